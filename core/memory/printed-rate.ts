@@ -1,0 +1,14 @@
+import { GENERATION_FACTS, GENERATIONS } from './generation';
+
+/** Every rate of the standard tables, MT/s. */
+const PRINTED = [...new Set(GENERATIONS.flatMap((name) => GENERATION_FACTS[name].ratesMTs))];
+
+/**
+ * The rate as the trade prints it: nominal rates come rounded either way (2667 and 2666 are one rate).
+ *
+ * @param rateMTs a rate as a report gives it, MT/s
+ * @returns the printed rate within 1 MT/s of it, or the rate itself where the tables have none
+ */
+export function printedRate(rateMTs: number): number {
+  return PRINTED.find((printed) => Math.abs(printed - rateMTs) <= 1) ?? rateMTs;
+}

@@ -1,0 +1,153 @@
+import { z } from 'zod';
+import { generationSchema, kindSchema, moduleSchema } from '../memory/module';
+
+const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
+const count = z.number().int().nonnegative().max(Number.MAX_SAFE_INTEGER);
+const id = z.string().min(1).max(120);
+
+export const PAIRINGS = ['none', 'advised', 'required'] as const;
+export const FILL_RULES = ['preferred', 'required'] as const;
+export const UNEVEN_CHANNELS = ['flex', 'single'] as const;
+export const KEEPS = ['may', 'must', 'never'] as const;
+export const ORIGINS = ['original', 'third-party', 'used'] as const;
+export const LANES = ['mixed', 'none', 'original', 'third-party', 'used'] as const;
+
+const slotSchema = z.strictObject({
+  id,
+  channel: id,
+  bank: z.number().int(),
+  maxMiB: whole.nullish(),
+  soldered: moduleSchema.nullish(),
+});
+
+const rateByLoadSchema = z.strictObject({ modulesPerChannel: whole, ranks: whole.nullish(), maxRateMTs: whole });
+const ceilingSchema = z.strictObject({ official: whole.nullish(), proven: whole.nullish() });
+
+const machineSchema = z.strictObject({
+  name: z.string().max(200).nullish(),
+  generations: z.array(generationSchema).min(1),
+  form: z.string().min(1).max(40),
+  kinds: z.array(kindSchema).min(1),
+  voltagesMv: z.array(whole).min(1),
+  slots: z.array(slotSchema).min(1),
+  fillOrder: z.array(id).nullish(),
+  fillRule: z.enum(FILL_RULES).nullish(),
+  pairing: z.enum(PAIRINGS),
+  unevenChannels: z.enum(UNEVEN_CHANNELS).nullish(),
+  ratesMTs: z.array(whole),
+  profiles: z.boolean().nullish(),
+  cpu: z.strictObject({ maxRateMTs: whole.nullish(), maxMiB: whole.nullish() }).nullish(),
+  rateByLoad: z.array(rateByLoadSchema).nullish(),
+  ceilings: z
+    .strictObject({
+      totalMiB: ceilingSchema.nullish(),
+      moduleMiB: ceilingSchema.extend({ failed: z.array(whole).nullish() }).nullish(),
+    })
+    .nullish(),
+  maxRanksPerChannel: whole.nullish(),
+  maxDeviceGbit: z.number().positive().nullish(),
+  deviceWidths: z.array(whole).min(1).nullish(),
+  clearanceMm: z.number().positive().nullish(),
+  os: z.strictObject({ name: z.string().max(200), visibleMiB: whole.nullish() }).nullish(),
+});
+
+const installedSchema = z.strictObject({
+  slot: id,
+  module: moduleSchema,
+  keep: z.enum(KEEPS).nullish(),
+  creditCents: count.nullish(),
+});
+
+const offerSchema = z.strictObject({
+  id,
+  label: z.string().max(400),
+  origin: z.enum(ORIGINS),
+  modules: whole,
+  module: moduleSchema,
+  priceCents: count,
+  stock: count.nullish(),
+});
+
+export const goalSchema = z.strictObject({
+  minMiB: count.nullish(),
+  maxPriceCents: z.number().int().nullish(),
+  minOpenSlots: count.nullish(),
+  minRateMTs: count.nullish(),
+  lanes: z.array(z.enum(LANES)).min(1).nullish(),
+  without: z.array(id).nullish(),
+  maxOffers: count.nullish(),
+});
+
+const caseShape = z.strictObject({
+  fenbrik: z.literal('case/1'),
+  currency: z.string().regex(/^[A-Z]{3}$/, 'must be an ISO 4217 code of three capitals'),
+  machine: machineSchema,
+  installed: z.array(installedSchema),
+  offers: z.array(offerSchema),
+  labourCents: count.nullish(),
+  goal: goalSchema.nullish(),
+});
+
+export type PlanCase = z.infer<typeof caseShape>;
+export type Machine = PlanCase['machine'];
+export type Slot = Machine['slots'][number];
+export type Installed = PlanCase['installed'][number];
+export type Offer = PlanCase['offers'][number];
+export type Goal = z.infer<typeof goalSchema>;
+export type Origin = (typeof ORIGINS)[number];
+export type Lane = (typeof LANES)[number];
+
+interface Fault {
+  path: PropertyKey[];
+  message: string;
+}
+
+/** Places where an id stands a second time. */
+function doubled(ids: readonly string[], path: (index: number) => PropertyKey[]): Fault[] {
+  return ids.flatMap((one, index) => (ids.indexOf(one) < index ? [{ path: path(index), message: 'used twice' }] : []));
+}
+
+/** Ids that must name one of the slots. */
+function unknownSlots(
+  ids: readonly string[],
+  slots: readonly string[],
+  path: (index: number) => PropertyKey[],
+): Fault[] {
+  return ids.flatMap((one, index) =>
+    slots.includes(one) ? [] : [{ path: path(index), message: 'no slot has this id' }],
+  );
+}
+
+/** Faults between fields, which the shape alone cannot tell. */
+function crossFaults(planCase: PlanCase): Fault[] {
+  const { machine, installed, offers } = planCase;
+  const slotIds = machine.slots.map((slot) => slot.id);
+  const soldered = new Set(machine.slots.filter((slot) => slot.soldered != null).map((slot) => slot.id));
+  const fillOrder = machine.fillOrder ?? [];
+  const inSlots = installed.map((one) => one.slot);
+  const offerIds = offers.map((offer) => offer.id);
+  return [
+    ...doubled(slotIds, (index) => ['machine', 'slots', index, 'id']),
+    ...doubled(fillOrder, (index) => ['machine', 'fillOrder', index]),
+    ...unknownSlots(fillOrder, slotIds, (index) => ['machine', 'fillOrder', index]),
+    ...machine.ratesMTs.flatMap((rate, index) =>
+      index > 0 && rate <= (machine.ratesMTs[index - 1] ?? 0)
+        ? [{ path: ['machine', 'ratesMTs', index], message: 'rates must ascend' }]
+        : [],
+    ),
+    ...doubled(inSlots, (index) => ['installed', index, 'slot']),
+    ...unknownSlots(inSlots, slotIds, (index) => ['installed', index, 'slot']),
+    ...inSlots.flatMap((slot, index) =>
+      soldered.has(slot) ? [{ path: ['installed', index, 'slot'], message: 'this slot holds soldered memory' }] : [],
+    ),
+    ...doubled(offerIds, (index) => ['offers', index, 'id']),
+  ];
+}
+
+/**
+ * A planning case (`"fenbrik": "case/1"`), whole and consistent. Capacities in MiB, rates in MT/s, voltages in mV,
+ * money in integer minor units of `currency`. Optional fields may be missing or null: not known.
+ */
+export const caseSchema = caseShape.superRefine((planCase, context) => {
+  for (const fault of crossFaults(planCase)) context.addIssue({ code: 'custom', ...fault });
+});
