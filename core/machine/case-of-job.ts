@@ -1,0 +1,123 @@
+import type { Goal, Offer, PlanCase } from '../planning/case';
+import { claimsOfStandard } from './claims-of-reading';
+import { type Assumption, completeModule, type ModuleGap } from './complete-module';
+import type { JobSlot } from './job-slot';
+import type { Claim } from './limit';
+import { type Limits, weigh } from './weigh';
+
+/** Something that must be asked before plans can be made. */
+export type Gap =
+  | { what: 'slots' }
+  | { what: 'generations' | 'form' }
+  | { what: 'module'; slot: string; fields: ModuleGap[] };
+
+export interface Assumed {
+  slot: string;
+  fields: Assumption[];
+}
+
+export type JobCase = { ok: true; planCase: PlanCase; assumed: Assumed[] } | { ok: false; gaps: Gap[] };
+
+export interface JobInput {
+  name: string;
+  currency: string;
+  slots: readonly JobSlot[];
+  limits: Limits;
+  offers: readonly Offer[];
+  labourCents: number;
+  goal: Goal;
+}
+
+/** Weighs claims, filled up with what is usual for the generation that they tell. */
+export function limitsOfClaims(claims: readonly Claim[]): Limits {
+  const told = weigh(claims);
+  const [generation] = told.generations?.value ?? [];
+  return generation === undefined ? told : weigh([...claims, ...claimsOfStandard(generation)]);
+}
+
+/** The machine of the case; what no source tells stays unknown, but for the generation and form it needs. */
+function machineOf(input: JobInput, need: { generations: PlanCase['machine']['generations']; form: string }) {
+  const { limits } = input;
+  return {
+    name: input.name,
+    generations: need.generations,
+    form: need.form,
+    kinds: limits.kinds?.value ?? [],
+    voltagesMv: limits.voltagesMv?.value ?? [],
+    fillOrder: limits.fillOrder?.value.filter((id) => input.slots.some((slot) => slot.name === id)) ?? null,
+    fillRule: limits.fillRule?.value ?? null,
+    pairing: limits.pairing?.value ?? 'none',
+    unevenChannels: limits.unevenChannels?.value ?? null,
+    ratesMTs: limits.ratesMTs?.value ?? [],
+    profiles: limits.profiles?.value ?? null,
+    cpu: { maxRateMTs: limits.cpuMaxRateMTs?.value ?? null, maxMiB: limits.cpuMaxMiB?.value ?? null },
+    rateByLoad: limits.rateByLoad?.value ?? null,
+    ceilings: {
+      totalMiB: { official: limits.totalMiB?.value ?? null, proven: limits.provenTotalMiB?.value ?? null },
+      moduleMiB: {
+        official: limits.moduleMiB?.value ?? null,
+        proven: limits.provenModuleMiB?.value ?? null,
+        failed: limits.failedModuleMiB?.value ?? null,
+      },
+    },
+    maxRanksPerChannel: limits.maxRanksPerChannel?.value ?? null,
+    maxDeviceGbit: limits.maxDeviceGbit?.value ?? null,
+    deviceWidths: limits.deviceWidths?.value ?? null,
+    clearanceMm: limits.clearanceMm?.value ?? null,
+    os: { name: 'operating system', visibleMiB: limits.osVisibleMiB?.value ?? null },
+  };
+}
+
+/**
+ * The planning case of a job, or what must be asked first. Limits that nobody knows stay unknown; a module whose
+ * capacity or rate is not known stops planning, since guessing it would make the quote a guess.
+ */
+export function caseOfJob(input: JobInput): JobCase {
+  const { slots, limits } = input;
+  const modules = slots.map((slot) => (slot.module === null ? null : completeModule(slot.module, limits)));
+  const generations = limits.generations?.value;
+  const form = limits.form?.value;
+  const gaps: Gap[] = [
+    ...(slots.length === 0 ? [{ what: 'slots' } as const] : []),
+    ...(generations === undefined ? [{ what: 'generations' } as const] : []),
+    ...(form === undefined ? [{ what: 'form' } as const] : []),
+    ...slots.flatMap((slot, index): Gap[] => {
+      const completed = modules[index];
+      return completed == null || completed.ok ? [] : [{ what: 'module', slot: slot.name, fields: completed.gaps }];
+    }),
+  ];
+  if (gaps.length > 0 || generations === undefined || form === undefined) return { ok: false, gaps };
+  const whole = slots.map((_, index) => {
+    const completed = modules[index];
+    return completed?.ok ? completed.module : null;
+  });
+  return {
+    ok: true,
+    assumed: slots.flatMap((slot, index) => {
+      const fields = modules[index]?.assumed ?? [];
+      return fields.length === 0 ? [] : [{ slot: slot.name, fields }];
+    }),
+    planCase: {
+      fenbrik: 'case/1',
+      currency: input.currency,
+      machine: {
+        ...machineOf(input, { generations, form }),
+        slots: slots.map(({ name, channel, bank, maxMiB, soldered }, index) => ({
+          id: name,
+          channel,
+          bank,
+          maxMiB,
+          soldered: soldered ? (whole[index] ?? null) : null,
+        })),
+      },
+      installed: slots.flatMap((slot, index) => {
+        const module = whole[index];
+        if (slot.soldered || module == null) return [];
+        return [{ slot: slot.name, module, keep: slot.keep, creditCents: slot.creditCents }];
+      }),
+      offers: [...input.offers],
+      labourCents: input.labourCents,
+      goal: input.goal,
+    },
+  };
+}

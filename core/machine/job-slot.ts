@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { BUFFERINGS, generationSchema } from '../memory/module';
+import { KEEPS } from '../planning/case';
+
+const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
+
+/** A module as far as it is known on a job. Units as in `MemoryModule`; null: not known yet. */
+export const knownModuleSchema = z.strictObject({
+  capacityMiB: whole.nullable(),
+  generation: generationSchema.nullable(),
+  form: z.string().min(1).max(40).nullable(),
+  buffering: z.enum(BUFFERINGS).nullable(),
+  ecc: z.boolean().nullable(),
+  rateMTs: whole.nullable(),
+  casLatency: z.number().positive().nullable(),
+  ranks: whole.nullable(),
+  voltagesMv: z.array(whole).min(1).nullable(),
+  maker: z.string().max(200).nullable(),
+  part: z.string().max(200).nullable(),
+});
+export type KnownModule = z.infer<typeof knownModuleSchema>;
+
+/** Nothing known of a module but that it is there. */
+export const NOTHING_KNOWN: KnownModule = {
+  capacityMiB: null,
+  generation: null,
+  form: null,
+  buffering: null,
+  ecc: null,
+  rateMTs: null,
+  casLatency: null,
+  ranks: null,
+  voltagesMv: null,
+  maker: null,
+  part: null,
+};
+
+export const SLOT_SOURCES = ['reading', 'model', 'typed', 'inferred'] as const;
+
+/** A slot of a job's machine: where it is, what is in it, and what may become of that. Credit in minor units. */
+export const jobSlotSchema = z.strictObject({
+  name: z.string().trim().min(1).max(60),
+  channel: z.string().trim().min(1).max(20),
+  bank: z.number().int().min(0).max(99),
+  maxMiB: whole.nullable(),
+  soldered: z.boolean(),
+  keep: z.enum(KEEPS),
+  creditCents: z.number().int().nonnegative().max(1_000_000),
+  module: knownModuleSchema.nullable(),
+  /** who says where the slot is */
+  placeSource: z.enum(SLOT_SOURCES),
+  /** who says what is in it */
+  moduleSource: z.enum(SLOT_SOURCES),
+});
+export type JobSlot = z.infer<typeof jobSlotSchema>;
+
+/** The slots of a machine: 1 to 64 of them, each name once. */
+export const jobSlotsSchema = z
+  .array(jobSlotSchema)
+  .max(64)
+  .superRefine((slots, context) => {
+    const names = slots.map((slot) => slot.name);
+    names.forEach((name, index) => {
+      if (names.indexOf(name) < index) {
+        context.addIssue({ code: 'custom', path: [index, 'name'], message: `two slots are called "${name}"` });
+      }
+    });
+    slots.forEach((slot, index) => {
+      if (slot.soldered && slot.module === null) {
+        context.addIssue({ code: 'custom', path: [index, 'module'], message: 'soldered memory needs its capacity' });
+      }
+    });
+  });

@@ -1,0 +1,47 @@
+import type { QuoteOption, QuoteSnapshot } from './snapshot';
+
+/** An option as the customer may see it: without the shop's side. */
+export type CustomerOption = Omit<QuoteOption, 'shop'>;
+/** A quote as the customer may see it. */
+export type CustomerQuote = Omit<QuoteSnapshot, 'options'> & { options: CustomerOption[] };
+
+/**
+ * Takes everything off a quote that only the shop may see. What leaves the shop is made from this and from
+ * nothing else. Each field is named, so that a new one stays inside until somebody decides otherwise.
+ */
+export function customerView(quote: QuoteSnapshot): CustomerQuote {
+  const { fenbrik, number, sentOn, validUntil, currency, taxBp, suggested } = quote;
+  return {
+    fenbrik,
+    number,
+    sentOn,
+    validUntil,
+    currency,
+    taxBp,
+    suggested,
+    shop: quote.shop,
+    customer: quote.customer,
+    machine: quote.machine,
+    options: quote.options.map((option) => ({
+      place: option.place,
+      lane: option.lane,
+      reuse: option.reuse,
+      care: option.care,
+      totalMiB: option.totalMiB,
+      addedMiB: option.addedMiB,
+      rateMTs: option.rateMTs,
+      channelsText: option.channelsText,
+      openSlots: option.openSlots,
+      before: option.before,
+      after: option.after,
+      oldModules: option.oldModules,
+      warnings: option.warnings,
+      leadDays: option.leadDays,
+      lines: option.lines,
+      totalCents: option.totalCents,
+      taxCents: option.taxCents,
+      savingCents: option.savingCents,
+      savingPercent: option.savingPercent,
+    })),
+  };
+}
