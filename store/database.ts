@@ -1,0 +1,83 @@
+import pg from 'pg';
+
+// int8 as a number: capacities and counters stay far below 2^53. A date stays the text it is, so no zone shifts it.
+pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
+  const value = Number(text);
+  if (!Number.isSafeInteger(value)) throw new RangeError(`${text} does not fit a safe integer`);
+  return value;
+});
+pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
+
+/** Something that runs one statement: the pool, or a client within a transaction. */
+export interface Queryable {
+  query<Row extends pg.QueryResultRow>(text: string, values?: readonly unknown[]): Promise<pg.QueryResult<Row>>;
+}
+
+const POOL_SIZE = 10;
+const CONNECT_TIMEOUT_MS = 5_000;
+
+let shared: pg.Pool | undefined;
+
+/** The process's pool on `DATABASE_URL`. */
+export function pool(): pg.Pool {
+  if (shared === undefined) {
+    const connectionString = process.env.DATABASE_URL;
+    if (!connectionString) throw new Error('DATABASE_URL is not set');
+    shared = new pg.Pool({ connectionString, max: POOL_SIZE, connectionTimeoutMillis: CONNECT_TIMEOUT_MS });
+    // An idle connection that the server drops is replaced at the next use; without a listener it ends the process.
+    shared.on('error', () => {});
+  }
+  return shared;
+}
+
+/** Ends the process's pool; for commands and tests. */
+export async function closePool(): Promise<void> {
+  await shared?.end();
+  shared = undefined;
+}
+
+/**
+ * Runs `work` in one transaction: all of it is kept, or, when it throws, nothing. A failing rollback never hides
+ * the cause.
+ */
+export async function transaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
+  const client = await pool().connect();
+  let broken: Error | undefined;
+  try {
+    await client.query('begin');
+    const result = await work(client);
+    await client.query('commit');
+    return result;
+  } catch (cause) {
+    await client.query('rollback').catch((error: Error) => {
+      broken = error;
+    });
+    throw cause;
+  } finally {
+    client.release(broken);
+  }
+}
+
+/** All rows. */
+export async function many<Row extends pg.QueryResultRow>(db: Queryable, text: string, values: unknown[] = []) {
+  return (await db.query<Row>(text, values)).rows;
+}
+
+/** The only row, or null where there is none. Throws where there are several. */
+export async function maybeOne<Row extends pg.QueryResultRow>(db: Queryable, text: string, values: unknown[] = []) {
+  const rows = await many<Row>(db, text, values);
+  if (rows.length > 1) throw new Error(`one row expected at the most, ${rows.length} came`);
+  return rows[0] ?? null;
+}
+
+/** The only row. Throws where there is none. */
+export async function one<Row extends pg.QueryResultRow>(db: Queryable, text: string, values: unknown[] = []) {
+  const row = await maybeOne<Row>(db, text, values);
+  if (row === null) throw new Error('one row expected, none came');
+  return row;
+}
+
+/** Runs a statement and tells how many rows it touched. */
+export async function run(db: Queryable, text: string, values: unknown[] = []): Promise<number> {
+  return (await db.query(text, values)).rowCount ?? 0;
+}

@@ -1,0 +1,211 @@
+import type { JobSlot } from '../core/machine/job-slot';
+import type { Station } from '../core/machine/station';
+import { many, maybeOne, one, type Queryable, run } from './database';
+
+export interface Customer {
+  id: number;
+  name: string;
+  phone: string;
+  email: string;
+}
+
+export interface Job {
+  id: number;
+  customer: Customer;
+  modelId: number | null;
+  machineMaker: string;
+  machineName: string;
+  serial: string;
+  complaint: string;
+  needMiB: number | null;
+  budgetCents: number | null;
+  station: Station;
+  slotsVersion: number;
+  limitsAgreedAt: Date | null;
+  closedAt: Date | null;
+  createdAt: Date;
+  touchedAt: Date;
+}
+
+const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', customer.name, 'phone', customer.phone,
+    'email', customer.email) as customer, model_id as "modelId", machine_maker as "machineMaker",
+    machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", station,
+    slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
+    job.created_at as "createdAt", touched_at as "touchedAt"
+  from job join customer on customer.id = customer_id`;
+
+export async function insertJob(db: Queryable): Promise<number> {
+  const customer = await one<{ id: number }>(db, 'insert into customer default values returning id');
+  const job = await one<{ id: number }>(db, 'insert into job (customer_id) values ($1) returning id', [customer.id]);
+  return job.id;
+}
+
+export async function getJob(db: Queryable, id: number): Promise<Job | null> {
+  return maybeOne<Job & Record<string, unknown>>(db, `${SELECT} where job.id = $1`, [id]);
+}
+
+/** The job, locked until the transaction ends, so that changes of one job follow each other. */
+export async function lockJob(db: Queryable, id: number): Promise<Job | null> {
+  return maybeOne<Job & Record<string, unknown>>(db, `${SELECT} where job.id = $1 for update of job`, [id]);
+}
+
+export interface JobRow extends Job {
+  quoteState: string | null;
+  quoteNumber: string | null;
+  validUntil: string | null;
+  slotCount: number;
+  gapCount: number;
+  totalMiB: number;
+  choiceCount: number;
+}
+
+/** Open jobs for the counter, last touched first. */
+export const COUNTER_JOBS = `select job.*, quote.state as "quoteState", quote.number as "quoteNumber",
+    quote.valid_until as "validUntil",
+    (select count(*) from job_slot where job_id = job.id) as "slotCount",
+    (select count(*) from job_slot where job_id = job.id and module is not null
+       and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",
+    (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
+    (select count(*) from quote_choice where quote_id = quote.id) as "choiceCount"
+  from (${SELECT} where closed_at is null order by touched_at desc limit 200) as job
+  left join lateral (
+    select id, state, number, valid_until from quote where job_id = job.id and state <> 'replaced'
+    order by version desc limit 1
+  ) as quote on true
+  order by job."touchedAt" desc, job.id desc`;
+
+export async function listCounterJobs(db: Queryable): Promise<JobRow[]> {
+  return many<JobRow & Record<string, unknown>>(db, COUNTER_JOBS);
+}
+
+export interface IntakePatch {
+  customerName?: string;
+  phone?: string;
+  email?: string;
+  machineMaker?: string;
+  machineName?: string;
+  serial?: string;
+  complaint?: string;
+  needMiB?: number | null;
+  budgetCents?: number | null;
+}
+
+const CUSTOMER_FIELDS = { customerName: 'name', phone: 'phone', email: 'email' } as const;
+const JOB_FIELDS = {
+  machineMaker: 'machine_maker',
+  machineName: 'machine_name',
+  serial: 'serial',
+  complaint: 'complaint',
+  needMiB: 'need_mib',
+  budgetCents: 'budget_cents',
+} as const;
+
+async function setFields(
+  db: Queryable,
+  table: 'job' | 'customer',
+  id: number,
+  fields: Record<string, string>,
+  patch: Record<string, unknown>,
+): Promise<void> {
+  const names = Object.keys(fields).filter((name) => patch[name] !== undefined);
+  if (names.length === 0) return;
+  const sets = names.map((name, index) => `${fields[name]} = $${index + 2}`);
+  await run(db, `update ${table} set ${sets.join(', ')} where id = $1`, [id, ...names.map((name) => patch[name])]);
+}
+
+/** Writes the fields that the patch names, and no others. */
+export async function patchIntake(db: Queryable, job: Job, patch: IntakePatch): Promise<void> {
+  const values: Record<string, unknown> = { ...patch };
+  await setFields(db, 'customer', job.customer.id, CUSTOMER_FIELDS, values);
+  await setFields(db, 'job', job.id, JOB_FIELDS, values);
+}
+
+export async function setModel(db: Queryable, jobId: number, modelId: number | null): Promise<void> {
+  await run(db, 'update job set model_id = $2 where id = $1', [jobId, modelId]);
+}
+
+export async function setStation(db: Queryable, jobId: number, station: Station): Promise<void> {
+  await run(db, 'update job set station = $2 where id = $1', [jobId, station]);
+}
+
+export async function setLimitsAgreed(db: Queryable, jobId: number, agreed: boolean): Promise<void> {
+  await run(db, 'update job set limits_agreed_at = case when $2 then now() end where id = $1', [jobId, agreed]);
+}
+
+export async function touchJob(db: Queryable, jobId: number): Promise<void> {
+  await run(db, 'update job set touched_at = now() where id = $1', [jobId]);
+}
+
+export async function listSlots(db: Queryable, jobId: number): Promise<JobSlot[]> {
+  return many<JobSlot & Record<string, unknown>>(
+    db,
+    `select name, channel, bank, max_mib as "maxMiB", soldered, keep, credit_cents as "creditCents", module,
+       place_source as "placeSource", module_source as "moduleSource"
+     from job_slot where job_id = $1 order by position`,
+    [jobId],
+  );
+}
+
+/** Puts these slots in place of the job's and counts the change. */
+export async function replaceSlots(db: Queryable, jobId: number, slots: readonly JobSlot[]): Promise<void> {
+  await run(db, 'delete from job_slot where job_id = $1', [jobId]);
+  for (const [index, slot] of slots.entries()) {
+    await run(
+      db,
+      `insert into job_slot (job_id, position, name, channel, bank, max_mib, soldered, keep, credit_cents, module,
+         place_source, module_source)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+      [
+        jobId,
+        index + 1,
+        slot.name,
+        slot.channel,
+        slot.bank,
+        slot.maxMiB,
+        slot.soldered,
+        slot.keep,
+        slot.creditCents,
+        slot.module,
+        slot.placeSource,
+        slot.moduleSource,
+      ],
+    );
+  }
+  await run(db, 'update job set slots_version = slots_version + 1 where id = $1', [jobId]);
+}
+
+export interface Decision {
+  limitName: string;
+  value: unknown;
+  by: string;
+  at: Date;
+}
+
+export async function listDecisions(db: Queryable, jobId: number): Promise<Decision[]> {
+  return many<Decision & Record<string, unknown>>(
+    db,
+    `select limit_name as "limitName", value, name as by, decided_at as at
+     from job_limit join staff on staff.id = decided_by where job_id = $1`,
+    [jobId],
+  );
+}
+
+export async function decide(
+  db: Queryable,
+  jobId: number,
+  limit: string,
+  value: unknown,
+  staffId: number,
+): Promise<void> {
+  await run(
+    db,
+    `insert into job_limit (job_id, limit_name, value, decided_by) values ($1, $2, $3, $4)
+     on conflict (job_id, limit_name) do update
+       set value = excluded.value, decided_by = excluded.decided_by, decided_at = now()`,
+    [jobId, limit, JSON.stringify(value), staffId],
+  );
+}
+
+export async function undecide(db: Queryable, jobId: number, limit: string): Promise<void> {
+  await run(db, 'delete from job_limit where job_id = $1 and limit_name = $2', [jobId, limit]);
+}
