@@ -84,11 +84,19 @@ export const CARE_REASONS = {
 } as const satisfies Record<string, Reason>;
 export type CareReason = keyof typeof CARE_REASONS;
 
-const REASON_NAMES = (Object.keys(CARE_REASONS) as CareReason[]).sort();
+/** Reasons that depend on where the modules are; all others are the same in any places. */
+const PLACE_REASONS: readonly CareReason[] = ['mixed-rate', 'slower-than-today', 'uneven-channels', 'unmatched-bank'];
+const FIXED_REASONS = (Object.keys(CARE_REASONS) as CareReason[]).filter((name) => !PLACE_REASONS.includes(name));
 
-/** The reasons that hold for a set, alphabetical. */
-export function careReasons(set: Judged): CareReason[] {
-  return REASON_NAMES.filter((name) => CARE_REASONS[name].holds(set));
+/** The reasons that hold for these modules wherever they are. */
+export function fixedReasons(board: Board, force: InForce, layout: Layout): CareReason[] {
+  const set = { board, force, layout, rateMTs: 0, bandwidthMBs: 0 };
+  return FIXED_REASONS.filter((name) => CARE_REASONS[name].holds(set));
+}
+
+/** All reasons that hold for a set in its places, alphabetical, given those that hold anywhere. */
+export function careReasons(set: Judged, fixed: readonly CareReason[]): CareReason[] {
+  return [...fixed, ...PLACE_REASONS.filter((name) => CARE_REASONS[name].holds(set))].sort();
 }
 
 /** The highest care of the reasons, as its place in {@link CARES}. */

@@ -1,37 +1,35 @@
-import type { Lane } from './case';
-import type { Purchase } from './combinations';
 import { compareLists } from './compare-lists';
 import type { Placed } from './placement';
+import type { Proposal } from './proposals';
 
-/** What becomes of the modules that are in the machine. */
-export const REUSES = ['add', 'rearrange', 'replace', 'swap'] as const;
-export type Reuse = (typeof REUSES)[number];
-
-/** A plan that counts, before the unneeded ones are taken out. */
-export interface Candidate {
-  lane: Lane;
-  reuse: Reuse;
-  kept: readonly number[];
-  bought: readonly Purchase[];
+/** A set in its places that counts as a plan. */
+export interface Candidate extends Proposal {
   placed: Placed;
-  totalMiB: number;
-  priceCents: number;
-  openSlots: number;
 }
 
-/** The five figures plans are compared by, each so that more is better. */
-function merits({ totalMiB, priceCents, placed, openSlots }: Candidate): readonly number[] {
+/** The five figures plans are compared by, each so that more is better: total, price, bandwidth, care, open slots. */
+type Merits = readonly [number, number, number, number, number];
+
+function merits({ totalMiB, priceCents, placed, openSlots }: Candidate): Merits {
   return [totalMiB, -priceCents, placed.bandwidthMBs, -placed.care, openSlots];
+}
+
+/** Merits that no placement of the set can exceed. */
+function hopes({ totalMiB, priceCents, bestBandwidthMBs, leastCare, openSlots }: Proposal): Merits {
+  return [totalMiB, -priceCents, bestBandwidthMBs, -leastCare, openSlots];
 }
 
 type Standing = 'dominates' | 'dominated' | 'equal' | 'neither';
 
 /** How `a` stands to `b`: at least as good in all five figures and better in one means it dominates. */
-export function standing(a: Candidate, b: Candidate): Standing {
-  const of = merits(a);
-  const to = merits(b);
-  const better = of.some((merit, index) => merit > (to[index] ?? 0));
-  const worse = of.some((merit, index) => merit < (to[index] ?? 0));
+function standing(a: Merits, b: Merits): Standing {
+  let better = false;
+  let worse = false;
+  for (let index = 0; index < a.length; index++) {
+    const difference = (a[index] ?? 0) - (b[index] ?? 0);
+    if (difference > 0) better = true;
+    if (difference < 0) worse = true;
+  }
   if (better) return worse ? 'neither' : 'dominates';
   return worse ? 'dominated' : 'equal';
 }
@@ -50,27 +48,42 @@ function compareEqual(a: Candidate, b: Candidate): number {
   );
 }
 
-/** Adds a candidate to the frontier of its lane and reuse, taking out what it beats. */
-function add(frontier: Candidate[], candidate: Candidate): Candidate[] {
-  const standings = frontier.map((plan) => standing(candidate, plan));
-  if (standings.includes('dominated')) return frontier;
-  const twin = frontier[standings.indexOf('equal')];
-  if (twin !== undefined) {
-    return compareEqual(candidate, twin) < 0 ? frontier.map((plan) => (plan === twin ? candidate : plan)) : frontier;
-  }
-  return [...frontier.filter((_, index) => standings[index] !== 'dominates'), candidate];
-}
+/** The undominated plans, kept by lane and reuse while candidates come in. */
+export class Frontier {
+  private readonly groups = new Map<string, { merits: Merits; plan: Candidate }[]>();
 
-/**
- * The plans worth looking at: in each lane and reuse those that no plan of the same lane and reuse dominates; of
- * the mixed lane those that no plan at all dominates.
- */
-export function frontierOf(candidates: Iterable<Candidate>): Candidate[] {
-  const groups = new Map<string, Candidate[]>();
-  for (const candidate of candidates) {
-    const key = `${candidate.lane} ${candidate.reuse}`;
-    groups.set(key, add(groups.get(key) ?? [], candidate));
+  private groupOf({ lane, reuse }: Proposal) {
+    return this.groups.get(`${lane} ${reuse}`) ?? [];
   }
-  const all = [...groups.values()].flat();
-  return all.filter((plan) => plan.lane !== 'mixed' || !all.some((other) => standing(other, plan) === 'dominates'));
+
+  /** True where a plan of the same lane and reuse beats whatever places the set may find. */
+  isHopeless(proposal: Proposal): boolean {
+    const best = hopes(proposal);
+    return this.groupOf(proposal).some((entry) => standing(entry.merits, best) === 'dominates');
+  }
+
+  add(plan: Candidate): void {
+    const own = merits(plan);
+    const group = this.groupOf(plan);
+    const standings = group.map((entry) => standing(own, entry.merits));
+    if (standings.includes('dominated')) return;
+    const twin = group[standings.indexOf('equal')];
+    if (twin !== undefined) {
+      if (compareEqual(plan, twin.plan) < 0) twin.plan = plan;
+      return;
+    }
+    const rest = group.filter((_, index) => standings[index] !== 'dominates');
+    this.groups.set(`${plan.lane} ${plan.reuse}`, [...rest, { merits: own, plan }]);
+  }
+
+  /**
+   * In each lane and reuse the plans that no plan of the same lane and reuse dominates; of the mixed lane those
+   * that no plan at all dominates.
+   */
+  plans(): Candidate[] {
+    const all = [...this.groups.values()].flat();
+    const beaten = (entry: { merits: Merits }) =>
+      all.some((other) => standing(other.merits, entry.merits) === 'dominates');
+    return all.filter((entry) => entry.plan.lane !== 'mixed' || !beaten(entry)).map((entry) => entry.plan);
+  }
 }

@@ -1,8 +1,9 @@
 import { bandwidthMBs } from './bandwidth';
 import { type Board, type Layout, type Piece, piecesOf } from './board';
-import { type CareReason, careRank, careReasons } from './care';
+import { type CareReason, careRank, careReasons, fixedReasons } from './care';
 import { compareLists } from './compare-lists';
 import type { InForce } from './in-force';
+import { physicalKey } from './physical-key';
 import { placeRefused } from './refuse-set';
 import { boardRateUnder, smallestCap } from './running-rate';
 
@@ -26,7 +27,7 @@ interface Group {
 function groupPieces(pieces: readonly Piece[]): Group[] {
   const groups = new Map<string, Piece[]>();
   for (const piece of pieces) {
-    const key = piece.source.from === 'offer' ? `offer ${piece.source.index}` : JSON.stringify(piece.module);
+    const key = piece.source.from === 'offer' ? `offer ${piece.source.index}` : physicalKey(piece);
     groups.set(key, [...(groups.get(key) ?? []), piece]);
   }
   return [...groups.values()].map((alike) => ({ pieces: alike }));
@@ -39,12 +40,18 @@ function groupPieces(pieces: readonly Piece[]): Group[] {
 function seat(board: Board, groups: readonly Group[], pattern: readonly number[]): Layout {
   const layout = [...board.soldered];
   groups.forEach(({ pieces }, group) => {
-    const places = board.sockets.filter((_, index) => pattern[index] === group);
-    const stays = (piece: Piece) =>
-      piece.source.from === 'installed' && places.includes(board.home[piece.source.index] ?? -1);
-    const moving = pieces.filter((piece) => !stays(piece));
-    const taken = new Map(pieces.filter(stays).map((piece) => [homeOf(board, piece), piece]));
-    for (const place of places) layout[place] = taken.get(place) ?? moving.shift() ?? null;
+    const isTheirs = (slot: number) => slot >= 0 && pattern[board.sockets.indexOf(slot)] === group;
+    const moving: Piece[] = [];
+    for (const piece of pieces) {
+      const home = homeOf(board, piece);
+      if (isTheirs(home)) layout[home] = piece;
+      else moving.push(piece);
+    }
+    let next = 0;
+    pattern.forEach((owner, index) => {
+      const slot = board.sockets[index] ?? -1;
+      if (owner === group && layout[slot] === null) layout[slot] = moving[next++] ?? null;
+    });
   });
   return layout;
 }
@@ -53,41 +60,33 @@ function homeOf(board: Board, piece: Piece): number {
   return piece.source.from === 'installed' ? (board.home[piece.source.index] ?? -1) : -1;
 }
 
-/** Every distinct way to spread groups of the given sizes over the sockets; -1 leaves a socket empty. */
-function* patterns(sockets: number, sizes: readonly number[]): Generator<readonly number[]> {
-  const left = [...sizes];
-  let empty = sockets - sizes.reduce((sum, size) => sum + size, 0);
-  const pattern: number[] = [];
-  function* next(): Generator<readonly number[]> {
-    if (pattern.length === sockets) {
-      yield pattern;
+/** Visits every distinct way to spread groups of the given sizes over the sockets; -1 leaves a socket empty. */
+function forEachPattern(sockets: number, sizes: readonly number[], visit: (pattern: readonly number[]) => void): void {
+  const left = [...sizes, sockets - sizes.reduce((sum, size) => sum + size, 0)];
+  const pattern = new Array<number>(sockets).fill(-1);
+  const fill = (socket: number): void => {
+    if (socket === sockets) {
+      visit(pattern);
       return;
     }
     for (let group = 0; group < left.length; group++) {
-      if (left[group] === 0) continue;
-      left[group] = (left[group] ?? 0) - 1;
-      pattern.push(group);
-      yield* next();
-      pattern.pop();
-      left[group] = (left[group] ?? 0) + 1;
+      const remaining = left[group] ?? 0;
+      if (remaining === 0) continue;
+      left[group] = remaining - 1;
+      pattern[socket] = group < sizes.length ? group : -1;
+      fill(socket + 1);
+      left[group] = remaining;
     }
-    if (empty > 0) {
-      empty--;
-      pattern.push(-1);
-      yield* next();
-      pattern.pop();
-      empty++;
-    }
-  }
-  yield* next();
+  };
+  fill(0);
 }
 
 /** What a placement gives, or null where a rule refuses it. */
-export function judge(board: Board, force: InForce, layout: Layout): Placed | null {
+function judge(board: Board, force: InForce, layout: Layout, fixed: readonly CareReason[]): Placed | null {
   if (placeRefused(board, layout, force)) return null;
   const rateMTs = boardRateUnder(force.boardRates, smallestCap(board, layout) ?? 0) ?? 0;
   const bandwidth = bandwidthMBs(board, layout, rateMTs);
-  const reasons = careReasons({ board, force, layout, rateMTs, bandwidthMBs: bandwidth });
+  const reasons = careReasons({ board, force, layout, rateMTs, bandwidthMBs: bandwidth }, fixed);
   return { layout, rateMTs, bandwidthMBs: bandwidth, reasons, care: careRank(reasons) };
 }
 
@@ -129,10 +128,11 @@ function comparePlaced(board: Board, a: Placed, b: Placed): number {
 export function bestPlacement(board: Board, force: InForce, pieces: readonly Piece[]): Placed | null {
   const groups = groupPieces(pieces);
   const sizes = groups.map((group) => group.pieces.length);
+  const fixed = fixedReasons(board, force, [...board.soldered, ...pieces]);
   let best: Placed | null = null;
-  for (const pattern of patterns(board.sockets.length, sizes)) {
-    const placed = judge(board, force, seat(board, groups, pattern));
+  forEachPattern(board.sockets.length, sizes, (pattern) => {
+    const placed = judge(board, force, seat(board, groups, pattern), fixed);
     if (placed !== null && (best === null || comparePlaced(board, placed, best) < 0)) best = placed;
-  }
+  });
   return best;
 }

@@ -1,13 +1,14 @@
 import { MIB_PER_GB } from '../memory/capacity';
 import { effectiveChannels } from './bandwidth';
 import { type Board, makeBoard, piecesOf } from './board';
-import { candidates } from './candidates';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
 import type { Lane, PlanCase } from './case';
-import { type Candidate, frontierOf, type Reuse } from './frontier';
+import type { Candidate } from './frontier';
 import { type InForce, inForce } from './in-force';
+import type { Reuse } from './lane-and-reuse';
 import { setLatencyNs } from './latency';
 import { type OfferRefusal, refusalsOf } from './refuse-offer';
+import { search } from './search';
 
 /** Where a placed module comes from: the slot it is kept from, or the offer it is bought with. */
 export type Seat = { kept: string } | { offer: string };
@@ -63,7 +64,8 @@ function perGiB(cents: number, mib: number): number {
   return Math.round((cents * MIB_PER_GB) / mib);
 }
 
-function asPlan(planCase: PlanCase, board: Board, force: InForce, candidate: Candidate): Omit<Plan, 'savingCents'> {
+/** The figures of a set in its places. */
+export function asPlan(planCase: PlanCase, board: Board, force: InForce, candidate: Candidate): Omit<Plan, 'savingCents'> {
   const { lane, reuse, placed, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
   return {
@@ -123,9 +125,8 @@ export function answer(planCase: PlanCase): Answer {
   const board = makeBoard(planCase);
   const force = inForce(board);
   const codes = planCase.offers.map((offer) => refusalsOf(offer.module, planCase.machine, force));
-  const without = new Set(planCase.goal?.without ?? []);
-  const usable = planCase.offers.flatMap(({ id }, index) => (codes[index]?.length || without.has(id) ? [] : [index]));
-  const found = frontierOf(candidates(planCase, board, force, usable)).sort(comparePlans);
+  const usable = planCase.offers.flatMap((_, index) => (codes[index]?.length ? [] : [index]));
+  const found = search(planCase, board, force, usable).sort(comparePlans);
   const { totalMiB, rateMTs, bandwidthMBs } = force.today;
   return {
     baseline: { totalMiB, rateMTs, bandwidthMBs },

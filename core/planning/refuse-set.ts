@@ -25,7 +25,13 @@ export type PlaceRefusal = (typeof PLACE_REFUSALS)[number];
 
 /** True where the known values differ; what is not known differs from nothing. */
 export function differ(values: readonly (number | string | null | undefined)[]): boolean {
-  return new Set(values.filter((value) => value != null)).size > 1;
+  let first: number | string | null = null;
+  for (const value of values) {
+    if (value == null) continue;
+    if (first === null) first = value;
+    else if (value !== first) return true;
+  }
+  return false;
 }
 
 const MIX_TESTS: Record<MixRefusal, (pieces: readonly Piece[], board: Board, force: InForce) => boolean> = {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CARES } from '../planning/care';
 import { LANES, ORIGINS } from '../planning/case';
-import { REUSES } from '../planning/frontier';
+import { REUSES } from '../planning/lane-and-reuse';
 
 const cents = z.number().int();
 const mib = z.number().int().positive();

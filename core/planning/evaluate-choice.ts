@@ -1,0 +1,52 @@
+import { makeBoard } from './board';
+import type { PlanCase } from './case';
+import { inForce } from './in-force';
+import { bestPlacement } from './placement';
+import { answer, asPlan, type Plan } from './plan';
+import { propose } from './proposals';
+import { refusalsOf } from './refuse-offer';
+
+/** A plan by what it keeps (slots) and buys (offers), as a quote remembers it. */
+export interface PlanChoice {
+  kept: readonly string[];
+  bought: readonly { offer: string; count: number }[];
+}
+
+export type Evaluated = { ok: true; plan: Plan } | { ok: false; code: 'changed' | 'sold-out' | 'refused' };
+
+/** The cheapest plan of original parts that ends at exactly this total; null where there is none. */
+function cheapestOriginal(planCase: PlanCase, totalMiB: number): number | null {
+  const { plans } = answer({ ...planCase, goal: { lanes: ['original'], minMiB: totalMiB } });
+  const prices = plans.filter((plan) => plan.totalMiB === totalMiB).map((plan) => plan.priceCents);
+  return prices.length === 0 ? null : Math.min(...prices);
+}
+
+/**
+ * The figures of a chosen plan in a case as it stands now, whatever the goal.
+ *
+ * `changed`: a module to keep or an offer is no longer in the case; `sold-out`: fewer in stock than wanted;
+ * `refused`: a rule now speaks against it.
+ */
+export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluated {
+  const kept = choice.kept.map((slot) => planCase.installed.findIndex((one) => one.slot === slot)).sort((a, b) => a - b);
+  const bought = choice.bought
+    .map(({ offer, count }) => ({ offer: planCase.offers.findIndex(({ id }) => id === offer), count }))
+    .sort((a, b) => a.offer - b.offer);
+  if (kept.includes(-1) || bought.some(({ offer }) => offer < 0)) return { ok: false, code: 'changed' };
+  if (bought.some(({ offer, count }) => count > (planCase.offers[offer]?.stock ?? count))) {
+    return { ok: false, code: 'sold-out' };
+  }
+  const board = makeBoard(planCase);
+  const force = inForce(board);
+  const unfit = bought.some(({ offer }) => {
+    const pack = planCase.offers[offer];
+    return pack === undefined || refusalsOf(pack.module, planCase.machine, force).length > 0;
+  });
+  const proposal = unfit ? null : propose(planCase, board, force, kept, bought);
+  const fits = proposal !== null && proposal.openSlots >= 0;
+  const placed = fits ? bestPlacement(board, force, proposal.pieces) : null;
+  if (proposal === null || placed === null) return { ok: false, code: 'refused' };
+  const plan = asPlan(planCase, board, force, { ...proposal, placed });
+  const original = cheapestOriginal(planCase, plan.totalMiB);
+  return { ok: true, plan: { ...plan, savingCents: original === null ? null : original - plan.priceCents } };
+}
