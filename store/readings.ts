@@ -8,6 +8,7 @@ export async function insertReading(
   reading: {
     jobId: number;
     purpose: Purpose;
+    optionPlace: number | null;
     sourceName: string;
     input: string;
     result: Reading;
@@ -16,10 +17,12 @@ export async function insertReading(
 ): Promise<void> {
   await run(
     db,
-    `insert into reading (job_id, purpose, source_name, format, input, result, read_by) values ($1, $2, $3, $4, $5, $6, $7)`,
+    `insert into reading (job_id, purpose, option_place, source_name, format, input, result, read_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
     [
       reading.jobId,
       reading.purpose,
+      reading.optionPlace,
       reading.sourceName,
       reading.result.format,
       reading.input,
@@ -30,6 +33,7 @@ export async function insertReading(
 }
 
 export interface KeptReading {
+  optionPlace: number | null;
   sourceName: string;
   result: Reading;
   readAt: Date;
@@ -39,7 +43,7 @@ export interface KeptReading {
 export async function lastReading(db: Queryable, jobId: number, purpose: Purpose): Promise<KeptReading | null> {
   return maybeOne<KeptReading & Record<string, unknown>>(
     db,
-    `select source_name as "sourceName", result, read_at as "readAt" from reading
+    `select option_place as "optionPlace", source_name as "sourceName", result, read_at as "readAt" from reading
      where job_id = $1 and purpose = $2 order by read_at desc, id desc limit 1`,
     [jobId, purpose],
   );

@@ -1,4 +1,4 @@
-import { maybeOne, type Queryable, run } from './database';
+import { maybeOne, one, type Queryable, run } from './database';
 import type { StaffMember } from './staff';
 
 export async function insertSession(db: Queryable, tokenHash: Buffer, staffId: number, hours: number): Promise<void> {
@@ -35,4 +35,23 @@ export async function deleteSession(db: Queryable, tokenHash: Buffer): Promise<v
 
 export async function deleteOverSessions(db: Queryable): Promise<void> {
   await run(db, 'delete from session where expires_at <= now()');
+}
+
+/** Failed sign-ins under this name within the last minutes. */
+export async function countFailures(db: Queryable, signIn: string, minutes: number): Promise<number> {
+  const row = await one<{ count: number }>(
+    db,
+    'select count(*) from sign_in_failure where sign_in = $1 and at > now() - make_interval(mins => $2)',
+    [signIn, minutes],
+  );
+  return row.count;
+}
+
+export async function noteFailure(db: Queryable, signIn: string): Promise<void> {
+  await run(db, 'insert into sign_in_failure (sign_in) values ($1)', [signIn]);
+}
+
+/** Forgets a name's failures, and everyone's that are older than a day. */
+export async function forgetFailures(db: Queryable, signIn: string): Promise<void> {
+  await run(db, `delete from sign_in_failure where sign_in = $1 or at < now() - interval '1 day'`, [signIn]);
 }

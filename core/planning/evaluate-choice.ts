@@ -28,7 +28,9 @@ function cheapestOriginal(planCase: PlanCase, totalMiB: number): number | null {
  * `refused`: a rule now speaks against it.
  */
 export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluated {
-  const kept = choice.kept.map((slot) => planCase.installed.findIndex((one) => one.slot === slot)).sort((a, b) => a - b);
+  const kept = choice.kept
+    .map((slot) => planCase.installed.findIndex((one) => one.slot === slot))
+    .sort((a, b) => a - b);
   const bought = choice.bought
     .map(({ offer, count }) => ({ offer: planCase.offers.findIndex(({ id }) => id === offer), count }))
     .sort((a, b) => a.offer - b.offer);

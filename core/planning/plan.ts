@@ -65,7 +65,12 @@ function perGiB(cents: number, mib: number): number {
 }
 
 /** The figures of a set in its places. */
-export function asPlan(planCase: PlanCase, board: Board, force: InForce, candidate: Candidate): Omit<Plan, 'savingCents'> {
+export function asPlan(
+  planCase: PlanCase,
+  board: Board,
+  force: InForce,
+  candidate: Candidate,
+): Omit<Plan, 'savingCents'> {
   const { lane, reuse, placed, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
   return {

@@ -11,6 +11,7 @@ const PLACEHOLDERS = new Set([
   'not applicable',
   'not provided',
   'no module installed',
+  'no dimm',
   'to be filled by o.e.m.',
   'to be filled by oem',
   'default string',

@@ -51,12 +51,15 @@ create table reading (
   id integer generated always as identity primary key,
   job_id integer not null references job (id) on delete cascade,
   purpose text not null check (purpose in ('intake', 'proof')),
+  -- the option of the sent quote that a proof is held against
+  option_place integer check (option_place between 1 and 3),
   source_name text not null check (length(trim(source_name)) between 1 and 200),
   format text not null,
   input text not null,
   result jsonb not null,
   read_by integer references staff (id),
-  read_at timestamptz not null default now()
+  read_at timestamptz not null default now(),
+  check ((purpose = 'proof') = (option_place is not null))
 );
 create index reading_of_job on reading (job_id, read_at desc);
 

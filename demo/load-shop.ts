@@ -1,0 +1,68 @@
+import { transaction } from '../store/database';
+import { insertModel } from '../store/models';
+import { insertOffer, insertPrice, insertSeller } from '../store/offers';
+import { hashPassword } from '../store/password';
+import { insertShop, maybeShop } from '../store/shop';
+import { insertStaff } from '../store/staff';
+import { DEMO_MODELS } from './machines';
+import { DEMO_SELLERS, demoHistory, demoOffers } from './market';
+import { seeded } from './random';
+
+export const DEMO_SEED = 20_261_125;
+const HISTORY_MONTHS = 6;
+const MONTH_MS = 30 * 24 * 3600 * 1000;
+
+const DEMO_STAFF = [
+  { signIn: 'runa', name: 'Runa Petrel', role: 'owner' },
+  { signIn: 'teo', name: 'Teo Marsh', role: 'technician' },
+  { signIn: 'edda', name: 'Edda Quill', role: 'counter' },
+] as const;
+
+/** One password for all demo accounts: they are shown on the sign-in page anyway. */
+export const DEMO_PASSWORD = 'petrel-street';
+
+/**
+ * Loads the demo shop into an empty database: shop, staff, models, sellers, offers with their price history.
+ *
+ * @param now end of the price history
+ * @returns false where a shop is there already; nothing is touched then
+ */
+export async function loadDemoShop(now: Date): Promise<boolean> {
+  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  return transaction(async (db) => {
+    await db.query('lock table shop in exclusive mode');
+    if ((await maybeShop(db)) !== null) return false;
+    await insertShop(db, {
+      name: 'Petrel Street Repair Co-op',
+      town: 'Skerrow',
+      contact: '14 Petrel Street, Skerrow · 0555 0111',
+      currency: 'EUR',
+      timeZone: 'UTC',
+      taxBp: 2000,
+      labourCents: 2900,
+      validityDays: 14,
+      markUpBp: 1800,
+      leastMarginCents: 400,
+      roundUpToCents: 50,
+      demo: true,
+    });
+    for (const member of DEMO_STAFF) await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD });
+    const models = new Map<string, number>();
+    for (const model of DEMO_MODELS) models.set(`${model.maker} ${model.name}`, await insertModel(db, model));
+    const sellers: number[] = [];
+    for (const { name, leadDays } of DEMO_SELLERS)
+      sellers.push(await insertSeller(db, { name, leadDays, feedUrl: null }));
+    const random = seeded(DEMO_SEED);
+    for (const { seller, costCents, madeFor, ...offer } of demoOffers(random)) {
+      const modelIds = madeFor.map((name) => models.get(name)).filter((id) => id !== undefined);
+      const sellerId = seller === null ? null : (sellers[seller] ?? null);
+      const id = await insertOffer(db, { ...offer, sellerId, note: '', modelIds });
+      const history = [...demoHistory(random, costCents, HISTORY_MONTHS), costCents];
+      for (const [index, cost] of history.entries()) {
+        const at = new Date(now.getTime() - (history.length - 1 - index) * MONTH_MS);
+        await insertPrice(db, id, cost, 'price list', at);
+      }
+    }
+    return true;
+  });
+}

@@ -1,0 +1,104 @@
+import { answer, type Plan } from '../core/planning/plan';
+import { loadDemoShop } from '../demo/load-shop';
+import { reportText } from '../demo/report';
+import { STORIES, type Story } from '../demo/stories';
+import { agreeLimits } from '../service/limits';
+import type { Caller } from '../service/access';
+import { draftOptions } from '../service/draft-options';
+import { newJob, saveIntake, saveSlots, takeReading } from '../service/intake';
+import { type JobState, readJob } from '../service/job-state';
+import { takeProof } from '../service/proof';
+import { choosePlan, sendQuote, suggestPlan } from '../service/quote';
+import type { Result } from '../service/result';
+import { pool } from '../store/database';
+import { setStation } from '../store/jobs';
+import { findForSignIn } from '../store/staff';
+
+const STATION_OF = {
+  named: 'intake',
+  read: 'limits',
+  limits: 'options',
+  drafted: 'quote',
+  sent: 'quote',
+  fitted: 'proof',
+} as const;
+const ORDER = Object.keys(STATION_OF) as Story['reach'][];
+
+function must<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(`the demo shop could not be played: ${result.sentence}`);
+  return result.value;
+}
+
+async function state(jobId: number): Promise<JobState> {
+  const read = await readJob(pool(), jobId);
+  if (read === null) throw new Error(`job ${jobId} is gone`);
+  return read;
+}
+
+/** What a good technician would put on the slip: the cheapest that reaches the need, the original beside it, one more. */
+function pick(plans: readonly Plan[], needMiB: number): Plan[] {
+  const enough = plans.filter((plan) => plan.totalMiB >= needMiB).sort((a, b) => a.priceCents - b.priceCents);
+  const calm = enough.find((plan) => plan.care === 'clear' && plan.lane === 'third-party') ?? enough[0];
+  const original = enough.find((plan) => plan.lane === 'original' && plan.totalMiB === calm?.totalMiB);
+  const more = enough.find((plan) => plan.totalMiB > (calm?.totalMiB ?? 0) && plan.lane === 'third-party');
+  return [calm, original, more].filter((plan) => plan !== undefined);
+}
+
+async function readAndCredit(caller: Caller, jobId: number, story: Story): Promise<void> {
+  if (story.report === null) return;
+  must(await takeReading(caller, jobId, { text: reportText(story.report), sourceName: 'report from the machine' }));
+  const { slots, job } = await state(jobId);
+  const credited = slots.map((slot) => ({ ...slot, creditCents: story.credits[slot.name] ?? 0 }));
+  must(await saveSlots(caller, jobId, { version: job.slotsVersion, slots: credited }));
+}
+
+async function fillSlip(caller: Caller, jobId: number, story: Story): Promise<void> {
+  const { jobCase } = await state(jobId);
+  if (!jobCase.ok) throw new Error(`the demo job of ${story.customer.name} has gaps`);
+  const chosen = pick(answer(jobCase.planCase).plans, (story.needGb ?? 0) * 1024);
+  for (const [index, plan] of chosen.entries()) {
+    must(await choosePlan(caller, jobId, { place: index + 1, kept: plan.kept, bought: plan.bought }));
+  }
+  must(await suggestPlan(caller, jobId, 1));
+}
+
+/** The report of the machine after the first option was fitted. */
+function fittedReport(story: Story, state: JobState): string {
+  const promise = state.sent[0]?.snapshot.options[0];
+  if (story.report === null || promise === undefined) throw new Error('nothing was fitted');
+  const [pattern] = story.report.devices.filter((device) => device.mb !== null);
+  const devices = promise.after.map(({ slot, capacityMiB }) => ({ ...pattern, locator: slot, mb: capacityMiB }));
+  return reportText({ ...story.report, devices });
+}
+
+/** Plays one story as the staff would, through the same use cases. */
+async function play(caller: Caller, story: Story): Promise<void> {
+  const { id } = must(await newJob(caller));
+  const { name, phone, email } = story.customer;
+  const needMiB = story.needGb === null ? null : story.needGb * 1024;
+  const intake = { customerName: name, phone, email, complaint: story.complaint, needMiB, budgetCents: story.budgetCents };
+  must(await saveIntake(caller, id, intake));
+  const reached = (reach: Story['reach']) => ORDER.indexOf(story.reach) >= ORDER.indexOf(reach);
+  if (reached('read')) await readAndCredit(caller, id, story);
+  if (reached('limits')) must(await agreeLimits(caller, id, true));
+  if (reached('drafted')) await fillSlip(caller, id, story);
+  if (reached('sent')) {
+    const options = draftOptions(await state(id)).flatMap((one) => (one.ok ? [one.option] : []));
+    const seen = options.map(({ place, totalCents }) => ({ place, totalCents }));
+    must(await sendQuote(caller, id, { seen }));
+  }
+  if (reached('fitted')) {
+    const text = fittedReport(story, await state(id));
+    must(await takeProof(caller, id, { text, sourceName: 'report after fitting', place: 1 }));
+  }
+  await setStation(pool(), id, STATION_OF[story.reach]);
+}
+
+/** Loads the demo shop into an empty database and plays its jobs. False where a shop is there already. */
+export async function loadDemo(now = new Date()): Promise<boolean> {
+  if (!(await loadDemoShop(now))) return false;
+  const caller = await findForSignIn(pool(), 'teo');
+  if (caller === null) throw new Error('the demo technician is missing');
+  for (const story of STORIES) await play(caller, story);
+  return true;
+}

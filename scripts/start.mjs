@@ -1,0 +1,11 @@
+#!/usr/bin/env node
+// npm start: all set-up that is missing, then the application.
+import { needModules, needNode, needPackages } from './setup.mjs';
+
+needNode();
+if (!process.env.DATABASE_URL) needPackages(['postgresql']);
+needModules();
+const { register } = await import('tsx/esm/api');
+register();
+const { start } = await import('./start.ts');
+await start();

@@ -1,0 +1,83 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { loadDemo } from './load-demo';
+import { closePool } from '../store/database';
+import { migrate } from '../store/migrate';
+import { needBuild } from './build';
+import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
+import { ROOT, say } from './setup.mjs';
+
+const DEFAULT_PORT = 4180;
+const STOP_MS = 5_000;
+
+async function database(): Promise<Cluster | null> {
+  if (process.env.DATABASE_URL) return null;
+  const cluster = await openCluster(clusterFolder());
+  process.env.DATABASE_URL = cluster.url;
+  say(cluster.started ? 'PostgreSQL is up' : 'PostgreSQL was up already');
+  return cluster;
+}
+
+async function prepare(): Promise<void> {
+  const ran = await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
+  if (ran.length > 0) say(`database brought up to date: ${ran.join(', ')}`);
+  if (process.env.FENBRIK_DEMO !== 'off' && (await loadDemo())) say('loaded the demo shop');
+  await closePool();
+}
+
+/** Starts a Node program of ours in its own group, so that Ctrl-C reaches it only through us. */
+function program(args: string[], env: Record<string, string>): ChildProcess {
+  return spawn(process.execPath, args, {
+    cwd: ROOT,
+    detached: true,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', ...env },
+  });
+}
+
+async function stopped(child: ChildProcess): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  child.kill('SIGTERM');
+  const late = setTimeout(() => child.kill('SIGKILL'), STOP_MS);
+  await gone;
+  clearTimeout(late);
+}
+
+async function answers(url: string, child: ChildProcess): Promise<boolean> {
+  for (let tries = 0; tries < 300 && child.exitCode === null; tries++) {
+    const response = await fetch(url).catch(() => null);
+    if (response?.ok) return true;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  return false;
+}
+
+/** Brings everything up, prints the address, and on Ctrl-C ends what it started and nothing else. */
+export async function start(): Promise<void> {
+  const cluster = await database();
+  await prepare();
+  needBuild();
+  const port = await freePort(Number(process.env.PORT) || DEFAULT_PORT);
+  const app = program(
+    [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {},
+  );
+  const children = [app];
+  if (process.env.FENBRIK_DEMO !== 'off') {
+    children.push(program(['--import', 'tsx', join(ROOT, 'standin', 'seller-feeds.ts')], {}));
+  }
+  let ending = false;
+  const end = async (code: number) => {
+    if (ending) return;
+    ending = true;
+    await Promise.all(children.map(stopped));
+    if (cluster?.started) cluster.stop();
+    process.exit(code);
+  };
+  process.on('SIGINT', () => void end(0));
+  process.on('SIGTERM', () => void end(0));
+  app.once('exit', (code) => void end(code ?? 1));
+  if (!(await answers(`http://127.0.0.1:${port}/api/health`, app))) return end(1);
+  say(`Fenbrik is up: http://127.0.0.1:${port}   (Ctrl-C ends it)`);
+}

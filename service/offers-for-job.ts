@@ -1,0 +1,72 @@
+import type { Limits } from '../core/machine/weigh';
+import type { Offer } from '../core/planning/case';
+import { sellPrice } from '../core/pricing/sell-price';
+import type { Supply } from '../core/quoting/option';
+import type { Queryable } from '../store/database';
+import { listOffersFor, type StoredOffer } from '../store/offers';
+import type { Shop } from '../store/shop';
+
+export const offerKey = (id: number): string => `offer-${id}`;
+
+/** What a customer pays for one unit of an offer today, with tax, minor units. */
+export function offerSellPrice(shop: Shop, costCents: number): number {
+  return sellPrice(costCents, shop, shop.taxBp);
+}
+
+function asOffer(shop: Shop, offer: StoredOffer): Offer {
+  return {
+    id: offerKey(offer.id),
+    label: offer.title,
+    origin: offer.origin,
+    modules: offer.modules,
+    module: offer.module,
+    priceCents: offerSellPrice(shop, offer.costCents),
+    stock: offer.stock,
+  };
+}
+
+/** What a person at the counter wants to know of an offer besides the plan's figures. */
+export interface OfferFacts {
+  title: string;
+  seller: string;
+  leadDays: number | null;
+  costCents: number;
+  pricedAt: string;
+}
+
+export interface Market {
+  offers: Offer[];
+  supplies: Map<string, Supply>;
+  facts: Record<string, OfferFacts>;
+}
+
+/** The shop's own shelf, as sellers are named. */
+export const SHELF_NAME = 'our shelf';
+
+/** What can be bought for a job's machine, at sell prices, with what it costs the shop kept apart. */
+export async function marketFor(db: Queryable, shop: Shop, limits: Limits, modelId: number | null): Promise<Market> {
+  const generations = limits.generations?.value ?? [];
+  const form = limits.form?.value ?? '';
+  const stored = generations.length === 0 || form === '' ? [] : await listOffersFor(db, generations, form, modelId);
+  return {
+    offers: stored.map((offer) => asOffer(shop, offer)),
+    supplies: new Map(
+      stored.map((offer) => [
+        offerKey(offer.id),
+        { costCents: offer.costCents, seller: offer.sellerName ?? SHELF_NAME, leadDays: offer.leadDays },
+      ]),
+    ),
+    facts: Object.fromEntries(
+      stored.map((offer) => [
+        offerKey(offer.id),
+        {
+          title: offer.title,
+          seller: offer.sellerName ?? SHELF_NAME,
+          leadDays: offer.leadDays,
+          costCents: offer.costCents,
+          pricedAt: offer.pricedAt.toISOString(),
+        },
+      ]),
+    ),
+  };
+}

@@ -1,0 +1,160 @@
+import { randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { type CustomerQuote, customerView } from '../core/quoting/customer-view';
+import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
+import { pool, type Queryable } from '../store/database';
+import { dropChoice, findByToken, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
+import { shopDay } from '../store/shop';
+import type { Caller } from './access';
+import { changeJob } from './change-job';
+import { draftOption, draftOptions } from './draft-options';
+import { type JobState, machineName } from './job-state';
+import { done, fault, type Result } from './result';
+
+const TOKEN_BYTES = 32;
+
+const place = z.number().int().min(1).max(3);
+
+export const choiceSchema = z.strictObject({
+  place,
+  kept: z.array(z.string().min(1).max(60)).max(64),
+  bought: z.array(z.strictObject({ offer: z.string().min(1).max(60), count: z.number().int().min(1).max(64) })).max(8),
+});
+
+/** Puts a plan on the slip as option 1, 2 or 3. The figures are made here, never taken from the caller. */
+export async function choosePlan(
+  caller: Caller,
+  jobId: number,
+  choice: z.infer<typeof choiceSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'option-chosen',
+    detail: choice,
+    work: async (db, state) => {
+      const option = draftOption(state, choice);
+      if (!option.ok) return fault('conflict', option.sentence);
+      const draft = await openDraft(db, jobId);
+      await putChoice(db, draft.id, choice);
+      return done(null);
+    },
+  });
+}
+
+export async function dropPlan(caller: Caller, jobId: number, at: number): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'option-dropped',
+    detail: { place: at },
+    work: async (db, { draft }) => {
+      if (draft !== null) await dropChoice(db, draft.id, at);
+      return done(null);
+    },
+  });
+}
+
+export const suggestionSchema = z.strictObject({ place: place.nullable() });
+
+export async function suggestPlan(caller: Caller, jobId: number, at: number | null): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'option-suggested',
+    detail: { place: at },
+    work: async (db, { draft }) => {
+      if (draft === null || (at !== null && !draft.choices.some((choice) => choice.place === at))) {
+        return fault('conflict', 'This option is no longer on the slip.');
+      }
+      await suggest(db, draft.id, at);
+      return done(null);
+    },
+  });
+}
+
+/** Totals as the sender saw them, so that nothing goes out at a price nobody has looked at. */
+export const sendSchema = z.strictObject({
+  seen: z
+    .array(z.strictObject({ place, totalCents: z.number().int() }))
+    .min(1, 'Put an option on the slip first.')
+    .max(3),
+});
+
+export interface Sent {
+  number: string;
+  token: string;
+}
+
+function whatStopsSending(
+  state: JobState,
+  options: QuoteOption[],
+  seen: z.infer<typeof sendSchema>['seen'],
+): string | null {
+  if (state.job.customer.name === '') return 'The quote needs the customer’s name: type it on Intake.';
+  if (options.length === 0) return 'Put an option on the slip first.';
+  const worthless = options.find((option) => option.totalCents <= 0);
+  if (worthless !== undefined)
+    return `Option ${worthless.place} comes to nothing or less: lower the credit for the old modules.`;
+  const moved = options.find(
+    (option) => seen.find((one) => one.place === option.place)?.totalCents !== option.totalCents,
+  );
+  if (moved !== undefined)
+    return `The price of option ${moved.place} has moved since you looked: look again, then send.`;
+  return null;
+}
+
+async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption[]) {
+  const { shop, job, draft, slots } = state;
+  const sentOn = await shopDay(db);
+  const valid = new Date(`${sentOn}T00:00:00Z`);
+  valid.setUTCDate(valid.getUTCDate() + shop.validityDays);
+  return snapshotSchema.parse({
+    fenbrik: 'quote/1',
+    number: await takeNumber(db, Number(sentOn.slice(0, 4))),
+    sentOn,
+    validUntil: valid.toISOString().slice(0, 10),
+    currency: shop.currency,
+    taxBp: shop.taxBp,
+    shop: { name: shop.name, town: shop.town, contact: shop.contact },
+    customer: { name: job.customer.name },
+    machine: {
+      name: machineName(job) || 'Your machine',
+      totalMiB: slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0),
+    },
+    suggested: draft?.suggested ?? null,
+    options,
+  });
+}
+
+/**
+ * Sends the draft: freezes its figures into a snapshot under the next number and behind a new link. Acknowledged
+ * only when it is on disk; afterwards nothing changes it.
+ */
+export async function sendQuote(
+  caller: Caller,
+  jobId: number,
+  { seen }: z.infer<typeof sendSchema>,
+): Promise<Result<Sent>> {
+  return changeJob(caller, jobId, {
+    kind: 'quote-sent',
+    work: async (db, state) => {
+      const drafted = draftOptions(state);
+      const lost = drafted.find((one) => !one.ok);
+      if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);
+      const options = drafted.flatMap((one) => (one.ok ? [one.option] : []));
+      const stop = whatStopsSending(state, options, seen);
+      if (stop !== null || state.draft === null) return fault('conflict', stop ?? 'Put an option on the slip first.');
+      const snapshot = await makeSnapshot(db, state, options);
+      const token = randomBytes(TOKEN_BYTES).toString('base64url');
+      await markSent(db, jobId, state.draft.id, { token, snapshot, staffId: caller.id });
+      return done({ number: snapshot.number, token });
+    },
+  });
+}
+
+export interface OpenedQuote {
+  quote: CustomerQuote;
+  replaced: boolean;
+}
+
+/** What the link shows: the quote without the shop's side; null for any token that opens nothing. */
+export async function openQuote(token: string): Promise<OpenedQuote | null> {
+  if (!/^[A-Za-z0-9_-]{32,64}$/.test(token)) return null;
+  const sent = await findByToken(pool(), token);
+  return sent === null ? null : { quote: customerView(sent.snapshot), replaced: sent.state === 'replaced' };
+}
