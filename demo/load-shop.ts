@@ -7,8 +7,8 @@ import { insertStaff } from '../store/staff';
 import { DEMO_MODELS } from './machines';
 import { DEMO_SELLERS, demoHistory, demoOffers } from './market';
 import { seeded } from './random';
+import { DEMO_SEED } from './seed';
 
-export const DEMO_SEED = 20_261_125;
 const HISTORY_MONTHS = 6;
 const MONTH_MS = 30 * 24 * 3600 * 1000;
 

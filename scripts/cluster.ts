@@ -72,7 +72,7 @@ function command(folder: string, program: string, args: string[]): SpawnSyncRetu
     encoding: 'utf8',
     // The server must not hold our pipes, or whoever waits for our output waits for it.
     stdio: program === 'pg_ctl' ? 'ignore' : 'pipe',
-    env: { PATH: process.env.PATH ?? '', HOME: folder, LC_ALL: 'C.UTF-8' },
+    env: { NODE_ENV: 'production', PATH: process.env.PATH ?? '', HOME: folder, LC_ALL: 'C.UTF-8' },
   });
 }
 

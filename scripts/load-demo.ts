@@ -2,11 +2,11 @@ import { answer, type Plan } from '../core/planning/plan';
 import { loadDemoShop } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { STORIES, type Story } from '../demo/stories';
-import { agreeLimits } from '../service/limits';
 import type { Caller } from '../service/access';
 import { draftOptions } from '../service/draft-options';
 import { newJob, saveIntake, saveSlots, takeReading } from '../service/intake';
 import { type JobState, readJob } from '../service/job-state';
+import { agreeLimits } from '../service/limits';
 import { takeProof } from '../service/proof';
 import { choosePlan, sendQuote, suggestPlan } from '../service/quote';
 import type { Result } from '../service/result';
@@ -76,7 +76,14 @@ async function play(caller: Caller, story: Story): Promise<void> {
   const { id } = must(await newJob(caller));
   const { name, phone, email } = story.customer;
   const needMiB = story.needGb === null ? null : story.needGb * 1024;
-  const intake = { customerName: name, phone, email, complaint: story.complaint, needMiB, budgetCents: story.budgetCents };
+  const intake = {
+    customerName: name,
+    phone,
+    email,
+    complaint: story.complaint,
+    needMiB,
+    budgetCents: story.budgetCents,
+  };
   must(await saveIntake(caller, id, intake));
   const reached = (reach: Story['reach']) => ORDER.indexOf(story.reach) >= ORDER.indexOf(reach);
   if (reached('read')) await readAndCredit(caller, id, story);

@@ -1,10 +1,16 @@
 import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { loadDemo } from './load-demo';
-import { closePool } from '../store/database';
+import { feedCatalogue } from '../demo/feed-catalogue';
+import { DEMO_SELLERS } from '../demo/market';
+import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
+import { setFeedUrl } from '../store/offers';
+import { maybeShop } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
+import { loadDemo } from './load-demo';
 import { ROOT, say } from './setup.mjs';
 
 const DEFAULT_PORT = 4180;
@@ -22,7 +28,20 @@ async function prepare(): Promise<void> {
   const ran = await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
   if (ran.length > 0) say(`database brought up to date: ${ran.join(', ')}`);
   if (process.env.FENBRIK_DEMO !== 'off' && (await loadDemo())) say('loaded the demo shop');
-  await closePool();
+}
+
+/** The demo sellers' feeds, only where the demo shop is what is loaded; the sellers learn where they answer. */
+async function sellerFeeds(): Promise<ChildProcess | null> {
+  const shop = await maybeShop(pool());
+  if (shop === null || !shop.demo) return null;
+  const port = await freePort();
+  const catalogue = join(mkdtempSync(join(tmpdir(), 'fenbrik-feeds-')), 'catalogue.json');
+  writeFileSync(catalogue, JSON.stringify(feedCatalogue(shop.currency)));
+  for (const { name, slug } of DEMO_SELLERS) await setFeedUrl(pool(), name, `http://127.0.0.1:${port}/${slug}`);
+  return program(['--import', 'tsx', join(ROOT, 'standin', 'seller-feeds.ts')], {
+    FENBRIK_FEEDS_PORT: String(port),
+    FENBRIK_FEEDS_CATALOGUE: catalogue,
+  });
 }
 
 /** Starts a Node program of ours in its own group, so that Ctrl-C reaches it only through us. */
@@ -64,9 +83,9 @@ export async function start(): Promise<void> {
     {},
   );
   const children = [app];
-  if (process.env.FENBRIK_DEMO !== 'off') {
-    children.push(program(['--import', 'tsx', join(ROOT, 'standin', 'seller-feeds.ts')], {}));
-  }
+  const feeds = await sellerFeeds();
+  if (feeds !== null) children.push(feeds);
+  await closePool();
   let ending = false;
   const end = async (code: number) => {
     if (ending) return;

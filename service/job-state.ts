@@ -4,7 +4,7 @@ import type { JobSlot } from '../core/machine/job-slot';
 import { asClaim, type Claim, LIMIT_NAMES, type LimitName, SOURCE_KINDS, type SourceKind } from '../core/machine/limit';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
 import type { Limits } from '../core/machine/weigh';
-import type { Queryable } from '../store/database';
+import { pool, type Queryable } from '../store/database';
 import { type Decision, getJob, type Job, listDecisions, listSlots, lockJob } from '../store/jobs';
 import { getModel, listClaims, listModelSlots, type Model, type StoredClaim } from '../store/models';
 import { type Draft, getDraft, listSent, type SentQuote } from '../store/quotes';
@@ -96,4 +96,9 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
 
 export async function modelSlotsOf(db: Queryable, job: Job) {
   return job.modelId === null ? null : listModelSlots(db, job.modelId);
+}
+
+/** A job as the screens show it. */
+export async function showJob(id: number): Promise<JobState | null> {
+  return readJob(pool(), id);
 }

@@ -27,7 +27,7 @@ const nobody = hashPassword(randomBytes(TOKEN_BYTES).toString('hex'));
  *
  * @returns the token for the cookie; the same sentence for an unknown name and a wrong password
  */
-export async function signIn(name: string, password: string): Promise<Result<{ token: string; hours: number }>> {
+export async function signIn(name: string, password: string): Promise<Result<{ token: string }>> {
   const signInName = name.trim().toLowerCase().slice(0, 80);
   if ((await countFailures(pool(), signInName, FAILURE_MINUTES)) >= MOST_FAILURES) {
     return fault('busy', `Too many tries under this name: wait ${FAILURE_MINUTES} minutes, then try again.`);
@@ -45,7 +45,7 @@ export async function signIn(name: string, password: string): Promise<Result<{ t
     await insertSession(db, tokenHash(token), member.id, SESSION_HOURS);
     await noteEvent(db, { jobId: null, staffId: member.id, kind: 'signed-in' });
   });
-  return done({ token, hours: SESSION_HOURS });
+  return done({ token });
 }
 
 export async function signOut(token: string): Promise<void> {

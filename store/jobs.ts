@@ -50,28 +50,25 @@ export async function lockJob(db: Queryable, id: number): Promise<Job | null> {
 }
 
 export interface JobRow extends Job {
-  quoteState: string | null;
   quoteNumber: string | null;
-  validUntil: string | null;
   slotCount: number;
   gapCount: number;
   totalMiB: number;
   choiceCount: number;
+  proofRead: boolean;
 }
 
 /** Open jobs for the counter, last touched first. */
-export const COUNTER_JOBS = `select job.*, quote.state as "quoteState", quote.number as "quoteNumber",
-    quote.valid_until as "validUntil",
+export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
     (select count(*) from job_slot where job_id = job.id) as "slotCount",
     (select count(*) from job_slot where job_id = job.id and module is not null
        and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",
     (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
-    (select count(*) from quote_choice where quote_id = quote.id) as "choiceCount"
+    (select count(*) from quote_choice where quote_id = draft.id) as "choiceCount",
+    exists (select from reading where job_id = job.id and purpose = 'proof') as "proofRead"
   from (${SELECT} where closed_at is null order by touched_at desc limit 200) as job
-  left join lateral (
-    select id, state, number, valid_until from quote where job_id = job.id and state <> 'replaced'
-    order by version desc limit 1
-  ) as quote on true
+  left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
+  left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
   order by job."touchedAt" desc, job.id desc`;
 
 export async function listCounterJobs(db: Queryable): Promise<JobRow[]> {

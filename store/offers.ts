@@ -87,8 +87,9 @@ export async function listSellerFeeds(db: Queryable): Promise<SellerFeed[]> {
   );
 }
 
-export async function setFeedUrl(db: Queryable, sellerId: number, url: string): Promise<void> {
-  await run(db, 'update seller set feed_url = $2 where id = $1', [sellerId, url]);
+/** Notes where a seller's feed answers. */
+export async function setFeedUrl(db: Queryable, sellerName: string, url: string): Promise<void> {
+  await run(db, 'update seller set feed_url = $2 where name = $1', [sellerName, url]);
 }
 
 export interface NewOffer {

@@ -8,7 +8,8 @@ import { type Limits, weigh } from './weigh';
 /** Something that must be asked before plans can be made. */
 export type Gap =
   | { what: 'slots' }
-  | { what: 'generations' | 'form' }
+  | { what: 'generations' }
+  | { what: 'form' }
   | { what: 'module'; slot: string; fields: ModuleGap[] };
 
 export interface Assumed {

@@ -1,0 +1,7 @@
+import { handle, idOf } from '@/app/handle';
+import { choiceSchema, choosePlan } from '@/service/quote';
+
+/** Puts a plan on the slip. */
+export const POST = handle('jobs.write', choiceSchema, (caller, body, params) =>
+  choosePlan(caller, idOf(params), body),
+);

@@ -1,0 +1,6 @@
+import { z } from 'zod';
+import { handle } from '@/app/handle';
+import { refreshPrices } from '@/service/prices';
+
+/** Asks the sellers' feeds for today's prices. */
+export const POST = handle('offers.price', z.null(), (caller) => refreshPrices(caller));

@@ -1,0 +1,18 @@
+import type { NextRequest } from 'next/server';
+import { SESSION_COOKIE, sessionToken } from '@/app/enter';
+import { answer, caught, fromElsewhere } from '@/app/handle';
+import { fault } from '@/service/result';
+import { signOut } from '@/service/sign-in';
+
+/** Ends the session and leads to the sign-in page. */
+export async function POST(request: NextRequest): Promise<Response> {
+  try {
+    if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
+    const token = await sessionToken();
+    if (token !== undefined) await signOut(token);
+    const gone = `${SESSION_COOKIE}=; Path=/; HttpOnly; SameSite=Lax; Max-Age=0`;
+    return new Response(null, { status: 303, headers: { location: '/sign-in', 'set-cookie': gone } });
+  } catch (cause) {
+    return caught(cause, request);
+  }
+}

@@ -1,0 +1,26 @@
+import { cookies } from 'next/headers';
+import type { ReactNode } from 'react';
+import type { Caller } from '@/service/access';
+import { SessionGuard } from '@/ui/client/session-guard';
+import { TopBar } from '@/ui/frame/top-bar';
+import { lightOf } from './light';
+
+interface DeskProps {
+  caller: Caller;
+  here: string;
+  bar?: ReactNode;
+  children: ReactNode;
+}
+
+/** What surrounds every page of the staff: the bar, and the guard that keeps typing when a session ends. */
+export async function Desk({ caller, here, bar, children }: DeskProps) {
+  const light = lightOf(await cookies());
+  return (
+    <SessionGuard signIn={caller.signIn}>
+      <TopBar person={{ name: caller.name, role: caller.role }} light={light} here={here}>
+        {bar}
+      </TopBar>
+      {children}
+    </SessionGuard>
+  );
+}

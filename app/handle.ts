@@ -1,0 +1,99 @@
+import type { NextRequest } from 'next/server';
+import type { z } from 'zod';
+import type { Caller, Right } from '@/service/access';
+import { type FaultCode, fault, type Result } from '@/service/result';
+import { enter } from './enter';
+import { log } from './log';
+
+const STATUS: Record<FaultCode, number> = {
+  'signed-out': 401,
+  forbidden: 403,
+  'not-found': 404,
+  'bad-input': 422,
+  conflict: 409,
+  busy: 503,
+};
+
+/** Bodies above this are refused before they are parsed. A report may have 8 MiB of text, which JSON escapes. */
+const MOST_BODY_BYTES = 20 * 1024 * 1024;
+
+/** SQLSTATE classes and socket errors that mean: the database is not there just now. */
+const DATABASE_AWAY = /^(08|57P|ECONN|ETIMEDOUT|EPIPE)/;
+
+export function answer<T>(result: Result<T>, status = 200): Response {
+  if (result.ok) return Response.json(result.value, { status });
+  return Response.json({ code: result.code, sentence: result.sentence }, { status: STATUS[result.code] });
+}
+
+/** A write that another site's page makes a browser send is refused. */
+export function fromElsewhere(request: NextRequest): boolean {
+  const site = request.headers.get('sec-fetch-site');
+  if (site !== null) return site !== 'same-origin' && site !== 'none';
+  const origin = request.headers.get('origin');
+  return origin !== null && new URL(origin).host !== request.headers.get('host');
+}
+
+/** The body as the schema wants it, or one sentence on what is wrong. */
+export async function parseBody<Schema extends z.ZodType>(
+  request: NextRequest,
+  schema: Schema,
+): Promise<Result<z.infer<Schema>>> {
+  const text = await request.text();
+  if (text.length > MOST_BODY_BYTES) return fault('bad-input', 'This is too large to be read.');
+  let json: unknown = null;
+  try {
+    json = text === '' ? null : JSON.parse(text);
+  } catch {
+    return fault('bad-input', 'The request is no JSON.');
+  }
+  const parsed = schema.safeParse(json);
+  if (parsed.success) return { ok: true, value: parsed.data };
+  const [issue] = parsed.error.issues;
+  return fault('bad-input', issue?.message ?? 'Something in it is not right.');
+}
+
+export function caught(cause: unknown, request: NextRequest): Response {
+  const id = request.headers.get('x-request-id') ?? 'unknown';
+  const code = String((cause as { code?: unknown } | null)?.code ?? '');
+  log.error({ err: cause, requestId: id, path: request.nextUrl.pathname }, 'request failed');
+  const away =
+    DATABASE_AWAY.test(code) || /timeout exceeded when trying to connect|Connection terminated/.test(String(cause));
+  if (away)
+    return answer(fault('busy', 'The database does not answer just now. What you typed is still here: try again.'));
+  return Response.json(
+    {
+      code: 'broken',
+      sentence: `Something broke on our side (request ${id}). What you typed is still here: try again.`,
+    },
+    { status: 500 },
+  );
+}
+
+type Params = Record<string, string>;
+type Work<Body> = (caller: Caller, body: Body, params: Params) => Promise<Result<unknown> | Response>;
+
+/**
+ * A route handler: checks who calls and whether they may, parses the body, does the work, and turns what comes
+ * back into an answer.
+ */
+export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, work: Work<z.infer<Schema>>) {
+  return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
+    try {
+      const entered = await enter(right);
+      if (!entered.ok) return answer(entered);
+      if (request.method !== 'GET' && fromElsewhere(request))
+        return answer(fault('forbidden', 'This came from another site.'));
+      const body = await parseBody(request, schema);
+      if (!body.ok) return answer(body);
+      const result = await work(entered.caller, body.value, await context.params);
+      return result instanceof Response ? result : answer(result);
+    } catch (cause) {
+      return caught(cause, request);
+    }
+  };
+}
+
+/** A path parameter that is an id; 0, which nothing has, for anything else. */
+export function idOf(params: Params): number {
+  return /^[1-9]\d{0,8}$/.test(params.id ?? '') ? Number(params.id) : 0;
+}

@@ -1,0 +1,78 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { Desk } from '@/app/desk';
+import { enterPage } from '@/app/enter';
+import { idOf } from '@/app/handle';
+import { yearsText } from '@/app/years-text';
+import { STATIONS, type Station } from '@/core/machine/station';
+import { rememberStation } from '@/service/counter';
+import { modelLibrary } from '@/service/intake';
+import { machineName, showJob } from '@/service/job-state';
+import { FittingStation } from '@/ui/fitting/fitting-station';
+import { StationRail } from '@/ui/frame/station-rail';
+import { STATION_NAMES } from '@/ui/frame/station-words';
+import { IntakeStation } from '@/ui/intake/intake-station';
+import { Beside } from '@/ui/job/beside';
+import { JobProvider } from '@/ui/job/job-context';
+import { LimitsStation } from '@/ui/limits/limits-station';
+import { OptionsStation } from '@/ui/options/options-station';
+import { ProofStation } from '@/ui/proof/proof-station';
+import { QuoteStation } from '@/ui/quote/quote-station';
+import { jobViewOf } from '../job-view-of';
+
+type Params = Promise<{ id: string; station: string }>;
+
+const isStation = (name: string): name is Station => (STATIONS as readonly string[]).includes(name);
+
+export async function generateMetadata({ params }: { params: Params }): Promise<Metadata> {
+  const { id, station } = await params;
+  return { title: isStation(station) ? `${STATION_NAMES[station]}, job ${id}` : 'Job' };
+}
+
+async function Intake() {
+  const models = await modelLibrary();
+  return (
+    <IntakeStation
+      models={models.map((model) => ({ id: model.id, maker: model.maker, name: model.name, years: yearsText(model) }))}
+    />
+  );
+}
+
+const STATION_SCREENS: Record<Station, () => ReactNode> = {
+  intake: () => <Intake />,
+  limits: () => <LimitsStation />,
+  options: () => <OptionsStation />,
+  quote: () => <QuoteStation />,
+  fitting: () => <FittingStation />,
+  proof: () => <ProofStation />,
+};
+
+/** One station of a job, with the rail above it and slot board and slip beside it. */
+export default async function StationPage({ params }: { params: Params }) {
+  const caller = await enterPage('jobs.read');
+  const { station, ...rest } = await params;
+  if (!isStation(station)) notFound();
+  const state = await showJob(idOf(rest));
+  if (state === null) notFound();
+  if (state.job.station !== station) await rememberStation(state.job.id, station);
+  const { job } = state;
+  const bar = (
+    <p className="truncate text-sm">
+      <strong>Job {job.id}</strong> · {job.customer.name || 'no name yet'} · {machineName(job) || 'no machine yet'}
+    </p>
+  );
+  return (
+    <Desk caller={caller} here="" bar={bar}>
+      <StationRail jobId={job.id} here={station} standings={state.standings} />
+      <JobProvider job={jobViewOf(state)}>
+        <div className="job-grid">
+          <main id="work" className="min-w-0">
+            {STATION_SCREENS[station]()}
+          </main>
+          <Beside />
+        </div>
+      </JobProvider>
+    </Desk>
+  );
+}

@@ -1,0 +1,13 @@
+import { notFound, redirect } from 'next/navigation';
+import { enterPage } from '@/app/enter';
+import { idOf } from '@/app/handle';
+import { whereLeft } from '@/service/counter';
+
+/** A job opens where it was left. */
+export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {
+  await enterPage('jobs.read');
+  const id = idOf(await params);
+  const station = await whereLeft(id);
+  if (station === null) notFound();
+  redirect(`/jobs/${id}/${station}`);
+}

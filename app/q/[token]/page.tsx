@@ -1,0 +1,14 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { openQuote } from '@/service/quote';
+import { CustomerQuotePage } from '@/ui/customer/customer-quote';
+
+export const metadata: Metadata = { title: 'Your quote', robots: { index: false, follow: false } };
+
+/** A customer's quote. The token is all that opens it; any other leads to the same plain not-found. */
+export default async function QuotePage({ params }: { params: Promise<{ token: string }> }) {
+  const { token } = await params;
+  const opened = await openQuote(token);
+  if (opened === null) notFound();
+  return <CustomerQuotePage quote={opened.quote} replaced={opened.replaced} pdfPath={`/q/${token}/pdf`} />;
+}

@@ -1,0 +1,84 @@
+import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
+import { signInPage } from '@/service/sign-in';
+import { LightSwitch } from '@/ui/frame/light-switch';
+import { Mark } from '@/ui/frame/mark';
+import { Button } from '@/ui/kit/button';
+import { Field } from '@/ui/kit/field';
+import { Notice } from '@/ui/kit/notice';
+import { lightOf } from '../light';
+import { safePath } from '../request-path';
+
+export const metadata: Metadata = { title: 'Sign in' };
+
+const WRONG: Record<string, string> = {
+  'signed-out': 'Name or password is not right.',
+  busy: 'Too many tries under this name: wait 10 minutes, then try again.',
+};
+
+type Search = Promise<{ next?: string; wrong?: string; name?: string }>;
+
+/** The door: the only page besides a customer's quote that opens without a session. */
+export default async function SignInPage({ searchParams }: { searchParams: Search }) {
+  const { next, wrong, name } = await searchParams;
+  const { shopName, demoAccounts } = await signInPage();
+  const light = lightOf(await cookies());
+  const path = safePath(next);
+  const sentence = wrong === undefined ? null : (WRONG[wrong] ?? null);
+  return (
+    <main id="work" className="min-h-dvh grid md:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
+      <section className="px-8 py-10 flex flex-col justify-center max-w-md w-full mx-auto gap-5">
+        <div>
+          <p className="flex items-center gap-2.5 text-2xl font-bold wide">
+            <Mark size={34} /> Fenbrik
+          </p>
+          <h1 className="text-lg mt-3">{shopName ?? 'A shop that is not set up yet'}</h1>
+        </div>
+        <form action="/api/sign-in" method="post" className="grid gap-3">
+          <input type="hidden" name="next" value={path} />
+          <Field label="Name" name="name" defaultValue={name ?? ''} autoComplete="username" required />
+          <Field label="Password" name="password" type="password" autoComplete="current-password" required />
+          {sentence !== null && (
+            <Notice tone="stop" live>
+              {sentence}
+            </Notice>
+          )}
+          <Button weight="act" type="submit">
+            Sign in
+          </Button>
+        </form>
+        <LightSwitch light={light} />
+      </section>
+      <section className="bg-board text-board-ink px-8 py-10 flex flex-col justify-center gap-6">
+        <p className="text-3xl leading-10 font-semibold wide max-w-lg text-balance">
+          What fits, what it costs, and a promise that holds.
+        </p>
+        {demoAccounts.length > 0 && (
+          <div className="max-w-lg">
+            <h2 className="text-base mb-2">This is the demo shop. Step in as</h2>
+            <ul className="grid gap-2">
+              {demoAccounts.map((account) => (
+                <li key={account.signIn}>
+                  <form action="/api/sign-in" method="post">
+                    <input type="hidden" name="next" value={path} />
+                    <input type="hidden" name="name" value={account.signIn} />
+                    <input type="hidden" name="password" value={account.password} />
+                    <button
+                      type="submit"
+                      className="w-full text-left border border-board-ink/60 rounded-notch px-4 py-2.5 hover:bg-board-ink hover:text-board cursor-pointer"
+                    >
+                      <span className="font-semibold">{account.name}</span>, {account.role}
+                      <span className="block text-sm">
+                        {account.signIn} / {account.password}
+                      </span>
+                    </button>
+                  </form>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+      </section>
+    </main>
+  );
+}

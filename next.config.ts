@@ -1,0 +1,10 @@
+import type { NextConfig } from 'next';
+
+const config: NextConfig = {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  // pdfkit reads its own data files, pg and pino load parts at run time: they stay outside the bundle.
+  serverExternalPackages: ['pdfkit', 'pg', 'pino'],
+};
+
+export default config;

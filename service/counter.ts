@@ -1,0 +1,66 @@
+import { nextStation, type Station, type StationStanding, stationStandings } from '../core/machine/station';
+import { pool } from '../store/database';
+import { getJob, type JobRow, listCounterJobs, setStation } from '../store/jobs';
+import { machineName } from './job-state';
+
+export interface CounterEntry {
+  id: number;
+  customer: string;
+  machine: string;
+  complaint: string;
+  totalMiB: number;
+  needMiB: number | null;
+  standings: Record<Station, StationStanding>;
+  next: Station;
+  waitsFor: string;
+  touchedAt: Date;
+}
+
+function waitsFor(row: JobRow, next: Station): string {
+  if (next === 'intake') return row.slotCount === 0 ? 'what the machine says' : 'the customer’s name';
+  if (next === 'limits') return row.gapCount > 0 ? 'an answer on a module' : 'a look at the limits';
+  if (next === 'options') return 'a choice on the ladder';
+  if (next === 'quote') return row.choiceCount === 1 ? 'sending 1 option' : `sending ${row.choiceCount} options`;
+  if (next === 'fitting') return `the customer’s word on ${row.quoteNumber ?? 'the quote'}`;
+  return 'nobody: the proof is read';
+}
+
+/** Open jobs with the station each waits at, last touched first. */
+export async function counterJobs(): Promise<CounterEntry[]> {
+  const rows = await listCounterJobs(pool());
+  return rows.map((row) => {
+    const standings = stationStandings({
+      customerNamed: row.customer.name !== '',
+      slotCount: row.slotCount,
+      gapCount: row.gapCount,
+      limitsAgreed: row.limitsAgreedAt !== null,
+      choiceCount: row.choiceCount,
+      quoteSent: row.quoteNumber !== null,
+      proofRead: row.proofRead,
+    });
+    const next = nextStation(standings);
+    return {
+      id: row.id,
+      customer: row.customer.name,
+      machine: machineName(row),
+      complaint: row.complaint,
+      totalMiB: row.totalMiB,
+      needMiB: row.needMiB,
+      standings,
+      next,
+      waitsFor: waitsFor(row, next),
+      touchedAt: row.touchedAt,
+    };
+  });
+}
+
+/** Remembers at which station a job was left. */
+export async function rememberStation(jobId: number, station: Station): Promise<void> {
+  await setStation(pool(), jobId, station);
+}
+
+/** The station at which a job was left; null where there is no such job. */
+export async function whereLeft(jobId: number): Promise<Station | null> {
+  const job = await getJob(pool(), jobId);
+  return job?.station ?? null;
+}

@@ -1,0 +1,106 @@
+'use client';
+import { createContext, type FormEvent, type ReactNode, useCallback, useContext, useRef, useState } from 'react';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { Sheet } from '../kit/sheet';
+
+export type Called<T> = { ok: true; value: T } | { ok: false; code: string; sentence: string };
+type Method = 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+export type Call = <T>(method: Method, path: string, body?: unknown) => Promise<Called<T>>;
+
+const NO_ANSWER = {
+  ok: false,
+  code: 'away',
+  sentence: 'Fenbrik does not answer. What you typed is still here: try again in a moment.',
+} as const;
+
+async function ask<T>(method: Method, path: string, body: unknown): Promise<Called<T>> {
+  try {
+    const response = await fetch(path, {
+      method,
+      headers: body === undefined ? {} : { 'content-type': 'application/json' },
+      body: body === undefined ? null : JSON.stringify(body),
+    });
+    const json = await response.json();
+    if (response.ok) return { ok: true, value: json };
+    return { ok: false, code: String(json.code), sentence: String(json.sentence) };
+  } catch {
+    return NO_ANSWER;
+  }
+}
+
+const CallContext = createContext<Call>(() => Promise.resolve(NO_ANSWER));
+
+/** Sends a change to the server; when the session has ended, asks to sign in over the page and sends it again. */
+export const useCall = (): Call => useContext(CallContext);
+
+/**
+ * Keeps a page usable when the session ends in the middle of typing: the page stays as it is under a sign-in sheet,
+ * and what was to be saved is saved after it.
+ */
+export function SessionGuard({ signIn, children }: { signIn: string; children: ReactNode }) {
+  const [asking, setAsking] = useState(false);
+  const waiting = useRef<((signedIn: boolean) => void)[]>([]);
+
+  const settle = useCallback((signedIn: boolean) => {
+    setAsking(false);
+    for (const wake of waiting.current.splice(0)) wake(signedIn);
+  }, []);
+
+  const call: Call = useCallback(async <T,>(method: Method, path: string, body?: unknown) => {
+    const first = await ask<T>(method, path, body);
+    if (first.ok || first.code !== 'signed-out') return first;
+    setAsking(true);
+    const signedIn = await new Promise<boolean>((resolve) => {
+      waiting.current.push(resolve);
+    });
+    return signedIn ? ask<T>(method, path, body) : first;
+  }, []);
+
+  return (
+    <CallContext value={call}>
+      {children}
+      <Sheet
+        title="Your session has ended"
+        description="Sign in again: everything you typed is still here and is saved right after."
+        open={asking}
+        onClose={() => settle(false)}
+      >
+        <SignInForm name={signIn} onDone={() => settle(true)} />
+      </Sheet>
+    </CallContext>
+  );
+}
+
+function SignInForm({ name: known, onDone }: { name: string; onDone: () => void }) {
+  const [name, setName] = useState(known);
+  const [password, setPassword] = useState('');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    const answer = await ask('POST', '/api/sign-in', { name, password });
+    if (answer.ok) onDone();
+    else setWrong(answer.sentence);
+  };
+  return (
+    <form onSubmit={submit} className="grid gap-3">
+      <Field label="Name" value={name} onChange={(event) => setName(event.target.value)} autoComplete="username" />
+      <Field
+        label="Password"
+        type="password"
+        value={password}
+        onChange={(event) => setPassword(event.target.value)}
+        autoComplete="current-password"
+      />
+      {wrong !== null && (
+        <Notice tone="stop" live>
+          {wrong}
+        </Notice>
+      )}
+      <Button weight="act" type="submit">
+        Sign in and go on
+      </Button>
+    </form>
+  );
+}

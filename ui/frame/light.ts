@@ -1,0 +1,2 @@
+export type Light = 'day' | 'back-room';
+export const LIGHT_COOKIE = 'fenbrik-light';

@@ -1,0 +1,44 @@
+import Link from 'next/link';
+import { STATIONS, type Station, type StationStanding } from '@/core/machine/station';
+import { StandingSign } from './standing-sign';
+import { STANDING_SIGNS, STATION_NAMES } from './station-words';
+
+interface StationRailProps {
+  jobId: number;
+  here: Station;
+  standings: Record<Station, StationStanding>;
+}
+
+/**
+ * The stations of a job as the edge of a module: all six always in sight and in reach. The notch is where the
+ * customer says yes.
+ */
+export function StationRail({ jobId, here, standings }: StationRailProps) {
+  return (
+    <nav aria-label="Stations" className="no-print px-4 bg-ground pt-2">
+      <ol className="flex">
+        {STATIONS.map((station) => {
+          const current = station === here;
+          return (
+            <li key={station} className={`flex-1 min-w-0 ${station === 'fitting' ? 'ml-5' : ''}`}>
+              <Link
+                href={`/jobs/${jobId}/${station}`}
+                aria-current={current ? 'step' : undefined}
+                className={`group block border-t-4 pt-1.5 ${current ? 'border-act' : 'border-line hover:border-edge'}`}
+              >
+                <span className="flex items-center gap-2 px-1 min-h-7">
+                  <StandingSign standing={standings[station]} />
+                  <span className={`truncate ${current ? 'font-bold wide' : 'font-medium'}`}>
+                    {STATION_NAMES[station]}
+                  </span>
+                  <span className="text-xs text-ink-2 narrow truncate">{STANDING_SIGNS[standings[station]].word}</span>
+                </span>
+                <span aria-hidden="true" className={`block h-1.5 mt-0.5 contacts ${current ? '' : 'opacity-40'}`} />
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,58 @@
+import Link from 'next/link';
+import type { ReactNode } from 'react';
+import type { Light } from './light';
+import { LightSwitch } from './light-switch';
+import { Mark } from './mark';
+
+const PLACES = [
+  { href: '/counter', text: 'Counter' },
+  { href: '/models', text: 'Models' },
+  { href: '/offers', text: 'Offers' },
+] as const;
+
+interface TopBarProps {
+  person: { name: string; role: string };
+  light: Light;
+  here: string;
+  children?: ReactNode;
+}
+
+/** The bar above everything: where else one can go, whose turn it is. */
+export function TopBar({ person, light, here, children }: TopBarProps) {
+  const places = person.role === 'owner' ? [...PLACES, { href: '/people', text: 'People' }] : PLACES;
+  return (
+    <header className="no-print flex items-center gap-x-5 gap-y-1 flex-wrap px-4 min-h-12 border-b border-line bg-sheet">
+      <a href="#work" className="sr-only-focusable px-2 py-1 bg-act text-on-act">
+        To the work
+      </a>
+      <Link href="/counter" className="flex items-center gap-2 font-bold wide text-base tracking-tight">
+        <Mark /> Fenbrik
+      </Link>
+      <nav aria-label="Places" className="flex gap-1">
+        {places.map(({ href, text }) => (
+          <Link
+            key={href}
+            href={href}
+            aria-current={here === href ? 'page' : undefined}
+            className="px-2 py-1.5 text-sm rounded-notch hover:bg-sunk aria-[current=page]:font-semibold aria-[current=page]:underline underline-offset-8 decoration-2 decoration-act"
+          >
+            {text}
+          </Link>
+        ))}
+      </nav>
+      <div className="flex-1 min-w-0">{children}</div>
+      <LightSwitch light={light} />
+      <form action="/api/sign-out" method="post" className="flex items-center gap-2 text-sm">
+        <span className="text-ink-2 max-[1100px]:hidden">
+          {person.name}, {person.role}
+        </span>
+        <button
+          type="submit"
+          className="min-h-9 px-2 underline decoration-edge underline-offset-4 hover:decoration-ink cursor-pointer"
+        >
+          Sign out
+        </button>
+      </form>
+    </header>
+  );
+}

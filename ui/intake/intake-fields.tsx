@@ -1,0 +1,171 @@
+'use client';
+import { type ChangeEvent, useId, useState } from 'react';
+import { capacityText } from '@/core/memory/capacity';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import { parseMoney } from '@/core/pricing/parse-money';
+import { useKeptText } from '../client/use-kept-text';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import { Button } from '../kit/button';
+import { Field, INPUT_LOOK } from '../kit/field';
+
+type Parsed = { ok: true; value: string | number | null } | { ok: false; sentence: string };
+type Parse = (text: string) => Parsed;
+
+const plain: Parse = (text) => ({ ok: true, value: text.trim() });
+
+const capacity: Parse = (text) => {
+  if (text.trim() === '') return { ok: true, value: null };
+  const mib = parseCapacity(text);
+  return mib === null ? { ok: false, sentence: 'Type a size above 0, such as 16 GB.' } : { ok: true, value: mib };
+};
+
+const money: Parse = (text) => {
+  if (text.trim() === '') return { ok: true, value: null };
+  const cents = parseMoney(text);
+  return cents === null || cents <= 0
+    ? { ok: false, sentence: 'Type an amount above 0, such as 90.' }
+    : { ok: true, value: cents };
+};
+
+/** One Intake field: kept while it is typed, saved when it is left. */
+function useIntakeField(name: string, saved: string, parse: Parse) {
+  const { job } = useJob();
+  const { sentence, save } = useSave();
+  const [text, setText, letGo] = useKeptText(`fenbrik.intake.${job.id}.${name}`, saved);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const commit = async (now = text) => {
+    const parsed = parse(now);
+    if (!parsed.ok) {
+      setWrong(parsed.sentence);
+      return;
+    }
+    setWrong(null);
+    if (now === saved) {
+      letGo();
+      return;
+    }
+    const result = await save('PATCH', `/api/jobs/${job.id}/intake`, { [name]: parsed.value });
+    if (result.ok) letGo();
+  };
+  return {
+    input: {
+      value: text,
+      onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => setText(event.target.value),
+      onBlur: () => void commit(),
+    },
+    error: wrong ?? sentence,
+    put: (next: string) => {
+      setText(next);
+      void commit(next);
+    },
+  };
+}
+
+function TextField({
+  name,
+  label,
+  saved,
+  type,
+  autoComplete,
+}: {
+  name: string;
+  label: string;
+  saved: string;
+  type?: string;
+  autoComplete?: string;
+}) {
+  const { input, error } = useIntakeField(name, saved, plain);
+  return <Field label={label} type={type ?? 'text'} autoComplete={autoComplete ?? 'off'} {...input} error={error} />;
+}
+
+export function CustomerFields() {
+  const { job } = useJob();
+  return (
+    <fieldset className="grid gap-2.5">
+      <legend className="text-base font-semibold wide mb-1">Who is it?</legend>
+      <TextField name="customerName" label="Name" saved={job.customer.name} />
+      <div className="grid grid-cols-2 gap-2.5">
+        <TextField name="phone" label="Telephone" saved={job.customer.phone} type="tel" />
+        <TextField name="email" label="E-mail" saved={job.customer.email} type="email" />
+      </div>
+    </fieldset>
+  );
+}
+
+const TARGETS = ['8 GB', '16 GB', '32 GB', '64 GB'] as const;
+
+/** The target; on Intake with the usual sizes ready. */
+export function NeedField({ chips }: { chips: boolean }) {
+  const { job } = useJob();
+  const need = useIntakeField('needMiB', job.needMiB === null ? '' : capacityText(job.needMiB), capacity);
+  return (
+    <div>
+      <Field label="Needs at least" placeholder="open" {...need.input} error={need.error} />
+      {chips && (
+        <div className="flex flex-wrap gap-1 mt-1">
+          {TARGETS.map((target) => (
+            <Button
+              key={target}
+              weight="quiet"
+              onClick={() => need.put(target)}
+              aria-label={`Needs at least ${target}`}
+            >
+              {target}
+            </Button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** The ceiling on what the customer pays, with fitting and tax. */
+export function BudgetField({ hint }: { hint: boolean }) {
+  const { job } = useJob();
+  const budget = useIntakeField('budgetCents', job.budgetCents === null ? '' : String(job.budgetCents / 100), money);
+  return (
+    <Field
+      label="Budget"
+      inputMode="decimal"
+      placeholder="open"
+      unit={job.currency}
+      {...budget.input}
+      error={budget.error}
+      {...(hint ? { hint: 'with fitting and tax' } : {})}
+    />
+  );
+}
+
+export function WishFields() {
+  const { job } = useJob();
+  const id = useId();
+  const complaint = useIntakeField('complaint', job.complaint, plain);
+  return (
+    <fieldset className="grid gap-2.5">
+      <legend className="text-base font-semibold wide mb-1">What do they want?</legend>
+      <div>
+        <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
+          In their words
+        </label>
+        <textarea id={id} rows={2} {...complaint.input} className={INPUT_LOOK} />
+      </div>
+      <div className="grid grid-cols-2 gap-2.5">
+        <NeedField chips />
+        <BudgetField hint />
+      </div>
+    </fieldset>
+  );
+}
+
+export function MachineFields() {
+  const { job } = useJob();
+  return (
+    <fieldset className="grid grid-cols-3 gap-2.5">
+      <legend className="text-base font-semibold wide mb-1">Which machine?</legend>
+      <TextField key={`maker ${job.machine.maker}`} name="machineMaker" label="Maker" saved={job.machine.maker} />
+      <TextField key={`model ${job.machine.name}`} name="machineName" label="Model" saved={job.machine.name} />
+      <TextField key={`serial ${job.machine.serial}`} name="serial" label="Serial number" saved={job.machine.serial} />
+    </fieldset>
+  );
+}

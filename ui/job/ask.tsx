@@ -1,0 +1,84 @@
+'use client';
+import { useState } from 'react';
+import { questionFor } from '@/core/machine/gap-words';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Field } from '../kit/field';
+import { useJob } from './job-context';
+
+/** What is still not known, one question at a time, with the likely answers ready. */
+export function Ask() {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [typed, setTyped] = useState('');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [gap] = job.gaps;
+  if (gap === undefined || gap.what === 'slots') return null;
+  const { text, answer } = questionFor(gap, job.slots, job.limits);
+
+  const tell = async (value: unknown) => {
+    setWrong(null);
+    if (answer.to === 'limit') await save('PUT', `/api/jobs/${job.id}/limits`, { limit: answer.limit, value });
+    if (answer.to === 'slot') {
+      const slots = job.slots.map((slot) =>
+        slot.name === answer.slot && slot.module !== null
+          ? { ...slot, module: { ...slot.module, [answer.field]: value }, moduleSource: 'typed' }
+          : slot,
+      );
+      await save('PUT', `/api/jobs/${job.id}/slots`, { version: job.slotsVersion, slots });
+    }
+    setTyped('');
+  };
+  const submit = () => {
+    if (answer.to !== 'slot') return;
+    const value =
+      answer.field === 'capacityMiB' ? parseCapacity(typed) : /^\d{2,5}$/.test(typed.trim()) ? Number(typed) : null;
+    if (value === null)
+      setWrong(
+        answer.field === 'capacityMiB' ? 'Type a size such as 2 GB.' : 'Type the rate as a number, such as 1333.',
+      );
+    else void tell(value);
+  };
+  return (
+    <section aria-label="Question" className="border-2 border-act bg-sheet px-4 py-3 rounded-notch">
+      <p className="font-semibold mb-2">
+        {text}{' '}
+        {job.gaps.length > 1 && <span className="font-normal text-ink-2">({job.gaps.length - 1} more after this)</span>}
+      </p>
+      <div className="flex flex-wrap items-end gap-2">
+        {answer.to !== 'board' &&
+          answer.likely.map((one) => (
+            <Button key={one.text} disabled={busy} onClick={() => tell(one.value)}>
+              {one.text}
+            </Button>
+          ))}
+        {answer.to === 'slot' && (
+          <form
+            className="flex items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              submit();
+            }}
+          >
+            <Field
+              label="or type it"
+              className="w-32"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              error={wrong}
+            />
+            <Button type="submit" disabled={busy || typed.trim() === ''}>
+              Answer
+            </Button>
+          </form>
+        )}
+      </div>
+      {sentence !== null && (
+        <p role="alert" className="text-stop mt-2">
+          {sentence}
+        </p>
+      )}
+    </section>
+  );
+}

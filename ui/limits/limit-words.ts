@@ -1,0 +1,88 @@
+import type { LimitName, SourceKind } from '@/core/machine/limit';
+import { capacityText } from '@/core/memory/capacity';
+import type { Kind } from '@/core/memory/module';
+import { kindWords } from '@/core/memory/module-words';
+
+/** What kind of value a limit has, which says how it is shown and typed. */
+export type LimitSort = 'capacity' | 'rate' | 'rates' | 'millivolts' | 'words' | 'kinds' | 'number' | 'yes';
+
+interface LimitRow {
+  name: LimitName;
+  text: string;
+  sort: LimitSort;
+  unit?: string;
+  /** words one may choose from */
+  words?: readonly string[];
+  /** the value is a list of such words */
+  list?: boolean;
+  /** shown only where somebody says something */
+  rare?: boolean;
+}
+
+/** The rows of the Limits grid, in the order a technician checks them. */
+export const LIMIT_ROWS: readonly LimitRow[] = [
+  {
+    name: 'generations',
+    text: 'Generation',
+    sort: 'words',
+    words: ['DDR5', 'DDR4', 'DDR3', 'DDR2', 'DDR', 'SDR'],
+    list: true,
+  },
+  { name: 'form', text: 'Form', sort: 'words', words: ['DIMM', 'SO-DIMM'] },
+  { name: 'kinds', text: 'Kinds', sort: 'kinds' },
+  { name: 'voltagesMv', text: 'Voltage', sort: 'millivolts' },
+  { name: 'totalMiB', text: 'Total, by the papers', sort: 'capacity' },
+  { name: 'cpuMaxMiB', text: 'Total, by the CPU', sort: 'capacity' },
+  { name: 'provenTotalMiB', text: 'Total, seen to work', sort: 'capacity' },
+  { name: 'moduleMiB', text: 'Module, by the papers', sort: 'capacity' },
+  { name: 'provenModuleMiB', text: 'Module, seen to work', sort: 'capacity' },
+  { name: 'ratesMTs', text: 'Board rates', sort: 'rates' },
+  { name: 'cpuMaxRateMTs', text: 'CPU rate', sort: 'rate' },
+  { name: 'pairing', text: 'Pairing', sort: 'words', words: ['none', 'advised', 'required'] },
+  { name: 'osVisibleMiB', text: 'Operating system sees', sort: 'capacity' },
+  { name: 'clearanceMm', text: 'Height to spare', sort: 'number', unit: 'mm' },
+  { name: 'maxRanksPerChannel', text: 'Ranks in a channel', sort: 'number', rare: true },
+  { name: 'unevenChannels', text: 'Uneven channels run', sort: 'words', words: ['flex', 'single'], rare: true },
+  { name: 'profiles', text: 'Runs profiles', sort: 'yes', rare: true },
+];
+
+export const SOURCE_WORDS: Record<SourceKind, string> = {
+  technician: 'decided here',
+  evidence: 'seen to work',
+  'lid-label': 'lid label',
+  'board-manual': 'board manual',
+  'cpu-page': 'CPU page',
+  'maker-page': 'maker’s page',
+  reading: 'the machine',
+  standard: 'usual',
+};
+
+const joined = (values: readonly (string | number)[], none: string): string =>
+  values.length === 0 ? none : values.join(' · ');
+
+/** A limit's value as a technician reads it. */
+export function limitText(sort: LimitSort, value: unknown): string {
+  const list = Array.isArray(value) ? value : [value];
+  switch (sort) {
+    case 'capacity':
+      return capacityText(Number(value));
+    case 'rate':
+      return `${value} MT/s`;
+    case 'rates':
+      return joined(list, 'any');
+    case 'millivolts':
+      return `${joined(
+        list.map((mv) => Number(mv) / 1000),
+        '',
+      )} V`;
+    case 'kinds':
+      return joined(
+        (list as Kind[]).map(({ buffering, ecc }) => kindWords(buffering, ecc) || 'unbuffered'),
+        '',
+      );
+    case 'yes':
+      return value === true ? 'yes' : 'no';
+    default:
+      return joined(list, '');
+  }
+}

@@ -1,0 +1,9 @@
+import type { Lane } from '@/core/planning/case';
+
+export const LANE_WORDS: Record<Lane, string> = {
+  original: 'original',
+  'third-party': 'third-party',
+  used: 'used',
+  mixed: 'mixed',
+  none: 'moved round',
+};

@@ -1,0 +1,114 @@
+'use client';
+import Link from 'next/link';
+import { useEffect, useMemo } from 'react';
+import type { PlanCase } from '@/core/planning/case';
+import { planKey, rungsOf } from '@/core/planning/ladder';
+import type { Answer } from '@/core/planning/plan';
+import { useSave } from '../client/use-save';
+import { BudgetField, NeedField } from '../intake/intake-fields';
+import { Ask } from '../job/ask';
+import { useJob } from '../job/job-context';
+import { buttonLook } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { Ladder } from './ladder';
+import { Legend } from './legend';
+import { PlanStrip } from './plan-strip';
+import { RefusedOffers } from './refused-offers';
+import { usePlans } from './use-plans';
+
+/** Plans of the slip by their key, with their place. */
+function usePlaces(): ReadonlyMap<string, number> {
+  const { job } = useJob();
+  return useMemo(
+    () => new Map(job.slip.flatMap((one) => (one.ok ? [[planKey(one.option.shop), one.place] as const] : []))),
+    [job.slip],
+  );
+}
+
+function Planned({ answer, planCase }: { answer: Answer; planCase: PlanCase }) {
+  const { job, looked, look } = useJob();
+  const places = usePlaces();
+  const { busy, sentence, save } = useSave();
+  const rungs = useMemo(() => rungsOf(answer.plans), [answer]);
+  useEffect(() => () => look(null), [look]);
+  const put = async (place: number) => {
+    if (looked === null) return;
+    const { kept, bought } = looked;
+    await save('POST', `/api/jobs/${job.id}/options`, { place, kept, bought });
+  };
+  if (rungs.length === 0) {
+    return (
+      <Notice tone="mind">
+        <p className="font-semibold">No plan: nothing on offer gives this machine more than it has today.</p>
+        <p className="text-ink-2">Look at why offers do not fit below, or at the limits.</p>
+      </Notice>
+    );
+  }
+  return (
+    <>
+      <Legend
+        lanes={new Set(answer.plans.map((plan) => plan.lane))}
+        cares={new Set(answer.plans.map((plan) => plan.care))}
+      />
+      <Ladder
+        rungs={rungs}
+        answer={answer}
+        planCase={planCase}
+        needMiB={job.needMiB}
+        budgetCents={job.budgetCents}
+        looked={looked}
+        places={places}
+        onLook={look}
+        onPut={put}
+      />
+      {looked !== null && (
+        <PlanStrip plan={looked} planCase={planCase} places={places} busy={busy} sentence={sentence} onPut={put} />
+      )}
+    </>
+  );
+}
+
+/** Options: the ladder, the two lines that steer it, and the plan that is looked at. */
+export function OptionsStation() {
+  const { job } = useJob();
+  const planning = usePlans(job.planCase);
+  if (job.planCase === null) {
+    return (
+      <div className="grid gap-3">
+        <h1 className="text-lg">Options</h1>
+        <p>The ladder is drawn once the machine is known.</p>
+        <Ask />
+        {job.slots.length === 0 && (
+          <Link href={`/jobs/${job.id}/intake`} className={buttonLook('act', 'w-fit')}>
+            To Intake
+          </Link>
+        )}
+      </div>
+    );
+  }
+  return (
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-1">
+        <h1 className="text-lg flex-1 min-w-48">Every upgrade that is worth its money</h1>
+        <div className="w-32">
+          <NeedField chips={false} />
+        </div>
+        <div className="w-40">
+          <BudgetField hint={false} />
+        </div>
+      </div>
+      {planning.state === 'planning' && (
+        <p role="status" className="py-10 text-center text-ink-2">
+          Trying every set of {job.planCase.offers.length} offers…
+        </p>
+      )}
+      {planning.state === 'failed' && (
+        <Notice tone="stop" live>
+          The plans could not be worked out. Load the page again; if it stays so, tell us the job’s number, {job.id}.
+        </Notice>
+      )}
+      {planning.state === 'done' && <Planned answer={planning.answer} planCase={job.planCase} />}
+      {planning.state === 'done' && <RefusedOffers answer={planning.answer} planCase={job.planCase} />}
+    </div>
+  );
+}

@@ -1,0 +1,125 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import type { SlipOption } from '../job/job-view';
+import { Button, buttonLook } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { OptionColumn } from './option-column';
+import { SentVersions } from './sent-versions';
+import { ShopSide } from './shop-side';
+
+function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<typeof useSave> }) {
+  const { job } = useJob();
+  const { busy, save } = onSave;
+  const suggested = job.suggested === entry.place;
+  const drop = () => save('DELETE', `/api/jobs/${job.id}/options/${entry.place}`);
+  if (!entry.ok) {
+    return (
+      <article
+        className="bg-sheet border-t-4 border-stop px-4 py-3 grid gap-2 content-start"
+        aria-label={`Option ${entry.place}`}
+      >
+        <p className="text-sm text-ink-2">Option {entry.place}</p>
+        <p className="text-stop font-medium">{entry.sentence}</p>
+        <Button disabled={busy} onClick={drop}>
+          Take it off
+        </Button>
+      </article>
+    );
+  }
+  return (
+    <OptionColumn option={entry.option} currency={job.currency} taxBp={job.taxBp} suggested={suggested}>
+      <ShopSide option={entry.option} currency={job.currency} />
+      <div className="flex gap-3 flex-wrap">
+        <Button
+          weight="quiet"
+          disabled={busy}
+          onClick={() => save('PUT', `/api/jobs/${job.id}/suggestion`, { place: suggested ? null : entry.place })}
+        >
+          {suggested ? 'Suggest none' : 'Suggest this one'}
+        </Button>
+        <Button weight="quiet" disabled={busy} onClick={drop} aria-label={`Take option ${entry.place} off the slip`}>
+          Take it off
+        </Button>
+      </div>
+    </OptionColumn>
+  );
+}
+
+function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = onSave;
+  const [sent, setSent] = useState<string | null>(null);
+  const ready = job.slip.flatMap((entry) => (entry.ok ? [entry.option] : []));
+  const nameless = job.customer.name === '';
+  const send = async () => {
+    const seen = ready.map(({ place, totalCents }) => ({ place, totalCents }));
+    const result = await save<{ number: string }>('POST', `/api/jobs/${job.id}/quote`, { seen });
+    if (result.ok) setSent(result.value.number);
+  };
+  return (
+    <div className="grid gap-2">
+      {sentence !== null && (
+        <Notice tone="stop" live>
+          {sentence}
+        </Notice>
+      )}
+      {sent !== null && job.slip.length === 0 && (
+        <Notice tone="good" live>
+          Quote {sent} is sent and kept. Its prices hold whatever the offers do.
+        </Notice>
+      )}
+      {job.slip.length > 0 && (
+        <div className="flex flex-wrap items-center gap-3">
+          <Button weight="act" disabled={busy || nameless || ready.length !== job.slip.length} onClick={send}>
+            {busy
+              ? 'Sending…'
+              : `Send ${ready.length === 1 ? '1 option' : `${ready.length} options`}${nameless ? '' : ` to ${job.customer.name}`}`}
+          </Button>
+          <span className="text-sm text-ink-2">
+            {nameless ? (
+              <>
+                The quote needs the customer’s name:{' '}
+                <Link href={`/jobs/${job.id}/intake`} className="underline">
+                  type it on Intake
+                </Link>
+              </>
+            ) : (
+              `Prices are frozen for ${job.validityDays} days; you get a link and a PDF to hand over.`
+            )}
+          </span>
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** Quote: the options side by side as they will read, what they leave the shop, and the way out of the door. */
+export function QuoteStation() {
+  const { job } = useJob();
+  const onSave = useSave();
+  return (
+    <div className="grid gap-3">
+      <h1 className="text-lg">{job.slip.length === 0 ? 'Quote' : 'This goes to the customer'}</h1>
+      {job.slip.length === 0 && (
+        <p>
+          {job.sent.length === 0 ? 'Nothing is on the slip yet.' : 'To send a new version, choose its options.'}{' '}
+          <Link href={`/jobs/${job.id}/options`} className={buttonLook('quiet')}>
+            To the ladder
+          </Link>
+        </p>
+      )}
+      <div
+        className={`grid gap-3 items-stretch ${job.slip.length > 1 ? 'md:grid-cols-2' : ''} ${job.slip.length > 2 ? 'xl:grid-cols-3' : ''}`}
+      >
+        {job.slip.map((entry) => (
+          <DraftColumn key={entry.place} entry={entry} onSave={onSave} />
+        ))}
+      </div>
+      <SendBar onSave={onSave} />
+      <SentVersions />
+    </div>
+  );
+}
