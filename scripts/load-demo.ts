@@ -35,13 +35,16 @@ async function state(jobId: number): Promise<JobState> {
   return read;
 }
 
-/** What a good technician would put on the slip: the cheapest that reaches the need, the original beside it, one more. */
+/** What a good technician would put on the slip: the cheapest that reaches the need, the original beside it, more or, beyond the papers, less. */
 function pick(plans: readonly Plan[], needMiB: number): Plan[] {
   const enough = plans.filter((plan) => plan.totalMiB >= needMiB).sort((a, b) => a.priceCents - b.priceCents);
   const calm = enough.find((plan) => plan.care === 'clear' && plan.lane === 'third-party') ?? enough[0];
   const original = enough.find((plan) => plan.lane === 'original' && plan.totalMiB === calm?.totalMiB);
   const more = enough.find((plan) => plan.totalMiB > (calm?.totalMiB ?? 0) && plan.lane === 'third-party');
-  return [calm, original, more].filter((plan) => plan !== undefined);
+  const [within] = plans
+    .filter((plan) => plan.care === 'clear' && plan.lane === 'third-party' && plan.totalMiB < (calm?.totalMiB ?? 0))
+    .sort((a, b) => b.totalMiB - a.totalMiB || a.priceCents - b.priceCents);
+  return [calm, original, more ?? within].filter((plan) => plan !== undefined);
 }
 
 async function readAndCredit(caller: Caller, jobId: number, story: Story): Promise<void> {

@@ -29,11 +29,13 @@ export interface JobInput {
   goal: Goal;
 }
 
-/** Weighs claims, filled up with what is usual for the generation that they tell. */
+/** Weighs claims; where nobody says anything, what is usual for the generation stands in. */
 export function limitsOfClaims(claims: readonly Claim[]): Limits {
   const told = weigh(claims);
   const [generation] = told.generations?.value ?? [];
-  return generation === undefined ? told : weigh([...claims, ...claimsOfStandard(generation)]);
+  if (generation === undefined) return told;
+  const standIns = claimsOfStandard(generation).filter(({ limit }) => told[limit] === null);
+  return weigh([...claims, ...standIns]);
 }
 
 /** The machine of the case; what no source tells stays unknown, but for the generation and form it needs. */

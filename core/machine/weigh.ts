@@ -37,6 +37,13 @@ function compareClaims(a: Claim, b: Claim): number {
   return SOURCE_KINDS.indexOf(a.source.kind) - SOURCE_KINDS.indexOf(b.source.kind);
 }
 
+/** Does a source say something else? Naming part of a list is no other word: the machine shows only what is in it. */
+function contradicts(holding: unknown, other: unknown): boolean {
+  if (!Array.isArray(holding) || !Array.isArray(other)) return JSON.stringify(holding) !== JSON.stringify(other);
+  const held = holding.map((one) => JSON.stringify(one));
+  return other.some((one) => !held.includes(JSON.stringify(one)));
+}
+
 /**
  * Weighs claims: for each limit the weightiest source's word holds, of equally weighty papers the tightest
  * ceiling. What the others say is kept beside it.
@@ -46,7 +53,7 @@ export function weigh(claims: readonly Claim[]): Limits {
     const [first, ...rest] = claims.filter((claim) => claim.limit === name).sort(compareClaims);
     if (first === undefined) return [name, null];
     const others = rest.map(({ value, source }) => ({ value, source }));
-    const contested = others.some((other) => JSON.stringify(other.value) !== JSON.stringify(first.value));
+    const contested = others.some((other) => contradicts(first.value, other.value));
     return [name, { value: first.value, source: first.source, others, contested }];
   });
   return Object.fromEntries(entries) as Limits;

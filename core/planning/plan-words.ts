@@ -14,17 +14,20 @@ export function boughtText(planCase: PlanCase, plan: Plan): string {
   return texts.length === 0 ? 'nothing new: the same modules in other slots' : texts.join(' and ');
 }
 
+/** `the old module`, `both old modules`, `all 3 old modules`. */
+function allOf(count: number): string {
+  if (count === 1) return 'the old module';
+  return count === 2 ? 'both old modules' : `all ${count} old modules`;
+}
+
 /** What becomes of the modules that are in the machine. */
 export function fateText(planCase: PlanCase, plan: Plan): string {
   const all = planCase.installed.length;
   const out = all - plan.kept.length;
+  const plural = all === 1 ? 's' : '';
   if (all === 0) return 'the sockets were empty';
-  if (out === 0) return all === 1 ? 'the old module stays' : `all ${all} old modules stay`;
-  return out === all
-    ? all === 1
-      ? 'the old module comes out'
-      : `all ${all} old modules come out`
-    : `${out} of ${all} old modules come out`;
+  if (out === 0) return `${allOf(all)} stay${plural}`;
+  return out === all ? `${allOf(all)} come${plural} out` : `${out} of ${all} old modules out`;
 }
 
 /** How it will run: `2400 MT/s, dual channel`. */

@@ -65,24 +65,25 @@ function partText(offer: Offer): string {
   return `${pack}${moduleText(offer.module)}`;
 }
 
+function line(kind: QuoteLine['kind'], text: string, quantity: number, eachCents: number): QuoteLine {
+  return { kind, text, origin: null, quantity, eachCents, totalCents: quantity * eachCents };
+}
+
+/** Credits for the modules that are taken out, equal ones together. */
+function creditLines(planCase: PlanCase, plan: Plan): QuoteLine[] {
+  const lines = new Map<string, QuoteLine>();
+  for (const { slot, module, creditCents } of planCase.installed) {
+    if (plan.kept.includes(slot) || !creditCents) continue;
+    const text = `We take your ${capacityText(module.capacityMiB)} module`;
+    const key = `${text} ${creditCents}`;
+    lines.set(key, line('credit', text, (lines.get(key)?.quantity ?? 0) + 1, -creditCents));
+  }
+  return [...lines.values()];
+}
+
 function serviceLines(planCase: PlanCase, plan: Plan): QuoteLine[] {
   const labour = planCase.labourCents ?? 0;
-  const removed = planCase.installed.filter(({ slot }) => !plan.kept.includes(slot));
-  const credits = removed.filter(({ creditCents }) => (creditCents ?? 0) > 0);
-  const line = (kind: QuoteLine['kind'], text: string, cents: number): QuoteLine => ({
-    kind,
-    text,
-    origin: null,
-    quantity: 1,
-    eachCents: cents,
-    totalCents: cents,
-  });
-  return [
-    ...(labour > 0 ? [line('labour', 'Fitting and test', labour)] : []),
-    ...credits.map(({ module, creditCents }) =>
-      line('credit', `We take your ${capacityText(module.capacityMiB)} module`, -(creditCents ?? 0)),
-    ),
-  ];
+  return [...(labour > 0 ? [line('labour', 'Fitting and test', 1, labour)] : []), ...creditLines(planCase, plan)];
 }
 
 /** What sits where today and after the plan, slot by slot as the machine lists them. */

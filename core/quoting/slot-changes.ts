@@ -10,6 +10,8 @@ export interface SlotChange {
   /** MiB; null: empty */
   now: number | null;
   nowKnown: boolean;
+  /** the rate of the module that is in it is still asked */
+  rateAsked: boolean;
   /** what happens to the module that is in the slot */
   leaves: 'stays' | 'out' | 'moves' | null;
   after: number | null;
@@ -27,7 +29,14 @@ export function slotChanges(slots: readonly JobSlot[], plan: Plan | null, offers
   return slots.map(({ name, channel, soldered, module }) => {
     const now = module?.capacityMiB ?? null;
     const seat = plan?.placement[name];
-    const base = { slot: name, channel, soldered, now, nowKnown: module === null || now !== null };
+    const base = {
+      slot: name,
+      channel,
+      soldered,
+      now,
+      nowKnown: module === null || now !== null,
+      rateAsked: module !== null && module.rateMTs === null,
+    };
     if (plan === null || soldered) {
       return {
         ...base,

@@ -30,7 +30,7 @@ const TEXTS: Record<BarLook, string> = {
 
 /** A module seen from its side, with contacts and notch; soldered memory as chips on the board. */
 export function ModuleBar({ x, y, width, height, look, text }: ModuleBarProps) {
-  const notch = x + width * 0.44;
+  const notch = x + width * 0.72;
   const body = height - 4;
   const hollow = look === 'leaving' || look === 'empty' || look === 'asked';
   return (
@@ -50,7 +50,7 @@ export function ModuleBar({ x, y, width, height, look, text }: ModuleBarProps) {
       ) : (
         <>
           <path
-            d={`M${x} ${y}h${width}v${body}H${notch + 7}v-4h-7v4H${x}z`}
+            d={hollow ? `M${x} ${y}h${width}v${body}H${x}z` : `M${x} ${y}h${width}v${body}H${notch + 7}v-4h-7v4H${x}z`}
             className={`${FILLS[look]} ${hollow ? 'stroke-edge' : ''}`}
             strokeWidth={hollow ? 1.4 : 0}
             strokeDasharray={look === 'empty' ? '4 3' : look === 'leaving' ? '1.5 2.5' : undefined}

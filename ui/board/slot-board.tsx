@@ -17,6 +17,7 @@ function nowLook(change: SlotChange): { look: BarLook; text: string } {
   if (change.soldered) return { look: 'soldered', text: change.now === null ? '?' : capacityText(change.now) };
   if (!change.nowKnown) return { look: 'asked', text: 'how much?' };
   if (change.now === null) return { look: 'empty', text: 'empty' };
+  if (change.rateAsked) return { look: 'asked', text: `${capacityText(change.now)}, rate?` };
   const gone = change.leaves === 'out' || change.leaves === 'moves';
   return { look: gone ? 'leaving' : 'fitted', text: capacityText(change.now) };
 }
@@ -30,7 +31,8 @@ function afterLook(change: SlotChange): { look: BarLook; text: string } {
 
 function inWords(change: SlotChange, planned: boolean): string {
   const now = change.now === null ? (change.nowKnown ? 'empty' : 'a module of unknown size') : capacityText(change.now);
-  const what = `${change.slot}, channel ${change.channel}${change.soldered ? ', soldered' : ''}: ${now}`;
+  const asked = change.rateAsked ? ', its rate is not known' : '';
+  const what = `${change.slot}, channel ${change.channel}${change.soldered ? ', soldered' : ''}: ${now}${asked}`;
   if (!planned || change.soldered) return what;
   return `${what}; after: ${afterLook(change).text}`;
 }

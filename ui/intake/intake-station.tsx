@@ -13,9 +13,9 @@ export function IntakeStation({ models }: { models: readonly LibraryModel[] }) {
   return (
     <div className="grid gap-4">
       <h1 className="sr-only">Intake</h1>
-      <ReportField jobId={job.id} models={models} />
+      <ReportField jobId={job.id} known={job.slots.length > 0} models={models} />
       <Ask />
-      <div className="grid gap-5 md:grid-cols-2">
+      <div className="grid gap-5 md:grid-cols-2 items-start">
         <CustomerFields />
         <WishFields />
       </div>

@@ -25,8 +25,15 @@ async function fileText(file: File): Promise<string> {
   return new TextDecoder(encoding).decode(bytes);
 }
 
+interface ReportFieldProps {
+  jobId: number;
+  /** the machine is known already: models are offered only for what is typed */
+  known: boolean;
+  models: readonly LibraryModel[];
+}
+
 /** The one field that takes anything: a dropped report, pasted text, or the name of a model. */
-export function ReportField({ jobId, models }: { jobId: number; models: readonly LibraryModel[] }) {
+export function ReportField({ jobId, known, models }: ReportFieldProps) {
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [over, setOver] = useState(false);
@@ -35,7 +42,10 @@ export function ReportField({ jobId, models }: { jobId: number; models: readonly
   const { busy, sentence, save } = useSave();
   const [fault, setFault] = useState<string | null>(null);
   const wanted = useDeferredValue(text);
-  const likely = useMemo(() => matchModels(models, wanted), [models, wanted]);
+  const likely = useMemo(
+    () => (known && wanted.trim() === '' ? [] : matchModels(models, wanted)),
+    [known, models, wanted],
+  );
 
   const take = async (input: string, sourceName: string) => {
     setFault(null);

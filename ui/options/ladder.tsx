@@ -1,7 +1,7 @@
 'use client';
 import { max } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
-import { type KeyboardEvent, useMemo, useRef } from 'react';
+import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, type Rung } from '@/core/planning/ladder';
@@ -25,6 +25,8 @@ interface LadderProps {
 }
 
 const RIGHT_ROOM = 28;
+/** Room for the ground and the rungs below the wanted one, px. */
+const GROUND_HEIGHT = 150;
 
 /** The rung to stand on first: the lowest that reaches the need, else the lowest. */
 function startKey(rungs: readonly Rung[], needMiB: number | null): string | null {
@@ -60,47 +62,48 @@ export function Ladder({ rungs, answer, planCase, needMiB, budgetCents, looked, 
     if (plan !== undefined) onLook(plan);
     marks.current.get(next)?.focus();
   };
+  const first = useRef(startKey(rungs, needMiB));
+  useEffect(() => {
+    const box = ref.current;
+    const row = first.current === null ? null : marks.current.get(first.current)?.closest('li');
+    if (box === null || row == null) return;
+    // The rung that is wanted stands low in the box, with what is more above it.
+    box.scrollTop = row.offsetTop + row.offsetHeight - box.clientHeight + GROUND_HEIGHT;
+  }, [ref]);
+  useEffect(() => {
+    if (lookedKey !== null) marks.current.get(lookedKey)?.scrollIntoView({ block: 'nearest' });
+  }, [lookedKey]);
   const markRef = (key: string) => (element: HTMLButtonElement | null) => {
     if (element === null) marks.current.delete(key);
     else marks.current.set(key, element);
   };
-  const budgetX = budgetCents === null ? null : scale(budgetCents);
+  const axisEnd = scale.range()[1] ?? 0;
+  const budgetX = budgetCents === null || scale(budgetCents) > axisEnd ? null : scale(budgetCents);
   const { totalMiB, rateMTs } = answer.baseline;
   return (
-    <div ref={ref}>
-      <PriceAxis scale={scale} currency={currency} budgetCents={budgetCents} />
-      <div className="relative">
-        {budgetX !== null && budgetX < width - LABEL_WIDTH && (
-          <div
-            aria-hidden="true"
-            className="absolute inset-y-0 right-0 border-l-2 border-act bg-sunk/50 pointer-events-none"
-            style={{ left: LABEL_WIDTH + budgetX }}
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: the marks within take the keys; this only lets the box be scrolled
+    <section ref={ref} aria-label="Ladder" tabIndex={0} className="ladder-box">
+      <PriceAxis scale={scale} currency={currency} budgetX={budgetX} />
+      <ol onKeyDown={onKeyDown} aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip">
+        {downwards.map((rung) => (
+          <RungRow
+            key={rung.totalMiB}
+            rung={rung}
+            planCase={planCase}
+            scale={scale}
+            currency={currency}
+            todayMiB={totalMiB}
+            needMiB={needMiB}
+            budgetX={budgetX}
+            looked={lookedKey}
+            focusKey={focusKey}
+            places={places}
+            onLook={onLook}
+            markRef={markRef}
           />
-        )}
-        <ol
-          className="relative"
-          onKeyDown={onKeyDown}
-          aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip"
-        >
-          {downwards.map((rung) => (
-            <RungRow
-              key={rung.totalMiB}
-              rung={rung}
-              planCase={planCase}
-              scale={scale}
-              currency={currency}
-              todayMiB={totalMiB}
-              needMiB={needMiB}
-              looked={lookedKey}
-              focusKey={focusKey}
-              places={places}
-              onLook={onLook}
-              markRef={markRef}
-            />
-          ))}
-        </ol>
-      </div>
-      <div className="flex items-center gap-3 pt-1.5 ground-hatch">
+        ))}
+      </ol>
+      <div className="flex items-center gap-3 pt-1.5 ground-hatch sticky bottom-0 z-20">
         <span className="text-lg font-bold wide shrink-0" style={{ width: LABEL_WIDTH - 12 }}>
           {totalMiB === 0 ? 'empty' : capacityText(totalMiB)}
         </span>
@@ -109,6 +112,6 @@ export function Ladder({ rungs, answer, planCase, needMiB, budgetCents, looked, 
           {rateMTs === null ? '' : `, at ${rateMTs} MT/s and ${answer.baseline.bandwidthMBs.toLocaleString('en')} MB/s`}
         </span>
       </div>
-    </div>
+    </section>
   );
 }

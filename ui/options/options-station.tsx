@@ -46,10 +46,6 @@ function Planned({ answer, planCase }: { answer: Answer; planCase: PlanCase }) {
   }
   return (
     <>
-      <Legend
-        lanes={new Set(answer.plans.map((plan) => plan.lane))}
-        cares={new Set(answer.plans.map((plan) => plan.care))}
-      />
       <Ladder
         rungs={rungs}
         answer={answer}
@@ -87,13 +83,21 @@ export function OptionsStation() {
     );
   }
   return (
-    <div className="grid gap-2">
-      <div className="flex flex-wrap items-end gap-x-5 gap-y-1">
-        <h1 className="text-lg flex-1 min-w-48">Every upgrade that is worth its money</h1>
-        <div className="w-32">
+    <div className="options-station">
+      <h1 className="sr-only">Options: every upgrade that is worth its money</h1>
+      <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
+        <div className="flex-1 min-w-64">
+          {planning.state === 'done' && (
+            <Legend
+              lanes={new Set(planning.answer.plans.map((plan) => plan.lane))}
+              cares={new Set(planning.answer.plans.map((plan) => plan.care))}
+            />
+          )}
+        </div>
+        <div className="w-28">
           <NeedField chips={false} />
         </div>
-        <div className="w-40">
+        <div className="w-36">
           <BudgetField hint={false} />
         </div>
       </div>

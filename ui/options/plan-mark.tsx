@@ -36,7 +36,7 @@ export function PlanMark({ plan, currency, x, y, looked, place, reachable, onLoo
       aria-pressed={looked}
       aria-label={words.filter(Boolean).join(', ')}
       onClick={onLook}
-      className={`absolute -translate-x-1/2 -translate-y-1/2 w-[26px] h-[26px] rounded-full cursor-pointer ${looked ? 'text-act z-10 outline-3 outline-act outline-offset-1' : 'text-ink hover:text-act'}`}
+      className={`absolute -translate-x-1/2 -translate-y-1/2 w-[26px] h-[26px] rounded-full cursor-pointer scroll-mt-16 scroll-mb-24 ${looked ? 'text-act z-10 outline-3 outline-act outline-offset-1' : 'text-ink hover:text-act'}`}
       style={{ left: x, top: y }}
     >
       <PlanShape lane={plan.lane} care={plan.care} reuse={plan.reuse} />

@@ -63,7 +63,7 @@ export function PlanStrip({ plan, planCase, places, busy, sentence, onPut }: Pla
   return (
     <section
       aria-label="The plan you look at"
-      className="bg-sheet border-2 border-act px-4 py-2.5 sticky bottom-0 z-30 max-h-[46dvh] overflow-auto"
+      className="bg-sheet border-2 border-act px-4 py-2.5 shrink-0 max-h-[42dvh] overflow-auto"
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
         <h2 className="text-base">

@@ -5,14 +5,15 @@ import { LABEL_WIDTH } from './rung-row';
 interface PriceAxisProps {
   scale: ScaleLinear<number, number>;
   currency: string;
-  budgetCents: number | null;
+  /** px; null: none in the picture */
+  budgetX: number | null;
 }
 
 /** The price axis that all rungs share; it begins at zero. */
-export function PriceAxis({ scale, currency, budgetCents }: PriceAxisProps) {
+export function PriceAxis({ scale, currency, budgetX }: PriceAxisProps) {
   const ticks = scale.ticks(7).filter((tick) => tick % 100 === 0);
   return (
-    <div className="sticky top-0 z-20 bg-ground border-b-2 border-edge h-8 flex text-xs text-ink-2" aria-hidden="true">
+    <div className="sticky top-0 z-20 bg-ground border-b-2 border-edge h-10 flex text-xs text-ink-2" aria-hidden="true">
       <div className="shrink-0 self-end pb-1 narrow" style={{ width: LABEL_WIDTH }}>
         total, with fitting
       </div>
@@ -26,10 +27,10 @@ export function PriceAxis({ scale, currency, budgetCents }: PriceAxisProps) {
             {moneyText(tick, currency).replace(/[.,]00$/, '')}
           </span>
         ))}
-        {budgetCents !== null && scale(budgetCents) <= (scale.range()[1] ?? 0) && (
+        {budgetX !== null && (
           <span
-            className="absolute top-0 text-[12px] leading-3 font-semibold text-act whitespace-nowrap -translate-x-1/2"
-            style={{ left: scale(budgetCents) }}
+            className="absolute top-0 text-xs leading-4 font-semibold text-act whitespace-nowrap -translate-x-1/2"
+            style={{ left: Math.max(budgetX, 24) }}
           >
             budget ▾
           </span>

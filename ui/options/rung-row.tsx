@@ -20,6 +20,8 @@ interface RungRowProps {
   currency: string;
   todayMiB: number;
   needMiB: number | null;
+  /** where the budget ends on the axis, px; null: no budget, or beyond the picture */
+  budgetX: number | null;
   looked: string | null;
   focusKey: string | null;
   places: ReadonlyMap<string, number>;
@@ -48,7 +50,8 @@ function SavingSpan({ rung, scale, currency }: Pick<RungRowProps, 'rung' | 'scal
 
 /** One rung: its total, all plans that end there on the shared price axis, and the best of them in words. */
 export function RungRow(props: RungRowProps) {
-  const { rung, planCase, scale, currency, todayMiB, needMiB, looked, focusKey, places, onLook, markRef } = props;
+  const { rung, planCase, scale, currency, todayMiB, needMiB, budgetX, looked, focusKey, places, onLook, markRef } =
+    props;
   const xs = rung.plans.map((plan) => scale(plan.priceCents));
   const rows = dodge(xs, MARK_APART);
   const spanHeight = rung.saving === null ? 4 : SPAN_HEIGHT + 2;
@@ -57,15 +60,24 @@ export function RungRow(props: RungRowProps) {
   const { best } = rung;
   const added = rung.totalMiB - todayMiB;
   return (
-    <li className={`border-b border-line pt-1 pb-1 ${below ? 'opacity-75' : ''}`}>
+    <li data-rung={rung.totalMiB} className={`border-b border-line pt-1 pb-1`}>
       <div className="flex">
         <div className="shrink-0 pt-1" style={{ width: LABEL_WIDTH }}>
-          <span className="block text-lg font-bold wide leading-6">{capacityText(rung.totalMiB)}</span>
+          <span className={`block text-lg wide leading-6 ${below ? 'font-medium text-ink-2' : 'font-bold'}`}>
+            {capacityText(rung.totalMiB)}
+          </span>
           <span className="block text-xs text-ink-2 narrow">
             {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
           </span>
         </div>
         <div className="relative flex-1 min-w-0" style={{ height }}>
+          {budgetX !== null && (
+            <div
+              aria-hidden="true"
+              className="absolute -inset-y-1 right-0 border-l-2 border-act bg-sunk/60"
+              style={{ left: budgetX }}
+            />
+          )}
           <SavingSpan rung={rung} scale={scale} currency={currency} />
           {rung.plans.map((plan, index) => {
             const key = planKey(plan);
@@ -86,7 +98,7 @@ export function RungRow(props: RungRowProps) {
           })}
         </div>
       </div>
-      <p className="text-sm leading-5" style={{ paddingLeft: LABEL_WIDTH }}>
+      <p className="text-sm leading-5 narrow" style={{ paddingLeft: LABEL_WIDTH }}>
         <button
           type="button"
           tabIndex={-1}
@@ -95,7 +107,7 @@ export function RungRow(props: RungRowProps) {
         >
           <strong>{moneyText(best.priceCents, currency)}</strong> {boughtText(planCase, best)}{' '}
           <span className="text-ink-2">
-            · {moneyText(best.perGiBCents, currency)} per GB · {runText(best)} · {freeText(best)} ·{' '}
+            · {moneyText(best.perGiBCents, currency)}/GB · {runText(best)} · {freeText(best)} ·{' '}
             {fateText(planCase, best)}
             {best.care !== 'clear' && ` · ${best.care}`}
           </span>

@@ -27,7 +27,7 @@ export function SentVersions() {
       {job.sent.map((version) => (
         <div
           key={version.number}
-          className={`bg-sheet border px-4 py-2.5 flex flex-wrap items-center gap-x-4 gap-y-2 ${version.state === 'sent' ? 'border-edge' : 'border-line opacity-80'}`}
+          className={`bg-sheet border px-4 py-2.5 flex flex-wrap items-center gap-x-4 gap-y-2 ${version.state === 'sent' ? 'border-edge' : 'border-line'}`}
         >
           <div className="flex-1 min-w-60">
             <p className="font-semibold">
