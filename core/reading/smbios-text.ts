@@ -99,9 +99,10 @@ function arraysOf(blocks: readonly TextBlock[]): Arrays {
   const arrays = blocks.filter(
     ({ title, fields }) => title === 'Physical Memory Array' && /^(system memory)?$/i.test(fields.get('Use') ?? ''),
   );
+  // "None" says something here: no error correction.
   const corrections = arrays
-    .map(({ fields }) => meant(fields.get('Error Correction Type')))
-    .filter((one) => one !== null);
+    .map(({ fields }) => fields.get('Error Correction Type') ?? 'Unknown')
+    .filter((text) => !/^unknown$/i.test(text));
   const devices = arrays.map(({ fields }) => fields.get('Number Of Devices') ?? '');
   return {
     slotCount: sumKnown(devices.map((text) => (/^\d{1,4}$/.test(text) ? Number(text) : null))),

@@ -1,5 +1,6 @@
 'use client';
 import { type DragEvent, useDeferredValue, useId, useMemo, useState } from 'react';
+import { decodeText } from '@/core/reading/decode-text';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -16,14 +17,6 @@ interface Recognised {
 }
 
 const MOST_FILE_BYTES = 8 * 1024 * 1024;
-
-/** Text of a dropped file; UTF-16 with a byte order mark too, as some shells write it. */
-async function fileText(file: File): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const encoding =
-    bytes[0] === 0xff && bytes[1] === 0xfe ? 'utf-16le' : bytes[0] === 0xfe && bytes[1] === 0xff ? 'utf-16be' : 'utf-8';
-  return new TextDecoder(encoding).decode(bytes);
-}
 
 interface ReportFieldProps {
   jobId: number;
@@ -66,7 +59,7 @@ export function ReportField({ jobId, known, models }: ReportFieldProps) {
       setFault(`${file.name} has over 8 MiB: a memory report is far smaller.`);
       return;
     }
-    const dropped = await fileText(file);
+    const dropped = decodeText(new Uint8Array(await file.arrayBuffer()));
     setText(dropped);
     setFileName(file.name);
     await take(dropped, file.name);

@@ -1,0 +1,11 @@
+#!/usr/bin/env node
+// npm test: all set-up that is missing, then format, lint, types, unit, database and browser tests.
+import { needModules, needNode, needPackages } from './setup.mjs';
+
+needNode();
+needPackages(['postgresql', 'chromium', 'poppler-utils']);
+needModules();
+const { register } = await import('tsx/esm/api');
+register();
+const { test } = await import('./test.ts');
+await test(process.argv.slice(2));
