@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { giveUp, ROOT, say } from './setup.mjs';
+import { ROOT, say } from './setup.mjs';
 
 const SOURCES = [
   'app',
@@ -37,7 +37,11 @@ function sourceHash(): string {
   return hash.digest('hex');
 }
 
-/** Builds the application, unless this very source is built already. */
+/**
+ * Builds the application, unless this very source is built already.
+ *
+ * @throws Error with the end of what the build said, where it fails
+ */
 export function needBuild(): void {
   const stamp = join(ROOT, '.next', 'fenbrik-source');
   const hash = sourceHash();
@@ -48,6 +52,6 @@ export function needBuild(): void {
     encoding: 'utf8',
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', CI: '1' },
   });
-  if (built.status !== 0) giveUp(`the build failed:\n${`${built.stdout}\n${built.stderr}`.slice(-4000)}`);
+  if (built.status !== 0) throw new Error(`the build failed:\n${`${built.stdout}\n${built.stderr}`.slice(-4000)}`);
   writeFileSync(stamp, hash);
 }

@@ -11,7 +11,7 @@ import { maybeShop } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
-import { ROOT, say } from './setup.mjs';
+import { giveUp, ROOT, say } from './setup.mjs';
 
 const DEFAULT_PORT = 4180;
 const STOP_MS = 5_000;
@@ -76,7 +76,12 @@ async function answers(url: string, child: ChildProcess): Promise<boolean> {
 export async function start(): Promise<void> {
   const cluster = await database();
   await prepare();
-  needBuild();
+  try {
+    needBuild();
+  } catch (cause) {
+    if (cluster?.started) cluster.stop();
+    giveUp(cause instanceof Error ? cause.message : String(cause));
+  }
   const port = await freePort(Number(process.env.PORT) || DEFAULT_PORT);
   const app = program(
     [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],

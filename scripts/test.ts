@@ -63,11 +63,17 @@ function jest(name: string, pattern: string, more: string[] = []): Suite {
   };
 }
 
-const build: Suite = {
-  name: 'build',
-  run: () => {
-    needBuild();
-    return { passed: 1, failed: 0 };
+/** The built application, driven by a real browser; a build that fails is a failure like any other. */
+const browser: Suite = {
+  name: 'browser',
+  run: (cluster) => {
+    try {
+      needBuild();
+    } catch (cause) {
+      console.error(cause instanceof Error ? cause.message : cause);
+      return { passed: 0, failed: 1 };
+    }
+    return jest('browser', 'e2e/.*\\.spec\\.ts$', ['--runInBand', '--testTimeout', '180000']).run(cluster);
   },
 };
 
@@ -77,8 +83,7 @@ const SUITES: readonly Suite[] = [
   check('types', 'tsc', ['--noEmit']),
   jest('unit', '(?<!\\.db)\\.test\\.tsx?$', ['--maxWorkers', '2']),
   jest('database', '\\.db\\.test\\.ts$', ['--runInBand']),
-  build,
-  jest('browser', 'e2e/.*\\.spec\\.ts$', ['--runInBand', '--testTimeout', '180000']),
+  browser,
 ];
 
 /** A cluster for this run alone: gone afterwards, and quick since nothing of it has to outlive a power cut. */

@@ -103,7 +103,11 @@ function Grid({
                   <Cell key={kind} row={row} words={words.filter((word) => word.kind === kind)} />
                 ))}
                 <td className="px-2 py-0.5 border-l border-line text-right">
-                  <Button weight="quiet" onClick={() => onPick(row)} aria-label={`Decide ${row.text}`}>
+                  <Button
+                    weight="quiet"
+                    onClick={() => onPick(row)}
+                    aria-label={`${words.length === 0 ? 'Add' : 'Decide'}: ${row.text}`}
+                  >
                     {words.length === 0 ? 'Add' : 'Decide'}
                   </Button>
                 </td>

@@ -102,7 +102,7 @@ function OfferRow({
       </span>
       <span className="text-right">
         {mayPrice && (
-          <Button weight="quiet" onClick={onPrice} aria-label={`New price for ${offer.title}`}>
+          <Button weight="quiet" onClick={onPrice} aria-label={`Re-price ${offer.title}`}>
             Re-price
           </Button>
         )}

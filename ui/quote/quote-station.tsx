@@ -40,7 +40,7 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
         >
           {suggested ? 'Suggest none' : 'Suggest this one'}
         </Button>
-        <Button weight="quiet" disabled={busy} onClick={drop} aria-label={`Take option ${entry.place} off the slip`}>
+        <Button weight="quiet" disabled={busy} onClick={drop} aria-label={`Take it off: option ${entry.place}`}>
           Take it off
         </Button>
       </div>

@@ -1,0 +1,103 @@
+import type { Browser } from 'playwright-core';
+import { closePool, pool } from '../store/database';
+import { App } from './app';
+import { axeFindings, openBrowser, openWindow, signIn } from './browser';
+
+let app: App;
+let browser: Browser;
+let quotePath: string;
+
+beforeAll(async () => {
+  app = await App.open();
+  browser = await openBrowser();
+  process.env.DATABASE_URL = app.databaseUrl;
+  const { rows } = await pool().query<{ token: string }>(
+    "select token from quote where state = 'sent' order by id limit 1",
+  );
+  quotePath = `/q/${rows[0]?.token}`;
+  await closePool();
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await app?.close();
+});
+
+/** Every screen, with what has to be there before it counts as drawn. */
+const SCREENS: readonly [name: string, path: string, ready: string][] = [
+  ['counter', '/counter', 'text=Fairlie’s Bakery'],
+  ['models', '/models', 'text=Models we know'],
+  ['offers', '/offers', 'text=Re-price'],
+  ['people', '/people', 'text=Somebody new'],
+  ['intake', '/jobs/1/intake', 'text=Who is it?'],
+  ['intake, nothing known', '/jobs/8/intake', 'text=No machine yet'],
+  ['limits', '/jobs/1/limits', 'text=What this machine takes'],
+  ['limits with a question', '/jobs/4/limits', 'text=How fast is the module'],
+  ['options', '/jobs/1/options', '[data-rung]'],
+  ['options, waiting', '/jobs/8/options', 'text=The ladder is drawn once'],
+  ['quote, draft', '/jobs/2/quote', 'text=This goes to the customer'],
+  ['quote, sent', '/jobs/5/quote', 'text=Customer’s page'],
+  ['fitting', '/jobs/5/fitting', 'text=What goes where'],
+  ['proof', '/jobs/6/proof', 'text=The promise of option'],
+  ['not found', '/jobs/999/intake', 'text=There is nothing here'],
+];
+
+describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
+  test.each(SCREENS)('%s: axe finds nothing', async (_, path, ready) => {
+    const { page, context, faults } = await openWindow(browser, app.base, { light });
+    await signIn(context, app.base, 'runa');
+    await page.goto(path);
+    await page.locator(ready).first().waitFor();
+    expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(light);
+    expect(await axeFindings(page)).toEqual([]);
+    expect(faults).toEqual([]);
+    await context.close();
+  });
+
+  test('the plan that is looked at, the slot’s sheet, the limit’s sheet: axe finds nothing', async () => {
+    const { page, context } = await openWindow(browser, app.base, { light });
+    await signIn(context, app.base);
+    await page.goto('/jobs/1/options');
+    await page.locator('[data-rung] button[aria-pressed]').first().click();
+    await page.getByLabel('The plan you look at').waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+    await page.getByRole('button', { name: /A2, channel A.*Change this slot/ }).click();
+    await page.getByRole('dialog').waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+    await page.goto('/jobs/1/limits');
+    await page.getByRole('button', { name: 'Decide: Total, by the papers' }).click();
+    await page.getByRole('dialog').waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+    await context.close();
+  });
+
+  test('the door and the customer’s page, wide and on a telephone: axe finds nothing', async () => {
+    for (const width of [1280, 390]) {
+      const { page, context, faults } = await openWindow(browser, app.base, { light, width });
+      for (const path of ['/sign-in', '/sign-in?wrong=signed-out', quotePath]) {
+        await page.goto(path);
+        expect(await axeFindings(page)).toEqual([]);
+        const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(sideways).toBeLessThanOrEqual(0);
+      }
+      expect(faults).toEqual([]);
+      await context.close();
+    }
+  });
+});
+
+test.each([
+  [1024, 768],
+  [800, 1180],
+])('at %i x %i nothing is cut off sideways, and board and slip stay', async (width, height) => {
+  const { page, context } = await openWindow(browser, app.base, { width, height });
+  await signIn(context, app.base);
+  for (const station of ['intake', 'limits', 'options', 'quote', 'fitting', 'proof']) {
+    await page.goto(`/jobs/2/${station}`);
+    await page.getByLabel('Slot board').first().waitFor();
+    expect(await page.getByLabel('Slip', { exact: true }).isVisible()).toBe(true);
+    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect(sideways).toBeLessThanOrEqual(0);
+  }
+  await context.close();
+});

@@ -1,0 +1,69 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { freePort } from '../scripts/cluster';
+import { loadDemo } from '../scripts/load-demo';
+import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { closePool } from '../store/database';
+
+const ROOT = join(__dirname, '..');
+
+/** The built application on a database of its own, as a process that can be killed and started again. */
+export class App {
+  private child: ChildProcess | null = null;
+
+  private constructor(
+    private readonly database: TestDatabase,
+    private readonly port: number,
+  ) {}
+
+  /** Starts it on the demo shop. */
+  static async open(): Promise<App> {
+    const database = await testDatabase();
+    process.env.DATABASE_URL = database.url;
+    await loadDemo();
+    await closePool();
+    const app = new App(database, await freePort());
+    await app.start();
+    return app;
+  }
+
+  get base(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  get databaseUrl(): string {
+    return this.database.url;
+  }
+
+  async start(): Promise<void> {
+    const next = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+    this.child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+      cwd: ROOT,
+      detached: true,
+      stdio: 'ignore',
+      env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', LOG_LEVEL: 'silent' },
+    });
+    for (let tries = 0; tries < 300; tries++) {
+      const answer = await fetch(`${this.base}/api/health`).catch(() => null);
+      if (answer?.ok) return;
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    throw new Error('the application did not come up');
+  }
+
+  /** Ends the process at once, as a crash does, with everything it started. */
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (child?.pid === undefined || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    process.kill(-child.pid, 'SIGKILL');
+    await gone;
+    this.child = null;
+  }
+
+  async close(): Promise<void> {
+    await this.kill();
+    await closePool();
+    await this.database.drop();
+  }
+}

@@ -1,0 +1,66 @@
+import { readFileSync } from 'node:fs';
+import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
+import { DEMO_PASSWORD } from '../demo/load-shop';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** Debian's Chromium with a new, empty profile. */
+export function openBrowser(): Promise<Browser> {
+  return chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
+}
+
+export interface Visit {
+  light?: 'day' | 'back-room';
+  width?: number;
+  height?: number;
+}
+
+/** A browser window of its own; what goes wrong on its pages is gathered in `faults`. */
+export async function openWindow(browser: Browser, base: string, visit: Visit = {}) {
+  const viewport = { width: visit.width ?? 1280, height: visit.height ?? 800 };
+  const context = await browser.newContext({ viewport, baseURL: base, reducedMotion: 'reduce' });
+  if (visit.light !== undefined) await context.addCookies([{ name: 'fenbrik-light', value: visit.light, url: base }]);
+  const page = await context.newPage();
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(String(error)));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/status of (401|404|409|422|503)/.test(message.text()))
+      faults.push(message.text());
+  });
+  return { context, page, faults };
+}
+
+/** Signs in without the page, for tests that are about something else. */
+export async function signIn(context: BrowserContext, base: string, name = 'teo'): Promise<void> {
+  const answer = await context.request.post(`${base}/api/sign-in`, { data: { name, password: DEMO_PASSWORD } });
+  if (!answer.ok()) throw new Error(`signing in as ${name} answered ${answer.status()}`);
+}
+
+const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
+interface AxeResult {
+  violations: { id: string; help: string; nodes: { html: string; failureSummary?: string }[] }[];
+}
+
+/** What axe finds against WCAG 2.2 AA and its best practices, a line each; empty: nothing. */
+export async function axeFindings(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  const result = (await page.evaluate(
+    'axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })',
+  )) as AxeResult;
+  return result.violations.map(
+    ({ id, help, nodes }) =>
+      `${id}: ${help}: ${nodes
+        .map((node) => node.html.slice(0, 160))
+        .slice(0, 3)
+        .join(' | ')}`,
+  );
+}

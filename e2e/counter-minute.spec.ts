@@ -1,0 +1,188 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import { reportText } from '../demo/report';
+import { App } from './app';
+import { openBrowser, openWindow } from './browser';
+
+/** A machine nobody has brought in before, of a model the library knows. */
+const REPORT = reportText({
+  maker: 'Tarnholt',
+  product: 'TC4-1900',
+  serial: 'TC4-70001',
+  cpu: 'Merle 4300',
+  maxGb: 64,
+  devices: [
+    { locator: 'A1', mb: null },
+    { locator: 'B1', mb: null },
+    { locator: 'A2', mb: 8192, rate: 2400, maker: 'Vellamo', part: 'VE4D8-2400', ranks: 1 },
+    { locator: 'B2', mb: null },
+  ],
+});
+
+let app: App;
+let browser: Browser;
+
+beforeAll(async () => {
+  app = await App.open();
+  browser = await openBrowser();
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await app?.close();
+});
+
+/** All money amounts that a text names, in cents. */
+function amounts(text: string): number[] {
+  return [...text.matchAll(/€(\d[\d,]*\.\d\d)/g)].map((found) =>
+    Math.round(Number((found[1] ?? '').replace(/,/g, '')) * 100),
+  );
+}
+
+async function pdfText(page: Page, path: string): Promise<string> {
+  const answer = await page.request.get(path);
+  expect(answer.status()).toBe(200);
+  expect(answer.headers()['content-type']).toBe('application/pdf');
+  const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-pdf-')), 'quote.pdf');
+  writeFileSync(file, await answer.body());
+  return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
+}
+
+test('from a pasted report to a quote in the customer’s hands', async () => {
+  const { page, faults, context } = await openWindow(browser, app.base);
+
+  // The door.
+  await page.goto('/');
+  await page.waitForURL(/\/sign-in/);
+  await page.fill('input[name=name]', 'teo');
+  await page.fill('input[name=password]', 'not this one');
+  await page.click('button:has-text("Sign in")');
+  await page.getByRole('alert').filter({ hasText: 'Name or password is not right.' }).waitFor();
+  await page.fill('input[name=password]', 'petrel-street');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await page.waitForURL(/\/counter/);
+
+  // Intake.
+  await page.click('button:has-text("New job")');
+  await page.waitForURL(/\/jobs\/\d+\/intake/);
+  await page.getByLabel('What does the machine say?').fill(REPORT);
+  await page.click('button:has-text("Read it")');
+  await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
+  await page.getByRole('heading', { name: 'Tarnholt Counter 4' }).waitFor();
+  expect(
+    await page
+      .getByLabel('Slot board')
+      .getByRole('button', { name: /A2, channel A: 8 GB/ })
+      .count(),
+  ).toBe(1);
+  expect(
+    await page
+      .getByLabel('Slot board')
+      .getByRole('button', { name: /: empty/ })
+      .count(),
+  ).toBe(3);
+  await page.getByLabel('Name', { exact: true }).fill('Hedda Vane');
+  await page.getByLabel('Telephone').fill('0555 0123');
+  await page.getByLabel('Needs at least').first().fill('16');
+  await page.getByLabel('Budget').fill('120');
+  await page.getByLabel('Serial number').click();
+  await page.getByLabel('Slip').getByText('Hedda Vane').waitFor();
+
+  // Limits.
+  await page.click('a:has-text("On to Limits")');
+  await page.waitForURL(/\/limits/);
+  const cpuRate = page.getByRole('row', { name: /CPU rate/ });
+  expect(await cpuRate.innerText()).toContain('2400 MT/s');
+  await page.click('button:has-text("These hold: on to Options")');
+
+  // The ladder.
+  await page.waitForURL(/\/options/);
+  const rung = page.locator('[data-rung="16384"]');
+  await rung
+    .getByRole('button', { name: /third-party/ })
+    .first()
+    .click();
+  const strip = page.getByLabel('The plan you look at');
+  await strip.getByText('16 GB for').waitFor();
+  await page.keyboard.press('1');
+  await page.getByLabel('Slip').getByText('16 GB third-party').waitFor();
+  await rung
+    .getByRole('button', { name: /, original,/ })
+    .first()
+    .click();
+  await strip.getByRole('button', { name: 'Put on the slip as option 2' }).click();
+  await page.getByLabel('Slip').getByText('16 GB original').waitFor();
+
+  // The quote: staff see what it leaves, and send it.
+  await page.click('a:has-text("To the quote")');
+  await page.waitForURL(/\/quote/);
+  const columns = page.getByRole('article');
+  expect(await columns.count()).toBe(2);
+  const staffText = await page.locator('main').innerText();
+  expect(staffText).toContain('For us: parts');
+  const shopLines = [...staffText.matchAll(/For us: parts €([\d.]+).* leaves €([\d.]+)/g)];
+  expect(shopLines.length).toBe(2);
+  const totals = [...staffText.matchAll(/Total\s+€([\d.]+)/g)].map((found) => found[1] ?? '');
+  expect(totals.length).toBe(2);
+  await page.getByRole('article').first().getByRole('button', { name: 'Suggest this one' }).click();
+  await page.getByRole('article').first().getByText('suggested').waitFor();
+  await page.click('button:has-text("Send 2 options to Hedda Vane")');
+  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  const link = await page.getByRole('link', { name: 'Customer’s page' }).getAttribute('href');
+  expect(link).toMatch(/^\/q\/[A-Za-z0-9_-]{43}$/);
+
+  // The customer, who has no session.
+  const customer = await openWindow(browser, app.base);
+  await customer.page.goto(link ?? '');
+  const seen = await customer.page.locator('body').innerText();
+  const source = await customer.page.content();
+  const paper = await pdfText(customer.page, `${link}/pdf`);
+  for (const total of totals) {
+    expect(seen).toContain(`€${total}`);
+    expect(paper).toContain(`€${total}`);
+  }
+  for (const text of [seen, paper]) {
+    expect(text).toContain('Hedda Vane');
+    expect(text).toContain('Tarnholt Counter 4');
+    expect(text).toMatch(/You save €[\d.]+ \(\d+ %\)/);
+    expect(text).not.toMatch(/margin|we pay|for us:/i);
+  }
+  for (const [, cost, margin] of shopLines) {
+    for (const secret of [cost, margin]) {
+      for (const text of [seen, paper, source]) expect(text).not.toContain(secret ?? 'nothing');
+      const cents = Math.round(Number(secret) * 100);
+      expect(source).not.toContain(`:${cents}`);
+      expect(amounts(paper)).not.toContain(cents);
+    }
+  }
+  expect(paper).not.toMatch(/cost/i);
+  expect(source).not.toMatch(/costCents|marginCents|Quayside|Fennimore|Marrow Lane/);
+  expect(faults.concat(customer.faults)).toEqual([]);
+  await customer.context.close();
+  await context.close();
+});
+
+test('the whole way by keyboard from the ladder to the slip', async () => {
+  const { page, context, faults } = await openWindow(browser, app.base);
+  await context.request.post('/api/sign-in', { data: { name: 'edda', password: 'petrel-street' } });
+  await page.goto('/jobs/1/options');
+  const pressed = page.locator('.ladder-box button[aria-pressed]').first();
+  await pressed.waitFor();
+  // One mark takes the tab stop; arrows move from it.
+  expect(await page.locator('.ladder-box button[aria-pressed][tabindex="0"]').count()).toBe(1);
+  await page.locator('.ladder-box button[aria-pressed][tabindex="0"]').focus();
+  await page.keyboard.press('ArrowUp');
+  const first = await page.evaluate(() => document.activeElement?.getAttribute('aria-label'));
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('End');
+  const last = await page.evaluate(() => document.activeElement?.getAttribute('aria-label'));
+  expect(first).toMatch(/GB for €/);
+  expect(last).not.toBe(first);
+  await page.keyboard.press('3');
+  await page.getByLabel('Slip').locator('li').nth(2).getByText(/GB/).first().waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});

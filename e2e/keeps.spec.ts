@@ -1,0 +1,120 @@
+import type { APIRequestContext, Browser } from 'playwright-core';
+import { closePool, pool } from '../store/database';
+import { App } from './app';
+import { openBrowser, openWindow, signIn } from './browser';
+
+let app: App;
+let browser: Browser;
+
+beforeAll(async () => {
+  app = await App.open();
+  browser = await openBrowser();
+});
+
+afterAll(async () => {
+  await browser?.close();
+  await app?.close();
+});
+
+/** The choir's job of the demo shop: three options on the slip, not yet sent. */
+const CHOIR = 2;
+
+async function seenTotals(jobId: number): Promise<{ place: number; totalCents: number }[]> {
+  process.env.DATABASE_URL = app.databaseUrl;
+  const { showJob } = await import('../service/job-state');
+  const { draftOptions } = await import('../service/draft-options');
+  const state = await showJob(jobId);
+  if (state === null) throw new Error('no such job');
+  return draftOptions(state).flatMap((one) =>
+    one.ok ? [{ place: one.place, totalCents: one.option.totalCents }] : [],
+  );
+}
+
+async function textOf(request: APIRequestContext, path: string): Promise<string> {
+  const answer = await request.get(path);
+  expect(answer.status()).toBe(200);
+  // The nonce of the content security policy is another one in every answer.
+  return (await answer.text()).replace(/nonce="[^"]*"|"nonce":"[^"]*"|nonce\\?":\\?"[^"\\]*/g, '');
+}
+
+test('a quote acknowledged as sent is whole after the process is killed', async () => {
+  const { context } = await openWindow(browser, app.base);
+  await signIn(context, app.base);
+  const seen = await seenTotals(CHOIR);
+  expect(seen.length).toBe(3);
+  const answer = await context.request.post(`/api/jobs/${CHOIR}/quote`, { data: { seen } });
+  const sent = await answer.json();
+  await app.kill();
+  expect(answer.status()).toBe(200);
+  await expect(fetch(`${app.base}/api/health`)).rejects.toThrow();
+
+  await app.start();
+  const { page } = await openWindow(browser, app.base);
+  await page.goto(`/q/${sent.token}`);
+  const text = await page.locator('body').innerText();
+  expect(text).toContain(sent.number);
+  for (const { totalCents } of seen) expect(text).toContain(`€${(totalCents / 100).toFixed(2)}`);
+  expect(await page.getByRole('article').count()).toBe(3);
+  const paper = await page.request.get(`/q/${sent.token}/pdf`);
+  expect(paper.status()).toBe(200);
+  expect((await paper.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  await context.close();
+});
+
+test('a price that moves afterwards leaves a sent quote as it is, page and paper', async () => {
+  const { context } = await openWindow(browser, app.base);
+  await signIn(context, app.base);
+  process.env.DATABASE_URL = app.databaseUrl;
+  const { rows } = await pool().query<{
+    token: string;
+    snapshot: { options: { shop: { bought: { offer: string; costCents: number }[] } }[] };
+  }>("select token, snapshot from quote where state = 'sent' and job_id = $1", [CHOIR]);
+  const [quote] = rows;
+  if (quote === undefined) throw new Error('nothing was sent');
+  const before = await textOf(context.request, `/q/${quote.token}`);
+  const paperBefore = await (await context.request.get(`/q/${quote.token}/pdf`)).body();
+  const bought = quote.snapshot.options.flatMap((option) => option.shop.bought);
+  expect(bought.length).toBeGreaterThan(0);
+  for (const { offer, costCents } of bought) {
+    const id = Number(offer.replace('offer-', ''));
+    const changed = await context.request.post(`/api/offers/${id}/price`, { data: { costCents: costCents * 3 + 7 } });
+    expect(changed.status()).toBe(200);
+  }
+  const after = await pool().query("select snapshot from quote where state = 'sent' and job_id = $1", [CHOIR]);
+  expect(after.rows[0].snapshot).toEqual(quote.snapshot);
+  expect(await textOf(context.request, `/q/${quote.token}`)).toBe(before);
+  const paperAfter = await (await context.request.get(`/q/${quote.token}/pdf`)).body();
+  expect(paperAfter.length).toBe(paperBefore.length);
+  await closePool();
+  await context.close();
+});
+
+test('a price that moves between looking and sending stops the sending', async () => {
+  const { context, page } = await openWindow(browser, app.base);
+  await signIn(context, app.base);
+  const chosen = await openOptions(context.request);
+  await page.goto('/jobs/1/quote');
+  await page.getByRole('button', { name: /Send 1 option/ }).waitFor();
+  const raised = await context.request.post(`/api/offers/${chosen.offerId}/price`, { data: { costCents: 99_999 } });
+  expect(raised.status()).toBe(200);
+  await page.getByRole('button', { name: /Send 1 option/ }).click();
+  await page.getByRole('alert').filter({ hasText: 'The price of option 1 has moved since you looked' }).waitFor();
+  await closePool();
+  await context.close();
+});
+
+/** Puts the cheapest plan of the bakery's job on its slip. */
+async function openOptions(request: APIRequestContext): Promise<{ offerId: number }> {
+  process.env.DATABASE_URL = app.databaseUrl;
+  const { showJob } = await import('../service/job-state');
+  const { answer } = await import('../core/planning/plan');
+  const state = await showJob(1);
+  if (state === null || !state.jobCase.ok) throw new Error('the bakery’s job has gaps');
+  const plan = answer(state.jobCase.planCase).plans.find(
+    (one) => one.lane === 'third-party' && one.bought.length === 1,
+  );
+  if (plan === undefined) throw new Error('no plan');
+  const put = await request.post('/api/jobs/1/options', { data: { place: 1, kept: plan.kept, bought: plan.bought } });
+  expect(put.status()).toBe(200);
+  return { offerId: Number(plan.bought[0]?.offer.replace('offer-', '')) };
+}
