@@ -1,5 +1,6 @@
 import { capacityText } from '../memory/capacity';
 import { GENERATION_FACTS, GENERATIONS } from '../memory/generation';
+import { pinCount } from '../memory/module-words';
 import type { Gap } from './case-of-job';
 import type { JobSlot } from './job-slot';
 import type { Limits } from './weigh';
@@ -43,7 +44,11 @@ export function questionFor(gap: Gap, slots: readonly JobSlot[], limits: Limits)
     };
   }
   if (gap.what === 'form') {
-    const likely = ['DIMM', 'SO-DIMM'].map((form) => ({ text: form, value: form }));
+    const [generation] = limits.generations?.value ?? [];
+    const likely = ['DIMM', 'SO-DIMM'].map((form) => {
+      const pins = generation === undefined ? null : pinCount({ generation, form });
+      return { text: pins === null ? form : `${form}, ${pins} contacts`, value: form };
+    });
     return { text: 'Which form do its modules have?', answer: { to: 'limit', limit: 'form', likely } };
   }
   const [field] = gap.fields;

@@ -1,4 +1,16 @@
 /**
+ * Letters of Windows-1252 at 0x80 to 0x9F (WHATWG Encoding, index windows-1252). Node 20 decodes them as control
+ * characters under that name, so they are put right here.
+ */
+const HIGH_LETTERS =
+  '\u20ac\u0081\u201a\u0192\u201e\u2026\u2020\u2021\u02c6\u2030\u0160\u2039\u0152\u008d\u017d\u008f\u0090\u2018\u2019\u201c\u201d\u2022\u2013\u2014\u02dc\u2122\u0161\u203a\u0153\u009d\u017e\u0178';
+
+function decodeWindows(bytes: Uint8Array): string {
+  const latin = new TextDecoder('windows-1252').decode(bytes);
+  return latin.replace(/[\u0080-\u009f]/g, (letter) => HIGH_LETTERS[letter.charCodeAt(0) - 0x80] ?? letter);
+}
+
+/**
  * Text of a file as its bytes tell: UTF-16 where a byte order mark says so, UTF-8 where it is valid, otherwise
  * Windows-1252, in which every byte is a letter. Never throws.
  */
@@ -8,6 +20,6 @@ export function decodeText(bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
+    return decodeWindows(bytes);
   }
 }
