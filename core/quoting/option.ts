@@ -130,8 +130,10 @@ function oldModulesText(planCase: PlanCase, plan: Plan): string {
       ? all === 1
         ? 'Your old module comes out'
         : 'Your old modules come out'
-      : `${removed} of your ${all} modules come out`;
-  return credit > 0 ? `${out}; we credit them to you.` : `${out} and are yours to take home.`;
+      : `${removed} of your ${all} modules ${removed === 1 ? 'comes' : 'come'} out`;
+  const one = removed === 1;
+  if (credit > 0) return `${out}; we credit ${one ? 'it' : 'them'} to you.`;
+  return `${out} and ${one ? 'is' : 'are'} yours to take home.`;
 }
 
 /**

@@ -1,0 +1,338 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { MemoryModule } from '../memory/module';
+import { bandwidthMBs, bestBandwidthMBs, effectiveChannels } from './bandwidth';
+import { bestOfRung } from './best-of-rung';
+import { layoutToday, makeBoard } from './board';
+import type { PlanCase } from './case';
+import { effectiveChannelsText } from './channel-words';
+import { keptSets, purchases } from './combinations';
+import { compareLists } from './compare-lists';
+import { countedSpeed } from './counted-speed';
+import { evaluateChoice } from './evaluate-choice';
+import { inForce } from './in-force';
+import { planKey, rungsOf } from './ladder';
+import { latencyNs, setLatencyNs } from './latency';
+import { parseCase } from './parse-case';
+import { answer, type Plan } from './plan';
+import { boughtText, fateText, freeText, runText } from './plan-words';
+import { REFUSAL_WORDS } from './refusal-words';
+import { OFFER_REFUSALS, refusalsOf } from './refuse-offer';
+import { boardRateUnder } from './running-rate';
+
+const GB = 1024;
+
+const stick: MemoryModule = {
+  generation: 'DDR4',
+  form: 'DIMM',
+  buffering: 'unbuffered',
+  ecc: false,
+  capacityMiB: 8 * GB,
+  rateMTs: 2400,
+  casLatency: 17,
+  ranks: 1,
+  voltagesMv: [1200],
+};
+
+/** A two-channel board with one module in A1, changed as a test needs it. */
+function makeCase(more: Partial<PlanCase> = {}, machine: Partial<PlanCase['machine']> = {}): PlanCase {
+  return {
+    fenbrik: 'case/1',
+    currency: 'EUR',
+    machine: {
+      generations: ['DDR4'],
+      form: 'DIMM',
+      kinds: [{ buffering: 'unbuffered', ecc: false }],
+      voltagesMv: [1200],
+      slots: [
+        { id: 'A1', channel: 'A', bank: 1 },
+        { id: 'B1', channel: 'B', bank: 1 },
+      ],
+      pairing: 'none',
+      ratesMTs: [2133, 2400],
+      ceilings: { totalMiB: { official: 32 * GB }, moduleMiB: { official: 16 * GB } },
+      ...machine,
+    },
+    installed: [{ slot: 'A1', module: stick }],
+    offers: [{ id: 'tp', label: 'tp', origin: 'third-party', modules: 1, module: stick, priceCents: 2000 }],
+    ...more,
+  };
+}
+
+const worked = (name: string): PlanCase =>
+  JSON.parse(readFileSync(join(__dirname, 'cases', `${name}.case.json`), 'utf8'));
+
+describe('a bad case', () => {
+  const faults = (json: unknown): string[] => {
+    const parsed = parseCase(json);
+    return parsed.ok ? [] : parsed.faults;
+  };
+
+  it('is told fault by fault, with the JSON path', () => {
+    const bad = makeCase();
+    const [first] = bad.machine.slots;
+    expect(faults({ ...bad, machine: { ...bad.machine, slots: [first, first] } })).toEqual([
+      'machine.slots[1].id: used twice',
+    ]);
+    expect(faults({ ...bad, installed: [...bad.installed, ...bad.installed] })).toEqual([
+      'installed[1].slot: used twice',
+    ]);
+    expect(faults({ ...bad, installed: [{ slot: 'Z', module: stick }] })).toEqual([
+      'installed[0].slot: no slot has this id',
+    ]);
+    expect(faults({ ...bad, offers: [...bad.offers, ...bad.offers] })).toEqual(['offers[1].id: used twice']);
+    expect(faults({ ...bad, colour: 1, machine: { ...bad.machine, paint: 2 } })).toEqual([
+      'machine.paint: unknown field',
+      'colour: unknown field',
+    ]);
+  });
+
+  it('names what is missing, what is no list, and rates that do not ascend', () => {
+    expect(faults({ fenbrik: 'case/1' })).toEqual([
+      'currency: missing',
+      'machine: missing',
+      'installed: missing',
+      'offers: missing',
+    ]);
+    expect(faults(null)).toHaveLength(1);
+    expect(faults(null)[0]).toMatch(/^\(document\): /);
+    expect(faults(makeCase({}, { ratesMTs: [2400, 2133] }))).toEqual(['machine.ratesMTs[1]: rates must ascend']);
+    expect(faults(makeCase({}, { kinds: [] }))[0]).toMatch(/^machine\.kinds: /);
+    expect(faults(makeCase({}, { fillOrder: ['A1', 'Q', 'A1'] }))).toEqual([
+      'machine.fillOrder[2]: used twice',
+      'machine.fillOrder[1]: no slot has this id',
+    ]);
+  });
+
+  it('is one where a module is installed in a soldered slot', () => {
+    const slots = [{ id: 'A1', channel: 'A', bank: 1, soldered: stick }];
+    expect(faults(makeCase({}, { slots }))).toEqual(['installed[0].slot: this slot holds soldered memory']);
+  });
+
+  it('is not one that leaves optional fields out or null', () => {
+    expect(faults(makeCase({ labourCents: null, goal: null }, { cpu: null, ceilings: null, fillOrder: null }))).toEqual(
+      [],
+    );
+    expect(faults(makeCase({ installed: [], offers: [] }, { ratesMTs: [] }))).toEqual([]);
+  });
+});
+
+describe('what an offer is refused for', () => {
+  const force = (planCase: PlanCase) => inForce(makeBoard(planCase));
+  const codes = (module: Partial<MemoryModule>, machine: Partial<PlanCase['machine']> = {}) => {
+    const planCase = makeCase({}, machine);
+    return refusalsOf({ ...stick, ...module }, planCase.machine, force(planCase));
+  };
+
+  test.each<[string, Partial<MemoryModule>, Partial<PlanCase['machine']>]>([
+    ['generation', { generation: 'DDR3' }, {}],
+    ['form', { form: 'SO-DIMM' }, {}],
+    ['kind', { ecc: true }, {}],
+    ['voltage', { voltagesMv: [1350] }, {}],
+    ['module-failed', { capacityMiB: 4 * GB }, { ceilings: { moduleMiB: { failed: [4 * GB] } } }],
+    ['module-size', { capacityMiB: 32 * GB }, {}],
+    ['height', { heightMm: 45 }, { clearanceMm: 35 }],
+    ['density', { deviceGbit: 16 }, { maxDeviceGbit: 8 }],
+    ['width', { deviceWidth: 16 }, { deviceWidths: [8] }],
+    ['rate', { rateMTs: 1866 }, {}],
+  ])('%s', (code, module, machine) => {
+    expect(codes(module, machine)).toEqual([code]);
+  });
+
+  it('is nothing that is not known', () => {
+    expect(
+      codes(
+        { heightMm: null, deviceGbit: null, deviceWidth: null },
+        { clearanceMm: 1, maxDeviceGbit: 1, deviceWidths: [4] },
+      ),
+    ).toEqual([]);
+    expect(codes({ capacityMiB: 64 * GB }, { ceilings: null })).toEqual([]);
+  });
+
+  it('is all that applies, in order', () => {
+    expect(codes({ generation: 'DDR3', form: 'SO-DIMM', voltagesMv: [1500], rateMTs: 1333 })).toEqual([
+      'generation',
+      'form',
+      'voltage',
+      'rate',
+    ]);
+  });
+
+  it('has words for every code', () => {
+    for (const code of OFFER_REFUSALS) expect(REFUSAL_WORDS[code]).toMatch(/\w/);
+  });
+});
+
+describe('rates, channels and times', () => {
+  it('takes the highest board rate that fits; any where the list is empty', () => {
+    expect(boardRateUnder([2133, 2400], 2399)).toBe(2133);
+    expect(boardRateUnder([2133, 2400], 2000)).toBeNull();
+    expect(boardRateUnder([], 1999)).toBe(1999);
+  });
+
+  it('counts a profile only where the board runs profiles', () => {
+    const fast = {
+      ...stick,
+      profiles: [
+        { rateMTs: 3000, casLatency: 15 },
+        { rateMTs: 3200, casLatency: 18 },
+        { rateMTs: 3200, casLatency: 16 },
+      ],
+    };
+    expect(countedSpeed(fast, false)).toEqual({ rateMTs: 2400, casLatency: 17 });
+    expect(countedSpeed(fast, true)).toEqual({ rateMTs: 3200, casLatency: 16 });
+    expect(countedSpeed({ ...stick, profiles: [] }, true)).toEqual({ rateMTs: 2400, casLatency: 17 });
+  });
+
+  it('knows 1.5 channels from 8 + 16 GB, and one where the controller falls back', () => {
+    const uneven = makeCase({
+      installed: [
+        { slot: 'A1', module: stick },
+        { slot: 'B1', module: { ...stick, capacityMiB: 16 * GB } },
+      ],
+    });
+    const board = makeBoard(uneven);
+    expect(effectiveChannels(board, layoutToday(board))).toBe(1.5);
+    expect(bandwidthMBs(board, layoutToday(board), 2400)).toBe(28800);
+    const single = makeBoard(makeCase({ installed: uneven.installed }, { unevenChannels: 'single' }));
+    expect(effectiveChannels(single, layoutToday(single))).toBe(1);
+    expect(bestBandwidthMBs(board, board.installed, 2400)).toBeGreaterThanOrEqual(28800);
+  });
+
+  it('reckons 2400 CL15 and 3200 CL20 equally quick', () => {
+    expect(latencyNs({ rateMTs: 2400, casLatency: 15 })).toBe(12.5);
+    expect(latencyNs({ rateMTs: 3200, casLatency: 20 })).toBe(12.5);
+    expect(setLatencyNs([{ rateMTs: 2400, casLatency: null }])).toBeNull();
+  });
+
+  it('takes what runs today for evidence', () => {
+    // 1866 stands in no list, but it is what this board runs at.
+    const slow = makeCase({ installed: [{ slot: 'A1', module: { ...stick, rateMTs: 1866, capacityMiB: 64 * GB } }] });
+    const { boardRates, total, module, today } = inForce(makeBoard(slow));
+    expect(boardRates).toEqual([1866, 2133, 2400]);
+    expect(today.rateMTs).toBe(1866);
+    expect(total).toEqual({ official: 32 * GB, proven: 64 * GB });
+    expect(module.proven).toBe(64 * GB);
+  });
+});
+
+describe('combinations', () => {
+  it('honour what must stay and what goes in any case', () => {
+    const installed = (['may', 'must', 'never'] as const).map((keep, index) => ({
+      slot: `S${index}`,
+      module: stick,
+      keep,
+    }));
+    expect(keptSets(installed)).toEqual([[1], [0, 1]]);
+  });
+
+  it('keep to the stock, the sockets and the number of offers', () => {
+    const offers = [
+      { ...makeCase().offers[0], id: 'a', modules: 1, stock: 1 },
+      { ...makeCase().offers[0], id: 'b', modules: 2 },
+    ] as PlanCase['offers'];
+    const all = (sockets: number, most: number) =>
+      [...purchases(offers, [0, 1], sockets, most)].map((one) =>
+        one.map(({ offer, count }) => `${count}x${offer}`).join('+'),
+      );
+    expect(all(3, 2)).toEqual(['', '1x0', '1x0+1x1', '1x1']);
+    expect(all(4, 1)).toEqual(['', '1x0', '1x1', '2x1']);
+    expect(all(4, 0)).toEqual(['']);
+  });
+
+  it('compare lists place by place, the beginning of another first', () => {
+    expect(compareLists([1, 2], [1, 3])).toBeLessThan(0);
+    expect(compareLists([1], [1, 0])).toBeLessThan(0);
+    expect(compareLists([2], [1, 9])).toBeGreaterThan(0);
+    expect(compareLists([1, 2], [1, 2])).toBe(0);
+  });
+});
+
+describe('the ladder', () => {
+  const planCase = worked('bakery-till');
+  const { plans } = answer(planCase);
+  const rungs = rungsOf(plans);
+
+  it('gathers every plan once, the lowest total first', () => {
+    expect(rungs.flatMap((rung) => rung.plans)).toHaveLength(plans.length);
+    const totals = rungs.map((rung) => rung.totalMiB);
+    expect(totals).toEqual([...totals].sort((a, b) => a - b));
+    expect(new Set(plans.map(planKey)).size).toBe(plans.length);
+  });
+
+  it('spans from the cheapest original to the best third-party plan of a rung', () => {
+    const rung = rungs.find((one) => one.totalMiB === 16 * GB);
+    const originals = rung?.plans.filter((plan) => plan.lane === 'original').map((plan) => plan.priceCents) ?? [];
+    expect(rung?.saving?.fromCents).toBe(Math.min(...originals));
+    expect(rung?.saving?.cents).toBe((rung?.saving?.fromCents ?? 0) - (rung?.saving?.toCents ?? 0));
+    const kiosk = rungsOf(answer(worked('library-kiosk')).plans);
+    // No original part reaches 8 GB there, so nothing is claimed.
+    expect(kiosk.find((one) => one.totalMiB === 8 * GB)?.saving).toBeNull();
+  });
+
+  it('writes out the plan with the least care among the nearly cheapest', () => {
+    const plan = (priceCents: number, care: Plan['care'], bandwidth: number) => ({
+      ...(plans[0] as Plan),
+      priceCents,
+      care,
+      bandwidthMBs: bandwidth,
+    });
+    const cheap = plan(10000, 'heads-up', 1);
+    const calm = plan(10400, 'clear', 1);
+    const dear = plan(12000, 'clear', 9);
+    expect(bestOfRung([cheap, calm, dear])).toBe(calm);
+    expect(bestOfRung([cheap, dear])).toBe(cheap);
+    expect(bestOfRung([plan(10000, 'clear', 1), plan(10100, 'clear', 2)])?.bandwidthMBs).toBe(2);
+    expect(bestOfRung([])).toBeNull();
+  });
+
+  it('puts a plan in the words of the trade', () => {
+    const plan = plans.find(
+      (one) => one.reuse === 'add' && one.lane === 'third-party' && one.bought[0]?.offer === 'tp-8',
+    ) as Plan;
+    expect(boughtText(planCase, plan)).toBe('8 GB DDR4-2400 CL17 DIMM');
+    expect(fateText(planCase, plan)).toBe('the old module stays');
+    expect(runText(plan)).toBe('2400 MT/s, dual channel');
+    expect(freeText(plan)).toBe('2 slots free');
+    const kit = plans.find((one) => one.bought[0]?.offer === 'tp-2x16' && one.kept.length === 0) as Plan;
+    expect(boughtText(planCase, kit)).toContain('kit of 2: 16 GB DDR4-2666 CL19 DIMM');
+    expect(fateText(planCase, kit)).toBe('the old module comes out');
+    expect(effectiveChannelsText(1.75)).toBe('1.75 channels');
+  });
+});
+
+describe('a chosen plan, looked at again', () => {
+  const planCase = worked('bakery-till');
+  const { plans } = answer(planCase);
+
+  it('has the figures it had on the ladder', () => {
+    for (const plan of plans) expect(evaluateChoice(planCase, plan)).toEqual({ ok: true, plan });
+  });
+
+  it('says when an offer or a module is gone, sold out, or refused by now', () => {
+    const plan = plans.find((one) => one.bought[0]?.offer === 'shelf-8' && one.kept.length === 1) as Plan;
+    const without = { ...planCase, offers: planCase.offers.filter((offer) => offer.id !== 'shelf-8') };
+    expect(evaluateChoice(without, plan)).toEqual({ ok: false, code: 'changed' });
+    expect(evaluateChoice({ ...planCase, installed: [] }, plan)).toEqual({ ok: false, code: 'changed' });
+    const empty = planCase.offers.map((offer) => (offer.id === 'shelf-8' ? { ...offer, stock: 0 } : offer));
+    expect(evaluateChoice({ ...planCase, offers: empty }, plan)).toEqual({ ok: false, code: 'sold-out' });
+    const tight = { ...planCase, machine: { ...planCase.machine, form: 'SO-DIMM' } };
+    expect(evaluateChoice(tight, plan)).toEqual({ ok: false, code: 'refused' });
+    const many = { kept: ['A2'], bought: [{ offer: 'tp-8', count: 9 }] };
+    expect(evaluateChoice(planCase, many)).toEqual({ ok: false, code: 'refused' });
+  });
+
+  it('follows a price that moved, and its saving with it', () => {
+    const plan = plans.find(
+      (one) => one.lane === 'third-party' && one.totalMiB === 16 * GB && one.savingCents !== null,
+    ) as Plan;
+    const dearer = planCase.offers.map((offer) =>
+      offer.id === plan.bought[0]?.offer ? { ...offer, priceCents: offer.priceCents + 100 } : offer,
+    );
+    const again = evaluateChoice({ ...planCase, offers: dearer }, plan);
+    if (!again.ok) throw new Error(again.code);
+    const units = plan.bought[0]?.count ?? 0;
+    expect(again.plan.priceCents).toBe(plan.priceCents + 100 * units);
+    expect(again.plan.savingCents).toBe((plan.savingCents ?? 0) - 100 * units);
+  });
+});

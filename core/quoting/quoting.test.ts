@@ -1,0 +1,260 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { JobSlot } from '../machine/job-slot';
+import { NOTHING_KNOWN } from '../machine/job-slot';
+import { makeBoard } from '../planning/board';
+import { CARE_REASONS, NOTES } from '../planning/care';
+import type { PlanCase } from '../planning/case';
+import { inForce } from '../planning/in-force';
+import { answer, type Plan } from '../planning/plan';
+import { compareProof } from '../proving/compare-proof';
+import type { ReadMachine, ReadModule } from '../reading/reading';
+import { customerView } from './customer-view';
+import { makeOption, reasonFacts, type Supply } from './option';
+import { CUSTOMER_REASONS, NOTE_WORDS, STAFF_REASONS } from './reason-words';
+import { slotChanges } from './slot-changes';
+import { type QuoteSnapshot, snapshotSchema } from './snapshot';
+
+const GB = 1024;
+const planCase: PlanCase = JSON.parse(
+  readFileSync(join(__dirname, '..', 'planning', 'cases', 'bakery-till.case.json'), 'utf8'),
+);
+const { plans } = answer(planCase);
+const supplies = new Map<string, Supply>(
+  planCase.offers.map(({ id }, index) => [
+    id,
+    { costCents: 1111 + index, seller: `Seller ${id}`, leadDays: index === 0 ? null : index },
+  ]),
+);
+
+function find(test: (plan: Plan) => boolean): Plan {
+  const plan = plans.find(test);
+  if (plan === undefined) throw new Error('no such plan');
+  return plan;
+}
+const option = (plan: Plan, place = 1) => makeOption({ planCase, plan, supplies, taxBp: 2000, place });
+
+const replacing = find((plan) => plan.reuse === 'replace' && plan.lane === 'third-party' && plan.totalMiB === 32 * GB);
+const adding = find((plan) => plan.reuse === 'add' && plan.lane === 'third-party' && plan.totalMiB === 16 * GB);
+const original = find((plan) => plan.lane === 'original' && plan.totalMiB === 16 * GB);
+
+describe('an option', () => {
+  it('adds up to the plan’s price, line by line, for every plan', () => {
+    for (const plan of plans) {
+      const made = option(plan);
+      expect(made.totalCents).toBe(plan.priceCents);
+      for (const line of made.lines) expect(line.quantity * line.eachCents).toBe(line.totalCents);
+      expect(made.lines.reduce((sum, line) => sum + line.totalCents, 0)).toBe(plan.priceCents);
+      expect(made.taxCents + made.shop.costCents + made.shop.marginCents).toBe(made.totalCents);
+    }
+  });
+
+  it('credits what comes out, and only that', () => {
+    expect(option(replacing).lines.filter((line) => line.kind === 'credit')).toEqual([
+      {
+        kind: 'credit',
+        text: 'We take your 8 GB module',
+        origin: null,
+        quantity: 1,
+        eachCents: -600,
+        totalCents: -600,
+      },
+    ]);
+    expect(option(replacing).oldModules).toBe('Your old module comes out; we credit it to you.');
+    expect(option(adding).lines.some((line) => line.kind === 'credit')).toBe(false);
+    expect(option(adding).oldModules).toBe('Your module stays in.');
+  });
+
+  it('claims a saving only against an original at the same total, and never for the original itself', () => {
+    expect(option(adding)).toMatchObject({ savingCents: adding.savingCents });
+    expect(option(original)).toMatchObject({ savingCents: null });
+    const unreached = { ...adding, savingCents: null };
+    expect(option(unreached)).toMatchObject({ savingCents: null, savingPercent: null });
+  });
+
+  it('waits for the slowest part', () => {
+    const mixed = find((plan) => plan.bought.length === 2);
+    const days = mixed.bought.map(({ offer }) => supplies.get(offer)?.leadDays ?? 0);
+    expect(option(mixed).leadDays).toBe(Math.max(...days));
+  });
+
+  it('draws before and after slot by slot, with the fate of each', () => {
+    const made = option(adding);
+    expect(made.before.map(({ slot, capacityMiB }) => [slot, capacityMiB])).toEqual([
+      ['A1', null],
+      ['B1', null],
+      ['A2', 8 * GB],
+      ['B2', null],
+    ]);
+    const after = made.after.filter(({ capacityMiB }) => capacityMiB !== null).map(({ slot, fate }) => [slot, fate]);
+    expect(after).toEqual([
+      ['A2', 'stays'],
+      ['B2', 'new'],
+    ]);
+  });
+
+  it('warns in the customer’s words', () => {
+    const uneven = find((plan) => plan.reasons.includes('uneven-channels'));
+    expect(option(uneven).warnings.join(' ')).toContain('half speed');
+    expect(option(adding).warnings).toEqual([]);
+  });
+});
+
+describe('words for reasons', () => {
+  const facts = reasonFacts(planCase, adding, inForce(makeBoard(planCase)));
+
+  it('are there for every reason and note, for staff and customer', () => {
+    for (const name of Object.keys(CARE_REASONS) as (keyof typeof CARE_REASONS)[]) {
+      expect(STAFF_REASONS[name](facts)).toMatch(/^[A-Z0-9].*\.$/);
+      expect(CUSTOMER_REASONS[name](facts)).toMatch(/^[A-Z0-9].*\.$/);
+      expect(`${STAFF_REASONS[name](facts)}${CUSTOMER_REASONS[name](facts)}`).not.toMatch(/undefined|null|NaN/);
+    }
+    for (const note of NOTES) expect(NOTE_WORDS[note](facts)).toMatch(/\.$/);
+  });
+});
+
+const snapshot: QuoteSnapshot = {
+  fenbrik: 'quote/1',
+  number: '2026-0001',
+  sentOn: '2026-11-25',
+  validUntil: '2026-12-09',
+  currency: 'EUR',
+  taxBp: 2000,
+  shop: { name: 'Petrel Street Repair Co-op', town: 'Skerrow', contact: '14 Petrel Street' },
+  customer: { name: 'Hedda Vane' },
+  machine: { name: 'Tarnholt Counter 4', totalMiB: 8 * GB },
+  suggested: 1,
+  options: [option(adding, 1), option(original, 2)],
+};
+
+describe('what a customer may see', () => {
+  it('holds no cost, margin, seller or offer, wherever one looks', () => {
+    const text = JSON.stringify(customerView(snapshot));
+    expect(text).not.toMatch(/costCents|marginCents|seller|Seller|"shop":\{"kept|tp-8|orig-8/);
+    for (const { shop } of snapshot.options) {
+      expect(text).not.toContain(`:${shop.costCents}`);
+      expect(text).not.toContain(`:${shop.marginCents}`);
+    }
+  });
+
+  it('holds everything else', () => {
+    const seen = customerView(snapshot);
+    const { shop: _, ...visible } = snapshot.options[0] ?? option(adding);
+    expect(seen.options[0]).toEqual(visible);
+    expect(seen).toMatchObject({ number: '2026-0001', suggested: 1, customer: { name: 'Hedda Vane' } });
+  });
+
+  it('does not let a new field out by itself', () => {
+    const sneaky = { ...snapshot, secret: 1, options: snapshot.options.map((one) => ({ ...one, secret: 1 })) };
+    expect(JSON.stringify(customerView(sneaky))).not.toContain('secret');
+  });
+
+  it('comes from a snapshot that the schema takes, and from no other', () => {
+    expect(snapshotSchema.safeParse(snapshot).error?.issues ?? []).toEqual([]);
+    expect(snapshotSchema.safeParse(JSON.parse(JSON.stringify(snapshot))).success).toBe(true);
+    expect(snapshotSchema.safeParse({ ...snapshot, options: [] }).success).toBe(false);
+    expect(snapshotSchema.safeParse({ ...snapshot, sentOn: '25.11.2026' }).success).toBe(false);
+  });
+});
+
+describe('what a plan changes in the slots', () => {
+  const slot = (name: string, gb: number | null, more: Partial<JobSlot> = {}): JobSlot => ({
+    name,
+    channel: name.slice(0, 1),
+    bank: 1,
+    maxMiB: null,
+    soldered: false,
+    keep: 'may',
+    creditCents: 0,
+    module: gb === null ? null : { ...NOTHING_KNOWN, capacityMiB: gb * GB, rateMTs: 2400 },
+    placeSource: 'typed',
+    moduleSource: 'typed',
+    ...more,
+  });
+  const slots = [slot('A1', 4), slot('B1', 8), slot('C1', null), slot('D1', 2, { soldered: true })];
+
+  it('is nothing without a plan', () => {
+    const changes = slotChanges(slots, null, []);
+    expect(changes.map(({ now, after, comes }) => [now, after, comes])).toEqual([
+      [4 * GB, 4 * GB, 'stays'],
+      [8 * GB, 8 * GB, 'stays'],
+      [null, null, 'empty'],
+      [2 * GB, 2 * GB, 'stays'],
+    ]);
+  });
+
+  it('tells what leaves, moves, stays and comes', () => {
+    const plan: Plan = { ...adding, kept: ['B1'], placement: { A1: { offer: 'tp-8' }, C1: { kept: 'B1' } } };
+    const changes = slotChanges(slots, plan, planCase.offers);
+    expect(changes.map(({ slot: name, leaves, comes, after }) => [name, leaves, comes, after])).toEqual([
+      ['A1', 'out', 'new', 8 * GB],
+      ['B1', 'moves', 'empty', null],
+      ['C1', null, 'moves', 8 * GB],
+      ['D1', 'stays', 'stays', 2 * GB],
+    ]);
+  });
+
+  it('marks what is still asked', () => {
+    const unknown = slot('A1', null, { module: NOTHING_KNOWN });
+    expect(slotChanges([unknown], null, [])[0]).toMatchObject({ nowKnown: false, rateAsked: true });
+  });
+});
+
+describe('the proof', () => {
+  const promise = option(adding);
+  const machine = (gbs: Record<string, number | null>, rate: number | null = 2400): ReadMachine => ({
+    maker: null,
+    model: null,
+    serial: null,
+    board: { maker: null, model: null },
+    firmware: { version: null, date: null },
+    cpus: [],
+    os: null,
+    memory: {
+      slotCount: null,
+      maxCapacityMiB: null,
+      errorCorrection: null,
+      slots: Object.entries(gbs).map(([locator, gb]) => ({
+        locator,
+        bank: null,
+        installed: gb === null ? null : ({ capacityMiB: gb * GB, configuredRateMTs: rate } as ReadModule),
+      })),
+    },
+  });
+  const verdicts = (found: ReadMachine) =>
+    Object.fromEntries(compareProof(promise, found).map(({ what, verdict }) => [what, verdict]));
+
+  it('is kept when total, rate and every slot are as promised', () => {
+    expect(verdicts(machine({ A1: null, B1: null, A2: 8, B2: 8 }))).toEqual({
+      Total: 'kept',
+      'Running rate': 'kept',
+      A1: 'kept',
+      B1: 'kept',
+      A2: 'kept',
+      B2: 'kept',
+    });
+  });
+
+  it('is broken where a module is missing, in another slot, or slower', () => {
+    expect(verdicts(machine({ A1: null, B1: null, A2: 8, B2: null }))).toMatchObject({
+      Total: 'broken',
+      B2: 'broken',
+      A2: 'kept',
+    });
+    expect(verdicts(machine({ A1: null, B1: 8, A2: 8, B2: null }))).toMatchObject({
+      Total: 'kept',
+      B1: 'broken',
+      B2: 'broken',
+    });
+    expect(verdicts(machine({ A1: null, B1: null, A2: 8, B2: 8 }, 2133))).toMatchObject({ 'Running rate': 'broken' });
+  });
+
+  it('goes by order where no name agrees, and says what is not told', () => {
+    expect(verdicts(machine({ one: null, two: null, three: 8, four: 8 }))).toMatchObject({ A2: 'kept', B2: 'kept' });
+    expect(verdicts(machine({ one: 16 }, null))).toMatchObject({
+      Total: 'kept',
+      'Running rate': 'untold',
+      A1: 'untold',
+    });
+  });
+});
