@@ -1,0 +1,91 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs';
+import { join, relative } from 'node:path';
+import { ageText } from './age-text';
+import { lightOf } from './light';
+import { safePath } from './request-path';
+import { yearsText } from './years-text';
+
+function files(folder: string): string[] {
+  return readdirSync(folder).flatMap((name) => {
+    const path = join(folder, name);
+    return statSync(path).isDirectory() ? files(path) : [path];
+  });
+}
+
+/** Open by intent: the door, the customer's page and paper, and the sign of life. */
+const OPEN = new Set([
+  'api/health/route.ts',
+  'api/sign-in/route.ts',
+  'api/sign-out/route.ts',
+  'q/[token]/page.tsx',
+  'q/[token]/pdf/route.ts',
+  'sign-in/page.tsx',
+]);
+
+const doors = files(__dirname)
+  .filter((path) => /(^|\/)(page\.tsx|route\.ts)$/.test(path))
+  .map((path) => relative(__dirname, path));
+
+test('there are pages and handlers to look at, and every open one exists', () => {
+  expect(doors.length).toBeGreaterThan(20);
+  for (const open of OPEN) expect(doors).toContain(open);
+});
+
+test.each(doors.filter((door) => !OPEN.has(door)))('%s asks who calls before anything else', (door) => {
+  const source = readFileSync(join(__dirname, door), 'utf8');
+  if (door.endsWith('route.ts')) {
+    const handlers = [...source.matchAll(/export (?:const|async function|function) (GET|POST|PUT|PATCH|DELETE)/g)];
+    const guarded = [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE) = handle\(\s*'[a-z]+\.[a-z]+'/g)];
+    expect(handlers.length).toBeGreaterThan(0);
+    expect(guarded.length).toBe(handlers.length);
+    return;
+  }
+  const body = /export default async function \w+\([\s\S]*?\) \{\n([\s\S]*)/.exec(source)?.[1] ?? '';
+  expect(body.trimStart()).toMatch(/^(const caller = )?await enterPage\('/);
+});
+
+describe('where to go after signing in', () => {
+  test.each(['/counter', '/jobs/12/options?x=1', '/q/abc-_'])('%s is one of ours', (path) => {
+    expect(safePath(path)).toBe(path);
+  });
+
+  test.each([
+    '//evil.example',
+    '/\\evil.example',
+    'https://evil.example',
+    '/api/sign-out',
+    'javascript:alert(1)',
+    '',
+    null,
+    undefined,
+    '/x\ny',
+  ])('%s leads to the counter', (path) => {
+    expect(safePath(path)).toBe('/counter');
+  });
+});
+
+test('ages as people say them', () => {
+  const now = new Date('2026-11-25T12:00:00Z');
+  const ago = (minutes: number) => ageText(new Date(now.getTime() - minutes * 60_000), now);
+  expect([0, 5, 60, 180, 60 * 30, 60 * 24 * 5].map(ago)).toEqual([
+    'just now',
+    '5 min ago',
+    '1 hour ago',
+    '3 hours ago',
+    'yesterday',
+    '5 days ago',
+  ]);
+  expect(ageText(new Date(now.getTime() + 60_000), now)).toBe('just now');
+});
+
+test('years of a model', () => {
+  expect(yearsText({ yearFrom: 2018, yearTo: 2020 })).toBe('2018 to 2020');
+  expect(yearsText({ yearFrom: 2018, yearTo: 2018 })).toBe('2018');
+  expect(yearsText({ yearFrom: 2021, yearTo: null })).toBe('since 2021');
+});
+
+test('an unknown light is day', () => {
+  expect(lightOf({ get: () => ({ value: 'disco' }) })).toBe('day');
+  expect(lightOf({ get: () => ({ value: 'back-room' }) })).toBe('back-room');
+  expect(lightOf({ get: () => undefined })).toBe('day');
+});

@@ -1,0 +1,92 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { reportText } from '../demo/report';
+import { STORIES } from '../demo/stories';
+
+const COMMAND = join(__dirname, 'fenbrik.mjs');
+const CASES = join(__dirname, '..', 'core', 'planning', 'cases');
+const folder = mkdtempSync(join(tmpdir(), 'fenbrik-bin-'));
+
+function write(name: string, content: string): string {
+  const path = join(folder, name);
+  writeFileSync(path, content);
+  return path;
+}
+
+/** Runs the command from another folder, as anyone would. */
+function fenbrik(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync(process.execPath, [COMMAND, ...args], { cwd: folder, encoding: 'utf8' });
+  return { status, stdout, lines: stderr.split('\n').filter(Boolean) };
+}
+
+describe('plan', () => {
+  it('answers several cases, one object a line, in order', () => {
+    const { status, stdout, lines } = fenbrik(
+      'plan',
+      join(CASES, 'library-kiosk.case.json'),
+      join(CASES, 'choir-laptop.case.json'),
+    );
+    const answers = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect([status, lines]).toEqual([0, []]);
+    expect(answers.map((one) => one.baseline.totalMiB)).toEqual([2048, 12288]);
+    const want = JSON.parse(readFileSync(join(CASES, 'library-kiosk.answer.json'), 'utf8'));
+    expect(answers[0].refusedOffers).toEqual(want.refusedOffers);
+    expect(answers[0].plans[0]).toMatchObject(want.plans[0]);
+  });
+
+  it('tells faults by file and path, answers the others, and ends with 2', () => {
+    const kiosk = JSON.parse(readFileSync(join(CASES, 'library-kiosk.case.json'), 'utf8'));
+    kiosk.machine.slots.push(kiosk.machine.slots[0]);
+    const bad = write('kiosk.json', JSON.stringify(kiosk));
+    const noJson = write('half.json', '{"fenbrik": ');
+    const { status, stdout, lines } = fenbrik(
+      'plan',
+      'kiosk.json',
+      noJson,
+      'absent.json',
+      join(CASES, 'library-kiosk.case.json'),
+    );
+    expect(status).toBe(2);
+    expect(lines).toEqual([
+      'kiosk.json: machine.slots[1].id: used twice',
+      `${noJson}: (document): this is no JSON`,
+      'absent.json: this file cannot be read',
+    ]);
+    expect(stdout.trim().split('\n')).toHaveLength(1);
+    expect(bad).toContain('kiosk.json');
+  });
+});
+
+describe('read', () => {
+  it('prints what a report says', () => {
+    const story = STORIES.find((one) => one.report !== null)?.report;
+    if (story == null) throw new Error('no story has a report');
+    const { status, stdout } = fenbrik('read', write('report.txt', reportText(story)));
+    const reading = JSON.parse(stdout);
+    expect(status).toBe(0);
+    expect(reading).toMatchObject({
+      format: 'smbios-text',
+      machine: { maker: story.maker, model: story.product },
+      warnings: [],
+    });
+    expect(reading.machine.memory.slots).toHaveLength(story.devices.length);
+  });
+
+  it('says one line and ends with 2 for anything else', () => {
+    const { status, stdout, lines } = fenbrik('read', write('letter.txt', 'Dear shop, my computer is slow.'));
+    expect([status, stdout]).toEqual([2, '']);
+    expect(lines).toHaveLength(1);
+    expect(lines[0]).toContain('no report that Fenbrik can read');
+  });
+});
+
+test('an unknown command is told', () => {
+  const { status, lines } = fenbrik('dance');
+  expect(status).not.toBe(0);
+  expect(lines.join(' ')).toContain('dance');
+});

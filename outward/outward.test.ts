@@ -1,0 +1,186 @@
+import { execFileSync } from 'node:child_process';
+import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { createServer, type Server, type ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
+import { fontFiles, fontRuns } from './pdf-text';
+import { quotePdf } from './quote-pdf';
+import { fetchSellerFeed } from './seller-feed';
+
+const option: CustomerOption = {
+  place: 1,
+  lane: 'third-party',
+  reuse: 'add',
+  care: 'heads-up',
+  totalMiB: 16384,
+  addedMiB: 8192,
+  rateMTs: 2400,
+  channelsText: 'dual channel',
+  openSlots: 2,
+  before: [
+    { slot: 'A1', capacityMiB: 8192, text: '8 GB DDR4-2400 CL17 DIMM', fate: 'today' },
+    { slot: 'B1', capacityMiB: null, text: null, fate: 'today' },
+  ],
+  after: [
+    { slot: 'A1', capacityMiB: 8192, text: '8 GB DDR4-2400 CL17 DIMM', fate: 'stays' },
+    { slot: 'B1', capacityMiB: 8192, text: '8 GB DDR4-2400 CL17 DIMM', fate: 'new' },
+  ],
+  oldModules: 'Your module stays in.',
+  warnings: ['Your operating system can use only 8 GB of this memory.'],
+  leadDays: 2,
+  lines: [
+    {
+      kind: 'part',
+      text: '8 GB DDR4-2400 CL17 DIMM',
+      origin: 'third-party',
+      quantity: 1,
+      eachCents: 2450,
+      totalCents: 2450,
+    },
+    { kind: 'labour', text: 'Fitting and test', origin: null, quantity: 1, eachCents: 2500, totalCents: 2500 },
+  ],
+  totalCents: 4950,
+  taxCents: 825,
+  savingCents: 5450,
+  savingPercent: 52,
+};
+
+const quote: CustomerQuote = {
+  fenbrik: 'quote/1',
+  number: '2026-0007',
+  sentOn: '2026-11-25',
+  validUntil: '2026-12-09',
+  currency: 'EUR',
+  taxBp: 2000,
+  shop: { name: 'Petrel Street Repair Co-op', town: 'Skerrow', contact: '14 Petrel Street, Skerrow' },
+  customer: { name: 'Łucja Őrsi' },
+  machine: { name: 'Tarnholt Counter 4', totalMiB: 8192 },
+  suggested: 2,
+  options: [option, { ...option, place: 2, totalCents: 12345 }, { ...option, place: 3 }],
+};
+
+async function paper(of: CustomerQuote) {
+  const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-paper-')), 'quote.pdf');
+  writeFileSync(file, await quotePdf(of));
+  const run = (program: string, ...args: string[]) => execFileSync(program, args, { encoding: 'utf8' });
+  return { text: run('pdftotext', '-layout', file, '-'), info: run('pdfinfo', file), fonts: run('pdffonts', file) };
+}
+
+describe('the customer’s paper', () => {
+  it('says what the page says, option by option', async () => {
+    const { text } = await paper(quote);
+    for (const words of [
+      'Quote 2026-0007 of 25 November 2026',
+      'More memory for your Tarnholt Counter 4',
+      '9 December 2026',
+      'Fitting and test',
+      'Your module stays in.',
+    ]) {
+      expect(text).toContain(words);
+    }
+    expect(text).toMatch(/Option 1: 16 GB of memory\n/);
+    expect(text).toMatch(/Option 2: 16 GB of memory \(we suggest this one\)/);
+    expect(text).toMatch(/Total +€49\.50/);
+    expect(text).toMatch(/Total +€123\.45/);
+    expect(text).toMatch(/of which 20 % tax +€8\.25/);
+    expect(text).toContain('You save €54.50 (52 %)');
+    expect(text).toContain('Please mind: Your operating system can use only 8 GB');
+  });
+
+  it('sets letters of the neighbours’ alphabets, with its fonts embedded as subsets', async () => {
+    const { text, fonts } = await paper(quote);
+    expect(text).toContain('Łucja Őrsi');
+    const rows = fonts.trim().split('\n').slice(2);
+    expect(rows.length).toBeGreaterThan(1);
+    for (const row of rows) expect(row).toMatch(/^[A-Z]{6}\+Archivo.* yes yes yes/);
+  });
+
+  it('begins a page rather than tear an option', async () => {
+    const long = { ...option, warnings: Array.from({ length: 6 }, (_, index) => `Mind this, point ${index}.`) };
+    const { text, info } = await paper({ ...quote, options: [long, { ...long, place: 2 }, { ...long, place: 3 }] });
+    expect(info).toMatch(/Pages: +2/);
+    const [first = '', second = ''] = text.split('\f');
+    for (const page of [first, second]) {
+      const begun = page.match(/Option \d:/g)?.length ?? 0;
+      expect(begun).toBeGreaterThan(0);
+      expect(page.match(/Mind this, point 5/g)).toHaveLength(begun);
+    }
+  });
+
+  it('is tagged and has a title', async () => {
+    const { info } = await paper(quote);
+    expect(info).toMatch(/Tagged: +yes/);
+    expect(info).toMatch(/Title: +Quote 2026-0007/);
+    expect(info).toMatch(/Page size: +595\.28 x 841\.89 pts \(A4\)/);
+  });
+
+  it('has one option without a number', async () => {
+    const { text } = await paper({ ...quote, options: [option] });
+    expect(text).not.toContain('Option 1');
+  });
+});
+
+describe('letters and their files', () => {
+  it('finds every font file', () => {
+    for (const weight of ['regular', 'bold'] as const) {
+      const { latin, more } = fontFiles(weight);
+      expect([existsSync(latin), existsSync(more)]).toEqual([true, true]);
+    }
+  });
+
+  it('splits a text where another file has the letters', () => {
+    expect(fontRuns('Łucja Őrsi')).toEqual([
+      { text: 'Ł', more: true },
+      { text: 'ucja ', more: false },
+      { text: 'Ő', more: true },
+      { text: 'rsi', more: false },
+    ]);
+    expect(fontRuns('Grüße — 5 €')).toEqual([{ text: 'Grüße — 5 €', more: false }]);
+    expect(fontRuns('')).toEqual([]);
+  });
+});
+
+describe('a seller’s feed', () => {
+  let server: Server;
+  let url: string;
+  let answer: (response: ServerResponse) => void;
+
+  beforeAll(async () => {
+    server = createServer((_, response) => answer(response));
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    url = `http://127.0.0.1:${(server.address() as AddressInfo).port}/`;
+  });
+  afterAll(() => server.close());
+
+  const says = (body: unknown, status = 200) => {
+    answer = (response) => {
+      response.writeHead(status, { 'content-type': 'application/json' });
+      response.end(typeof body === 'string' ? body : JSON.stringify(body));
+    };
+  };
+  const item = { part: 'VE4D8', costCents: 1900, stock: null };
+
+  it('is read when it makes sense', async () => {
+    says({ fenbrik: 'feed/1', currency: 'EUR', items: [item] });
+    expect(await fetchSellerFeed(url)).toEqual({ ok: true, items: [item] });
+  });
+
+  test.each([
+    ['an error', 'down for today', 500],
+    ['nonsense', '{"hello":', 200],
+    ['a negative price', { fenbrik: 'feed/1', currency: 'EUR', items: [{ ...item, costCents: -1 }] }, 200],
+    ['another format', { items: [item] }, 200],
+    ['a redirect', '', 302],
+  ])('is told in a sentence when it answers %s', async (_, body, status) => {
+    says(body, status);
+    const feed = await fetchSellerFeed(url);
+    expect(feed).toMatchObject({ ok: false, sentence: expect.stringMatching(/prices stay as they were\.$/) });
+  });
+
+  it('is told in a sentence when nobody is there', async () => {
+    expect(await fetchSellerFeed('http://127.0.0.1:9/')).toMatchObject({ ok: false });
+    expect(await fetchSellerFeed('no address')).toMatchObject({ ok: false });
+  });
+});

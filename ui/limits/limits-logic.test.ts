@@ -1,0 +1,73 @@
+import { LIMIT_SCHEMAS, SOURCE_KINDS } from '@/core/machine/limit';
+import { LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
+import { parseLimit } from './parse-limit';
+
+describe('a limit as it is typed', () => {
+  test.each([
+    ['capacity', '32 GB', 32768],
+    ['rates', '2666 2133, 2400', [2133, 2400, 2666]],
+    ['rates', 'any', []],
+    ['rates', '2400 2400', [2400]],
+    ['millivolts', '1.35 1.5 V', [1350, 1500]],
+    ['millivolts', '1,2', [1200]],
+    ['rate', '2400 MT/s', 2400],
+    ['number', '35 mm', 35],
+    ['yes', 'yes', true],
+    ['words', 'DIMM', 'DIMM'],
+  ] as const)('%s "%s"', (sort, typed, value) => {
+    expect(parseLimit(sort, typed)).toEqual({ ok: true, value });
+  });
+
+  test.each([
+    ['capacity', '0'],
+    ['capacity', 'lots'],
+    ['rates', 'fast'],
+    ['millivolts', '12'],
+    ['millivolts', ''],
+    ['rate', '-1'],
+    ['number', ''],
+  ] as const)('%s "%s" is told what is wrong', (sort, typed) => {
+    expect(parseLimit(sort, typed)).toMatchObject({ ok: false, sentence: expect.stringMatching(/^Type .*\.$/) });
+  });
+
+  it('is a list where the limit is one', () => {
+    expect(parseLimit('words', 'DDR5', true)).toEqual({ ok: true, value: ['DDR5'] });
+  });
+
+  it('reads back what the grid shows, for every row that is typed', () => {
+    const samples: Record<string, unknown> = {
+      generations: ['DDR4'],
+      form: 'DIMM',
+      voltagesMv: [1350, 1500],
+      totalMiB: 65536,
+      ratesMTs: [2133, 2400],
+      cpuMaxRateMTs: 2400,
+      pairing: 'advised',
+      clearanceMm: 35,
+      profiles: true,
+    };
+    for (const row of LIMIT_ROWS) {
+      const value = samples[row.name];
+      if (value === undefined) continue;
+      const parsed = parseLimit(row.sort, limitText(row.sort, value), row.list === true);
+      expect([row.name, parsed]).toEqual([row.name, { ok: true, value }]);
+      expect(LIMIT_SCHEMAS[row.name].safeParse(value).success).toBe(true);
+    }
+  });
+});
+
+describe('words', () => {
+  it('are there for every source', () => {
+    for (const kind of SOURCE_KINDS) expect(SOURCE_WORDS[kind]).toMatch(/\w/);
+  });
+
+  it('name kinds and an open list of rates', () => {
+    const kinds = [
+      { buffering: 'unbuffered', ecc: false },
+      { buffering: 'registered', ecc: true },
+    ];
+    expect(limitText('kinds', kinds)).toBe('unbuffered · registered ECC');
+    expect(limitText('rates', [])).toBe('any');
+    expect(limitText('yes', false)).toBe('no');
+  });
+});
