@@ -1,0 +1,302 @@
+import { cpSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { loadDemoShop } from '../demo/load-shop';
+import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { closePool, many, maybeOne, one, pool, run, transaction } from './database';
+import { noteEvent } from './events';
+import { insertJob, listSlots, replaceSlots } from './jobs';
+import { migrate } from './migrate';
+import { parseFileName, pending } from './migration-order';
+import { insertOffer, insertPrice, insertSeller, listOffersFor, OFFERS_FOR_PLANNING } from './offers';
+import { hashPassword, passwordMatches } from './password';
+import { openDraft, takeNumber } from './quotes';
+
+const MIGRATIONS = join(__dirname, 'migrations');
+
+let database: TestDatabase;
+
+beforeAll(async () => {
+  database = await testDatabase();
+  process.env.DATABASE_URL = database.url;
+});
+
+afterAll(async () => {
+  await closePool();
+  await database.drop();
+});
+
+describe('migrations', () => {
+  it('run once; a second time there is nothing to do', async () => {
+    expect(await migrate(database.url, MIGRATIONS)).toEqual([]);
+  });
+
+  it('run once even when several processes start together', async () => {
+    const fresh = await testDatabase();
+    const client = new pg.Client(fresh.url);
+    await client.connect();
+    await client.query('drop schema public cascade; create schema public');
+    await client.end();
+    const ran = await Promise.all([1, 2, 3].map(() => migrate(fresh.url, MIGRATIONS)));
+    expect(ran.map((names) => names.length).sort()).toEqual([0, 0, expect.any(Number)]);
+    expect(ran.flat()).toContain('quotes');
+    await fresh.drop();
+  });
+
+  it('take a failing one back whole, with its cause, and leave what came before', async () => {
+    const fresh = await testDatabase();
+    const folder = mkdtempSync(join(tmpdir(), 'fenbrik-migrations-'));
+    cpSync(MIGRATIONS, folder, { recursive: true });
+    writeFileSync(join(folder, '0007_broken.sql'), 'create table half (id integer); select nothing from nowhere;');
+    const failure = await migrate(fresh.url, folder).catch((error: Error) => error);
+    expect(String(failure)).toContain('migration 7 (broken) failed and was taken back');
+    expect(String((failure as Error).cause)).toContain('nowhere');
+    const client = new pg.Client(fresh.url);
+    await client.connect();
+    const { rows } = await client.query("select to_regclass('half') as half, to_regclass('quote') as quote");
+    expect(rows).toEqual([{ half: null, quote: 'quote' }]);
+    await client.end();
+    await fresh.drop();
+  });
+
+  it('refuse a file that was changed after it ran, a gap, and a newer database', () => {
+    const files = ['0001_a.sql', '0002_b.sql'].map((file) => ({ ...parseFileName(file), sql: '', sha256: file }));
+    const [first, second] = files;
+    expect(pending(files, [{ number: 1, name: 'a', sha256: '0001_a.sql' }])).toEqual([second]);
+    expect(() => pending(files, [{ number: 1, name: 'a', sha256: 'other' }])).toThrow(
+      'migration 1 (a) was changed after it ran',
+    );
+    expect(() => pending(second ? [second] : [], [])).toThrow('migration 1 is missing');
+    expect(() => pending(first ? [first] : [], files)).toThrow('that this version does not know');
+    expect(() => parseFileName('1_a.sql')).toThrow('NNNN_name.sql');
+  });
+});
+
+describe('the database', () => {
+  it('keeps a transaction whole or not at all, and names the cause', async () => {
+    const broken = transaction(async (db) => {
+      await run(db, "insert into customer (name) values ('Nobody')");
+      throw new Error('the cause');
+    });
+    await expect(broken).rejects.toThrow('the cause');
+    expect(await many(pool(), "select id from customer where name = 'Nobody'")).toEqual([]);
+  });
+
+  it('says how many rows it expects', async () => {
+    await expect(one(pool(), 'select 1 where false')).rejects.toThrow('one row expected, none came');
+    await expect(maybeOne(pool(), 'values (1), (2)')).rejects.toThrow('one row expected at the most');
+    expect(await maybeOne(pool(), 'select 1 as n where false')).toBeNull();
+  });
+
+  it('reads big counters as numbers, refuses what does not fit, and leaves dates alone', async () => {
+    expect(await one(pool(), "select 67108864::bigint as mib, '2026-11-25'::date as day")).toEqual({
+      mib: 67108864,
+      day: '2026-11-25',
+    });
+    await expect(one(pool(), 'select 9007199254740993::bigint as n')).rejects.toThrow(RangeError);
+  });
+});
+
+describe('passwords', () => {
+  it('match their hash and no other', async () => {
+    const hash = await hashPassword('petrel street');
+    expect(hash).toMatch(/^scrypt\$32768\$8\$1\$/);
+    expect(await hashPassword('petrel street')).not.toBe(hash);
+    expect(await passwordMatches('petrel street', hash)).toBe(true);
+    expect(await passwordMatches('petrel streeT', hash)).toBe(false);
+    expect(await passwordMatches('petrel street', 'rubbish')).toBe(false);
+  });
+});
+
+describe('what the schema refuses whatever the code does', () => {
+  const refuses = (sql: string, values: unknown[] = []) => expect(pool().query(sql, values)).rejects.toThrow();
+  let jobId: number;
+
+  beforeAll(async () => {
+    await loadDemoShop(new Date());
+    jobId = await insertJob(pool());
+  });
+
+  it('a second shop, an unknown role, a name that is none', async () => {
+    await refuses('insert into shop select * from shop');
+    await refuses("insert into staff (sign_in, name, role, password_hash) values ('x1', 'X', 'wizard', '')");
+    await refuses("insert into staff (sign_in, name, role, password_hash) values ('No Blanks', 'X', 'owner', '')");
+  });
+
+  it('a price of nothing or less, and any change of a price that was', async () => {
+    const { id } = await one<{ id: number }>(pool(), 'select id from offer limit 1');
+    await refuses('insert into offer_price (offer_id, cost_cents, came_from) values ($1, 0, $2)', [id, 'test']);
+    await refuses('insert into offer_price (offer_id, cost_cents, came_from) values ($1, -5, $2)', [id, 'test']);
+    await refuses('update offer_price set cost_cents = cost_cents + 1 where offer_id = $1', [id]);
+  });
+
+  it('a target or budget of 0, a station that is none, a negative credit', async () => {
+    await refuses('update job set need_mib = 0 where id = $1', [jobId]);
+    await refuses('update job set budget_cents = 0 where id = $1', [jobId]);
+    await refuses("update job set station = 'lunch' where id = $1", [jobId]);
+    await refuses("insert into job_slot values ($1, 1, 'A1', 'A', 1, null, false, 'may', -1, null, 'typed', 'typed')", [
+      jobId,
+    ]);
+    await refuses("insert into job_slot values ($1, 1, 'A1', 'A', 1, null, true, 'may', 0, null, 'typed', 'typed')", [
+      jobId,
+    ]);
+  });
+
+  it('a kit of nine, and a seller’s offer that claims to be from the shelf', async () => {
+    const module = { generation: 'DDR4', form: 'DIMM', capacityMiB: 8192, rateMTs: 2400 };
+    await refuses("insert into offer (title, origin, modules, module) values ('x', 'used', 9, $1)", [module]);
+    await refuses("insert into offer (title, origin, modules, module) values ('x', 'original', 1, $1)", [module]);
+    await refuses("insert into offer (title, origin, modules, module) values ('x', 'used', 1, $1)", [
+      { ...module, capacityMiB: 0 },
+    ]);
+  });
+
+  it('two drafts of one job, and a sent quote without its snapshot', async () => {
+    const draft = await openDraft(pool(), jobId);
+    expect((await openDraft(pool(), jobId)).id).toBe(draft.id);
+    await refuses('insert into quote (job_id, version) values ($1, 9)', [jobId]);
+    await refuses("update quote set state = 'sent' where id = $1", [draft.id]);
+  });
+
+  it('any change of a sent quote, but for its being replaced', async () => {
+    const draft = await openDraft(pool(), jobId);
+    const sent = `update quote set state = 'sent', number = '2026-9999', token = $2, snapshot = '{"total": 1}', sent_at = now(),
+      valid_until = current_date where id = $1`;
+    await pool().query(sent, [draft.id, 'x'.repeat(43)]);
+    await refuses(`update quote set snapshot = '{"total": 2}' where id = $1`, [draft.id]);
+    await refuses("update quote set number = '2026-0001' where id = $1", [draft.id]);
+    await refuses('update quote set valid_until = valid_until + 1 where id = $1', [draft.id]);
+    await refuses("update quote set state = 'draft' where id = $1", [draft.id]);
+    await refuses('delete from quote where id = $1', [draft.id]);
+    await refuses('delete from job where id = $1', [jobId]);
+    await pool().query("update quote set state = 'replaced' where id = $1", [draft.id]);
+    await refuses("update quote set state = 'sent' where id = $1", [draft.id]);
+  });
+});
+
+describe('quote numbers', () => {
+  it('have no gaps with ten senders at once, some of whom fail', async () => {
+    const attempts = Array.from({ length: 20 }, (_, index) =>
+      transaction(async (db) => {
+        const number = await takeNumber(db, 2031);
+        if (index % 3 === 0) throw new Error('did not send');
+        return number;
+      }).catch(() => null),
+    );
+    const numbers = (await Promise.all(attempts)).filter((number) => number !== null).sort();
+    expect(numbers).toEqual(
+      Array.from({ length: numbers.length }, (_, index) => `2031-${String(index + 1).padStart(4, '0')}`),
+    );
+    expect(numbers.length).toBe(13);
+  });
+
+  it('begin anew each year', async () => {
+    expect(await takeNumber(pool(), 2032)).toBe('2032-0001');
+  });
+});
+
+describe('slots', () => {
+  it('come back as they were put, in order', async () => {
+    const jobId = await insertJob(pool());
+    const slot = {
+      channel: 'A',
+      bank: 1,
+      maxMiB: 16384,
+      soldered: false,
+      keep: 'must' as const,
+      creditCents: 250,
+      module: null,
+    };
+    const slots = ['B1', 'A1', 'A2'].map((name) => ({
+      ...slot,
+      name,
+      placeSource: 'typed' as const,
+      moduleSource: 'typed' as const,
+    }));
+    await replaceSlots(pool(), jobId, slots);
+    expect(await listSlots(pool(), jobId)).toEqual(slots);
+    await replaceSlots(pool(), jobId, slots.slice(1));
+    expect((await listSlots(pool(), jobId)).map((one) => one.name)).toEqual(['A1', 'A2']);
+  });
+});
+
+describe('offers for planning', () => {
+  it('are those of generation and form, quickest first, with the price of now', async () => {
+    const offers = await listOffersFor(pool(), ['DDR4'], 'DIMM', null);
+    expect(offers.length).toBeGreaterThan(10);
+    for (const offer of offers) expect([offer.module.generation, offer.module.form]).toEqual(['DDR4', 'DIMM']);
+    const times = offers.map(({ module }) => ((module.casLatency ?? Number.POSITIVE_INFINITY) * 2000) / module.rateMTs);
+    expect(times).toEqual([...times].sort((a, b) => a - b));
+    const [first] = offers;
+    await insertPrice(pool(), first?.id ?? 0, 77_777, 'test');
+    const again = await listOffersFor(pool(), ['DDR4'], 'DIMM', null);
+    expect(again.find((offer) => offer.id === first?.id)?.costCents).toBe(77_777);
+  });
+
+  it('leave a part that is made for certain models out for all others', async () => {
+    const { id } = await one<{ id: number }>(pool(), "select id from model where name = 'Counter 4'");
+    const made = (offers: { origin: string }[]) => offers.filter((offer) => offer.origin === 'original').length;
+    expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', id))).toBe(3);
+    expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', null))).toBe(0);
+  });
+
+  it('are found by an index among many', async () => {
+    const seller = await insertSeller(pool(), { name: 'A seller of everything', leadDays: 1, feedUrl: null });
+    await pool().query(
+      `insert into offer (seller_id, seller_part, title, origin, modules, module)
+       select $1, 'part ' || n, 'part ' || n, 'third-party', 1,
+         jsonb_build_object('generation', 'DDR' || (n % 50), 'form', 'FORM' || (n % 7), 'capacityMiB', 1024, 'rateMTs', 1600)
+       from generate_series(1, 20000) as n`,
+      [seller],
+    );
+    await pool().query('analyze offer');
+    const plan = await many<{ 'QUERY PLAN': string }>(
+      pool(),
+      `explain ${OFFERS_FOR_PLANNING.replace('$1', "array['DDR7']").replace('$2', "'FORM3'").replaceAll('$3', '1')}`,
+    );
+    expect(plan.map((row) => row['QUERY PLAN']).join('\n')).toContain('offer_for_planning');
+  });
+
+  it('know what they hold, null where nobody said', async () => {
+    const module = {
+      generation: 'DDR5',
+      form: 'DIMM',
+      buffering: 'unbuffered',
+      ecc: false,
+      capacityMiB: 8192,
+      rateMTs: 4800,
+      voltagesMv: [1100],
+    } as const;
+    const offer = {
+      sellerId: null,
+      sellerPart: null,
+      title: 'x',
+      origin: 'used' as const,
+      modules: 1,
+      module: { ...module, voltagesMv: [1100] },
+      stock: 1,
+      note: '',
+      modelIds: [],
+    };
+    const id = await insertOffer(pool(), offer);
+    // Without a price it cannot be sold, so it is not offered.
+    expect((await listOffersFor(pool(), ['DDR5'], 'DIMM', null)).some((one) => one.id === id)).toBe(false);
+    await insertPrice(pool(), id, 900, 'test');
+    expect((await listOffersFor(pool(), ['DDR5'], 'DIMM', null)).find((one) => one.id === id)).toMatchObject({
+      costCents: 900,
+      sellerName: null,
+      leadDays: null,
+      stock: 1,
+    });
+  });
+});
+
+describe('events', () => {
+  it('keep who and when', async () => {
+    const jobId = await insertJob(pool());
+    await noteEvent(pool(), { jobId, staffId: null, kind: 'test', detail: { a: 1 } });
+    const row = await one(pool(), 'select kind, detail, at is not null as timed from event where job_id = $1', [jobId]);
+    expect(row).toEqual({ kind: 'test', detail: { a: 1 }, timed: true });
+  });
+});
