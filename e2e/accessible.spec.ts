@@ -55,7 +55,7 @@ describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
   });
 
   test('the plan that is looked at, the slot’s sheet, the limit’s sheet: axe finds nothing', async () => {
-    const { page, context } = await openWindow(browser, app.base, { light });
+    const { page, context, faults } = await openWindow(browser, app.base, { light });
     await signIn(context, app.base);
     await page.goto('/jobs/1/options');
     await page.locator('[data-rung] button[aria-pressed]').first().click();
@@ -68,6 +68,7 @@ describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
     await page.getByRole('button', { name: 'Decide: Total, by the papers' }).click();
     await page.getByRole('dialog').waitFor();
     expect(await axeFindings(page)).toEqual([]);
+    expect(faults).toEqual([]);
     await context.close();
   });
 

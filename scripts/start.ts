@@ -2,6 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { feedCatalogue } from '../demo/feed-catalogue';
 import { DEMO_SELLERS } from '../demo/market';
 import { closePool, pool } from '../store/database';
@@ -46,10 +47,11 @@ async function sellerFeeds(): Promise<ChildProcess | null> {
 
 /** Starts a Node program of ours in its own group, so that Ctrl-C reaches it only through us. */
 function program(args: string[], env: Record<string, string>): ChildProcess {
-  return spawn(process.execPath, args, {
+  const preload = pathToFileURL(join(ROOT, 'scripts', 'end-with-parent.mjs')).href;
+  return spawn(process.execPath, ['--import', preload, ...args], {
     cwd: ROOT,
     detached: true,
-    stdio: ['ignore', 'inherit', 'inherit'],
+    stdio: ['pipe', 'inherit', 'inherit'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', ...env },
   });
 }

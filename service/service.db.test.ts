@@ -18,6 +18,7 @@ import { draftOptions } from './draft-options';
 import { intakeSchema, modelLibrary, newJob, pickModel, saveIntake, saveSlots, takeReading } from './intake';
 import { type JobState, showJob } from './job-state';
 import { agreeLimits, decideLimit } from './limits';
+import { newShopSchema, openShop } from './open-shop';
 import { changePrice, offerRows, refreshPrices } from './prices';
 import { proofFindings, takeProof } from './proof';
 import { choosePlan, dropPlan, openQuote, sendQuote, suggestPlan } from './quote';
@@ -520,6 +521,40 @@ describe('the counter', () => {
     for (const kind of ['job-opened', 'report-read', 'option-chosen', 'quote-sent', 'limit-decided'])
       expect(kinds.map((row) => row.kind)).toContain(kind);
   });
+});
+
+describe('a shop of one’s own', () => {
+  const shop = newShopSchema.parse({
+    name: 'Harbour Bench',
+    town: 'Skerrow',
+    contact: '',
+    currency: 'EUR',
+    timeZone: 'Europe/Oslo',
+    taxBp: 2500,
+    labourCents: 3900,
+    owner: { name: 'Wren Hollis', signIn: 'wren', password: 'long enough' },
+  });
+
+  it('opens in an empty database, with an owner and without the demo’s accounts', async () => {
+    const empty = await testDatabase();
+    await closePool();
+    process.env.DATABASE_URL = empty.url;
+    must(await openShop(shop));
+    expect(await openShop(shop)).toMatchObject({ ok: false, code: 'conflict' });
+    expect(await signInPage()).toEqual({ shopName: 'Harbour Bench', demoAccounts: [] });
+    const { token } = must(await signIn('wren', 'long enough'));
+    expect(await checkCaller(token, 'staff.manage')).toMatchObject({ ok: true });
+    await closePool();
+    await empty.drop();
+    process.env.DATABASE_URL = database.url;
+  });
+
+  test.each([{ currency: 'euro' }, { timeZone: 'Skerrow/Quay' }, { name: ' ' }, { taxBp: -1 }])(
+    'refuses %j',
+    (change) => {
+      expect(newShopSchema.safeParse({ ...shop, ...change }).success).toBe(false);
+    },
+  );
 });
 
 test('the demo shop loads once', async () => {

@@ -33,6 +33,11 @@ export default async function SignInPage({ searchParams }: { searchParams: Searc
             <Mark size={34} /> Fenbrik
           </p>
           <h1 className="text-lg mt-3">{shopName ?? 'A shop that is not set up yet'}</h1>
+          {shopName === null && (
+            <p className="mt-2">
+              Set it up on this machine with <code>npm run open-shop</code>, then sign in here.
+            </p>
+          )}
         </div>
         <form action="/api/sign-in" method="post" className="grid gap-3">
           <input type="hidden" name="next" value={path} />

@@ -29,7 +29,7 @@ export const STAFF_REASONS: Record<CareReason, (facts: ReasonFacts) => string> =
   'total-off-book': (facts) =>
     `${facts.totalText} is above the official ceiling${than(facts.officialTotalText)}; it has been seen to work.`,
   'total-unknown': () => 'No source says how much memory this machine takes.',
-  'uneven-channels': (facts) => `The channels hold unequal amounts: ${facts.channelsText} of them work together.`,
+  'uneven-channels': (facts) => `The channels hold unequal amounts: together as quick as ${facts.channelsText}.`,
   'unmatched-bank': () => 'The board advises equal modules in a bank; here they differ.',
 };
 

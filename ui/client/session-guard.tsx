@@ -4,6 +4,7 @@ import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
+import { usePageNonce } from '../kit/use-page-nonce';
 
 export type Called<T> = { ok: true; value: T } | { ok: false; code: string; sentence: string };
 type Method = 'POST' | 'PUT' | 'PATCH' | 'DELETE';
@@ -40,6 +41,7 @@ export const useCall = (): Call => useContext(CallContext);
  * and what was to be saved is saved after it.
  */
 export function SessionGuard({ signIn, children }: { signIn: string; children: ReactNode }) {
+  usePageNonce();
   const [asking, setAsking] = useState(false);
   const waiting = useRef<((signedIn: boolean) => void)[]>([]);
 

@@ -31,7 +31,9 @@ export function StationRail({ jobId, here, standings }: StationRailProps) {
                   <span className={`truncate ${current ? 'font-bold wide' : 'font-medium'}`}>
                     {STATION_NAMES[station]}
                   </span>
-                  <span className="text-xs text-ink-2 narrow truncate">{STANDING_SIGNS[standings[station]].word}</span>
+                  <span className="text-xs text-ink-2 narrow truncate max-[900px]:sr-only">
+                    {STANDING_SIGNS[standings[station]].word}
+                  </span>
                 </span>
                 <span aria-hidden="true" className={`block h-1.5 mt-0.5 contacts ${current ? '' : 'opacity-40'}`} />
               </Link>

@@ -60,10 +60,12 @@ function savingText(plan: Plan, currency: string): string {
 export function PlanStrip({ plan, planCase, places, busy, sentence, onPut }: PlanStripProps) {
   const facts = reasonFacts(planCase, plan, inForce(makeBoard(planCase)));
   const on = places.get(planKey(plan));
+  const taken = [...places.values()];
+  const firstFree = [1, 2, 3].find((place) => !taken.includes(place));
   return (
     <section
       aria-label="The plan you look at"
-      className="bg-sheet border-2 border-act px-4 py-2.5 shrink-0 max-h-[42dvh] overflow-auto"
+      className="bg-sheet border-2 border-act px-4 py-2.5 shrink-0 max-h-[36dvh] overflow-auto"
     >
       <div className="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1">
         <h2 className="text-base">
@@ -79,7 +81,7 @@ export function PlanStrip({ plan, planCase, places, busy, sentence, onPut }: Pla
           {[1, 2, 3].map((place) => (
             <Button
               key={place}
-              weight={on === undefined && place === 1 ? 'act' : 'plain'}
+              weight={on === undefined && place === firstFree ? 'act' : 'plain'}
               disabled={busy || on === place}
               onClick={() => onPut(place)}
               aria-label={`Put on the slip as option ${place}`}

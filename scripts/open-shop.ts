@@ -1,0 +1,53 @@
+import { join } from 'node:path';
+import { createInterface } from 'node:readline/promises';
+import { newShopSchema, openShop } from '../service/open-shop';
+import { closePool } from '../store/database';
+import { migrate } from '../store/migrate';
+import { clusterFolder, openCluster } from './cluster';
+import { giveUp, ROOT, say } from './setup.mjs';
+
+/** What is asked, with the answer that an empty line gives. */
+const QUESTIONS = {
+  name: ['Name of the shop', ''],
+  town: ['Town', ''],
+  contact: ['Address and telephone for quotes', ''],
+  currency: ['Currency (ISO 4217)', 'EUR'],
+  timeZone: ['Time zone', 'UTC'],
+  taxPercent: ['Tax in percent', '20'],
+  labour: ['Labour of one upgrade, with tax', '29'],
+  ownerName: ['Name of the first owner', ''],
+  signIn: ['The owner signs in as', 'owner'],
+  password: ['First password, at least 10 characters', ''],
+} as const;
+type Answers = Record<keyof typeof QUESTIONS, string>;
+
+async function ask(): Promise<Answers> {
+  const lines = createInterface({ input: process.stdin, output: process.stdout });
+  const typed = lines[Symbol.asyncIterator]();
+  const answers: Partial<Answers> = {};
+  for (const [key, [question, usual]] of Object.entries(QUESTIONS)) {
+    process.stdout.write(`${question}${usual === '' ? '' : ` [${usual}]`}: `);
+    const line = await typed.next();
+    answers[key as keyof Answers] = (line.done ? '' : line.value.trim()) || usual;
+  }
+  lines.close();
+  return answers as Answers;
+}
+
+const cluster = process.env.DATABASE_URL ? null : await openCluster(clusterFolder());
+if (cluster !== null) process.env.DATABASE_URL = cluster.url;
+await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
+const { taxPercent, labour, ownerName, signIn, password, ...own } = await ask();
+const shop = newShopSchema.safeParse({
+  ...own,
+  taxBp: Math.round(Number(taxPercent) * 100),
+  labourCents: Math.round(Number(labour) * 100),
+  owner: { name: ownerName, signIn, password },
+});
+const opened = shop.success
+  ? await openShop(shop.data)
+  : { ok: false as const, sentence: shop.error.issues[0]?.message ?? '' };
+await closePool();
+if (cluster?.started) cluster.stop();
+if (!opened.ok) giveUp(opened.sentence);
+say('The shop is set up. Start it with: FENBRIK_DEMO=off npm start');
