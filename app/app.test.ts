@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ageText } from './age-text';
+import { boundedText } from './bounded-text';
 import { lightOf } from './light';
 import { safePath } from './request-path';
 import { yearsText } from './years-text';
@@ -42,6 +43,34 @@ test.each(doors.filter((door) => !OPEN.has(door)))('%s asks who calls before any
   }
   const body = /export default async function \w+\([\s\S]*?\) \{\n([\s\S]*)/.exec(source)?.[1] ?? '';
   expect(body.trimStart()).toMatch(/^(const caller = )?await enterPage\('/);
+});
+
+describe('a body', () => {
+  const post = (body: string) => new Request('http://fenbrik.example/', { method: 'POST', body });
+  const stream = (chunks: number, size: number) => {
+    let sent = 0;
+    const body = new ReadableStream({
+      pull(controller) {
+        if (sent++ < chunks) controller.enqueue(new Uint8Array(size).fill(65));
+        else controller.close();
+      },
+    });
+    const request = new Request('http://fenbrik.example/', { method: 'POST', body, duplex: 'half' } as RequestInit);
+    return { request, sent: () => sent };
+  };
+
+  it('is read whole up to the limit, letters of several bytes too', async () => {
+    expect(await boundedText(post('Größe'), 100)).toBe('Größe');
+    expect(await boundedText(post('a'.repeat(100)), 100)).toHaveLength(100);
+    expect(await boundedText(new Request('http://fenbrik.example/'), 100)).toBe('');
+  });
+
+  it('is not read past the limit, whatever length it claims', async () => {
+    expect(await boundedText(post('a'.repeat(101)), 100)).toBeNull();
+    const endless = stream(1_000_000, 1000);
+    expect(await boundedText(endless.request, 10_000)).toBeNull();
+    expect(endless.sent()).toBeLessThan(100);
+  });
 });
 
 describe('where to go after signing in', () => {

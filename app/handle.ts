@@ -2,6 +2,7 @@ import type { NextRequest } from 'next/server';
 import type { z } from 'zod';
 import type { Caller, Right } from '@/service/access';
 import { type FaultCode, fault, type Result } from '@/service/result';
+import { boundedText } from './bounded-text';
 import { enter } from './enter';
 import { log } from './log';
 
@@ -14,7 +15,7 @@ const STATUS: Record<FaultCode, number> = {
   busy: 503,
 };
 
-/** Bodies above this are refused before they are parsed. A report may have 8 MiB of text, which JSON escapes. */
+/** Bodies above this are not read to their end. A report may have 8 MiB of text, which JSON escapes. */
 const MOST_BODY_BYTES = 20 * 1024 * 1024;
 
 /** SQLSTATE classes and socket errors that mean: the database is not there just now. */
@@ -38,8 +39,8 @@ export async function parseBody<Schema extends z.ZodType>(
   request: NextRequest,
   schema: Schema,
 ): Promise<Result<z.infer<Schema>>> {
-  const text = await request.text();
-  if (text.length > MOST_BODY_BYTES) return fault('bad-input', 'This is too large to be read.');
+  const text = await boundedText(request, MOST_BODY_BYTES);
+  if (text === null) return fault('bad-input', 'This is too large to be read.');
   let json: unknown = null;
   try {
     json = text === '' ? null : JSON.parse(text);

@@ -1,26 +1,17 @@
-import type { Browser } from 'playwright-core';
 import { closePool, pool } from '../store/database';
-import { App } from './app';
-import { axeFindings, openBrowser, openWindow, signIn } from './browser';
+import { axeFindings, openWindow, signIn } from './browser';
+import { openStage } from './stage';
 
-let app: App;
-let browser: Browser;
+const stage = openStage();
 let quotePath: string;
 
 beforeAll(async () => {
-  app = await App.open();
-  browser = await openBrowser();
-  process.env.DATABASE_URL = app.databaseUrl;
+  process.env.DATABASE_URL = stage.app.databaseUrl;
   const { rows } = await pool().query<{ token: string }>(
     "select token from quote where state = 'sent' order by id limit 1",
   );
   quotePath = `/q/${rows[0]?.token}`;
   await closePool();
-});
-
-afterAll(async () => {
-  await browser?.close();
-  await app?.close();
 });
 
 /** Every screen, with what has to be there before it counts as drawn. */
@@ -44,8 +35,8 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
 
 describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
   test.each(SCREENS)('%s: axe finds nothing', async (_, path, ready) => {
-    const { page, context, faults } = await openWindow(browser, app.base, { light });
-    await signIn(context, app.base, 'runa');
+    const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
+    await signIn(context, stage.app.base, 'runa');
     await page.goto(path);
     await page.locator(ready).first().waitFor();
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(light);
@@ -55,8 +46,8 @@ describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
   });
 
   test('the plan that is looked at, the slot’s sheet, the limit’s sheet: axe finds nothing', async () => {
-    const { page, context, faults } = await openWindow(browser, app.base, { light });
-    await signIn(context, app.base);
+    const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
+    await signIn(context, stage.app.base);
     await page.goto('/jobs/1/options');
     await page.locator('[data-rung] button[aria-pressed]').first().click();
     await page.getByLabel('The plan you look at').waitFor();
@@ -74,7 +65,7 @@ describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
 
   test('the door and the customer’s page, wide and on a telephone: axe finds nothing', async () => {
     for (const width of [1280, 390]) {
-      const { page, context, faults } = await openWindow(browser, app.base, { light, width });
+      const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light, width });
       for (const path of ['/sign-in', '/sign-in?wrong=signed-out', quotePath]) {
         await page.goto(path);
         expect(await axeFindings(page)).toEqual([]);
@@ -91,8 +82,8 @@ test.each([
   [1024, 768],
   [800, 1180],
 ])('at %i x %i nothing is cut off sideways, and board and slip stay', async (width, height) => {
-  const { page, context } = await openWindow(browser, app.base, { width, height });
-  await signIn(context, app.base);
+  const { page, context } = await openWindow(stage.browser, stage.app.base, { width, height });
+  await signIn(context, stage.app.base);
   for (const station of ['intake', 'limits', 'options', 'quote', 'fitting', 'proof']) {
     await page.goto(`/jobs/2/${station}`);
     await page.getByLabel('Slot board').first().waitFor();

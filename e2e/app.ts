@@ -5,7 +5,7 @@ import { loadDemo } from '../scripts/load-demo';
 import { type TestDatabase, testDatabase } from '../scripts/test-database';
 import { closePool } from '../store/database';
 
-const ROOT = join(__dirname, '..');
+const ROOT = process.cwd();
 
 /** The built application on a database of its own, as a process that can be killed and started again. */
 export class App {

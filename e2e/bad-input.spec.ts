@@ -1,25 +1,14 @@
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
 import { closePool, pool } from '../store/database';
-import { App } from './app';
-import { openBrowser, openWindow, signIn } from './browser';
+import { openWindow, signIn } from './browser';
+import { openStage } from './stage';
 
-let app: App;
-let browser: Browser;
-
-beforeAll(async () => {
-  app = await App.open();
-  browser = await openBrowser();
-});
-
-afterAll(async () => {
-  await browser?.close();
-  await app?.close();
-});
+const stage = openStage();
 
 async function newJob(user = 'teo') {
-  const window = await openWindow(browser, app.base);
-  await signIn(window.context, app.base, user);
+  const window = await openWindow(stage.browser, stage.app.base);
+  await signIn(window.context, stage.app.base, user);
   await window.page.goto('/counter');
   await window.page.click('button:has-text("New job")');
   await window.page.waitForURL(/\/intake/);
@@ -95,8 +84,8 @@ test('a target of 0 and a negative budget are told in place, and nothing is save
 });
 
 test('a total ceiling of 0 is refused on Limits', async () => {
-  const { context } = await openWindow(browser, app.base);
-  await signIn(context, app.base);
+  const { context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
   const answer = await context.request.put('/api/jobs/1/limits', { data: { limit: 'totalMiB', value: 0 } });
   expect(answer.status()).toBe(422);
   expect((await answer.json()).sentence).toContain('a limit is more than 0');
@@ -104,8 +93,8 @@ test('a total ceiling of 0 is refused on Limits', async () => {
 });
 
 test('a negative price is refused in one sentence, on the sheet and at the door behind it', async () => {
-  const { page, context } = await openWindow(browser, app.base);
-  await signIn(context, app.base);
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
   await page.goto('/offers');
   await page
     .getByRole('button', { name: /^Re-price/ })
@@ -123,8 +112,8 @@ test('a negative price is refused in one sentence, on the sheet and at the door 
 });
 
 test('an unknown role is refused for a new account, and an account with one may nothing', async () => {
-  const { page, context } = await openWindow(browser, app.base);
-  await signIn(context, app.base, 'runa');
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'runa');
   const account = { name: 'Wren Hollis', signIn: 'wren', role: 'wizard', password: 'long enough to pass' };
   const refused = await context.request.post('/api/staff', { data: account });
   expect(refused.status()).toBe(422);
@@ -136,8 +125,8 @@ test('an unknown role is refused for a new account, and an account with one may 
 });
 
 test('who may not, is told so and nothing happens', async () => {
-  const { page, context } = await openWindow(browser, app.base);
-  await signIn(context, app.base, 'edda');
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'edda');
   expect((await context.request.post('/api/offers/1/price', { data: { costCents: 100 } })).status()).toBe(403);
   expect((await context.request.post('/api/staff', { data: {} })).status()).toBe(403);
   await page.goto('/people');
@@ -164,7 +153,7 @@ test('a session that ends in the middle of typing loses nothing', async () => {
   expect(await page.getByLabel('Telephone').inputValue()).toBe('0555 0177');
   await page.reload();
   expect(await page.getByLabel('Telephone').inputValue()).toBe('0555 0177');
-  process.env.DATABASE_URL = app.databaseUrl;
+  process.env.DATABASE_URL = stage.app.databaseUrl;
   const { rows } = await pool().query(
     'select customer.name, phone from job join customer on customer.id = customer_id where job.id = $1',
     [id],
@@ -190,7 +179,7 @@ test('what was typed is still there when the page itself had to be left for sign
 });
 
 test('a quote link with a wrong token is a plain not-found that tells nothing', async () => {
-  const { page, context } = await openWindow(browser, app.base);
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
   const bodies = [];
   for (const token of ['A'.repeat(43), 'short', "x'%20or%201=1--", '..%2f..%2fcounter']) {
     const answer = await page.goto(`/q/${token}`);
@@ -205,8 +194,8 @@ test('a quote link with a wrong token is a plain not-found that tells nothing', 
 });
 
 test('a write that another site makes a browser send is refused', async () => {
-  const { context } = await openWindow(browser, app.base);
-  await signIn(context, app.base);
+  const { context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
   const answer = await context.request.post('/api/jobs', {
     headers: { origin: 'http://elsewhere.example', 'sec-fetch-site': 'cross-site' },
   });
@@ -215,7 +204,7 @@ test('a write that another site makes a browser send is refused', async () => {
 });
 
 test('without a session every page leads to the door and every handler says so', async () => {
-  const { page, context } = await openWindow(browser, app.base);
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
   for (const path of ['/', '/counter', '/jobs/1', '/jobs/1/options', '/models', '/offers', '/people']) {
     await page.goto(path);
     expect(new URL(page.url()).pathname).toBe('/sign-in');

@@ -2,10 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
-import { App } from './app';
-import { openBrowser, openWindow } from './browser';
+import { openWindow, signIn } from './browser';
+import { openStage } from './stage';
 
 /** A machine nobody has brought in before, of a model the library knows. */
 const REPORT = reportText({
@@ -22,18 +22,7 @@ const REPORT = reportText({
   ],
 });
 
-let app: App;
-let browser: Browser;
-
-beforeAll(async () => {
-  app = await App.open();
-  browser = await openBrowser();
-});
-
-afterAll(async () => {
-  await browser?.close();
-  await app?.close();
-});
+const stage = openStage();
 
 /** All money amounts that a text names, in cents. */
 function amounts(text: string): number[] {
@@ -52,7 +41,7 @@ async function pdfText(page: Page, path: string): Promise<string> {
 }
 
 test('from a pasted report to a quote in the customer’s hands', async () => {
-  const { page, faults, context } = await openWindow(browser, app.base);
+  const { page, faults, context } = await openWindow(stage.browser, stage.app.base);
 
   // The door.
   await page.goto('/');
@@ -135,7 +124,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   expect(link).toMatch(/^\/q\/[A-Za-z0-9_-]{43}$/);
 
   // The customer, who has no session.
-  const customer = await openWindow(browser, app.base);
+  const customer = await openWindow(stage.browser, stage.app.base);
   await customer.page.goto(link ?? '');
   const seen = await customer.page.locator('body').innerText();
   const source = await customer.page.content();
@@ -166,7 +155,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
 });
 
 test('the whole way by keyboard from the ladder to the slip', async () => {
-  const { page, context, faults } = await openWindow(browser, app.base);
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await context.request.post('/api/sign-in', { data: { name: 'edda', password: 'petrel-street' } });
   await page.goto('/jobs/1/options');
   const pressed = page.locator('.ladder-box button[aria-pressed]').first();
@@ -183,6 +172,42 @@ test('the whole way by keyboard from the ladder to the slip', async () => {
   expect(last).not.toBe(first);
   await page.keyboard.press('3');
   await page.getByLabel('Slip').locator('li').nth(2).getByText(/GB/).first().waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a machine without a report: its model picked, its module typed on the board', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto('/counter');
+  await page.click('button:has-text("New job")');
+  await page.waitForURL(/\/intake/);
+  await page.getByLabel('What does the machine say?').fill('sling 15');
+  await page.getByRole('button', { name: /Ostrell Sling 15/ }).click();
+  await page.getByRole('heading', { name: 'Ostrell Sling 15' }).waitFor();
+  await page.getByRole('button', { name: /^A1, channel A: empty/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Slot A1' });
+  await sheet.getByLabel('Capacity').fill('lots');
+  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.getByText('Type a size such as 8 GB.').waitFor();
+  await sheet.getByLabel('Capacity').fill('4 GB');
+  await sheet.getByLabel('Rate').fill('2400');
+  await sheet.getByLabel('Credit if it comes out').fill('3.50');
+  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: /^A1, channel A: 4 GB/ }).waitFor();
+
+  // Where a slot is can be put right too, and says who did.
+  await page.click('a:has-text("On to Limits")');
+  await page.getByRole('button', { name: 'Change slot B1' }).click();
+  const place = page.getByRole('dialog', { name: 'Slot B1' });
+  await place.getByLabel('Largest module').fill('8 GB');
+  await place.getByRole('button', { name: 'Save the slot' }).click();
+  await place.waitFor({ state: 'detached' });
+  const row = page.getByRole('row', { name: /^B1/ });
+  expect(await row.innerText()).toMatch(/8 GB\s+typed here\s+empty/);
+  await page.getByRole('link', { name: /^Options/ }).click();
+  await page.locator('[data-rung]').first().waitFor();
   expect(faults).toEqual([]);
   await context.close();
 });

@@ -1,26 +1,15 @@
-import type { APIRequestContext, Browser } from 'playwright-core';
+import type { APIRequestContext } from 'playwright-core';
 import { closePool, pool } from '../store/database';
-import { App } from './app';
-import { openBrowser, openWindow, signIn } from './browser';
+import { openWindow, signIn } from './browser';
+import { openStage } from './stage';
 
-let app: App;
-let browser: Browser;
-
-beforeAll(async () => {
-  app = await App.open();
-  browser = await openBrowser();
-});
-
-afterAll(async () => {
-  await browser?.close();
-  await app?.close();
-});
+const stage = openStage();
 
 /** The choir's job of the demo shop: three options on the slip, not yet sent. */
 const CHOIR = 2;
 
 async function seenTotals(jobId: number): Promise<{ place: number; totalCents: number }[]> {
-  process.env.DATABASE_URL = app.databaseUrl;
+  process.env.DATABASE_URL = stage.app.databaseUrl;
   const { showJob } = await import('../service/job-state');
   const { draftOptions } = await import('../service/draft-options');
   const state = await showJob(jobId);
@@ -38,18 +27,18 @@ async function textOf(request: APIRequestContext, path: string): Promise<string>
 }
 
 test('a quote acknowledged as sent is whole after the process is killed', async () => {
-  const { context } = await openWindow(browser, app.base);
-  await signIn(context, app.base);
+  const { context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
   const seen = await seenTotals(CHOIR);
   expect(seen.length).toBe(3);
   const answer = await context.request.post(`/api/jobs/${CHOIR}/quote`, { data: { seen } });
   const sent = await answer.json();
-  await app.kill();
+  await stage.app.kill();
   expect(answer.status()).toBe(200);
-  await expect(fetch(`${app.base}/api/health`)).rejects.toThrow();
+  await expect(fetch(`${stage.app.base}/api/health`)).rejects.toThrow();
 
-  await app.start();
-  const { page } = await openWindow(browser, app.base);
+  await stage.app.start();
+  const { page } = await openWindow(stage.browser, stage.app.base);
   await page.goto(`/q/${sent.token}`);
   const text = await page.locator('body').innerText();
   expect(text).toContain(sent.number);
@@ -62,9 +51,9 @@ test('a quote acknowledged as sent is whole after the process is killed', async 
 });
 
 test('a price that moves afterwards leaves a sent quote as it is, page and paper', async () => {
-  const { context } = await openWindow(browser, app.base);
-  await signIn(context, app.base);
-  process.env.DATABASE_URL = app.databaseUrl;
+  const { context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  process.env.DATABASE_URL = stage.app.databaseUrl;
   const { rows } = await pool().query<{
     token: string;
     snapshot: { options: { shop: { bought: { offer: string; costCents: number }[] } }[] };
@@ -90,8 +79,8 @@ test('a price that moves afterwards leaves a sent quote as it is, page and paper
 });
 
 test('a price that moves between looking and sending stops the sending', async () => {
-  const { context, page } = await openWindow(browser, app.base);
-  await signIn(context, app.base);
+  const { context, page } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
   const chosen = await openOptions(context.request);
   await page.goto('/jobs/1/quote');
   await page.getByRole('button', { name: /Send 1 option/ }).waitFor();
@@ -105,7 +94,7 @@ test('a price that moves between looking and sending stops the sending', async (
 
 /** Puts the cheapest plan of the bakery's job on its slip. */
 async function openOptions(request: APIRequestContext): Promise<{ offerId: number }> {
-  process.env.DATABASE_URL = app.databaseUrl;
+  process.env.DATABASE_URL = stage.app.databaseUrl;
   const { showJob } = await import('../service/job-state');
   const { answer } = await import('../core/planning/plan');
   const state = await showJob(1);

@@ -2,6 +2,8 @@ import PDFDocument from 'pdfkit';
 import { capacityText } from '../core/memory/capacity';
 import { moneyText } from '../core/pricing/money-text';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
+import { dayText } from '../core/quoting/day-text';
+import { ORIGIN_WORDS } from '../core/quoting/origin-words';
 import { fontFiles, fontRuns } from './pdf-text';
 
 type Document = PDFKit.PDFDocument;
@@ -42,10 +44,6 @@ function tagged(doc: Document, parent: PDFKit.PDFStructureElement, tag: Tag, dra
   parent.add(doc.struct(tag, {}, [draw]));
 }
 
-function dayText(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
-}
-
 /** One row of a price table: words left, amount right, both starting at one height. */
 function row(doc: Document, table: PDFKit.PDFStructureElement, text: string, amount: string, style: Style = {}): void {
   const line = doc.struct('TR');
@@ -68,11 +66,6 @@ const boardText = (board: CustomerOption['before']): string =>
 /** Height that an option needs, in points, so that it is not torn over two pages. */
 const roomFor = (option: CustomerOption): number =>
   190 + option.lines.length * 17 + option.warnings.length * 30 + option.before.length * 16;
-
-function originText(origin: CustomerOption['lines'][number]['origin']): string {
-  if (origin === 'original') return ', the maker’s own part';
-  return origin === 'used' ? ', used and tested by us' : '';
-}
 
 function drawOption(
   doc: Document,
@@ -106,7 +99,12 @@ function drawOption(
   part.add(table);
   for (const line of option.lines) {
     const count = line.quantity > 1 ? `${line.quantity} × ` : '';
-    row(doc, table, `${count}${line.text}${originText(line.origin)}`, moneyText(line.totalCents, currency));
+    row(
+      doc,
+      table,
+      `${count}${line.text}${line.origin === null ? '' : ORIGIN_WORDS[line.origin]}`,
+      moneyText(line.totalCents, currency),
+    );
   }
   doc.y += 2;
   row(doc, table, 'Total', moneyText(option.totalCents, currency), { weight: 'bold', size: 13 });

@@ -4,8 +4,8 @@ import { signInPage } from '@/service/sign-in';
 import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
 import { Button } from '@/ui/kit/button';
+import { Fault } from '@/ui/kit/fault';
 import { Field } from '@/ui/kit/field';
-import { Notice } from '@/ui/kit/notice';
 import { lightOf } from '../light';
 import { safePath } from '../request-path';
 
@@ -43,11 +43,7 @@ export default async function SignInPage({ searchParams }: { searchParams: Searc
           <input type="hidden" name="next" value={path} />
           <Field label="Name" name="name" defaultValue={name ?? ''} autoComplete="username" required />
           <Field label="Password" name="password" type="password" autoComplete="current-password" required />
-          {sentence !== null && (
-            <Notice tone="stop" live>
-              {sentence}
-            </Notice>
-          )}
+          <Fault sentence={sentence} />
           <Button weight="act" type="submit">
             Sign in
           </Button>

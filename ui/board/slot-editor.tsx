@@ -10,12 +10,15 @@ import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
 
 /** A slot as it is typed: text until it is saved. */
 interface Typed {
+  channel: string;
+  bank: string;
+  largest: string;
   capacity: string;
   rate: string;
   cl: string;
@@ -28,8 +31,11 @@ interface Typed {
 
 const numberText = (value: number | null | undefined): string => (value == null ? '' : String(value));
 
-function typedOf({ module, keep, creditCents }: JobSlot): Typed {
+function typedOf({ channel, bank, maxMiB, module, keep, creditCents }: JobSlot): Typed {
   return {
+    channel,
+    bank: String(bank),
+    largest: maxMiB === null ? '' : capacityText(maxMiB),
     capacity: module?.capacityMiB == null ? '' : capacityText(module.capacityMiB),
     rate: numberText(module?.rateMTs),
     cl: numberText(module?.casLatency),
@@ -60,6 +66,11 @@ function slotOf(slot: JobSlot, typed: Typed): { slot: JobSlot } | { errors: Erro
   if (numbers.ranks === undefined) errors.ranks = 'A whole number, such as 1.';
   const creditCents = typed.credit.trim() === '' ? 0 : parseMoney(typed.credit);
   if (creditCents === null || creditCents < 0) errors.credit = 'An amount of 0 or more.';
+  const channel = typed.channel.trim();
+  if (channel === '') errors.channel = 'Type its channel, such as A.';
+  if (!/^\d{1,2}$/.test(typed.bank.trim())) errors.bank = 'A whole number, such as 1.';
+  const maxMiB = typed.largest.trim() === '' ? null : parseCapacity(typed.largest);
+  if (typed.largest.trim() !== '' && maxMiB === null) errors.largest = 'Type a size such as 16 GB.';
   if (Object.keys(errors).length > 0) return { errors };
   const known: KnownModule = {
     ...(slot.module ?? NOTHING_KNOWN),
@@ -71,7 +82,21 @@ function slotOf(slot: JobSlot, typed: Typed): { slot: JobSlot } | { errors: Erro
     form: typed.form === '' ? null : typed.form,
   };
   const module = capacityMiB === null ? null : known;
-  return { slot: { ...slot, module, keep: typed.keep, creditCents: creditCents ?? 0, moduleSource: 'typed' } };
+  const bank = Number(typed.bank);
+  const moved = channel !== slot.channel || bank !== slot.bank || maxMiB !== slot.maxMiB;
+  return {
+    slot: {
+      ...slot,
+      channel,
+      bank,
+      maxMiB,
+      module,
+      keep: typed.keep,
+      creditCents: creditCents ?? 0,
+      placeSource: moved ? 'typed' : slot.placeSource,
+      moduleSource: JSON.stringify(module) === JSON.stringify(slot.module) ? slot.moduleSource : 'typed',
+    },
+  };
 }
 
 /** The sheet on which one slot is typed: what is in it, and what may become of that. */
@@ -98,7 +123,9 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
     <Sheet
       open
       title={`Slot ${name}`}
-      description={`Channel ${slot.channel}, bank ${slot.bank}${slot.soldered ? '; soldered, it cannot be taken out' : ''}`}
+      description={
+        slot.soldered ? 'Soldered: it cannot be taken out.' : 'What is in it, where it is, and what may become of it.'
+      }
       onClose={onClose}
     >
       <form
@@ -144,6 +171,23 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           onChange={set('form')}
           options={[...anything, { value: 'DIMM', text: 'DIMM' }, { value: 'SO-DIMM', text: 'SO-DIMM' }]}
         />
+        <div className="col-span-2 grid grid-cols-3 gap-3 border-t border-line pt-2">
+          <Field label="Channel" value={typed.channel} onChange={set('channel')} error={errors.channel ?? null} />
+          <Field
+            label="Bank"
+            inputMode="numeric"
+            value={typed.bank}
+            onChange={set('bank')}
+            error={errors.bank ?? null}
+          />
+          <Field
+            label="Largest module"
+            value={typed.largest}
+            onChange={set('largest')}
+            error={errors.largest ?? null}
+            placeholder="as the board"
+          />
+        </div>
         {!slot.soldered && (
           <>
             <Choice
@@ -167,13 +211,9 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
             />
           </>
         )}
-        {sentence !== null && (
-          <div className="col-span-2">
-            <Notice tone="stop" live>
-              {sentence}
-            </Notice>
-          </div>
-        )}
+        <div className="col-span-2">
+          <Fault sentence={sentence} />
+        </div>
         <div className="col-span-2 flex justify-end gap-2 mt-1">
           <Button onClick={onClose}>Leave it as it is</Button>
           <Button weight="act" type="submit" disabled={busy}>

@@ -1,8 +1,8 @@
 'use client';
 import { createContext, type FormEvent, type ReactNode, useCallback, useContext, useRef, useState } from 'react';
 import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
 import { usePageNonce } from '../kit/use-page-nonce';
 
@@ -95,11 +95,7 @@ function SignInForm({ name: known, onDone }: { name: string; onDone: () => void 
         onChange={(event) => setPassword(event.target.value)}
         autoComplete="current-password"
       />
-      {wrong !== null && (
-        <Notice tone="stop" live>
-          {wrong}
-        </Notice>
-      )}
+      <Fault sentence={wrong} />
       <Button weight="act" type="submit">
         Sign in and go on
       </Button>

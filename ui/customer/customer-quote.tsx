@@ -1,13 +1,10 @@
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
+import { dayText } from '@/core/quoting/day-text';
+import { ORIGIN_WORDS } from '@/core/quoting/origin-words';
 import { buttonLook } from '../kit/button';
 import { BoardStrip } from './board-strip';
-
-/** A calendar day as people write it; the quote's days carry no zone. */
-function dayText(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
-}
 
 const leadWords = (days: number): string =>
   days === 0
@@ -44,8 +41,7 @@ function Option({ option, quote }: { option: CustomerOption; quote: CustomerQuot
               <th scope="row" className="py-1 pr-3 text-left font-normal">
                 {line.quantity > 1 && `${line.quantity} × `}
                 {line.text}
-                {line.origin === 'original' && ', the maker’s own part'}
-                {line.origin === 'used' && ', used and tested by us'}
+                {line.origin !== null && ORIGIN_WORDS[line.origin]}
               </th>
               <td className="py-1 text-right whitespace-nowrap">{moneyText(line.totalCents, currency)}</td>
             </tr>

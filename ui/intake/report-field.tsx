@@ -4,6 +4,7 @@ import { decodeText } from '@/core/reading/decode-text';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
 import type { LibraryModel } from './library-model';
 import { matchModels } from './match-models';
@@ -98,11 +99,7 @@ export function ReportField({ jobId, known, models }: ReportFieldProps) {
         className="w-full bg-ground border border-edge rounded-notch px-3 py-2 text-base font-medium placeholder:text-ink-2 resize-y"
       />
       <div id={`${id}-said`} className="mt-2 grid gap-2">
-        {wrong !== null && (
-          <Notice tone="stop" live>
-            {wrong}
-          </Notice>
-        )}
+        <Fault sentence={wrong} />
         {read !== null && (
           <Notice tone={read.warnings.length === 0 ? 'good' : 'mind'} live>
             <p>

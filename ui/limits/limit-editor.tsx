@@ -5,8 +5,8 @@ import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
 import { type LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
 import { parseLimit } from './parse-limit';
@@ -147,13 +147,9 @@ export function LimitEditor({ row, onClose }: { row: Row; onClose: () => void })
           Decide
         </Button>
       </form>
-      {sentence !== null && (
-        <div className="mt-2">
-          <Notice tone="stop" live>
-            {sentence}
-          </Notice>
-        </div>
-      )}
+      <div className="mt-2">
+        <Fault sentence={sentence} />
+      </div>
       <div className="flex justify-between mt-4">
         {decided ? (
           <Button weight="quiet" disabled={busy} onClick={() => put(null)}>

@@ -7,9 +7,11 @@ import { useSave } from '../client/use-save';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
 import { LimitEditor } from './limit-editor';
 import { LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
+import { SlotRows } from './slot-rows';
 
 type Row = (typeof LIMIT_ROWS)[number];
 type Limits = ReturnType<typeof useJob>['job']['limits'];
@@ -182,12 +184,9 @@ export function LimitsStation() {
         </Button>
       </div>
       <Ask />
-      {sentence !== null && (
-        <Notice tone="stop" live>
-          {sentence}
-        </Notice>
-      )}
+      <Fault sentence={sentence} />
       <Grid rows={rows} kinds={kinds} limits={job.limits} onPick={setEditing} />
+      <SlotRows />
       <Assumptions />
       {editing !== null && <LimitEditor row={editing} onClose={() => setEditing(null)} />}
     </div>

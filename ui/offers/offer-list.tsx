@@ -7,6 +7,7 @@ import { moneyText } from '@/core/pricing/money-text';
 import { parseMoney } from '@/core/pricing/parse-money';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
@@ -125,11 +126,7 @@ function Refresh() {
           {busy ? 'Asking the sellers…' : 'Ask the sellers for today’s prices'}
         </Button>
       </div>
-      {sentence !== null && (
-        <Notice tone="stop" live>
-          {sentence}
-        </Notice>
-      )}
+      <Fault sentence={sentence} />
       {said.length > 0 && (
         <Notice tone="good" live>
           {said.join(' ')}

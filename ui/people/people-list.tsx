@@ -3,8 +3,8 @@ import { type FormEvent, useState } from 'react';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { Notice } from '../kit/notice';
 
 export interface Person {
   id: number;
@@ -76,11 +76,7 @@ export function PeopleList({ people, self }: { people: readonly Person[]; self: 
           autoComplete="new-password"
           hint="at least 10 characters"
         />
-        {sentence !== null && (
-          <Notice tone="stop" live>
-            {sentence}
-          </Notice>
-        )}
+        <Fault sentence={sentence} />
         <Button weight="act" type="submit" disabled={busy}>
           Open the account
         </Button>

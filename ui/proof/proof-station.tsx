@@ -6,6 +6,7 @@ import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
 
@@ -115,11 +116,7 @@ export function ProofStation() {
               Hold it against the promise
             </Button>
           </div>
-          {sentence !== null && (
-            <Notice tone="stop" live>
-              {sentence}
-            </Notice>
-          )}
+          <Fault sentence={sentence} />
         </div>
       )}
       <Findings />

@@ -5,6 +5,7 @@ import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { SlipOption } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
+import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
 import { OptionColumn } from './option-column';
 import { SentVersions } from './sent-versions';
@@ -61,11 +62,7 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
   };
   return (
     <div className="grid gap-2">
-      {sentence !== null && (
-        <Notice tone="stop" live>
-          {sentence}
-        </Notice>
-      )}
+      <Fault sentence={sentence} />
       {sent !== null && job.slip.length === 0 && (
         <Notice tone="good" live>
           Quote {sent} is sent and kept. Its prices hold whatever the offers do.

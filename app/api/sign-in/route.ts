@@ -1,5 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { z } from 'zod';
+import { boundedText } from '@/app/bounded-text';
 import { SESSION_COOKIE } from '@/app/enter';
 import { answer, caught, fromElsewhere } from '@/app/handle';
 import { safePath } from '@/app/request-path';
@@ -15,6 +16,16 @@ const schema = z.object({
 /** The session's end is kept in the database; the cookie only has to outlive it. */
 const COOKIE_SECONDS = 30 * 24 * 3600;
 
+const MOST_BODY_BYTES = 16 * 1024;
+
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
 function cookie(request: NextRequest, token: string): string {
   const secure = request.nextUrl.protocol === 'https:' || request.headers.get('x-forwarded-proto') === 'https';
   return `${SESSION_COOKIE}=${token}; Path=/; HttpOnly; SameSite=Lax; Max-Age=${COOKIE_SECONDS}${secure ? '; Secure' : ''}`;
@@ -25,8 +36,8 @@ export async function POST(request: NextRequest): Promise<Response> {
   try {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const isJson = request.headers.get('content-type')?.startsWith('application/json') === true;
-    const input = isJson ? await request.json().catch(() => null) : Object.fromEntries(await request.formData());
-    const typed = schema.safeParse(input);
+    const text = (await boundedText(request, MOST_BODY_BYTES)) ?? '';
+    const typed = schema.safeParse(isJson ? parsedJson(text) : Object.fromEntries(new URLSearchParams(text)));
     if (!typed.success) return answer(fault('bad-input', 'Type your name and your password.'));
     const opened = await signIn(typed.data.name, typed.data.password);
     if (isJson && !opened.ok) return answer(opened);

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { Desk } from '@/app/desk';
@@ -55,7 +56,9 @@ export default async function StationPage({ params }: { params: Params }) {
   if (!isStation(station)) notFound();
   const state = await showJob(idOf(rest));
   if (state === null) notFound();
-  if (state.job.station !== station) await rememberStation(state.job.id, station);
+  // A page that is only fetched ahead is not where the job was left.
+  const ahead = (await headers()).get('next-router-prefetch') !== null;
+  if (!ahead && state.job.station !== station) await rememberStation(state.job.id, station);
   const { job } = state;
   const bar = (
     <p className="truncate text-sm">

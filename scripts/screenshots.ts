@@ -1,0 +1,75 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type BrowserContext, chromium } from 'playwright-core';
+import { App } from '../e2e/app';
+import { closePool, pool } from '../store/database';
+import { migrate } from '../store/migrate';
+import { needBuild } from './build';
+import { openCluster } from './cluster';
+import { ROOT, say } from './setup.mjs';
+import { makeTemplate } from './test-database';
+
+/* npm run screenshots: one current picture of each main view in docs/screenshots, from the demo shop. */
+
+interface Shot {
+  name: string;
+  path: string;
+  light?: 'back-room';
+  /** pressed before the picture is taken */
+  press?: string;
+  width?: number;
+}
+
+const MARK_16 = '[data-rung="16384"] button[aria-label*="third-party"]';
+const MARK_64 = '[data-rung="65536"] button[aria-label*="third-party"]';
+
+const SHOTS: readonly Shot[] = [
+  { name: 'counter', path: '/counter' },
+  { name: 'intake', path: '/jobs/1/intake' },
+  { name: 'limits', path: '/jobs/5/limits' },
+  { name: 'limits-question', path: '/jobs/4/limits' },
+  { name: 'options', path: '/jobs/1/options', press: MARK_16 },
+  { name: 'options-back-room', path: '/jobs/5/options', light: 'back-room', press: MARK_64 },
+  { name: 'quote', path: '/jobs/2/quote' },
+  { name: 'fitting', path: '/jobs/5/fitting' },
+  { name: 'proof', path: '/jobs/6/proof' },
+  { name: 'models', path: '/models', light: 'back-room' },
+  { name: 'offers', path: '/offers' },
+  { name: 'people', path: '/people' },
+];
+
+async function shoot(context: BrowserContext, base: string, shot: Shot): Promise<void> {
+  const page = await context.newPage();
+  await page.setViewportSize({ width: shot.width ?? 1280, height: 800 });
+  await context.addCookies([{ name: 'fenbrik-light', value: shot.light ?? 'day', url: base }]);
+  await page.goto(base + shot.path);
+  await page.waitForLoadState('networkidle');
+  if (shot.press !== undefined) await page.locator(shot.press).first().click();
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${shot.name}.png`) });
+  await page.close();
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'fenbrik-shots-'));
+chmodSync(folder, 0o755);
+needBuild();
+const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off']);
+await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
+await makeTemplate(cluster.url);
+process.env.FENBRIK_TEST_URL = cluster.url;
+const app = await App.open();
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const context = await browser.newContext({ reducedMotion: 'reduce' });
+await shoot(context, app.base, { name: 'sign-in', path: '/sign-in' });
+await context.request.post(`${app.base}/api/sign-in`, { data: { name: 'runa', password: 'petrel-street' } });
+for (const shot of SHOTS) await shoot(context, app.base, shot);
+process.env.DATABASE_URL = app.databaseUrl;
+const { rows } = await pool().query<{ token: string }>("select token from quote where state = 'sent' and job_id = 7");
+await closePool();
+await shoot(context, app.base, { name: 'customer-quote', path: `/q/${rows[0]?.token}` });
+await browser.close();
+await app.close();
+cluster.stop();
+rmSync(folder, { recursive: true, force: true });
+say('docs/screenshots is up to date');
