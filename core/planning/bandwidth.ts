@@ -1,5 +1,5 @@
-import type { Board, Layout, Piece } from './board';
-import { channelCapacities, totalMiB } from './capacity-of';
+import type { Board, Layout } from './board';
+import { channelCapacities } from './capacity-of';
 
 /** Bytes a channel carries in one transfer: 64 data lines. */
 const BYTES_PER_TRANSFER = 8;
@@ -32,12 +32,4 @@ export function effectiveChannels(board: Board, layout: Layout): number {
 export function bandwidthMBs(board: Board, layout: Layout, rateMTs: number): number {
   const { total, largest } = channelShare(board, layout);
   return largest === 0 ? 0 : Math.floor((rateMTs * BYTES_PER_TRANSFER * total) / largest);
-}
-
-/** The most bandwidth these modules can give in any places, MB/s: no channel holds less than the largest module. */
-export function bestBandwidthMBs(board: Board, pieces: readonly Piece[], rateMTs: number): number {
-  const largest = Math.max(0, ...pieces.map((piece) => piece.module.capacityMiB));
-  if (largest === 0) return 0;
-  const perChannel = rateMTs * BYTES_PER_TRANSFER;
-  return Math.min(perChannel * board.channelCount, Math.floor((perChannel * totalMiB(pieces)) / largest));
 }

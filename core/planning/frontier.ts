@@ -14,11 +14,6 @@ function merits({ totalMiB, priceCents, placed, openSlots }: Candidate): Merits 
   return [totalMiB, -priceCents, placed.bandwidthMBs, -placed.care, openSlots];
 }
 
-/** Merits that no placement of the set can exceed. */
-function hopes({ totalMiB, priceCents, bestBandwidthMBs, leastCare, openSlots }: Proposal): Merits {
-  return [totalMiB, -priceCents, bestBandwidthMBs, -leastCare, openSlots];
-}
-
 type Standing = 'dominates' | 'dominated' | 'equal' | 'neither';
 
 /** How `a` stands to `b`: at least as good in all five figures and better in one means it dominates. */
@@ -54,12 +49,6 @@ export class Frontier {
 
   private groupOf({ lane, reuse }: Proposal) {
     return this.groups.get(`${lane} ${reuse}`) ?? [];
-  }
-
-  /** True where a plan of the same lane and reuse beats whatever places the set may find. */
-  isHopeless(proposal: Proposal): boolean {
-    const best = hopes(proposal);
-    return this.groupOf(proposal).some((entry) => standing(entry.merits, best) === 'dominates');
   }
 
   add(plan: Candidate): void {

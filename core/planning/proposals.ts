@@ -1,7 +1,5 @@
-import { bestBandwidthMBs } from './bandwidth';
 import { type Board, type Piece, piecesOf } from './board';
 import { totalMiB } from './capacity-of';
-import { careRank, fixedReasons } from './care';
 import type { Goal, Lane, PlanCase } from './case';
 import { keptSets, type Purchase, purchases } from './combinations';
 import { countedSpeed } from './counted-speed';
@@ -9,12 +7,11 @@ import type { InForce } from './in-force';
 import { laneOf, type Reuse, reuseOf } from './lane-and-reuse';
 import { planPriceCents } from './price';
 import { mixRefusals } from './refuse-set';
-import { boardRateUnder, capOf } from './running-rate';
 
 /** Different offers in one plan where the goal does not say. */
 const DEFAULT_MAX_OFFERS = 2;
 
-/** A set that may become a plan, before it has places: what is sure, and the best its places could give. */
+/** A set that may become a plan, before it has places, with what is sure about it wherever they are. */
 export interface Proposal {
   lane: Lane;
   reuse: Reuse;
@@ -25,12 +22,10 @@ export interface Proposal {
   totalMiB: number;
   priceCents: number;
   openSlots: number;
-  bestBandwidthMBs: number;
-  leastCare: number;
 }
 
 /** Kept modules first, then the bought ones by offer: the order that the rules of placement speak of. */
-export function piecesFor(
+function piecesFor(
   planCase: PlanCase,
   board: Board,
   kept: readonly number[],
@@ -58,9 +53,6 @@ export function propose(
   const pieces = piecesFor(planCase, board, kept, bought);
   const all = [...piecesOf(board.soldered), ...pieces];
   if (mixRefusals(all, board, force).length > 0) return null;
-  const caps = all.map((piece) => capOf(piece, board, Number.POSITIVE_INFINITY));
-  const rate = boardRateUnder(force.boardRates, Math.min(...caps));
-  if (rate === null) return null;
   return {
     lane: laneOf(planCase, bought),
     reuse: reuseOf(board.installed.length, kept.length, bought.length),
@@ -70,8 +62,6 @@ export function propose(
     totalMiB: totalMiB(all),
     priceCents: planPriceCents(planCase, kept, bought),
     openSlots: board.sockets.length - pieces.length,
-    bestBandwidthMBs: bestBandwidthMBs(board, all, rate),
-    leastCare: careRank(fixedReasons(board, force, all)),
   };
 }
 
@@ -85,11 +75,6 @@ function meets(goal: Goal, { totalMiB, priceCents, openSlots, lane }: Proposal):
   );
 }
 
-/** Does it give more than today, if its places give the best they can? */
-function mayGain({ totalMiB, bestBandwidthMBs }: Proposal, { today }: InForce): boolean {
-  return totalMiB > today.totalMiB || (totalMiB === today.totalMiB && bestBandwidthMBs > today.bandwidthMBs);
-}
-
 /** The usable offers that the goal leaves: not left out, and of an origin that one of its lanes can hold. */
 function wished(planCase: PlanCase, usable: readonly number[], { without, lanes }: Goal): number[] {
   return usable.filter((index) => {
@@ -100,7 +85,7 @@ function wished(planCase: PlanCase, usable: readonly number[], { without, lanes 
 }
 
 /**
- * Every set that may count: kept modules as the locks allow, with whole packs of the usable offers. Buying nothing
+ * Every set that may count, none smaller than today's: kept modules as the locks allow, with whole packs of the usable offers. Buying nothing
  * counts only where nothing is removed.
  */
 export function proposals(planCase: PlanCase, board: Board, force: InForce, usable: readonly number[]): Proposal[] {
@@ -113,7 +98,8 @@ export function proposals(planCase: PlanCase, board: Board, force: InForce, usab
     for (const bought of purchases(planCase.offers, offers, free, maxOffers)) {
       if (bought.length === 0 && kept.length < planCase.installed.length) continue;
       const proposal = propose(planCase, board, force, kept, bought);
-      if (proposal !== null && meets(goal, proposal) && mayGain(proposal, force)) found.push(proposal);
+      if (proposal === null || !meets(goal, proposal)) continue;
+      if (proposal.totalMiB >= force.today.totalMiB) found.push(proposal);
     }
   }
   return found;
