@@ -210,3 +210,38 @@ test('a machine without a report: its model picked, its module typed on the boar
   expect(faults).toEqual([]);
   await context.close();
 });
+
+test('a report dropped as a file, in the encoding of another system’s shell', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto('/counter');
+  await page.click('button:has-text("New job")');
+  await page.waitForURL(/\/intake/);
+  const field = page.getByLabel('What does the machine say?');
+  await field.waitFor();
+  const dropped = await page.evaluateHandle((text) => {
+    const bytes = new Uint8Array(2 + text.length * 2);
+    bytes.set([0xff, 0xfe]);
+    for (let index = 0; index < text.length; index++)
+      bytes.set([text.charCodeAt(index) & 255, text.charCodeAt(index) >> 8], 2 + index * 2);
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([bytes], 'from the till.txt'));
+    return transfer;
+  }, REPORT);
+  await field.dispatchEvent('drop', { dataTransfer: dropped });
+  await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
+  await page.getByText('From “from the till.txt”').waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('the counter’s staff see the limits and are not offered what they may not', async () => {
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'edda');
+  await page.goto('/jobs/1/limits');
+  await page.getByText('Limits are decided by a technician.').waitFor();
+  expect(await page.getByRole('button', { name: /^Decide/ }).count()).toBe(0);
+  const refused = await context.request.put('/api/jobs/1/limits', { data: { limit: 'totalMiB', value: 4096 } });
+  expect(refused.status()).toBe(403);
+  await context.close();
+});

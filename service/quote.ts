@@ -150,11 +150,15 @@ export async function sendQuote(
 export interface OpenedQuote {
   quote: CustomerQuote;
   replaced: boolean;
+  /** its validity day is over in the shop's place */
+  lapsed: boolean;
 }
 
 /** What the link shows: the quote without the shop's side; null for any token that opens nothing. */
 export async function openQuote(token: string): Promise<OpenedQuote | null> {
   if (!/^[A-Za-z0-9_-]{32,64}$/.test(token)) return null;
   const sent = await findByToken(pool(), token);
-  return sent === null ? null : { quote: customerView(sent.snapshot), replaced: sent.state === 'replaced' };
+  if (sent === null) return null;
+  const lapsed = (await shopDay(pool())) > sent.validUntil;
+  return { quote: customerView(sent.snapshot), replaced: sent.state === 'replaced', lapsed };
 }

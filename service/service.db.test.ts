@@ -358,6 +358,7 @@ describe('sending', () => {
     const opened = await openQuote(sent.token);
     expect(opened).toMatchObject({
       replaced: false,
+      lapsed: false,
       quote: { number: sent.number, suggested: 1, customer: { name: 'Hedda Vane' } },
     });
     expect(JSON.stringify(opened)).not.toMatch(/costCents|marginCents/);
@@ -407,7 +408,7 @@ describe('sending', () => {
     must(await changePrice(teo, offerId, { costCents: costCents + 5000 }));
     must(await choosePlan(teo, id, { place: 1, kept: plan.kept, bought: plan.bought }));
     const second = must(await sendQuote(teo, id, { seen: await seen(id) }));
-    expect(await openQuote(first.token)).toEqual({ quote: before, replaced: true });
+    expect(await openQuote(first.token)).toEqual({ quote: before, replaced: true, lapsed: false });
     const after = (await openQuote(second.token))?.quote;
     expect(after?.options[0]?.totalCents).toBeGreaterThan(before?.options[0]?.totalCents ?? 0);
     expect((await state(id)).sent.map((quote) => [quote.version, quote.state])).toEqual([
@@ -430,6 +431,19 @@ describe('sending', () => {
     const numbers = sent.map((result) => Number(must(result).number.slice(5))).sort((a, b) => a - b);
     expect(numbers).toEqual(Array.from({ length: 10 }, (_, index) => last.last + 1 + index));
   }, 60_000);
+
+  it('says when its day is over, in the shop’s place, and stays readable', async () => {
+    const id = await readJob();
+    await choose(id, 1, thirdParty16);
+    const { token } = must(await sendQuote(teo, id, { seen: await seen(id) }));
+    const before = await openQuote(token);
+    expect(before?.lapsed).toBe(false);
+    // The days cannot be waited for: the same quote, a month old, in a database whose trigger sleeps for a moment.
+    await pool().query('alter table quote disable trigger quote_is_kept');
+    await pool().query('update quote set valid_until = current_date - 2 where token = $1', [token]);
+    await pool().query('alter table quote enable trigger quote_is_kept');
+    expect(await openQuote(token)).toEqual({ ...before, lapsed: true });
+  });
 
   it('opens nothing for any other token', async () => {
     for (const token of ['', 'x', 'A'.repeat(43), `${'A'.repeat(42)}%`, "' or 1=1"])

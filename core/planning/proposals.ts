@@ -25,12 +25,7 @@ export interface Proposal {
 }
 
 /** Kept modules first, then the bought ones by offer: the order that the rules of placement speak of. */
-function piecesFor(
-  planCase: PlanCase,
-  board: Board,
-  kept: readonly number[],
-  bought: readonly Purchase[],
-): Piece[] {
+function piecesFor(planCase: PlanCase, board: Board, kept: readonly number[], bought: readonly Purchase[]): Piece[] {
   const stay = board.installed.filter((_, index) => kept.includes(index));
   const come = bought.flatMap(({ offer, count }) => {
     const pack = planCase.offers[offer];

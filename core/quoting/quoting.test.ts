@@ -95,7 +95,7 @@ describe('an option', () => {
 
   it('warns in the customer’s words', () => {
     const uneven = find((plan) => plan.reasons.includes('uneven-channels'));
-    expect(option(uneven).warnings.join(' ')).toContain('half speed');
+    expect(option(uneven).warnings.join(' ')).toContain('runs slower than the rest');
     expect(option(adding).warnings).toEqual([]);
   });
 });

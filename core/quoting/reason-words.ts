@@ -46,7 +46,7 @@ export const CUSTOMER_REASONS: Record<CareReason, (facts: ReasonFacts) => string
   'total-off-book': (facts) =>
     `${facts.totalText} is more than the maker states for this machine. We have seen it work, but the maker does not vouch for it.`,
   'total-unknown': () => 'The maker does not say how much memory this machine takes. We test it before you pay.',
-  'uneven-channels': () => 'Part of the memory runs at half speed, because the modules are not in equal pairs.',
+  'uneven-channels': () => 'Part of the memory runs slower than the rest, because the modules are not spread evenly.',
   'unmatched-bank': () => 'The modules are not in equal pairs, which the maker advises.',
 };
 

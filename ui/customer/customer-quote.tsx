@@ -87,11 +87,12 @@ function Option({ option, quote }: { option: CustomerOption; quote: CustomerQuot
 interface CustomerQuotePageProps {
   quote: CustomerQuote;
   replaced: boolean;
+  lapsed: boolean;
   pdfPath: string;
 }
 
 /** The quote as the customer reads it: what they have, what they will have, what each option costs and gains. */
-export function CustomerQuotePage({ quote, replaced, pdfPath }: CustomerQuotePageProps) {
+export function CustomerQuotePage({ quote, replaced, lapsed, pdfPath }: CustomerQuotePageProps) {
   const { shop, machine, customer, options } = quote;
   return (
     <main id="work" className="max-w-6xl mx-auto px-5 py-6 grid gap-5">
@@ -108,6 +109,11 @@ export function CustomerQuotePage({ quote, replaced, pdfPath }: CustomerQuotePag
       {replaced && (
         <p role="status" className="border-l-4 border-mind bg-sheet px-4 py-2 font-medium">
           A newer quote replaces this one. Ask us for its link.
+        </p>
+      )}
+      {lapsed && !replaced && (
+        <p role="status" className="border-l-4 border-mind bg-sheet px-4 py-2 font-medium">
+          These prices held until {dayText(quote.validUntil)}. Ask us for today’s.
         </p>
       )}
       <div>

@@ -30,6 +30,8 @@ export interface SentVersion {
 /** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */
 export interface JobView {
   id: number;
+  /** what the person who looks may do here */
+  may: { decideLimits: boolean };
   customer: { name: string; phone: string; email: string };
   machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
   complaint: string;

@@ -65,7 +65,8 @@ function Grid({
   rows: readonly Row[];
   kinds: readonly SourceKind[];
   limits: Limits;
-  onPick: (row: Row) => void;
+  /** null: who looks may not decide */
+  onPick: ((row: Row) => void) | null;
 }) {
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
@@ -105,13 +106,15 @@ function Grid({
                   <Cell key={kind} row={row} words={words.filter((word) => word.kind === kind)} />
                 ))}
                 <td className="px-2 py-0.5 border-l border-line text-right">
-                  <Button
-                    weight="quiet"
-                    onClick={() => onPick(row)}
-                    aria-label={`${words.length === 0 ? 'Add' : 'Decide'}: ${row.text}`}
-                  >
-                    {words.length === 0 ? 'Add' : 'Decide'}
-                  </Button>
+                  {onPick !== null && (
+                    <Button
+                      weight="quiet"
+                      onClick={() => onPick(row)}
+                      aria-label={`${words.length === 0 ? 'Add' : 'Decide'}: ${row.text}`}
+                    >
+                      {words.length === 0 ? 'Add' : 'Decide'}
+                    </Button>
+                  )}
                 </td>
               </tr>
             );
@@ -179,13 +182,17 @@ export function LimitsStation() {
               `; largest by slot ${job.slots.flatMap((slot) => (slot.maxMiB === null ? [] : [`${slot.name} ${capacityText(slot.maxMiB)}`])).join(', ')}`}
           </p>
         </div>
-        <Button weight="act" disabled={busy || job.gaps.length > 0} onClick={agree}>
-          {job.limitsAgreed ? 'On to Options' : 'These hold: on to Options'}
-        </Button>
+        {job.may.decideLimits ? (
+          <Button weight="act" disabled={busy || job.gaps.length > 0} onClick={agree}>
+            {job.limitsAgreed ? 'On to Options' : 'These hold: on to Options'}
+          </Button>
+        ) : (
+          <span className="text-sm text-ink-2">Limits are decided by a technician.</span>
+        )}
       </div>
       <Ask />
       <Fault sentence={sentence} />
-      <Grid rows={rows} kinds={kinds} limits={job.limits} onPick={setEditing} />
+      <Grid rows={rows} kinds={kinds} limits={job.limits} onPick={job.may.decideLimits ? setEditing : null} />
       <SlotRows />
       <Assumptions />
       {editing !== null && <LimitEditor row={editing} onClose={() => setEditing(null)} />}

@@ -33,7 +33,7 @@ export function SlotRows() {
       <table className="w-full text-sm border-collapse">
         <thead>
           <tr className="text-left border-b-2 border-edge">
-            {['Slot', 'Channel', 'Bank', 'Largest module', 'Its place says', 'Holds', 'That says'].map((head) => (
+            {['Slot', 'Channel', 'Bank', 'Largest module', 'Place told by', 'Holds', 'Content told by'].map((head) => (
               <th key={head} scope="col" className="px-3 py-1.5 font-semibold whitespace-nowrap">
                 {head}
               </th>

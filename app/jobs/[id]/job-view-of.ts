@@ -1,13 +1,15 @@
+import { type Caller, mayDo } from '@/service/access';
 import { draftOptions } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import { proofFindings } from '@/service/proof';
 import type { JobView } from '@/ui/job/job-view';
 
 /** What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not. */
-export function jobViewOf(state: JobState): JobView {
+export function jobViewOf(state: JobState, caller: Caller): JobView {
   const { shop, job, model, reading, jobCase, draft } = state;
   return {
     id: job.id,
+    may: { decideLimits: mayDo(caller.role, 'limits.decide') },
     customer: { name: job.customer.name, phone: job.customer.phone, email: job.customer.email },
     machine: {
       maker: job.machineMaker,

@@ -10,5 +10,5 @@ export default async function QuotePage({ params }: { params: Promise<{ token: s
   const { token } = await params;
   const opened = await openQuote(token);
   if (opened === null) notFound();
-  return <CustomerQuotePage quote={opened.quote} replaced={opened.replaced} pdfPath={`/q/${token}/pdf`} />;
+  return <CustomerQuotePage {...opened} pdfPath={`/q/${token}/pdf`} />;
 }

@@ -68,7 +68,7 @@ export default async function StationPage({ params }: { params: Params }) {
   return (
     <Desk caller={caller} here="" bar={bar}>
       <StationRail jobId={job.id} here={station} standings={state.standings} />
-      <JobProvider job={jobViewOf(state)}>
+      <JobProvider job={jobViewOf(state, caller)}>
         <div className="job-grid">
           <main id="work" className="min-w-0">
             {STATION_SCREENS[station]()}
