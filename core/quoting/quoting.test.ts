@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { JobSlot } from '../machine/job-slot';
 import { NOTHING_KNOWN } from '../machine/job-slot';
+import { slot } from '../machine/samples';
 import { makeBoard } from '../planning/board';
 import { CARE_REASONS, NOTES } from '../planning/care';
 import type { PlanCase } from '../planning/case';
@@ -158,20 +158,8 @@ describe('what a customer may see', () => {
 });
 
 describe('what a plan changes in the slots', () => {
-  const slot = (name: string, gb: number | null, more: Partial<JobSlot> = {}): JobSlot => ({
-    name,
-    channel: name.slice(0, 1),
-    bank: 1,
-    maxMiB: null,
-    soldered: false,
-    keep: 'may',
-    creditCents: 0,
-    module: gb === null ? null : { ...NOTHING_KNOWN, capacityMiB: gb * GB, rateMTs: 2400 },
-    placeSource: 'typed',
-    moduleSource: 'typed',
-    ...more,
-  });
-  const slots = [slot('A1', 4), slot('B1', 8), slot('C1', null), slot('D1', 2, { soldered: true })];
+  const of = (gb: number) => ({ ...NOTHING_KNOWN, capacityMiB: gb * GB, rateMTs: 2400 });
+  const slots = [slot('A1', of(4)), slot('B1', of(8)), slot('C1'), slot('D1', of(2), { soldered: true })];
 
   it('is nothing without a plan', () => {
     const changes = slotChanges(slots, null, []);
@@ -195,7 +183,7 @@ describe('what a plan changes in the slots', () => {
   });
 
   it('marks what is still asked', () => {
-    const unknown = slot('A1', null, { module: NOTHING_KNOWN });
+    const unknown = slot('A1', NOTHING_KNOWN);
     expect(slotChanges([unknown], null, [])[0]).toMatchObject({ nowKnown: false, rateAsked: true });
   });
 });

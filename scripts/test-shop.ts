@@ -1,0 +1,106 @@
+import { answer, type Plan } from '../core/planning/plan';
+import { DEMO_PASSWORD } from '../demo/load-shop';
+import { reportText } from '../demo/report';
+import { type Caller, checkCaller } from '../service/access';
+import { draftOptions } from '../service/draft-options';
+import { newJob, saveIntake, takeReading } from '../service/intake';
+import { type JobState, showJob } from '../service/job-state';
+import { choosePlan } from '../service/quote';
+import type { Result } from '../service/result';
+import { signIn } from '../service/sign-in';
+import { closePool } from '../store/database';
+import { loadDemo } from './load-demo';
+import { type TestDatabase, testDatabase } from './test-database';
+
+/** The value of a result that a test takes for granted. */
+export function must<T>(result: Result<T>): T {
+  if (!result.ok) throw new Error(result.sentence);
+  return result.value;
+}
+
+/** Signs in as one of the demo shop's people. */
+export async function as(name: string): Promise<Caller> {
+  const opened = must(await signIn(name, DEMO_PASSWORD));
+  const entered = await checkCaller(opened.token, 'jobs.read');
+  if (!entered.ok) throw new Error(entered.sentence);
+  return entered.caller;
+}
+
+export interface TestShop {
+  database: TestDatabase;
+  /** the technician */
+  teo: Caller;
+}
+
+/** The demo shop in a database of its own, for all tests of a file. */
+export function openTestShop(): TestShop {
+  const shop = {} as TestShop;
+  beforeAll(async () => {
+    shop.database = await testDatabase();
+    process.env.DATABASE_URL = shop.database.url;
+    await loadDemo();
+    shop.teo = await as('teo');
+  }, 60_000);
+  afterAll(async () => {
+    await closePool();
+    await shop.database.drop();
+  });
+  return shop;
+}
+
+export async function stateOf(jobId: number): Promise<JobState> {
+  const found = await showJob(jobId);
+  if (found === null) throw new Error('no such job');
+  return found;
+}
+
+/** The report of a till with one module in four slots, of a model that the library knows. */
+export const TILL_REPORT = reportText({
+  maker: 'Tarnholt',
+  product: 'tc4-1900',
+  serial: 'S-1',
+  cpu: 'Merle 4300',
+  maxGb: 64,
+  devices: [
+    { locator: 'A1', mb: null },
+    { locator: 'B1', mb: null },
+    { locator: 'A2', mb: 8192, rate: 2400, ranks: 1 },
+    { locator: 'B2', mb: null },
+  ],
+});
+
+/** A new job with a name on it whose report is read. */
+export async function readTill(caller: Caller): Promise<number> {
+  const { id } = must(await newJob(caller));
+  must(await saveIntake(caller, id, { customerName: 'Hedda Vane', needMiB: 16384 }));
+  must(await takeReading(caller, id, { text: TILL_REPORT, sourceName: 'pasted report' }));
+  return id;
+}
+
+export async function plansOf(jobId: number): Promise<Plan[]> {
+  const { jobCase } = await stateOf(jobId);
+  if (!jobCase.ok) throw new Error('gaps');
+  return answer(jobCase.planCase).plans;
+}
+
+/** Puts the first plan that fits on the slip. */
+export async function choose(
+  caller: Caller,
+  jobId: number,
+  place: number,
+  fits: (plan: Plan) => boolean,
+): Promise<Plan> {
+  const plan = (await plansOf(jobId)).find(fits);
+  if (plan === undefined) throw new Error('no such plan');
+  must(await choosePlan(caller, jobId, { place, kept: plan.kept, bought: plan.bought }));
+  return plan;
+}
+
+/** The totals of a slip as somebody who looks sees them. */
+export async function seen(jobId: number): Promise<{ place: number; totalCents: number }[]> {
+  const drafted = draftOptions(await stateOf(jobId));
+  return drafted.flatMap((one) => (one.ok ? [{ place: one.place, totalCents: one.option.totalCents }] : []));
+}
+
+export const thirdParty16 = (plan: Plan): boolean => plan.lane === 'third-party' && plan.totalMiB === 16384;
+export const original16 = (plan: Plan): boolean => plan.lane === 'original' && plan.totalMiB === 16384;

@@ -1,0 +1,138 @@
+import { DEMO_PASSWORD } from '../demo/load-shop';
+import { loadDemo } from '../scripts/load-demo';
+import { testDatabase } from '../scripts/test-database';
+import { as, must, openTestShop } from '../scripts/test-shop';
+import { closePool, many, pool } from '../store/database';
+import { checkCaller, mayDo } from './access';
+import { newShopSchema, openShop } from './open-shop';
+import { signIn, signInPage, signOut } from './sign-in';
+import { addStaff, newStaffSchema, removeStaff, staffList } from './staff-accounts';
+
+const shop = openTestShop();
+describe('who calls', () => {
+  it('is known by a session, and only while it lasts', async () => {
+    const { token } = must(await signIn(' Teo ', DEMO_PASSWORD));
+    expect(await checkCaller(token, 'jobs.read')).toMatchObject({
+      ok: true,
+      caller: { signIn: 'teo', role: 'technician' },
+    });
+    const rows = await many<{ hash: string }>(pool(), "select encode(token_hash, 'escape') as hash from session");
+    expect(rows.some((row) => row.hash.includes(token))).toBe(false);
+    await pool().query(
+      "update session set created_at = now() - interval '2 days', expires_at = now() - interval '1 second'",
+    );
+    expect(await checkCaller(token, 'jobs.read')).toMatchObject({ ok: false, code: 'signed-out' });
+    shop.teo = await as('teo');
+  });
+
+  it('is nobody without a token, with a made-up one, or after signing out', async () => {
+    expect(await checkCaller(undefined, 'jobs.read')).toMatchObject({ code: 'signed-out' });
+    expect(await checkCaller('made-up', 'jobs.read')).toMatchObject({ code: 'signed-out' });
+    const { token } = must(await signIn('edda', DEMO_PASSWORD));
+    await signOut(token);
+    expect(await checkCaller(token, 'jobs.read')).toMatchObject({ code: 'signed-out' });
+  });
+
+  it('may what the role may, and an unknown role nothing', async () => {
+    const { token } = must(await signIn('edda', DEMO_PASSWORD));
+    expect(await checkCaller(token, 'limits.decide')).toMatchObject({ ok: false, code: 'forbidden' });
+    expect(mayDo('owner', 'staff.manage')).toBe(true);
+    expect(mayDo('technician', 'staff.manage')).toBe(false);
+    for (const right of ['jobs.read', 'offers.price'] as const) expect(mayDo('wizard', right)).toBe(false);
+  });
+
+  it('is told the same for an unknown name as for a wrong password, and is slowed down', async () => {
+    const wrong = await signIn('runa', 'not it');
+    expect(await signIn('nobody', 'not it')).toEqual(wrong);
+    for (let tries = 0; tries < 7; tries++) await signIn('runa', 'not it');
+    expect(await signIn('runa', DEMO_PASSWORD)).toMatchObject({ ok: false, code: 'busy' });
+    await pool().query("update sign_in_failure set at = at - interval '11 minutes'");
+    expect(await signIn('runa', DEMO_PASSWORD)).toMatchObject({ ok: true });
+    expect(await many(pool(), "select 1 from sign_in_failure where sign_in = 'runa'")).toEqual([]);
+  });
+
+  it('finds the demo accounts on the door only while the demo is what is loaded', async () => {
+    expect((await signInPage()).demoAccounts.map((account) => account.signIn)).toEqual(['runa', 'teo', 'edda']);
+    await pool().query('update shop set demo = false');
+    expect((await signInPage()).demoAccounts).toEqual([]);
+    await pool().query('update shop set demo = true');
+  });
+});
+
+describe('accounts', () => {
+  it('are opened by the owner, once a name, and closed at once', async () => {
+    const runa = await as('runa');
+    const account = newStaffSchema.parse({
+      name: 'Wren Hollis',
+      signIn: 'Wren',
+      role: 'counter',
+      password: 'long enough',
+    });
+    const { id } = must(await addStaff(runa, account));
+    expect(await addStaff(runa, account)).toMatchObject({ ok: false, code: 'conflict' });
+    const { token } = must(await signIn('wren', 'long enough'));
+    expect((await signInPage()).demoAccounts.some((one) => one.signIn === 'wren')).toBe(false);
+    must(await removeStaff(runa, id));
+    expect(await checkCaller(token, 'jobs.read')).toMatchObject({ code: 'signed-out' });
+    expect(await signIn('wren', 'long enough')).toMatchObject({ ok: false });
+    expect(await removeStaff(runa, id)).toMatchObject({ code: 'not-found' });
+  });
+
+  it('keep at least one owner, and nobody closes their own', async () => {
+    const runa = await as('runa');
+    expect(await removeStaff(runa, runa.id)).toMatchObject({ code: 'conflict' });
+    expect(await removeStaff(shop.teo, runa.id)).toMatchObject({
+      code: 'conflict',
+      sentence: 'A shop needs at least one owner.',
+    });
+    expect((await staffList()).some((member) => member.id === runa.id)).toBe(true);
+  });
+
+  test.each([
+    [{ role: 'wizard' }, 'A role is one of owner, technician, counter.'],
+    [{ signIn: 'a b' }, 'A sign-in name has'],
+    [{ password: 'short' }, 'A password has at least 10 characters.'],
+    [{ name: ' ' }, 'Type the person’s name.'],
+  ])('refuse %j in a sentence', (change, sentence) => {
+    const account = { name: 'Wren', signIn: 'wren', role: 'owner', password: 'long enough', ...change };
+    expect(newStaffSchema.safeParse(account).error?.issues[0]?.message).toContain(sentence);
+  });
+});
+
+describe('a shop of one’s own', () => {
+  const own = newShopSchema.parse({
+    name: 'Harbour Bench',
+    town: 'Skerrow',
+    contact: '',
+    currency: 'EUR',
+    timeZone: 'Europe/Oslo',
+    taxBp: 2500,
+    labourCents: 3900,
+    owner: { name: 'Wren Hollis', signIn: 'wren', password: 'long enough' },
+  });
+
+  it('opens in an empty database, with an owner and without the demo’s accounts', async () => {
+    const empty = await testDatabase();
+    await closePool();
+    process.env.DATABASE_URL = empty.url;
+    must(await openShop(own));
+    expect(await openShop(own)).toMatchObject({ ok: false, code: 'conflict' });
+    expect(await signInPage()).toEqual({ shopName: 'Harbour Bench', demoAccounts: [] });
+    const { token } = must(await signIn('wren', 'long enough'));
+    expect(await checkCaller(token, 'staff.manage')).toMatchObject({ ok: true });
+    await closePool();
+    await empty.drop();
+    process.env.DATABASE_URL = shop.database.url;
+  });
+
+  test.each([{ currency: 'euro' }, { timeZone: 'Skerrow/Quay' }, { name: ' ' }, { taxBp: -1 }])(
+    'refuses %j',
+    (change) => {
+      expect(newShopSchema.safeParse({ ...own, ...change }).success).toBe(false);
+    },
+  );
+});
+
+test('the demo shop loads once', async () => {
+  expect(await loadDemo()).toBe(false);
+});
