@@ -4,6 +4,7 @@ import { ageText } from './age-text';
 import { boundedText } from './bounded-text';
 import { lightOf } from './light';
 import { safePath } from './request-path';
+import { parseStorable, storable } from './storable';
 import { yearsText } from './years-text';
 
 function files(folder: string): string[] {
@@ -70,6 +71,17 @@ describe('a body', () => {
     const endless = stream(1_000_000, 1000);
     expect(await boundedText(endless.request, 10_000)).toBeNull();
     expect(endless.sent()).toBeLessThan(100);
+  });
+});
+
+describe('text that a database can hold', () => {
+  it('has no NUL and no lone surrogate, at any depth', () => {
+    expect(storable('a\0b\ud800c😀')).toBe('ab\ufffdc😀');
+    expect(parseStorable('{"a": ["x\\u0000y", {"b": "\\udc00"}], "n": 1}')).toEqual({
+      a: ['xy', { b: '\ufffd' }],
+      n: 1,
+    });
+    expect(() => parseStorable('{')).toThrow(SyntaxError);
   });
 });
 

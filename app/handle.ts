@@ -5,6 +5,7 @@ import { type FaultCode, fault, type Result } from '@/service/result';
 import { boundedText } from './bounded-text';
 import { enter } from './enter';
 import { log } from './log';
+import { parseStorable } from './storable';
 
 const STATUS: Record<FaultCode, number> = {
   'signed-out': 401,
@@ -43,7 +44,7 @@ export async function parseBody<Schema extends z.ZodType>(
   if (text === null) return fault('bad-input', 'This is too large to be read.');
   let json: unknown = null;
   try {
-    json = text === '' ? null : JSON.parse(text);
+    json = text === '' ? null : parseStorable(text);
   } catch {
     return fault('bad-input', 'The request is no JSON.');
   }

@@ -83,6 +83,34 @@ test('a target of 0 and a negative budget are told in place, and nothing is save
   await context.close();
 });
 
+test('hostile text is taken without harm: NUL, lone surrogates, a hundred slots, slots of one name', async () => {
+  const { context } = await newJob();
+  const { id } = await (await context.request.post('/api/jobs')).json();
+  const patched = await context.request.patch(`/api/jobs/${id}/intake`, {
+    data: { customerName: 'Nul\u0000 Vane\ud800' },
+  });
+  expect(patched.status()).toBe(200);
+  const read = (text: string) =>
+    context.request.post(`/api/jobs/${id}/reading`, { data: { text, sourceName: 'x\u0000' } });
+  const report = (devices: Parameters<typeof reportText>[0]['devices']) =>
+    reportText({ maker: 'No\0body', product: 'One', serial: '', cpu: '', maxGb: 8, devices });
+  expect((await read(report([{ locator: 'DIMM_A1234', mb: 4096, rate: 2400 }]))).status()).toBe(200);
+  const many = Array.from({ length: 100 }, (_, index) => ({ locator: `S${index}`, mb: 1024, rate: 2400 }));
+  const refused = await read(report(many));
+  expect(refused.status()).toBe(422);
+  expect((await refused.json()).sentence).toContain('are over 64');
+  const twins = [
+    { locator: 'DIMM', mb: 1024 },
+    { locator: 'DIMM', mb: 1024 },
+    { locator: 'DIMM BANK 0 #1', mb: 1024 },
+  ];
+  expect([200, 422]).toContain((await read(report(twins))).status());
+  expect((await context.request.post('/api/sign-in', { data: { name: 'te\u0000o', password: 'x' } })).status()).toBe(
+    401,
+  );
+  await context.close();
+});
+
 test('a total ceiling of 0 is refused on Limits', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);

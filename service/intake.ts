@@ -84,6 +84,9 @@ export async function takeReading(
       const model = product === null ? null : await findModelByProduct(db, product);
       const slots = slotsOfReading(machine, model === null ? null : await listModelSlots(db, model.id));
       if (slots.length === 0) return fault('bad-input', 'The report names no memory slot: take the whole report.');
+      if (!jobSlotsSchema.safeParse(slots).success) {
+        return fault('bad-input', 'The report’s slots contradict each other or are over 64: type them on the board.');
+      }
       await insertReading(db, {
         jobId,
         purpose: 'intake',

@@ -17,6 +17,7 @@ describe('where a slot is, by its strings', () => {
     ['DIMM 0', 'BANK 0'],
     [null, null],
     ['Slot 3', 'Bank 3'],
+    ['DIMM_A1234', null],
     ['Top', 'none'],
   ])('%s / %s does not tell', (locator, bank) => {
     expect(inferPlace(locator, bank)).toBeNull();

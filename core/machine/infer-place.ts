@@ -3,6 +3,9 @@ export interface Place {
   bank: number;
 }
 
+/** No board has as many positions in a channel; a larger number is something else. */
+const LARGEST_BANK = 99;
+
 /**
  * Spellings of a slot's place in locator and bank strings. DSP0134 7.18 leaves the wording to the maker; each
  * pattern tells a channel letter and, where it can, the position in that channel.
@@ -27,6 +30,7 @@ export function inferPlace(locator: string | null, bank: string | null): Place |
       const groups = pattern.exec(text ?? '')?.groups;
       if (groups?.channel === undefined) continue;
       const position = groups.bank ?? NUMBER_AT_END.exec(locator ?? '')?.[1] ?? '0';
+      if (Number(position) > LARGEST_BANK) continue;
       return { channel: groups.channel.toUpperCase(), bank: Number(position) };
     }
   }

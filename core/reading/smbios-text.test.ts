@@ -253,6 +253,17 @@ describe('the door for inputs', () => {
     );
   });
 
+  it('is not held up by megabytes of nothing', () => {
+    for (const filler of ['\n', ' \n', '>', '\t', 'Memory Device', 'Size', '::', 'Handle 0x0\n', 'DIMM_']) {
+      const text = filler.repeat(2_000_000 / filler.length);
+      const from = Date.now();
+      expect(read(text)).toEqual({ ok: false, code: 'unknown-format' });
+      expect(readSmbiosText(text).machine.memory.slots).toEqual([]);
+      // A square of the length would be hours, not seconds.
+      expect(Date.now() - from).toBeLessThan(10_000);
+    }
+  });
+
   it('takes time in proportion to the input', () => {
     const small = deviceText({}).repeat(2_000);
     const time = (text: string) => {

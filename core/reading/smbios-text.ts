@@ -15,9 +15,15 @@ import { type TextBlock, textBlocks } from './text-blocks';
 
 type Fields = TextBlock['fields'];
 
+/**
+ * Lines that such a text has. Blanks are matched within a line only: a pattern that could run over line ends would
+ * take time in the square of a text of empty lines.
+ */
+const LINES = [/^[>| \t]*Memory Device[ \t\r]*$/m, /^[>| \t]*Size[ \t]*:/m, /^[>| \t]*Locator[ \t]*:/m];
+
 /** Is this the printed text of SMBIOS tables? It is when it holds a memory device with a size and a locator. */
 export function looksLikeSmbiosText(text: string): boolean {
-  return /^[>|\s]*Memory Device\s*$/m.test(text) && /^[>|\s]*Size\s*:/m.test(text) && /^[>|\s]*Locator\s*:/m.test(text);
+  return LINES.every((line) => line.test(text));
 }
 
 /** Running and rated voltages of a device, each once, ascending; null where none is printed. */

@@ -4,6 +4,7 @@ import { boundedText } from '@/app/bounded-text';
 import { SESSION_COOKIE } from '@/app/enter';
 import { answer, caught, fromElsewhere } from '@/app/handle';
 import { safePath } from '@/app/request-path';
+import { parseStorable, storable } from '@/app/storable';
 import { fault } from '@/service/result';
 import { signIn } from '@/service/sign-in';
 
@@ -20,7 +21,7 @@ const MOST_BODY_BYTES = 16 * 1024;
 
 function parsedJson(text: string): unknown {
   try {
-    return JSON.parse(text);
+    return parseStorable(text);
   } catch {
     return null;
   }
@@ -37,7 +38,7 @@ export async function POST(request: NextRequest): Promise<Response> {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const isJson = request.headers.get('content-type')?.startsWith('application/json') === true;
     const text = (await boundedText(request, MOST_BODY_BYTES)) ?? '';
-    const typed = schema.safeParse(isJson ? parsedJson(text) : Object.fromEntries(new URLSearchParams(text)));
+    const typed = schema.safeParse(isJson ? parsedJson(text) : Object.fromEntries(new URLSearchParams(storable(text))));
     if (!typed.success) return answer(fault('bad-input', 'Type your name and your password.'));
     const opened = await signIn(typed.data.name, typed.data.password);
     if (isJson && !opened.ok) return answer(opened);
