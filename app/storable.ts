@@ -3,7 +3,7 @@
  * hostile senders, and neither means anything to a reader.
  */
 export function storable(text: string): string {
-  return text.replaceAll('\0', '').toWellFormed();
+  return text.replaceAll('\0', '').replace(/\p{Surrogate}/gu, '\ufffd');
 }
 
 /** Parses JSON with all its strings made storable. Throws SyntaxError where it is none. */
