@@ -63,9 +63,23 @@ function row(doc: Document, table: PDFKit.PDFStructureElement, text: string, amo
 const boardText = (board: CustomerOption['before']): string =>
   board.map(({ slot, text }) => `${slot}: ${text ?? 'empty'}`).join(';  ');
 
-/** Height that an option needs, in points, so that it is not torn over two pages. */
-const roomFor = (option: CustomerOption): number =>
-  190 + option.lines.length * 17 + option.warnings.length * 30 + option.before.length * 16;
+/** Letters that a line of the page holds at the least, and the height of such a line with its gap, in points. */
+const LINE_LETTERS = 92;
+const LINE_HEIGHT = 14.5;
+/** Height of rule, heading, gaps, totals and saving of an option, in points. */
+const OPTION_FRAME = 125;
+
+/** Height that an option needs at the most, in points, so that it is not torn over two pages. */
+function roomFor(option: CustomerOption): number {
+  const texts = [
+    boardText(option.before),
+    boardText(option.after),
+    option.oldModules,
+    ...option.warnings.map((one) => `Please mind: ${one}`),
+  ];
+  const lines = texts.reduce((sum, text) => sum + Math.ceil(text.length / LINE_LETTERS), option.lines.length);
+  return OPTION_FRAME + lines * LINE_HEIGHT;
+}
 
 function drawOption(
   doc: Document,

@@ -116,37 +116,39 @@ export function LimitEditor({ row, onClose }: { row: Row; onClose: () => void })
       onClose={onClose}
     >
       <Words row={row} onTake={put} />
-      <form
-        className="flex items-end gap-2 mt-4"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit();
-        }}
-      >
-        {choices === undefined ? (
-          <Field
-            label="Decide it here"
-            className="flex-1"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            error={wrong}
-            unit={row.unit}
-            autoFocus
-          />
-        ) : (
-          <Choice
-            label="Decide it here"
-            className="flex-1"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            options={choices}
-            autoFocus
-          />
-        )}
-        <Button weight="act" type="submit" disabled={busy}>
-          Decide
-        </Button>
-      </form>
+      {row.sort !== 'load' && (
+        <form
+          className="flex items-end gap-2 mt-4"
+          onSubmit={(event) => {
+            event.preventDefault();
+            submit();
+          }}
+        >
+          {choices === undefined ? (
+            <Field
+              label="Decide it here"
+              className="flex-1"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              error={wrong}
+              unit={row.unit}
+              autoFocus
+            />
+          ) : (
+            <Choice
+              label="Decide it here"
+              className="flex-1"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+              options={choices}
+              autoFocus
+            />
+          )}
+          <Button weight="act" type="submit" disabled={busy}>
+            Decide
+          </Button>
+        </form>
+      )}
       <div className="mt-2">
         <Fault sentence={sentence} />
       </div>

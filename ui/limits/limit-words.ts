@@ -1,10 +1,21 @@
-import type { LimitName, SourceKind } from '@/core/machine/limit';
+import type { LimitName, LimitValue, SourceKind } from '@/core/machine/limit';
 import { capacityText } from '@/core/memory/capacity';
 import type { Kind } from '@/core/memory/module';
 import { kindWords } from '@/core/memory/module-words';
 
 /** What kind of value a limit has, which says how it is shown and typed. */
-export type LimitSort = 'capacity' | 'rate' | 'rates' | 'millivolts' | 'words' | 'kinds' | 'number' | 'yes';
+export type LimitSort =
+  | 'capacity'
+  | 'capacities'
+  | 'rate'
+  | 'rates'
+  | 'millivolts'
+  | 'words'
+  | 'kinds'
+  | 'number'
+  | 'names'
+  | 'load'
+  | 'yes';
 
 interface LimitRow {
   name: LimitName;
@@ -36,8 +47,11 @@ export const LIMIT_ROWS: readonly LimitRow[] = [
   { name: 'provenTotalMiB', text: 'Total, seen to work', sort: 'capacity' },
   { name: 'moduleMiB', text: 'Module, by the papers', sort: 'capacity' },
   { name: 'provenModuleMiB', text: 'Module, seen to work', sort: 'capacity' },
+  { name: 'failedModuleMiB', text: 'Module, seen to fail', sort: 'capacities', rare: true },
   { name: 'ratesMTs', text: 'Board rates', sort: 'rates' },
   { name: 'cpuMaxRateMTs', text: 'CPU rate', sort: 'rate' },
+  { name: 'rateByLoad', text: 'Rate when fuller', sort: 'load', rare: true },
+  { name: 'fillOrder', text: 'Fill order', sort: 'names' },
   { name: 'pairing', text: 'Pairing', sort: 'words', words: ['none', 'advised', 'required'] },
   { name: 'osVisibleMiB', text: 'Operating system sees', sort: 'capacity' },
   { name: 'clearanceMm', text: 'Height to spare', sort: 'number', unit: 'mm' },
@@ -60,12 +74,28 @@ export const SOURCE_WORDS: Record<SourceKind, string> = {
 const joined = (values: readonly (string | number)[], none: string): string =>
   values.length === 0 ? none : values.join(' · ');
 
+type LoadRule = LimitValue<'rateByLoad'>[number];
+
+/** `2 in a channel: 1066 MT/s`, with the ranks where the rule has them. */
+function loadText({ modulesPerChannel, ranks, maxRateMTs }: LoadRule): string {
+  return `${modulesPerChannel} in a channel${ranks == null ? '' : ` with ${ranks} ranks`}: ${maxRateMTs} MT/s`;
+}
+
 /** A limit's value as a technician reads it. */
 export function limitText(sort: LimitSort, value: unknown): string {
   const list = Array.isArray(value) ? value : [value];
   switch (sort) {
     case 'capacity':
       return capacityText(Number(value));
+    case 'capacities':
+      return joined(
+        list.map((mib) => capacityText(Number(mib))),
+        'none',
+      );
+    case 'load':
+      return (list as LoadRule[]).map(loadText).join('; ');
+    case 'names':
+      return list.join(' ');
     case 'rate':
       return `${value} MT/s`;
     case 'rates':

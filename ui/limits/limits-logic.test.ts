@@ -14,6 +14,8 @@ describe('a limit as it is typed', () => {
     ['number', '35 mm', 35],
     ['yes', 'yes', true],
     ['words', 'DIMM', 'DIMM'],
+    ['names', 'A2, B2 A1', ['A2', 'B2', 'A1']],
+    ['capacities', '8 GB, 16', [8192, 16384]],
   ] as const)('%s "%s"', (sort, typed, value) => {
     expect(parseLimit(sort, typed)).toEqual({ ok: true, value });
   });
@@ -25,6 +27,8 @@ describe('a limit as it is typed', () => {
     ['millivolts', '12'],
     ['millivolts', ''],
     ['rate', '-1'],
+    ['names', ' '],
+    ['capacities', '8 GB, lots'],
     ['number', ''],
   ] as const)('%s "%s" is told what is wrong', (sort, typed) => {
     expect(parseLimit(sort, typed)).toMatchObject({ ok: false, sentence: expect.stringMatching(/^Type .*\.$/) });
@@ -45,6 +49,7 @@ describe('a limit as it is typed', () => {
       pairing: 'advised',
       clearanceMm: 35,
       profiles: true,
+      fillOrder: ['A2', 'B2'],
     };
     for (const row of LIMIT_ROWS) {
       const value = samples[row.name];
@@ -69,5 +74,11 @@ describe('words', () => {
     expect(limitText('kinds', kinds)).toBe('unbuffered · registered ECC');
     expect(limitText('rates', [])).toBe('any');
     expect(limitText('yes', false)).toBe('no');
+    expect(limitText('capacities', [8192, 16384])).toBe('8 GB · 16 GB');
+    const load = [
+      { modulesPerChannel: 2, maxRateMTs: 1066 },
+      { modulesPerChannel: 1, ranks: 4, maxRateMTs: 800 },
+    ];
+    expect(limitText('load', load)).toBe('2 in a channel: 1066 MT/s; 1 in a channel with 4 ranks: 800 MT/s');
   });
 });

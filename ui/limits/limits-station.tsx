@@ -177,7 +177,6 @@ export function LimitsStation() {
             {channels === 1 ? 'channel' : 'channels'}
             {job.slots.length > sockets.length && `, ${job.slots.length - sockets.length} soldered`}
             {inferred && '; channels told by the slots’ names'}
-            {job.limits.fillOrder !== null && `; fill ${job.limits.fillOrder.value.join(', ')}`}
             {job.slots.some((slot) => slot.maxMiB !== null) &&
               `; largest by slot ${job.slots.flatMap((slot) => (slot.maxMiB === null ? [] : [`${slot.name} ${capacityText(slot.maxMiB)}`])).join(', ')}`}
           </p>

@@ -8,12 +8,25 @@ function numbers(text: string): number[] | null {
   return parts.every((part) => /^\d{2,5}$/.test(part)) ? parts.map(Number) : null;
 }
 
-/** A limit's value as it was typed. */
+/** A limit's value as it was typed. A load rule is not typed, only taken or left. */
 export function parseLimit(sort: LimitSort, text: string, list = false): ParsedLimit {
   const plain = text.trim();
   if (sort === 'capacity') {
     const mib = parseCapacity(plain);
     return mib === null ? { ok: false, sentence: 'Type a size above 0, such as 32 GB.' } : { ok: true, value: mib };
+  }
+  if (sort === 'capacities') {
+    const sizes = plain.split(/[,·;]+/).map((one) => parseCapacity(one));
+    const known = sizes.filter((mib) => mib !== null);
+    return known.length === sizes.length
+      ? { ok: true, value: known }
+      : { ok: false, sentence: 'Type sizes with commas between, such as 8 GB, 16 GB.' };
+  }
+  if (sort === 'names') {
+    const names = plain.split(/[\s,]+/).filter(Boolean);
+    return names.length > 0
+      ? { ok: true, value: names }
+      : { ok: false, sentence: 'Type the slots in their order, such as A2 B2 A1 B1.' };
   }
   if (sort === 'rates') {
     const rates = numbers(plain.toLowerCase() === 'any' ? '' : plain);
