@@ -13,7 +13,7 @@ import {
 import { createServer } from 'node:net';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
-import { giveUp, postgresFolder, ROOT, say } from './setup.mjs';
+import { postgresFolder, ROOT, say } from './setup.mjs';
 
 /** Database and superuser of a private cluster. */
 const NAME = 'fenbrik';
@@ -35,7 +35,8 @@ function owner(): Owner {
   if (process.getuid?.() !== 0) return {};
   const id = (flag: string) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
   const [uid, gid] = [id('-u'), id('-g')];
-  if (!uid || !gid) giveUp('the user "postgres" of Debian’s package is missing: reinstall the package postgresql.');
+  if (!uid || !gid)
+    throw new Error('the user "postgres" of Debian’s package is missing: reinstall the package postgresql.');
   return { uid, gid };
 }
 
@@ -65,7 +66,7 @@ export async function freePort(wanted = 0): Promise<number> {
 
 function command(folder: string, program: string, args: string[]): SpawnSyncReturns<string> {
   const bin = postgresFolder();
-  if (bin === null) giveUp('PostgreSQL is not installed: install the package postgresql.');
+  if (bin === null) throw new Error('PostgreSQL is not installed: install the package postgresql.');
   return spawnSync(join(bin ?? '', program), args, {
     ...owner(),
     cwd: folder,
@@ -90,8 +91,19 @@ function initialise(folder: string): void {
   const made = command(folder, 'initdb', args);
   if (made.status !== 0) {
     rmSync(data, { recursive: true, force: true });
-    giveUp(`the database could not be made in ${folder}: ${made.stderr.slice(-800)}`);
+    throw new Error(`the database could not be made in ${folder}: ${made.stderr.slice(-800)}`);
   }
+}
+
+/**
+ * Takes away the lock file of a server that was killed and that nobody has waited for yet: such a process still has
+ * its number, and PostgreSQL would take it for a running server. Its children end by themselves when it is gone.
+ */
+function clearLockOfTheDead(folder: string): void {
+  const file = join(folder, 'data', 'postmaster.pid');
+  if (!existsSync(file)) return;
+  const stat = `/proc/${Number(readFileSync(file, 'utf8').split('\n')[0])}/stat`;
+  if (existsSync(stat) && /\) Z /.test(readFileSync(stat, 'utf8'))) rmSync(file);
 }
 
 /** Port of the server that runs in this folder, or null. */
@@ -131,13 +143,14 @@ function ensureDatabase(folder: string, url: string): void {
     `create database ${NAME}`,
   ]);
   if (made.status !== 0 && !/already exists/.test(made.stderr))
-    giveUp(`the database could not be made: ${made.stderr}`);
+    throw new Error(`the database could not be made: ${made.stderr}`);
 }
 
 /**
  * Brings up a private PostgreSQL on loopback: made on the first call, reused afterwards, on the same port where
  * that is free. A server that an earlier start left running is taken over.
  *
+ * @throws Error with a sentence for whoever started it, where that cannot be
  * @param settings further server settings, `name=value`
  */
 export async function openCluster(folder: string, settings: string[] = []): Promise<Cluster> {
@@ -145,6 +158,7 @@ export async function openCluster(folder: string, settings: string[] = []): Prom
     say('making a private PostgreSQL cluster');
     initialise(folder);
   }
+  clearLockOfTheDead(folder);
   const data = join(folder, 'data');
   const already = runningPort(folder);
   const port = already ?? (await freePort(rememberedPort(folder)));
@@ -163,7 +177,7 @@ export async function openCluster(folder: string, settings: string[] = []): Prom
       'start',
     ];
     if (command(folder, 'pg_ctl', args).status !== 0)
-      giveUp(`PostgreSQL did not start; its log is ${join(folder, 'log')}`);
+      throw new Error(`PostgreSQL did not start; its log is ${join(folder, 'log')}`);
     writeFileSync(join(folder, 'port'), String(port));
   }
   // A server whose starter ended hard belongs to whoever finds it, or nobody would ever end it.

@@ -34,7 +34,9 @@ async function ask(): Promise<Answers> {
   return answers as Answers;
 }
 
-const cluster = process.env.DATABASE_URL ? null : await openCluster(clusterFolder());
+const cluster = process.env.DATABASE_URL
+  ? null
+  : await openCluster(clusterFolder()).catch((error: Error) => giveUp(error.message));
 if (cluster !== null) process.env.DATABASE_URL = cluster.url;
 await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
 const { taxPercent, labour, ownerName, signIn, password, ...own } = await ask();

@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 // npm start: all set-up that is missing, then the application.
-import { needModules, needNode, needPackages } from './setup.mjs';
+import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
 
 needNode();
 if (!process.env.DATABASE_URL) needPackages(['postgresql']);
@@ -8,4 +8,4 @@ needModules();
 const { register } = await import('tsx/esm/api');
 register();
 const { start } = await import('./start.ts');
-await start();
+await start().catch((error) => giveUp(error instanceof Error ? error.message : String(error)));

@@ -24,8 +24,10 @@ export function pool(): pg.Pool {
     const connectionString = process.env.DATABASE_URL;
     if (!connectionString) throw new Error('DATABASE_URL is not set');
     shared = new pg.Pool({ connectionString, max: POOL_SIZE, connectionTimeoutMillis: CONNECT_TIMEOUT_MS });
-    // An idle connection that the server drops is replaced at the next use; without a listener it ends the process.
+    // A connection that the server drops is replaced at the next use, and whoever waits on it gets the error. Without
+    // listeners the same news would end the whole process: idle ones tell the pool, those in use their client.
     shared.on('error', () => {});
+    shared.on('connect', (client) => client.on('error', () => {}));
   }
   return shared;
 }

@@ -1,0 +1,95 @@
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Cluster, openCluster } from '../scripts/cluster';
+import { loadDemo } from '../scripts/load-demo';
+import { as, must, seen } from '../scripts/test-shop';
+import { closePool, many, one, pool } from '../store/database';
+import { migrate } from '../store/migrate';
+import { saveIntake } from './intake';
+import { openQuote, sendQuote } from './quote';
+
+/** The choir's job of the demo shop: three options on the slip. */
+const CHOIR = 2;
+
+let folder: string;
+let cluster: Cluster;
+
+// A cluster of its own with the settings of a real shop: what is acknowledged is on disk.
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'fenbrik-crash-'));
+  chmodSync(folder, 0o755);
+  cluster = await openCluster(join(folder, 'cluster'));
+  process.env.DATABASE_URL = cluster.url;
+  await migrate(cluster.url, join(__dirname, '..', 'store', 'migrations'));
+  await loadDemo();
+}, 60_000);
+
+afterAll(async () => {
+  await closePool();
+  cluster.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+/** Ends the database server and all its processes at once, as a crash does, and brings it up again on its port. */
+async function crash(): Promise<void> {
+  const postmaster = Number(readFileSync(join(folder, 'cluster', 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
+  const backends = await many<{ pid: number }>(pool(), 'select pid from pg_stat_activity');
+  for (const pid of [postmaster, ...backends.map((row) => row.pid)]) {
+    try {
+      process.kill(pid, 'SIGKILL');
+    } catch {
+      // It went with the others.
+    }
+  }
+  await new Promise((resolve) => setTimeout(resolve, 300));
+  cluster = await openCluster(join(folder, 'cluster'));
+}
+
+/** Tries as a person does who is told to try again: the pool's connections went with the server. */
+async function again<T>(work: () => Promise<T>): Promise<T> {
+  for (let tries = 0; tries < 30; tries++) {
+    try {
+      return await work();
+    } catch {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+  return work();
+}
+
+test('a quote acknowledged as sent is whole after the database crashed, and the same process goes on', async () => {
+  const teo = await as('teo');
+  const totals = await seen(CHOIR);
+  const sent = must(await sendQuote(teo, CHOIR, { seen: totals }));
+  const before = await openQuote(sent.token);
+  await crash();
+  expect(process.env.DATABASE_URL).toBe(cluster.url);
+  const after = await again(() => openQuote(sent.token));
+  expect(after).toEqual(before);
+  expect(after?.quote.options.map((option) => option.totalCents)).toEqual(totals.map((one) => one.totalCents));
+  const events = await many<{ kind: string }>(pool(), 'select kind from event where job_id = $1', [CHOIR]);
+  expect(events.map((event) => event.kind)).toContain('quote-sent');
+}, 60_000);
+
+test('every change that was acknowledged before a crash in the middle of many is there after it', async () => {
+  const teo = await as('teo');
+  const acknowledged: number[] = [];
+  const changes = (async () => {
+    for (let count = 1; count <= 400; count++) {
+      const saved = await saveIntake(teo, CHOIR, { phone: `0555 ${count}` }).catch(() => null);
+      if (saved?.ok !== true) return;
+      acknowledged.push(count);
+    }
+  })();
+  while (acknowledged.length < 40) await new Promise((resolve) => setTimeout(resolve, 5));
+  await crash();
+  await changes;
+  const phone = 'select phone from job join customer on customer.id = customer_id where job.id = $1';
+  const row = await again(() => one<{ phone: string }>(pool(), phone, [CHOIR]));
+  const kept = Number(row.phone.replace('0555 ', ''));
+  const last = acknowledged.at(-1) ?? 0;
+  // What was under way when it crashed may have been kept too; nothing that was acknowledged is lost.
+  expect(kept).toBeGreaterThanOrEqual(last);
+  expect(kept).toBeLessThanOrEqual(last + 1);
+}, 60_000);
