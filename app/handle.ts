@@ -32,7 +32,8 @@ export function fromElsewhere(request: NextRequest): boolean {
   const site = request.headers.get('sec-fetch-site');
   if (site !== null) return site !== 'same-origin' && site !== 'none';
   const origin = request.headers.get('origin');
-  return origin !== null && new URL(origin).host !== request.headers.get('host');
+  if (origin === null) return false;
+  return !URL.canParse(origin) || new URL(origin).host !== request.headers.get('host');
 }
 
 /** The body as the schema wants it, or one sentence on what is wrong. */

@@ -224,10 +224,16 @@ test('a quote link with a wrong token is a plain not-found that tells nothing', 
 test('a write that another site makes a browser send is refused', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  const answer = await context.request.post('/api/jobs', {
-    headers: { origin: 'http://elsewhere.example', 'sec-fetch-site': 'cross-site' },
-  });
-  expect(answer.status()).toBe(403);
+  const senders = [
+    { origin: 'http://elsewhere.example', 'sec-fetch-site': 'cross-site' },
+    { origin: 'http://elsewhere.example' },
+    { origin: 'null' },
+  ];
+  for (const headers of senders) {
+    const answer = await context.request.post('/api/jobs', { headers });
+    expect([headers.origin, answer.status()]).toEqual([headers.origin, 403]);
+  }
+  expect((await context.request.post('/api/jobs', { headers: { origin: stage.app.base } })).status()).toBe(200);
   await context.close();
 });
 

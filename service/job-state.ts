@@ -6,7 +6,7 @@ import { type Station, type StationStanding, stationStandings } from '../core/ma
 import type { Limits } from '../core/machine/weigh';
 import { pool, type Queryable } from '../store/database';
 import { type Decision, getJob, type Job, listDecisions, listSlots, lockJob } from '../store/jobs';
-import { getModel, listClaims, listModelSlots, type Model, type StoredClaim } from '../store/models';
+import { getModel, listClaims, type Model, type StoredClaim } from '../store/models';
 import { type Draft, getDraft, listSent, type SentQuote } from '../store/quotes';
 import { type KeptReading, lastReading } from '../store/readings';
 import { getShop, type Shop } from '../store/shop';
@@ -92,10 +92,6 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     proofRead: proof !== null,
   });
   return { shop, job, model, reading, proof, slots, limits, market, jobCase, gaps, draft, sent, standings };
-}
-
-export async function modelSlotsOf(db: Queryable, job: Job) {
-  return job.modelId === null ? null : listModelSlots(db, job.modelId);
 }
 
 /** A job as the screens show it. */

@@ -25,19 +25,9 @@ function asOffer(shop: Shop, offer: StoredOffer): Offer {
   };
 }
 
-/** What a person at the counter wants to know of an offer besides the plan's figures. */
-export interface OfferFacts {
-  title: string;
-  seller: string;
-  leadDays: number | null;
-  costCents: number;
-  pricedAt: string;
-}
-
 export interface Market {
   offers: Offer[];
   supplies: Map<string, Supply>;
-  facts: Record<string, OfferFacts>;
 }
 
 /** The shop's own shelf, as sellers are named. */
@@ -54,18 +44,6 @@ export async function marketFor(db: Queryable, shop: Shop, limits: Limits, model
       stored.map((offer) => [
         offerKey(offer.id),
         { costCents: offer.costCents, seller: offer.sellerName ?? SHELF_NAME, leadDays: offer.leadDays },
-      ]),
-    ),
-    facts: Object.fromEntries(
-      stored.map((offer) => [
-        offerKey(offer.id),
-        {
-          title: offer.title,
-          seller: offer.sellerName ?? SHELF_NAME,
-          leadDays: offer.leadDays,
-          costCents: offer.costCents,
-          pricedAt: offer.pricedAt.toISOString(),
-        },
       ]),
     ),
   };

@@ -6,7 +6,7 @@ import { loadDemoShop } from '../demo/load-shop';
 import { type TestDatabase, testDatabase } from '../scripts/test-database';
 import { closePool, many, maybeOne, one, pool, run, transaction } from './database';
 import { noteEvent } from './events';
-import { insertJob, listSlots, replaceSlots } from './jobs';
+import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './jobs';
 import { migrate } from './migrate';
 import { parseFileName, pending } from './migration-order';
 import { insertOffer, insertPrice, insertSeller, listOffersFor, OFFERS_FOR_PLANNING } from './offers';
@@ -289,6 +289,19 @@ describe('offers for planning', () => {
       leadDays: null,
       stock: 1,
     });
+  });
+});
+
+describe('the counter’s list', () => {
+  it('finds the open jobs by an index among many closed ones', async () => {
+    await pool().query('insert into customer (name) select $1 || n from generate_series(1, 20000) as n', ['customer ']);
+    await pool().query(
+      `insert into job (customer_id, closed_at) select id, now() from customer where name like 'customer %'`,
+    );
+    await pool().query('analyze job, customer, quote, job_slot, reading');
+    const plan = await many<{ 'QUERY PLAN': string }>(pool(), `explain ${COUNTER_JOBS}`);
+    expect(plan.map((row) => row['QUERY PLAN']).join('\n')).toContain('job_open');
+    expect((await listCounterJobs(pool())).every((job) => job.closedAt === null)).toBe(true);
   });
 });
 

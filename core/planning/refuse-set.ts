@@ -7,19 +7,6 @@ import { boardRateUnder, smallestCap } from './running-rate';
 export const MIX_REFUSALS = ['generation-mix', 'buffering-mix', 'voltage', 'total'] as const;
 /** Why a set cannot stand in these very places. */
 export const PLACE_REFUSALS = ['slot-size', 'ranks', 'pairing', 'fill', 'rate'] as const;
-/** All of them with `slots`, in the order they are told. */
-export const SET_REFUSALS = [
-  'slots',
-  'generation-mix',
-  'buffering-mix',
-  'voltage',
-  'slot-size',
-  'total',
-  'ranks',
-  'pairing',
-  'fill',
-  'rate',
-] as const;
 export type MixRefusal = (typeof MIX_REFUSALS)[number];
 export type PlaceRefusal = (typeof PLACE_REFUSALS)[number];
 
@@ -95,11 +82,6 @@ const PLACE_TESTS: Record<PlaceRefusal, (board: Board, layout: Layout, force: In
 /** Codes that speak against these modules being together, wherever they stand. */
 export function mixRefusals(pieces: readonly Piece[], board: Board, force: InForce): MixRefusal[] {
   return MIX_REFUSALS.filter((code) => MIX_TESTS[code](pieces, board, force));
-}
-
-/** Codes that speak against this placement. */
-export function placeRefusals(board: Board, layout: Layout, force: InForce): PlaceRefusal[] {
-  return PLACE_REFUSALS.filter((code) => PLACE_TESTS[code](board, layout, force));
 }
 
 /** True as soon as one rule refuses the placement. */

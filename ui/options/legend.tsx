@@ -4,7 +4,6 @@ import type { Reuse } from '@/core/planning/lane-and-reuse';
 import { LANE_WORDS } from './lane-words';
 import { PlanShape } from './plan-shape';
 
-export const CARE_WORDS: Record<Care, string> = { clear: 'clear', 'heads-up': 'heads-up', 'off-book': 'off-book' };
 const REUSE_WORDS: Record<Exclude<Reuse, 'rearrange'>, string> = {
   add: 'all old stay',
   swap: 'some stay',
@@ -26,7 +25,7 @@ export function Legend({ lanes, cares }: { lanes: ReadonlySet<Lane>; cares: Read
       {CARES.filter((care) => care !== 'clear' && cares.has(care)).map((care) => (
         <li key={care} className="flex items-center">
           <PlanShape lane="third-party" care={care} reuse="replace" />
-          {CARE_WORDS[care]}
+          {care}
         </li>
       ))}
       {reuses.map(([reuse, words]) => (
