@@ -224,7 +224,7 @@ test('a quote link with a wrong token is a plain not-found that tells nothing', 
 test('a write that another site makes a browser send is refused', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  const senders = [
+  const senders: Record<string, string>[] = [
     { origin: 'http://elsewhere.example', 'sec-fetch-site': 'cross-site' },
     { origin: 'http://elsewhere.example' },
     { origin: 'null' },
