@@ -191,6 +191,29 @@ test('a session that ends in the middle of typing loses nothing', async () => {
   await context.close();
 });
 
+test('an answer from before the signing in does not ask to sign in again', async () => {
+  const { page, context } = await newJob();
+  await page.getByLabel('Name', { exact: true }).fill('Sunniva Reed');
+  // The first change is answered late, as on a slow line: after somebody has signed in again.
+  let held = 0;
+  await page.route('**/intake', async (route) => {
+    const answer = await route.fetch();
+    if (held++ === 0) await new Promise((resolve) => setTimeout(resolve, 4000));
+    await route.fulfill({ response: answer });
+  });
+  await context.clearCookies({ name: 'fenbrik-session' });
+  await page.getByLabel('Telephone').fill('0555 0177');
+  await page.getByLabel('E-mail').click();
+  const sheet = page.getByRole('dialog', { name: 'Your session has ended' });
+  await sheet.getByLabel('Password').fill('petrel-street');
+  await sheet.getByRole('button', { name: 'Sign in and go on' }).click();
+  await sheet.waitFor({ state: 'detached' });
+  await page.getByLabel('Slip').getByText('Sunniva Reed').waitFor();
+  expect(await sheet.count()).toBe(0);
+  expect(held).toBe(4);
+  await context.close();
+});
+
 test('what was typed is still there when the page itself had to be left for signing in', async () => {
   const { page, context } = await newJob();
   const path = new URL(page.url()).pathname;

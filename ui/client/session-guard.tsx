@@ -45,19 +45,27 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
   const [asking, setAsking] = useState(false);
   const waiting = useRef<((signedIn: boolean) => void)[]>([]);
 
+  // Counts the sign-ins on this page, so that an answer to a request from before one does not ask for another.
+  const signIns = useRef(0);
+
   const settle = useCallback((signedIn: boolean) => {
+    if (signedIn) signIns.current++;
     setAsking(false);
     for (const wake of waiting.current.splice(0)) wake(signedIn);
   }, []);
 
   const call: Call = useCallback(async <T,>(method: Method, path: string, body?: unknown) => {
-    const first = await ask<T>(method, path, body);
-    if (first.ok || first.code !== 'signed-out') return first;
-    setAsking(true);
-    const signedIn = await new Promise<boolean>((resolve) => {
-      waiting.current.push(resolve);
-    });
-    return signedIn ? ask<T>(method, path, body) : first;
+    for (;;) {
+      const before = signIns.current;
+      const result = await ask<T>(method, path, body);
+      if (result.ok || result.code !== 'signed-out') return result;
+      if (signIns.current !== before) continue;
+      setAsking(true);
+      const signedIn = await new Promise<boolean>((resolve) => {
+        waiting.current.push(resolve);
+      });
+      if (!signedIn) return result;
+    }
   }, []);
 
   return (
