@@ -1,10 +1,6 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
 import { openWindow, signIn } from './browser';
+import { pdfText } from './pdf-text';
 import { openStage } from './stage';
 
 /** A machine nobody has brought in before, of a model the library knows. */
@@ -29,15 +25,6 @@ function amounts(text: string): number[] {
   return [...text.matchAll(/€(\d[\d,]*\.\d\d)/g)].map((found) =>
     Math.round(Number((found[1] ?? '').replace(/,/g, '')) * 100),
   );
-}
-
-async function pdfText(page: Page, path: string): Promise<string> {
-  const answer = await page.request.get(path);
-  expect(answer.status()).toBe(200);
-  expect(answer.headers()['content-type']).toBe('application/pdf');
-  const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-pdf-')), 'quote.pdf');
-  writeFileSync(file, await answer.body());
-  return execFileSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
 }
 
 test('from a pasted report to a quote in the customer’s hands', async () => {
@@ -128,7 +115,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   await customer.page.goto(link ?? '');
   const seen = await customer.page.locator('body').innerText();
   const source = await customer.page.content();
-  const paper = await pdfText(customer.page, `${link}/pdf`);
+  const paper = await pdfText(customer.page.request, `${link}/pdf`);
   for (const total of totals) {
     expect(seen).toContain(`€${total}`);
     expect(paper).toContain(`€${total}`);
