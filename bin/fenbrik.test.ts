@@ -2,14 +2,16 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { READING_FORMATS } from '../core/reading/reading';
 import { reportText } from '../demo/report';
 import { STORIES } from '../demo/stories';
+import { seeds } from '../scripts/fuzz/seeds';
 
 const COMMAND = join(__dirname, 'fenbrik.mjs');
 const CASES = join(__dirname, '..', 'core', 'planning', 'cases');
 const folder = mkdtempSync(join(tmpdir(), 'fenbrik-bin-'));
 
-function write(name: string, content: string): string {
+function write(name: string, content: string | Uint8Array): string {
   const path = join(folder, name);
   writeFileSync(path, content);
   return path;
@@ -77,11 +79,38 @@ describe('read', () => {
     expect(reading.machine.memory.slots).toHaveLength(story.devices.length);
   });
 
+  it('answers for every format, several files a line each, whatever they are called', () => {
+    const formats = [...new Set(seeds().map(({ kind }) => kind))];
+    const files = formats.map((kind, index) => {
+      const seed = seeds().find((one) => one.kind === kind);
+      return write(`input-${index}`, seed?.bytes ?? new Uint8Array());
+    });
+    const { status, stdout, lines } = fenbrik('read', ...files);
+    expect([status, lines]).toEqual([0, []]);
+    const readings = stdout
+      .trim()
+      .split('\n')
+      .map((line) => JSON.parse(line));
+    expect(readings.map(({ format }) => format)).toEqual(formats);
+    expect(formats.toSorted()).toEqual([...READING_FORMATS].sort());
+    for (const reading of readings) {
+      expect(Array.isArray(reading.warnings)).toBe(true);
+      expect(reading.machine !== undefined || reading.module !== undefined).toBe(true);
+    }
+  });
+
+  it('reads a damaged file as far as it goes, and says where', () => {
+    const dump = seeds().find(({ kind }) => kind === 'smbios')?.bytes ?? new Uint8Array();
+    const { status, stdout } = fenbrik('read', write('cut.bin', dump.slice(0, dump.length - 40)));
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout).warnings[0]).toMatch(/^truncated/);
+  });
+
   it('says one line and ends with 2 for anything else', () => {
     const { status, stdout, lines } = fenbrik('read', write('letter.txt', 'Dear shop, my computer is slow.'));
     expect([status, stdout]).toEqual([2, '']);
     expect(lines).toHaveLength(1);
-    expect(lines[0]).toContain('no report that Fenbrik can read');
+    expect(lines[0]).toContain('none of the inputs that Fenbrik reads');
   });
 });
 

@@ -30,7 +30,7 @@ function planFile(bytes: Uint8Array): Outcome {
 }
 
 function readFile(bytes: Uint8Array): Outcome {
-  const result = read(decodeText(bytes));
+  const result = read(bytes);
   return result.ok ? { ok: true, value: result.reading } : { ok: false, lines: [READ_FAULTS[result.code]] };
 }
 
@@ -60,8 +60,8 @@ export function main(argv: string[]): void {
     .action((files: string[]) => forEachFile(files, planFile));
   program
     .command('read')
-    .description('read what a machine says about its memory: one JSON object a line, in order')
-    .argument('<file...>', 'printed text of SMBIOS tables')
+    .description('read what a machine, a module or a seller says about memory: one JSON object a line, in order')
+    .argument('<file...>', 'SMBIOS tables or their text, SPDs, hardware listings, CIM data, titles, saved pages')
     .action((files: string[]) => forEachFile(files, readFile));
   program.parse(argv);
 }

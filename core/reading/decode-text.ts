@@ -5,18 +5,43 @@
 const HIGH_LETTERS =
   '\u20ac\u0081\u201a\u0192\u201e\u2026\u2020\u2021\u02c6\u2030\u0160\u2039\u0152\u008d\u017d\u008f\u0090\u2018\u2019\u201c\u201d\u2022\u2013\u2014\u02dc\u2122\u0161\u203a\u0153\u009d\u017e\u0178';
 
+/** Bytes put right at a time: a file of nothing but high letters must not hold a piece for each of them. */
+const CHUNK = 32 * 1024;
+
 function decodeWindows(bytes: Uint8Array): string {
-  const latin = new TextDecoder('windows-1252').decode(bytes);
-  return latin.replace(/[\u0080-\u009f]/g, (letter) => HIGH_LETTERS[letter.charCodeAt(0) - 0x80] ?? letter);
+  const decoder = new TextDecoder('windows-1252');
+  let text = '';
+  for (let from = 0; from < bytes.length; from += CHUNK) {
+    const latin = decoder.decode(bytes.subarray(from, from + CHUNK));
+    text += latin.replace(/[\u0080-\u009f]/g, (letter) => HIGH_LETTERS[letter.charCodeAt(0) - 0x80] ?? letter);
+  }
+  return text;
+}
+
+/** Bytes looked at for the zeros that UTF-16 has beside plain letters. */
+const LOOKED_AT = 128;
+
+/** UTF-16 without a byte order mark: nearly every second byte is zero, always on the same side. */
+function bareUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
+  const head = bytes.subarray(0, LOOKED_AT);
+  if (head.length < 4) return null;
+  const zeros = [0, 0];
+  for (const [at, byte] of head.entries()) if (byte === 0) zeros[at & 1] = (zeros[at & 1] ?? 0) + 1;
+  const [even = 0, odd = 0] = zeros;
+  const most = head.length * 0.4;
+  if (odd >= most && even === 0) return 'utf-16le';
+  return even >= most && odd === 0 ? 'utf-16be' : null;
 }
 
 /**
- * Text of a file as its bytes tell: UTF-16 where a byte order mark says so, UTF-8 where it is valid, otherwise
+ * Text of a file as its bytes tell: UTF-16 where a byte order mark or the zeros say so, UTF-8 where it is valid, otherwise
  * Windows-1252, in which every byte is a letter. Never throws.
  */
 export function decodeText(bytes: Uint8Array): string {
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  const bare = bareUtf16(bytes);
+  if (bare !== null) return new TextDecoder(bare).decode(bytes);
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {

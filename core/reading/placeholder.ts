@@ -34,11 +34,26 @@ const PLACEHOLDERS = new Set([
 const NUMBERED =
   /^(?:manufacturer|sernum|serial ?num(?:ber)?|part ?num(?:ber)?|modulepartnumber|module ?manufacturer|assettagnum|dimm)\d*$/;
 
+/** Beginnings of {@link NUMBERED} and of strings of nothing but filling: all others need not be tried. */
+const DOUBTFUL = /^[msapd0x.\-_*#]/;
+const FILLING = /^[0x.\-_*#]+$/;
+
+/** Blanks at the ends taken off, inner ones joined. */
+function joined(text: string): string {
+  const trimmed = text.trim();
+  return /\s\s|[^\S ]/.test(trimmed) ? trimmed.replace(/\s+/g, ' ') : trimmed;
+}
+
 /** A string as the maker meant it: trimmed, inner blanks joined; null where it is a placeholder. */
 export function meant(text: string | null | undefined): string | null {
-  const clean = (text ?? '').replace(/\s+/g, ' ').trim();
+  const clean = joined(text ?? '');
   const low = clean.toLowerCase();
-  if (PLACEHOLDERS.has(low) || NUMBERED.test(low)) return null;
-  if (/^[0x.\-_*#]+$/i.test(clean)) return null;
-  return clean;
+  if (PLACEHOLDERS.has(low)) return null;
+  return DOUBTFUL.test(low) && (NUMBERED.test(low) || FILLING.test(low)) ? null : clean;
+}
+
+/** A socket's name: `DIMM1` stands for a missing part, but is a good name for a socket. */
+export function socketName(text: string | null | undefined): string | null {
+  const clean = joined(text ?? '');
+  return PLACEHOLDERS.has(clean.toLowerCase()) ? null : clean;
 }

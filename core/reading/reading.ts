@@ -2,11 +2,28 @@ import type { Generation } from '../memory/generation';
 import type { Buffering } from '../memory/module';
 
 /** Formats a reading can come from. */
-export type ReadingFormat = 'smbios-text';
+export const READING_FORMATS = [
+  'smbios',
+  'smbios-text',
+  'hardware-tree',
+  'cim-json',
+  'cim-csv',
+  'spd',
+  'listing',
+  'product-page',
+] as const;
+export type ReadingFormat = (typeof READING_FORMATS)[number];
+
+/** An overclock profile an input tells of: rate MT/s, CL in clock cycles, voltage mV. */
+export interface ReadProfile {
+  rateMTs: number;
+  casLatency: number | null;
+  voltageMv: number | null;
+}
 
 /**
  * A module as an input tells it. Capacity MiB, rates MT/s as the trade prints them, voltages mV, height mm.
- * What the input does not say is null, never guessed.
+ * What the input does not say is null, never guessed; profiles are kept apart from the standard rate.
  */
 export interface ReadModule {
   capacityMiB: number | null;
@@ -22,11 +39,35 @@ export interface ReadModule {
   voltagesMv: number[] | null;
   heightMm: number | null;
   maker: string | null;
+  /** JEP106 code of the maker as `bank-id`, id in hexadecimal with its parity bit */
   makerId: string | null;
   part: string | null;
   serial: string | null;
   soldered: boolean | null;
+  profiles: ReadProfile[];
 }
+
+/** A module of which nothing is told. */
+export const NOTHING_TOLD: Readonly<ReadModule> = {
+  capacityMiB: null,
+  generation: null,
+  form: null,
+  buffering: null,
+  ecc: null,
+  rateMTs: null,
+  configuredRateMTs: null,
+  ranks: null,
+  deviceWidth: null,
+  casLatency: null,
+  voltagesMv: null,
+  heightMm: null,
+  maker: null,
+  makerId: null,
+  part: null,
+  serial: null,
+  soldered: null,
+  profiles: [],
+};
 
 export interface ReadSlot {
   locator: string | null;
@@ -41,7 +82,7 @@ export interface ReadMachine {
   board: { maker: string | null; model: string | null };
   firmware: { version: string | null; date: string | null };
   cpus: { name: string | null; socket: string | null }[];
-  os: { name: string; bits: number | null } | null;
+  os: { name: string | null; bits: number | null } | null;
   memory: {
     slotCount: number | null;
     maxCapacityMiB: number | null;
@@ -50,14 +91,94 @@ export interface ReadMachine {
   };
 }
 
+/** A machine of which nothing is told. */
+export const UNTOLD_MACHINE: Readonly<ReadMachine> = {
+  maker: null,
+  model: null,
+  serial: null,
+  board: { maker: null, model: null },
+  firmware: { version: null, date: null },
+  cpus: [],
+  os: null,
+  memory: { slotCount: null, maxCapacityMiB: null, errorCorrection: null, slots: [] },
+};
+
+/** Primary timings at one rate, in clock cycles and in ns. */
+export interface SpdTiming {
+  rateMTs: number;
+  casLatency: number;
+  rcd: number | null;
+  rp: number | null;
+  ras: number | null;
+  ns: { cas: number; rcd: number | null; rp: number | null; ras: number | null };
+}
+
+/** A block of an SPD that protects itself, and whether its bytes agree with its check. */
+export interface SpdCheck {
+  kind: 'CRC' | 'checksum';
+  /** first and last byte that the check covers */
+  from: number;
+  to: number;
+  stored: number;
+  computed: number;
+  ok: boolean;
+}
+
+/** What an SPD says beyond the module itself. */
+export interface SpdDetail {
+  bytes: number;
+  revision: string | null;
+  /** ranks that a controller addresses: package ranks times the dies of a 3DS stack; null where not told */
+  logicalRanks: number | null;
+  /** dies stacked behind one load (3DS); 1 where there is no such stack */
+  stackHeight: number | null;
+  /** odd and even ranks differ in capacity */
+  asymmetric: boolean | null;
+  deviceGbit: number | null;
+  casLatencies: number[];
+  /** at the standard rate first, then at every slower standard rate that a supported CL reaches */
+  timings: SpdTiming[];
+  /** year and week, `2021-W07` (ISO 8601) */
+  made: string | null;
+  chipMakerId: string | null;
+  checks: SpdCheck[];
+}
+
+/** What a seller asks, as far as a title or page says it. Money in minor units of the currency. */
+export interface ReadOffer {
+  title: string | null;
+  /** equal modules in one pack */
+  modules: number | null;
+  /** pieces that a title counts, as told: `qty 6`, `lot of 10` */
+  quantity: number | null;
+  priceCents: number | null;
+  /** ISO 4217 */
+  currency: string | null;
+  seller: string | null;
+  condition: 'new' | 'used' | 'refurbished' | 'damaged' | null;
+  available: boolean | null;
+  sku: string | null;
+  url: string | null;
+}
+
+/** A fact of a listing with the text it came from: `start` to `end` (exclusive), UTF-16 units of the input. */
+export interface ReadFact {
+  field: string;
+  value: string | number | boolean;
+  start: number;
+  end: number;
+}
+
 /** What one input said, kept apart from what anyone concludes from it. */
 export interface Reading {
   format: ReadingFormat;
-  machine: ReadMachine;
+  machine?: ReadMachine;
+  module?: ReadModule;
+  spd?: SpdDetail;
+  offer?: ReadOffer;
+  facts?: ReadFact[];
   warnings: string[];
 }
 
 /** Inputs above this many bytes are not read. */
 export const READING_LIMIT_BYTES = 8 * 1024 * 1024;
-
-export type ReadResult = { ok: true; reading: Reading } | { ok: false; code: 'unknown-format' | 'too-large' };

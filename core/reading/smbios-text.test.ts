@@ -52,6 +52,7 @@ describe('a memory device', () => {
         makerId: null,
         part: 'VE4D8-2666',
         serial: '1A2B3C4D',
+        profiles: [],
         soldered: false,
       },
     });
@@ -257,7 +258,7 @@ describe('the door for inputs', () => {
     for (const filler of ['\n', ' \n', '>', '\t', 'Memory Device', 'Size', '::', 'Handle 0x0\n', 'DIMM_']) {
       const text = filler.repeat(2_000_000 / filler.length);
       const from = Date.now();
-      expect(read(text)).toEqual({ ok: false, code: 'unknown-format' });
+      expect(read(text).ok).toBe(false);
       expect(readSmbiosText(text).machine.memory.slots).toEqual([]);
       // A square of the length would be hours, not seconds.
       expect(Date.now() - from).toBeLessThan(10_000);

@@ -1,5 +1,6 @@
-import { meant } from './placeholder';
-import type { Reading, ReadMachine, ReadModule, ReadSlot } from './reading';
+import { meant, socketName } from './placeholder';
+import { NOTHING_TOLD, type Reading, type ReadMachine, type ReadModule } from './reading';
+import { type MemoryArray, type MemoryDevice, machineOfFacts, missingSlots } from './smbios-machine';
 import {
   bitsOf,
   bufferingOf,
@@ -26,6 +27,16 @@ export function looksLikeSmbiosText(text: string): boolean {
   return LINES.every((line) => line.test(text));
 }
 
+/** Titles of the structures that are read. */
+const TITLES: ReadonlySet<string> = new Set([
+  'BIOS Information',
+  'System Information',
+  'Base Board Information',
+  'Processor Information',
+  'Physical Memory Array',
+  'Memory Device',
+]);
+
 /** Running and rated voltages of a device, each once, ascending; null where none is printed. */
 function voltagesOf(fields: Fields): number[] | null {
   const names = ['Minimum Voltage', 'Maximum Voltage', 'Configured Voltage'];
@@ -44,6 +55,7 @@ function moduleOf(fields: Fields): ReadModule {
   const type = fields.get('Type');
   const form = fields.get('Form Factor');
   return {
+    ...NOTHING_TOLD,
     capacityMiB: sizeMiB(fields.get('Size')),
     generation: generationOf(type),
     form: formOf(form),
@@ -52,10 +64,7 @@ function moduleOf(fields: Fields): ReadModule {
     rateMTs: rateOf(fields.get('Speed')),
     configuredRateMTs: rateOf(fields.get('Configured Memory Speed') ?? fields.get('Configured Clock Speed')),
     ranks: /^\d{1,2}$/.test(fields.get('Rank') ?? '') ? Number(fields.get('Rank')) : null,
-    deviceWidth: null,
-    casLatency: null,
     voltagesMv: voltagesOf(fields),
-    heightMm: null,
     maker: meant(fields.get('Manufacturer')),
     makerId:
       /^Bank (\d+), Hex 0x([0-9A-Fa-f]{2})$/
@@ -70,10 +79,10 @@ function moduleOf(fields: Fields): ReadModule {
 
 const EMPTY_SIZE = /^(no module installed|not installed|none|0( [kmgt]i?b)?)$/i;
 
-/** One slot of the reading, with what is wrong with it. A device without a size line holds nothing we can tell. */
-function slotOf({ fields, line }: TextBlock): { slot: ReadSlot; warnings: string[] } {
+/** One device, with what is wrong with it. A device without a size line holds nothing we can tell. */
+function deviceOf({ fields, line }: TextBlock): MemoryDevice & { warnings: string[] } {
   const size = fields.get('Size');
-  const locator = meant(fields.get('Locator'));
+  const locator = socketName(fields.get('Locator'));
   const place = `line ${line}, ${locator ?? 'a socket without a name'}`;
   const warnings: string[] = [];
   const empty = size !== undefined && EMPTY_SIZE.test(size);
@@ -81,7 +90,8 @@ function slotOf({ fields, line }: TextBlock): { slot: ReadSlot; warnings: string
   if (size === undefined) warnings.push(`truncated: ${place}: no size line`);
   else if (!empty && installed?.capacityMiB == null) warnings.push(`${place}: size not told ("${size.slice(0, 40)}")`);
   if (installed !== null && installed.rateMTs === null) warnings.push(`${place}: rate not told`);
-  return { slot: { locator, bank: meant(fields.get('Bank Locator')), installed }, warnings };
+  const slot = { locator, bank: socketName(fields.get('Bank Locator')), installed };
+  return { array: fields.get('Array Handle')?.toLowerCase() ?? null, slot, warnings };
 }
 
 /** Devices that are memory of the machine, not its firmware's flash. */
@@ -89,41 +99,26 @@ function isSystemMemory({ fields }: TextBlock): boolean {
   return !/flash|rom/i.test(fields.get('Type') ?? '') || /ram/i.test(fields.get('Type') ?? '');
 }
 
-interface Arrays {
-  slotCount: number | null;
-  maxCapacityMiB: number | null;
-  errorCorrection: string | null;
-}
-
-const sumKnown = (values: (number | null)[]): number | null => {
-  const known = values.filter((value) => value !== null);
-  return known.length === 0 ? null : known.reduce((sum, value) => sum + value, 0);
-};
-
-/** Of several arrays only those used as system memory count (DSP0134 7.17, Use). */
-function arraysOf(blocks: readonly TextBlock[]): Arrays {
-  const arrays = blocks.filter(
-    ({ title, fields }) => title === 'Physical Memory Array' && /^(system memory)?$/i.test(fields.get('Use') ?? ''),
-  );
-  // "None" says something here: no error correction.
-  const corrections = arrays
-    .map(({ fields }) => fields.get('Error Correction Type') ?? 'Unknown')
-    .filter((text) => !/^unknown$/i.test(text));
-  const devices = arrays.map(({ fields }) => fields.get('Number Of Devices') ?? '');
+/** "None" says something of error correction: that there is none. */
+function arrayOf({ handle, fields }: TextBlock): MemoryArray {
+  const correction = fields.get('Error Correction Type') ?? 'Unknown';
+  const devices = fields.get('Number Of Devices') ?? '';
   return {
-    slotCount: sumKnown(devices.map((text) => (/^\d{1,4}$/.test(text) ? Number(text) : null))),
-    maxCapacityMiB: sumKnown(arrays.map(({ fields }) => sizeMiB(fields.get('Maximum Capacity')))),
-    errorCorrection: corrections[0] ?? null,
+    handle,
+    system: /^(system memory)?$/i.test(fields.get('Use') ?? ''),
+    slotCount: /^\d{1,4}$/.test(devices) ? Number(devices) : null,
+    maxCapacityMiB: sizeMiB(fields.get('Maximum Capacity')),
+    errorCorrection: /^unknown$/i.test(correction) ? null : correction,
   };
 }
 
-function machineOf(blocks: readonly TextBlock[], slots: ReadSlot[]): ReadMachine {
+function machineOf(blocks: readonly TextBlock[], devices: readonly MemoryDevice[]): ReadMachine {
   const first = (title: string): Fields => blocks.find((block) => block.title === title)?.fields ?? new Map();
   const system = first('System Information');
   const board = first('Base Board Information');
   const firmware = first('BIOS Information');
   const cpus = blocks.filter(({ title }) => title === 'Processor Information');
-  return {
+  return machineOfFacts({
     maker: meant(system.get('Manufacturer')),
     model: meant(system.get('Product Name')),
     serial: meant(system.get('Serial Number')),
@@ -132,29 +127,23 @@ function machineOf(blocks: readonly TextBlock[], slots: ReadSlot[]): ReadMachine
     cpus: cpus
       .filter(({ fields }) => !/unpopulated/i.test(fields.get('Status') ?? ''))
       .map(({ fields }) => ({ name: meant(fields.get('Version')), socket: meant(fields.get('Socket Designation')) })),
-    os: null,
-    memory: { ...arraysOf(blocks), slots },
-  };
+    arrays: blocks.filter(({ title }) => title === 'Physical Memory Array').map(arrayOf),
+    devices,
+  });
 }
 
 /**
  * Reads the printed text of SMBIOS tables (DMTF DSP0134; structures 0, 1, 2, 4, 16, 17) as far as it goes.
  * Never throws; what is missing is null, and warnings name the line.
  */
-export function readSmbiosText(text: string): Reading {
-  const blocks = textBlocks(text);
-  const read = blocks
+export function readSmbiosText(text: string): Reading & { machine: ReadMachine } {
+  const blocks = textBlocks(text, TITLES);
+  const devices = blocks
     .filter(({ title }) => title === 'Memory Device')
     .filter(isSystemMemory)
-    .map(slotOf);
-  const machine = machineOf(
-    blocks,
-    read.map(({ slot }) => slot),
-  );
-  const { slotCount, slots } = machine.memory;
-  const warnings = read.flatMap((one) => one.warnings);
-  if (slotCount !== null && slotCount > slots.length) {
-    warnings.push(`truncated: the board names ${slotCount} sockets, the text describes ${slots.length}`);
-  }
-  return { format: 'smbios-text', machine, warnings };
+    .map(deviceOf);
+  const machine = machineOf(blocks, devices);
+  const missing = missingSlots(machine, 'text');
+  const warnings = devices.flatMap((device) => device.warnings);
+  return { format: 'smbios-text', machine, warnings: missing === null ? warnings : [...warnings, missing] };
 }
