@@ -29,25 +29,43 @@ export interface JobInput {
   goal: Goal;
 }
 
-/** Weighs claims; where nobody says anything, what is usual for the generation stands in. */
-export function limitsOfClaims(claims: readonly Claim[]): Limits {
+/** Claims with what is usual for the generation where nobody says anything that could hold. */
+export function withUsual(claims: readonly Claim[]): Claim[] {
   const told = weigh(claims);
   const [generation] = told.generations?.value ?? [];
-  if (generation === undefined) return told;
-  const standIns = claimsOfStandard(generation).filter(({ limit }) => told[limit] === null);
-  return weigh([...claims, ...standIns]);
+  if (generation === undefined) return [...claims];
+  return [...claims, ...claimsOfStandard(generation).filter(({ limit }) => told[limit] === null)];
+}
+
+/** Weighs claims; where nobody says anything, what is usual for the generation stands in. */
+export function limitsOfClaims(claims: readonly Claim[]): Limits {
+  return weigh(withUsual(claims));
+}
+
+/** The case as it would be under other limits; offers, which depend on generation and form, stay as they are. */
+export function caseUnder(planCase: PlanCase, limits: Limits): PlanCase {
+  const { slots, name, generations, form } = planCase.machine;
+  const names = slots.map(({ id }) => id);
+  return {
+    ...planCase,
+    machine: { ...machineOf(name ?? '', names, limits, { generations, form }), slots },
+  };
 }
 
 /** The machine of the case; what no source tells stays unknown, but for the generation and form it needs. */
-function machineOf(input: JobInput, need: { generations: PlanCase['machine']['generations']; form: string }) {
-  const { limits } = input;
+function machineOf(
+  name: string,
+  slots: readonly string[],
+  limits: Limits,
+  need: { generations: PlanCase['machine']['generations']; form: string },
+) {
   return {
-    name: input.name,
+    name,
     generations: need.generations,
     form: need.form,
     kinds: limits.kinds?.value ?? [],
     voltagesMv: limits.voltagesMv?.value ?? [],
-    fillOrder: limits.fillOrder?.value.filter((id) => input.slots.some((slot) => slot.name === id)) ?? null,
+    fillOrder: limits.fillOrder?.value.filter((id) => slots.includes(id)) ?? null,
     fillRule: limits.fillRule?.value ?? null,
     pairing: limits.pairing?.value ?? 'none',
     unevenChannels: limits.unevenChannels?.value ?? null,
@@ -76,7 +94,9 @@ function machineOf(input: JobInput, need: { generations: PlanCase['machine']['ge
  * capacity or rate is not known stops planning, since guessing it would make the quote a guess.
  */
 export function caseOfJob(input: JobInput): JobCase {
-  const { slots, limits } = input;
+  const { limits } = input;
+  // A blocked socket takes nothing: to the planner it is not there.
+  const slots = input.slots.filter(({ blocked }) => blocked !== true);
   const modules = slots.map((slot) => (slot.module === null ? null : completeModule(slot.module, limits)));
   const generations = limits.generations?.value;
   const form = limits.form?.value;
@@ -104,7 +124,12 @@ export function caseOfJob(input: JobInput): JobCase {
       fenbrik: 'case/1',
       currency: input.currency,
       machine: {
-        ...machineOf(input, { generations, form }),
+        ...machineOf(
+          input.name,
+          slots.map((slot) => slot.name),
+          limits,
+          { generations, form },
+        ),
         slots: slots.map(({ name, channel, bank, maxMiB, soldered }, index) => ({
           id: name,
           channel,

@@ -46,7 +46,7 @@ describe('what is usual', () => {
     const generation: Claim = { limit: 'generations', value: ['DDR4'], source: source('maker-page') };
     const rates: Claim = { limit: 'ratesMTs', value: [2400], source: source('maker-page') };
     const limits = limitsOfClaims([generation, rates]);
-    expect(limits.ratesMTs?.others).toEqual([]);
+    expect(limits.ratesMTs).toMatchObject({ value: [2400], contested: false });
     expect(limits.voltagesMv).toMatchObject({ value: [1200], source: { kind: 'standard' } });
     expect(limitsOfClaims([rates]).voltagesMv).toBeNull();
   });

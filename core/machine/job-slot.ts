@@ -17,8 +17,13 @@ export const knownModuleSchema = z.strictObject({
   voltagesMv: z.array(whole).min(1).nullable(),
   maker: z.string().max(200).nullable(),
   part: z.string().max(200).nullable(),
+  // What only an SPD or a label tells; jobs of before may lack them.
+  deviceWidth: whole.nullish(),
+  deviceGbit: z.number().positive().nullish(),
+  heightMm: z.number().positive().nullish(),
 });
 export type KnownModule = z.infer<typeof knownModuleSchema>;
+export type ModuleField = keyof KnownModule;
 
 /** Nothing known of a module but that it is there. */
 export const NOTHING_KNOWN: KnownModule = {
@@ -35,7 +40,7 @@ export const NOTHING_KNOWN: KnownModule = {
   part: null,
 };
 
-export const SLOT_SOURCES = ['reading', 'model', 'typed', 'inferred'] as const;
+export const SLOT_SOURCES = ['reading', 'model', 'typed', 'inferred', 'earlier'] as const;
 
 /** A slot of a job's machine: where it is, what is in it, and what may become of that. Credit in minor units. */
 export const jobSlotSchema = z.strictObject({
@@ -44,6 +49,10 @@ export const jobSlotSchema = z.strictObject({
   bank: z.number().int().min(0).max(99),
   maxMiB: whole.nullable(),
   soldered: z.boolean(),
+  /** what the label in the lid calls it; the board's name rules */
+  lidName: z.string().trim().min(1).max(60).nullish(),
+  /** broken, or covered by a cooler: nothing can go in */
+  blocked: z.boolean().nullish(),
   keep: z.enum(KEEPS),
   creditCents: z.number().int().nonnegative().max(1_000_000),
   module: knownModuleSchema.nullable(),
@@ -68,6 +77,13 @@ export const jobSlotsSchema = z
     slots.forEach((slot, index) => {
       if (slot.soldered && slot.module === null) {
         context.addIssue({ code: 'custom', path: [index, 'module'], message: 'soldered memory needs its capacity' });
+      }
+      if (slot.blocked === true && slot.module !== null) {
+        context.addIssue({
+          code: 'custom',
+          path: [index, 'module'],
+          message: `${slot.name} is blocked and holds a module`,
+        });
       }
     });
   });

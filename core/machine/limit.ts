@@ -35,7 +35,7 @@ export type LimitName = keyof typeof LIMIT_SCHEMAS;
 export type LimitValue<Name extends LimitName> = z.infer<(typeof LIMIT_SCHEMAS)[Name]>;
 export const LIMIT_NAMES = Object.keys(LIMIT_SCHEMAS) as LimitName[];
 
-/** Where a claim comes from, the weightiest first. */
+/** Where a claim comes from, the weightiest first; `system` is what an operating system says of itself. */
 export const SOURCE_KINDS = [
   'technician',
   'evidence',
@@ -43,7 +43,10 @@ export const SOURCE_KINDS = [
   'board-manual',
   'cpu-page',
   'maker-page',
+  'system',
   'reading',
+  'tested-list',
+  'derived',
   'standard',
 ] as const;
 export type SourceKind = (typeof SOURCE_KINDS)[number];
@@ -52,17 +55,27 @@ export interface Source {
   kind: SourceKind;
   /** what it is called: the page, the report's file, the person */
   name: string;
+  /** what whoever entered it adds, or why a person decided so */
+  note?: string;
+  /** the day it was noted or decided, `YYYY-MM-DD` */
+  on?: string;
+  /** who entered it */
+  by?: string | null;
 }
 
 /** One source's word on one limit. */
 export type Claim = { [Name in LimitName]: { limit: Name; value: LimitValue<Name>; source: Source } }[LimitName];
 
+const isLimit = (name: string): name is LimitName => (LIMIT_NAMES as string[]).includes(name);
+const isSource = (kind: string): kind is SourceKind => (SOURCE_KINDS as readonly string[]).includes(kind);
+
 /**
- * Trusts a stored claim only as far as its value fits its limit.
+ * Trusts a stored claim only as far as its limit and source are known and its value fits its limit.
  *
- * @returns the claim, or null where the value is not one
+ * @returns the claim, or null where it is not one
  */
-export function asClaim(limit: LimitName, value: unknown, source: Source): Claim | null {
+export function asClaim(limit: string, value: unknown, source: Omit<Source, 'kind'> & { kind: string }): Claim | null {
+  if (!isLimit(limit) || !isSource(source.kind)) return null;
   const parsed = LIMIT_SCHEMAS[limit].safeParse(value);
   return parsed.success ? ({ limit, value: parsed.data, source } as Claim) : null;
 }

@@ -1,26 +1,18 @@
-import type { ReadMachine, ReadModule } from '../reading/reading';
+import { NOTHING_TOLD, type ReadMachine, type ReadModule, UNTOLD_MACHINE } from '../reading/reading';
 import { jobSlotsSchema } from './job-slot';
 import { GB, known, slot } from './samples';
-import { slotsOfModel, slotsOfReading } from './slots-of-reading';
+import { placeSlots, slotsOfModel, slotsOfReading } from './slots-of-reading';
 
 const readModule: ReadModule = {
+  ...NOTHING_TOLD,
   ...known,
-  configuredRateMTs: null,
   deviceWidth: null,
   heightMm: null,
-  makerId: null,
-  serial: null,
   soldered: false,
 };
 function readMachine(slots: ReadMachine['memory']['slots']): ReadMachine {
   return {
-    maker: null,
-    model: null,
-    serial: null,
-    board: { maker: null, model: null },
-    firmware: { version: null, date: null },
-    cpus: [],
-    os: null,
+    ...UNTOLD_MACHINE,
     memory: { slotCount: slots.length, maxCapacityMiB: null, errorCorrection: null, slots },
   };
 }
@@ -51,14 +43,37 @@ describe('a job’s slots', () => {
     expect(slotsOfReading(machine, model).map((one) => one.module?.capacityMiB ?? null)).toEqual([8 * GB, null]);
   });
 
-  it('are the reading’s own where the model has another number of them', () => {
-    const machine = readMachine([{ locator: 'DIMM_A1', bank: null, installed: readModule }]);
-    expect(slotsOfReading(machine, model)).toMatchObject([
-      { name: 'DIMM_A1', channel: 'A', bank: 1, placeSource: 'inferred' },
+  it('are the model’s also where the reading names fewer or others, and modules go into what fits them', () => {
+    const one = readMachine([{ locator: 'DIMM_X1', bank: null, installed: readModule }]);
+    expect(
+      placeSlots(one, model).map(({ slot, read, sure }) => [slot.name, slot.module?.capacityMiB ?? null, read, sure]),
+    ).toEqual([
+      ['A1', 8 * GB, 0, 'guess'],
+      ['B1', null, null, null],
+    ]);
+    const soldered = [{ name: 'ON', channel: 'A', bank: 1, maxMiB: null, soldered: known }, ...model];
+    const mixed = readMachine([
+      { locator: 'Slot 1', bank: null, installed: readModule },
+      { locator: 'Board', bank: null, installed: { ...readModule, soldered: true, capacityMiB: 4 * GB } },
+    ]);
+    expect(placeSlots(mixed, soldered).map(({ slot }) => [slot.name, slot.module?.capacityMiB ?? null])).toEqual([
+      ['ON', 4 * GB],
+      ['A1', 8 * GB],
+      ['B1', null],
     ]);
   });
 
-  it('count as one channel where the names do not tell, and are told apart by number', () => {
+  it('are the reading’s own where the model has no room for its modules', () => {
+    const installed = readModule;
+    const three = ['DIMM_A1', 'DIMM_B1', 'DIMM_C1'].map((locator) => ({ locator, bank: null, installed }));
+    expect(slotsOfReading(readMachine(three), model)).toMatchObject([
+      { name: 'DIMM_A1', channel: 'A', bank: 1, placeSource: 'inferred' },
+      { name: 'DIMM_B1', channel: 'B' },
+      { name: 'DIMM_C1', channel: 'C' },
+    ]);
+  });
+
+  it('of two sockets are likely two channels where the names do not tell, and are told apart by number', () => {
     const machine = readMachine([
       { locator: 'DIMM', bank: null, installed: readModule },
       { locator: 'DIMM', bank: null, installed: null },
@@ -66,7 +81,7 @@ describe('a job’s slots', () => {
     const slots = slotsOfReading(machine, null);
     expect(slots.map(({ channel, bank }) => [channel, bank])).toEqual([
       ['A', 0],
-      ['A', 1],
+      ['B', 0],
     ]);
     expect(new Set(slots.map((one) => one.name)).size).toBe(2);
     expect(jobSlotsSchema.safeParse(slots).success).toBe(true);

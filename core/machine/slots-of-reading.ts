@@ -1,5 +1,5 @@
 import type { ReadMachine, ReadModule, ReadSlot } from '../reading/reading';
-import { inferPlace } from './infer-place';
+import { inferPlaces, type PlaceSureness } from './infer-place';
 import type { JobSlot, KnownModule } from './job-slot';
 
 /** A slot as the model library describes it. */
@@ -9,19 +9,47 @@ export interface ModelSlot {
   bank: number;
   maxMiB: number | null;
   soldered: KnownModule | null;
+  /** what the label in the lid calls it, where that is another name */
+  lidName?: string | null;
 }
 
-function knownOf(module: ReadModule): KnownModule {
+/** A slot of a job with the slot of the reading that it came from, and how sure its place is. */
+export interface PlacedSlot {
+  slot: JobSlot;
+  /** index among the reading's slots; null: the reading does not name it */
+  read: number | null;
+  sure: PlaceSureness | null;
+}
+
+/** What is known of a module by what an input told; what a chip holds is told by SPDs alone. */
+export function knownOf(module: ReadModule, deviceGbit: number | null = null): KnownModule {
   const { capacityMiB, generation, form, buffering, ecc, rateMTs, casLatency, ranks, voltagesMv, maker, part } = module;
-  return { capacityMiB, generation, form, buffering, ecc, rateMTs, casLatency, ranks, voltagesMv, maker, part };
+  const { deviceWidth, heightMm } = module;
+  return {
+    capacityMiB,
+    generation,
+    form,
+    buffering,
+    ecc,
+    rateMTs,
+    casLatency,
+    ranks,
+    voltagesMv,
+    maker,
+    part,
+    deviceWidth,
+    deviceGbit,
+    heightMm,
+  };
 }
 
 const UNTOUCHED = { keep: 'may', creditCents: 0 } as const;
 
 /** Slots of a model, with its soldered memory and everything else empty. */
 export function slotsOfModel(slots: readonly ModelSlot[]): JobSlot[] {
-  return slots.map(({ name, channel, bank, maxMiB, soldered }) => ({
+  return slots.map(({ name, channel, bank, maxMiB, soldered, lidName }) => ({
     ...UNTOUCHED,
+    ...(lidName == null ? {} : { lidName }),
     name,
     channel,
     bank,
@@ -45,41 +73,104 @@ function distinctNames(slots: readonly ReadSlot[]): string[] {
   });
 }
 
-function slotsByReading(slots: readonly ReadSlot[]): JobSlot[] {
-  const names = distinctNames(slots);
-  const places = slots.map(({ locator, bank }) => inferPlace(locator, bank));
-  const told = places.every((place) => place !== null);
-  return slots.map((slot, index) => ({
-    ...UNTOUCHED,
-    name: names[index] ?? `Slot ${index + 1}`,
-    channel: (told ? places[index]?.channel : undefined) ?? 'A',
-    bank: (told ? places[index]?.bank : undefined) ?? index,
-    maxMiB: null,
-    soldered: slot.installed?.soldered === true,
-    module: slot.installed === null ? null : knownOf(slot.installed),
-    placeSource: 'inferred',
-    moduleSource: 'reading',
-  }));
+/** Sockets that a reading counts but does not name stand in the channels that have fewest, behind the named ones. */
+function unnamedPlaces(named: readonly { channel: string; bank: number }[], count: number) {
+  const all = [...named];
+  const channels = [...new Set(named.map(({ channel }) => channel))];
+  for (let made = 0; made < count; made++) {
+    const sizes = channels.map((channel) => all.filter((one) => one.channel === channel).length);
+    const channel = channels[sizes.indexOf(Math.min(...sizes))] ?? 'A';
+    const banks = all.filter((one) => one.channel === channel).map(({ bank }) => bank);
+    all.push({ channel, bank: Math.max(-1, ...banks) + 1 });
+  }
+  return all.slice(named.length);
 }
 
-const plainName = (name: string | null): string => (name ?? '').toLowerCase().replace(/[^a-z0-9]/g, '');
+function slotsByReading(slots: readonly ReadSlot[]): PlacedSlot[] {
+  const names = distinctNames(slots);
+  // A reading that knows filled sockets only is completed with empty ones without a name, which say nothing of places.
+  const nameless = (slot: ReadSlot): boolean => slot.locator === null && slot.bank === null && slot.installed === null;
+  const told = slots.some((slot) => !nameless(slot)) ? slots.filter((slot) => !nameless(slot)) : slots;
+  const places = inferPlaces(told);
+  const others = unnamedPlaces(places, slots.length - told.length);
+  let [next, other] = [0, 0];
+  return slots.map((slot, index) => {
+    const own = told.includes(slot);
+    const place = own ? places[next++] : others[other++];
+    return {
+      read: index,
+      sure: own ? (places[next - 1]?.sure ?? 'guess') : 'guess',
+      slot: {
+        ...UNTOUCHED,
+        name: names[index] ?? `Slot ${index + 1}`,
+        channel: place?.channel ?? 'A',
+        bank: place?.bank ?? index,
+        maxMiB: null,
+        soldered: slot.installed?.soldered === true,
+        module: slot.installed === null ? null : knownOf(slot.installed),
+        placeSource: 'inferred',
+        moduleSource: 'reading',
+      },
+    };
+  });
+}
+
+/** A socket's name without blanks, dashes and case: `DIMM_A1` and `dimm a1` are one. */
+export const plainName = (name: string | null): string => (name ?? '').toLowerCase().replace(/[^a-z0-9]/g, '');
+
+/** Which slot of the reading stands at each slot of the model; null where the reading's modules have no place in it. */
+interface Seating {
+  reads: (number | null)[];
+  sure: PlaceSureness | null;
+}
+
+/** By name; in order where no name agrees and the counts do; else modules in order into what fits them. */
+function seatInModel(read: readonly ReadSlot[], model: readonly ModelSlot[]): Seating | null {
+  const named = model.map(({ name }) => {
+    const at = read.findIndex(({ locator }) => locator !== null && plainName(locator) === plainName(name));
+    return at < 0 ? null : at;
+  });
+  const taken = new Set(named);
+  const left = read.flatMap(({ installed }, at) => (installed === null || taken.has(at) ? [] : [{ at, installed }]));
+  if (left.length === 0 && named.some((at) => at !== null)) return { reads: named, sure: null };
+  if (
+    named.every((at) => at === null) &&
+    read.length === model.length &&
+    read.some(({ locator }) => locator !== null)
+  ) {
+    return { reads: read.map((_, at) => at), sure: null };
+  }
+  const reads = [...named];
+  for (const { at, installed } of left) {
+    const soldered = installed.soldered === true;
+    const fits = model.flatMap((slot, index) => ((slot.soldered !== null) === soldered ? [index] : []));
+    const unnamed = fits.find((index) => reads[index] === null);
+    // Only where no other is left, one that the reading names and says is empty.
+    const free = unnamed ?? fits.find((index) => read[reads[index] ?? -1]?.installed === null);
+    if (free === undefined) return null;
+    reads[free] = at;
+  }
+  return { reads, sure: 'guess' };
+}
 
 /**
  * A job's slots from a reading. Where the model is known, its slots with their channels hold, and the reading's
- * modules go into them by name, or in order where no name agrees and the counts do. Otherwise channels and
- * positions are inferred from the names; where those do not tell, all slots count as one channel.
+ * modules go into them by name, or in order where no name agrees. Only where it has no room for them, and where no
+ * model is known, the reading's own slots stand, their channels and positions inferred from their names.
  */
-export function slotsOfReading(machine: ReadMachine, model: readonly ModelSlot[] | null): JobSlot[] {
+export function placeSlots(machine: ReadMachine, model: readonly ModelSlot[] | null): PlacedSlot[] {
   const read = machine.memory.slots;
-  if (model === null || model.length === 0) return slotsByReading(read);
-  const named = model.map((slot) => read.find(({ locator }) => plainName(locator) === plainName(slot.name)));
-  const byName = read.length > 0 && named.filter((one) => one !== undefined).length === read.length;
-  if (!byName && read.length !== model.length) return slotsByReading(read);
+  const seating = model === null || model.length === 0 ? null : seatInModel(read, model);
+  if (model === null || seating === null) return slotsByReading(read);
   return slotsOfModel(model).map((slot, index) => {
-    const seen = byName ? named[index] : read[index];
-    if (seen === undefined) return slot;
-    if (seen.installed === null)
-      return { ...slot, module: slot.soldered ? slot.module : null, moduleSource: 'reading' };
-    return { ...slot, module: knownOf(seen.installed), moduleSource: 'reading' };
+    const at = seating.reads[index] ?? null;
+    const seen = at === null ? undefined : read[at];
+    if (seen === undefined) return { slot, read: null, sure: null };
+    const module = seen.installed === null ? (slot.soldered ? slot.module : null) : knownOf(seen.installed);
+    return { slot: { ...slot, module, moduleSource: 'reading' }, read: at, sure: seating.sure };
   });
+}
+
+export function slotsOfReading(machine: ReadMachine, model: readonly ModelSlot[] | null): JobSlot[] {
+  return placeSlots(machine, model).map(({ slot }) => slot);
 }

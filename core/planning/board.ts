@@ -1,6 +1,7 @@
 import type { MemoryModule } from '../memory/module';
 import type { Machine, PlanCase } from './case';
 import { type CountedSpeed, countedSpeed } from './counted-speed';
+import { fillOrder } from './fill-order';
 
 /** A module as the planner handles it: with the speed it counts with and where it comes from. */
 export interface Piece {
@@ -36,17 +37,6 @@ function indexByFirstMention(names: readonly string[]): { of: number[]; count: n
   return { of: names.map((name) => distinct.indexOf(name)), count: distinct.length };
 }
 
-/** Sockets in the order they are to be filled: the machine's own list, then by bank, then by channel. */
-function fullFillOrder(machine: Machine, sockets: readonly number[], channelOf: readonly number[]): number[] {
-  const slotIndex = new Map(machine.slots.map((slot, index) => [slot.id, index]));
-  const named = (machine.fillOrder ?? []).map((id) => slotIndex.get(id) ?? -1).filter((slot) => sockets.includes(slot));
-  const bank = (slot: number) => machine.slots[slot]?.bank ?? 0;
-  const rest = sockets
-    .filter((slot) => !named.includes(slot))
-    .sort((a, b) => bank(a) - bank(b) || (channelOf[a] ?? 0) - (channelOf[b] ?? 0));
-  return [...named, ...rest];
-}
-
 /** Prepares the machine and what is in it. */
 export function makeBoard(planCase: Pick<PlanCase, 'machine' | 'installed'>): Board {
   const { machine, installed } = planCase;
@@ -55,7 +45,7 @@ export function makeBoard(planCase: Pick<PlanCase, 'machine' | 'installed'>): Bo
   const bankOf = indexByFirstMention(machine.slots.map((slot) => String(slot.bank)));
   const slots = machine.slots.map((_, index) => index);
   const sockets = slots.filter((index) => machine.slots[index]?.soldered == null);
-  const order = fullFillOrder(machine, sockets, channels.of);
+  const order = fillOrder(machine.slots, machine.fillOrder ?? []);
   return {
     machine,
     channelOf: channels.of,

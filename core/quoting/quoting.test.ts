@@ -8,7 +8,7 @@ import type { PlanCase } from '../planning/case';
 import { inForce } from '../planning/in-force';
 import { answer, type Plan } from '../planning/plan';
 import { compareProof } from '../proving/compare-proof';
-import type { ReadMachine, ReadModule } from '../reading/reading';
+import { type ReadMachine, type ReadModule, UNTOLD_MACHINE } from '../reading/reading';
 import { customerView } from './customer-view';
 import { makeOption, reasonFacts, type Supply } from './option';
 import { CUSTOMER_REASONS, NOTE_WORDS, STAFF_REASONS } from './reason-words';
@@ -191,13 +191,7 @@ describe('what a plan changes in the slots', () => {
 describe('the proof', () => {
   const promise = option(adding);
   const machine = (gbs: Record<string, number | null>, rate: number | null = 2400): ReadMachine => ({
-    maker: null,
-    model: null,
-    serial: null,
-    board: { maker: null, model: null },
-    firmware: { version: null, date: null },
-    cpus: [],
-    os: null,
+    ...UNTOLD_MACHINE,
     memory: {
       slotCount: null,
       maxCapacityMiB: null,

@@ -6,7 +6,13 @@ import type { Plan } from '../planning/plan';
 export interface SlotChange {
   slot: string;
   channel: string;
+  bank: number;
   soldered: boolean;
+  blocked: boolean;
+  /** what the label in the lid calls it; null: as the board does */
+  lidName: string | null;
+  /** what may become of the module that is in it */
+  keep: JobSlot['keep'];
   /** MiB; null: empty */
   now: number | null;
   nowKnown: boolean;
@@ -26,13 +32,17 @@ export interface SlotChange {
 export function slotChanges(slots: readonly JobSlot[], plan: Plan | null, offers: readonly Offer[]): SlotChange[] {
   const capacity = new Map(slots.map((slot) => [slot.name, slot.module?.capacityMiB ?? null]));
   const bought = new Map(offers.map((offer) => [offer.id, offer.module.capacityMiB]));
-  return slots.map(({ name, channel, soldered, module }) => {
+  return slots.map(({ name, channel, bank, soldered, blocked, lidName, keep, module }) => {
     const now = module?.capacityMiB ?? null;
     const seat = plan?.placement[name];
     const base = {
       slot: name,
       channel,
+      bank,
       soldered,
+      blocked: blocked === true,
+      lidName: lidName ?? null,
+      keep,
       now,
       nowKnown: module === null || now !== null,
       rateAsked: module !== null && module.rateMTs === null,

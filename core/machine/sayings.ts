@@ -1,0 +1,75 @@
+import type { ReadingFormat } from '../reading/reading';
+
+/** Who says something: a reading by its format and the name it came under, the model library, or a person. */
+export interface Sayer {
+  kind: ReadingFormat | 'model' | 'typed';
+  name: string;
+}
+
+/** Somebody's word on one value. */
+export interface Saying {
+  value: string | number | boolean | readonly number[];
+  by: Sayer;
+}
+
+/** All that is said of some fields; the first word of each is the one that holds. */
+export type Sayings<Field extends string> = Partial<Record<Field, readonly Saying[]>>;
+
+/**
+ * Whose word on a module weighs more: a person's, then what the module says of itself, then what the firmware and
+ * systems over it say of it, then what stands on a label.
+ */
+const TRUST: readonly Sayer['kind'][] = [
+  'typed',
+  'spd',
+  'smbios',
+  'smbios-text',
+  'cim-json',
+  'cim-csv',
+  'hardware-tree',
+  'model',
+  'listing',
+  'product-page',
+];
+
+export const trustOf = (kind: Sayer['kind']): number => TRUST.indexOf(kind);
+
+/** Adds a word where it says anything, behind those that weigh more. */
+export function addSaying<Field extends string>(
+  all: Sayings<Field>,
+  field: Field,
+  value: unknown,
+  by: Sayer,
+): Sayings<Field> {
+  if (!isValue(value)) return all;
+  const words = [...(all[field] ?? []), { value, by }].sort((a, b) => trustOf(a.by.kind) - trustOf(b.by.kind));
+  return { ...all, [field]: words };
+}
+
+function isValue(value: unknown): value is Saying['value'] {
+  if (Array.isArray(value)) return value.length > 0 && value.every((one) => typeof one === 'number');
+  return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean';
+}
+
+const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+
+/**
+ * Do two words say the same? Names may differ in case and blanks, and one may be cut short; a list that names part of
+ * another does not contradict it.
+ */
+export function sameWord(a: Saying['value'], b: Saying['value']): boolean {
+  if (typeof a === 'string' && typeof b === 'string') {
+    const [one, two] = [plain(a), plain(b)];
+    return one === two || (Math.min(one.length, two.length) >= 6 && (one.startsWith(two) || two.startsWith(one)));
+  }
+  if (typeof a === 'object' && typeof b === 'object') {
+    return a.every((one) => b.includes(one)) || b.every((one) => a.includes(one));
+  }
+  return a === b;
+}
+
+/** The words that say something else than the one that holds. */
+export function dissent(words: readonly Saying[]): Saying[] {
+  const [first, ...others] = words;
+  return first === undefined ? [] : others.filter((other) => !sameWord(first.value, other.value));
+}
