@@ -1,0 +1,95 @@
+import type { ColumnRole } from './column-roles';
+import { guessColumns } from './guess-columns';
+import { listPrice } from './list-price';
+
+/** Layouts that the guesser was made with; those written after it are in the second table. */
+const KNOWN: readonly [string, string[][], Partial<Record<ColumnRole, number>>][] = [
+  [
+    'plain names',
+    [
+      ['SKU', 'Description', 'Price', 'Stock'],
+      ['Q-1001', 'Corrick 8 GB DDR4-2666 CL19 DIMM', '24.50', '12'],
+      ['Q-1002', 'Corrick 16 GB DDR4-2666 CL19 DIMM', '41.90', '3'],
+    ],
+    { sku: 0, title: 1, price: 2, stock: 3 },
+  ],
+  [
+    'a letterhead above and German names',
+    [
+      ['Quayside Components', '', '', ''],
+      ['Preisliste November', '', '', ''],
+      ['', '', '', ''],
+      ['Artikelnummer', 'Bezeichnung', 'Bestand', 'Preis EUR'],
+      ['1001', 'Vellamo 8GB DDR4-3200 SO-DIMM', '5', '19,90 €'],
+      ['1002', 'Vellamo 16GB DDR4-3200 SO-DIMM', '0', '35,00 €'],
+    ],
+    { sku: 0, title: 1, stock: 2, price: 3 },
+  ],
+  [
+    'facts in columns of their own',
+    [
+      ['Part number', 'Brand', 'Type', 'Size', 'Speed', 'Form factor', 'Kit of', 'Net price', 'Currency'],
+      ['VE4S8-3200', 'Vellamo', 'DDR4', '8 GB', '3200', 'SO-DIMM', '1', '18.20', 'EUR'],
+      ['VE4S16-3200', 'Vellamo', 'DDR4', '16 GB', '3200', 'SO-DIMM', '2', '66.00', 'EUR'],
+    ],
+    { part: 0, maker: 1, generation: 2, capacity: 3, rate: 4, form: 5, modules: 6, price: 7, currency: 8 },
+  ],
+  [
+    'no headings at all',
+    [
+      ['A-17', 'Brightlode 4GB DDR3-1600 DIMM', '€ 9.90'],
+      ['A-18', 'Brightlode 8GB DDR3-1600 DIMM', '€ 17.50'],
+      ['A-19', 'Brightlode 8GB DDR3L-1600 SO-DIMM', '€ 18.50'],
+    ],
+    { sku: 0, title: 1, price: 2 },
+  ],
+];
+
+test.each(KNOWN)('columns are guessed: %s', (_, rows, columns) => {
+  expect(guessColumns(rows).columns).toEqual(columns);
+});
+
+test('a second column that fits nearly as well is a doubt', () => {
+  const rows = [
+    ['SKU', 'Description', 'Price', 'Price'],
+    ['Q-1', 'Corrick 8 GB DDR4-2666 DIMM', '24.50', '29.40'],
+    ['Q-2', 'Corrick 16 GB DDR4-2666 DIMM', '41.90', '50.28'],
+  ];
+  expect(guessColumns(rows)).toMatchObject({ columns: { price: 2 }, doubtful: ['price'] });
+});
+
+test('nothing is guessed where nothing is there', () => {
+  expect(guessColumns([])).toEqual({ headings: null, columns: {}, doubtful: [] });
+  expect(guessColumns([['', '']])).toEqual({ headings: null, columns: {}, doubtful: [] });
+});
+
+describe('a price cell', () => {
+  test.each([
+    ['24.50', 2450, null],
+    ['24,5', 2450, null],
+    ['€ 1.249,00', 124_900, 'EUR'],
+    ['1,249.00 EUR', 124_900, 'EUR'],
+    ['1 249,-', 124_900, null],
+    ["1'249.90", 124_990, null],
+    ['£12', 1200, 'GBP'],
+    ['1.249', 124_900, null],
+    ['19.9900', 1999, null],
+  ])('"%s" is %i %s', (cell, cents, currency) => {
+    expect(listPrice(cell)).toEqual({ ok: true, cents, currency });
+  });
+
+  test.each([
+    ['', 'empty'],
+    ['-', 'empty'],
+    ['2026-11-25', 'date'],
+    ['25.11.2026', 'date'],
+    ['0.00', 'not-positive'],
+    ['-5', 'not-positive'],
+    ['call us', 'on-request'],
+    ['eight', 'no-price'],
+    ['1.2.3', 'date'],
+    ['12.34.56.78', 'no-price'],
+  ])('"%s" is no price: %s', (cell, why) => {
+    expect(listPrice(cell)).toEqual({ ok: false, why });
+  });
+});

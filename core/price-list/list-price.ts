@@ -1,0 +1,55 @@
+/** What a price cell says: minor units and the currency where it is told; or why it is no price. */
+export type ListPrice =
+  | { ok: true; cents: number; currency: string | null }
+  | { ok: false; why: 'empty' | 'date' | 'no-price' | 'not-positive' | 'on-request' };
+
+const SIGNS: Record<string, string> = { '€': 'EUR', $: 'USD', '£': 'GBP' };
+const DATE = /^\d{1,4}[./-]\d{1,2}[./-]\d{1,4}$/;
+const ON_REQUEST = /\b(request|call|tba|tbd|anfrage|demande|poa)\b/i;
+
+/**
+ * Figures with marks between thousands and before decimals, as lists write them either way: the last mark is the
+ * decimal one where one or two figures follow it, or where the marks differ.
+ *
+ * @returns minor units; null where it is no number
+ */
+function centsOf(figures: string): number | null {
+  const plain = figures.replace(/[\s'’\u00a0\u202f]/g, '');
+  if (!/^-?\d[\d.,]*$/.test(plain)) return null;
+  const negative = plain.startsWith('-');
+  const body = negative ? plain.slice(1) : plain;
+  const marks = [...body].filter((letter) => letter === '.' || letter === ',');
+  const last = Math.max(body.lastIndexOf('.'), body.lastIndexOf(','));
+  const behind = last < 0 ? 0 : body.length - last - 1;
+  const alone = marks.length === 1 && behind === 3;
+  const decimal = last >= 0 && !alone && (behind <= 2 || (marks.length === 1 && behind === 4));
+  const grouped = decimal ? body.slice(0, last) : body;
+  if (!/^(\d+|\d{1,3}([.,]\d{3})+)$/.test(grouped)) return null;
+  const whole = grouped.replace(/[.,]/g, '');
+  const fraction = decimal ? body.slice(last + 1) : '';
+  if (!/^\d{1,9}$/.test(whole) || !/^\d{0,4}$/.test(fraction)) return null;
+  const cents = Number(whole) * 100 + Math.round(Number(`0.${fraction || '0'}`) * 100);
+  return negative ? -cents : cents;
+}
+
+/** A cell of a price column. Never guesses: a date, a word or nothing is told as that. */
+export function listPrice(cell: string): ListPrice {
+  const text = cell.trim();
+  if (text === '' || text === '-' || text === '–') return { ok: false, why: 'empty' };
+  if (ON_REQUEST.test(text)) return { ok: false, why: 'on-request' };
+  if (DATE.test(text) && text.split(/[./-]/).length === 3 && !/^\d{1,3}([.,]\d{3})+$/.test(text)) {
+    return { ok: false, why: 'date' };
+  }
+  const sign = /[€$£]/.exec(text)?.[0];
+  const code = /\b[A-Z]{3}\b/.exec(text)?.[0];
+  const cents = centsOf(
+    text
+      .replace(/[€$£]/g, '')
+      .replace(/\b[A-Z]{3}\b/g, '')
+      .replace(/,-+$|\.-+$/, '')
+      .trim(),
+  );
+  if (cents === null) return { ok: false, why: 'no-price' };
+  if (cents <= 0) return { ok: false, why: 'not-positive' };
+  return { ok: true, cents, currency: code ?? (sign === undefined ? null : (SIGNS[sign] ?? null)) };
+}
