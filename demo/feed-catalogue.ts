@@ -1,6 +1,7 @@
-import { DEMO_SELLERS, demoOffers } from './market';
+import { demoOffers } from './market';
 import { seeded } from './random';
 import { DEMO_SEED } from './seed';
+import { DEMO_SELLERS } from './sellers';
 
 /** What the demo sellers' feeds know: each seller's parts with their cost. */
 export function feedCatalogue(currency: string) {

@@ -1,13 +1,15 @@
 import { transaction } from '../store/database';
-import { insertModel } from '../store/models';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
 import { hashPassword } from '../store/password';
+import { updateSeller } from '../store/sellers';
 import { insertShop, maybeShop } from '../store/shop';
 import { insertStaff } from '../store/staff';
+import { insertModel } from '../store/whole-models';
 import { DEMO_MODELS } from './machines';
-import { DEMO_SELLERS, demoHistory, demoOffers } from './market';
+import { demoHistory, demoOffers } from './market';
 import { seeded } from './random';
 import { DEMO_SEED } from './seed';
+import { DEMO_SELLERS, DEMO_TERMS } from './sellers';
 
 const HISTORY_MONTHS = 6;
 const MONTH_MS = 30 * 24 * 3600 * 1000;
@@ -48,10 +50,19 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
     });
     for (const member of DEMO_STAFF) await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD });
     const models = new Map<string, number>();
-    for (const model of DEMO_MODELS) models.set(`${model.maker} ${model.name}`, await insertModel(db, model));
+    // Offers are made for the first of several models of one name.
+    for (const model of DEMO_MODELS) {
+      const id = await insertModel(db, model);
+      const name = `${model.maker} ${model.name}`;
+      if (!models.has(name)) models.set(name, id);
+    }
     const sellers: number[] = [];
-    for (const { name, leadDays } of DEMO_SELLERS)
-      sellers.push(await insertSeller(db, { name, leadDays, feedUrl: null }));
+    for (const { name, leadDays } of DEMO_SELLERS) {
+      const id = await insertSeller(db, { name, leadDays, feedUrl: null });
+      const known = DEMO_TERMS[name];
+      if (known !== undefined) await updateSeller(db, id, { leadDays, orderContact: '', ...known });
+      sellers.push(id);
+    }
     const random = seeded(DEMO_SEED);
     for (const { seller, costCents, madeFor, ...offer } of demoOffers(random)) {
       const modelIds = madeFor.map((name) => models.get(name)).filter((id) => id !== undefined);

@@ -1,32 +1,9 @@
 import { type KnownModule, NOTHING_KNOWN } from '../core/machine/job-slot';
-import type { Claim, LimitName, LimitValue, SourceKind } from '../core/machine/limit';
-import type { ModelSlot } from '../core/machine/slots-of-reading';
-import type { NewModel } from '../store/models';
+import { type FullModel, type ModelInput, modelSchema } from '../core/machine/model';
+import { LARGER_MODELS } from './larger-machines';
+import { said, sockets, tried, type Words } from './model-words';
 
 const GB = 1024;
-
-/** `A1 B1 A2 B2` as slots: a letter for the channel, a number for the bank. */
-function sockets(names: string): ModelSlot[] {
-  return names.split(' ').map((name) => ({
-    name,
-    channel: name.slice(0, 1),
-    bank: Number(name.slice(1)),
-    maxMiB: null,
-    soldered: null,
-  }));
-}
-
-/** What one source claims, limit by limit. */
-type Words = { [Name in LimitName]?: LimitValue<Name> };
-
-function said(sourceKind: Exclude<SourceKind, 'reading' | 'standard'>, sourceName: string, words: Words) {
-  return Object.entries(words).map(([limitName, value]) => ({
-    limitName,
-    value: value as Claim['value'],
-    sourceKind,
-    sourceName,
-  }));
-}
 
 const UNBUFFERED = [{ buffering: 'unbuffered', ecc: false }] as const;
 const DDR4_RATES = [2133, 2400, 2666, 2933, 3200];
@@ -48,16 +25,26 @@ const soldered8: KnownModule = {
   voltagesMv: [1200],
 };
 
+const ONE_32_SODIMM = { moduleMiB: 32 * GB, generation: 'DDR4', rateMTs: 3200, modules: 1, totalMiB: 40 * GB } as const;
+const FOUR_16_DIMMS = { moduleMiB: 16 * GB, generation: 'DDR4', rateMTs: 2666, modules: 4, totalMiB: 64 * GB } as const;
+
 /** The first models of the library of Petrel Street. All makers and machines are made up. */
-export const DEMO_MODELS: readonly NewModel[] = [
+const MODELS: readonly ModelInput[] = [
   {
     maker: 'Tarnholt',
     name: 'Counter 4',
     yearFrom: 2018,
     yearTo: 2020,
     productStrings: ['TC4-1900', 'Counter 4'],
+    modelIds: ['TC4-1900', 'TC4-1920'],
+    serialPrefixes: ['TS4'],
     note: 'Till computer. The lid label calls A2 "1" and B2 "2".',
-    slots: sockets('A1 B1 A2 B2'),
+    cpus: [{ name: 'Merle 4300', maxMiB: 64 * GB, maxRateMTs: 2400 }],
+    slots: sockets('A1=3 B1=4 A2=1 B2=2', { place: 'door', latch: 'white' }),
+    opening: [
+      { text: 'Turn the till over onto a cloth', minutes: 1 },
+      { text: 'Open the door in the base', tool: 'cross-head 1', fasteners: 2, lengthMm: 6, minutes: 1 },
+    ],
     claims: [
       ...said('board-manual', 'Counter 4 board manual, p. 31', {
         ...DDR4,
@@ -67,8 +54,28 @@ export const DEMO_MODELS: readonly NewModel[] = [
         moduleMiB: 16 * GB,
         fillOrder: ['A2', 'B2', 'A1', 'B1'],
       }),
-      ...said('cpu-page', 'CPU page, Merle 4300', { cpuMaxRateMTs: 2400, cpuMaxMiB: 64 * GB }),
       ...said('lid-label', 'label in the lid', { totalMiB: 64 * GB }),
+    ],
+  },
+  {
+    maker: 'Tarnholt',
+    name: 'Counter 4',
+    yearFrom: 2021,
+    yearTo: 2021,
+    productStrings: ['TC4-2150'],
+    modelIds: ['TC4-2150'],
+    note: 'The last of the name, on the board of its successor.',
+    cpus: [{ name: 'Merle 5300', maxMiB: 64 * GB, maxRateMTs: 2933 }],
+    boardIds: ['TB-51'],
+    slots: sockets('A1 B1', { place: 'door' }),
+    claims: [
+      ...said('maker-page', 'Counter 4 (2021) service page', {
+        ...DDR4,
+        form: 'SO-DIMM',
+        ratesMTs: DDR4_RATES,
+        totalMiB: 32 * GB,
+        moduleMiB: 16 * GB,
+      }),
     ],
   },
   {
@@ -77,7 +84,9 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearFrom: 2021,
     yearTo: null,
     productStrings: ['TC5-2100', 'Counter 5'],
+    boardIds: ['TB-51'],
     note: '',
+    cpus: [{ name: 'Merle 5500', maxMiB: 64 * GB, maxRateMTs: 3200 }],
     slots: sockets('A1 B1'),
     claims: [
       ...said('maker-page', 'Counter 5 service page', {
@@ -87,7 +96,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 64 * GB,
         moduleMiB: 32 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Merle 5500', { cpuMaxRateMTs: 3200, cpuMaxMiB: 64 * GB }),
     ],
   },
   {
@@ -97,6 +105,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2022,
     productStrings: ['OS14-G2', 'Sling 14'],
     note: '8 GB are soldered; one socket under the keyboard.',
+    cpus: [{ name: 'Alda 7', maxMiB: 64 * GB, maxRateMTs: 3200 }],
     slots: [{ name: 'ON', channel: 'A', bank: 1, maxMiB: null, soldered: soldered8 }, ...sockets('B1')],
     claims: [
       ...said('maker-page', 'Sling 14 hardware guide', {
@@ -107,8 +116,35 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 24 * GB,
         moduleMiB: 16 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Alda 7', { cpuMaxRateMTs: 3200, cpuMaxMiB: 64 * GB }),
-      ...said('evidence', 'fitted here in March', { provenTotalMiB: 40 * GB, provenModuleMiB: 32 * GB }),
+    ],
+    trials: [tried('2026-03-12', { ...ONE_32_SODIMM, depth: 'weeks', firmware: '1.14', note: 'no complaint since' })],
+    testedParts: [
+      { list: 'Ostrell tested parts, spring 2022', part: 'VE4S16-3200' },
+      { list: 'Ostrell tested parts, spring 2022', part: 'OS-M8-3200' },
+    ],
+    firmware: ['1.08', '1.14'],
+    factoryMaxMiB: 24 * GB,
+    factoryOptions: [
+      { totalMiB: 8 * GB, surchargeCents: 0 },
+      { totalMiB: 16 * GB, surchargeCents: 14000 },
+      { totalMiB: 24 * GB, surchargeCents: 29000, baseModel: 'OS14-G2P' },
+    ],
+    opening: [
+      {
+        text: 'Take the keyboard’s screws out from below',
+        tool: 'cross-head 0',
+        fasteners: 6,
+        lengthMm: 5,
+        minutes: 3,
+      },
+      {
+        text: 'Lift the keyboard from its upper edge and unplug its ribbon',
+        tool: 'plastic lever',
+        unplug: 'keyboard ribbon',
+        caution: 'the ribbon is short: lift by a finger’s width first',
+        minutes: 4,
+      },
+      { text: 'Unplug the battery', unplug: 'battery', minutes: 1 },
     ],
   },
   {
@@ -118,6 +154,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2019,
     productStrings: ['OS15-G1', 'Sling 15'],
     note: '',
+    cpus: [{ name: 'Alda 5', maxMiB: 32 * GB, maxRateMTs: 2400 }],
     slots: sockets('A1 B1'),
     claims: [
       ...said('maker-page', 'Sling 15 hardware guide', {
@@ -127,7 +164,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 32 * GB,
         moduleMiB: 16 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Alda 5', { cpuMaxRateMTs: 2400, cpuMaxMiB: 32 * GB }),
     ],
   },
   {
@@ -137,6 +173,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2014,
     productStrings: ['OP-12', 'Perch'],
     note: 'Kiosk. One socket, low voltage only.',
+    cpus: [{ name: 'Tern 2', maxMiB: 8 * GB, maxRateMTs: 1333 }],
     slots: sockets('A1'),
     claims: [
       ...said('maker-page', 'Perch data sheet', {
@@ -147,7 +184,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 8 * GB,
         moduleMiB: 8 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Tern 2', { cpuMaxRateMTs: 1333, cpuMaxMiB: 8 * GB }),
     ],
   },
   {
@@ -157,6 +193,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2012,
     productStrings: ['MK6-T', 'Keel 6'],
     note: 'Workstation with three channels; takes ECC modules, plain or registered, never both.',
+    cpus: [{ name: 'Corvin 56', maxMiB: 144 * GB, maxRateMTs: 1333 }],
     slots: sockets('A1 B1 C1 A2 B2 C2'),
     claims: [
       ...said('board-manual', 'Keel 6 board manual, p. 12', {
@@ -174,7 +211,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         maxRanksPerChannel: 8,
         rateByLoad: [{ modulesPerChannel: 2, maxRateMTs: 1066 }],
       }),
-      ...said('cpu-page', 'CPU page, Corvin 56', { cpuMaxRateMTs: 1333, cpuMaxMiB: 144 * GB }),
     ],
   },
   {
@@ -184,6 +220,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2016,
     productStrings: ['MG23', 'Gull 23'],
     note: 'All in one; sockets behind the door under the foot.',
+    cpus: [{ name: 'Alda 4', maxMiB: 32 * GB, maxRateMTs: 1600 }],
     slots: sockets('A1 B1'),
     claims: [
       ...said('maker-page', 'Gull 23 service page', {
@@ -193,7 +230,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 16 * GB,
         moduleMiB: 8 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Alda 4', { cpuMaxRateMTs: 1600, cpuMaxMiB: 32 * GB }),
     ],
   },
   {
@@ -203,6 +239,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2012,
     productStrings: ['TM-300', 'Minor'],
     note: '',
+    cpus: [{ name: 'Tern 4', maxMiB: 32 * GB, maxRateMTs: 1333 }],
     slots: sockets('A1 B1 A2 B2'),
     claims: [
       ...said('board-manual', 'Minor board manual, p. 8', {
@@ -215,7 +252,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 16 * GB,
         moduleMiB: 4 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Tern 4', { cpuMaxRateMTs: 1333, cpuMaxMiB: 32 * GB }),
     ],
   },
   {
@@ -225,6 +261,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: 2018,
     productStrings: ['KP2-Z', 'Plate 2'],
     note: 'Two boxes here run 64 GB.',
+    cpus: [{ name: 'Merle 4700', maxMiB: 64 * GB, maxRateMTs: 2666 }],
     slots: sockets('A1 B1 A2 B2'),
     claims: [
       ...said('board-manual', 'Plate 2 board manual, p. 20', {
@@ -235,8 +272,20 @@ export const DEMO_MODELS: readonly NewModel[] = [
         moduleMiB: 8 * GB,
         fillOrder: ['A2', 'B2', 'A1', 'B1'],
       }),
-      ...said('cpu-page', 'CPU page, Merle 4700', { cpuMaxRateMTs: 2666, cpuMaxMiB: 64 * GB }),
-      ...said('evidence', 'fitted here twice', { provenTotalMiB: 64 * GB, provenModuleMiB: 16 * GB }),
+      ...said('lid-label', 'label on the side panel', { totalMiB: 64 * GB }, 'printed later than the manual'),
+    ],
+    boardIds: ['KB-270'],
+    firmware: ['2.3', '3.1'],
+    trials: [
+      tried('2026-01-20', { ...FOUR_16_DIMMS, depth: 'weeks', firmware: '3.1' }),
+      tried('2026-05-06', { ...FOUR_16_DIMMS, depth: 'loaded', firmware: '3.1', note: 'two makers mixed' }),
+      tried('2025-11-03', {
+        ...FOUR_16_DIMMS,
+        outcome: 'fails-to-start',
+        depth: 'started',
+        firmware: '2.3',
+        note: 'blank screen; started with two of them',
+      }),
     ],
   },
   {
@@ -246,6 +295,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: null,
     productStrings: ['KP4-R', 'Plate 4'],
     note: '',
+    cpus: [{ name: 'Merle 6700', maxMiB: 128 * GB, maxRateMTs: 4800 }],
     slots: sockets('A1 B1 A2 B2'),
     claims: [
       ...said('board-manual', 'Plate 4 board manual, p. 26', {
@@ -257,7 +307,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         fillOrder: ['A2', 'B2', 'A1', 'B1'],
         rateByLoad: [{ modulesPerChannel: 2, maxRateMTs: 3600 }],
       }),
-      ...said('cpu-page', 'CPU page, Merle 6700', { cpuMaxRateMTs: 4800, cpuMaxMiB: 128 * GB }),
     ],
   },
   {
@@ -267,6 +316,7 @@ export const DEMO_MODELS: readonly NewModel[] = [
     yearTo: null,
     productStrings: ['KL16-A', 'Ledger 16'],
     note: 'Office laptop, usually under a support contract.',
+    cpus: [{ name: 'Alda 9', maxMiB: 96 * GB, maxRateMTs: 5200 }],
     slots: sockets('A1 B1'),
     claims: [
       ...said('maker-page', 'Ledger 16 service page', {
@@ -276,7 +326,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
         totalMiB: 64 * GB,
         moduleMiB: 32 * GB,
       }),
-      ...said('cpu-page', 'CPU page, Alda 9', { cpuMaxRateMTs: 5200, cpuMaxMiB: 96 * GB }),
     ],
   },
   {
@@ -301,3 +350,6 @@ export const DEMO_MODELS: readonly NewModel[] = [
     ],
   },
 ];
+
+/** The library of Petrel Street. */
+export const DEMO_MODELS: readonly FullModel[] = [...MODELS, ...LARGER_MODELS].map((model) => modelSchema.parse(model));

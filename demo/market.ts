@@ -2,6 +2,7 @@ import type { Generation } from '../core/memory/generation';
 import type { Buffering, MemoryModule } from '../core/memory/module';
 import { moduleText } from '../core/memory/module-words';
 import type { Random } from './random';
+import { DEMO_SELLERS } from './sellers';
 
 const GB = 1024;
 
@@ -154,12 +155,6 @@ const BRANDS = [
   { name: 'Brightlode', dear: 1.0 },
   { name: 'Vellamo', dear: 1.08 },
   { name: 'Corrick', dear: 0.94 },
-] as const;
-
-export const DEMO_SELLERS = [
-  { name: 'Quayside Components', leadDays: 1, slug: 'quayside', dear: 1.06 },
-  { name: 'Fennimore Parts', leadDays: 3, slug: 'fennimore', dear: 0.97 },
-  { name: 'Marrow Lane Memory', leadDays: 5, slug: 'marrow-lane', dear: 0.91 },
 ] as const;
 
 /** An offer before it is in the database; `seller` counts in DEMO_SELLERS, null is the shelf. */

@@ -1,4 +1,5 @@
 import type { ReportDevice, ReportMachine } from './report';
+import { ddr3Spd } from './spd-image';
 
 /** How far a story has come. */
 export type Reach = 'named' | 'read' | 'limits' | 'drafted' | 'sent' | 'fitted';
@@ -9,6 +10,17 @@ export interface Story {
   needGb: number | null;
   budgetCents: number | null;
   report: ReportMachine | null;
+  /** what was read beside the report: SPDs by name, and labels */
+  beside?: readonly { name: string; input: Uint8Array | string }[];
+  /** what it is for and what is full, as far as it was asked */
+  wants?: {
+    uses?: string[];
+    fullPart?: 'memory' | 'storage' | 'both' | 'neither';
+    inUseMiB?: number;
+    cover?: 'none' | 'warranty' | 'support';
+    os?: string;
+    osBits?: 32 | 64;
+  };
   /** credit for the old modules by slot, minor units */
   credits: Record<string, number>;
   reach: Reach;
@@ -32,6 +44,34 @@ const low3 = {
 };
 const ecc3 = { type: 'DDR3', rate: 1333, maker: 'Corrick', part: 'CO3D4-1333E', ranks: 1, ecc: true, volts: '1.5 V' };
 
+const registered = {
+  type: 'DDR4',
+  rate: 2666,
+  maker: 'Corrick',
+  part: 'CO4R4-2666',
+  ranks: 2,
+  ecc: true,
+  detail: 'Synchronous Registered (Buffered)',
+};
+
+/** SPDs of the vet's modules: one of them can do more than its machine asks of it. */
+const vetSpd = (serial: readonly [number, number, number, number], rate: 1333 | 1600): Uint8Array =>
+  ddr3Spd({
+    type: 2,
+    gbit: 4,
+    ranks: 1,
+    width: 8,
+    ecc: true,
+    cyclePs: rate === 1333 ? 1500 : 1250,
+    latencies: [6, 7, 8, 9, 10, 11],
+    aaPs: rate === 1333 ? 13500 : 13750,
+    part: 'CO3D4-1333E',
+    serial,
+    makerId: [3, 0x52],
+    made: [13, 22],
+    heightMm: 30,
+  });
+
 /** Customers and machines of Petrel Street in different states. All people are made up. */
 export const STORIES: readonly Story[] = [
   {
@@ -39,6 +79,7 @@ export const STORIES: readonly Story[] = [
     complaint: 'The till freezes when the morning orders come in.',
     needGb: 16,
     budgetCents: 9000,
+    wants: { uses: ['office', 'many browser tabs'], fullPart: 'memory', inUseMiB: 7 * 1024, cover: 'none', osBits: 64 },
     report: {
       maker: 'Tarnholt',
       product: 'TC4-1900',
@@ -81,14 +122,19 @@ export const STORIES: readonly Story[] = [
       cpu: 'Corvin 56',
       maxGb: 48,
       devices: [
-        device('A1', 4, ecc3),
-        device('B1', 4, ecc3),
-        device('C1', 4, ecc3),
+        device('A1', 4, { ...ecc3, serial: '4C100001' }),
+        device('B1', 4, { ...ecc3, serial: '4C100002' }),
+        device('C1', 4, { ...ecc3, serial: '4C10000A' }),
         device('A2', null),
         device('B2', null),
         device('C2', null),
       ],
     },
+    beside: [
+      { name: 'a1.bin', input: vetSpd([0x4c, 0x10, 0x00, 0x01], 1333) },
+      { name: 'c1.bin', input: vetSpd([0x4c, 0x10, 0x00, 0x0a], 1600) },
+      { name: 'label of B1', input: '4GB 1Rx8 PC3-10600E-9-10-D1' },
+    ],
     credits: { A1: 300, B1: 300, C1: 300 },
     reach: 'read',
   },
@@ -177,6 +223,55 @@ export const STORIES: readonly Story[] = [
     complaint: 'Old laptop, slow since the last update. Brings it in this afternoon.',
     needGb: null,
     budgetCents: 5000,
+    report: null,
+    credits: {},
+    reach: 'named',
+  },
+  {
+    customer: { name: 'Skerrow Museum, Ansel Crake', phone: '0555 0131', email: 'ansel@museum.example' },
+    complaint: 'The scans of the ship plans fill the server. Eight slots, four full.',
+    needGb: 128,
+    budgetCents: null,
+    wants: { uses: ['server'], fullPart: 'memory' },
+    report: {
+      maker: 'Mirrin',
+      product: 'MM8-R2',
+      serial: 'MM8-20417',
+      cpu: 'Corvin 71',
+      maxGb: 512,
+      devices: ['A1', 'B1', 'C1', 'D1', 'A2', 'B2', 'C2', 'D2'].map((locator, index) =>
+        device(locator, index < 4 ? 16 : null, registered),
+      ),
+    },
+    credits: {},
+    reach: 'read',
+  },
+  {
+    customer: { name: 'Skerrow Harbour Office', phone: '0555 0160', email: 'it@harbour.example' },
+    complaint: 'Two more virtual machines are to run on it. Half of its sockets are full.',
+    needGb: null,
+    budgetCents: null,
+    wants: { uses: ['virtual machines', 'server'], cover: 'support' },
+    report: {
+      maker: 'Mirrin',
+      product: 'MM32-R1',
+      serial: 'MM32-10093',
+      cpu: 'Corvin 82',
+      maxGb: 4096,
+      devices: ['1', '2'].flatMap((processor) =>
+        ['A', 'B', 'C', 'D', 'E', 'F', 'G', 'H'].flatMap((letter) =>
+          [1, 2].map((bank) => device(`P${processor}${letter}-${bank}`, bank === 1 ? 32 : null, registered)),
+        ),
+      ),
+    },
+    credits: {},
+    reach: 'read',
+  },
+  {
+    customer: { name: 'Oddny Fairlie', phone: '0555-0142', email: '' },
+    complaint: 'The bakery’s second till is to get the same.',
+    needGb: null,
+    budgetCents: null,
     report: null,
     credits: {},
     reach: 'named',

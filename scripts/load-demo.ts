@@ -4,7 +4,7 @@ import { reportText } from '../demo/report';
 import { STORIES, type Story } from '../demo/stories';
 import type { Caller } from '../service/access';
 import { draftOptions } from '../service/draft-options';
-import { newJob, saveIntake, saveSlots, takeReading } from '../service/intake';
+import { newJob, saveIntake, saveSlots, takeReadings } from '../service/intake';
 import { type JobState, readJob } from '../service/job-state';
 import { agreeLimits } from '../service/limits';
 import { takeProof } from '../service/proof';
@@ -13,6 +13,7 @@ import type { Result } from '../service/result';
 import { pool } from '../store/database';
 import { setStation } from '../store/jobs';
 import { findForSignIn } from '../store/staff';
+import { textInput } from './text-input';
 
 const STATION_OF = {
   named: 'intake',
@@ -49,7 +50,11 @@ function pick(plans: readonly Plan[], needMiB: number): Plan[] {
 
 async function readAndCredit(caller: Caller, jobId: number, story: Story): Promise<void> {
   if (story.report === null) return;
-  must(await takeReading(caller, jobId, { text: reportText(story.report), sourceName: 'report from the machine' }));
+  const beside = (story.beside ?? []).map(({ name, input }) =>
+    typeof input === 'string' ? textInput(name, input) : { name, input },
+  );
+  const report = textInput('report from the machine', reportText(story.report));
+  must(await takeReadings(caller, jobId, [report, ...beside]));
   const { slots, job } = await state(jobId);
   const credited = slots.map((slot) => ({ ...slot, creditCents: story.credits[slot.name] ?? 0 }));
   must(await saveSlots(caller, jobId, { version: job.slotsVersion, slots: credited }));
@@ -86,6 +91,7 @@ async function play(caller: Caller, story: Story): Promise<void> {
     complaint: story.complaint,
     needMiB,
     budgetCents: story.budgetCents,
+    ...story.wants,
   };
   must(await saveIntake(caller, id, intake));
   const reached = (reach: Story['reach']) => ORDER.indexOf(story.reach) >= ORDER.indexOf(reach);
@@ -99,7 +105,7 @@ async function play(caller: Caller, story: Story): Promise<void> {
   }
   if (reached('fitted')) {
     const text = fittedReport(story, await state(id));
-    must(await takeProof(caller, id, { text, sourceName: 'report after fitting', place: 1 }));
+    must(await takeProof(caller, id, { ...textInput('report after fitting', text), place: 1 }));
   }
   await setStation(pool(), id, STATION_OF[story.reach]);
 }

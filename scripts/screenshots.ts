@@ -18,6 +18,10 @@ interface Shot {
   light?: 'back-room';
   /** pressed before the picture is taken */
   press?: string;
+  /** typed into the report field before */
+  type?: string;
+  /** focused before */
+  focus?: string;
   width?: number;
 }
 
@@ -27,14 +31,24 @@ const MARK_64 = '[data-rung="65536"] button[aria-label*="third-party"]';
 const SHOTS: readonly Shot[] = [
   { name: 'counter', path: '/counter' },
   { name: 'intake', path: '/jobs/1/intake' },
+  {
+    name: 'intake-sources',
+    path: '/jobs/3/intake',
+    type: 'Corrick 8GB 2Rx8 PC3-12800E-11-11-E3 ECC, used, 14.50 EUR',
+    focus: 'button[aria-label^="C1"]',
+  },
   { name: 'limits', path: '/jobs/5/limits' },
-  { name: 'limits-question', path: '/jobs/4/limits' },
+  { name: 'limits-question', path: '/jobs/4/limits', light: 'back-room' },
   { name: 'options', path: '/jobs/1/options', press: MARK_16 },
   { name: 'options-back-room', path: '/jobs/5/options', light: 'back-room', press: MARK_64 },
   { name: 'quote', path: '/jobs/2/quote' },
   { name: 'fitting', path: '/jobs/5/fitting' },
   { name: 'proof', path: '/jobs/6/proof' },
-  { name: 'models', path: '/models', light: 'back-room' },
+  { name: 'models', path: '/models' },
+  { name: 'model', path: '/models/4', light: 'back-room' },
+  { name: 'board-8', path: '/jobs/9/limits', press: 'button:has-text("Fill order")' },
+  { name: 'board-32', path: '/jobs/10/limits', light: 'back-room' },
+  { name: 'settings', path: '/settings', light: 'back-room' },
   { name: 'offers', path: '/offers' },
   { name: 'people', path: '/people' },
 ];
@@ -46,6 +60,11 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
   await page.goto(base + shot.path);
   await page.waitForLoadState('networkidle');
   if (shot.press !== undefined) await page.locator(shot.press).first().click();
+  if (shot.type !== undefined) await page.getByLabel('What does the machine say?').fill(shot.type);
+  if (shot.focus !== undefined) {
+    await page.locator(shot.focus).focus();
+    await page.getByRole('tooltip').waitFor();
+  }
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${shot.name}.png`) });
   await page.close();

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { feedCatalogue } from '../demo/feed-catalogue';
-import { DEMO_SELLERS } from '../demo/market';
+import { DEMO_SELLERS } from '../demo/sellers';
 import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { setFeedUrl } from '../store/offers';

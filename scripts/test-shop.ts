@@ -3,7 +3,7 @@ import { DEMO_PASSWORD } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { type Caller, checkCaller } from '../service/access';
 import { draftOptions } from '../service/draft-options';
-import { newJob, saveIntake, takeReading } from '../service/intake';
+import { newJob, saveIntake, takeReadings } from '../service/intake';
 import { type JobState, showJob } from '../service/job-state';
 import { choosePlan } from '../service/quote';
 import type { Result } from '../service/result';
@@ -11,6 +11,7 @@ import { signIn } from '../service/sign-in';
 import { closePool } from '../store/database';
 import { loadDemo } from './load-demo';
 import { type TestDatabase, testDatabase } from './test-database';
+import { textInput } from './text-input';
 
 /** The value of a result that a test takes for granted. */
 export function must<T>(result: Result<T>): T {
@@ -73,7 +74,7 @@ export const TILL_REPORT = reportText({
 export async function readTill(caller: Caller): Promise<number> {
   const { id } = must(await newJob(caller));
   must(await saveIntake(caller, id, { customerName: 'Hedda Vane', needMiB: 16384 }));
-  must(await takeReading(caller, id, { text: TILL_REPORT, sourceName: 'pasted report' }));
+  must(await takeReadings(caller, id, [textInput('pasted report', TILL_REPORT)]));
   return id;
 }
 

@@ -13,6 +13,8 @@ const RIGHTS = {
   'limits.decide': ['owner', 'technician'],
   'quotes.send': ['owner', 'technician', 'counter'],
   'library.read': ['owner', 'technician', 'counter'],
+  'library.write': ['owner', 'technician'],
+  'shop.settings': ['owner'],
   'offers.read': ['owner', 'technician', 'counter'],
   'offers.price': ['owner', 'technician'],
   'staff.manage': ['owner'],

@@ -1,15 +1,20 @@
 import { z } from 'zod';
-import { type JobSlot, jobSlotsSchema } from '../core/machine/job-slot';
-import { slotsOfModel, slotsOfReading } from '../core/machine/slots-of-reading';
-import { READ_FAULTS, read } from '../core/reading/read';
+import { jobSlotsSchema } from '../core/machine/job-slot';
+import { isOther, type Joined } from '../core/machine/join-readings';
+import { boardFault } from '../core/machine/model';
+import { derivedSlots, keepTyped } from '../core/machine/slots-of-job';
+import { READ_FAULTS } from '../core/reading/read';
 import type { Reading } from '../core/reading/reading';
-import { pool, transaction } from '../store/database';
+import { readingLine } from '../core/reading/reading-line';
+import { readApart } from '../outward/read-apart';
+import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { insertJob, patchIntake, replaceSlots, setLimitsAgreed, setModel } from '../store/jobs';
-import { findModelByProduct, getModel, listModelSlots, listModels, type ModelSummary } from '../store/models';
-import { insertReading } from '../store/readings';
+import { findReportedModels, getModel, listModelSlots, type Model } from '../store/models';
+import { insertReading, listReadings, setReadingAside } from '../store/readings';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
+import { type JobState, joinKept, reportedNames } from './job-state';
 import { done, fault, type Result } from './result';
 
 export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
@@ -39,6 +44,15 @@ export const intakeSchema = z
       .positive('The budget must be more than 0.')
       .max(100_000_000, 'That is too much.')
       .nullable(),
+    cpu: text(120),
+    uses: z.array(z.string().min(1).max(60)).max(20),
+    fullPart: z.enum(['memory', 'storage', 'both', 'neither']).nullable(),
+    inUseMiB: z.number().int().positive('Memory in use is more than 0.').max(67_108_864, 'At most 64 TB.').nullable(),
+    neededBy: z.iso.date('A day is written as 2026-03-31.').nullable(),
+    cover: z.enum(['none', 'warranty', 'support']).nullable(),
+    os: text(80),
+    osBits: z.literal([32, 64]).nullable(),
+    notBought: z.boolean(),
   })
   .partial();
 
@@ -57,86 +71,168 @@ export async function saveIntake(
   });
 }
 
-/** What a reading filled in, said to the person who dropped it. */
-export interface Recognised {
-  machine: string;
-  model: string | null;
-  slotCount: number;
-  filled: number;
-  warnings: string[];
+/** An input to read: bytes of a file or of pasted text, and what it is called. */
+export interface ReadingInput {
+  name: string;
+  input: Uint8Array;
 }
 
-/** Takes a machine's report into the job: the machine, its model where the library knows it, slots and modules. */
-export async function takeReading(
+/** What one input was, in one line, or why it could not be read. */
+export type Recognised =
+  | { name: string; ok: true; line: string; warnings: string[] }
+  | { name: string; ok: false; sentence: string };
+
+export interface TakenIn {
+  inputs: Recognised[];
+  /** the library's name of the machine; null where it does not know it */
+  model: string | null;
+}
+
+interface GoodInput extends ReadingInput {
+  reading: Reading;
+}
+
+/** Reads inputs off the main thread; a machine's report without a single slot is no use, and is said to be. */
+async function readInputs(inputs: readonly ReadingInput[]): Promise<{ good: GoodInput[]; told: Recognised[] }> {
+  const good: GoodInput[] = [];
+  const told: Recognised[] = [];
+  for (const one of inputs) {
+    const outcome = await readApart(one.input);
+    if (!outcome.ok) {
+      told.push({ name: one.name, ok: false, sentence: READ_FAULTS[outcome.code] });
+    } else if (outcome.reading.machine?.memory.slots.length === 0) {
+      told.push({ name: one.name, ok: false, sentence: 'The report names no memory slot: take the whole report.' });
+    } else {
+      const { reading } = outcome;
+      good.push({ ...one, reading });
+      told.push({ name: one.name, ok: true, line: readingLine(reading), warnings: reading.warnings });
+    }
+  }
+  return { good, told };
+}
+
+/** The library's model of a machine that was read: by its product name, else by its board's. */
+async function modelOf(db: Queryable, { machine }: Joined): Promise<Model | null> {
+  const [only, ...others] = machine === null ? [] : await findReportedModels(db, reportedNames(machine));
+  return only === undefined || others.length > 0 ? null : getModel(db, only);
+}
+
+/**
+ * Brings a job's machine and slots to what its readings come to now. What people typed stays, unless the readings are
+ * of another machine than before; a model that was picked by hand stays where the library does not know better.
+ */
+async function applyReadings(db: Queryable, state: JobState): Promise<Result<{ model: Model | null }>> {
+  const { job } = state;
+  const joined = joinKept(await listReadings(db, job.id));
+  const { machine } = joined;
+  const another = machine !== null && state.joined.machine !== null && isOther(machine, state.joined.machine);
+  const model = (await modelOf(db, joined)) ?? (another ? null : state.model);
+  const derived = derivedSlots(joined, model === null ? null : await listModelSlots(db, model.id));
+  const next = derived.map(({ slot }) => slot);
+  const slots = another
+    ? next
+    : keepTyped(
+        next,
+        state.slots,
+        state.derived.map(({ slot }) => slot),
+      );
+  if (!jobSlotsSchema.safeParse(slots).success) {
+    return fault('bad-input', 'The report’s slots contradict each other or are over 64: type them on the board.');
+  }
+  if (machine !== null && joined.machineSayings.model !== undefined) {
+    await patchIntake(db, job, {
+      machineMaker: (model?.maker ?? machine.maker ?? machine.board.maker ?? '').slice(0, 120),
+      machineName: (model?.name ?? machine.model ?? machine.board.model ?? '').slice(0, 160),
+      serial: (machine.serial ?? job.serial).slice(0, 120),
+    });
+  }
+  await setModel(db, job.id, model?.id ?? null);
+  await replaceSlots(db, job.id, slots);
+  await setLimitsAgreed(db, job.id, false);
+  return done({ model });
+}
+
+/**
+ * Takes inputs into the job: what each was, the machine, its model where the library knows it, slots and modules, all
+ * joined with what was read before. Inputs that cannot be read are named and keep none of the others back.
+ */
+export async function takeReadings(
   caller: Caller,
   jobId: number,
-  input: { text: string; sourceName: string },
-): Promise<Result<Recognised>> {
-  const outcome = read(input.text);
-  if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
-  const { reading } = outcome;
-  const { machine } = reading;
+  inputs: readonly ReadingInput[],
+): Promise<Result<TakenIn>> {
+  const { good, told } = await readInputs(inputs);
+  if (good.length === 0) return fault('bad-input', faultsOf(told));
   return changeJob(caller, jobId, {
     kind: 'report-read',
-    detail: { source: input.sourceName, format: reading.format },
-    work: async (db, { job }) => {
-      const product = machine.model ?? machine.board.model;
-      const model = product === null ? null : await findModelByProduct(db, product);
-      const slots = slotsOfReading(machine, model === null ? null : await listModelSlots(db, model.id));
-      if (slots.length === 0) return fault('bad-input', 'The report names no memory slot: take the whole report.');
-      if (!jobSlotsSchema.safeParse(slots).success) {
-        return fault('bad-input', 'The report’s slots contradict each other or are over 64: type them on the board.');
+    detail: { inputs: good.map(({ name, reading }) => ({ source: name, format: reading.format })) },
+    work: async (db, state) => {
+      for (const { name, input, reading } of good) {
+        await insertReading(db, {
+          jobId,
+          purpose: 'intake',
+          optionPlace: null,
+          sourceName: name,
+          input,
+          result: reading,
+          staffId: caller.id,
+        });
       }
-      await insertReading(db, {
-        jobId,
-        purpose: 'intake',
-        optionPlace: null,
-        sourceName: input.sourceName,
-        input: input.text,
-        result: reading,
-        staffId: caller.id,
-      });
-      await patchIntake(db, job, {
-        machineMaker: (model?.maker ?? machine.maker ?? machine.board.maker ?? '').slice(0, 120),
-        machineName: (model?.name ?? product ?? '').slice(0, 160),
-        serial: (machine.serial ?? '').slice(0, 120),
-      });
-      await setModel(db, jobId, model?.id ?? null);
-      await replaceSlots(db, jobId, slots);
-      await setLimitsAgreed(db, jobId, false);
-      return done(recognised(reading, model === null ? null : `${model.maker} ${model.name}`, slots));
+      const applied = await applyReadings(db, state);
+      if (!applied.ok) return applied;
+      const { model } = applied.value;
+      return done({ inputs: told, model: model === null ? null : `${model.maker} ${model.name}` });
     },
   });
 }
 
-function recognised({ machine, warnings }: Reading, model: string | null, slots: readonly JobSlot[]): Recognised {
-  return {
-    machine: [machine.maker, machine.model].filter((part) => part !== null).join(' '),
-    model,
-    slotCount: slots.length,
-    filled: slots.filter((slot) => slot.module !== null).length,
-    warnings,
-  };
+/** One sentence where one input is wrong; each by its name where there are several. */
+function faultsOf(told: readonly Recognised[]): string {
+  const faults = told.flatMap((one) => (one.ok ? [] : [one]));
+  const [only] = faults;
+  if (faults.length === 1 && only !== undefined) return only.sentence;
+  return faults.map(({ name, sentence }) => `${name}: ${sentence}`).join(' ');
 }
 
-/** Takes a model of the library for the job's machine; what is known of its modules stays where the slot is the same. */
+/** Sets a reading aside that does not belong to the job's machine, or takes it in again. */
+export async function putReadingAside(
+  caller: Caller,
+  jobId: number,
+  reading: { id: number; aside: boolean },
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: reading.aside ? 'reading-set-aside' : 'reading-taken-in',
+    detail: { reading: reading.id },
+    work: async (db, state) => {
+      if (!(await setReadingAside(db, jobId, reading.id, reading.aside))) {
+        return fault('not-found', 'The job has no such reading.');
+      }
+      const applied = await applyReadings(db, state);
+      return applied.ok ? done(null) : applied;
+    },
+  });
+}
+
+/** Takes a model of the library for the job's machine; what was read and typed goes into its slots of the same name. */
 export async function pickModel(caller: Caller, jobId: number, modelId: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'model-picked',
     detail: { modelId },
-    work: async (db, { job, slots }) => {
+    work: async (db, { job, slots, joined, derived }) => {
       const model = await getModel(db, modelId);
       if (model === null) return fault('not-found', 'This model is no longer in the library.');
-      const known = new Map(slots.filter((slot) => !slot.soldered).map((slot) => [slot.name, slot]));
-      const next = slotsOfModel(await listModelSlots(db, modelId)).map((slot) => {
-        const before = known.get(slot.name);
-        if (before === undefined || slot.soldered) return slot;
-        const { module, moduleSource, keep, creditCents } = before;
-        return { ...slot, module, moduleSource, keep, creditCents };
-      });
+      const next = derivedSlots(joined, await listModelSlots(db, modelId)).map(({ slot }) => slot);
       await setModel(db, jobId, modelId);
       await patchIntake(db, job, { machineMaker: model.maker, machineName: model.name });
-      await replaceSlots(db, jobId, next);
+      await replaceSlots(
+        db,
+        jobId,
+        keepTyped(
+          next,
+          slots,
+          derived.map(({ slot }) => slot),
+        ),
+      );
       await setLimitsAgreed(db, jobId, false);
       return done(null);
     },
@@ -157,12 +253,12 @@ export async function saveSlots(
       if (job.slotsVersion !== input.version) {
         return fault('conflict', 'Somebody else changed the slots meanwhile: look at them, then change again.');
       }
+      // Places that a report's names left open may meet; what somebody types must not.
+      const typed = input.slots.filter(({ placeSource }) => placeSource === 'typed');
+      const wrong = typed.length === 0 ? null : boardFault(input.slots);
+      if (wrong !== null) return fault('bad-input', wrong);
       await replaceSlots(db, jobId, input.slots);
       return done(null);
     },
   });
-}
-
-export async function modelLibrary(): Promise<ModelSummary[]> {
-  return listModels(pool());
 }

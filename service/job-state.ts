@@ -1,26 +1,60 @@
-import { caseOfJob, type Gap, type JobCase, limitsOfClaims } from '../core/machine/case-of-job';
-import { claimsOfArray, claimsOfModules } from '../core/machine/claims-of-reading';
+import { caseOfJob, type Gap, type JobCase } from '../core/machine/case-of-job';
+import type { Trial } from '../core/machine/evidence';
 import type { JobSlot } from '../core/machine/job-slot';
-import { asClaim, type Claim, LIMIT_NAMES, type LimitName, SOURCE_KINDS, type SourceKind } from '../core/machine/limit';
+import { type Joined, joinReadings } from '../core/machine/join-readings';
+import type { Claim } from '../core/machine/limit';
+import { derivedSlots } from '../core/machine/slots-of-job';
+import type { ModelSlot, PlacedSlot } from '../core/machine/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
-import type { Limits } from '../core/machine/weigh';
+import { type ApartQuestion, tellApart } from '../core/machine/tell-apart';
+import { type Limits, weigh } from '../core/machine/weigh';
+import type { ReadMachine } from '../core/reading/reading';
 import { pool, type Queryable } from '../store/database';
-import { type Decision, getJob, type Job, listDecisions, listSlots, lockJob } from '../store/jobs';
-import { getModel, listClaims, type Model, type StoredClaim } from '../store/models';
+import { type EarlierJob, findEarlierJobs } from '../store/earlier-jobs';
+import { getJob, type Job, listSlots, lockJob } from '../store/jobs';
+import {
+  findReportedModels,
+  getModel,
+  listModelSlots,
+  type Model,
+  type ReportedNames,
+  summariesOf,
+} from '../store/models';
+import { getNeeds, type Needs } from '../store/needs';
 import { type Draft, getDraft, listSent, type SentQuote } from '../store/quotes';
-import { type KeptReading, lastReading } from '../store/readings';
+import { type KeptReading, lastReading, listReadings } from '../store/readings';
 import { getShop, type Shop } from '../store/shop';
+import { claimsOfJob, type JobCpu } from './job-claims';
+import { likelyOf } from './likely-model';
 import { type Market, marketFor } from './offers-for-job';
+import { countForToday } from './sellers';
 
 /** A job with everything that follows from it, read in one go. */
 export interface JobState {
   shop: Shop;
   job: Job;
   model: Model | null;
-  reading: KeptReading | null;
+  /** all readings at intake, the last first */
+  readings: KeptReading[];
+  /** what those that are not set aside come to */
+  joined: Joined;
+  /** the slots that follow from them and the model, before anybody typed anything */
+  derived: PlacedSlot[];
+  /** what the readings and the model say of each other that cannot both be true */
+  mismatches: string[];
   proof: KeptReading | null;
   slots: JobSlot[];
+  /** everything that anybody says of the machine's limits */
+  claims: Claim[];
   limits: Limits;
+  /** what was tried in this model and in its sisters */
+  trials: Trial[];
+  cpu: JobCpu;
+  /** where the readings may mean several models: the question that tells them apart */
+  modelQuestion: ApartQuestion | null;
+  needs: Needs;
+  /** jobs of before of the same customer or machine */
+  earlier: EarlierJob[];
   market: Market;
   jobCase: JobCase;
   gaps: Gap[];
@@ -29,34 +63,37 @@ export interface JobState {
   standings: Record<Station, StationStanding>;
 }
 
-const isLimit = (name: string): name is LimitName => (LIMIT_NAMES as string[]).includes(name);
-const isSource = (kind: string): kind is SourceKind => (SOURCE_KINDS as readonly string[]).includes(kind);
-
-function claimOfStored({ limitName, value, sourceKind, sourceName }: StoredClaim): Claim[] {
-  if (!isLimit(limitName) || !isSource(sourceKind)) return [];
-  const claim = asClaim(limitName, value, { kind: sourceKind, name: sourceName });
-  return claim === null ? [] : [claim];
-}
-
-function claimOfDecision({ limitName, value, by }: Decision): Claim[] {
-  return claimOfStored({ limitName, value, sourceKind: 'technician', sourceName: by });
-}
-
 /** Name of a job's machine as people say it; empty while nobody has said. */
 export function machineName(job: Pick<Job, 'machineMaker' | 'machineName'>): string {
   return `${job.machineMaker} ${job.machineName}`.trim();
 }
 
-async function limitsFor(db: Queryable, job: Job, slots: JobSlot[], reading: KeptReading | null): Promise<Limits> {
-  const stored = job.modelId === null ? [] : await listClaims(db, job.modelId);
-  const decisions = await listDecisions(db, job.id);
-  const source = { kind: 'reading', name: reading?.sourceName ?? 'modules in the machine' } as const;
-  return limitsOfClaims([
-    ...decisions.flatMap(claimOfDecision),
-    ...stored.flatMap(claimOfStored),
-    ...claimsOfModules(slots, source),
-    ...claimsOfArray(reading?.result.machine.memory.maxCapacityMiB ?? null, source),
-  ]);
+/** How a job's customer is known again. */
+const contactOf = ({ customer: { name, phone, email } }: Job) => ({ name, phone, email });
+
+/** A job's readings as the core joins them: those that were not set aside. */
+export function joinKept(readings: readonly KeptReading[]): Joined {
+  const used = readings.filter(({ setAside }) => !setAside);
+  return joinReadings(used.map(({ id, sourceName, result }) => ({ id, name: sourceName, reading: result })));
+}
+
+/** What a machine's readings call it. */
+export function reportedNames({ model, board, serial }: ReadMachine): ReportedNames {
+  return { product: model ?? board.model, board: board.model, serial };
+}
+
+/** Readings that may mean several models ask the one thing that tells these apart. */
+async function questionOn(db: Queryable, { machine }: Joined): Promise<ApartQuestion | null> {
+  if (machine === null) return null;
+  const ids = await findReportedModels(db, reportedNames(machine));
+  return ids.length < 2 ? null : tellApart((await summariesOf(db, ids)).map(likelyOf));
+}
+
+/** The library's model and the machine's own word on how many slots there are. */
+function slotMismatch({ machine }: Joined, model: readonly ModelSlot[] | null): string[] {
+  const said = machine?.memory.slotCount ?? null;
+  if (said === null || model === null || said === model.length) return [];
+  return [`the machine’s report counts ${said} slots, the library’s model has ${model.length}`];
 }
 
 /** Reads a job and works out its limits, its planning case or gaps, and how its stations stand. */
@@ -65,10 +102,21 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   if (job === null) return null;
   const shop = await getShop(db);
   const model = job.modelId === null ? null : await getModel(db, job.modelId);
-  const reading = await lastReading(db, id, 'intake');
+  const readings = await listReadings(db, id);
+  const joined = joinKept(readings);
+  const modelSlots = job.modelId === null ? null : await listModelSlots(db, job.modelId);
   const proof = await lastReading(db, id, 'proof');
   const slots = await listSlots(db, id);
-  const limits = await limitsFor(db, job, slots, reading);
+  const needs = await getNeeds(db);
+  const { claims, trials, cpu } = await claimsOfJob(db, {
+    job,
+    model,
+    slots,
+    readings,
+    joined,
+    systems: needs.systems,
+  });
+  const limits = weigh(claims);
   const market = await marketFor(db, shop, limits, job.modelId);
   const jobCase = caseOfJob({
     name: machineName(job) || `job ${id}`,
@@ -91,10 +139,39 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     quoteSent: sent.length > 0,
     proofRead: proof !== null,
   });
-  return { shop, job, model, reading, proof, slots, limits, market, jobCase, gaps, draft, sent, standings };
+  return {
+    shop,
+    job,
+    model,
+    readings,
+    joined,
+    derived: derivedSlots(joined, modelSlots),
+    mismatches: [...joined.warnings, ...slotMismatch(joined, modelSlots)],
+    proof,
+    slots,
+    claims,
+    limits,
+    trials,
+    cpu,
+    modelQuestion: model === null ? await questionOn(db, joined) : null,
+    needs,
+    earlier: await findEarlierJobs(db, {
+      jobId: id,
+      customerId: job.customer.id,
+      serial: job.serial,
+      ...contactOf(job),
+    }),
+    market,
+    jobCase,
+    gaps,
+    draft,
+    sent,
+    standings,
+  };
 }
 
 /** A job as the screens show it. */
 export async function showJob(id: number): Promise<JobState | null> {
+  await countForToday();
   return readJob(pool(), id);
 }

@@ -1,32 +1,49 @@
 import { z } from 'zod';
 import { LIMIT_NAMES, LIMIT_SCHEMAS, type LimitName } from '../core/machine/limit';
+import { putClaim } from '../store/claims';
+import { noteEvent } from '../store/events';
 import { decide, setLimitsAgreed, undecide } from '../store/jobs';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { done, fault, type Result } from './result';
 
-/** A decision on one limit; a null value takes an earlier one back. */
-export const decisionSchema = z.strictObject({
+const decisionSchema = z.strictObject({
   limit: z.enum(LIMIT_NAMES as [LimitName, ...LimitName[]], { error: 'There is no such limit.' }),
   value: z.unknown(),
 });
 
-export async function decideLimit(
-  caller: Caller,
-  jobId: number,
-  { limit, value }: { limit: LimitName; value?: unknown },
-): Promise<Result<null>> {
-  if (value != null) {
-    const parsed = LIMIT_SCHEMAS[limit].safeParse(value);
-    if (!parsed.success)
-      return fault('bad-input', 'This value cannot be: a limit is more than 0, and lists are not empty.');
+/** Decisions taken together, with the reason; a null value takes an earlier one back. */
+export const decisionsSchema = z.strictObject({
+  decisions: z.array(decisionSchema).min(1, 'There is nothing to decide.').max(20),
+  why: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
+  /** true: the model keeps it too, for the next machine of it */
+  intoModel: z.boolean().default(false),
+});
+export type Decisions = z.input<typeof decisionsSchema>;
+
+const isWrong = ({ limit, value }: z.infer<typeof decisionSchema>): boolean =>
+  value != null && !LIMIT_SCHEMAS[limit].safeParse(value).success;
+
+/** Decides limits of a job, all or none, and with the model where the caller says so. */
+export async function decideLimits(caller: Caller, jobId: number, input: Decisions): Promise<Result<null>> {
+  const { decisions, why, intoModel } = decisionsSchema.parse(input);
+  if (decisions.some(isWrong)) {
+    return fault('bad-input', 'This value cannot be: a limit is more than 0, and lists are not empty.');
   }
+  const back = decisions.every(({ value }) => value == null);
   return changeJob(caller, jobId, {
-    kind: value == null ? 'limit-decision-taken-back' : 'limit-decided',
-    detail: { limit, value: value ?? null },
-    work: async (db) => {
-      if (value == null) await undecide(db, jobId, limit);
-      else await decide(db, jobId, limit, value, caller.id);
+    kind: back ? 'limit-decision-taken-back' : 'limit-decided',
+    detail: { decisions, why, intoModel },
+    work: async (db, { job }) => {
+      if (intoModel && job.modelId === null) return fault('conflict', 'The job has no model of the library yet.');
+      for (const { limit, value } of decisions) {
+        if (value == null) await undecide(db, jobId, limit);
+        else await decide(db, jobId, { limit, value, why }, caller.id);
+        if (!intoModel || job.modelId === null || value == null) continue;
+        const source = { kind: 'technician', name: caller.name, note: why, on: null } as const;
+        await putClaim(db, job.modelId, { limit, value, source }, caller.id);
+      }
+      if (intoModel) await noteEvent(db, { jobId, staffId: caller.id, kind: 'model-learned', detail: { decisions } });
       return done(null);
     },
   });

@@ -1,3 +1,4 @@
+import { partKey } from '../core/machine/model';
 import type { Limits } from '../core/machine/weigh';
 import type { Offer } from '../core/planning/case';
 import { sellPrice } from '../core/pricing/sell-price';
@@ -5,6 +6,7 @@ import type { Supply } from '../core/quoting/option';
 import type { Queryable } from '../store/database';
 import { listOffersFor, type StoredOffer } from '../store/offers';
 import type { Shop } from '../store/shop';
+import { listTestedParts } from '../store/tested-parts';
 
 export const offerKey = (id: number): string => `offer-${id}`;
 
@@ -25,9 +27,14 @@ function asOffer(shop: Shop, offer: StoredOffer): Offer {
   };
 }
 
+/** Where an offer comes from, and which lists of tested parts of the job's model name its modules. */
+export interface TestedSupply extends Supply {
+  testedBy: string[];
+}
+
 export interface Market {
   offers: Offer[];
-  supplies: Map<string, Supply>;
+  supplies: Map<string, TestedSupply>;
 }
 
 /** The shop's own shelf, as sellers are named. */
@@ -38,12 +45,20 @@ export async function marketFor(db: Queryable, shop: Shop, limits: Limits, model
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';
   const stored = generations.length === 0 || form === '' ? [] : await listOffersFor(db, generations, form, modelId);
+  const tested = modelId === null ? [] : await listTestedParts(db, modelId);
+  const testedBy = (part: string | null | undefined): string[] =>
+    part == null ? [] : tested.filter(({ key }) => key === partKey(part)).map(({ list }) => list);
   return {
     offers: stored.map((offer) => asOffer(shop, offer)),
     supplies: new Map(
       stored.map((offer) => [
         offerKey(offer.id),
-        { costCents: offer.costCents, seller: offer.sellerName ?? SHELF_NAME, leadDays: offer.leadDays },
+        {
+          costCents: offer.costCents,
+          seller: offer.sellerName ?? SHELF_NAME,
+          leadDays: offer.leadDays,
+          testedBy: testedBy(offer.module.part),
+        },
       ]),
     ),
   };

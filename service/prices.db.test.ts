@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { feedCatalogue } from '../demo/feed-catalogue';
-import { DEMO_SELLERS } from '../demo/market';
+import { DEMO_SELLERS } from '../demo/sellers';
 import { freePort } from '../scripts/cluster';
 import { must, openTestShop } from '../scripts/test-shop';
 import { one, pool } from '../store/database';

@@ -10,6 +10,7 @@ import {
   TILL_REPORT,
   thirdParty16,
 } from '../scripts/test-shop';
+import { textInput } from '../scripts/text-input';
 import { many, one, pool } from '../store/database';
 import { draftOptions } from './draft-options';
 import { saveIntake, saveSlots } from './intake';
@@ -158,17 +159,15 @@ describe('sending', () => {
 describe('the proof', () => {
   it('holds the new report against the sent option', async () => {
     const id = await readTill(shop.teo);
-    expect(await takeProof(shop.teo, id, { text: TILL_REPORT, sourceName: 'x', place: 1 })).toMatchObject({
+    expect(await takeProof(shop.teo, id, { ...textInput('x', TILL_REPORT), place: 1 })).toMatchObject({
       code: 'conflict',
     });
     await choose(shop.teo, id, 1, thirdParty16);
     must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
-    const findings = must(
-      await takeProof(shop.teo, id, { text: TILL_REPORT, sourceName: 'nothing was fitted', place: 1 }),
-    );
+    const findings = must(await takeProof(shop.teo, id, { ...textInput('nothing was fitted', TILL_REPORT), place: 1 }));
     expect(findings[0]).toMatchObject({ what: 'Total', promised: '16 GB', found: '8 GB', verdict: 'broken' });
     expect(proofFindings(await stateOf(id))).toEqual({ place: 1, findings });
-    expect(await takeProof(shop.teo, id, { text: 'rubbish', sourceName: 'x', place: 1 })).toMatchObject({
+    expect(await takeProof(shop.teo, id, { ...textInput('x', 'rubbish'), place: 1 })).toMatchObject({
       code: 'bad-input',
     });
   });

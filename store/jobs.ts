@@ -19,6 +19,17 @@ export interface Job {
   complaint: string;
   needMiB: number | null;
   budgetCents: number | null;
+  cpu: string;
+  uses: string[];
+  fullPart: 'memory' | 'storage' | 'both' | 'neither' | null;
+  inUseMiB: number | null;
+  /** `YYYY-MM-DD` */
+  neededBy: string | null;
+  cover: 'none' | 'warranty' | 'support' | null;
+  os: string;
+  osBits: 32 | 64 | null;
+  /** the customer has not bought the machine yet */
+  notBought: boolean;
   station: Station;
   slotsVersion: number;
   limitsAgreedAt: Date | null;
@@ -29,7 +40,9 @@ export interface Job {
 
 const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', customer.name, 'phone', customer.phone,
     'email', customer.email) as customer, model_id as "modelId", machine_maker as "machineMaker",
-    machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", station,
+    machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
+    uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
+    not_bought as "notBought", station,
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
     job.created_at as "createdAt", touched_at as "touchedAt"
   from job join customer on customer.id = customer_id`;
@@ -85,6 +98,15 @@ export interface IntakePatch {
   complaint?: string;
   needMiB?: number | null;
   budgetCents?: number | null;
+  cpu?: string;
+  uses?: string[];
+  fullPart?: Job['fullPart'];
+  inUseMiB?: number | null;
+  neededBy?: string | null;
+  cover?: Job['cover'];
+  os?: string;
+  osBits?: Job['osBits'];
+  notBought?: boolean;
 }
 
 const CUSTOMER_FIELDS = { customerName: 'name', phone: 'phone', email: 'email' } as const;
@@ -95,6 +117,15 @@ const JOB_FIELDS = {
   complaint: 'complaint',
   needMiB: 'need_mib',
   budgetCents: 'budget_cents',
+  cpu: 'cpu',
+  uses: 'uses',
+  fullPart: 'full_part',
+  inUseMiB: 'in_use_mib',
+  neededBy: 'needed_by',
+  cover: 'cover',
+  os: 'os',
+  osBits: 'os_bits',
+  notBought: 'not_bought',
 } as const;
 
 async function setFields(
@@ -136,7 +167,7 @@ export async function touchJob(db: Queryable, jobId: number): Promise<void> {
 export async function listSlots(db: Queryable, jobId: number): Promise<JobSlot[]> {
   return many<JobSlot & Record<string, unknown>>(
     db,
-    `select name, channel, bank, max_mib as "maxMiB", soldered, keep, credit_cents as "creditCents", module,
+    `select name, channel, bank, max_mib as "maxMiB", lid_name as "lidName", soldered, blocked, keep, credit_cents as "creditCents", module,
        place_source as "placeSource", module_source as "moduleSource"
      from job_slot where job_id = $1 order by position`,
     [jobId],
@@ -150,8 +181,8 @@ export async function replaceSlots(db: Queryable, jobId: number, slots: readonly
     await run(
       db,
       `insert into job_slot (job_id, position, name, channel, bank, max_mib, soldered, keep, credit_cents, module,
-         place_source, module_source)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+         place_source, module_source, lid_name, blocked)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
       [
         jobId,
         index + 1,
@@ -165,6 +196,8 @@ export async function replaceSlots(db: Queryable, jobId: number, slots: readonly
         slot.module,
         slot.placeSource,
         slot.moduleSource,
+        slot.lidName ?? null,
+        slot.blocked === true,
       ],
     );
   }
@@ -176,13 +209,17 @@ export interface Decision {
   value: unknown;
   by: string;
   at: Date;
+  /** the day it was decided, in the shop's zone */
+  on: string;
+  why: string;
 }
 
 export async function listDecisions(db: Queryable, jobId: number): Promise<Decision[]> {
   return many<Decision & Record<string, unknown>>(
     db,
-    `select limit_name as "limitName", value, name as by, decided_at as at
-     from job_limit join staff on staff.id = decided_by where job_id = $1`,
+    `select limit_name as "limitName", value, staff.name as by, decided_at as at, why,
+       (decided_at at time zone (select time_zone from shop))::date::text as "on"
+     from job_limit join staff on staff.id = decided_by where job_id = $1 order by limit_name`,
     [jobId],
   );
 }
@@ -190,19 +227,27 @@ export async function listDecisions(db: Queryable, jobId: number): Promise<Decis
 export async function decide(
   db: Queryable,
   jobId: number,
-  limit: string,
-  value: unknown,
+  decision: { limit: string; value: unknown; why: string },
   staffId: number,
 ): Promise<void> {
   await run(
     db,
-    `insert into job_limit (job_id, limit_name, value, decided_by) values ($1, $2, $3, $4)
+    `insert into job_limit (job_id, limit_name, value, why, decided_by) values ($1, $2, $3, $4, $5)
      on conflict (job_id, limit_name) do update
-       set value = excluded.value, decided_by = excluded.decided_by, decided_at = now()`,
-    [jobId, limit, JSON.stringify(value), staffId],
+       set value = excluded.value, why = excluded.why, decided_by = excluded.decided_by, decided_at = now()`,
+    [jobId, decision.limit, JSON.stringify(decision.value), decision.why, staffId],
   );
 }
 
 export async function undecide(db: Queryable, jobId: number, limit: string): Promise<void> {
   await run(db, 'delete from job_limit where job_id = $1 and limit_name = $2', [jobId, limit]);
+}
+
+/** Makes a job one of a customer who is known already; a customer without any job is forgotten. */
+export async function setCustomer(db: Queryable, job: Job, customerId: number): Promise<void> {
+  if (job.customer.id === customerId) return;
+  await run(db, 'update job set customer_id = $2 where id = $1', [job.id, customerId]);
+  await run(db, 'delete from customer where id = $1 and not exists (select from job where customer_id = $1)', [
+    job.customer.id,
+  ]);
 }

@@ -1,5 +1,7 @@
 import type { MemoryModule } from '../core/memory/module';
 import type { Origin } from '../core/planning/case';
+import type { PriceStep } from '../core/pricing/counted-price';
+import type { Coupon } from '../core/pricing/seller-terms';
 import { many, maybeOne, one, type Queryable, run } from './database';
 
 export interface StoredOffer {
@@ -17,11 +19,12 @@ export interface StoredOffer {
 }
 
 const SELECT = `select offer.id, title, origin, modules, module, stock, seller.name as "sellerName",
-    lead_days as "leadDays", price.cost_cents as "costCents", price.at as "pricedAt"
+    lead_days as "leadDays", price.cost_cents as "costCents", price.at as "pricedAt", offer.seller_id as "sellerId",
+    price.printed_cents as "printedCents", price.coupon, price.units, price.steps
   from offer
   left join seller on seller.id = seller_id
   cross join lateral (
-    select cost_cents, at from offer_price where offer_id = offer.id order by at desc, id desc limit 1
+    select cost_cents, at, printed_cents, coupon, units, steps from offer_price where offer_id = offer.id order by at desc, id desc limit 1
   ) as price`;
 
 /** Query of {@link listOffersFor}, named so that its plan can be looked at. */
@@ -45,7 +48,16 @@ export async function listOffersFor(
   return many<StoredOffer & Record<string, unknown>>(db, OFFERS_FOR_PLANNING, [[...generations], form, modelId]);
 }
 
-export interface PricedOffer extends StoredOffer {
+/** What a price was made of: what the seller printed, and every step to the cost. */
+export interface PrintedOfferPrice {
+  printedCents: number | null;
+  coupon: Coupon | null;
+  units: number | null;
+  steps: PriceStep[] | null;
+}
+
+export interface PricedOffer extends StoredOffer, PrintedOfferPrice {
+  sellerId: number | null;
   history: { at: string; costCents: number }[];
 }
 
@@ -124,19 +136,33 @@ export async function insertPrice(
   costCents: number,
   cameFrom: string,
   at: Date | null = null,
+  printed: PrintedOfferPrice | null = null,
 ): Promise<void> {
   await run(
     db,
-    'insert into offer_price (offer_id, cost_cents, came_from, at) values ($1, $2, $3, coalesce($4, clock_timestamp()))',
-    [offerId, costCents, cameFrom, at],
+    `insert into offer_price (offer_id, cost_cents, came_from, at, printed_cents, coupon, units, steps)
+     values ($1, $2, $3, coalesce($4, clock_timestamp()), $5, $6, $7, $8)`,
+    [
+      offerId,
+      costCents,
+      cameFrom,
+      at,
+      printed?.printedCents ?? null,
+      printed?.coupon ?? null,
+      printed?.units ?? null,
+      printed?.steps == null ? null : JSON.stringify(printed.steps),
+    ],
   );
 }
 
 /** An offer on the market with its price of now, locked against a second change. */
-export async function lockOffer(db: Queryable, id: number): Promise<{ id: number; costCents: number } | null> {
-  return maybeOne<{ id: number; costCents: number }>(
+export async function lockOffer(
+  db: Queryable,
+  id: number,
+): Promise<{ id: number; costCents: number; modules: number; sellerId: number | null } | null> {
+  return maybeOne<{ id: number; costCents: number; modules: number; sellerId: number | null }>(
     db,
-    `select offer.id, (select cost_cents from offer_price where offer_id = offer.id order by at desc, id desc limit 1)
+    `select offer.id, modules, seller_id as "sellerId", (select cost_cents from offer_price where offer_id = offer.id order by at desc, id desc limit 1)
        as "costCents"
      from offer where id = $1 and withdrawn_at is null for update`,
     [id],

@@ -1,5 +1,5 @@
 import type { Reading } from '../core/reading/reading';
-import { maybeOne, type Queryable, run } from './database';
+import { many, maybeOne, type Queryable, run } from './database';
 
 export type Purpose = 'intake' | 'proof';
 
@@ -10,7 +10,7 @@ export async function insertReading(
     purpose: Purpose;
     optionPlace: number | null;
     sourceName: string;
-    input: string;
+    input: Uint8Array;
     result: Reading;
     staffId: number | null;
   },
@@ -25,7 +25,7 @@ export async function insertReading(
       reading.optionPlace,
       reading.sourceName,
       reading.result.format,
-      reading.input,
+      Buffer.from(reading.input),
       reading.result,
       reading.staffId,
     ],
@@ -33,18 +33,41 @@ export async function insertReading(
 }
 
 export interface KeptReading {
+  id: number;
   optionPlace: number | null;
   sourceName: string;
   result: Reading;
+  setAside: boolean;
   readAt: Date;
 }
+
+const COLUMNS = `id, option_place as "optionPlace", source_name as "sourceName", result, set_aside as "setAside",
+  read_at as "readAt"`;
 
 /** The last reading of a job for a purpose. */
 export async function lastReading(db: Queryable, jobId: number, purpose: Purpose): Promise<KeptReading | null> {
   return maybeOne<KeptReading & Record<string, unknown>>(
     db,
-    `select option_place as "optionPlace", source_name as "sourceName", result, read_at as "readAt" from reading
-     where job_id = $1 and purpose = $2 order by read_at desc, id desc limit 1`,
+    `select ${COLUMNS} from reading where job_id = $1 and purpose = $2 order by read_at desc, id desc limit 1`,
     [jobId, purpose],
   );
+}
+
+/** A job's readings at intake, the last first; those that were set aside are among them. */
+export async function listReadings(db: Queryable, jobId: number): Promise<KeptReading[]> {
+  return many<KeptReading & Record<string, unknown>>(
+    db,
+    `select ${COLUMNS} from reading where job_id = $1 and purpose = 'intake' order by read_at desc, id desc`,
+    [jobId],
+  );
+}
+
+/** Sets a job's reading aside, or takes it in again; false where the job has no such reading. */
+export async function setReadingAside(db: Queryable, jobId: number, id: number, aside: boolean): Promise<boolean> {
+  const found = await maybeOne(
+    db,
+    `update reading set set_aside = $3 where id = $1 and job_id = $2 and purpose = 'intake' returning id`,
+    [id, jobId, aside],
+  );
+  return found !== null;
 }

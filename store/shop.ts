@@ -1,3 +1,4 @@
+import type { MarkUpStep } from '../core/pricing/sell-price';
 import { maybeOne, one, type Queryable, run } from './database';
 
 /** The shop and how it prices. Money in minor units, rates in hundredths of a percent. */
@@ -13,12 +14,15 @@ export interface Shop {
   markUpBp: number;
   leastMarginCents: number;
   roundUpToCents: number;
+  markUpSteps: MarkUpStep[];
+  priceEndings: number[];
   demo: boolean;
 }
 
 const COLUMNS = `name, town, contact, currency, time_zone as "timeZone", tax_bp as "taxBp",
   labour_cents as "labourCents", validity_days as "validityDays", mark_up_bp as "markUpBp",
-  least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", demo`;
+  least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
+  price_endings as "priceEndings", demo`;
 
 export async function getShop(db: Queryable): Promise<Shop> {
   return one<Shop>(db, `select ${COLUMNS} from shop`);
@@ -29,7 +33,7 @@ export async function maybeShop(db: Queryable): Promise<Shop | null> {
   return maybeOne<Shop>(db, `select ${COLUMNS} from shop`);
 }
 
-export async function insertShop(db: Queryable, shop: Shop): Promise<void> {
+export async function insertShop(db: Queryable, shop: Omit<Shop, 'markUpSteps' | 'priceEndings'>): Promise<void> {
   await run(
     db,
     `insert into shop (name, town, contact, currency, time_zone, tax_bp, labour_cents, validity_days, mark_up_bp,

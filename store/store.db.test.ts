@@ -1,4 +1,4 @@
-import { cpSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -48,9 +48,11 @@ describe('migrations', () => {
     const fresh = await testDatabase();
     const folder = mkdtempSync(join(tmpdir(), 'fenbrik-migrations-'));
     cpSync(MIGRATIONS, folder, { recursive: true });
-    writeFileSync(join(folder, '0007_broken.sql'), 'create table half (id integer); select nothing from nowhere;');
+    const next = readdirSync(MIGRATIONS).length + 1;
+    const file = `${String(next).padStart(4, '0')}_broken.sql`;
+    writeFileSync(join(folder, file), 'create table half (id integer); select nothing from nowhere;');
     const failure = await migrate(fresh.url, folder).catch((error: Error) => error);
-    expect(String(failure)).toContain('migration 7 (broken) failed and was taken back');
+    expect(String(failure)).toContain(`migration ${next} (broken) failed and was taken back`);
     expect(String((failure as Error).cause)).toContain('nowhere');
     const client = new pg.Client(fresh.url);
     await client.connect();
@@ -207,6 +209,8 @@ describe('slots', () => {
       keep: 'must' as const,
       creditCents: 250,
       module: null,
+      lidName: null,
+      blocked: false,
     };
     const slots = ['B1', 'A1', 'A2'].map((name) => ({
       ...slot,
@@ -235,7 +239,10 @@ describe('offers for planning', () => {
   });
 
   it('leave a part that is made for certain models out for all others', async () => {
-    const { id } = await one<{ id: number }>(pool(), "select id from model where name = 'Counter 4'");
+    const { id } = await one<{ id: number }>(
+      pool(),
+      "select id from model where name = 'Counter 4' and year_from = 2018",
+    );
     const made = (offers: { origin: string }[]) => offers.filter((offer) => offer.origin === 'original').length;
     expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', id))).toBe(3);
     expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', null))).toBe(0);

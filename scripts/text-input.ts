@@ -1,0 +1,6 @@
+import type { ReadingInput } from '../service/intake';
+
+/** Text as it is when somebody pastes it. */
+export function textInput(name: string, text: string): ReadingInput {
+  return { name, input: new TextEncoder().encode(text) };
+}

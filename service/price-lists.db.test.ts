@@ -1,0 +1,203 @@
+import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
+import { many, pool } from '../store/database';
+import { listSellersOffers } from '../store/price-lists';
+import { listSellers } from '../store/sellers';
+import { applyList, undoList } from './apply-list';
+import { correctColumns, fixRow, listsOfLate, showList, takeList } from './price-lists';
+
+const shop = openTestShop();
+
+const file = (name: string, lines: string[]) => ({ name, input: new TextEncoder().encode(lines.join('\r\n')) });
+
+/** A seller whose numbers are what the shop pays, with two of its parts. */
+async function quayside() {
+  const seller = (await listSellers(pool())).find(({ name }) => name === 'Quayside Components');
+  const offers = await listSellersOffers(pool(), seller?.id ?? 0);
+  const [first, second] = offers.filter(({ modules }) => modules === 1);
+  if (seller === undefined || first === undefined || second === undefined) throw new Error('no seller');
+  return { seller, offers, first, second };
+}
+const amount = (cents: number): string => (cents / 100).toFixed(2);
+const standing = async (sellerId: number) =>
+  (await listSellersOffers(pool(), sellerId))
+    .filter(({ withdrawn }) => !withdrawn)
+    .map(({ sku, costCents, stock }) => [sku, costCents, stock]);
+
+describe('a price list', () => {
+  it('changes nothing until it is applied, then all that is sure, and is undone whole', async () => {
+    const { seller, first, second } = await quayside();
+    const before = await standing(seller.id);
+    const job = await readTill(shop.teo);
+    const ladder = async () => (await stateOf(job)).market.offers.map(({ id, priceCents }) => [id, priceCents]);
+    const ladderBefore = await ladder();
+    const lines = [
+      'SKU,Description,Price,Stock',
+      `${first.sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(first.printedCents + 100)},5`,
+      `${second.sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(second.printedCents * 10)},5`,
+      'NEW-1,Corrick 8GB DDR4-2400 CL17 DIMM,9.00,12',
+      'NEW-2,Laptop memory,9.00,12',
+      'NEW-3,Corrick 8GB DDR4-2400 CL17 DIMM,2026-11-25,12',
+      'NEW-1,Corrick 8GB DDR4-2400 CL17 DIMM,9.50,12',
+    ];
+    const { id } = must(await takeList(shop.teo, seller.id, file('november.csv', lines)));
+    const view = await showList(id);
+    expect(view?.columns).toEqual({ sku: 0, title: 1, price: 2, stock: 3 });
+    expect(view?.compared.fates.map(({ fate, suspicion }) => [fate, suspicion])).toEqual([
+      ['up', null],
+      ['up', 'decimal-slip'],
+      ['new', null],
+      ['doubtful', null],
+      ['doubtful', null],
+      ['new', 'twice'],
+    ]);
+    expect(await standing(seller.id)).toEqual(before);
+
+    expect(must(await applyList(shop.teo, id, { accept: [], withdrawGone: true }))).toMatchObject({
+      added: 1,
+      priced: 1,
+      left: 4,
+    });
+    expect(await standing(seller.id)).toEqual(
+      expect.arrayContaining([
+        [first.sku, first.costCents + 100, 5],
+        ['NEW-1', 900, 12],
+      ]),
+    );
+    expect(await standing(seller.id)).toHaveLength(3);
+    expect(await ladder()).not.toEqual(ladderBefore);
+    expect(await applyList(shop.teo, id, { accept: [], withdrawGone: false })).toMatchObject({
+      ok: false,
+      code: 'conflict',
+    });
+
+    must(await undoList(shop.teo, id));
+    expect((await standing(seller.id)).sort()).toEqual([...before].sort());
+    expect((await ladder()).sort()).toEqual([...ladderBefore].sort());
+    expect(await undoList(shop.teo, id)).toMatchObject({ ok: false, code: 'conflict' });
+    expect((await listsOfLate())[0]).toMatchObject({ name: 'november.csv', state: 'undone', madeBy: 'Teo Marsh' });
+  });
+
+  it('takes a suspicious row that somebody accepts, and brings back what had left the market', async () => {
+    const { seller, second } = await quayside();
+    const slip = file('slip.csv', [
+      'SKU;Description;Price',
+      `${second.sku};Corrick 8GB DDR4-2400 DIMM;${amount(second.printedCents * 10)}`,
+      'GONE-1;Corrick 4GB DDR4-2400 DIMM;5.00',
+    ]);
+    const { id } = must(await takeList(shop.teo, seller.id, slip));
+    must(await applyList(shop.teo, id, { accept: [2], withdrawGone: false }));
+    expect((await listSellersOffers(pool(), seller.id)).find(({ sku }) => sku === second.sku)?.costCents).toBe(
+      second.printedCents * 10,
+    );
+    must(await undoList(shop.teo, id));
+    const again = must(
+      await takeList(
+        shop.teo,
+        seller.id,
+        file('again.csv', ['SKU;Description;Price', 'GONE-1;Corrick 4GB DDR4-2400 DIMM;5.50']),
+      ),
+    );
+    must(await applyList(shop.teo, again.id, { accept: [], withdrawGone: false }));
+    const [revived, ...more] = (await listSellersOffers(pool(), seller.id)).filter(({ sku }) => sku === 'GONE-1');
+    expect([revived?.withdrawn, revived?.costCents, more]).toEqual([false, 550, []]);
+    must(await undoList(shop.teo, again.id));
+    expect((await listSellersOffers(pool(), seller.id)).find(({ sku }) => sku === 'GONE-1')?.withdrawn).toBe(true);
+  });
+
+  it('with one number twice counts the first row, whatever is accepted', async () => {
+    const { seller } = await quayside();
+    const row = (price: string) => `TWICE-1,Corrick 4GB DDR4-2400 DIMM,${price}`;
+    const lines = ['SKU,Description,Price', row('5.00'), row('6.00')];
+    const { id } = must(await takeList(shop.teo, seller.id, file('twice.csv', lines)));
+    expect(must(await applyList(shop.teo, id, { accept: [2, 3], withdrawGone: false }))).toMatchObject({
+      added: 1,
+      left: 1,
+    });
+    const offers = (await listSellersOffers(pool(), seller.id)).filter(({ sku }) => sku === 'TWICE-1');
+    expect(offers.map(({ costCents }) => costCents)).toEqual([500]);
+    must(await undoList(shop.teo, id));
+  });
+
+  it('is undone from the last one back', async () => {
+    const { seller } = await quayside();
+    const list = (name: string, price: string) =>
+      file(name, ['SKU,Description,Price', `ORDER-1,Corrick 4GB DDR4-2400 DIMM,${price}`]);
+    const one = must(await takeList(shop.teo, seller.id, list('one.csv', '5.00'))).id;
+    must(await applyList(shop.teo, one, { accept: [], withdrawGone: false }));
+    const two = must(await takeList(shop.teo, seller.id, list('two.csv', '6.00'))).id;
+    must(await applyList(shop.teo, two, { accept: [], withdrawGone: false }));
+    expect(await undoList(shop.teo, one)).toMatchObject({
+      ok: false,
+      sentence: 'two.csv was applied after it: undo that first.',
+    });
+    must(await undoList(shop.teo, two));
+    must(await undoList(shop.teo, one));
+  });
+
+  it('is read by columns that were corrected once, while its headings are the same', async () => {
+    const { seller } = await quayside();
+    const lines = ['Ref,Text,Price,Price', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,25.00'];
+    const { id } = must(await takeList(shop.teo, seller.id, file('two-prices.csv', lines)));
+    expect(await showList(id)).toMatchObject({ columns: { price: 2 }, doubtfulColumns: ['price'] });
+    const columns = { headings: 0, columns: { sku: 0, title: 1, price: 3 } };
+    expect(await correctColumns(shop.teo, id, { headings: 0, columns: { sku: 0, title: 0 } })).toMatchObject({
+      ok: false,
+    });
+    must(await correctColumns(shop.teo, id, columns));
+    expect((await showList(id))?.compared.fates[0]?.row.printedCents).toBe(2500);
+    const next = must(await takeList(shop.teo, seller.id, file('next.csv', lines)));
+    expect(await showList(next.id)).toMatchObject({ columns: { price: 3 }, doubtfulColumns: [] });
+    const other = must(
+      await takeList(
+        shop.teo,
+        seller.id,
+        file('other.csv', ['Ref,Text,Price,Stock', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,2']),
+      ),
+    );
+    expect((await showList(other.id))?.columns).toMatchObject({ price: 2 });
+  });
+
+  it('has doubtful rows told by a person, and forgets it again', async () => {
+    const { seller } = await quayside();
+    const lines = ['SKU,Description,Price', 'FIX-1,Laptop memory 8GB,20.00'];
+    const { id } = must(await takeList(shop.teo, seller.id, file('doubtful.csv', lines)));
+    const fate = async () => (await showList(id))?.compared.fates[0];
+    expect((await fate())?.row.doubts).toEqual(['no-generation', 'no-rate']);
+    must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
+    expect(await fate()).toMatchObject({ fate: 'new', row: { module: { generation: 'DDR4', rateMTs: 3200 } } });
+    must(await fixRow(shop.teo, id, { line: 2, fix: null }));
+    expect((await fate())?.fate).toBe('doubtful');
+    must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
+    expect(must(await applyList(shop.teo, id, { accept: [], withdrawGone: false })).added).toBe(1);
+    expect(await fixRow(shop.teo, id, { line: 2, fix: null })).toMatchObject({ ok: false, code: 'conflict' });
+    must(await undoList(shop.teo, id));
+  });
+
+  it('of two at once waits for the other', async () => {
+    const { seller } = await quayside();
+    const ids: number[] = [];
+    for (const price of ['7.00', '8.00']) {
+      const lines = ['SKU,Description,Price', `RACE-1,Corrick 4GB DDR4-2400 DIMM,${price}`];
+      ids.push(must(await takeList(shop.teo, seller.id, file(`race ${price}.csv`, lines))).id);
+    }
+    const both = await Promise.all(ids.map((id) => applyList(shop.teo, id, { accept: [], withdrawGone: false })));
+    expect(both.map((one) => must(one).added).sort()).toEqual([0, 1]);
+    const [{ count } = { count: 0 }] = await many<{ count: number }>(
+      pool(),
+      "select count(*) as count from offer where seller_part = 'RACE-1'",
+    );
+    expect(count).toBe(1);
+  });
+
+  test.each([
+    ['nothing', '', 'There is nothing in this file.'],
+    ['a workbook', 'PK\u0003\u0004zzzz', 'This is a packed workbook: save the sheet as CSV and drop that.'],
+    ['200 columns and more', Array(201).fill('x').join(','), 'Line 1 has over 200 columns: this is no price list.'],
+    ['a text', 'hello', 'There is no table in this file: a price list has a column for the price at least.'],
+  ])('that is %s is told so', async (_, text, sentence) => {
+    const { seller } = await quayside();
+    const input = new TextEncoder().encode(text);
+    const told = await takeList(shop.teo, seller.id, { name: 'x', input });
+    expect(told).toMatchObject({ ok: false, sentence });
+  });
+});

@@ -1,0 +1,102 @@
+import type { ExchangeRate } from '../core/pricing/counted-price';
+import type { Coupon, SellerTerms } from '../core/pricing/seller-terms';
+import { many, maybeOne, type Queryable, run } from './database';
+
+export interface Seller {
+  id: number;
+  name: string;
+  leadDays: number;
+  /** null: its numbers are what the shop pays */
+  terms: SellerTerms | null;
+  trust: 'own-stock' | 'marketplace';
+  returns: string;
+  orderContact: string;
+  offers: number;
+}
+
+const SELECT = `select id, name, lead_days as "leadDays", terms, trust, returns, order_contact as "orderContact",
+    (select count(*) from offer where seller_id = seller.id and withdrawn_at is null) as offers
+  from seller`;
+
+export async function listSellers(db: Queryable): Promise<Seller[]> {
+  return many<Seller & Record<string, unknown>>(db, `${SELECT} order by name`);
+}
+
+export async function getSeller(db: Queryable, id: number): Promise<Seller | null> {
+  return maybeOne<Seller & Record<string, unknown>>(db, `${SELECT} where id = $1`, [id]);
+}
+
+export async function updateSeller(
+  db: Queryable,
+  id: number,
+  seller: Omit<Seller, 'id' | 'name' | 'offers'>,
+): Promise<void> {
+  await run(
+    db,
+    'update seller set lead_days = $2, terms = $3, trust = $4, returns = $5, order_contact = $6 where id = $1',
+    [id, seller.leadDays, seller.terms, seller.trust, seller.returns, seller.orderContact],
+  );
+}
+
+/** Rates into a currency, the latest first. */
+export async function listRates(db: Queryable, to: string): Promise<ExchangeRate[]> {
+  return many<ExchangeRate & Record<string, unknown>>(
+    db,
+    `select from_currency as "from", to_currency as "to", micro, on_day::text as "on"
+     from exchange_rate where to_currency = $1 order by on_day desc, from_currency`,
+    [to],
+  );
+}
+
+/** Notes a dated rate; false where one of that day is there already, which stays. */
+export async function insertRate(db: Queryable, rate: ExchangeRate, staffId: number): Promise<boolean> {
+  const inserted = await run(
+    db,
+    `insert into exchange_rate (from_currency, to_currency, micro, on_day, entered_by) values ($1, $2, $3, $4, $5)
+     on conflict do nothing`,
+    [rate.from, rate.to, rate.micro, rate.on, staffId],
+  );
+  return inserted > 0;
+}
+
+/** An offer's price of now that its seller printed, to be counted anew. */
+export interface PrintedNow {
+  offerId: number;
+  sellerId: number;
+  modules: number;
+  costCents: number;
+  printedCents: number;
+  coupon: Coupon | null;
+  units: number;
+}
+
+/** Printed prices of now; of one seller, or of all where none is named. */
+export async function listPrintedNow(db: Queryable, sellerId: number | null): Promise<PrintedNow[]> {
+  return many<PrintedNow & Record<string, unknown>>(
+    db,
+    `select offer.id as "offerId", seller_id as "sellerId", modules, price.cost_cents as "costCents",
+       price.printed_cents as "printedCents", price.coupon, price.units
+     from offer cross join lateral (
+       select cost_cents, printed_cents, coupon, units from offer_price
+       where offer_id = offer.id order by at desc, id desc limit 1
+     ) as price
+     where withdrawn_at is null and price.printed_cents is not null and ($1::int is null or seller_id = $1)
+     order by offer.id for update of offer`,
+    [sellerId],
+  );
+}
+
+/** Today in the shop's zone, and whether printed prices were counted today already. */
+export async function shopDay(db: Queryable): Promise<{ day: string; counted: boolean }> {
+  const [row] = await many<{ day: string; counted: boolean }>(
+    db,
+    `select (now() at time zone time_zone)::date::text as day,
+       counted_on is not distinct from (now() at time zone time_zone)::date as counted from shop`,
+  );
+  return row ?? { day: new Date().toISOString().slice(0, 10), counted: true };
+}
+
+/** Says that every printed price is counted for this day; false where somebody else was first. */
+export async function setCountedOn(db: Queryable, day: string): Promise<boolean> {
+  return (await run(db, 'update shop set counted_on = $1 where counted_on is distinct from $1::date', [day])) > 0;
+}
