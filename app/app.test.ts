@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { yearsText } from '@/core/machine/years-text';
 import { ageText } from './age-text';
 import { boundedText } from './bounded-text';
 import { lightOf } from './light';
 import { safePath } from './request-path';
 import { parseStorable, storable } from './storable';
-import { yearsText } from './years-text';
 
 function files(folder: string): string[] {
   return readdirSync(folder).flatMap((name) => {

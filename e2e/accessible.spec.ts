@@ -18,11 +18,17 @@ beforeAll(async () => {
 const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['counter', '/counter', 'text=Fairlie’s Bakery'],
   ['models', '/models', 'text=Models we know'],
+  ['models, found', '/models?find=countr+4', 'text=2018 to 2020'],
+  ['a model', '/models/1', 'text=How it is opened'],
   ['offers', '/offers', 'text=Re-price'],
+  ['settings', '/settings', 'text=What people need'],
   ['people', '/people', 'text=Somebody new'],
   ['intake', '/jobs/1/intake', 'text=Who is it?'],
   ['intake, nothing known', '/jobs/8/intake', 'text=No machine yet'],
+  ['intake, here before', '/jobs/11/intake', 'text=the same telephone number'],
   ['limits', '/jobs/1/limits', 'text=What this machine takes'],
+  ['limits with conflicts', '/jobs/5/limits', 'text=the sources disagree'],
+  ['limits of 32 sockets', '/jobs/10/limits', 'text=32 sockets in 16 channels'],
   ['limits with a question', '/jobs/4/limits', 'text=How fast is the module'],
   ['options', '/jobs/1/options', '[data-rung]'],
   ['options, waiting', '/jobs/8/options', 'text=The ladder is drawn once'],
@@ -34,15 +40,21 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
 ];
 
 describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
+  // One window for all screens of a light: signing in for each would take longer than looking at it.
+  let shared: Awaited<ReturnType<typeof openWindow>>;
+  beforeAll(async () => {
+    shared = await openWindow(stage.browser, stage.app.base, { light });
+    await signIn(shared.context, stage.app.base, 'runa');
+  });
+  afterAll(() => shared.context.close());
+
   test.each(SCREENS)('%s: axe finds nothing', async (_, path, ready) => {
-    const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
-    await signIn(context, stage.app.base, 'runa');
+    const { page, faults } = shared;
     await page.goto(path);
     await page.locator(ready).first().waitFor();
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(light);
     expect(await axeFindings(page)).toEqual([]);
     expect(faults).toEqual([]);
-    await context.close();
   });
 
   test('the plan that is looked at and every sheet: axe finds nothing', async () => {
@@ -56,15 +68,27 @@ describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
     await page.getByRole('dialog').waitFor();
     expect(await axeFindings(page)).toEqual([]);
     await page.goto('/jobs/1/limits');
-    await page.getByRole('button', { name: 'Decide: Total, by the papers' }).click();
+    await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
+    await page.getByRole('dialog').getByText('Note what a paper says').click();
+    expect(await axeFindings(page)).toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Record a trial' }).click();
+    await page.getByRole('dialog', { name: 'Record a trial' }).waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+    await page.goto('/models/1');
+    await page.getByRole('button', { name: 'Change it' }).click();
     await page.getByRole('dialog').waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+    await page.goto('/jobs/11/intake');
+    await page.getByLabel('What does the machine say?').fill('tarnhlt countr 4');
+    await page.getByText('Which year is on the label?').waitFor();
     expect(await axeFindings(page)).toEqual([]);
     await page.goto('/offers');
     await page
       .getByRole('button', { name: /^Re-price/ })
       .first()
       .click();
-    await page.getByRole('dialog', { name: 'New price' }).waitFor();
+    await page.getByRole('dialog', { name: 'New price' }).getByRole('textbox').first().fill('20.00');
     expect(await axeFindings(page)).toEqual([]);
     await context.clearCookies({ name: 'fenbrik-session' });
     await page.getByRole('button', { name: 'Note the price' }).click();

@@ -25,7 +25,7 @@ test('text that is no report: one sentence, and the text still in the field', as
   const field = page.getByLabel('What does the machine say?');
   await field.fill('my computer is slow\nplease help');
   await page.click('button:has-text("Read it")');
-  await page.getByRole('alert').filter({ hasText: 'This is no report that Fenbrik can read yet' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'This is none of the inputs that Fenbrik reads' }).waitFor();
   expect(await field.inputValue()).toBe('my computer is slow\nplease help');
   await page.reload();
   await holds(page, 'my computer is slow\nplease help');
@@ -47,7 +47,7 @@ test('unknown sizes and missing rates are read as far as they go, and asked one 
   });
   await page.getByLabel('What does the machine say?').fill(report);
   await page.click('button:has-text("Read it")');
-  await page.getByText('The library does not know this model.').waitFor();
+  await page.getByText('The library does not know this machine.').waitFor();
   const question = page.getByLabel('Question');
   await question.getByText('How large is the module in ChannelA-DIMM0?').waitFor();
   await question.getByRole('button', { name: '4 GB' }).click();
@@ -91,7 +91,7 @@ test('hostile text is taken without harm: NUL, lone surrogates, a hundred slots,
   });
   expect(patched.status()).toBe(200);
   const read = (text: string) =>
-    context.request.post(`/api/jobs/${id}/reading`, { data: { text, sourceName: 'x\u0000' } });
+    context.request.post(`/api/jobs/${id}/reading`, { data: { inputs: [{ name: 'x\u0000', text }] } });
   const report = (devices: Parameters<typeof reportText>[0]['devices']) =>
     reportText({ maker: 'No\0body', product: 'One', serial: '', cpu: '', maxGb: 8, devices });
   expect((await read(report([{ locator: 'DIMM_A1234', mb: 4096, rate: 2400 }]))).status()).toBe(200);
@@ -114,7 +114,9 @@ test('hostile text is taken without harm: NUL, lone surrogates, a hundred slots,
 test('a total ceiling of 0 is refused on Limits', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  const answer = await context.request.put('/api/jobs/1/limits', { data: { limit: 'totalMiB', value: 0 } });
+  const answer = await context.request.put('/api/jobs/1/limits', {
+    data: { decisions: [{ limit: 'totalMiB', value: 0 }] },
+  });
   expect(answer.status()).toBe(422);
   expect((await answer.json()).sentence).toContain('a limit is more than 0');
   await context.close();
@@ -125,7 +127,7 @@ test('a negative price is refused in one sentence, on the sheet and at the door 
   await signIn(context, stage.app.base);
   await page.goto('/offers');
   await page
-    .getByRole('button', { name: /^Re-price/ })
+    .getByRole('button', { name: /^Re-price .*used, tested/ })
     .first()
     .click();
   await page.getByLabel('What we pay, without tax').fill('-3');

@@ -217,7 +217,7 @@ test('a report dropped as a file, in the encoding of another system’s shell', 
   }, REPORT);
   await field.dispatchEvent('drop', { dataTransfer: dropped });
   await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
-  await page.getByText('From “from the till.txt”').waitFor();
+  await page.getByText('(from the till.txt)').waitFor();
   expect(faults).toEqual([]);
   await context.close();
 });
@@ -228,7 +228,9 @@ test('the counter’s staff see the limits and are not offered what they may not
   await page.goto('/jobs/1/limits');
   await page.getByText('Limits are decided by a technician.').waitFor();
   expect(await page.getByRole('button', { name: /^Decide/ }).count()).toBe(0);
-  const refused = await context.request.put('/api/jobs/1/limits', { data: { limit: 'totalMiB', value: 4096 } });
+  const refused = await context.request.put('/api/jobs/1/limits', {
+    data: { decisions: [{ limit: 'totalMiB', value: 4096 }] },
+  });
   expect(refused.status()).toBe(403);
   await context.close();
 });

@@ -1,31 +1,41 @@
 import type { Metadata } from 'next';
-import { modelLibrary } from '@/service/intake';
+import { yearsText } from '@/core/machine/years-text';
+import { mayDo } from '@/service/access';
+import { likelyTwins, modelLibrary } from '@/service/library';
+import { memoryWords } from '@/service/likely-model';
+import { LibraryTools } from '@/ui/models/library-tools';
 import { ModelList } from '@/ui/models/model-list';
+import { TwinList } from '@/ui/models/twin-list';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
-import { yearsText } from '../years-text';
 
 export const metadata: Metadata = { title: 'Models' };
 
 /** The shop's library of machine models. */
-export default async function ModelsPage() {
+export default async function ModelsPage({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
   const caller = await enterPage('library.read');
-  const models = await modelLibrary();
+  const { find } = await searchParams;
+  const wanted = typeof find === 'string' ? find.slice(0, 300) : '';
+  const { models, count } = await modelLibrary(wanted);
+  const mayWrite = mayDo(caller.role, 'library.write');
+  const twins = mayWrite ? await likelyTwins() : [];
   const listed = models.map((model) => ({
     id: model.id,
     maker: model.maker,
     name: model.name,
     years: yearsText(model),
     note: model.note,
-    takes: `${Array.isArray(model.generations) ? model.generations.join(', ') : '?'} ${typeof model.form === 'string' ? model.form : ''}`,
+    takes: memoryWords(model),
+    board: model.kind === 'board',
     sockets: model.sockets,
     soldered: model.solderedSlots,
   }));
   return (
     <Desk caller={caller} here="/models">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
-        <h1 className="text-xl">Models we know</h1>
-        <ModelList models={listed} />
+        <LibraryTools count={count} find={wanted} mayWrite={mayWrite} />
+        {wanted === '' && <TwinList twins={twins} />}
+        <ModelList models={listed} count={count} find={wanted} />
       </main>
     </Desk>
   );

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { JobSlot, KnownModule } from '@/core/machine/job-slot';
 import { NOTHING_KNOWN } from '@/core/machine/job-slot';
+import { moveModule } from '@/core/machine/move-module';
 import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS, type Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
@@ -9,10 +10,13 @@ import { parseMoney } from '@/core/pricing/parse-money';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
+import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
+import { FactsList } from './facts-list';
+import { moduleOfLabel } from './use-board-edit';
 
 /** A slot as it is typed: text until it is saved. */
 interface Typed {
@@ -27,23 +31,31 @@ interface Typed {
   form: string;
   keep: JobSlot['keep'];
   credit: string;
+  blocked: boolean;
 }
 
 const numberText = (value: number | null | undefined): string => (value == null ? '' : String(value));
 
-function typedOf({ channel, bank, maxMiB, module, keep, creditCents }: JobSlot): Typed {
+function moduleTyped(module: KnownModule | null) {
   return {
-    channel,
-    bank: String(bank),
-    largest: maxMiB === null ? '' : capacityText(maxMiB),
     capacity: module?.capacityMiB == null ? '' : capacityText(module.capacityMiB),
     rate: numberText(module?.rateMTs),
     cl: numberText(module?.casLatency),
     ranks: numberText(module?.ranks),
     generation: module?.generation ?? '',
     form: module?.form ?? '',
+  };
+}
+
+function typedOf({ channel, bank, maxMiB, module, keep, creditCents, blocked }: JobSlot): Typed {
+  return {
+    channel,
+    bank: String(bank),
+    largest: maxMiB === null ? '' : capacityText(maxMiB),
+    ...moduleTyped(module),
     keep,
     credit: creditCents === 0 ? '' : String(creditCents / 100),
+    blocked: blocked === true,
   };
 }
 
@@ -54,8 +66,12 @@ const wholeOrNull = (text: string): number | null | undefined => {
 
 type Errors = Partial<Record<keyof Typed, string>>;
 
-/** The slot that was typed, or what is wrong with it. An empty capacity means an empty slot. */
-function slotOf(slot: JobSlot, typed: Typed): { slot: JobSlot } | { errors: Errors } {
+/**
+ * The slot that was typed, or what is wrong with it. An empty capacity means an empty slot.
+ *
+ * @param base what is known of the module beside the fields: what is in the slot, or the label that was pasted
+ */
+function slotOf(slot: JobSlot, typed: Typed, base: KnownModule | null): { slot: JobSlot } | { errors: Errors } {
   const errors: Errors = {};
   const capacityMiB = typed.capacity.trim() === '' ? null : parseCapacity(typed.capacity);
   if (typed.capacity.trim() !== '' && capacityMiB === null) errors.capacity = 'Type a size such as 8 GB.';
@@ -71,9 +87,10 @@ function slotOf(slot: JobSlot, typed: Typed): { slot: JobSlot } | { errors: Erro
   if (!/^\d{1,2}$/.test(typed.bank.trim())) errors.bank = 'A whole number, such as 1.';
   const maxMiB = typed.largest.trim() === '' ? null : parseCapacity(typed.largest);
   if (typed.largest.trim() !== '' && maxMiB === null) errors.largest = 'Type a size such as 16 GB.';
+  if (typed.blocked && capacityMiB !== null) errors.capacity = 'A blocked socket holds no module.';
   if (Object.keys(errors).length > 0) return { errors };
   const known: KnownModule = {
-    ...(slot.module ?? NOTHING_KNOWN),
+    ...(base ?? NOTHING_KNOWN),
     capacityMiB,
     rateMTs: numbers.rate ?? null,
     casLatency: numbers.cl ?? null,
@@ -91,6 +108,7 @@ function slotOf(slot: JobSlot, typed: Typed): { slot: JobSlot } | { errors: Erro
       bank,
       maxMiB,
       module,
+      blocked: typed.blocked,
       keep: typed.keep,
       creditCents: creditCents ?? 0,
       placeSource: moved ? 'typed' : slot.placeSource,
@@ -103,8 +121,11 @@ function slotOf(slot: JobSlot, typed: Typed): { slot: JobSlot } | { errors: Erro
 export function SlotEditor({ name, onClose }: { name: string; onClose: () => void }) {
   const { job } = useJob();
   const slot = job.slots.find((one) => one.name === name);
+  const facts = job.slotFacts[name];
   const { busy, sentence, save } = useSave();
   const [typed, setTyped] = useState(slot === undefined ? null : typedOf(slot));
+  const [base, setBase] = useState(slot?.module ?? null);
+  const [label, setLabel] = useState('');
   const [errors, setErrors] = useState<Errors>({});
   if (slot === undefined || typed === null) return null;
   const set = (field: keyof Typed) => (event: { target: { value: string } }) =>
@@ -114,10 +135,23 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
     if (result.ok) onClose();
   };
   const submit = () => {
-    const made = slotOf(slot, typed);
+    const made = slotOf(slot, typed, base);
     if ('errors' in made) setErrors(made.errors);
     else void put(job.slots.map((one) => (one.name === name ? made.slot : one)));
   };
+  const readLabel = (text: string) => {
+    setLabel(text);
+    const read = moduleOfLabel(text);
+    if (read === null) return;
+    setBase(read.module);
+    setTyped({ ...typed, ...moduleTyped(read.module) });
+  };
+  const move = (to: string) => {
+    const moved = moveModule(job.slots, name, to);
+    if (moved.ok) void put(moved.slots);
+    else setErrors({ capacity: moved.sentence });
+  };
+  const others = job.slots.filter((one) => one.name !== name && !one.soldered && one.blocked !== true);
   const anything = [{ value: '', text: 'not known' }];
   return (
     <Sheet
@@ -135,6 +169,16 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           submit();
         }}
       >
+        <Field
+          label="Its label, typed or pasted"
+          className="col-span-2"
+          placeholder="8GB 2Rx8 PC4-2666V-UB1-11"
+          value={label}
+          onChange={(event) => readLabel(event.target.value)}
+          {...(label.trim() === ''
+            ? {}
+            : { hint: moduleOfLabel(label)?.line ?? 'Not understood as a module’s label yet.' })}
+        />
         <Field
           label="Capacity"
           value={typed.capacity}
@@ -197,7 +241,7 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
               options={[
                 { value: 'may', text: 'may stay or go' },
                 { value: 'must', text: 'must stay' },
-                { value: 'never', text: 'goes in any case' },
+                { value: 'never', text: 'must go' },
               ]}
             />
             <Field
@@ -209,6 +253,28 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
               error={errors.credit ?? null}
               placeholder="0"
             />
+            {slot.module !== null && others.length > 0 ? (
+              <Choice
+                label="Move it to"
+                value=""
+                onChange={(event) => move(event.target.value)}
+                options={[
+                  { value: '', text: 'stays in this slot' },
+                  ...others.map((one) => ({
+                    value: one.name,
+                    text: one.module === null ? one.name : `${one.name}, in exchange`,
+                  })),
+                ]}
+              />
+            ) : (
+              <Check
+                checked={typed.blocked}
+                onChange={(blocked) => setTyped({ ...typed, blocked })}
+                className="min-h-9 self-end"
+              >
+                blocked: broken or covered
+              </Check>
+            )}
           </>
         )}
         <div className="col-span-2">
@@ -221,6 +287,14 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           </Button>
         </div>
       </form>
+      {facts !== undefined && slot.module !== null && (
+        <details className="mt-3 border-t border-line pt-2">
+          <summary className="cursor-pointer text-sm font-semibold">Who says what</summary>
+          <div className="mt-1.5">
+            <FactsList facts={facts} />
+          </div>
+        </details>
+      )}
     </Sheet>
   );
 }

@@ -16,7 +16,8 @@ const NO_ANSWER = {
   sentence: 'Fenbrik does not answer. What you typed is still here: try again in a moment.',
 } as const;
 
-async function ask<T>(method: Method, path: string, body: unknown): Promise<Called<T>> {
+/** Sends one request and nothing more: for what is asked in passing, which must not ask anybody to sign in. */
+export async function callOnce<T>(method: Method, path: string, body: unknown): Promise<Called<T>> {
   try {
     const response = await fetch(path, {
       method,
@@ -57,7 +58,7 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
   const call: Call = useCallback(async <T,>(method: Method, path: string, body?: unknown) => {
     for (;;) {
       const before = signIns.current;
-      const result = await ask<T>(method, path, body);
+      const result = await callOnce<T>(method, path, body);
       if (result.ok || result.code !== 'signed-out') return result;
       if (signIns.current !== before) continue;
       setAsking(true);
@@ -89,7 +90,7 @@ function SignInForm({ name: known, onDone }: { name: string; onDone: () => void 
   const [wrong, setWrong] = useState<string | null>(null);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    const answer = await ask('POST', '/api/sign-in', { name, password });
+    const answer = await callOnce('POST', '/api/sign-in', { name, password });
     if (answer.ok) onDone();
     else setWrong(answer.sentence);
   };

@@ -19,7 +19,10 @@ interface TopBarProps {
 
 /** The bar above everything: where else one can go, whose turn it is. */
 export function TopBar({ person, light, here, children }: TopBarProps) {
-  const places = person.role === 'owner' ? [...PLACES, { href: '/people', text: 'People' }] : PLACES;
+  const places =
+    person.role === 'owner'
+      ? [...PLACES, { href: '/people', text: 'People' }, { href: '/settings', text: 'Settings' }]
+      : PLACES;
   return (
     <header className="no-print flex items-center gap-x-5 gap-y-1 flex-wrap px-4 min-h-12 border-b border-line bg-sheet">
       <a href="#work" className="sr-only-focusable px-2 py-1 bg-act text-on-act">

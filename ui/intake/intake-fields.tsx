@@ -1,5 +1,5 @@
 'use client';
-import { type ChangeEvent, useId, useState } from 'react';
+import { type ChangeEvent, useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';
@@ -7,14 +7,14 @@ import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Field, INPUT_LOOK } from '../kit/field';
+import { Field } from '../kit/field';
 
 type Parsed = { ok: true; value: string | number | null } | { ok: false; sentence: string };
 type Parse = (text: string) => Parsed;
 
-const plain: Parse = (text) => ({ ok: true, value: text.trim() });
+export const plain: Parse = (text) => ({ ok: true, value: text.trim() });
 
-const capacity: Parse = (text) => {
+export const capacity: Parse = (text) => {
   if (text.trim() === '') return { ok: true, value: null };
   const mib = parseCapacity(text);
   return mib === null ? { ok: false, sentence: 'Type a size above 0, such as 16 GB.' } : { ok: true, value: mib };
@@ -29,7 +29,7 @@ const money: Parse = (text) => {
 };
 
 /** One Intake field: kept while it is typed, saved when it is left. */
-function useIntakeField(name: string, saved: string, parse: Parse) {
+export function useIntakeField(name: string, saved: string, parse: Parse) {
   const { job } = useJob();
   const { sentence, save } = useSave();
   const [text, setText, letGo] = useKeptText(`fenbrik.intake.${job.id}.${name}`, saved);
@@ -62,7 +62,7 @@ function useIntakeField(name: string, saved: string, parse: Parse) {
   };
 }
 
-function TextField({
+export function TextField({
   name,
   label,
   saved,
@@ -81,13 +81,14 @@ function TextField({
 
 export function CustomerFields() {
   const { job } = useJob();
+  const { name, phone, email } = job.customer;
   return (
     <fieldset className="grid gap-2.5">
       <legend className="text-base font-semibold wide mb-1">Who is it?</legend>
-      <TextField name="customerName" label="Name" saved={job.customer.name} />
+      <TextField key={`name ${name}`} name="customerName" label="Name" saved={name} />
       <div className="grid grid-cols-2 gap-2.5">
-        <TextField name="phone" label="Telephone" saved={job.customer.phone} type="tel" />
-        <TextField name="email" label="E-mail" saved={job.customer.email} type="email" />
+        <TextField key={`phone ${phone}`} name="phone" label="Telephone" saved={phone} type="tel" />
+        <TextField key={`email ${email}`} name="email" label="E-mail" saved={email} type="email" />
       </div>
     </fieldset>
   );
@@ -134,38 +135,5 @@ export function BudgetField({ hint }: { hint: boolean }) {
       error={budget.error}
       {...(hint ? { hint: 'with fitting and tax' } : {})}
     />
-  );
-}
-
-export function WishFields() {
-  const { job } = useJob();
-  const id = useId();
-  const complaint = useIntakeField('complaint', job.complaint, plain);
-  return (
-    <fieldset className="grid gap-2.5">
-      <legend className="text-base font-semibold wide mb-1">What do they want?</legend>
-      <div>
-        <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-          In their words
-        </label>
-        <textarea id={id} rows={2} {...complaint.input} className={INPUT_LOOK} />
-      </div>
-      <div className="grid grid-cols-2 gap-2.5">
-        <NeedField chips />
-        <BudgetField hint />
-      </div>
-    </fieldset>
-  );
-}
-
-export function MachineFields() {
-  const { job } = useJob();
-  return (
-    <fieldset className="grid grid-cols-3 gap-2.5">
-      <legend className="text-base font-semibold wide mb-1">Which machine?</legend>
-      <TextField key={`maker ${job.machine.maker}`} name="machineMaker" label="Maker" saved={job.machine.maker} />
-      <TextField key={`model ${job.machine.name}`} name="machineName" label="Model" saved={job.machine.name} />
-      <TextField key={`serial ${job.machine.serial}`} name="serial" label="Serial number" saved={job.machine.serial} />
-    </fieldset>
   );
 }

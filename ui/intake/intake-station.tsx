@@ -3,23 +3,32 @@ import Link from 'next/link';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { buttonLook } from '../kit/button';
-import { CustomerFields, MachineFields, WishFields } from './intake-fields';
-import type { LibraryModel } from './library-model';
+import { EarlierJobs } from './earlier-jobs';
+import { CustomerFields } from './intake-fields';
+import { KeepAsModel } from './keep-as-model';
+import { MachineFields } from './machine-fields';
+import { ReadingsList } from './readings-list';
 import { ReportField } from './report-field';
+import { WishFields } from './wish-fields';
 
 /** Intake: one field takes what the machine says; the rest is who and what for. */
-export function IntakeStation({ models }: { models: readonly LibraryModel[] }) {
+export function IntakeStation() {
   const { job } = useJob();
   return (
     <div className="grid gap-4">
       <h1 className="sr-only">Intake</h1>
-      <ReportField jobId={job.id} known={job.slots.length > 0} models={models} />
+      <ReportField jobId={job.id} known={job.slots.length > 0} />
+      <EarlierJobs />
+      <ReadingsList />
       <Ask />
       <div className="grid gap-5 md:grid-cols-2 items-start">
-        <CustomerFields />
+        <div className="grid gap-5">
+          <CustomerFields />
+          <MachineFields />
+        </div>
         <WishFields />
       </div>
-      <MachineFields />
+      <KeepAsModel />
       <div className="flex flex-wrap items-center gap-3">
         <Link href={`/jobs/${job.id}/limits`} className={buttonLook('plain')}>
           On to Limits
@@ -28,11 +37,6 @@ export function IntakeStation({ models }: { models: readonly LibraryModel[] }) {
           <Link href={`/jobs/${job.id}/options`} className={buttonLook('plain')}>
             Straight to Options
           </Link>
-        )}
-        {job.reading !== null && (
-          <span className="text-sm text-ink-2">
-            From “{job.reading.sourceName}”{job.reading.cpu === null ? '' : `, CPU ${job.reading.cpu}`}
-          </span>
         )}
       </div>
     </div>

@@ -1,80 +1,106 @@
 'use client';
-import { type DragEvent, useDeferredValue, useId, useMemo, useState } from 'react';
-import { decodeText } from '@/core/reading/decode-text';
+import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useRef, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
-import type { LibraryModel } from './library-model';
-import { matchModels } from './match-models';
+import { faultOfFiles, inputOfFile, type ReadingInput } from './reading-inputs';
+import { Suggestions } from './suggestions';
+import { isTitle, Understood } from './understood';
 
-interface Recognised {
-  machine: string;
+type Recognised =
+  | { name: string; ok: true; line: string; warnings: string[] }
+  | { name: string; ok: false; sentence: string };
+
+interface TakenIn {
+  inputs: Recognised[];
   model: string | null;
-  slotCount: number;
-  filled: number;
-  warnings: string[];
 }
-
-const MOST_FILE_BYTES = 8 * 1024 * 1024;
 
 interface ReportFieldProps {
   jobId: number;
   /** the machine is known already: models are offered only for what is typed */
   known: boolean;
-  models: readonly LibraryModel[];
 }
 
-/** The one field that takes anything: a dropped report, pasted text, or the name of a model. */
-export function ReportField({ jobId, known, models }: ReportFieldProps) {
+/** How many inputs were read, and what could not be; the list below says what each was, a reader hears it here. */
+function Told({ taken }: { taken: TakenIn }) {
+  const wrong = taken.inputs.filter((one) => !one.ok);
+  const good = taken.inputs.filter((one) => one.ok);
+  const [only] = good;
+  return (
+    <>
+      {only !== undefined && (
+        <Notice tone={good.every(({ warnings }) => warnings.length === 0) ? 'good' : 'mind'} live>
+          <p>
+            Read: <strong>{good.length === 1 ? only.line : `${good.length} inputs, joined below`}</strong>.{' '}
+            {taken.model === null
+              ? 'The library does not know this machine.'
+              : `The library knows it as ${taken.model}.`}
+          </p>
+          {good.length > 1 && (
+            <ul className="sr-only">
+              {good.map(({ name, line }) => (
+                <li key={`${name} ${line}`}>{line}</li>
+              ))}
+            </ul>
+          )}
+        </Notice>
+      )}
+      {wrong.map(({ name, sentence }) => (
+        <Fault key={name} sentence={`${name}: ${sentence}`} />
+      ))}
+    </>
+  );
+}
+
+/** The one field that takes anything: dropped, chosen or pasted files, pasted text, a label, the name of a model. */
+export function ReportField({ jobId, known }: ReportFieldProps) {
   const id = useId();
+  const chooser = useRef<HTMLInputElement>(null);
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [over, setOver] = useState(false);
-  const [read, setRead] = useState<Recognised | null>(null);
-  const [fileName, setFileName] = useState<string | null>(null);
+  const [taken, setTaken] = useState<TakenIn | null>(null);
   const { busy, sentence, save } = useSave();
   const [fault, setFault] = useState<string | null>(null);
   const wanted = useDeferredValue(text);
-  const likely = useMemo(
-    () => (known && wanted.trim() === '' ? [] : matchModels(models, wanted)),
-    [known, models, wanted],
-  );
-
-  const take = async (input: string, sourceName: string) => {
+  const take = async (inputs: ReadingInput[]): Promise<boolean> => {
     setFault(null);
-    const result = await save<Recognised>('POST', `/api/jobs/${jobId}/reading`, { text: input, sourceName });
-    setRead(result.ok ? result.value : null);
-    if (result.ok) {
-      setText('');
-      letGo();
-      setFileName(null);
-    }
+    const result = await save<TakenIn>('POST', `/api/jobs/${jobId}/reading`, { inputs });
+    setTaken(result.ok ? result.value : null);
+    return result.ok;
   };
-  const drop = async (event: DragEvent) => {
+  const cleared = () => {
+    setText('');
+    letGo();
+  };
+  const takeText = async () => {
+    if (await take([{ name: text.includes('\n') ? 'pasted text' : 'typed line', text }])) cleared();
+  };
+  const takeFiles = async (files: readonly File[]) => {
+    if (files.length === 0) return;
+    const wrong = faultOfFiles(files);
+    if (wrong === null) await take(await Promise.all(files.map(inputOfFile)));
+    else setFault(wrong);
+  };
+  const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    const [file] = event.dataTransfer.files;
-    if (file === undefined) return;
-    if (file.size > MOST_FILE_BYTES) {
-      setFault(`${file.name} has over 8 MiB: a memory report is far smaller.`);
-      return;
-    }
-    const dropped = decodeText(new Uint8Array(await file.arrayBuffer()));
-    setText(dropped);
-    setFileName(file.name);
-    await take(dropped, file.name);
+    const files = [...event.dataTransfer.files];
+    const dragged = event.dataTransfer.getData('text/plain');
+    if (files.length > 0) void takeFiles(files);
+    else if (dragged !== '') setText(dragged);
   };
-  const pick = async (modelId: number) => {
-    const result = await save('PUT', `/api/jobs/${jobId}/model`, { modelId });
-    if (result.ok) {
-      setText('');
-      letGo();
-    }
+  const paste = (event: ClipboardEvent) => {
+    const files = [...event.clipboardData.files];
+    if (files.length === 0) return;
+    event.preventDefault();
+    void takeFiles(files);
   };
   const wrong = fault ?? sentence;
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: dropping a file is one way in; pasting and typing are the others
+    // biome-ignore lint/a11y/noStaticElementInteractions: dropping a file is one way in; choosing, pasting and typing are the others
     <div
       onDragOver={(event) => {
         event.preventDefault();
@@ -91,45 +117,41 @@ export function ReportField({ jobId, known, models }: ReportFieldProps) {
         id={id}
         value={text}
         onChange={(event) => setText(event.target.value)}
+        onPaste={paste}
         spellCheck={false}
         rows={text.includes('\n') ? 7 : 2}
-        placeholder="Drop or paste its memory report, or type a model: Counter 4"
+        placeholder="Drop or paste reports, SPD dumps, a label or a seller’s title; or type a model, a serial, a telephone number"
         aria-describedby={`${id}-said`}
         aria-invalid={wrong !== null || undefined}
         className="w-full bg-ground border border-edge rounded-notch px-3 py-2 text-base font-medium placeholder:text-ink-2 resize-y"
       />
       <div id={`${id}-said`} className="mt-2 grid gap-2">
+        {isTitle(wanted) && <Understood text={wanted} />}
         <Fault sentence={wrong} />
-        {read !== null && (
-          <Notice tone={read.warnings.length === 0 ? 'good' : 'mind'} live>
-            <p>
-              Read: <strong>{read.machine || 'a machine that does not say its name'}</strong>, {read.slotCount} slots,{' '}
-              {read.filled} of them filled.{' '}
-              {read.model === null ? 'The library does not know this model.' : `The library knows it as ${read.model}.`}
-            </p>
-            {read.warnings.length > 0 && <p className="text-sm text-ink-2">{read.warnings.join(' · ')}</p>}
-          </Notice>
-        )}
+        {taken !== null && <Told taken={taken} />}
       </div>
       <div className="flex flex-wrap gap-2 mt-1 items-center">
-        <Button
-          weight="act"
-          disabled={busy || text.trim() === ''}
-          onClick={() => take(text, fileName ?? 'pasted report')}
-        >
+        <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
           {busy ? 'Reading…' : 'Read it'}
         </Button>
-        {likely.length > 0 && (
-          <span className="text-sm text-ink-2 ml-2">
-            {text.trim() === '' ? 'or pick a model:' : 'Is it one of these?'}
-          </span>
-        )}
-        {likely.map((model) => (
-          <Button key={model.id} disabled={busy} onClick={() => pick(model.id)}>
-            {model.maker} {model.name} <span className="text-ink-2 font-normal">{model.years}</span>
-          </Button>
-        ))}
+        <Button disabled={busy} onClick={() => chooser.current?.click()}>
+          Choose files
+        </Button>
+        <input
+          ref={chooser}
+          type="file"
+          multiple
+          tabIndex={-1}
+          aria-label="Files to read"
+          className="sr-only"
+          onChange={(event) => {
+            void takeFiles([...(event.target.files ?? [])]);
+            // The same file may be chosen again.
+            event.target.value = '';
+          }}
+        />
       </div>
+      <Suggestions jobId={jobId} known={known} text={wanted} onTaken={cleared} />
     </div>
   );
 }

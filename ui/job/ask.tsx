@@ -19,7 +19,9 @@ export function Ask() {
 
   const tell = async (value: unknown) => {
     setWrong(null);
-    if (answer.to === 'limit') await save('PUT', `/api/jobs/${job.id}/limits`, { limit: answer.limit, value });
+    if (answer.to === 'limit') {
+      await save('PUT', `/api/jobs/${job.id}/limits`, { decisions: [{ limit: answer.limit, value }] });
+    }
     if (answer.to === 'slot') {
       const slots = job.slots.map((slot) =>
         slot.name === answer.slot && slot.module !== null

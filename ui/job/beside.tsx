@@ -1,10 +1,14 @@
 'use client';
 import { useState } from 'react';
+import { moduleDetail } from '@/core/machine/module-detail';
 import { capacityText } from '@/core/memory/capacity';
+import { fillOrder } from '@/core/planning/fill-order';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { AddSlot } from '../board/add-slot';
 import { SlotBoard } from '../board/slot-board';
 import { SlotEditor } from '../board/slot-editor';
+import { useBoardEdit } from '../board/use-board-edit';
+import { Button } from '../kit/button';
 import { Slip } from '../slip/slip';
 import { useJob } from './job-context';
 
@@ -12,7 +16,22 @@ import { useJob } from './job-context';
 export function Beside() {
   const { job, looked } = useJob();
   const [editing, setEditing] = useState<string | null>(null);
+  const [filling, setFilling] = useState(false);
+  const { edit, sentence, said, undo } = useBoardEdit();
   const changes = slotChanges(job.slots, looked, job.planCase?.offers ?? []);
+  const details = Object.fromEntries(
+    job.slots.flatMap(({ name, module }) => (module === null ? [] : [[name, moduleDetail(module)]])),
+  );
+  const order = fillOrder(
+    job.slots.map(({ name, channel, bank, soldered, blocked }) => ({
+      id: name,
+      channel,
+      bank,
+      soldered: soldered || blocked === true ? true : null,
+    })),
+    job.limits.fillOrder?.value ?? [],
+  );
+  const fill = Object.fromEntries(order.map((index, place) => [job.slots[index]?.name ?? '', place + 1]));
   const total = job.slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
   return (
     <aside aria-label="Machine and slip" className="no-print beside">
@@ -38,9 +57,39 @@ export function Beside() {
             Its slots appear here once a report is read or a model is picked; or add them by hand.
           </p>
         ) : (
-          <SlotBoard changes={changes} planned={looked !== null} onPick={setEditing} />
+          <SlotBoard
+            changes={changes}
+            planned={looked !== null}
+            generation={job.limits.generations?.value[0] ?? null}
+            form={job.limits.form?.value ?? null}
+            facts={job.slotFacts}
+            details={details}
+            {...(filling ? { fill } : {})}
+            onPick={setEditing}
+            edit={edit}
+          />
         )}
-        <AddSlot />
+        <p role="status" className="sr-only">
+          {said}
+        </p>
+        {sentence !== null && (
+          <p role="alert" className="text-stop text-sm font-medium">
+            {sentence}
+          </p>
+        )}
+        <div className="flex flex-wrap items-center gap-x-3 text-sm">
+          <AddSlot />
+          {job.slots.length > 1 && (
+            <Button weight="quiet" aria-pressed={filling} onClick={() => setFilling(!filling)}>
+              {filling ? 'Hide the fill order' : 'Fill order'}
+            </Button>
+          )}
+          {undo !== null && (
+            <Button weight="quiet" onClick={() => void undo.run()}>
+              Undo: {undo.what}
+            </Button>
+          )}
+        </div>
       </section>
       <Slip />
       {editing !== null && <SlotEditor name={editing} onClose={() => setEditing(null)} />}

@@ -1,6 +1,12 @@
 import type { Assumed, Gap } from '@/core/machine/case-of-job';
+import type { Trial } from '@/core/machine/evidence';
 import type { JobSlot } from '@/core/machine/job-slot';
+import type { Claim } from '@/core/machine/limit';
+import type { CpuChoice } from '@/core/machine/model';
+import type { Fact, SlotFacts } from '@/core/machine/slot-facts';
 import type { Station, StationStanding } from '@/core/machine/station';
+import type { SystemNeed, UseNeed, Wants } from '@/core/machine/suggest-target';
+import type { ApartQuestion } from '@/core/machine/tell-apart';
 import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
 import type { Finding } from '@/core/proving/compare-proof';
@@ -10,6 +16,32 @@ import type { QuoteOption } from '@/core/quoting/snapshot';
 export interface OfferSupply {
   seller: string;
   leadDays: number | null;
+  /** lists of tested parts of this model that name it */
+  testedBy: string[];
+}
+
+/** One input that was read, in one line. */
+export interface ReadingRow {
+  id: number;
+  name: string;
+  line: string;
+  warnings: string[];
+  setAside: boolean;
+  /** why it was not joined with the others; null where it was */
+  apart: string | null;
+}
+
+/** A job of before of the same customer or machine. */
+export interface EarlierRow {
+  id: number;
+  customer: string;
+  machine: string;
+  serial: string;
+  totalMiB: number;
+  quoteNumber: string | null;
+  /** the day it was opened, as text */
+  on: string;
+  by: 'serial' | 'customer' | 'phone' | 'email' | 'name';
 }
 
 export type SlipOption =
@@ -31,19 +63,38 @@ export interface SentVersion {
 export interface JobView {
   id: number;
   /** what the person who looks may do here */
-  may: { decideLimits: boolean };
+  may: { decideLimits: boolean; writeLibrary: boolean };
   customer: { name: string; phone: string; email: string };
   machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
   complaint: string;
   needMiB: number | null;
   budgetCents: number | null;
+  wants: Wants;
+  neededBy: string | null;
+  cover: 'none' | 'warranty' | 'support' | null;
+  notBought: boolean;
+  /** what the shop holds uses and systems to need */
+  needs: { uses: UseNeed[]; systems: SystemNeed[]; floorMiB: number };
+  earlier: EarlierRow[];
+  /** where the readings may mean several models */
+  modelQuestion: ApartQuestion | null;
+  cpu: { told: string; chosen: CpuChoice | null; choices: readonly CpuChoice[] };
   currency: string;
   taxBp: number;
   validityDays: number;
   slots: JobSlot[];
   slotsVersion: number;
-  reading: { sourceName: string; warnings: string[]; cpu: string | null } | null;
+  readings: ReadingRow[];
+  /** what the readings say of the machine itself */
+  machineFacts: Fact[];
+  /** what is said of every slot, by its name */
+  slotFacts: Record<string, SlotFacts>;
+  /** what different readings say of one thing and cannot both be true */
+  readingWarnings: string[];
+  /** everything that anybody says of the machine's limits */
+  claims: Claim[];
   limits: Limits;
+  trials: Trial[];
   limitsAgreed: boolean;
   gaps: Gap[];
   assumed: Assumed[];

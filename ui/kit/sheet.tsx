@@ -7,18 +7,20 @@ interface SheetProps {
   description?: string;
   open: boolean;
   onClose?: () => void;
+  /** for sheets that hold more than a few fields */
+  wide?: boolean;
   children: ReactNode;
 }
 
 /** A sheet over the work; Escape or a press beside it puts it away. */
-export function Sheet({ title, description, open, onClose, children }: SheetProps) {
+export function Sheet({ title, description, open, onClose, wide = false, children }: SheetProps) {
   return (
     <Dialog.Root open={open} onOpenChange={(next) => !next && onClose?.()}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 bg-black/45 z-40" />
         <Dialog.Content
           {...(description === undefined ? { 'aria-describedby': undefined } : {})}
-          className="fixed z-50 left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 w-[min(34rem,calc(100vw-2rem))] max-h-[calc(100dvh-2rem)] overflow-auto bg-sheet text-ink border border-edge rounded-notch p-5 shadow-xl"
+          className={`fixed z-50 left-1/2 top-1/2 -translate-x-1/2 -translate-y-1/2 ${wide ? 'w-[min(46rem,calc(100vw-2rem))]' : 'w-[min(34rem,calc(100vw-2rem))]'} max-h-[calc(100dvh-2rem)] overflow-auto bg-sheet text-ink border border-edge rounded-notch p-5 shadow-xl`}
         >
           <Dialog.Title className="text-lg mb-1">{title}</Dialog.Title>
           {description !== undefined && (

@@ -1,157 +1,122 @@
 'use client';
 import { useState } from 'react';
-import type { Kind } from '@/core/memory/module';
+import { wordsOn } from '@/core/machine/weigh';
+import { whyLimit } from '@/core/machine/why-limit';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
+import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
-import { type LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
-import { parseLimit } from './parse-limit';
+import { AddClaim } from './add-claim';
+import { type LimitRow, limitText, ROLE_WORDS } from './limit-words';
+import { choicesOf, typedText, typedValue } from './typed-limit';
+import { WordLine } from './word-line';
 
-type Row = (typeof LIMIT_ROWS)[number];
-
-const KIND_CHOICES: readonly { value: string; text: string; kinds: Kind[] }[] = [
-  { value: 'u', text: 'unbuffered', kinds: [{ buffering: 'unbuffered', ecc: false }] },
-  {
-    value: 'ue',
-    text: 'unbuffered, with or without ECC',
-    kinds: [
-      { buffering: 'unbuffered', ecc: false },
-      { buffering: 'unbuffered', ecc: true },
-    ],
-  },
-  { value: 'e', text: 'unbuffered ECC', kinds: [{ buffering: 'unbuffered', ecc: true }] },
-  { value: 'r', text: 'registered ECC', kinds: [{ buffering: 'registered', ecc: true }] },
-  {
-    value: 'er',
-    text: 'ECC, unbuffered or registered',
-    kinds: [
-      { buffering: 'unbuffered', ecc: true },
-      { buffering: 'registered', ecc: true },
-    ],
-  },
-  {
-    value: 'lr',
-    text: 'registered or load-reduced ECC',
-    kinds: [
-      { buffering: 'registered', ecc: true },
-      { buffering: 'load-reduced', ecc: true },
-    ],
-  },
-];
-
-function firstText(row: Row, value: unknown): string {
-  if (value === undefined) return row.words?.[0] ?? (row.sort === 'kinds' ? 'u' : '');
-  if (row.sort === 'kinds')
-    return KIND_CHOICES.find((one) => JSON.stringify(one.kinds) === JSON.stringify(value))?.value ?? 'u';
-  return limitText(row.sort, value);
-}
-
-/** What other sources say, each a button that takes their word. */
-function Words({ row, onTake }: { row: Row; onTake: (value: unknown) => void }) {
+/** What every source says, with its note, day and who entered it; each word can be taken. */
+function Words({ row, onTake }: { row: LimitRow; onTake: (value: unknown) => void }) {
   const { job } = useJob();
-  const holding = job.limits[row.name];
-  if (holding === null) return <p className="text-ink-2">No source says anything yet.</p>;
-  const said = [
-    { value: holding.value as unknown, source: holding.source },
-    ...holding.others.map((one) => ({ value: one.value as unknown, source: one.source })),
-  ];
+  const words = wordsOn(job.claims, row.name);
   return (
-    <ul className="grid gap-1.5">
-      {said.map((one, index) => (
-        <li key={`${one.source.kind} ${one.source.name}`} className="flex items-baseline gap-2 flex-wrap">
-          <span className="font-semibold min-w-24">{limitText(row.sort, one.value)}</span>
-          <span className="text-ink-2 flex-1">
-            {SOURCE_WORDS[one.source.kind]}: {one.source.name}
-          </span>
-          {index === 0 ? (
-            <span className="text-sm text-good font-semibold">holds</span>
-          ) : (
-            <Button weight="quiet" onClick={() => onTake(one.value)}>
-              Take this
-            </Button>
-          )}
-        </li>
-      ))}
+    <ul className="divide-y divide-line border-y border-line">
+      {words.map((word) => {
+        const { value, source, role } = word;
+        return (
+          <WordLine key={`${source.kind} ${source.name} ${JSON.stringify(value)}`} row={row} word={word}>
+            <span className="text-sm whitespace-nowrap">
+              <span aria-hidden="true">{ROLE_WORDS[role].sign} </span>
+              {ROLE_WORDS[role].text}
+            </span>
+            {role !== 'binds' && role !== 'agrees' && (
+              <Button weight="quiet" onClick={() => onTake(value)}>
+                Take this
+              </Button>
+            )}
+          </WordLine>
+        );
+      })}
     </ul>
   );
 }
 
-/** The sheet on which one limit is decided: take a source's word, or type a value. */
-export function LimitEditor({ row, onClose }: { row: Row; onClose: () => void }) {
+/** The sheet on which one limit is explained and decided: take a source's word, type a value, or add a source. */
+export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => void }) {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const holding = job.limits[row.name];
-  const [text, setText] = useState(firstText(row, holding?.value));
+  const [text, setText] = useState(typedText(row, holding?.value));
+  const [why, setWhy] = useState('');
+  const [intoModel, setIntoModel] = useState(false);
   const [wrong, setWrong] = useState<string | null>(null);
   const decided = holding?.source.kind === 'technician';
+  const words = wordsOn(job.claims, row.name);
 
   const put = async (value: unknown) => {
-    const result = await save('PUT', `/api/jobs/${job.id}/limits`, { limit: row.name, value });
+    const result = await save('PUT', `/api/jobs/${job.id}/limits`, {
+      decisions: [{ limit: row.name, value }],
+      why,
+      intoModel: intoModel && value !== null,
+    });
     if (result.ok) onClose();
   };
   const submit = () => {
-    if (row.sort === 'kinds') {
-      void put(KIND_CHOICES.find((one) => one.value === text)?.kinds);
-      return;
-    }
-    const parsed = parseLimit(row.sort, text, row.list === true);
+    const parsed = typedValue(row, text);
     if (parsed.ok) void put(parsed.value);
     else setWrong(parsed.sentence);
   };
-  const choices =
-    row.sort === 'kinds'
-      ? KIND_CHOICES
-      : row.sort === 'yes'
-        ? ['yes', 'no'].map((one) => ({ value: one, text: one }))
-        : row.words?.map((one) => ({ value: one, text: one }));
+  const choices = choicesOf(row);
   return (
     <Sheet
       open
+      wide
       title={row.text}
-      description="The weightiest word holds: a decision here, then what was seen to work, then the tightest of the papers."
+      description={whyLimit(words, (value) => limitText(row.sort, value))}
       onClose={onClose}
     >
-      <Words row={row} onTake={put} />
-      {row.sort !== 'load' && (
-        <form
-          className="flex items-end gap-2 mt-4"
-          onSubmit={(event) => {
-            event.preventDefault();
-            submit();
-          }}
-        >
-          {choices === undefined ? (
-            <Field
-              label="Decide it here"
-              className="flex-1"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-              error={wrong}
-              unit={row.unit}
-              autoFocus
-            />
-          ) : (
-            <Choice
-              label="Decide it here"
-              className="flex-1"
-              value={text}
-              onChange={(event) => setText(event.target.value)}
-              options={choices}
-              autoFocus
-            />
-          )}
-          <Button weight="act" type="submit" disabled={busy}>
-            Decide
-          </Button>
-        </form>
+      {words.length > 0 && <Words row={row} onTake={put} />}
+      <form
+        className="grid grid-cols-[minmax(8rem,1fr)_minmax(12rem,2fr)_auto] items-end gap-2 mt-4 max-[620px]:grid-cols-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit();
+        }}
+      >
+        {choices === null ? (
+          <Field
+            label="Decide it here"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            error={wrong}
+            unit={row.unit}
+            autoFocus
+          />
+        ) : (
+          <Choice
+            label="Decide it here"
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            options={choices}
+            autoFocus
+          />
+        )}
+        <Field label="Why" value={why} maxLength={500} onChange={(event) => setWhy(event.target.value)} />
+        <Button weight="act" type="submit" disabled={busy}>
+          Decide
+        </Button>
+      </form>
+      {job.machine.modelId !== null && (
+        <Check checked={intoModel} onChange={setIntoModel} className="mt-2">
+          for every {job.machine.modelName} from now on
+        </Check>
       )}
       <div className="mt-2">
         <Fault sentence={sentence} />
       </div>
+      {job.machine.modelId !== null && job.may.writeLibrary && (
+        <AddClaim row={row} modelId={job.machine.modelId} modelName={job.machine.modelName ?? ''} />
+      )}
       <div className="flex justify-between mt-4">
         {decided ? (
           <Button weight="quiet" disabled={busy} onClick={() => put(null)}>

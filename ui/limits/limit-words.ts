@@ -1,4 +1,5 @@
 import type { LimitName, LimitValue, SourceKind } from '@/core/machine/limit';
+import type { Role } from '@/core/machine/weigh';
 import { capacityText } from '@/core/memory/capacity';
 import type { Kind } from '@/core/memory/module';
 import { kindWords } from '@/core/memory/module-words';
@@ -14,10 +15,11 @@ export type LimitSort =
   | 'kinds'
   | 'number'
   | 'names'
+  | 'widths'
   | 'load'
   | 'yes';
 
-interface LimitRow {
+export interface LimitRow {
   name: LimitName;
   text: string;
   sort: LimitSort;
@@ -58,6 +60,9 @@ export const LIMIT_ROWS: readonly LimitRow[] = [
   { name: 'maxRanksPerChannel', text: 'Ranks in a channel', sort: 'number', rare: true },
   { name: 'unevenChannels', text: 'Uneven channels run', sort: 'words', words: ['flex', 'single'], rare: true },
   { name: 'profiles', text: 'Runs profiles', sort: 'yes', rare: true },
+  { name: 'maxDeviceGbit', text: 'Density of a chip', sort: 'number', unit: 'Gbit', rare: true },
+  { name: 'deviceWidths', text: 'Width of a chip', sort: 'widths', rare: true },
+  { name: 'fillRule', text: 'Fill order is', sort: 'words', words: ['preferred', 'required'], rare: true },
 ];
 
 export const SOURCE_WORDS: Record<SourceKind, string> = {
@@ -67,8 +72,21 @@ export const SOURCE_WORDS: Record<SourceKind, string> = {
   'board-manual': 'board manual',
   'cpu-page': 'CPU page',
   'maker-page': 'maker’s page',
+  system: 'its system',
   reading: 'the machine',
+  'tested-list': 'tested list',
+  derived: 'follows',
   standard: 'usual',
+};
+
+/** A sign and a word for what a source's word is worth, so that neither place nor colour must tell it. */
+export const ROLE_WORDS: Record<Role, { sign: string; text: string }> = {
+  binds: { sign: '▸', text: 'binds' },
+  agrees: { sign: '=', text: 'says the same' },
+  looser: { sign: '△', text: 'is looser' },
+  differs: { sign: '△', text: 'says otherwise' },
+  informs: { sign: '~', text: 'only informs' },
+  outranked: { sign: '·', text: 'is outranked' },
 };
 
 const joined = (values: readonly (string | number)[], none: string): string =>
@@ -96,6 +114,11 @@ export function limitText(sort: LimitSort, value: unknown): string {
       return (list as LoadRule[]).map(loadText).join('; ');
     case 'names':
       return list.join(' ');
+    case 'widths':
+      return joined(
+        list.map((width) => `x${width}`),
+        '',
+      );
     case 'rate':
       return `${value} MT/s`;
     case 'rates':

@@ -16,6 +16,8 @@ describe('a limit as it is typed', () => {
     ['words', 'DIMM', 'DIMM'],
     ['names', 'A2, B2 A1', ['A2', 'B2', 'A1']],
     ['capacities', '8 GB, 16', [8192, 16384]],
+    ['widths', 'x8 16', [8, 16]],
+    ['load', '2: 1066', [{ modulesPerChannel: 2, maxRateMTs: 1066 }]],
   ] as const)('%s "%s"', (sort, typed, value) => {
     expect(parseLimit(sort, typed)).toEqual({ ok: true, value });
   });
@@ -30,6 +32,9 @@ describe('a limit as it is typed', () => {
     ['names', ' '],
     ['capacities', '8 GB, lots'],
     ['number', ''],
+    ['widths', 'x7'],
+    ['load', 'fast when full'],
+    ['load', '2: 1066; x'],
   ] as const)('%s "%s" is told what is wrong', (sort, typed) => {
     expect(parseLimit(sort, typed)).toMatchObject({ ok: false, sentence: expect.stringMatching(/^Type .*\.$/) });
   });
@@ -50,6 +55,13 @@ describe('a limit as it is typed', () => {
       clearanceMm: 35,
       profiles: true,
       fillOrder: ['A2', 'B2'],
+      deviceWidths: [8, 16],
+      maxDeviceGbit: 8,
+      fillRule: 'required',
+      rateByLoad: [
+        { modulesPerChannel: 2, maxRateMTs: 1066 },
+        { modulesPerChannel: 2, ranks: 4, maxRateMTs: 800 },
+      ],
     };
     for (const row of LIMIT_ROWS) {
       const value = samples[row.name];

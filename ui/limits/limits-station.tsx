@@ -1,129 +1,22 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { SOURCE_KINDS, type SourceKind } from '@/core/machine/limit';
 import { capacityText } from '@/core/memory/capacity';
 import { useSave } from '../client/use-save';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
-import { Button } from '../kit/button';
+import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
+import { CeilingRuler } from './ceiling-ruler';
+import { ConflictList } from './conflict-list';
+import { CpuChoice } from './cpu-choice';
+import { EvidencePanel } from './evidence-panel';
 import { LimitEditor } from './limit-editor';
-import { LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
+import type { LimitRow } from './limit-words';
+import { LimitsGrid } from './limits-grid';
+import { moduleRuler, totalRuler } from './ruler-rows';
 import { SlotRows } from './slot-rows';
-
-type Row = (typeof LIMIT_ROWS)[number];
-type Limits = ReturnType<typeof useJob>['job']['limits'];
-
-interface Word {
-  kind: SourceKind;
-  name: string;
-  value: unknown;
-  binds: boolean;
-}
-
-function wordsOn(limits: Limits, row: Row): Word[] {
-  const holding = limits[row.name];
-  if (holding === null) return [];
-  return [
-    { kind: holding.source.kind, name: holding.source.name, value: holding.value, binds: true },
-    ...holding.others.map(({ value, source }) => ({
-      kind: source.kind,
-      name: source.name,
-      value: value as unknown,
-      binds: false,
-    })),
-  ];
-}
-
-/** What one source says on one limit; the word that holds carries the mark. */
-function Cell({ row, words }: { row: Row; words: Word[] }) {
-  return (
-    <td className="px-2 py-1 align-top border-l border-line">
-      {words.map((word) => (
-        <span key={word.name} title={word.name} className={`block ${word.binds ? 'font-bold' : 'text-ink-2'}`}>
-          {word.binds && (
-            <span aria-hidden="true" className="text-act">
-              ▸{' '}
-            </span>
-          )}
-          {limitText(row.sort, word.value)}
-          {word.binds && <span className="sr-only"> (holds)</span>}
-        </span>
-      ))}
-    </td>
-  );
-}
-
-function Grid({
-  rows,
-  kinds,
-  limits,
-  onPick,
-}: {
-  rows: readonly Row[];
-  kinds: readonly SourceKind[];
-  limits: Limits;
-  /** null: who looks may not decide */
-  onPick: ((row: Row) => void) | null;
-}) {
-  return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
-    <section className="overflow-x-auto bg-sheet border border-line" aria-label="Limits and their sources" tabIndex={0}>
-      <table className="w-full text-sm border-collapse">
-        <thead>
-          <tr className="text-left border-b-2 border-edge">
-            <th scope="col" className="px-3 py-2 font-semibold">
-              Limit
-            </th>
-            {kinds.map((kind) => (
-              <th
-                key={kind}
-                scope="col"
-                className="px-2 py-2 font-semibold narrow border-l border-line whitespace-nowrap"
-              >
-                {SOURCE_WORDS[kind]}
-              </th>
-            ))}
-            <th scope="col" className="px-2 py-2 border-l border-line">
-              <span className="sr-only">Change</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => {
-            const words = wordsOn(limits, row);
-            const contested = limits[row.name]?.contested === true;
-            return (
-              <tr key={row.name} className="border-b border-line last:border-0">
-                <th scope="row" className="px-3 py-1 text-left font-medium align-top whitespace-nowrap">
-                  {row.text}
-                  {contested && <span className="text-mind font-normal narrow"> △ they differ</span>}
-                  {words.length === 0 && <span className="text-ink-2 font-normal narrow"> not known</span>}
-                </th>
-                {kinds.map((kind) => (
-                  <Cell key={kind} row={row} words={words.filter((word) => word.kind === kind)} />
-                ))}
-                <td className="px-2 py-0.5 border-l border-line text-right">
-                  {onPick !== null && (
-                    <Button
-                      weight="quiet"
-                      onClick={() => onPick(row)}
-                      aria-label={`${words.length === 0 ? 'Add' : 'Decide'}: ${row.text}`}
-                    >
-                      {words.length === 0 ? 'Add' : 'Decide'}
-                    </Button>
-                  )}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </section>
-  );
-}
 
 /** What was taken as usual because nobody said, so that somebody can object. */
 function Assumptions() {
@@ -150,15 +43,12 @@ function Assumptions() {
   );
 }
 
-/** Limits: rows are limits, columns are sources, the word that holds is marked; every one can be decided. */
+/** Limits: how far the machine goes and by whose word, what cannot all be true, and every word on every limit. */
 export function LimitsStation() {
   const { job } = useJob();
   const router = useRouter();
   const { busy, sentence, save } = useSave();
-  const [editing, setEditing] = useState<Row | null>(null);
-  const rows = LIMIT_ROWS.filter((row) => !row.rare || job.limits[row.name] !== null);
-  const all = rows.flatMap((row) => wordsOn(job.limits, row));
-  const kinds = SOURCE_KINDS.filter((kind) => all.some((word) => word.kind === kind));
+  const [editing, setEditing] = useState<LimitRow | null>(null);
   const sockets = job.slots.filter((slot) => !slot.soldered);
   const channels = new Set(job.slots.map((slot) => slot.channel)).size;
   const inferred = job.slots.some((slot) => slot.placeSource === 'inferred');
@@ -181,17 +71,48 @@ export function LimitsStation() {
               `; largest by slot ${job.slots.flatMap((slot) => (slot.maxMiB === null ? [] : [`${slot.name} ${capacityText(slot.maxMiB)}`])).join(', ')}`}
           </p>
         </div>
-        {job.may.decideLimits ? (
-          <Button weight="act" disabled={busy || job.gaps.length > 0} onClick={agree}>
-            {job.limitsAgreed ? 'On to Options' : 'These hold: on to Options'}
-          </Button>
-        ) : (
-          <span className="text-sm text-ink-2">Limits are decided by a technician.</span>
-        )}
+        <div className="flex items-center gap-3">
+          {job.planCase !== null && (
+            <a href={`/api/jobs/${job.id}/case`} download className={buttonLook('quiet')}>
+              Case as a file
+            </a>
+          )}
+          {job.may.decideLimits ? (
+            <Button weight="act" disabled={busy || job.gaps.length > 0} onClick={agree}>
+              {job.limitsAgreed ? 'On to Options' : 'These hold: on to Options'}
+            </Button>
+          ) : (
+            <span className="text-sm text-ink-2">Limits are decided by a technician.</span>
+          )}
+        </div>
       </div>
       <Ask />
       <Fault sentence={sentence} />
-      <Grid rows={rows} kinds={kinds} limits={job.limits} onPick={job.may.decideLimits ? setEditing : null} />
+      {job.readingWarnings.map((warning) => (
+        <p key={warning} className="text-sm text-mind">
+          △ {warning}
+        </p>
+      ))}
+      <CpuChoice />
+      {job.slots.length > 0 && (
+        <div className="grid gap-3 lg:grid-cols-2">
+          <CeilingRuler title="The whole machine" ruler={totalRuler(job.limits, job.claims, job.slots)} />
+          <CeilingRuler title="One module" ruler={moduleRuler(job.limits, job.claims, job.slots)} />
+        </div>
+      )}
+      <ConflictList />
+      <LimitsGrid claims={job.claims} onPick={job.may.decideLimits ? setEditing : null} />
+      <EvidencePanel
+        trials={job.trials}
+        model={job.machine.modelId === null ? null : { id: job.machine.modelId, name: job.machine.modelName ?? '' }}
+        start={{
+          generation: job.limits.generations?.value[0] ?? 'DDR4',
+          slots: sockets.map(({ name }) => name),
+          cpu: job.cpu.chosen?.name ?? job.cpu.told,
+        }}
+        mayWrite={job.may.writeLibrary}
+        onDrop={(id) => void save('DELETE', `/api/models/${job.machine.modelId}/trials`, { id })}
+      />
       <SlotRows />
       <Assumptions />
       {editing !== null && <LimitEditor row={editing} onClose={() => setEditing(null)} />}

@@ -8,7 +8,28 @@ function numbers(text: string): number[] | null {
   return parts.every((part) => /^\d{2,5}$/.test(part)) ? parts.map(Number) : null;
 }
 
-/** A limit's value as it was typed. A load rule is not typed, only taken or left. */
+/** `2 in a channel with 4 ranks: 1066 MT/s`; the words may be left out: `2: 1066`. */
+const LOAD_RULE = /^(\d{1,2})(?: in a channel)?(?: with (\d{1,2}) ranks?)?\s*:\s*(\d{2,5})(?:\s*MT\/s)?$/i;
+
+function loadRules(text: string): ParsedLimit {
+  const rules = text
+    .split(';')
+    .map((rule) => LOAD_RULE.exec(rule.trim()))
+    .map((found) =>
+      found === null
+        ? null
+        : {
+            modulesPerChannel: Number(found[1]),
+            ...(found[2] === undefined ? {} : { ranks: Number(found[2]) }),
+            maxRateMTs: Number(found[3]),
+          },
+    );
+  return rules.every((rule) => rule !== null && rule.modulesPerChannel > 0)
+    ? { ok: true, value: rules }
+    : { ok: false, sentence: 'Type rules such as 2 in a channel: 1066; 2 in a channel with 4 ranks: 800.' };
+}
+
+/** A limit's value as it was typed. */
 export function parseLimit(sort: LimitSort, text: string, list = false): ParsedLimit {
   const plain = text.trim();
   if (sort === 'capacity') {
@@ -21,6 +42,13 @@ export function parseLimit(sort: LimitSort, text: string, list = false): ParsedL
     return known.length === sizes.length
       ? { ok: true, value: known }
       : { ok: false, sentence: 'Type sizes with commas between, such as 8 GB, 16 GB.' };
+  }
+  if (sort === 'load') return loadRules(plain);
+  if (sort === 'widths') {
+    const widths = plain.split(/[\s,·;]+/).map((one) => Number(one.replace(/^x/i, '')));
+    return widths.every((width) => [4, 8, 16, 32].includes(width))
+      ? { ok: true, value: widths }
+      : { ok: false, sentence: 'Type the widths of chips, such as x8 x16.' };
   }
   if (sort === 'names') {
     const names = plain.split(/[\s,]+/).filter(Boolean);

@@ -11,11 +11,13 @@ const SOURCES: Record<JobSlot['placeSource'], string> = {
   model: 'the model library',
   typed: 'typed here',
   inferred: 'told by its name',
+  earlier: 'an earlier job',
 };
 
-const KEEP_WORDS: Record<JobSlot['keep'], string> = { may: '', must: 'must stay', never: 'goes in any case' };
+const KEEP_WORDS: Record<JobSlot['keep'], string> = { may: '', must: 'must stay', never: 'must go' };
 
-function holdsText({ module, soldered, keep }: JobSlot): string {
+function holdsText({ module, soldered, blocked, keep }: JobSlot): string {
+  if (blocked === true) return 'blocked';
   if (module === null) return 'empty';
   const size = module.capacityMiB === null ? 'a module of unknown size' : capacityText(module.capacityMiB);
   const rate = module.rateMTs === null ? 'rate not known' : `${module.rateMTs} MT/s`;
@@ -48,6 +50,7 @@ export function SlotRows() {
             <tr key={slot.name} className="border-b border-line last:border-0">
               <th scope="row" className="px-3 py-1 text-left font-medium whitespace-nowrap">
                 {slot.name}
+                {slot.lidName != null && <span className="text-ink-2 font-normal"> (lid: {slot.lidName})</span>}
               </th>
               <td className="px-3 py-1 font-bold">{slot.channel}</td>
               <td className="px-3 py-1 font-bold">{slot.bank}</td>

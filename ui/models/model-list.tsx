@@ -1,3 +1,4 @@
+import Link from 'next/link';
 import { SlotGlyphs } from './slot-glyphs';
 
 export interface ListedModel {
@@ -7,12 +8,29 @@ export interface ListedModel {
   years: string;
   note: string;
   takes: string;
+  board: boolean;
   sockets: number;
   soldered: number;
 }
 
 /** The library: each model with its slots drawn and what it takes. */
-export function ModelList({ models }: { models: readonly ListedModel[] }) {
+export function ModelList({
+  models,
+  count,
+  find,
+}: {
+  models: readonly ListedModel[];
+  count: number;
+  /** what was looked for; empty: nothing, the list goes by name */
+  find: string;
+}) {
+  if (models.length === 0) {
+    return (
+      <p>
+        {find === '' ? 'The library is empty: take in a file, or keep a job’s machine.' : `Nothing is like “${find}”.`}
+      </p>
+    );
+  }
   const makers = [...new Set(models.map((model) => model.maker))];
   return (
     <div className="grid gap-5">
@@ -25,20 +43,30 @@ export function ModelList({ models }: { models: readonly ListedModel[] }) {
               .map((model) => (
                 <li
                   key={model.id}
-                  className="grid grid-cols-[12rem_9rem_11rem_minmax(0,1fr)] gap-4 items-center px-4 py-2 border-b border-line max-[860px]:grid-cols-[1fr_auto]"
+                  className="grid grid-cols-[13rem_7rem_19rem_minmax(0,1fr)] gap-4 items-center px-4 py-2 border-b border-line max-[860px]:grid-cols-[1fr_auto]"
                 >
                   <span>
-                    <span className="font-semibold">{model.name}</span>{' '}
-                    <span className="text-ink-2 text-sm">{model.years}</span>
+                    <Link href={`/models/${model.id}`} className="font-semibold underline underline-offset-2">
+                      {model.name}
+                    </Link>{' '}
+                    <span className="text-ink-2 text-sm">
+                      {model.years}
+                      {model.board && ', a board'}
+                    </span>
                   </span>
                   <SlotGlyphs sockets={model.sockets} soldered={model.soldered} />
-                  <span className="max-[860px]:hidden">{model.takes}</span>
+                  <span className="text-sm max-[860px]:hidden">{model.takes}</span>
                   <span className="text-sm text-ink-2 max-[860px]:hidden">{model.note}</span>
                 </li>
               ))}
           </ul>
         </section>
       ))}
+      {find === '' && models.length < count && (
+        <p className="text-ink-2">
+          The first {models.length} of {count} by name; find the others above.
+        </p>
+      )}
     </div>
   );
 }

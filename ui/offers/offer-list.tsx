@@ -1,76 +1,17 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
-import type { MemoryModule } from '@/core/memory/module';
 import { generationText } from '@/core/memory/module-words';
 import { moneyText } from '@/core/pricing/money-text';
-import { parseMoney } from '@/core/pricing/parse-money';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
-import { Field, INPUT_LOOK } from '../kit/field';
+import { INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { Sheet } from '../kit/sheet';
+import type { ListedOffer } from './listed-offer';
 import { PriceLine } from './price-line';
-
-export interface ListedOffer {
-  id: number;
-  title: string;
-  origin: string;
-  modules: number;
-  module: MemoryModule;
-  stock: number | null;
-  seller: string;
-  costCents: number;
-  sellCents: number;
-  history: { at: string; costCents: number }[];
-}
-
-/** The sheet on which an offer gets a new price; the old ones stay in its history. */
-function PriceSheet({ offer, currency, onClose }: { offer: ListedOffer; currency: string; onClose: () => void }) {
-  const { busy, sentence, save } = useSave();
-  const [text, setText] = useState(String(offer.costCents / 100));
-  const [wrong, setWrong] = useState<string | null>(null);
-  const submit = async () => {
-    const costCents = parseMoney(text);
-    if (costCents === null || costCents <= 0) {
-      setWrong('A price must be more than 0: type an amount such as 24.50.');
-      return;
-    }
-    const result = await save('POST', `/api/offers/${offer.id}/price`, { costCents });
-    if (result.ok) onClose();
-  };
-  return (
-    <Sheet
-      open
-      title="New price"
-      description={`${offer.title}. Quotes that are sent keep the price they went out with.`}
-      onClose={onClose}
-    >
-      <form
-        className="flex items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
-        <Field
-          label="What we pay, without tax"
-          inputMode="decimal"
-          unit={currency}
-          value={text}
-          onChange={(event) => setText(event.target.value)}
-          error={wrong ?? sentence}
-          autoFocus
-          className="flex-1"
-        />
-        <Button weight="act" type="submit" disabled={busy}>
-          Note the price
-        </Button>
-      </form>
-    </Sheet>
-  );
-}
+import { type CountingGround, PriceSheet } from './price-sheet';
+import { type LateList, type ListedSeller, SellerList } from './seller-list';
 
 function OfferRow({
   offer,
@@ -138,13 +79,16 @@ function Refresh() {
 
 interface OfferListProps {
   offers: readonly ListedOffer[];
-  currency: string;
+  sellers: readonly ListedSeller[];
+  lists: readonly LateList[];
+  ground: CountingGround;
   mayPrice: boolean;
   feeds: number;
 }
 
 /** All offers by what they fit, with what they cost us, what a customer pays, and how the price went. */
-export function OfferList({ offers, currency, mayPrice, feeds }: OfferListProps) {
+export function OfferList({ offers, sellers, lists, ground, mayPrice, feeds }: OfferListProps) {
+  const { currency } = ground;
   const [wanted, setWanted] = useState('');
   const [pricing, setPricing] = useState<ListedOffer | null>(null);
   const groups = useMemo(() => {
@@ -171,6 +115,7 @@ export function OfferList({ offers, currency, mayPrice, feeds }: OfferListProps)
         />
         {mayPrice && feeds > 0 && <Refresh />}
       </div>
+      {wanted === '' && <SellerList sellers={sellers} lists={lists} ground={ground} mayPrice={mayPrice} />}
       {groups.length === 0 && (
         <p className="bg-sheet border border-line px-4 py-8 text-center">No offer has all of these words.</p>
       )}
@@ -190,7 +135,14 @@ export function OfferList({ offers, currency, mayPrice, feeds }: OfferListProps)
           </ul>
         </section>
       ))}
-      {pricing !== null && <PriceSheet offer={pricing} currency={currency} onClose={() => setPricing(null)} />}
+      {pricing !== null && (
+        <PriceSheet
+          offer={pricing}
+          terms={sellers.find(({ id }) => id === pricing.sellerId)?.terms ?? null}
+          ground={ground}
+          onClose={() => setPricing(null)}
+        />
+      )}
     </div>
   );
 }

@@ -6,10 +6,10 @@ import { capacityText } from '@/core/memory/capacity';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, type Rung } from '@/core/planning/ladder';
 import type { Answer, Plan } from '@/core/planning/plan';
+import { useWidth } from '../client/use-width';
 import { nextPlanKey } from './ladder-keys';
 import { PriceAxis } from './price-axis';
 import { LABEL_WIDTH, RungRow } from './rung-row';
-import { useWidth } from './use-width';
 
 interface LadderProps {
   rungs: readonly Rung[];

@@ -39,6 +39,7 @@ function Sellers({ plan }: { plan: Plan }) {
               {' '}
               · {supply.seller}, {days === null ? 'here now' : days === 1 ? '1 day' : `${days} days`}
               {offer.stock != null && `, ${offer.stock} left`}
+              {supply.testedBy.length > 0 && ` · tested in this model: ${supply.testedBy.join(', ')}`}
             </span>
           </li>
         );

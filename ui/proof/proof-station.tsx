@@ -75,8 +75,7 @@ export function ProofStation() {
   const { busy, sentence, save } = useSave();
   const take = async () => {
     const result = await save('POST', `/api/jobs/${job.id}/proof`, {
-      text,
-      sourceName: 'report after fitting',
+      input: { name: 'report after fitting', text },
       place: Number(place),
     });
     if (!result.ok) return;

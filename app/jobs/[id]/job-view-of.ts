@@ -1,15 +1,35 @@
+import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slot-facts';
+import { dayText } from '@/core/quoting/day-text';
+import { readingLine } from '@/core/reading/reading-line';
 import { type Caller, mayDo } from '@/service/access';
 import { draftOptions } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import { proofFindings } from '@/service/proof';
-import type { JobView } from '@/ui/job/job-view';
+import type { JobView, ReadingRow } from '@/ui/job/job-view';
+
+function readingRows({ readings, joined }: JobState): ReadingRow[] {
+  return readings.map(({ id, sourceName, result, setAside }) => {
+    const apart = joined.apart.find((one) => one.id === id);
+    return {
+      id,
+      name: sourceName,
+      line: readingLine(result),
+      warnings: result.warnings,
+      setAside,
+      apart: apart === undefined ? null : APART_WORDS[apart.why],
+    };
+  });
+}
 
 /** What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not. */
 export function jobViewOf(state: JobState, caller: Caller): JobView {
-  const { shop, job, model, reading, jobCase, draft } = state;
+  const { shop, job, model, joined, jobCase, draft } = state;
   return {
     id: job.id,
-    may: { decideLimits: mayDo(caller.role, 'limits.decide') },
+    may: {
+      decideLimits: mayDo(caller.role, 'limits.decide'),
+      writeLibrary: mayDo(caller.role, 'library.write'),
+    },
     customer: { name: job.customer.name, phone: job.customer.phone, email: job.customer.email },
     machine: {
       maker: job.machineMaker,
@@ -21,26 +41,38 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     complaint: job.complaint,
     needMiB: job.needMiB,
     budgetCents: job.budgetCents,
+    wants: { uses: job.uses, inUseMiB: job.inUseMiB, full: job.fullPart, os: job.os, osBits: job.osBits },
+    neededBy: job.neededBy,
+    cover: job.cover,
+    notBought: job.notBought,
+    needs: state.needs,
+    earlier: state.earlier.map(({ customerId: _, phone: _phone, email: _email, on, ...one }) => ({
+      ...one,
+      on: dayText(on),
+    })),
+    modelQuestion: state.modelQuestion,
+    cpu: state.cpu,
     currency: shop.currency,
     taxBp: shop.taxBp,
     validityDays: shop.validityDays,
     slots: state.slots,
     slotsVersion: job.slotsVersion,
-    reading:
-      reading === null
-        ? null
-        : {
-            sourceName: reading.sourceName,
-            warnings: reading.result.warnings,
-            cpu: reading.result.machine.cpus[0]?.name ?? null,
-          },
+    readings: readingRows(state),
+    machineFacts: machineFacts(joined.machineSayings),
+    slotFacts: slotFacts(state.slots, state.derived, joined),
+    readingWarnings: state.mismatches,
+    claims: state.claims,
     limits: state.limits,
+    trials: state.trials,
     limitsAgreed: job.limitsAgreedAt !== null,
     gaps: state.gaps,
     assumed: jobCase.ok ? jobCase.assumed : [],
     planCase: jobCase.ok ? jobCase.planCase : null,
     supplies: Object.fromEntries(
-      [...state.market.supplies].map(([offer, { seller, leadDays }]) => [offer, { seller, leadDays }]),
+      [...state.market.supplies].map(([offer, { seller, leadDays, testedBy }]) => [
+        offer,
+        { seller, leadDays, testedBy },
+      ]),
     ),
     slip: draftOptions(state),
     suggested: draft?.suggested ?? null,

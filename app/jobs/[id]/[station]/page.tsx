@@ -5,10 +5,8 @@ import type { ReactNode } from 'react';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
-import { yearsText } from '@/app/years-text';
 import { STATIONS, type Station } from '@/core/machine/station';
 import { rememberStation } from '@/service/counter';
-import { modelLibrary } from '@/service/intake';
 import { machineName, showJob } from '@/service/job-state';
 import { FittingStation } from '@/ui/fitting/fitting-station';
 import { StationRail } from '@/ui/frame/station-rail';
@@ -31,17 +29,8 @@ export async function generateMetadata({ params }: { params: Params }): Promise<
   return { title: isStation(station) ? `${STATION_NAMES[station]}, job ${id}` : 'Job' };
 }
 
-async function Intake() {
-  const models = await modelLibrary();
-  return (
-    <IntakeStation
-      models={models.map((model) => ({ id: model.id, maker: model.maker, name: model.name, years: yearsText(model) }))}
-    />
-  );
-}
-
 const STATION_SCREENS: Record<Station, () => ReactNode> = {
-  intake: () => <Intake />,
+  intake: () => <IntakeStation />,
   limits: () => <LimitsStation />,
   options: () => <OptionsStation />,
   quote: () => <QuoteStation />,

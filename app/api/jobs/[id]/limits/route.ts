@@ -1,7 +1,7 @@
 import { handle, idOf } from '@/app/handle';
-import { decideLimit, decisionSchema } from '@/service/limits';
+import { decideLimits, decisionsSchema } from '@/service/limits';
 
-/** Decides one limit; a null value takes the decision back. */
-export const PUT = handle('limits.decide', decisionSchema, (caller, body, params) =>
-  decideLimit(caller, idOf(params), body),
+/** Decides limits, all or none; a null value takes a decision back. */
+export const PUT = handle('limits.decide', decisionsSchema, (caller, body, params) =>
+  decideLimits(caller, idOf(params), body),
 );

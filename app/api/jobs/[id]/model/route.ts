@@ -1,10 +1,16 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
 import { pickModel } from '@/service/intake';
+import { keepAsModel, keepAsModelSchema } from '@/service/library';
 
 /** Takes a model of the library for the job's machine. */
 export const PUT = handle(
   'jobs.write',
   z.strictObject({ modelId: z.number().int().positive() }),
   (caller, body, params) => pickModel(caller, idOf(params), body.modelId),
+);
+
+/** Keeps the job's machine as a model of the library. */
+export const POST = handle('library.write', keepAsModelSchema, (caller, body, params) =>
+  keepAsModel(caller, idOf(params), body),
 );

@@ -1,11 +1,20 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { takeReading } from '@/service/intake';
+import { readingInput, readingInputSchema } from '@/app/reading-input';
+import { putReadingAside, takeReadings } from '@/service/intake';
 
 const schema = z.strictObject({
-  text: z.string().max(8 * 1024 * 1024, 'This input is over 8 MiB: a memory report is far smaller.'),
-  sourceName: z.string().trim().min(1).max(200),
+  inputs: z.array(readingInputSchema).min(1, 'There is nothing to read.').max(20, 'At most 20 files at once, please.'),
 });
 
-/** Reads a machine's report into the job. */
-export const POST = handle('jobs.write', schema, (caller, body, params) => takeReading(caller, idOf(params), body));
+/** Reads what a machine, its modules or a seller say into the job. */
+export const POST = handle('jobs.write', schema, (caller, { inputs }, params) =>
+  takeReadings(caller, idOf(params), inputs.map(readingInput)),
+);
+
+const asideSchema = z.strictObject({ id: z.number().int().positive(), aside: z.boolean() });
+
+/** Sets a reading aside, or takes it in again. */
+export const PATCH = handle('jobs.write', asideSchema, (caller, body, params) =>
+  putReadingAside(caller, idOf(params), body),
+);

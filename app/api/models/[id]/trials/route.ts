@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { handle, idOf } from '@/app/handle';
+import { trialSchema } from '@/core/machine/model';
+import { recordTrial, takeTrialBack } from '@/service/evidence';
+
+/** Records a trial in a model. */
+export const POST = handle('library.write', trialSchema, (caller, body, params) =>
+  recordTrial(caller, idOf(params), body),
+);
+
+/** Takes a trial out that was recorded by mistake. */
+export const DELETE = handle(
+  'library.write',
+  z.strictObject({ id: z.number().int().positive() }),
+  (caller, body, params) => takeTrialBack(caller, idOf(params), body.id),
+);

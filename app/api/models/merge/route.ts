@@ -1,0 +1,5 @@
+import { handle } from '@/app/handle';
+import { mergeSchema, mergeTwins } from '@/service/library';
+
+/** Makes one model of two. */
+export const POST = handle('library.write', mergeSchema, mergeTwins);

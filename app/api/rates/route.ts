@@ -1,0 +1,5 @@
+import { handle } from '@/app/handle';
+import { noteRate, rateSchema } from '@/service/sellers';
+
+/** Notes a dated rate into the shop's currency. */
+export const POST = handle('offers.price', rateSchema, noteRate);

@@ -1,0 +1,48 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { Desk } from '@/app/desk';
+import { enterPage } from '@/app/enter';
+import { idOf } from '@/app/handle';
+import { asClaim } from '@/core/machine/limit';
+import { yearsText } from '@/core/machine/years-text';
+import { mayDo } from '@/service/access';
+import { showModel } from '@/service/library';
+import { ModelSheet } from '@/ui/models/model-sheet';
+
+export const metadata: Metadata = { title: 'Model' };
+
+/** One model of the library with everything that stands on it. */
+export default async function ModelPage({ params }: { params: Promise<{ id: string }> }) {
+  const caller = await enterPage('library.read');
+  const page = await showModel(idOf(await params));
+  if (page === null) notFound();
+  const { id, model, claims, trials, tested, photos } = page;
+  const { slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;
+  const words = claims.flatMap(({ limitName, value, sourceKind, sourceName, note, notedOn, enteredBy }) => {
+    const claim = asClaim(limitName, value, {
+      kind: sourceKind,
+      name: sourceName,
+      note,
+      on: notedOn,
+      by: enteredBy,
+    });
+    return claim === null ? [] : [claim];
+  });
+  return (
+    <Desk caller={caller} here="/models">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4">
+        <ModelSheet
+          id={id}
+          fields={fields}
+          years={yearsText(model)}
+          slots={slots}
+          claims={words}
+          trials={trials}
+          tested={tested}
+          photos={photos}
+          mayWrite={mayDo(caller.role, 'library.write')}
+        />
+      </main>
+    </Desk>
+  );
+}

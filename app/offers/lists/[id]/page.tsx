@@ -1,0 +1,38 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { Desk } from '@/app/desk';
+import { enterPage } from '@/app/enter';
+import { idOf } from '@/app/handle';
+import { showList } from '@/service/price-lists';
+import { PriceListLook } from '@/ui/offers/price-list-look';
+
+export const metadata: Metadata = { title: 'Price list' };
+
+/** A price list as it is looked at before it counts. */
+export default async function PriceListPage({ params }: { params: Promise<{ id: string }> }) {
+  const caller = await enterPage('offers.price');
+  const view = await showList(idOf(await params));
+  if (view === null) notFound();
+  const { list, currency, columns, doubtfulColumns, sample, compared } = view;
+  return (
+    <Desk caller={caller} here="/offers">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4">
+        <PriceListLook
+          list={{
+            id: list.id,
+            name: list.name,
+            seller: list.seller,
+            state: list.state,
+            madeBy: list.madeBy,
+            headings: list.headings,
+          }}
+          currency={currency}
+          columns={columns}
+          doubtfulColumns={doubtfulColumns}
+          sample={sample}
+          compared={compared}
+        />
+      </main>
+    </Desk>
+  );
+}

@@ -1,0 +1,362 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Page } from 'playwright-core';
+import { dumpFile, dumpTable } from '../demo/smbios-dump';
+import { axeFindings, openWindow, signIn } from './browser';
+import { openStage } from './stage';
+
+const stage = openStage();
+
+const MODULE = { mib: 8192, rate: 2400, configured: 2400, maker: 'Vellamo', part: 'VE4D8-2400', form: 9 } as const;
+/** A dump of a machine whose manual and side panel disagree, and which was tried beyond both. */
+const PLATE = dumpFile(
+  dumpTable({
+    maker: 'Kestwick',
+    product: 'KP2-Z',
+    serial: 'KP2-70001',
+    cpu: 'Merle 4700',
+    maxGb: 64,
+    devices: [
+      { locator: 'A1', mib: 'empty' },
+      { locator: 'B1', mib: 'empty' },
+      { ...MODULE, locator: 'A2', serial: '01020304' },
+      { locator: 'B2', mib: 'empty' },
+    ],
+  }),
+);
+
+async function blankJob(width = 1280) {
+  const window = await openWindow(stage.browser, stage.app.base, { width });
+  await signIn(window.context, stage.app.base, 'teo');
+  await window.page.goto('/counter');
+  await window.page.click('button:has-text("New job")');
+  await window.page.waitForURL(/\/intake/);
+  return window;
+}
+
+const field = (page: Page) => page.getByLabel('What does the machine say?');
+const socket = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, channel`) });
+const jobOf = (page: Page): string => /jobs\/(\d+)/.exec(page.url())?.[1] ?? '';
+const holds = async (page: Page, name: string, what: RegExp) =>
+  page.getByRole('button', { name: new RegExp(`^${name}, channel .: ${what.source}`) }).waitFor();
+
+async function chooseFile(page: Page, label: string, name: string, bytes: Uint8Array): Promise<void> {
+  await page
+    .getByLabel(label)
+    .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(bytes) });
+}
+
+/** The case as the screen hands it out, planned by the command. */
+async function planByCommand(page: Page): Promise<{ totalMiB: number; care: string }[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'fenbrik-case-'));
+  const file = join(folder, 'job.case.json');
+  const [download] = await Promise.all([page.waitForEvent('download'), page.click('text=Case as a file')]);
+  await download.saveAs(file);
+  const done = spawnSync(process.execPath, [join(__dirname, '..', 'bin', 'fenbrik.mjs'), 'plan', file], {
+    encoding: 'utf8',
+  });
+  rmSync(folder, { recursive: true, force: true });
+  expect([done.status, done.stderr.replace(/npm warn.*\n/g, '')]).toEqual([0, '']);
+  return JSON.parse(done.stdout).plans;
+}
+
+/** Rungs on the screen with the number of plans on each. */
+async function rungsOnScreen(page: Page): Promise<[number, number][]> {
+  await page.locator('[data-rung]').first().waitFor();
+  return page
+    .locator('[data-rung]')
+    .evaluateAll((rows) =>
+      rows.map((row): [number, number] => [
+        Number((row as HTMLElement).dataset.rung),
+        row.querySelectorAll('button[aria-pressed]').length,
+      ]),
+    );
+}
+
+test('a dump: its limits are weighed, its conflict decided with consequences and a reason, and its case planned by the command gives what the screen shows', async () => {
+  const { page, context, faults } = await blankJob();
+  await chooseFile(page, 'Files to read', 'tables.bin', PLATE);
+  await page.getByText('The library knows it as Kestwick Plate 2').waitFor();
+  await page.click('a:has-text("On to Limits")');
+
+  // What binds, and what would be next.
+  await page.getByText('The board (Plate 2 board manual, p. 20) binds at 32 GB; next would be').waitFor();
+  await page.getByText('Seen to work up to 64 GB (worked in 2 trials)').waitFor();
+  // One failure beside two successes is shown as that.
+  await page.getByText('16 GB modules: 2 worked, 1 failed to start').waitFor();
+  await page.getByText('firmware 2.3').waitFor();
+
+  const conflict = page.getByRole('listitem', { name: 'It was seen to run more than its papers say' });
+  await conflict.getByText(/\d+ plans, up to 32 GB/).waitFor();
+  await conflict.getByText(/\d+ plans and \d+ more off-book, up to 64 GB/).waitFor();
+  await conflict.getByLabel('Why').fill('the club signs for it');
+  await conflict.getByRole('button', { name: 'Take this: 64 GB, 16 GB a module' }).click();
+  await conflict.getByText(/Teo Marsh decided on .*“the club signs for it”/).waitFor();
+
+  const papers = page.getByRole('listitem', { name: 'Total, by the papers: the sources disagree' });
+  await papers.getByRole('button', { name: 'Take this: 32 GB' }).click();
+  await papers.getByText('✓ holds', { exact: true }).waitFor();
+
+  // Every limit tells why, in the words of its sources.
+  await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Total, by the papers' });
+  await sheet.getByText(/Teo Marsh decided it on/).waitFor();
+  await sheet.getByText('“printed later than the manual”').waitFor();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+
+  const plans = await planByCommand(page);
+  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.waitForURL(/\/options/);
+  const rungs = await rungsOnScreen(page);
+  const counted = new Map<number, number>();
+  for (const { totalMiB } of plans) counted.set(totalMiB, (counted.get(totalMiB) ?? 0) + 1);
+  expect(new Map(rungs)).toEqual(counted);
+  expect(plans.some(({ care, totalMiB }) => care === 'off-book' && totalMiB === 65536)).toBe(true);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a typed model only: slips of the pen, one question, wants that become a target, modules moved and kept on the board', async () => {
+  const { page, context, faults } = await blankJob();
+  await field(page).fill('tarnhlt countr 4');
+  await page.getByText('Which year is on the label?').waitFor();
+  await page.getByRole('button', { name: /^2018 to 2020 DDR4 DIMM · 4 sockets/ }).click();
+  await page.getByRole('heading', { name: 'Tarnholt Counter 4' }).waitFor();
+
+  // Wants become a target with its reason.
+  await page.getByRole('button', { name: 'photo' }).click();
+  await page.getByText('Suggests 16 GB: photo wants 16 GB').waitFor();
+  await page.getByRole('button', { name: 'Take 16 GB' }).click();
+  await page.getByText('✓ taken').waitFor();
+  await page.getByLabel('What is full?').selectOption('storage');
+  await page.getByText('The storage is full, not the memory').waitFor();
+  await page.getByLabel('What is full?').selectOption('memory');
+  await page.getByText('The storage is full').waitFor({ state: 'detached' });
+
+  // A label pasted on a socket fills it.
+  await socket(page, 'A1').focus();
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData('text/plain', 'Vellamo 8GB 1Rx8 PC4-2400T-UA1-11');
+    document.activeElement?.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  });
+  await holds(page, 'A1', /8 GB DDR4-2400/);
+
+  // By keyboard: taken up, carried with the arrows, put down, kept.
+  await socket(page, 'A1').focus();
+  await page.keyboard.press('m');
+  await page.keyboard.press('ArrowDown');
+  expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toContain(
+    'Put the module of A1 here',
+  );
+  await page.keyboard.press('Enter');
+  await holds(page, 'A2', /8 GB/);
+  await holds(page, 'A1', /empty/);
+  await socket(page, 'A2').focus();
+  await page.keyboard.press('k');
+  await page.getByRole('button', { name: /^A2, channel A: 8 GB.*must stay/ }).waitFor();
+
+  // By mouse: dragged to another socket, and taken back.
+  await socket(page, 'A2').dragTo(socket(page, 'B2'));
+  await holds(page, 'B2', /8 GB.*must stay/);
+  await page.getByRole('button', { name: 'Undo: moved from A2 to B2' }).click();
+  await holds(page, 'A2', /8 GB/);
+  // Where modules go first is shown on demand.
+  await page.getByRole('button', { name: 'Fill order' }).click();
+  await page.getByRole('button', { name: /^B2, channel B: empty.*filled as number 2/ }).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+
+  // Two places that cannot be are refused, and what was typed stays.
+  await socket(page, 'B1').click();
+  const sheet = page.getByRole('dialog', { name: 'Slot B1' });
+  await sheet.getByLabel('Channel').fill('A');
+  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.getByText('A1 and B1 both stand at channel A, bank 1.').waitFor();
+  expect(await sheet.getByLabel('Channel').inputValue()).toBe('A');
+  await sheet.getByRole('button', { name: 'Leave it as it is' }).click();
+
+  await page.click('a:has-text("On to Limits")');
+  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.waitForURL(/\/options/);
+  await page.locator('[data-rung="16384"]').waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a machine of before: known by its telephone number, gone on with, a trial recorded and a paper noted, its CPU asked', async () => {
+  const { page, context, faults } = await blankJob();
+  await field(page).fill('0555 0187');
+  await page.getByText('Iver Stroud, Skerrow Choir').first().waitFor();
+  await page.getByRole('button', { name: 'And the same machine' }).click();
+  await page.getByRole('heading', { name: 'Ostrell Sling 14' }).waitFor();
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('input')].some(({ value }) => value === 'Iver Stroud, Skerrow Choir'),
+  );
+  await holds(page, 'B1', /4 GB/);
+
+  await page.click('a:has-text("On to Limits")');
+  await page.getByRole('button', { name: 'Record a trial' }).click();
+  const trial = page.getByRole('dialog', { name: 'Record a trial' });
+  await trial.getByLabel('of', { exact: true }).fill('lots');
+  await trial.getByRole('button', { name: 'Record it' }).click();
+  await trial.getByText('Type the size of one module, such as 16 GB.').waitFor();
+  await trial.getByLabel('of', { exact: true }).fill('64 GB');
+  await trial.getByLabel('What happened').selectOption('fails-to-start');
+  await trial.getByLabel('How deep it was tried').selectOption('started');
+  await trial.getByRole('button', { name: 'Record it' }).click();
+  await trial.waitFor({ state: 'detached' });
+  await page.getByText('64 GB modules: 1 failed to start').waitFor();
+  const job = jobOf(page);
+  await page.goto('/models?find=sling+14');
+  await page.getByRole('link', { name: 'Sling 14' }).first().click();
+  await page.getByRole('row', { name: /^Total, seen to work .*40 GB/ }).waitFor();
+  await page.getByRole('row', { name: /^Module, seen to fail .*64 GB/ }).waitFor();
+  await page.goto(`/jobs/${job}/limits`);
+  await page.getByRole('row', { name: /^Module, seen to fail .*64 GB/ }).waitFor();
+
+  await page.getByRole('button', { name: /^Add: Height to spare/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Height to spare' });
+  await sheet.getByText('Note what a paper says').click();
+  await sheet.getByLabel('Called').fill('hardware guide, p. 9');
+  await sheet.getByLabel('It says').fill('none');
+  await sheet.getByRole('button', { name: 'Note it' }).click();
+  await sheet.getByText('Type a number above 0.').waitFor();
+  await sheet.getByLabel('It says').fill('31 mm');
+  await sheet.getByRole('button', { name: 'Note it' }).click();
+  await sheet.getByText('entered by Teo Marsh').waitFor();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('row', { name: /^Height to spare .*31/ }).waitFor();
+  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.waitForURL(/\/options/);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a bare board asks which CPU it has, and a file of models with bad rows says which', async () => {
+  const { page, context, faults } = await blankJob();
+  await field(page).fill('keystone b5');
+  await page.getByRole('button', { name: /Ostrell Keystone B5/ }).click();
+  await page.getByRole('heading', { name: 'Ostrell Keystone B5' }).waitFor();
+  const job = jobOf(page);
+  await page.goto(`/jobs/${job}/limits`);
+  await page.getByText('Which CPU does it have?').waitFor();
+  await page.getByText('The CPU (CPU data, Merle 6400) binds at 64 GB').waitFor();
+  await page.getByRole('button', { name: /^Merle 7700/ }).click();
+  await page.getByText(/binds at 192 GB/).waitFor();
+
+  await page.goto('/models');
+  const rows = [
+    'maker,name,year_from,slots,source_kind,source,total',
+    'Halvern,Vane 1,2019,A1;B1,maker-page,page,32 GB',
+  ];
+  rows.push('Halvern,Vane 2,soon,A1,,,', 'Halvern,Vane 3,2020,A1;A1,,,', 'Halvern,Vane 4,2021,A1,maker-page,page,lots');
+  await chooseFile(page, 'File of models', 'models.csv', new TextEncoder().encode(rows.join('\r\n')));
+  const told = page.getByRole('alert');
+  await told.getByText('1 model new, 0 learned something, 0 known just so; 3 could not be taken.').waitFor();
+  await told.getByText('line 3: year_from: "soon" is no whole number').waitFor();
+  await told.getByText('line 4: slots: Two slots are called A1.').waitFor();
+  await told.getByText('line 5: total: "lots" is no capacity such as 16 GB').waitFor();
+  await page.getByRole('link', { name: 'Vane 1' }).waitFor();
+  expect(await page.getByRole('link', { name: /^Vane [234]/ }).count()).toBe(0);
+  await chooseFile(page, 'File of models', 'other.csv', new TextEncoder().encode('a,b\n1,2'));
+  await page.getByText('This is no file of models').waitFor();
+
+  await page.getByLabel('Find a model').fill('halvrn vane');
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
+  await page.getByRole('link', { name: 'Vane 1' }).click();
+  await page.getByRole('heading', { name: /Halvern Vane 1/ }).waitFor();
+  await page.getByText('(2 × 16 GB)').waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Change it' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Slots').fill('A1\nA1');
+  await sheet.getByRole('button', { name: 'Save the model' }).click();
+  await sheet.getByText('Two slots are called A1.').waitFor();
+  await sheet.getByLabel('Slots').fill('A1 (lid 2, door)\nB1 (lid 1, door)');
+  await sheet.getByLabel('How it is opened').fill('Open the door | cross-head 1 | 2 x 6 mm | 1 min');
+  await sheet.getByRole('button', { name: 'Save the model' }).click();
+  await sheet.waitFor({ state: 'detached' });
+  await page.getByText('“2” on the lid’s label, behind a door').waitFor();
+  await page.getByText('cross-head 1 · 2 screws of 6 mm').waitFor();
+  await page.getByLabel('What a new one shows').fill('the label in the lid');
+  await chooseFile(
+    page,
+    'Picture',
+    'label.png',
+    await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 40 } }),
+  );
+  const picture = page.getByRole('img', { name: 'the label in the lid' });
+  await picture.waitFor();
+  expect(await picture.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBe(60);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a machine that nobody knows: slots by hand, one question at a time, kept as a model for the next', async () => {
+  const { page, context, faults } = await blankJob();
+  await page.getByRole('button', { name: 'Add a slot' }).click();
+  await socket(page, 'A1').click();
+  const sheet = page.getByRole('dialog', { name: 'Slot A1' });
+  await sheet.getByLabel('Capacity').fill('4 GB');
+  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.waitFor({ state: 'detached' });
+  const ask = page.getByRole('region', { name: 'Question' });
+  await ask.getByText('Which memory generation does this machine take?').waitFor();
+  await ask.getByRole('button', { name: 'DDR4' }).click();
+  await ask.getByText('Which form do its modules have?').waitFor();
+  await ask.getByRole('button', { name: /^SO-DIMM/ }).click();
+  await ask.getByText('How fast is the module in A1?').waitFor();
+  await ask.getByRole('button', { name: '2666 MT/s' }).click();
+  await ask.waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Keep it as a model' }).click();
+  const keep = page.getByRole('dialog', { name: 'Keep this machine as a model' });
+  await keep.getByLabel('Maker').fill('Halvern');
+  await keep.getByLabel('Model').fill('Fathom');
+  await keep.getByRole('button', { name: 'Keep it' }).click();
+  await keep.getByText('Type the year it came out, such as 2019.').waitFor();
+  await keep.getByLabel('Since').fill('2018');
+  await keep.getByRole('button', { name: 'Keep it' }).click();
+  await keep.waitFor({ state: 'detached' });
+  await page.getByRole('link', { name: 'Halvern Fathom in the library' }).click();
+  await page.getByRole('heading', { name: /Halvern Fathom since 2018/ }).waitFor();
+  await page.getByRole('row', { name: /^Form .*SO-DIMM/ }).waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('by touch: a module is dragged with a finger, and a tap opens its slot', async () => {
+  const browser = stage.browser;
+  const context = await browser.newContext({
+    viewport: { width: 820, height: 1180 },
+    baseURL: stage.app.base,
+    hasTouch: true,
+    reducedMotion: 'reduce',
+  });
+  await signIn(context, stage.app.base, 'teo');
+  const page = await context.newPage();
+  await page.goto('/jobs/9/limits');
+  const from = await socket(page, 'A1').boundingBox();
+  const to = await socket(page, 'A2').boundingBox();
+  if (from === null || to === null) throw new Error('no board');
+  const finger = await context.newCDPSession(page);
+  const point = (box: { x: number; y: number; width: number; height: number }) => ({
+    x: box.x + box.width / 2,
+    y: box.y + box.height / 2,
+  });
+  const [start, end] = [point(from), point(to)];
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number; y: number }) =>
+    finger.send('Input.dispatchTouchEvent', { type, touchPoints: at === undefined ? [] : [at] });
+  await touch('touchStart', start);
+  for (let step = 1; step <= 5; step++) {
+    await touch('touchMove', { x: start.x, y: start.y + ((end.y - start.y) * step) / 5 });
+  }
+  await touch('touchEnd');
+  await holds(page, 'A2', /16 GB/);
+  await socket(page, 'A2').tap();
+  await page.getByRole('dialog', { name: 'Slot A2' }).getByLabel('Move it to').selectOption('A1');
+  await holds(page, 'A1', /16 GB/);
+  await context.close();
+});

@@ -1,0 +1,141 @@
+import { axeFindings, openWindow, signIn } from './browser';
+import { openStage } from './stage';
+
+const stage = openStage();
+
+test('a seller’s terms and a printed price with a coupon come to what counts, step by step', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  await page.goto('/offers');
+  await page.getByText('prints EUR with 20 % tax that comes back · shipping 4.90, free from 50.00').waitFor();
+
+  // What a seller's numbers mean; what makes no sense is told, and what was typed stays.
+  await page.getByRole('button', { name: 'Terms of Quayside Components' }).click();
+  const terms = page.getByRole('dialog', { name: 'Quayside Components' });
+  await terms.getByLabel('Shipping of an order').fill('dear');
+  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await terms.getByText('Type the shipping as none').waitFor();
+  expect(await terms.getByLabel('Shipping of an order').inputValue()).toBe('dear');
+  await terms.getByLabel('Shipping of an order').fill('6.00');
+  await terms.getByLabel('Tax', { exact: true }).fill('20');
+  await terms.getByLabel('its list holds the tax').check();
+  expect(await axeFindings(page)).toEqual([]);
+  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await page.getByText('Quayside Components: 0 prices counted anew.').waitFor();
+
+  // A printed price, with every step to what one costs us.
+  const row = page.getByRole('listitem').filter({ hasText: 'Quayside Components' }).filter({ hasText: 'third-party' });
+  await row
+    .first()
+    .getByRole('button', { name: /^Re-price/ })
+    .click();
+  const price = page.getByRole('dialog', { name: 'New price' });
+  await price.getByLabel('Printed by Quayside Components').fill('60.00');
+  await price.getByLabel('Coupon').fill('10 % until 2999-12-31');
+  await price.getByText('one costs us').waitFor();
+  const shown = await price.getByRole('definition').allInnerTexts();
+  // 60.00 less 10 %, plus 6.00 shipping, less the 20 % tax in 60.00.
+  expect(shown.map((text) => text.replace(/[^\d.-]/g, ''))).toEqual(['60.00', '-6.00', '6.00', '-10.00', '50.00']);
+  expect(await axeFindings(page)).toEqual([]);
+  await price.getByLabel('Coupon').fill('some');
+  await price.getByRole('button', { name: 'Note the price' }).click();
+  await price.getByText('Type a coupon such as 10 % until').waitFor();
+  await price.getByLabel('Coupon').fill('10 % until 2999-12-31');
+  await price.getByRole('button', { name: 'Note the price' }).click();
+  await price.waitFor({ state: 'detached' });
+  await row.first().getByText('we pay €50.00').waitFor();
+
+  // New terms count it anew.
+  await page.getByRole('button', { name: 'Terms of Quayside Components' }).click();
+  await terms.getByLabel('Shipping of an order').fill('none');
+  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await page.getByText('Quayside Components: 1 price counted anew.').waitFor();
+  await row.first().getByText('we pay €45.00').waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a seller in another currency asks for a rate before its prices count', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  await page.goto('/offers');
+  await page.getByRole('button', { name: 'Terms of Fennimore Parts' }).click();
+  const terms = page.getByRole('dialog', { name: 'Fennimore Parts' });
+  await terms.getByLabel('Currency').fill('skr');
+  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await page.getByText('There is no rate for SKR yet').waitFor();
+  const row = page.getByRole('listitem').filter({ hasText: 'Fennimore Parts' }).filter({ hasText: 'third-party' });
+  await row
+    .first()
+    .getByRole('button', { name: /^Re-price/ })
+    .click();
+  const price = page.getByRole('dialog', { name: 'New price' });
+  await price.getByLabel('Printed by Fennimore Parts').fill('1000');
+  await price.getByRole('button', { name: 'Note the price' }).click();
+  await price.getByText('There is no rate from SKR to EUR up to this day.').waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('much');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByText('Type a rate such as 0.88.').waitFor();
+  await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('0.088');
+  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByText('1 SKR = 0.088 EUR').waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a price list is looked at, put right, applied, reaches a job’s plans, and is undone', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  const best = async () => {
+    await page.goto('/jobs/1/options');
+    await page.locator('[data-rung="16384"]').waitFor();
+    return page.locator('[data-rung="16384"]').innerText();
+  };
+  const before = await best();
+  await page.goto('/offers');
+  const lines = [
+    'Marrow Lane Memory;;;',
+    'Ref;Text;Price;Price',
+    'ML-900;Corrick 8GB DDR4-2400 CL17 DIMM;99,00;4,00',
+    'ML-901;Laptop memory 8GB;9,00;8,00',
+    'ML-902;Corrick 8GB DDR4-2400 CL17 DIMM;25.11.2026;soon',
+  ];
+  await page.getByLabel('File of Marrow Lane Memory').setInputFiles({
+    name: 'late november.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(lines.join('\r\n')),
+  });
+  await page.waitForURL(/\/offers\/lists\/\d+/);
+  await page.getByText('△ another fits as well').waitFor();
+  await page.getByText('its generation is not told').waitFor();
+  await page.getByText('its price is a date').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+
+  // The right column, by keyboard: it is the seller's own from now on.
+  await page.getByLabel('Column 4 is').focus();
+  await page.getByLabel('Column 4 is').selectOption({ label: 'price' });
+  await page.getByRole('region', { name: 'New' }).getByText('€4.00').waitFor();
+  await page.getByText('its price is a date').waitFor({ state: 'detached' });
+  // A doubtful row is told what it does not say, by keyboard alone; what makes no sense is refused.
+  await page.getByLabel('Generation of ML-901').focus();
+  await page.keyboard.type('DDR4');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('fast');
+  await page.keyboard.press('Enter');
+  await page.getByText('Rate: type it such as 3200.').waitFor();
+  await page.getByLabel('Rate of ML-901').fill('2400');
+  await page.getByLabel('Rate of ML-901').press('Enter');
+  await page.getByRole('region', { name: 'New' }).getByText('Laptop memory').waitFor();
+  await page.getByRole('button', { name: 'Apply the list' }).press('Enter');
+  await page.getByText('2 new, 0 re-priced, 0 off the market, 1 left as they were.').waitFor();
+  const list = page.url();
+  expect(await best()).not.toBe(before);
+
+  await page.goto(list);
+  await page.getByRole('button', { name: 'Undo the list' }).click();
+  await page.getByText('Undone: 2 offers are as they were.').waitFor();
+  expect(await best()).toBe(before);
+  expect(faults).toEqual([]);
+  await context.close();
+});

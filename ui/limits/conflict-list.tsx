@@ -1,0 +1,151 @@
+'use client';
+import { useState } from 'react';
+import type { Conflict, Settlement } from '@/core/machine/conflicts';
+import { conflictsOf } from '@/core/machine/conflicts';
+import type { LimitName } from '@/core/machine/limit';
+import { capacityText } from '@/core/memory/capacity';
+import { dayText } from '@/core/quoting/day-text';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import { Button } from '../kit/button';
+import { Check } from '../kit/check';
+import { Fault } from '../kit/fault';
+import { INPUT_LOOK } from '../kit/field';
+import { LIMIT_ROWS, limitText } from './limit-words';
+import { type Consequence, consequenceKey, useConsequences } from './use-consequences';
+
+const rowOf = (limit: LimitName) => LIMIT_ROWS.find(({ name }) => name === limit);
+
+const valueText = (limit: LimitName, value: unknown): string => limitText(rowOf(limit)?.sort ?? 'words', value);
+
+const HEADS: Record<Conflict['why'], (limit: string) => string> = {
+  sources: (limit) => `${limit}: the sources disagree`,
+  evidence: () => 'It was seen to run more than its papers say',
+  today: () => 'More is in it today than its papers allow',
+};
+
+function settlementText({ sets }: Settlement): string {
+  const [first, ...more] = sets;
+  if (first === undefined) return '';
+  const rest = more.map(({ limit, value }) => `${valueText(limit, value)} a module`);
+  return [valueText(first.limit, first.value), ...rest].join(', ');
+}
+
+function consequenceText(consequence: Consequence | undefined, working: boolean): string {
+  if (consequence === undefined) return working ? 'counting its plans…' : '';
+  const { plans, offBook, largestMiB } = consequence;
+  if (plans === 0) return 'no plan';
+  const within = plans - offBook;
+  const counts = offBook === 0 ? `${plans} plans` : `${within} plans and ${offBook} more off-book`;
+  return largestMiB === null ? counts : `${counts}, up to ${capacityText(largestMiB)}`;
+}
+
+interface OneProps {
+  conflict: Conflict;
+  at: number;
+  known: ReadonlyMap<string, Consequence>;
+  working: boolean;
+}
+
+/** One conflict: what each way out leads to, why one is taken, and whether the model is to know it. */
+function One({ conflict, at, known, working }: OneProps) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [why, setWhy] = useState('');
+  const [intoModel, setIntoModel] = useState(false);
+  const { limit, settlements, holds, decided } = conflict;
+  const decide = async ({ sets }: Settlement) => {
+    const result = await save('PUT', `/api/jobs/${job.id}/limits`, { decisions: sets, why, intoModel });
+    if (result.ok) setWhy('');
+  };
+  const takeBack = () =>
+    save('PUT', `/api/jobs/${job.id}/limits`, {
+      decisions: (settlements[0]?.sets ?? []).map((one) => ({ limit: one.limit, value: null })),
+    });
+  const head = HEADS[conflict.why](rowOf(limit)?.text ?? limit);
+  return (
+    <li className="border-l-4 border-mind bg-sheet px-3 py-2" aria-label={head}>
+      <p className="font-semibold">
+        <span aria-hidden="true" className="text-mind">
+          {decided === null ? '△' : '✓'}
+        </span>{' '}
+        {head}
+        {decided !== null && (
+          <span className="font-normal text-ink-2 text-sm">
+            {' '}
+            · {decided.name} decided{decided.on !== undefined && ` on ${dayText(decided.on)}`}
+            {decided.note !== undefined && `: “${decided.note}”`}
+          </span>
+        )}
+      </p>
+      <ul className="grid gap-1.5 mt-1.5 md:grid-cols-2">
+        {settlements.map((one, index) => (
+          <li
+            key={settlementText(one)}
+            className={`grid content-between gap-1 px-2.5 py-1.5 border ${holds === index ? 'border-edge bg-ground' : 'border-line'}`}
+          >
+            <span className="text-sm">
+              <span className="font-semibold text-base">{settlementText(one)}</span>
+              {one.offBook && <span className="text-mind"> off-book</span>}
+              <span className="block text-ink-2">{one.by.join(' · ')}</span>
+              <span className="block min-h-5">{consequenceText(known.get(consequenceKey(at, index)), working)}</span>
+            </span>
+            <span className="flex items-center justify-between gap-2 min-h-9">
+              <span className="text-sm font-semibold text-good">
+                {holds === index && (decided === null ? '✓ holds until decided' : '✓ holds')}
+              </span>
+              {job.may.decideLimits && (holds !== index || decided === null) && (
+                <Button disabled={busy} onClick={() => decide(one)} aria-label={`Take this: ${settlementText(one)}`}>
+                  Take this
+                </Button>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {job.may.decideLimits && (
+        <div className="flex flex-wrap items-center gap-x-4 gap-y-1 mt-1.5">
+          {decided === null ? (
+            <>
+              <label className="flex-1 min-w-56 flex items-center gap-2 text-sm text-ink-2">
+                Why
+                <input
+                  className={`${INPUT_LOOK} flex-1`}
+                  value={why}
+                  maxLength={500}
+                  placeholder="kept with the decision"
+                  onChange={(event) => setWhy(event.target.value)}
+                />
+              </label>
+              {job.machine.modelId !== null && (
+                <Check checked={intoModel} onChange={setIntoModel} className="min-h-9">
+                  for every {job.machine.modelName} from now on
+                </Check>
+              )}
+            </>
+          ) : (
+            <Button weight="quiet" disabled={busy} onClick={takeBack}>
+              Take the decision back
+            </Button>
+          )}
+        </div>
+      )}
+      <Fault sentence={sentence} />
+    </li>
+  );
+}
+
+/** What cannot all be true of this machine, each a decision with what it leads to. */
+export function ConflictList() {
+  const { job } = useJob();
+  const conflicts = conflictsOf(job.claims, job.limits, job.slots);
+  const { known, working } = useConsequences(conflicts, job.claims, job.planCase);
+  if (conflicts.length === 0) return null;
+  return (
+    <ul aria-label="Conflicts" className="grid gap-2">
+      {conflicts.map((conflict, at) => (
+        <One key={`${conflict.why} ${conflict.limit}`} conflict={conflict} at={at} known={known} working={working} />
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,53 @@
+'use client';
+import { useState } from 'react';
+import type { CpuChoice as Cpu } from '@/core/machine/model';
+import { capacityText } from '@/core/memory/capacity';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+
+function factsText({ maxMiB, maxRateMTs }: Cpu): string {
+  return [maxMiB === null ? '' : capacityText(maxMiB), maxRateMTs === null ? '' : `${maxRateMTs} MT/s`]
+    .filter((part) => part !== '')
+    .join(', ');
+}
+
+/** Where a model comes with several CPUs and nobody has said which: the question, with what each means for memory. */
+export function CpuChoice() {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const { told, chosen, choices } = job.cpu;
+  const [another, setAnother] = useState(false);
+  if (choices.length < 2) return null;
+  const put = async (cpu: string) => {
+    const result = await save('PATCH', `/api/jobs/${job.id}/intake`, { cpu });
+    if (result.ok) setAnother(false);
+  };
+  if (chosen !== null && !another) {
+    return (
+      <p className="text-sm">
+        CPU: <span className="font-semibold">{chosen.name}</span> ({factsText(chosen)}){' '}
+        <Button weight="quiet" disabled={busy} onClick={() => setAnother(true)}>
+          It is another
+        </Button>
+      </p>
+    );
+  }
+  return (
+    <section aria-label="Question" className="border-2 border-act bg-sheet rounded-notch px-3 py-2">
+      <p className="font-semibold">
+        {told === '' || another ? 'Which CPU does it have?' : `It is said to have “${told}”: which of these is that?`}
+        {told === '' && <span className="font-normal text-ink-2 text-sm"> Until then the tightest of them holds.</span>}
+      </p>
+      <div className="flex flex-wrap gap-2 mt-1.5">
+        {choices.map((cpu) => (
+          <Button key={cpu.name} disabled={busy} onClick={() => put(cpu.name)}>
+            {cpu.name} <span className="text-ink-2 font-normal">{factsText(cpu)}</span>
+          </Button>
+        ))}
+      </div>
+      <Fault sentence={sentence} />
+    </section>
+  );
+}

@@ -1,0 +1,107 @@
+'use client';
+import { useState } from 'react';
+import { isProof, recordsBySize, type SizeRecord, type Trial } from '@/core/machine/evidence';
+import { capacityText } from '@/core/memory/capacity';
+import { dayText } from '@/core/quoting/day-text';
+import { Button } from '../kit/button';
+import { TrialEditor } from './trial-editor';
+import { DEPTH_WORDS, OUTCOME_SIGNS, OUTCOME_WORDS, trialText } from './trial-words';
+
+/** `2 worked, 1 failed to start`: as it was seen, never as a share. */
+function countsText({ worked, failed, faulty }: SizeRecord): string {
+  return [
+    worked > 0 ? `${worked} worked` : '',
+    failed > 0 ? `${failed} failed to start` : '',
+    faulty > 0 ? `${faulty} started with faults` : '',
+  ]
+    .filter((part) => part !== '')
+    .join(', ');
+}
+
+function TrialLine({ trial, onDrop }: { trial: Trial; onDrop: (() => void) | null }) {
+  const { sign, look } = OUTCOME_SIGNS[trial.outcome];
+  return (
+    <li className="flex items-baseline gap-2 text-sm">
+      <span aria-hidden="true" className={`${look} font-bold w-4 shrink-0`}>
+        {sign}
+      </span>
+      <span className="flex-1 min-w-0">
+        <span className="font-medium">{trialText(trial)}</span> {OUTCOME_WORDS[trial.outcome]}
+        {trial.outcome !== 'fails-to-start' && `, ${DEPTH_WORDS[trial.depth]}`}
+        <span className="text-ink-2">
+          {trial.firmware !== '' && ` · firmware ${trial.firmware}`}
+          {trial.cpu !== '' && ` · ${trial.cpu}`}
+          {trial.slots.length > 0 && ` · in ${trial.slots.join(' ')}`} · {dayText(trial.on)}
+          {trial.by !== null && ` · ${trial.by}`}
+          {trial.note !== '' && ` · “${trial.note}”`}
+          {trial.sister !== null &&
+            ` · in ${trial.model}, which shares its ${trial.sister === 'board' ? 'board' : 'CPU: it only informs'}`}
+          {trial.outcome === 'works' && !isProof(trial) && ' · too shallow to lift a limit'}
+        </span>
+      </span>
+      {onDrop !== null && (
+        <Button weight="quiet" onClick={onDrop} aria-label={`Take out: ${trialText(trial)}, ${dayText(trial.on)}`}>
+          Take out
+        </Button>
+      )}
+    </li>
+  );
+}
+
+interface EvidencePanelProps {
+  trials: readonly Trial[];
+  model: { id: number; name: string } | null;
+  /** what a new trial likely begins with */
+  start: { generation: string; slots: readonly string[]; cpu: string };
+  mayWrite: boolean;
+  onDrop: (trialId: number) => void;
+}
+
+/** What was tried in this model and its sisters, size by size. */
+export function EvidencePanel({ trials, model, start, mayWrite, onDrop }: EvidencePanelProps) {
+  const [adding, setAdding] = useState(false);
+  const records = recordsBySize(trials);
+  return (
+    <section aria-label="Evidence" className="bg-sheet border border-line px-3 py-2">
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 className="text-base">Tried and seen</h2>
+        {model !== null && mayWrite && (
+          <Button weight="quiet" onClick={() => setAdding(true)}>
+            Record a trial
+          </Button>
+        )}
+      </div>
+      {trials.length === 0 && (
+        <p className="text-sm text-ink-2">
+          {model === null
+            ? 'Trials are kept with a model: pick one, or keep this machine as one.'
+            : `Nobody has tried anything in a ${model.name} yet.`}
+        </p>
+      )}
+      <ul className="divide-y divide-line">
+        {records.map((record) => (
+          <li key={record.moduleMiB} className="py-1.5">
+            <p>
+              <span className="font-semibold">{capacityText(record.moduleMiB)} modules:</span> {countsText(record)}
+              {record.largestTotalMiB !== null && (
+                <span className="text-ink-2 text-sm"> · up to {capacityText(record.largestTotalMiB)} in all</span>
+              )}
+            </p>
+            <ul className="grid gap-0.5 mt-0.5">
+              {trials
+                .filter(({ moduleMiB }) => moduleMiB === record.moduleMiB)
+                .map((trial) => (
+                  <TrialLine
+                    key={trial.id}
+                    trial={trial}
+                    onDrop={mayWrite && trial.sister === null ? () => onDrop(trial.id) : null}
+                  />
+                ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+      {adding && model !== null && <TrialEditor model={model} start={start} onClose={() => setAdding(false)} />}
+    </section>
+  );
+}

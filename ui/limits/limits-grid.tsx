@@ -1,0 +1,132 @@
+'use client';
+import { useState } from 'react';
+import type { Claim, SourceKind } from '@/core/machine/limit';
+import { SOURCE_KINDS } from '@/core/machine/limit';
+import { ROLES, type Word, wordsOn } from '@/core/machine/weigh';
+import { Button } from '../kit/button';
+import { LIMIT_ROWS, type LimitRow, limitText, ROLE_WORDS, SOURCE_WORDS } from './limit-words';
+
+/** What one source says on one limit, each word with the sign of what it is worth. */
+function Cell({ row, words }: { row: LimitRow; words: Word[] }) {
+  return (
+    <td className="px-2 py-1 align-top border-l border-line">
+      {words.map(({ role, value, source }) => {
+        const { sign, text } = ROLE_WORDS[role];
+        const look = {
+          binds: 'font-bold',
+          agrees: 'text-ink-2',
+          looser: 'text-mind',
+          differs: 'text-mind',
+          informs: 'text-ink-2 italic',
+          outranked: 'text-ink-2 line-through',
+        }[role];
+        return (
+          <span key={`${source.name} ${JSON.stringify(value)}`} title={`${source.name}: ${text}`} className="block">
+            <span aria-hidden="true" className={role === 'binds' ? 'text-act' : 'text-ink-2'}>
+              {sign}{' '}
+            </span>
+            <span className={look}>{limitText(row.sort, value)}</span>
+            <span className="sr-only"> ({text})</span>
+          </span>
+        );
+      })}
+    </td>
+  );
+}
+
+/** What the signs mean, so that the grid reads without help. */
+function Signs({ words }: { words: readonly Word[] }) {
+  const used = ROLES.filter((role) => words.some((word) => word.role === role));
+  return (
+    <p className="text-sm text-ink-2 flex flex-wrap gap-x-4">
+      {used.map((role) => (
+        <span key={role}>
+          <span aria-hidden="true" className={role === 'binds' ? 'text-act font-bold' : 'font-bold'}>
+            {ROLE_WORDS[role].sign}
+          </span>{' '}
+          {ROLE_WORDS[role].text}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+interface LimitsGridProps {
+  claims: readonly Claim[];
+  /** null: who looks may not decide */
+  onPick: ((row: LimitRow) => void) | null;
+}
+
+/** Rows are limits, columns are the sources that say anything; the word that binds is marked. */
+export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
+  const [rare, setRare] = useState(false);
+  const told = LIMIT_ROWS.map((row) => ({ row, words: wordsOn(claims, row.name) })).filter(
+    ({ row, words }) => rare || row.rare !== true || words.length > 0,
+  );
+  const all = told.flatMap(({ words }) => words);
+  const kinds: readonly SourceKind[] = SOURCE_KINDS.filter((kind) => all.some(({ source }) => source.kind === kind));
+  return (
+    <div className="grid gap-1">
+      <section
+        className="overflow-x-auto bg-sheet border border-line"
+        aria-label="Limits and their sources"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
+        tabIndex={0}
+      >
+        <table className="w-full text-sm border-collapse">
+          <thead>
+            <tr className="text-left border-b-2 border-edge">
+              <th scope="col" className="px-3 py-2 font-semibold">
+                Limit
+              </th>
+              {kinds.map((kind) => (
+                <th
+                  key={kind}
+                  scope="col"
+                  className="px-2 py-2 font-semibold narrow border-l border-line whitespace-nowrap"
+                >
+                  {SOURCE_WORDS[kind]}
+                </th>
+              ))}
+              <th scope="col" className="px-2 py-2 border-l border-line">
+                <span className="sr-only">Change</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {told.map(({ row, words }) => (
+              <tr key={row.name} className="border-b border-line last:border-0">
+                <th scope="row" className="px-3 py-1 text-left font-medium align-top whitespace-nowrap">
+                  {row.text}
+                  {words.length === 0 && <span className="text-ink-2 font-normal narrow"> not known</span>}
+                </th>
+                {kinds.map((kind) => (
+                  <Cell key={kind} row={row} words={words.filter(({ source }) => source.kind === kind)} />
+                ))}
+                <td className="px-2 py-0.5 border-l border-line text-right">
+                  {onPick !== null && (
+                    <Button
+                      weight="quiet"
+                      onClick={() => onPick(row)}
+                      aria-label={`${words.length === 0 ? 'Add' : 'Why, and decide'}: ${row.text}`}
+                    >
+                      {words.length === 0 ? 'Add' : 'Why?'}
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      <div className="flex flex-wrap items-baseline justify-between gap-3">
+        <Signs words={all} />
+        {onPick !== null && (rare || told.length < LIMIT_ROWS.length) && (
+          <Button weight="quiet" aria-expanded={rare} onClick={() => setRare(!rare)}>
+            {rare ? 'Only the usual limits' : `${LIMIT_ROWS.length - told.length} rarer limits`}
+          </Button>
+        )}
+      </div>
+    </div>
+  );
+}

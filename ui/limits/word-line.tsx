@@ -1,0 +1,21 @@
+import type { ReactNode } from 'react';
+import type { Word } from '@/core/machine/weigh';
+import { dayText } from '@/core/quoting/day-text';
+import { type LimitRow, limitText, SOURCE_WORDS } from './limit-words';
+
+/** A source's word on a limit with its day, who entered it and its note; what can be done with it stands at its end. */
+export function WordLine({ row, word, children }: { row: LimitRow; word: Word; children: ReactNode }) {
+  const { value, source } = word;
+  return (
+    <li className="flex items-baseline gap-3 py-1.5">
+      <span className="font-semibold w-36 shrink-0">{limitText(row.sort, value)}</span>
+      <span className="text-sm text-ink-2 flex-1 min-w-0">
+        <span className="text-ink">{source.name}</span> · {SOURCE_WORDS[source.kind]}
+        {source.on ? ` · ${dayText(source.on)}` : ''}
+        {source.by != null && ` · entered by ${source.by}`}
+        {source.note ? <span className="block">“{source.note}”</span> : null}
+      </span>
+      {children}
+    </li>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+import type { Claim } from '@/core/machine/limit';
+import { wordsOn } from '@/core/machine/weigh';
+import { whyLimit } from '@/core/machine/why-limit';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Sheet } from '../kit/sheet';
+import { AddClaim } from '../limits/add-claim';
+import { type LimitRow, limitText } from '../limits/limit-words';
+import { WordLine } from '../limits/word-line';
+
+interface ClaimSheetProps {
+  row: LimitRow;
+  model: { id: number; name: string };
+  claims: readonly Claim[];
+  onClose: () => void;
+}
+
+/** What is claimed of one limit of a model: each source's word, to take out or to add to. */
+export function ClaimSheet({ row, model, claims, onClose }: ClaimSheetProps) {
+  const { busy, sentence, save } = useSave();
+  const words = wordsOn(claims, row.name);
+  const drop = ({ source }: Claim) =>
+    save('DELETE', `/api/models/${model.id}/claims`, { limit: row.name, kind: source.kind, name: source.name });
+  return (
+    <Sheet
+      open
+      wide
+      title={row.text}
+      description={whyLimit(words, (value) => limitText(row.sort, value))}
+      onClose={onClose}
+    >
+      <ul className="divide-y divide-line">
+        {words.map((word) => (
+          <WordLine key={`${word.source.kind} ${word.source.name}`} row={row} word={word}>
+            <Button
+              weight="quiet"
+              disabled={busy}
+              onClick={() => void drop(word)}
+              aria-label={`Take out: ${word.source.name}`}
+            >
+              Take out
+            </Button>
+          </WordLine>
+        ))}
+      </ul>
+      <Fault sentence={sentence} />
+      <AddClaim row={row} modelId={model.id} modelName={model.name} open />
+      <div className="flex justify-end mt-4">
+        <Button onClick={onClose}>Close</Button>
+      </div>
+    </Sheet>
+  );
+}

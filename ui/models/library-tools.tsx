@@ -1,0 +1,112 @@
+'use client';
+import { useRef, useState } from 'react';
+import { useSave } from '../client/use-save';
+import { inputOfFile } from '../intake/reading-inputs';
+import { Button, buttonLook } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { INPUT_LOOK } from '../kit/field';
+import { Notice } from '../kit/notice';
+
+interface Imported {
+  added: number;
+  merged: number;
+  same: number;
+  refused: { at: number; sentence: string }[];
+  left: { at: number; sentence: string }[];
+  counts: 'line' | 'entry';
+}
+
+const MOST_SHOWN = 20;
+
+function Lines({ title, rows, counts }: { title: string; rows: Imported['refused']; counts: Imported['counts'] }) {
+  if (rows.length === 0) return null;
+  return (
+    <>
+      <p className="font-semibold mt-1">{title}</p>
+      <ul className="text-sm max-h-44 overflow-auto">
+        {rows.slice(0, MOST_SHOWN).map(({ at, sentence }) => (
+          <li key={`${at} ${sentence}`}>
+            <span className="font-medium">
+              {counts} {at}:
+            </span>{' '}
+            {sentence}
+          </li>
+        ))}
+        {rows.length > MOST_SHOWN && <li>and {rows.length - MOST_SHOWN} more</li>}
+      </ul>
+    </>
+  );
+}
+
+const modelsText = (count: number): string => (count === 1 ? '1 model' : `${count} models`);
+
+/** The library's heading: how many models, the way out as a file and the way in. */
+export function LibraryTools({ count, find, mayWrite }: { count: number; find: string; mayWrite: boolean }) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const { busy, sentence, save } = useSave();
+  const [told, setTold] = useState<Imported | null>(null);
+  const take = async (file: File | undefined) => {
+    if (file === undefined) return;
+    setTold(null);
+    const result = await save<Imported>('POST', '/api/models/import', await inputOfFile(file));
+    if (result.ok) setTold(result.value);
+  };
+  return (
+    <div className="grid gap-2">
+      <div className="flex flex-wrap items-center gap-3">
+        <h1 className="text-xl">
+          Models we know <span className="font-normal text-ink-2 text-base">{count}</span>
+        </h1>
+        <search className="flex-1 min-w-56">
+          <form className="flex gap-2" action="/models">
+            <input
+              name="find"
+              aria-label="Find a model"
+              placeholder="Find: maker, name, year, model number"
+              defaultValue={find}
+              maxLength={300}
+              className={INPUT_LOOK}
+            />
+            <Button type="submit">Find</Button>
+          </form>
+        </search>
+        <a className={buttonLook('quiet')} href="/api/models/export/csv" download>
+          As CSV
+        </a>
+        <a className={buttonLook('quiet')} href="/api/models/export/json" download>
+          As JSON
+        </a>
+        {mayWrite && (
+          <>
+            <Button disabled={busy} onClick={() => chooser.current?.click()}>
+              {busy ? 'Taking it in…' : 'Take in a file'}
+            </Button>
+            <input
+              ref={chooser}
+              type="file"
+              tabIndex={-1}
+              aria-label="File of models"
+              className="sr-only"
+              onChange={(event) => {
+                void take(event.target.files?.[0]);
+                // The same file may be chosen again.
+                event.target.value = '';
+              }}
+            />
+          </>
+        )}
+      </div>
+      <Fault sentence={sentence} />
+      {told !== null && (
+        <Notice tone={told.refused.length + told.left.length === 0 ? 'good' : 'mind'} live>
+          <p>
+            {modelsText(told.added)} new, {told.merged} learned something, {told.same} known just so
+            {told.refused.length > 0 && `; ${told.refused.length} could not be taken`}.
+          </p>
+          <Lines title="Not taken" rows={told.refused} counts={told.counts} />
+          <Lines title="Left as the library has it" rows={told.left} counts={told.counts} />
+        </Notice>
+      )}
+    </div>
+  );
+}

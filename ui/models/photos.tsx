@@ -1,0 +1,88 @@
+'use client';
+import { useRef, useState } from 'react';
+import { useSave } from '../client/use-save';
+import { inputOfFile } from '../intake/reading-inputs';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+
+interface PhotosProps {
+  id: number;
+  photos: readonly { id: number; caption: string }[];
+  mayWrite: boolean;
+}
+
+/** Photographs of a model, each with what it shows. */
+export function Photos({ id, photos, mayWrite }: PhotosProps) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const { busy, sentence, save } = useSave();
+  const [caption, setCaption] = useState('');
+  const add = async (file: File | undefined) => {
+    if (file === undefined) return;
+    const { base64 } = await inputOfFile(file);
+    const result = await save('POST', `/api/models/${id}/photos`, { caption, base64 });
+    if (result.ok) setCaption('');
+  };
+  if (photos.length === 0 && !mayWrite) return null;
+  return (
+    <section aria-label="Photographs" className="bg-sheet border border-line px-3 py-2">
+      <h2 className="text-base">Photographs</h2>
+      <ul className="grid grid-cols-2 gap-2 mt-1">
+        {photos.map((photo) => (
+          <li key={photo.id}>
+            <a href={`/api/models/${id}/photos/${photo.id}`} target="_blank" rel="noreferrer" className="block">
+              {/* biome-ignore lint/performance/noImgElement: it comes from our own database as it is */}
+              <img
+                src={`/api/models/${id}/photos/${photo.id}`}
+                alt={photo.caption}
+                loading="lazy"
+                className="w-full h-28 object-cover border border-line"
+              />
+            </a>
+            <span className="flex items-baseline justify-between gap-2 text-sm">
+              {photo.caption}
+              {mayWrite && (
+                <Button
+                  weight="quiet"
+                  disabled={busy}
+                  onClick={() => void save('DELETE', `/api/models/${id}/photos`, { id: photo.id })}
+                  aria-label={`Take out: ${photo.caption}`}
+                >
+                  Take out
+                </Button>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+      {mayWrite && (
+        <div className="flex flex-wrap items-end gap-2 mt-1">
+          <Field
+            label="What a new one shows"
+            className="flex-1 min-w-40"
+            placeholder="where the long screw goes"
+            value={caption}
+            maxLength={120}
+            onChange={(event) => setCaption(event.target.value)}
+          />
+          <Button disabled={busy || caption.trim() === ''} onClick={() => chooser.current?.click()}>
+            Add a picture
+          </Button>
+          <input
+            ref={chooser}
+            type="file"
+            accept="image/png,image/jpeg"
+            tabIndex={-1}
+            aria-label="Picture"
+            className="sr-only"
+            onChange={(event) => {
+              void add(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+        </div>
+      )}
+      <Fault sentence={sentence} />
+    </section>
+  );
+}

@@ -1,0 +1,50 @@
+'use client';
+import Link from 'next/link';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+
+interface Twins {
+  a: number;
+  b: number;
+  nameA: string;
+  nameB: string;
+  yearA: number;
+  yearB: number;
+  shares: string;
+}
+
+/** Pairs of models that may be one, each to look at and to make one of. */
+export function TwinList({ twins }: { twins: readonly Twins[] }) {
+  const { busy, sentence, save } = useSave();
+  if (twins.length === 0) return null;
+  const merge = (keep: number, drop: number) => save('POST', '/api/models/merge', { keep, drop });
+  return (
+    <section aria-label="Perhaps the same" className="border-l-4 border-mind bg-sheet px-3 py-2">
+      <h2 className="text-base">Perhaps the same</h2>
+      <ul className="grid gap-1 mt-1">
+        {twins.map(({ a, b, nameA, nameB, yearA, yearB, shares }) => (
+          <li key={`${a} ${b}`} className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
+            <span className="flex-1 min-w-64">
+              <Link href={`/models/${a}`} className="underline underline-offset-2">
+                {nameA} ({yearA})
+              </Link>{' '}
+              and{' '}
+              <Link href={`/models/${b}`} className="underline underline-offset-2">
+                {nameB} ({yearB})
+              </Link>{' '}
+              share “{shares}”
+            </span>
+            <Button disabled={busy} onClick={() => merge(a, b)}>
+              One, as {nameA} ({yearA})
+            </Button>
+            <Button disabled={busy} onClick={() => merge(b, a)}>
+              One, as {nameB} ({yearB})
+            </Button>
+          </li>
+        ))}
+      </ul>
+      <Fault sentence={sentence} />
+    </section>
+  );
+}

@@ -1,0 +1,101 @@
+import { GENERATIONS } from '@/core/memory/generation';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { ColumnRole } from '@/core/price-list/column-roles';
+import type { RowFate, Suspicion } from '@/core/price-list/compare-list';
+import { type RowFix, rowFixSchema } from '@/core/price-list/correct-row';
+import type { RowDoubt } from '@/core/price-list/read-row';
+import { parseMoney } from '@/core/pricing/parse-money';
+
+export const ROLE_TEXTS: Record<ColumnRole, string> = {
+  sku: 'seller’s number',
+  title: 'text',
+  price: 'price',
+  currency: 'currency',
+  stock: 'stock',
+  capacity: 'capacity',
+  modules: 'modules in a pack',
+  generation: 'generation',
+  form: 'form',
+  rate: 'rate',
+  latency: 'CL',
+  maker: 'maker',
+  part: 'maker’s number',
+  condition: 'condition',
+};
+
+export const DOUBT_TEXTS: Record<RowDoubt, string> = {
+  'no-sku': 'it has no number',
+  'no-text': 'it has no text',
+  'no-price': 'it has no price',
+  'date-price': 'its price is a date',
+  'price-not-positive': 'its price is not above 0',
+  'on-request': 'its price is on request',
+  'no-capacity': 'its capacity is not told',
+  'no-generation': 'its generation is not told',
+  'no-form': 'its form is not told',
+  'no-rate': 'its rate is not told',
+  contradiction: 'it contradicts itself',
+  'kit-capacity': 'its capacity may be a module’s or the kit’s',
+};
+
+export const SUSPICION_TEXTS: Record<Suspicion, string> = {
+  'decimal-slip': 'a point may have slipped',
+  'kit-or-single': 'it may be the price of one module, or of the kit',
+  jump: 'it moved by more than half',
+  currency: 'it is in another currency',
+  twice: 'its number stands twice in the list',
+};
+
+/** How a list's rows are grouped for whoever looks at it, what wants eyes first. */
+export type Group = 'suspicious' | 'doubtful' | 'new' | 'up' | 'down' | 'same';
+
+export const GROUP_TEXTS: Record<Group, string> = {
+  suspicious: 'Look at these: left as they are unless you accept them',
+  doubtful: 'Doubtful: not taken until they are told',
+  new: 'New',
+  up: 'Dearer',
+  down: 'Cheaper',
+  same: 'The same',
+};
+
+export function groupOf({ fate, suspicion }: RowFate): Group {
+  if (fate === 'doubtful') return 'doubtful';
+  return suspicion === null ? fate : 'suspicious';
+}
+
+/** By how much a price moved, in percent with its sign: `+12 %`. */
+export function movedText(fromCents: number, toCents: number): string {
+  const percent = Math.round((toCents / fromCents - 1) * 100);
+  return `${percent > 0 ? '+' : percent < 0 ? '−' : '±'}${Math.abs(percent)} %`;
+}
+
+/** What a fix is called, and how it looks as it is typed. */
+export const FIX_TEXTS: Record<keyof RowFix, { label: string; placeholder: string }> = {
+  capacityMiB: { label: 'Capacity', placeholder: '8 GB' },
+  generation: { label: 'Generation', placeholder: 'DDR4' },
+  form: { label: 'Form', placeholder: 'SO-DIMM' },
+  rateMTs: { label: 'Rate', placeholder: '3200' },
+  modules: { label: 'Modules', placeholder: '2' },
+  printedCents: { label: 'Price', placeholder: '24.50' },
+};
+
+/** What was typed as a fix; a sentence where it is none. */
+export function typedFix(
+  field: keyof RowFix,
+  text: string,
+): { ok: true; fix: RowFix } | { ok: false; sentence: string } {
+  const plain = text.trim();
+  const value = {
+    capacityMiB: () => parseCapacity(plain),
+    generation: () => GENERATIONS.find((one) => one === plain.toUpperCase().replace(/L$/, '')) ?? null,
+    form: () => (/^so/i.test(plain) ? 'SO-DIMM' : /^(u|r)?dimm$/i.test(plain) ? 'DIMM' : null),
+    rateMTs: () => (/^\d{3,5}$/.test(plain) ? Number(plain) : null),
+    modules: () => (/^[1-8]$/.test(plain) ? Number(plain) : null),
+    printedCents: () => parseMoney(plain),
+  }[field]();
+  const parsed = rowFixSchema.safeParse({ [field]: value });
+  const { label, placeholder } = FIX_TEXTS[field];
+  return parsed.success && value !== null
+    ? { ok: true, fix: parsed.data }
+    : { ok: false, sentence: `${label}: type it such as ${placeholder}.` };
+}

@@ -1,0 +1,85 @@
+import type { RowFate } from '@/core/price-list/compare-list';
+import { groupOf, movedText, typedFix } from './list-words';
+import { couponText, parseCoupon, parseShipping, shippingText, termsText } from './terms-words';
+
+test.each([
+  ['none', { kind: 'none' }],
+  ['4.90', { kind: 'flat', cents: 490, freeFromCents: null }],
+  ['4.90, free from 50.00', { kind: 'flat', cents: 490, freeFromCents: 5000 }],
+  [
+    '500 g 4.90; 2000 g 8.90',
+    {
+      kind: 'weight',
+      steps: [
+        { upToGrams: 500, cents: 490 },
+        { upToGrams: 2000, cents: 890 },
+      ],
+    },
+  ],
+] as const)('shipping "%s" is read and written back', (text, shipping) => {
+  expect(parseShipping(text)).toEqual(shipping);
+  expect(shippingText(JSON.parse(JSON.stringify(shipping)))).toBe(text);
+});
+
+test.each(['dear', '4.90, free from later', '500 g', '-3', '4.9.0'])('shipping "%s" is none', (text) => {
+  expect(parseShipping(text)).toBeNull();
+});
+
+test.each([
+  ['10 % until 2026-11-30', { name: '', percentBp: 1000, cents: null, endsOn: '2026-11-30' }],
+  ['12.5 %', { name: '', percentBp: 1250, cents: null, endsOn: null }],
+  ['5.00', { name: '', percentBp: null, cents: 500, endsOn: null }],
+] as const)('coupon "%s" is read and written back', (text, coupon) => {
+  expect(parseCoupon(text)).toEqual(coupon);
+  expect(couponText({ ...coupon })).toBe(text);
+});
+
+test('a coupon may be none, and what is no coupon is told from none', () => {
+  expect(parseCoupon('  ')).toBeNull();
+  expect(parseCoupon('10%')).toMatchObject({ percentBp: 1000 });
+  for (const text of ['some', '0 %', '200 %', '5 until tomorrow', '-3']) expect(parseCoupon(text)).toBeUndefined();
+});
+
+test('terms are one line', () => {
+  const terms = { currency: 'SKR', withTax: true, taxBp: 2500, taxBack: true, shipping: { kind: 'none' as const } };
+  expect(termsText(null, 'EUR')).toBe('prints what we pay, in EUR without tax');
+  expect(termsText(terms, 'EUR')).toBe('prints SKR with 25 % tax that comes back · no shipping');
+  expect(termsText({ ...terms, withTax: false, taxBack: false }, 'EUR')).toContain(
+    'without the 25 % tax that comes on top',
+  );
+});
+
+describe('a price list that is looked at', () => {
+  it('groups what wants eyes first', () => {
+    const fate = (one: object) => ({ row: {}, offerId: null, suspicion: null, ...one }) as unknown as RowFate;
+    expect([
+      groupOf(fate({ fate: 'new' })),
+      groupOf(fate({ fate: 'up', suspicion: 'jump' })),
+      groupOf(fate({ fate: 'doubtful', suspicion: 'twice' })),
+    ]).toEqual(['new', 'suspicious', 'doubtful']);
+    expect([movedText(2000, 2240), movedText(2000, 1000), movedText(2000, 2001)]).toEqual(['+12 %', '−50 %', '±0 %']);
+  });
+
+  test.each([
+    ['capacityMiB', '8 GB', 8192],
+    ['generation', 'ddr3l', 'DDR3'],
+    ['form', 'so-dimm', 'SO-DIMM'],
+    ['form', 'UDIMM', 'DIMM'],
+    ['rateMTs', '3200', 3200],
+    ['modules', '2', 2],
+    ['printedCents', '24,50', 2450],
+  ] as const)('%s "%s" is told as %s', (field, text, value) => {
+    expect(typedFix(field, text)).toEqual({ ok: true, fix: { [field]: value } });
+  });
+
+  test.each([
+    ['capacityMiB', 'lots'],
+    ['generation', 'DDR9'],
+    ['form', 'card'],
+    ['rateMTs', 'fast'],
+    ['modules', '9'],
+    ['printedCents', '0'],
+  ] as const)('%s "%s" is told what is wrong', (field, text) => {
+    expect(typedFix(field, text)).toMatchObject({ ok: false, sentence: expect.stringMatching(/: type it such as /) });
+  });
+});

@@ -1,0 +1,91 @@
+import type { PriceStep } from '@/core/pricing/counted-price';
+import { moneyText } from '@/core/pricing/money-text';
+import { parseMoney } from '@/core/pricing/parse-money';
+import type { Coupon, SellerTerms, Shipping } from '@/core/pricing/seller-terms';
+
+export const STEP_WORDS: Record<PriceStep['what'], string> = {
+  printed: 'printed on the list',
+  coupon: 'coupon',
+  shipping: 'its share of the shipping',
+  'tax-off': 'tax that comes back',
+  'tax-on': 'tax that does not come back',
+  exchange: 'in our currency',
+};
+
+const plainAmount = (cents: number): string => (cents / 100).toFixed(2);
+
+/** A shipping rule as it is typed: `none`, `4.90, free from 50.00`, `500 g 4.90; 2000 g 8.90`. */
+export function shippingText(shipping: Shipping): string {
+  if (shipping.kind === 'none') return 'none';
+  if (shipping.kind === 'weight') {
+    return shipping.steps.map(({ upToGrams, cents }) => `${upToGrams} g ${plainAmount(cents)}`).join('; ');
+  }
+  const free = shipping.freeFromCents === null ? '' : `, free from ${plainAmount(shipping.freeFromCents)}`;
+  return `${plainAmount(shipping.cents)}${free}`;
+}
+
+/** A shipping rule that was typed; null where it is none. */
+export function parseShipping(text: string): Shipping | null {
+  const plain = text.trim().toLowerCase();
+  if (plain === '' || plain === 'none' || plain === 'free') return { kind: 'none' };
+  if (/\d\s*g\b/.test(plain)) {
+    const steps = plain.split(';').map((part) => /^(\d{1,6})\s*g\s+(\S+)$/.exec(part.trim()));
+    const read = steps.map((found) =>
+      found === null ? null : { upToGrams: Number(found[1]), cents: parseMoney(found[2] ?? '') },
+    );
+    const known = read.filter(
+      (step): step is { upToGrams: number; cents: number } => step !== null && step.cents !== null,
+    );
+    return known.length === steps.length && known.every(({ cents }) => cents >= 0)
+      ? { kind: 'weight', steps: known }
+      : null;
+  }
+  const [amount = '', free] = plain.split(/,\s*free from\s*/);
+  const cents = parseMoney(amount);
+  const freeFromCents = free === undefined ? null : parseMoney(free);
+  if (cents === null || cents < 0 || (free !== undefined && (freeFromCents === null || freeFromCents < 0))) return null;
+  return { kind: 'flat', cents, freeFromCents };
+}
+
+/** A seller's terms in one line. */
+export function termsText(terms: SellerTerms | null, currency: string): string {
+  if (terms === null) return `prints what we pay, in ${currency} without tax`;
+  const percent = terms.taxBp / 100;
+  const tax = terms.withTax
+    ? `with ${percent} % tax${terms.taxBack ? ' that comes back' : ' that stays'}`
+    : terms.taxBack
+      ? 'without tax'
+      : `without the ${percent} % tax that comes on top`;
+  const shipping = terms.shipping.kind === 'none' ? 'no shipping' : `shipping ${shippingText(terms.shipping)}`;
+  return `prints ${terms.currency} ${tax} · ${shipping}`;
+}
+
+/** A coupon as it is typed: `10 % until 2026-11-30`, `5.00`. */
+export function couponText(coupon: Coupon | null): string {
+  if (coupon === null) return '';
+  const off = coupon.percentBp === null ? plainAmount(coupon.cents ?? 0) : `${coupon.percentBp / 100} %`;
+  return `${off}${coupon.endsOn === null ? '' : ` until ${coupon.endsOn}`}`;
+}
+
+/** A coupon that was typed; null: none; undefined: not understood. */
+export function parseCoupon(text: string): Coupon | null | undefined {
+  const plain = text.trim();
+  if (plain === '') return null;
+  const found = /^(\S+)\s*(%)?(?:\s+off)?(?:\s+until\s+(\d{4}-\d{2}-\d{2}))?$/i.exec(plain.replace(/%(?=\s|$)/, ' %'));
+  if (found === null) return undefined;
+  const endsOn = found[3] ?? null;
+  if (found[2] === undefined) {
+    const cents = parseMoney(found[1] ?? '');
+    return cents === null || cents <= 0 ? undefined : { name: '', percentBp: null, cents, endsOn };
+  }
+  const percentBp = Math.round(Number((found[1] ?? '').replace(',', '.')) * 100);
+  return percentBp > 0 && percentBp <= 10_000 ? { name: '', percentBp, cents: null, endsOn } : undefined;
+}
+
+/** Steps as lines, each with what it changes; the last line is what it comes to. */
+export function stepLines(steps: readonly PriceStep[]): { text: string; amount: string }[] {
+  return steps.map(({ what, cents, currency }) => ({
+    text: STEP_WORDS[what],
+    amount: moneyText(cents, currency),
+  }));
+}
