@@ -1,8 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort } from '../scripts/cluster';
-import { loadDemo } from '../scripts/load-demo';
-import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { demoDatabase, type TestDatabase } from '../scripts/test-database';
 import { closePool } from '../store/database';
 
 const ROOT = process.cwd();
@@ -18,10 +17,8 @@ export class App {
 
   /** Starts it on the demo shop. */
   static async open(): Promise<App> {
-    const database = await testDatabase();
+    const database = await demoDatabase();
     process.env.DATABASE_URL = database.url;
-    await loadDemo();
-    await closePool();
     const app = new App(database, await freePort());
     await app.start();
     return app;
@@ -41,7 +38,13 @@ export class App {
       cwd: ROOT,
       detached: true,
       stdio: 'ignore',
-      env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', LOG_LEVEL: 'silent' },
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        NEXT_TELEMETRY_DISABLED: '1',
+        LOG_LEVEL: 'silent',
+        DATABASE_URL: this.databaseUrl,
+      },
     });
     for (let tries = 0; tries < 300; tries++) {
       const answer = await fetch(`${this.base}/api/health`).catch(() => null);

@@ -12,6 +12,9 @@ const FLAGS = [
   '--disable-sync',
 ];
 
+/** How long a test waits for anything on a page, in milliseconds. */
+const PATIENCE = 120_000;
+
 /** Debian's Chromium with a new, empty profile. */
 export function openBrowser(): Promise<Browser> {
   return chromium.launch({ executablePath: '/usr/bin/chromium', args: FLAGS });
@@ -28,6 +31,8 @@ export async function openWindow(browser: Browser, base: string, visit: Visit = 
   const viewport = { width: visit.width ?? 1280, height: visit.height ?? 800 };
   const context = await browser.newContext({ viewport, baseURL: base, reducedMotion: 'reduce' });
   if (visit.light !== undefined) await context.addCookies([{ name: 'fenbrik-light', value: visit.light, url: base }]);
+  // A machine that is busy elsewhere is no fault of the page: wait long before a test fails.
+  context.setDefaultTimeout(PATIENCE);
   const page = await context.newPage();
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(String(error)));

@@ -10,7 +10,7 @@ import { agreeLimits } from '../service/limits';
 import { takeProof } from '../service/proof';
 import { choosePlan, sendQuote, suggestPlan } from '../service/quote';
 import type { Result } from '../service/result';
-import { pool } from '../store/database';
+import { closePool, pool } from '../store/database';
 import { setStation } from '../store/jobs';
 import { findForSignIn } from '../store/staff';
 import { textInput } from './text-input';
@@ -117,4 +117,14 @@ export async function loadDemo(now = new Date()): Promise<boolean> {
   if (caller === null) throw new Error('the demo technician is missing');
   for (const story of STORIES) await play(caller, story);
   return true;
+}
+
+/** The same in a database named by its URL, which this process forgets again. */
+export async function loadDemoAt(url: string): Promise<void> {
+  const before = process.env.DATABASE_URL;
+  process.env.DATABASE_URL = url;
+  await loadDemo();
+  await closePool();
+  if (before === undefined) delete process.env.DATABASE_URL;
+  else process.env.DATABASE_URL = before;
 }

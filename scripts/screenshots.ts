@@ -7,8 +7,9 @@ import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { needBuild } from './build';
 import { openCluster } from './cluster';
+import { loadDemoAt } from './load-demo';
 import { ROOT, say } from './setup.mjs';
-import { makeTemplate } from './test-database';
+import { makeDemoTemplate, makeTemplate } from './test-database';
 
 /* npm run screenshots: one current picture of each main view in docs/screenshots, from the demo shop. */
 
@@ -76,6 +77,7 @@ needBuild();
 const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off']);
 await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
 await makeTemplate(cluster.url);
+await makeDemoTemplate(cluster.url, loadDemoAt);
 process.env.FENBRIK_TEST_URL = cluster.url;
 const app = await App.open();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });

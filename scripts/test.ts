@@ -5,8 +5,9 @@ import { join } from 'node:path';
 import { migrate } from '../store/migrate';
 import { needBuild } from './build';
 import { type Cluster, openCluster } from './cluster';
+import { loadDemoAt } from './load-demo';
 import { ROOT, say } from './setup.mjs';
-import { makeTemplate } from './test-database';
+import { makeDemoTemplate, makeTemplate } from './test-database';
 
 interface Count {
   passed: number;
@@ -66,14 +67,15 @@ function jest(name: string, pattern: string, more: string[] = []): Suite {
 /** The built application, driven by a real browser; a build that fails is a failure like any other. */
 const browser: Suite = {
   name: 'browser',
-  run: (cluster) => {
+  run: async (cluster) => {
     try {
       needBuild();
+      await makeDemoTemplate(cluster.url, loadDemoAt);
     } catch (cause) {
       console.error(cause instanceof Error ? cause.message : cause);
       return { passed: 0, failed: 1 };
     }
-    return jest('browser', 'e2e/.*\\.spec\\.ts$', ['--runInBand', '--testTimeout', '180000']).run(cluster);
+    return jest('browser', 'e2e/.*\\.spec\\.ts$', ['--maxWorkers', '2', '--testTimeout', '600000']).run(cluster);
   },
 };
 

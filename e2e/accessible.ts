@@ -2,18 +2,6 @@ import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow, signIn } from './browser';
 import { openStage } from './stage';
 
-const stage = openStage();
-let quotePath: string;
-
-beforeAll(async () => {
-  process.env.DATABASE_URL = stage.app.databaseUrl;
-  const { rows } = await pool().query<{ token: string }>(
-    "select token from quote where state = 'sent' order by id limit 1",
-  );
-  quotePath = `/q/${rows[0]?.token}`;
-  await closePool();
-});
-
 /** Every screen, with what has to be there before it counts as drawn. */
 const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['counter', '/counter', 'text=Fairlie’s Bakery'],
@@ -39,8 +27,20 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['not found', '/jobs/999/intake', 'text=There is nothing here'],
 ];
 
-describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
+/** Declares the tests of every screen in one light; each light is a file of its own, so that they run side by side. */
+export function lookAtEverything(light: 'day' | 'back-room'): void {
+  const stage = openStage();
   // One window for all screens of a light: signing in for each would take longer than looking at it.
+  let quotePath: string;
+  beforeAll(async () => {
+    process.env.DATABASE_URL = stage.app.databaseUrl;
+    const { rows } = await pool().query<{ token: string }>(
+      "select token from quote where state = 'sent' order by id limit 1",
+    );
+    quotePath = `/q/${rows[0]?.token}`;
+    await closePool();
+  });
+
   let shared: Awaited<ReturnType<typeof openWindow>>;
   beforeAll(async () => {
     shared = await openWindow(stage.browser, stage.app.base, { light });
@@ -111,20 +111,4 @@ describe.each(['day', 'back-room'] as const)('in the %s light', (light) => {
       await context.close();
     }
   });
-});
-
-test.each([
-  [1024, 768],
-  [800, 1180],
-])('at %i x %i nothing is cut off sideways, and board and slip stay', async (width, height) => {
-  const { page, context } = await openWindow(stage.browser, stage.app.base, { width, height });
-  await signIn(context, stage.app.base);
-  for (const station of ['intake', 'limits', 'options', 'quote', 'fitting', 'proof']) {
-    await page.goto(`/jobs/2/${station}`);
-    await page.getByLabel('Slot board').first().waitFor();
-    expect(await page.getByLabel('Slip', { exact: true }).isVisible()).toBe(true);
-    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-    expect(sideways).toBeLessThanOrEqual(0);
-  }
-  await context.close();
-});
+}

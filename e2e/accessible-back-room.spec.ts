@@ -1,0 +1,3 @@
+import { lookAtEverything } from './accessible';
+
+lookAtEverything('back-room');
