@@ -18,34 +18,70 @@ export interface StoredOffer {
   pricedAt: Date;
 }
 
-const SELECT = `select offer.id, title, origin, modules, module, stock, seller.name as "sellerName",
-    lead_days as "leadDays", price.cost_cents as "costCents", price.at as "pricedAt", offer.seller_id as "sellerId",
-    price.printed_cents as "printedCents", price.coupon, price.units, price.steps
-  from offer
-  left join seller on seller.id = seller_id
-  cross join lateral (
-    select cost_cents, at, printed_cents, coupon, units, steps from offer_price where offer_id = offer.id order by at desc, id desc limit 1
-  ) as price`;
+/** Columns of an offer as it stands; `rank` orders sellers by trust, then delivery, then rating held against its count. */
+const SELECT = `select offer.id, title, origin, offer.modules,
+    spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module, stock,
+    seller.name as "sellerName", lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt",
+    offer.seller_id as "sellerId"
+  from offer join module_spec as spec on spec.id = spec_id left join seller on seller.id = offer.seller_id`;
 
-/** Query of {@link listOffersFor}, named so that its plan can be looked at. */
-export const OFFERS_FOR_PLANNING = `${SELECT}
-  where withdrawn_at is null and generation = any($1) and form = $2
-    and (not exists (select from offer_model where offer_id = offer.id)
-         or exists (select from offer_model where offer_id = offer.id and model_id = $3))
-  order by (module ->> 'casLatency')::numeric * 2000 / (module ->> 'rateMTs')::numeric nulls last,
-    lead_days nulls first, offer.id`;
+/** Few ratings say little: each is held as if five of 3 stars stood beside them. */
+const RATING = '(coalesce(rating * rating_count, 0) + 300 * 5.0) / (coalesce(rating_count, 0) + 5)';
 
 /**
- * What can be bought for sockets of these generations and this form, quickest module first, then soonest here.
- * A part made for certain models is left out for all others.
+ * Query of {@link listOffersFor}, named so that its plan can be looked at. Of each lot (equal modules, equally many in
+ * a pack, of equal origin) only the cheapest are taken that fill every socket together: a dearer one could not be in
+ * any better plan. Of equally dear ones the better seller's.
+ */
+export const OFFERS_FOR_PLANNING = `with fit as materialized (
+    select spec.id from module_spec as spec join module_family as family on family.id = family_id
+    where generation = any($1) and form = $2
+  ), ranked as (
+    select id, row_number() over (order by trust = 'marketplace', lead_days, ${RATING} desc, id) as rank from seller
+  ), near as (
+    select counted.id from (
+      select cheap.id, coalesce(sum(coalesce(cheap.stock, $4) * lot.modules) over (
+          partition by lot.spec_id, lot.modules, lot.origin
+          order by cheap.cost_cents, coalesce(ranked.rank, 0), cheap.id rows between unbounded preceding and 1 preceding
+        ), 0) as before
+      from fit join offer_lot as lot on lot.spec_id = fit.id
+      cross join lateral (
+        select id, stock, cost_cents, seller_id from offer
+        where spec_id = lot.spec_id and modules = lot.modules and origin = lot.origin and withdrawn_at is null
+          and cost_cents is not null and not for_models and stock is distinct from 0
+        order by cost_cents, id limit $4
+      ) as cheap
+      left join ranked on ranked.id = cheap.seller_id
+    ) as counted where before < $4
+    union all
+    select offer.id from offer_model join offer on offer.id = offer_id
+    where model_id = $3 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
+      and spec_id in (select id from fit)
+  )
+  ${SELECT} left join ranked on ranked.id = offer.seller_id
+  where offer.id = any(array(select id from near))
+  order by latency_ps nulls last, rank nulls first, offer.cost_cents, offer.id`;
+
+/** A board has at most this many sockets. */
+const MOST_SOCKETS = 32;
+
+/**
+ * What is worth planning with for sockets of these generations and this form, quickest module first, then the seller
+ * that is better trusted, sooner here, better rated. A part made for certain models is left out for all others.
  */
 export async function listOffersFor(
   db: Queryable,
   generations: readonly string[],
   form: string,
   modelId: number | null,
+  sockets: number = MOST_SOCKETS,
 ): Promise<StoredOffer[]> {
-  return many<StoredOffer & Record<string, unknown>>(db, OFFERS_FOR_PLANNING, [[...generations], form, modelId]);
+  return many<StoredOffer & Record<string, unknown>>(db, OFFERS_FOR_PLANNING, [
+    [...generations],
+    form,
+    modelId,
+    Math.max(1, Math.min(sockets, MOST_SOCKETS)),
+  ]);
 }
 
 /** What a price was made of: what the seller printed, and every step to the cost. */
@@ -65,12 +101,14 @@ export interface PricedOffer extends StoredOffer, PrintedOfferPrice {
 export async function listOffers(db: Queryable): Promise<PricedOffer[]> {
   return many<PricedOffer & Record<string, unknown>>(
     db,
-    `select listed.*, (
+    `select listed.*, price.printed_cents as "printedCents", price.coupon, price.units, price.steps, (
        select jsonb_agg(jsonb_build_object('at', at, 'costCents', cost_cents) order by at, id)
        from offer_price where offer_id = listed.id
      ) as history
-     from (${SELECT} where withdrawn_at is null) as listed
-     order by module ->> 'generation' desc, module ->> 'form', (module ->> 'capacityMiB')::bigint, modules, id`,
+     from (${SELECT} where withdrawn_at is null and cost_cents is not null) as listed
+     join offer on offer.id = listed.id join offer_price as price on price.id = offer.price_id
+     order by listed.module ->> 'generation' desc, listed.module ->> 'form', (listed.module ->> 'capacityMiB')::bigint,
+       listed.modules, listed.id`,
   );
 }
 
@@ -116,12 +154,32 @@ export interface NewOffer {
   modelIds: number[];
 }
 
+/** The row of what a module is, but for who made it; made where it is new. */
+export async function specOf(db: Queryable, module: MemoryModule): Promise<number> {
+  return (await one<{ id: number }>(db, 'select spec_of($1) as id', [module])).id;
+}
+
 export async function insertOffer(db: Queryable, offer: NewOffer): Promise<number> {
+  const specId = await specOf(db, offer.module);
+  const { maker = null, part = null } = offer.module;
   const { id } = await one<{ id: number }>(
     db,
-    `insert into offer (seller_id, seller_part, title, origin, modules, module, stock, note)
-     values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
-    [offer.sellerId, offer.sellerPart, offer.title, offer.origin, offer.modules, offer.module, offer.stock, offer.note],
+    `insert into offer (seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock, note)
+     select $1::integer, $2, $3, $4, $5::integer, id, family_id, capacity_mib * $5::integer, $7, $8, $9::integer, $10
+     from module_spec where id = $6
+     returning id`,
+    [
+      offer.sellerId,
+      offer.sellerPart,
+      offer.title,
+      offer.origin,
+      offer.modules,
+      specId,
+      maker,
+      part,
+      offer.stock,
+      offer.note,
+    ],
   );
   for (const modelId of offer.modelIds) {
     await run(db, 'insert into offer_model (offer_id, model_id) values ($1, $2)', [id, modelId]);
@@ -162,9 +220,8 @@ export async function lockOffer(
 ): Promise<{ id: number; costCents: number; modules: number; sellerId: number | null } | null> {
   return maybeOne<{ id: number; costCents: number; modules: number; sellerId: number | null }>(
     db,
-    `select offer.id, modules, seller_id as "sellerId", (select cost_cents from offer_price where offer_id = offer.id order by at desc, id desc limit 1)
-       as "costCents"
-     from offer where id = $1 and withdrawn_at is null for update`,
+    `select id, modules, seller_id as "sellerId", cost_cents as "costCents" from offer
+     where id = $1 and withdrawn_at is null and cost_cents is not null for update`,
     [id],
   );
 }
@@ -179,9 +236,7 @@ export interface FeedTarget {
 export async function findBySellerPart(db: Queryable, sellerId: number, part: string): Promise<FeedTarget | null> {
   return maybeOne<FeedTarget & Record<string, unknown>>(
     db,
-    `select offer.id, stock, (select cost_cents from offer_price where offer_id = offer.id order by at desc, id desc limit 1)
-       as "costCents"
-     from offer where seller_id = $1 and seller_part = $2 and withdrawn_at is null for update`,
+    `select id, stock, cost_cents as "costCents" from offer where cost_cents is not null and seller_id = $1 and seller_part = $2 and withdrawn_at is null for update`,
     [sellerId, part],
   );
 }

@@ -107,10 +107,7 @@ export async function listSellersOffers(db: Queryable, sellerId: number): Promis
     `select offer.id as "offerId", seller_part as sku, modules, stock, withdrawn_at is not null as withdrawn,
        coalesce(price.printed_cents, price.cost_cents) as "printedCents", price.printed_cents as "pricePrinted",
        price.cost_cents as "costCents", price.coupon, price.units, price.steps
-     from offer cross join lateral (
-       select cost_cents, printed_cents, coupon, units, steps from offer_price
-       where offer_id = offer.id order by at desc, id desc limit 1
-     ) as price
+     from offer join offer_price as price on price.id = price_id
      where seller_id = $1 and seller_part is not null order by offer.id`,
     [sellerId],
   );

@@ -76,10 +76,7 @@ export async function listPrintedNow(db: Queryable, sellerId: number | null): Pr
     db,
     `select offer.id as "offerId", seller_id as "sellerId", modules, price.cost_cents as "costCents",
        price.printed_cents as "printedCents", price.coupon, price.units
-     from offer cross join lateral (
-       select cost_cents, printed_cents, coupon, units from offer_price
-       where offer_id = offer.id order by at desc, id desc limit 1
-     ) as price
+     from offer join offer_price as price on price.id = price_id
      where withdrawn_at is null and price.printed_cents is not null and ($1::int is null or seller_id = $1)
      order by offer.id for update of offer`,
     [sellerId],

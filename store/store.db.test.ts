@@ -2,6 +2,7 @@ import { cpSync, mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
+import type { MemoryModule } from '../core/memory/module';
 import { loadDemoShop } from '../demo/load-shop';
 import { type TestDatabase, testDatabase } from '../scripts/test-database';
 import { closePool, many, maybeOne, one, pool, run, transaction } from './database';
@@ -9,11 +10,31 @@ import { noteEvent } from './events';
 import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './jobs';
 import { migrate } from './migrate';
 import { parseFileName, pending } from './migration-order';
-import { insertOffer, insertPrice, insertSeller, listOffersFor, OFFERS_FOR_PLANNING } from './offers';
+import { insertOffer, insertPrice, insertSeller, listOffersFor, specOf } from './offers';
 import { hashPassword, passwordMatches } from './password';
 import { openDraft, takeNumber } from './quotes';
 
 const MIGRATIONS = join(__dirname, 'migrations');
+
+const LOW = {
+  generation: 'DDR5',
+  form: 'LOT',
+  buffering: 'unbuffered',
+  ecc: false,
+  capacityMiB: 8192,
+  rateMTs: 4800,
+  voltagesMv: [1100],
+} satisfies MemoryModule;
+const PLAIN = {
+  sellerId: null,
+  sellerPart: null,
+  title: 'x',
+  origin: 'used' as const,
+  modules: 1,
+  stock: null,
+  note: '',
+  modelIds: [],
+};
 
 let database: TestDatabase;
 
@@ -145,13 +166,15 @@ describe('what the schema refuses whatever the code does', () => {
     ]);
   });
 
-  it('a kit of nine, and a seller’s offer that claims to be from the shelf', async () => {
-    const module = { generation: 'DDR4', form: 'DIMM', capacityMiB: 8192, rateMTs: 2400 };
-    await refuses("insert into offer (title, origin, modules, module) values ('x', 'used', 9, $1)", [module]);
-    await refuses("insert into offer (title, origin, modules, module) values ('x', 'original', 1, $1)", [module]);
-    await refuses("insert into offer (title, origin, modules, module) values ('x', 'used', 1, $1)", [
-      { ...module, capacityMiB: 0 },
-    ]);
+  it('a kit of nine, a seller’s offer that claims to be from the shelf, and a module of nothing', async () => {
+    const module = { ...LOW, form: 'REFUSED' };
+    const specId = await specOf(pool(), module);
+    const insert = `insert into offer (title, origin, modules, spec_id, family_id, unit_mib)
+      select 'x', $1, $2::integer, id, family_id, capacity_mib from module_spec where id = $3`;
+    await pool().query(insert, ['used', 1, specId]);
+    await refuses(insert, ['used', 9, specId]);
+    await refuses(insert, ['original', 1, specId]);
+    await refuses('select spec_of($1)', [{ ...module, capacityMiB: 0 }]);
   });
 
   it('two drafts of one job, and a sent quote without its snapshot', async () => {
@@ -248,44 +271,44 @@ describe('offers for planning', () => {
     expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', null))).toBe(0);
   });
 
-  it('are found by an index among many', async () => {
-    const seller = await insertSeller(pool(), { name: 'A seller of everything', leadDays: 1, feedUrl: null });
-    await pool().query(
-      `insert into offer (seller_id, seller_part, title, origin, modules, module)
-       select $1, 'part ' || n, 'part ' || n, 'third-party', 1,
-         jsonb_build_object('generation', 'DDR' || (n % 50), 'form', 'FORM' || (n % 7), 'capacityMiB', 1024, 'rateMTs', 1600)
-       from generate_series(1, 20000) as n`,
-      [seller],
-    );
-    await pool().query('analyze offer');
-    const plan = await many<{ 'QUERY PLAN': string }>(
-      pool(),
-      `explain ${OFFERS_FOR_PLANNING.replace('$1', "array['DDR7']").replace('$2', "'FORM3'").replaceAll('$3', '1')}`,
-    );
-    expect(plan.map((row) => row['QUERY PLAN']).join('\n')).toContain('offer_for_planning');
+  it('of equal modules only the cheapest that suffice are taken, of equally dear ones the better seller’s', async () => {
+    const sellers = [
+      await insertSeller(pool(), { name: 'Slow and trusted', leadDays: 9, feedUrl: null }),
+      await insertSeller(pool(), { name: 'Quick and trusted', leadDays: 1, feedUrl: null }),
+      await insertSeller(pool(), { name: 'Quick, and somebody behind it', leadDays: 1, feedUrl: null }),
+    ];
+    await pool().query("update seller set trust = 'marketplace' where id = $1", [sellers[2]]);
+    const module = { ...LOW, capacityMiB: 65_536 };
+    const put = async (seller: number, costCents: number, stock: number | null) => {
+      const of = { sellerId: sellers[seller] ?? 0, sellerPart: `lot ${seller} ${costCents}`, stock };
+      const id = await insertOffer(pool(), { ...PLAIN, ...of, origin: 'third-party', module });
+      await insertPrice(pool(), id, costCents, 'test');
+      return id;
+    };
+    const few = await put(0, 9000, 1);
+    const dear = await put(0, 9900, null);
+    const same = [await put(2, 9500, 3), await put(0, 9500, 3), await put(1, 9500, 3)];
+    const none = await put(1, 100, 0);
+    const ids = async (sockets: number) =>
+      (await listOffersFor(pool(), ['DDR5'], 'LOT', null, sockets)).map(({ id }) => id);
+    expect(await ids(4)).toEqual([same[2], few]);
+    expect(await ids(1)).toEqual([few]);
+    expect(new Set(await ids(32))).toEqual(new Set([few, dear, ...same]));
+    expect(await ids(32)).not.toContain(none);
+  });
+
+  it('go by what counts now, and a price of before changes nothing', async () => {
+    const id = await insertOffer(pool(), { ...PLAIN, module: { ...LOW, form: 'NOW' } });
+    const cost = async () => (await listOffersFor(pool(), ['DDR5'], 'NOW', null))[0]?.costCents;
+    await insertPrice(pool(), id, 500, 'test');
+    await insertPrice(pool(), id, 700, 'test', new Date('2020-01-01'));
+    expect(await cost()).toBe(500);
+    await insertPrice(pool(), id, 450, 'test');
+    expect(await cost()).toBe(450);
   });
 
   it('know what they hold, null where nobody said', async () => {
-    const module = {
-      generation: 'DDR5',
-      form: 'DIMM',
-      buffering: 'unbuffered',
-      ecc: false,
-      capacityMiB: 8192,
-      rateMTs: 4800,
-      voltagesMv: [1100],
-    } as const;
-    const offer = {
-      sellerId: null,
-      sellerPart: null,
-      title: 'x',
-      origin: 'used' as const,
-      modules: 1,
-      module: { ...module, voltagesMv: [1100] },
-      stock: 1,
-      note: '',
-      modelIds: [],
-    };
+    const offer = { ...PLAIN, module: { ...LOW, form: 'DIMM' }, stock: 1 };
     const id = await insertOffer(pool(), offer);
     // Without a price it cannot be sold, so it is not offered.
     expect((await listOffersFor(pool(), ['DDR5'], 'DIMM', null)).some((one) => one.id === id)).toBe(false);
