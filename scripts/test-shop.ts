@@ -5,6 +5,7 @@ import { type Caller, checkCaller } from '../service/access';
 import { draftOptions } from '../service/draft-options';
 import { newJob, saveIntake, takeReadings } from '../service/intake';
 import { type JobState, showJob } from '../service/job-state';
+import { askMarket, askMarketSchema, type MarketRow } from '../service/market';
 import { choosePlan } from '../service/quote';
 import type { Result } from '../service/result';
 import { signIn } from '../service/sign-in';
@@ -105,3 +106,13 @@ export async function seen(jobId: number): Promise<{ place: number; totalCents: 
 
 export const thirdParty16 = (plan: Plan): boolean => plan.lane === 'third-party' && plan.totalMiB === 16384;
 export const original16 = (plan: Plan): boolean => plan.lane === 'original' && plan.totalMiB === 16384;
+
+/** Every offer on the market that is this, of all kinds of module. */
+export async function marketRows(text = ''): Promise<MarketRow[]> {
+  const { shelves } = must(await askMarket(askMarketSchema.parse({ text })));
+  const rows: MarketRow[] = [];
+  for (const { familyId } of shelves) {
+    rows.push(...must(await askMarket(askMarketSchema.parse({ text, familyId, count: 200 }))).rows);
+  }
+  return rows;
+}

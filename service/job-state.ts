@@ -3,6 +3,7 @@ import type { Trial } from '../core/machine/evidence';
 import type { JobSlot } from '../core/machine/job-slot';
 import { type Joined, joinReadings } from '../core/machine/join-readings';
 import type { Claim } from '../core/machine/limit';
+import { loosest } from '../core/machine/loosest';
 import { derivedSlots } from '../core/machine/slots-of-job';
 import type { ModelSlot, PlacedSlot } from '../core/machine/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
@@ -117,7 +118,8 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     systems: needs.systems,
   });
   const limits = weigh(claims);
-  const market = await marketFor(db, shop, limits, job.modelId);
+  const sockets = slots.filter(({ soldered }) => !soldered).length;
+  const market = await marketFor(db, shop, limits, { ...loosest(claims, slots), modelId: job.modelId, sockets });
   const jobCase = caseOfJob({
     name: machineName(job) || `job ${id}`,
     currency: shop.currency,

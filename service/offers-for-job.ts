@@ -1,10 +1,11 @@
+import type { Loosest } from '../core/machine/loosest';
 import { partKey } from '../core/machine/model';
 import type { Limits } from '../core/machine/weigh';
 import type { Offer } from '../core/planning/case';
 import { sellPrice } from '../core/pricing/sell-price';
 import type { Supply } from '../core/quoting/option';
 import type { Queryable } from '../store/database';
-import { listOffersFor, type StoredOffer } from '../store/offers';
+import { listMisfits, listOffersFor, type StoredOffer } from '../store/offers';
 import type { Shop } from '../store/shop';
 import { listTestedParts } from '../store/tested-parts';
 
@@ -40,11 +41,21 @@ export interface Market {
 /** The shop's own shelf, as sellers are named. */
 export const SHELF_NAME = 'our shelf';
 
-/** What can be bought for a job's machine, at sell prices, with what it costs the shop kept apart. */
-export async function marketFor(db: Queryable, shop: Shop, limits: Limits, modelId: number | null): Promise<Market> {
+/**
+ * What can be bought for a job's machine, at sell prices, with what it costs the shop kept apart; and of what goes into
+ * such sockets but not into this machine the cheapest of each kind and size, so that it can be said why.
+ */
+export async function marketFor(
+  db: Queryable,
+  shop: Shop,
+  limits: Limits,
+  { modelId, ...widest }: Loosest & { modelId: number | null; sockets: number },
+): Promise<Market> {
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';
-  const stored = generations.length === 0 || form === '' ? [] : await listOffersFor(db, generations, form, modelId);
+  const wish = { generations, form, modelId, ...widest };
+  const known = generations.length > 0 && form !== '';
+  const stored = known ? [...(await listOffersFor(db, wish)), ...(await listMisfits(db, wish))] : [];
   const tested = modelId === null ? [] : await listTestedParts(db, modelId);
   const testedBy = (part: string | null | undefined): string[] =>
     part == null ? [] : tested.filter(({ key }) => key === partKey(part)).map(({ list }) => list);

@@ -7,34 +7,20 @@ import { noteEvent } from '../store/events';
 import {
   findBySellerPart,
   insertPrice,
-  listOffers,
   listSellerFeeds,
   lockOffer,
-  type PricedOffer,
   type PrintedOfferPrice,
   setStock,
 } from '../store/offers';
 import { getSeller, listRates, shopDay } from '../store/sellers';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
-import { offerSellPrice } from './offers-for-job';
 import { done, fault, type Result } from './result';
-import { countForToday, plainTerms } from './sellers';
+import { plainTerms } from './sellers';
 
-export interface OfferRow extends PricedOffer {
-  sellCents: number;
-}
-
-export async function offerRows(): Promise<{ currency: string; offers: OfferRow[]; feeds: number }> {
-  await countForToday();
-  const shop = await getShop(pool());
-  const offers = await listOffers(pool());
-  const feeds = await listSellerFeeds(pool());
-  return {
-    currency: shop.currency,
-    feeds: feeds.length,
-    offers: offers.map((offer) => ({ ...offer, sellCents: offerSellPrice(shop, offer.costCents) })),
-  };
+/** How many sellers have a feed that can be asked. */
+export async function feedCount(): Promise<number> {
+  return (await listSellerFeeds(pool())).length;
 }
 
 const amount = z

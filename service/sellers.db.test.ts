@@ -1,19 +1,20 @@
-import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
+import { marketRows, must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { many, one, pool, run } from '../store/database';
 import { getSeller, listSellers } from '../store/sellers';
-import { changePrice, offerRows } from './prices';
+import { pricesOf } from './market';
+import { changePrice } from './prices';
 import { countForToday, noteRate, plainTerms, saveSeller, sellerDesk } from './sellers';
 
 const shop = openTestShop();
 
 async function anOffer() {
-  const { offers } = await offerRows();
+  const offers = await marketRows();
   const offer = offers.find(({ sellerId, modules }) => sellerId !== null && modules === 1);
   const seller = await getSeller(pool(), offer?.sellerId ?? 0);
   if (offer === undefined || seller === null) throw new Error('no offer');
   return { offer, seller };
 }
-const now = async (id: number) => (await offerRows()).offers.find((offer) => offer.id === id);
+const now = async (id: number) => must(await pricesOf(id))[0];
 const day = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
 describe('what a seller prints', () => {
@@ -110,7 +111,7 @@ describe('what a seller prints', () => {
     const { offer } = await anOffer();
     const all = { name: '', percentBp: 10_000, cents: null, endsOn: null };
     expect(await changePrice(shop.teo, offer.id, { printedCents: 100, coupon: all })).toMatchObject({ ok: false });
-    const { offers } = await offerRows();
+    const offers = await marketRows();
     const shelf = offers.find(({ sellerId }) => sellerId === null);
     expect(await changePrice(shop.teo, shelf?.id ?? 0, { printedCents: 100 })).toMatchObject({
       ok: false,
@@ -125,9 +126,10 @@ describe('what a seller prints', () => {
 
 test('a shop’s endings and mark-up steps reach its prices', async () => {
   const { offer } = await anOffer();
-  const before = (await now(offer.id))?.sellCents ?? 0;
+  const sell = async () => (await marketRows()).find(({ id }) => id === offer.id)?.sellCents ?? 0;
+  const before = await sell();
   await run(pool(), `update shop set price_endings = '{90}', mark_up_steps = '[{"fromCents": 0, "markUpBp": 9000}]'`);
-  const after = (await now(offer.id))?.sellCents ?? 0;
+  const after = await sell();
   expect(after % 100).toBe(90);
   expect(after).toBeGreaterThan(before);
 });

@@ -18,8 +18,8 @@ export interface StoredOffer {
   pricedAt: Date;
 }
 
-/** Columns of an offer as it stands; `rank` orders sellers by trust, then delivery, then rating held against its count. */
-const SELECT = `select offer.id, title, origin, offer.modules,
+/** Columns of an offer as it stands. */
+export const OFFER_COLUMNS = `select offer.id, title, origin, offer.modules,
     spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module, stock,
     seller.name as "sellerName", lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt",
     offer.seller_id as "sellerId"
@@ -28,60 +28,124 @@ const SELECT = `select offer.id, title, origin, offer.modules,
 /** Few ratings say little: each is held as if five of 3 stars stood beside them. */
 const RATING = '(coalesce(rating * rating_count, 0) + 300 * 5.0) / (coalesce(rating_count, 0) + 5)';
 
+/** What a machine's sockets take, as far as it is known, and how many of them there are. */
+export interface SocketWish {
+  generations: readonly string[];
+  form: string;
+  /** null: nobody knows, so of every kind */
+  kinds: readonly { buffering: string; ecc: boolean }[] | null;
+  /** largest module; null: nobody knows */
+  mostMiB: number | null;
+  modelId: number | null;
+  sockets: number;
+}
+
+/** So many of a lot are read before it is asked whether they suffice. */
+const FIRST = 4;
+
+/** Offers of a lot that can be bought, cheapest first; all of it stands in the index. */
+const OF_LOT = `select id, stock, cost_cents, seller_id from offer
+  where spec_id = lot.spec_id and modules = lot.modules and origin = lot.origin and withdrawn_at is null
+    and cost_cents is not null and not for_models and stock is distinct from 0
+  order by cost_cents, id`;
+
+/** Modules that the offers before each hold together, the cheapest first and of equally dear ones the better seller's. */
+const BEFORE = `coalesce(sum(coalesce(cheap.stock, $6) * lot.modules) over (
+  partition by lot.spec_id, lot.modules, lot.origin
+  order by cheap.cost_cents, coalesce(ranked.rank, 0), cheap.id rows between unbounded preceding and 1 preceding), 0)`;
+
 /**
  * Query of {@link listOffersFor}, named so that its plan can be looked at. Of each lot (equal modules, equally many in
  * a pack, of equal origin) only the cheapest are taken that fill every socket together: a dearer one could not be in
- * any better plan. Of equally dear ones the better seller's.
+ * any better plan. Nearly always the first few suffice, so only few lots are read further. `$6`: sockets.
  */
 export const OFFERS_FOR_PLANNING = `with fit as materialized (
     select spec.id from module_spec as spec join module_family as family on family.id = family_id
-    where generation = any($1) and form = $2
-  ), ranked as (
+    where generation = any($1) and form = $2 and ($3::text[] is null or buffering || ' ' || ecc = any($3))
+      and ($4::bigint is null or capacity_mib <= $4)
+  ), ranked as materialized (
     select id, row_number() over (order by trust = 'marketplace', lead_days, ${RATING} desc, id) as rank from seller
+  ), first as materialized (
+    select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
+      sum(coalesce(cheap.stock, $6) * lot.modules) over lots as held, count(*) over lots as offers
+    from fit join offer_lot as lot on lot.spec_id = fit.id
+    cross join lateral (${OF_LOT} limit ${FIRST}) as cheap left join ranked on ranked.id = cheap.seller_id
+    window lots as (partition by lot.spec_id, lot.modules, lot.origin)
   ), near as (
+    select id from first where before < $6
+    union
     select counted.id from (
-      select cheap.id, coalesce(sum(coalesce(cheap.stock, $4) * lot.modules) over (
-          partition by lot.spec_id, lot.modules, lot.origin
-          order by cheap.cost_cents, coalesce(ranked.rank, 0), cheap.id rows between unbounded preceding and 1 preceding
-        ), 0) as before
-      from fit join offer_lot as lot on lot.spec_id = fit.id
-      cross join lateral (
-        select id, stock, cost_cents, seller_id from offer
-        where spec_id = lot.spec_id and modules = lot.modules and origin = lot.origin and withdrawn_at is null
-          and cost_cents is not null and not for_models and stock is distinct from 0
-        order by cost_cents, id limit $4
-      ) as cheap
-      left join ranked on ranked.id = cheap.seller_id
-    ) as counted where before < $4
-    union all
+      select cheap.id, ${BEFORE} as before
+      from (select distinct spec_id, modules, origin from first where held < $6 and offers = ${FIRST}) as lot
+      cross join lateral (${OF_LOT} limit $6) as cheap left join ranked on ranked.id = cheap.seller_id
+    ) as counted where before < $6
+    union
     select offer.id from offer_model join offer on offer.id = offer_id
-    where model_id = $3 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
+    where model_id = $5 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
       and spec_id in (select id from fit)
   )
-  ${SELECT} left join ranked on ranked.id = offer.seller_id
+  select offer.id, title, origin, modules, spec_id as "specId", maker, part, stock, seller.name as "sellerName",
+    lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId"
+  from offer left join seller on seller.id = seller_id left join ranked on ranked.id = seller_id
   where offer.id = any(array(select id from near))
-  order by latency_ps nulls last, rank nulls first, offer.cost_cents, offer.id`;
+  order by rank nulls first, cost_cents, offer.id`;
+
+type PlanningOffer = Omit<StoredOffer, 'module'> & { specId: number; maker: string | null; part: string | null };
+
+/**
+ * What is worth planning with for a machine's sockets, quickest module first, then the seller that is better trusted,
+ * sooner here, better rated. A part made for certain models is left out for all others.
+ */
+export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<StoredOffer[]> {
+  const offers = await many<PlanningOffer & Record<string, unknown>>(db, OFFERS_FOR_PLANNING, [
+    [...wish.generations],
+    wish.form,
+    wish.kinds?.map(({ buffering, ecc }) => `${buffering} ${ecc}`) ?? null,
+    wish.mostMiB,
+    wish.modelId,
+    Math.max(1, Math.min(wish.sockets, MOST_SOCKETS)),
+  ]);
+  const specs = await many<{ id: number; module: MemoryModule; place: number }>(
+    db,
+    `select id, module, rank() over (order by latency_ps nulls last) as place from module_spec where id = any($1)`,
+    [[...new Set(offers.map(({ specId }) => specId))]],
+  );
+  const of = new Map(specs.map((spec) => [spec.id, spec]));
+  const place = ({ specId }: { specId: number }): number => of.get(specId)?.place ?? 0;
+  return offers
+    .sort((a, b) => place(a) - place(b))
+    .flatMap(({ specId, maker, part, ...offer }) => {
+      const module = of.get(specId)?.module;
+      if (module === undefined) return [];
+      return [{ ...offer, module: { ...module, ...(maker && { maker }), ...(part && { part }) } }];
+    });
+}
 
 /** A board has at most this many sockets. */
 const MOST_SOCKETS = 32;
 
-/**
- * What is worth planning with for sockets of these generations and this form, quickest module first, then the seller
- * that is better trusted, sooner here, better rated. A part made for certain models is left out for all others.
- */
-export async function listOffersFor(
-  db: Queryable,
-  generations: readonly string[],
-  form: string,
-  modelId: number | null,
-  sockets: number = MOST_SOCKETS,
-): Promise<StoredOffer[]> {
-  return many<StoredOffer & Record<string, unknown>>(db, OFFERS_FOR_PLANNING, [
-    [...generations],
-    form,
-    modelId,
-    Math.max(1, Math.min(sockets, MOST_SOCKETS)),
-  ]);
+/** Of what these sockets would hold but this machine does not take: the cheapest of each kind and size, to say why. */
+export async function listMisfits(db: Queryable, wish: SocketWish): Promise<StoredOffer[]> {
+  return many<StoredOffer & Record<string, unknown>>(
+    db,
+    `${OFFER_COLUMNS} where offer.id in (
+       select distinct on (spec.family_id, capacity_mib) cheap.id
+       from module_spec as spec join module_family as family on family.id = spec.family_id
+       cross join lateral (
+         select id, cost_cents from offer where spec_id = spec.id and withdrawn_at is null and cost_cents is not null
+           and not for_models order by cost_cents, id limit 1
+       ) as cheap
+       where generation = any($1) and form = $2
+         and ($3::text[] is not null and buffering || ' ' || ecc <> all($3::text[]) or capacity_mib > $4::bigint)
+       order by spec.family_id, capacity_mib, cheap.cost_cents
+     ) order by offer.id`,
+    [
+      [...wish.generations],
+      wish.form,
+      wish.kinds?.map(({ buffering, ecc }) => `${buffering} ${ecc}`) ?? null,
+      wish.mostMiB,
+    ],
+  );
 }
 
 /** What a price was made of: what the seller printed, and every step to the cost. */
@@ -92,23 +156,23 @@ export interface PrintedOfferPrice {
   steps: PriceStep[] | null;
 }
 
-export interface PricedOffer extends StoredOffer, PrintedOfferPrice {
-  sellerId: number | null;
-  history: { at: string; costCents: number }[];
+/** A price as it was noted. */
+export interface NotedPrice extends PrintedOfferPrice {
+  at: Date;
+  costCents: number;
+  cameFrom: string;
 }
 
-/** All offers on the market with their price history, oldest price first. */
-export async function listOffers(db: Queryable): Promise<PricedOffer[]> {
-  return many<PricedOffer & Record<string, unknown>>(
+/** Prices of an offer that are shown, at most. */
+const SHOWN_PRICES = 200;
+
+/** Every price that an offer had, the latest first. */
+export async function listPrices(db: Queryable, offerId: number): Promise<NotedPrice[]> {
+  return many<NotedPrice & Record<string, unknown>>(
     db,
-    `select listed.*, price.printed_cents as "printedCents", price.coupon, price.units, price.steps, (
-       select jsonb_agg(jsonb_build_object('at', at, 'costCents', cost_cents) order by at, id)
-       from offer_price where offer_id = listed.id
-     ) as history
-     from (${SELECT} where withdrawn_at is null and cost_cents is not null) as listed
-     join offer on offer.id = listed.id join offer_price as price on price.id = offer.price_id
-     order by listed.module ->> 'generation' desc, listed.module ->> 'form', (listed.module ->> 'capacityMiB')::bigint,
-       listed.modules, listed.id`,
+    `select at, cost_cents as "costCents", came_from as "cameFrom", printed_cents as "printedCents", coupon, units, steps
+     from offer_price where offer_id = $1 order by at desc, id desc limit ${SHOWN_PRICES}`,
+    [offerId],
   );
 }
 

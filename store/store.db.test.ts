@@ -248,16 +248,19 @@ describe('slots', () => {
   });
 });
 
+const offersFor = (generation: string, form: string, modelId: number | null, sockets = 32) =>
+  listOffersFor(pool(), { generations: [generation], form, kinds: null, mostMiB: null, modelId, sockets });
+
 describe('offers for planning', () => {
   it('are those of generation and form, quickest first, with the price of now', async () => {
-    const offers = await listOffersFor(pool(), ['DDR4'], 'DIMM', null);
+    const offers = await offersFor('DDR4', 'DIMM', null);
     expect(offers.length).toBeGreaterThan(10);
     for (const offer of offers) expect([offer.module.generation, offer.module.form]).toEqual(['DDR4', 'DIMM']);
     const times = offers.map(({ module }) => ((module.casLatency ?? Number.POSITIVE_INFINITY) * 2000) / module.rateMTs);
     expect(times).toEqual([...times].sort((a, b) => a - b));
     const [first] = offers;
     await insertPrice(pool(), first?.id ?? 0, 77_777, 'test');
-    const again = await listOffersFor(pool(), ['DDR4'], 'DIMM', null);
+    const again = await offersFor('DDR4', 'DIMM', null);
     expect(again.find((offer) => offer.id === first?.id)?.costCents).toBe(77_777);
   });
 
@@ -267,8 +270,8 @@ describe('offers for planning', () => {
       "select id from model where name = 'Counter 4' and year_from = 2018",
     );
     const made = (offers: { origin: string }[]) => offers.filter((offer) => offer.origin === 'original').length;
-    expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', id))).toBe(3);
-    expect(made(await listOffersFor(pool(), ['DDR4'], 'DIMM', null))).toBe(0);
+    expect(made(await offersFor('DDR4', 'DIMM', id))).toBe(3);
+    expect(made(await offersFor('DDR4', 'DIMM', null))).toBe(0);
   });
 
   it('of equal modules only the cheapest that suffice are taken, of equally dear ones the better seller’s', async () => {
@@ -289,8 +292,7 @@ describe('offers for planning', () => {
     const dear = await put(0, 9900, null);
     const same = [await put(2, 9500, 3), await put(0, 9500, 3), await put(1, 9500, 3)];
     const none = await put(1, 100, 0);
-    const ids = async (sockets: number) =>
-      (await listOffersFor(pool(), ['DDR5'], 'LOT', null, sockets)).map(({ id }) => id);
+    const ids = async (sockets: number) => (await offersFor('DDR5', 'LOT', null, sockets)).map(({ id }) => id);
     expect(await ids(4)).toEqual([same[2], few]);
     expect(await ids(1)).toEqual([few]);
     expect(new Set(await ids(32))).toEqual(new Set([few, dear, ...same]));
@@ -299,7 +301,7 @@ describe('offers for planning', () => {
 
   it('go by what counts now, and a price of before changes nothing', async () => {
     const id = await insertOffer(pool(), { ...PLAIN, module: { ...LOW, form: 'NOW' } });
-    const cost = async () => (await listOffersFor(pool(), ['DDR5'], 'NOW', null))[0]?.costCents;
+    const cost = async () => (await offersFor('DDR5', 'NOW', null))[0]?.costCents;
     await insertPrice(pool(), id, 500, 'test');
     await insertPrice(pool(), id, 700, 'test', new Date('2020-01-01'));
     expect(await cost()).toBe(500);
@@ -311,9 +313,9 @@ describe('offers for planning', () => {
     const offer = { ...PLAIN, module: { ...LOW, form: 'DIMM' }, stock: 1 };
     const id = await insertOffer(pool(), offer);
     // Without a price it cannot be sold, so it is not offered.
-    expect((await listOffersFor(pool(), ['DDR5'], 'DIMM', null)).some((one) => one.id === id)).toBe(false);
+    expect((await offersFor('DDR5', 'DIMM', null)).some((one) => one.id === id)).toBe(false);
     await insertPrice(pool(), id, 900, 'test');
-    expect((await listOffersFor(pool(), ['DDR5'], 'DIMM', null)).find((one) => one.id === id)).toMatchObject({
+    expect((await offersFor('DDR5', 'DIMM', null)).find((one) => one.id === id)).toMatchObject({
       costCents: 900,
       sellerName: null,
       leadDays: null,

@@ -1,36 +1,56 @@
 import type { Metadata } from 'next';
+import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { mayDo } from '@/service/access';
-import { SHELF_NAME } from '@/service/offers-for-job';
+import { askMarket, askMarketSchema, jobNamed } from '@/service/market';
 import { listsOfLate } from '@/service/price-lists';
-import { offerRows } from '@/service/prices';
+import { feedCount } from '@/service/prices';
 import { sellerDesk } from '@/service/sellers';
-import { OfferList } from '@/ui/offers/offer-list';
+import { MarketDesk } from '@/ui/offers/market-desk';
+import { RefreshPrices } from '@/ui/offers/refresh-prices';
+import { SellerList } from '@/ui/offers/seller-list';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
 export const metadata: Metadata = { title: 'Offers' };
 
+type Query = Record<string, string | string[] | undefined>;
+
+const only = (value: string | string[] | undefined): string => (typeof value === 'string' ? value : '');
+
 /** What can be bought, from whom, at what price today and before. */
-export default async function OffersPage() {
+export default async function OffersPage({ searchParams }: { searchParams: Promise<Query> }) {
   const caller = await enterPage('offers.read');
-  const { offers, feeds } = await offerRows();
+  const query = await searchParams;
+  const job = /^[1-9]\d{0,8}$/.test(only(query.job)) ? await jobNamed(Number(only(query.job))) : null;
+  const wish = {
+    text: only(query.find).slice(0, 400),
+    jobId: job?.id ?? null,
+    sort: OFFER_SORTS.find((sort) => sort === query.sort) ?? 'price',
+  };
+  const market = await askMarket(askMarketSchema.parse(wish));
   const { sellers, ...ground } = await sellerDesk();
   const lists = await listsOfLate();
-  const listed = offers.map(({ pricedAt: _, leadDays: _days, steps: _steps, sellerName, ...offer }) => ({
-    ...offer,
-    seller: sellerName ?? SHELF_NAME,
-  }));
+  const mayPrice = mayDo(caller.role, 'offers.price');
   return (
     <Desk caller={caller} here="/offers">
-      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
-        <h1 className="text-xl">Offers</h1>
-        <OfferList
-          offers={listed}
+      <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid gap-4">
+        <div className="flex flex-wrap items-end justify-between gap-3">
+          <h1 className="text-xl">Offers</h1>
+          {mayPrice && (await feedCount()) > 0 && <RefreshPrices />}
+        </div>
+        <MarketDesk
+          start={market.ok ? market.value : { shelves: [], familyId: null, rows: [] }}
+          wish={wish}
+          jobName={job?.name ?? null}
+          sellers={sellers}
+          ground={ground}
+          mayPrice={mayPrice}
+        />
+        <SellerList
           sellers={sellers}
           lists={lists.map(({ id, name, seller, state }) => ({ id, name, seller, state }))}
           ground={ground}
-          feeds={feeds}
-          mayPrice={mayDo(caller.role, 'offers.price')}
+          mayPrice={mayPrice}
         />
       </main>
     </Desk>

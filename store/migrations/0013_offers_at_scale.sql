@@ -127,10 +127,11 @@ create trigger offer_price_is_latest after insert on offer_price
   referencing new table as fresh for each statement execute function note_latest_price();
 
 -- What the planner asks, and each way of sorting what fits.
-create index offer_of_lot on offer (spec_id, modules, origin, cost_cents, id)
+create index offer_of_lot on offer (spec_id, modules, origin, cost_cents, id) include (stock, seller_id)
   where withdrawn_at is null and cost_cents is not null and not for_models and stock is distinct from 0;
 create index offer_by_price on offer (family_id, cost_cents, id) where withdrawn_at is null and cost_cents is not null;
 create index offer_by_gib on offer (family_id, per_gib, id) where withdrawn_at is null and cost_cents is not null;
 create index offer_by_seller on offer (family_id, seller_id, cost_cents, id) where withdrawn_at is null and cost_cents is not null;
 create index offer_by_stock on offer (family_id, (coalesce(stock, -1)) desc, cost_cents, id)
   where withdrawn_at is null and cost_cents is not null;
+create index offer_of_spec on offer (spec_id, cost_cents, id) where withdrawn_at is null and cost_cents is not null;

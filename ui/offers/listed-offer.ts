@@ -1,8 +1,10 @@
 import type { MemoryModule } from '@/core/memory/module';
+import type { PriceStep } from '@/core/pricing/counted-price';
 import type { Coupon } from '@/core/pricing/seller-terms';
+import type { ShelfLabel } from './market-words';
 
-/** An offer as it is listed. Money minor units: cost without tax, sell price with it. */
-export interface ListedOffer {
+/** An offer as the market shows it. Money minor units: cost without tax, sell price with it. */
+export interface MarketOffer {
   id: number;
   title: string;
   origin: string;
@@ -10,12 +12,32 @@ export interface ListedOffer {
   module: MemoryModule;
   stock: number | null;
   sellerId: number | null;
-  seller: string;
+  sellerName: string | null;
+  marketplace: boolean;
+  rating: number | null;
+  ratingCount: number | null;
+  leadDays: number | null;
   costCents: number;
   sellCents: number;
+  pricedAt: string;
+  history: { at: string; costCents: number }[];
+}
+
+/** Offers of one kind of module; kind 0: all that fit a machine. */
+export interface Shelf {
+  familyId: number;
+  label: ShelfLabel | null;
+  offers: number;
+}
+
+/** A price of an offer as it was noted. */
+export interface NotedPrice {
+  at: string;
+  costCents: number;
+  cameFrom: string;
   /** what the seller printed, where that was noted */
   printedCents: number | null;
   coupon: Coupon | null;
   units: number | null;
-  history: { at: string; costCents: number }[];
+  steps: PriceStep[] | null;
 }

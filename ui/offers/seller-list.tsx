@@ -13,7 +13,7 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
-import type { CountingGround } from './price-sheet';
+import type { CountingGround } from './price-form';
 import { parseShipping, shippingText, termsText } from './terms-words';
 
 export interface ListedSeller {

@@ -1,0 +1,6 @@
+import { z } from 'zod';
+import { handle, idOf } from '@/app/handle';
+import { pricesOf } from '@/service/market';
+
+/** Every price that an offer had. */
+export const POST = handle('offers.read', z.null(), (_, __, params) => pricesOf(idOf(params)));

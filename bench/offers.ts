@@ -1,0 +1,92 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { OFFER_SORTS } from '../core/market/offer-sort';
+import type { OfferWish } from '../core/market/offer-wish';
+import { openCluster } from '../scripts/cluster';
+import { ROOT } from '../scripts/setup.mjs';
+import { closePool, pool, transaction } from '../store/database';
+import { findOffers, specsFor } from '../store/find-offers';
+import { migrate } from '../store/migrate';
+import { listOffersFor } from '../store/offers';
+import { makeMarket } from './market';
+
+/*
+ * node --import tsx bench/offers.ts [offers]: a million offers with ten prices each. Queries that a job asks, with their
+ * 95th percentile beside that of the plain way to ask the same.
+ */
+
+const OFFERS = Number(process.argv[2] ?? 1_000_000);
+const ROUNDS = 60;
+
+const folder = mkdtempSync(join(tmpdir(), 'fenbrik-bench-'));
+chmodSync(folder, 0o755);
+const cluster = await openCluster(join(folder, 'cluster'), ['shared_buffers=512MB', 'max_wal_size=8GB']);
+process.env.DATABASE_URL = cluster.url;
+
+/** Milliseconds at the 95th percentile, and in the middle. */
+function told(times: number[]): string {
+  const sorted = [...times].sort((a, b) => a - b);
+  const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
+  return `95th percentile ${at(0.95).toFixed(1)} ms, median ${at(0.5).toFixed(1)} ms`;
+}
+
+async function timed(work: () => Promise<unknown>): Promise<number> {
+  const from = performance.now();
+  await work();
+  return performance.now() - from;
+}
+
+async function times(work: (round: number) => Promise<unknown>): Promise<number[]> {
+  for (let round = 0; round < 5; round++) await work(round);
+  const all: number[] = [];
+  for (let round = 0; round < ROUNDS; round++) all.push(await timed(() => work(round)));
+  return all;
+}
+
+const MACHINES: readonly Required<Pick<OfferWish, 'generations' | 'form' | 'kinds' | 'mostMiB'>>[] = [
+  { generations: ['DDR4'], form: 'SO-DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], mostMiB: 16_384 },
+  { generations: ['DDR4'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], mostMiB: 32_768 },
+  { generations: ['DDR3'], form: 'SO-DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], mostMiB: 8192 },
+  { generations: ['DDR5'], form: 'SO-DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], mostMiB: 49_152 },
+  {
+    generations: ['DDR4'],
+    form: 'DIMM',
+    kinds: [
+      { buffering: 'registered', ecc: true },
+      { buffering: 'load-reduced', ecc: true },
+    ],
+    mostMiB: 131_072,
+  },
+  { generations: ['DDR3'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: true }], mostMiB: 4096 },
+];
+
+try {
+  await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
+  const made = await timed(() =>
+    transaction((db) => makeMarket(db, { offers: OFFERS, prices: 10, sellers: 60, seed: 5 })),
+  );
+  console.log(`${OFFERS} offers with ten prices each made in ${(made / 1000).toFixed(0)} s`);
+  await pool().query('vacuum analyze');
+  const machine = (round: number) => MACHINES[round % MACHINES.length] ?? MACHINES[0];
+  const wish = (round: number, sockets: number) => ({
+    ...(machine(round) as (typeof MACHINES)[number]),
+    modelId: null,
+    sockets,
+  });
+  const counts = await Promise.all(MACHINES.map((_, at) => listOffersFor(pool(), wish(at, 4))));
+  console.log(`undominated offers for planning: ${counts.map(({ length }) => length).join(', ')}`);
+  console.log(`for planning, 4 sockets: ${told(await times((round) => listOffersFor(pool(), wish(round, 4))))}`);
+  console.log(`for planning, 32 sockets: ${told(await times((round) => listOffersFor(pool(), wish(round, 32))))}`);
+  for (const sort of OFFER_SORTS) {
+    const all = await times(async (round) => {
+      const wish = machine(round) ?? {};
+      return findOffers(pool(), await specsFor(pool(), wish), wish, sort, { from: 0, count: 200 });
+    });
+    console.log(`the first 200 that fit, by ${sort}: ${told(all)}`);
+  }
+} finally {
+  await closePool();
+  cluster.stop();
+  rmSync(folder, { recursive: true, force: true });
+}

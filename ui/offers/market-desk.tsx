@@ -1,0 +1,144 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { OFFER_SORTS, type OfferSort } from '@/core/market/offer-sort';
+import { Fault } from '../kit/fault';
+import { INPUT_LOOK } from '../kit/field';
+import type { MarketOffer } from './listed-offer';
+import { MarketTable } from './market-table';
+import { SORT_TEXTS, shelfText } from './market-words';
+import { OfferSheet } from './offer-sheet';
+import type { CountingGround } from './price-form';
+import type { ListedSeller } from './seller-list';
+import { type MarketWindow, useMarket } from './use-market';
+
+interface MarketDeskProps {
+  start: MarketWindow;
+  wish: { text: string; jobId: number | null; sort: OfferSort };
+  /** whose machine the offers have to fit */
+  jobName: string | null;
+  sellers: readonly ListedSeller[];
+  ground: CountingGround;
+  mayPrice: boolean;
+}
+
+/** Where the desk stands, so that it can be come back to and sent to somebody. */
+function addressOf(text: string, jobId: number | null, sort: OfferSort): string {
+  const query = new URLSearchParams();
+  if (text !== '') query.set('find', text);
+  if (jobId !== null) query.set('job', String(jobId));
+  if (sort !== 'price') query.set('sort', sort);
+  return query.size === 0 ? '/offers' : `/offers?${query}`;
+}
+
+/** The market: offers by what is typed and by what a machine takes, one kind of module at a time, sorted any way. */
+export function MarketDesk({ start, wish, jobName, sellers, ground, mayPrice }: MarketDeskProps) {
+  const [text, setText] = useState(wish.text);
+  const [jobId, setJobId] = useState(wish.jobId);
+  const [sort, setSort] = useState(wish.sort);
+  const [picked, setPicked] = useState<number | null>(null);
+  const [opened, setOpened] = useState<MarketOffer | null>(null);
+  const market = useMarket({ text, jobId, familyId: picked, sort }, start);
+  useEffect(() => {
+    window.history.replaceState(null, '', addressOf(text, jobId, sort));
+  }, [text, jobId, sort]);
+  const shelf = market.shelves.find(({ familyId }) => familyId === market.familyId) ?? null;
+  return (
+    <div className="grid gap-3">
+      <div className="flex flex-wrap items-center gap-3">
+        <input
+          aria-label="Find offers"
+          placeholder="Find: 16 GB DDR4 SO-DIMM original, 2x8GB CL17, a maker, a seller"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className={`${INPUT_LOOK} flex-1 min-w-48`}
+        />
+        {jobId !== null && (
+          <span className="flex items-center gap-2 text-sm bg-act-soft px-3 py-1.5 rounded-notch">
+            fits {jobName ?? 'the machine of the job'}
+            <button type="button" className="underline underline-offset-2" onClick={() => setJobId(null)}>
+              show all
+            </button>
+          </span>
+        )}
+      </div>
+      <Fault sentence={market.sentence} />
+      {market.familyId === null ? (
+        <p className="bg-sheet border border-line px-4 py-8 text-center">
+          {jobId === null ? 'No offer is all of this.' : 'No offer that fits the machine is all of this.'}
+        </p>
+      ) : (
+        <div className="grid grid-cols-[13.5rem_minmax(0,1fr)] gap-4 items-start max-[860px]:grid-cols-1">
+          <nav
+            aria-label="Kinds of module"
+            className="grid gap-px bg-line border border-line max-[860px]:flex max-[860px]:overflow-x-auto"
+          >
+            {market.shelves.map(({ familyId, label, offers }) => (
+              <button
+                key={familyId}
+                type="button"
+                aria-pressed={familyId === market.familyId}
+                onClick={() => setPicked(familyId === 0 ? null : familyId)}
+                className={`flex justify-between gap-3 px-3 py-2 text-sm text-left min-h-10 max-[860px]:flex-none ${
+                  familyId === market.familyId ? 'bg-board text-board-ink font-semibold' : 'bg-sheet hover:bg-sunk'
+                }`}
+              >
+                <span>{shelfText(label)}</span>
+                <span className={familyId === market.familyId ? '' : 'text-ink-2'}>{offers.toLocaleString('en')}</span>
+              </button>
+            ))}
+          </nav>
+          <div className="grid gap-2 min-w-0">
+            <fieldset className="flex flex-wrap gap-x-1 gap-y-1 items-center text-sm">
+              <legend className="sr-only">Sorted by</legend>
+              <span aria-hidden="true" className="text-ink-2 mr-1">
+                by
+              </span>
+              {OFFER_SORTS.map((one) => (
+                <label
+                  key={one}
+                  className={`px-2.5 py-1.5 cursor-pointer rounded-notch border has-focus-visible:outline-2 ${
+                    one === sort ? 'border-edge bg-sheet font-semibold' : 'border-transparent text-ink-2 hover:bg-sunk'
+                  }`}
+                >
+                  <input
+                    type="radio"
+                    name="sort"
+                    className="sr-only"
+                    checked={one === sort}
+                    onChange={() => setSort(one)}
+                  />
+                  {SORT_TEXTS[one]}
+                </label>
+              ))}
+              <span role="status" className="ml-auto text-ink-2">
+                {market.busy ? 'looking…' : ''}
+              </span>
+            </fieldset>
+            <MarketTable
+              key={`${market.familyId} ${sort} ${text}`}
+              name={`${shelfText(shelf?.label ?? null)}, by ${SORT_TEXTS[sort]}`}
+              total={shelf?.offers ?? 0}
+              pages={market.pages}
+              onSee={market.see}
+              currency={ground.currency}
+              mayPrice={mayPrice}
+              onOpen={setOpened}
+            />
+          </div>
+        </div>
+      )}
+      {opened !== null && (
+        <OfferSheet
+          offer={opened}
+          terms={sellers.find(({ id }) => id === opened.sellerId)?.terms ?? null}
+          ground={ground}
+          mayPrice={mayPrice}
+          onClose={(priced) => {
+            setOpened(null);
+            if (priced) market.again();
+          }}
+        />
+      )}
+    </div>
+  );
+}

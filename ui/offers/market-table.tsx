@@ -1,0 +1,131 @@
+'use client';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef, useState } from 'react';
+import { MIB_PER_GB } from '@/core/memory/capacity';
+import { moduleText } from '@/core/memory/module-words';
+import { moneyText } from '@/core/pricing/money-text';
+import { Button } from '../kit/button';
+import type { MarketOffer } from './listed-offer';
+import { deliveryText, ratingText } from './market-words';
+import { PriceLine } from './price-line';
+import { PAGE } from './use-market';
+
+const ROW_PX = 54;
+/** A browser draws nothing taller than this, pixels; a shelf that is longer is cut and says so. */
+const TALLEST_PX = 30_000_000;
+
+const COLUMNS =
+  'grid grid-cols-[minmax(0,1fr)_6.5rem_4.5rem_6.5rem_6.5rem_5rem] gap-3 items-center px-4 max-[860px]:grid-cols-[minmax(0,1fr)_6rem_4.5rem]';
+
+interface RowProps {
+  offer: MarketOffer;
+  currency: string;
+  mayPrice: boolean;
+  onOpen: () => void;
+}
+
+function Row({ offer, currency, mayPrice, onOpen }: RowProps) {
+  const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
+  const gb = (modules * module.capacityMiB) / MIB_PER_GB;
+  const seller = `${sellerName ?? 'our shelf'}${offer.marketplace ? ' (marketplace)' : ''}`;
+  const rated = rating === null || ratingCount === null ? '' : ` · ${ratingText(rating, ratingCount)}`;
+  return (
+    <>
+      <span className="min-w-0">
+        <span className="block font-medium truncate">{title}</span>
+        <span className="block text-ink-2 truncate">
+          {modules > 1 && `${modules} × `}
+          {moduleText(module)}
+          {module.ranks != null && `, ${module.ranks} rank${module.ranks > 1 ? 's' : ''}`}
+          {module.heightMm != null && `, ${module.heightMm} mm`} · {origin} · {seller}
+          {rated}
+        </span>
+      </span>
+      <span className="max-[860px]:hidden">
+        <PriceLine history={offer.history} />
+      </span>
+      <span className="text-right text-ink-2 max-[860px]:hidden">
+        <span className="block">{deliveryText(leadDays)}</span>
+        {stock !== null && (
+          <span className={stock === 0 ? 'text-mind' : ''}>{stock === 0 ? 'none left' : `${stock} left`}</span>
+        )}
+      </span>
+      <span className="text-right max-[860px]:hidden text-ink-2">we pay {moneyText(offer.costCents, currency)}</span>
+      <span className="text-right">
+        <span className="block font-semibold">{moneyText(offer.sellCents, currency)}</span>
+        <span className="text-ink-2">{moneyText(Math.round(offer.sellCents / gb), currency)}/GB</span>
+      </span>
+      <span className="text-right">
+        <Button weight="quiet" onClick={onOpen} aria-label={`${mayPrice ? 'Re-price' : 'Prices'} ${title}`}>
+          {mayPrice ? 'Re-price' : 'Prices'}
+        </Button>
+      </span>
+    </>
+  );
+}
+
+interface MarketTableProps {
+  /** what the rows are, for somebody who does not see them */
+  name: string;
+  total: number;
+  pages: ReadonlyMap<number, MarketOffer[]>;
+  onSee: (page: number) => void;
+  currency: string;
+  mayPrice: boolean;
+  onOpen: (offer: MarketOffer) => void;
+}
+
+/** The offers of a shelf. Only what is in sight is drawn and asked for, however many there are. */
+export function MarketTable({ name, total, pages, onSee, currency, mayPrice, onOpen }: MarketTableProps) {
+  const box = useRef<HTMLElement>(null);
+  const most = Math.min(total, Math.floor(TALLEST_PX / ROW_PX));
+  const rows = useVirtualizer({
+    count: most,
+    getScrollElement: () => box.current,
+    estimateSize: () => ROW_PX,
+    overscan: 6,
+    initialRect: { width: 1000, height: 600 },
+  });
+  // Where a row stands is a style, which the page itself may not bring: rows are put in once it is there.
+  const [here, setHere] = useState(false);
+  useEffect(() => setHere(true), []);
+  const seen = here ? rows.getVirtualItems() : [];
+  const firstPage = Math.floor((seen[0]?.index ?? 0) / PAGE);
+  const lastPage = Math.floor((seen.at(-1)?.index ?? 0) / PAGE);
+  useEffect(() => {
+    for (let page = firstPage; page <= lastPage; page++) onSee(page);
+  }, [firstPage, lastPage, onSee]);
+  return (
+    <section
+      ref={box}
+      aria-label={name}
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+      tabIndex={0}
+      className="bg-sheet border border-line overflow-y-auto h-[min(36rem,70dvh)]"
+    >
+      <ul className="relative text-sm" {...(here && { style: { height: rows.getTotalSize() } })}>
+        {seen.map(({ index, start }) => {
+          const offer = pages.get(Math.floor(index / PAGE))?.[index % PAGE];
+          return (
+            <li
+              key={index}
+              aria-setsize={total}
+              aria-posinset={index + 1}
+              className={`${COLUMNS} absolute inset-x-0 border-b border-line`}
+              style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
+            >
+              {offer === undefined ? (
+                <span className="text-ink-2">reading row {index + 1}…</span>
+              ) : (
+                <Row offer={offer} currency={currency} mayPrice={mayPrice} onOpen={() => onOpen(offer)} />
+              )}
+            </li>
+          );
+        })}
+      </ul>
+      {most < total && (
+        <p className="px-4 py-2 text-mind">△ The rest are too many to show: type more of what you look for.</p>
+      )}
+    </section>
+  );
+}

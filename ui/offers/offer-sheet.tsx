@@ -1,0 +1,101 @@
+'use client';
+import { useEffect, useState } from 'react';
+import { MIB_PER_GB } from '@/core/memory/capacity';
+import { moneyText } from '@/core/pricing/money-text';
+import type { SellerTerms } from '@/core/pricing/seller-terms';
+import { callOnce } from '../client/session-guard';
+import { Sheet } from '../kit/sheet';
+import type { MarketOffer, NotedPrice } from './listed-offer';
+import { type CountingGround, PriceForm } from './price-form';
+import { PriceHistory } from './price-history';
+import { couponText, stepLines } from './terms-words';
+
+interface OfferSheetProps {
+  offer: MarketOffer;
+  /** null: the shelf, or a seller whose numbers are what the shop pays */
+  terms: SellerTerms | null;
+  ground: CountingGround;
+  mayPrice: boolean;
+  onClose: (priced: boolean) => void;
+}
+
+/** What the price of now is made of: each, per GB, what is printed, and every step from there to what counts. */
+function PriceOfNow({ offer, latest, ground }: { offer: MarketOffer; latest: NotedPrice; ground: CountingGround }) {
+  const { currency } = ground;
+  const gb = (offer.modules * offer.module.capacityMiB) / MIB_PER_GB;
+  const each = (cents: number): string => moneyText(cents, currency);
+  const lines = [
+    ...stepLines(latest.steps ?? []),
+    { text: 'it costs us', amount: each(latest.costCents) },
+    ...(offer.modules > 1
+      ? [{ text: 'that is a module', amount: each(Math.round(latest.costCents / offer.modules)) }]
+      : []),
+    { text: 'that is a GB', amount: each(Math.round(latest.costCents / gb)) },
+    { text: 'the customer pays, with tax', amount: each(offer.sellCents) },
+  ];
+  const { coupon } = latest;
+  return (
+    <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-sm border-y border-line py-1.5">
+      {lines.map(({ text, amount }) => (
+        <div key={text} className="contents">
+          <dt className="text-ink-2">{text}</dt>
+          <dd className="text-right">{amount}</dd>
+        </div>
+      ))}
+      {coupon !== null && (
+        <div className="contents">
+          <dt className="text-ink-2">
+            {coupon.endsOn !== null && coupon.endsOn < ground.day ? 'coupon that ended' : 'coupon'}
+          </dt>
+          <dd className="text-right">{couponText(coupon)}</dd>
+        </div>
+      )}
+    </dl>
+  );
+}
+
+/** An offer's price of now in its steps, a new one where somebody may note it, and every price it had. */
+export function OfferSheet({ offer, terms, ground, mayPrice, onClose }: OfferSheetProps) {
+  const [prices, setPrices] = useState<NotedPrice[] | null>(null);
+  const [sentence, setSentence] = useState<string | null>(null);
+  useEffect(() => {
+    let here = true;
+    void callOnce<NotedPrice[]>('POST', `/api/offers/${offer.id}/prices`, null).then((answer) => {
+      if (!here) return;
+      if (answer.ok) setPrices(answer.value);
+      else setSentence(answer.sentence);
+    });
+    return () => {
+      here = false;
+    };
+  }, [offer.id]);
+  const latest = prices?.[0];
+  return (
+    <Sheet
+      open
+      title={mayPrice ? 'New price' : 'Prices'}
+      description={`${offer.title}. Quotes that are sent keep the price they went out with.`}
+      onClose={() => onClose(false)}
+    >
+      {sentence !== null && (
+        <p role="alert" className="text-stop font-medium">
+          {sentence}
+        </p>
+      )}
+      {latest === undefined || prices === null ? (
+        sentence === null && <p role="status">Reading its prices…</p>
+      ) : (
+        <div className="grid gap-4">
+          {mayPrice && (
+            <PriceForm offer={offer} latest={latest} terms={terms} ground={ground} onDone={() => onClose(true)} />
+          )}
+          <section aria-label="The price of now" className="grid gap-1">
+            <h3 className="text-sm font-semibold">The price of now</h3>
+            <PriceOfNow offer={offer} latest={latest} ground={ground} />
+          </section>
+          <PriceHistory prices={prices} currency={ground.currency} />
+        </div>
+      )}
+    </Sheet>
+  );
+}
