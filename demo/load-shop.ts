@@ -58,7 +58,7 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
     }
     const sellers: number[] = [];
     for (const { name, leadDays } of DEMO_SELLERS) {
-      const id = await insertSeller(db, { name, leadDays, feedUrl: null });
+      const id = await insertSeller(db, { name, leadDays });
       const known = DEMO_TERMS[name];
       if (known !== undefined) await updateSeller(db, id, { leadDays, orderContact: '', ...known });
       sellers.push(id);

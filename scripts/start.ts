@@ -6,8 +6,8 @@ import { pathToFileURL } from 'node:url';
 import { feedCatalogue } from '../demo/feed-catalogue';
 import { DEMO_SELLERS } from '../demo/sellers';
 import { closePool, pool } from '../store/database';
+import { setFeedUrl } from '../store/feeds';
 import { migrate } from '../store/migrate';
-import { setFeedUrl } from '../store/offers';
 import { maybeShop } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
@@ -42,6 +42,7 @@ async function sellerFeeds(): Promise<ChildProcess | null> {
   return program(['--import', 'tsx', join(ROOT, 'standin', 'seller-feeds.ts')], {
     FENBRIK_FEEDS_PORT: String(port),
     FENBRIK_FEEDS_CATALOGUE: catalogue,
+    FENBRIK_FEEDS_MOODS: process.env.FENBRIK_FEEDS_MOODS ?? '7',
   });
 }
 

@@ -1,27 +1,14 @@
 import { z } from 'zod';
 import { countedPrice } from '../core/pricing/counted-price';
 import { couponSchema } from '../core/pricing/seller-terms';
-import { type FeedItem, fetchSellerFeed } from '../outward/seller-feed';
-import { pool, type Queryable, transaction } from '../store/database';
+import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import {
-  findBySellerPart,
-  insertPrice,
-  listSellerFeeds,
-  lockOffer,
-  type PrintedOfferPrice,
-  setStock,
-} from '../store/offers';
+import { insertPrice, lockOffer, type PrintedOfferPrice } from '../store/offers';
 import { getSeller, listRates, shopDay } from '../store/sellers';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
 import { done, fault, type Result } from './result';
 import { plainTerms } from './sellers';
-
-/** How many sellers have a feed that can be asked. */
-export async function feedCount(): Promise<number> {
-  return (await listSellerFeeds(pool())).length;
-}
 
 const amount = z
   .number()
@@ -83,41 +70,4 @@ export async function changePrice(caller: Caller, offerId: number, typed: TypedP
     });
     return done(null);
   });
-}
-
-export interface FeedOutcome {
-  seller: string;
-  changed: number;
-  sentence: string;
-}
-
-async function applyFeed(sellerId: number, seller: string, items: readonly FeedItem[]): Promise<number> {
-  return transaction(async (db) => {
-    let changed = 0;
-    for (const item of items) {
-      const offer = await findBySellerPart(db, sellerId, item.part);
-      if (offer === null) continue;
-      if (offer.costCents !== item.costCents) {
-        await insertPrice(db, offer.id, item.costCents, `feed of ${seller}`);
-        changed++;
-      }
-      if (offer.stock !== item.stock) await setStock(db, offer.id, item.stock);
-    }
-    return changed;
-  });
-}
-
-/** Asks every seller's feed for today's prices. A feed that fails changes nothing and is named. */
-export async function refreshPrices(caller: Caller): Promise<Result<FeedOutcome[]>> {
-  const feeds = await listSellerFeeds(pool());
-  const outcomes = await Promise.all(
-    feeds.map(async ({ id, name, feedUrl }): Promise<FeedOutcome> => {
-      const feed = await fetchSellerFeed(feedUrl);
-      if (!feed.ok) return { seller: name, changed: 0, sentence: `${name}: ${feed.sentence}` };
-      const changed = await applyFeed(id, name, feed.items);
-      return { seller: name, changed, sentence: `${name}: ${changed} of ${feed.items.length} prices moved.` };
-    }),
-  );
-  await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'prices-refreshed', detail: { outcomes } });
-  return done(outcomes);
 }

@@ -176,34 +176,12 @@ export async function listPrices(db: Queryable, offerId: number): Promise<NotedP
   );
 }
 
-export async function insertSeller(
-  db: Queryable,
-  seller: { name: string; leadDays: number; feedUrl: string | null },
-): Promise<number> {
-  const row = await one<{ id: number }>(
-    db,
-    'insert into seller (name, lead_days, feed_url) values ($1, $2, $3) returning id',
-    [seller.name, seller.leadDays, seller.feedUrl],
-  );
+export async function insertSeller(db: Queryable, seller: { name: string; leadDays: number }): Promise<number> {
+  const row = await one<{ id: number }>(db, 'insert into seller (name, lead_days) values ($1, $2) returning id', [
+    seller.name,
+    seller.leadDays,
+  ]);
   return row.id;
-}
-
-export interface SellerFeed {
-  id: number;
-  name: string;
-  feedUrl: string;
-}
-
-export async function listSellerFeeds(db: Queryable): Promise<SellerFeed[]> {
-  return many<SellerFeed & Record<string, unknown>>(
-    db,
-    'select id, name, feed_url as "feedUrl" from seller where feed_url is not null order by id',
-  );
-}
-
-/** Notes where a seller's feed answers. */
-export async function setFeedUrl(db: Queryable, sellerName: string, url: string): Promise<void> {
-  await run(db, 'update seller set feed_url = $2 where name = $1', [sellerName, url]);
 }
 
 export interface NewOffer {
@@ -292,6 +270,7 @@ export async function lockOffer(
 
 export interface FeedTarget {
   id: number;
+  modules: number;
   costCents: number;
   stock: number | null;
 }
@@ -300,7 +279,7 @@ export interface FeedTarget {
 export async function findBySellerPart(db: Queryable, sellerId: number, part: string): Promise<FeedTarget | null> {
   return maybeOne<FeedTarget & Record<string, unknown>>(
     db,
-    `select id, stock, cost_cents as "costCents" from offer where cost_cents is not null and seller_id = $1 and seller_part = $2 and withdrawn_at is null for update`,
+    `select id, modules, stock, cost_cents as "costCents" from offer where cost_cents is not null and seller_id = $1 and seller_part = $2 and withdrawn_at is null for update`,
     [sellerId, part],
   );
 }

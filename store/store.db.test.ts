@@ -276,9 +276,9 @@ describe('offers for planning', () => {
 
   it('of equal modules only the cheapest that suffice are taken, of equally dear ones the better seller’s', async () => {
     const sellers = [
-      await insertSeller(pool(), { name: 'Slow and trusted', leadDays: 9, feedUrl: null }),
-      await insertSeller(pool(), { name: 'Quick and trusted', leadDays: 1, feedUrl: null }),
-      await insertSeller(pool(), { name: 'Quick, and somebody behind it', leadDays: 1, feedUrl: null }),
+      await insertSeller(pool(), { name: 'Slow and trusted', leadDays: 9 }),
+      await insertSeller(pool(), { name: 'Quick and trusted', leadDays: 1 }),
+      await insertSeller(pool(), { name: 'Quick, and somebody behind it', leadDays: 1 }),
     ];
     await pool().query("update seller set trust = 'marketplace' where id = $1", [sellers[2]]);
     const module = { ...LOW, capacityMiB: 65_536 };

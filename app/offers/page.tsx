@@ -1,10 +1,11 @@
 import type { Metadata } from 'next';
 import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { mayDo } from '@/service/access';
+import { feedHealth } from '@/service/feeds';
 import { askMarket, askMarketSchema, jobNamed } from '@/service/market';
 import { listsOfLate } from '@/service/price-lists';
-import { feedCount } from '@/service/prices';
 import { sellerDesk } from '@/service/sellers';
+import { agoText } from '@/ui/offers/feed-words';
 import { MarketDesk } from '@/ui/offers/market-desk';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/seller-list';
@@ -30,23 +31,26 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   const market = await askMarket(askMarketSchema.parse(wish));
   const { sellers, ...ground } = await sellerDesk();
   const lists = await listsOfLate();
+  const feeds = (await feedHealth()).map(({ goodAt, ...feed }) => ({ ...feed, age: agoText(goodAt, new Date()) }));
   const mayPrice = mayDo(caller.role, 'offers.price');
   return (
     <Desk caller={caller} here="/offers">
       <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid gap-4">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <h1 className="text-xl">Offers</h1>
-          {mayPrice && (await feedCount()) > 0 && <RefreshPrices />}
+          {mayPrice && feeds.length > 0 && <RefreshPrices />}
         </div>
         <MarketDesk
           start={market.ok ? market.value : { shelves: [], familyId: null, rows: [] }}
           wish={wish}
           jobName={job?.name ?? null}
           sellers={sellers}
+          feeds={feeds}
           ground={ground}
           mayPrice={mayPrice}
         />
         <SellerList
+          feeds={feeds}
           sellers={sellers}
           lists={lists.map(({ id, name, seller, state }) => ({ id, name, seller, state }))}
           ground={ground}

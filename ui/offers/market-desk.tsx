@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { OFFER_SORTS, type OfferSort } from '@/core/market/offer-sort';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
+import type { ShownFeed } from './feed-words';
 import type { MarketOffer } from './listed-offer';
 import { MarketTable } from './market-table';
 import { SORT_TEXTS, shelfText } from './market-words';
@@ -17,6 +18,7 @@ interface MarketDeskProps {
   /** whose machine the offers have to fit */
   jobName: string | null;
   sellers: readonly ListedSeller[];
+  feeds: readonly ShownFeed[];
   ground: CountingGround;
   mayPrice: boolean;
 }
@@ -31,7 +33,7 @@ function addressOf(text: string, jobId: number | null, sort: OfferSort): string 
 }
 
 /** The market: offers by what is typed and by what a machine takes, one kind of module at a time, sorted any way. */
-export function MarketDesk({ start, wish, jobName, sellers, ground, mayPrice }: MarketDeskProps) {
+export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPrice }: MarketDeskProps) {
   const [text, setText] = useState(wish.text);
   const [jobId, setJobId] = useState(wish.jobId);
   const [sort, setSort] = useState(wish.sort);
@@ -120,6 +122,7 @@ export function MarketDesk({ start, wish, jobName, sellers, ground, mayPrice }: 
               total={shelf?.offers ?? 0}
               pages={market.pages}
               onSee={market.see}
+              feeds={feeds}
               currency={ground.currency}
               mayPrice={mayPrice}
               onOpen={setOpened}

@@ -5,6 +5,7 @@ import { MIB_PER_GB } from '@/core/memory/capacity';
 import { moduleText } from '@/core/memory/module-words';
 import { moneyText } from '@/core/pricing/money-text';
 import { Button } from '../kit/button';
+import { type ShownFeed, sickText } from './feed-words';
 import type { MarketOffer } from './listed-offer';
 import { deliveryText, ratingText } from './market-words';
 import { PriceLine } from './price-line';
@@ -19,12 +20,14 @@ const COLUMNS =
 
 interface RowProps {
   offer: MarketOffer;
+  /** how old its price may be, where its seller's feed is sick */
+  age: string | null;
   currency: string;
   mayPrice: boolean;
   onOpen: () => void;
 }
 
-function Row({ offer, currency, mayPrice, onOpen }: RowProps) {
+function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
   const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
   const gb = (modules * module.capacityMiB) / MIB_PER_GB;
   const seller = `${sellerName ?? 'our shelf'}${offer.marketplace ? ' (marketplace)' : ''}`;
@@ -32,13 +35,16 @@ function Row({ offer, currency, mayPrice, onOpen }: RowProps) {
   return (
     <>
       <span className="min-w-0">
-        <span className="block font-medium truncate">{title}</span>
+        <span className="block font-medium truncate">
+          {title}
+          {age !== null && <span className="ml-2 text-mind font-normal">△ {age}</span>}
+        </span>
         <span className="block text-ink-2 truncate">
-          {modules > 1 && `${modules} × `}
+          {origin} · {seller}
+          {rated} · {modules > 1 && `${modules} × `}
           {moduleText(module)}
           {module.ranks != null && `, ${module.ranks} rank${module.ranks > 1 ? 's' : ''}`}
-          {module.heightMm != null && `, ${module.heightMm} mm`} · {origin} · {seller}
-          {rated}
+          {module.heightMm != null && `, ${module.heightMm} mm`}
         </span>
       </span>
       <span className="max-[860px]:hidden">
@@ -70,13 +76,14 @@ interface MarketTableProps {
   total: number;
   pages: ReadonlyMap<number, MarketOffer[]>;
   onSee: (page: number) => void;
+  feeds: readonly ShownFeed[];
   currency: string;
   mayPrice: boolean;
   onOpen: (offer: MarketOffer) => void;
 }
 
 /** The offers of a shelf. Only what is in sight is drawn and asked for, however many there are. */
-export function MarketTable({ name, total, pages, onSee, currency, mayPrice, onOpen }: MarketTableProps) {
+export function MarketTable({ name, total, pages, onSee, feeds, currency, mayPrice, onOpen }: MarketTableProps) {
   const box = useRef<HTMLElement>(null);
   const most = Math.min(total, Math.floor(TALLEST_PX / ROW_PX));
   const rows = useVirtualizer({
@@ -101,7 +108,7 @@ export function MarketTable({ name, total, pages, onSee, currency, mayPrice, onO
       aria-label={name}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
       tabIndex={0}
-      className="bg-sheet border border-line overflow-y-auto h-[min(36rem,70dvh)]"
+      className="bg-sheet border border-line overflow-y-auto min-h-28 max-h-[min(36rem,70dvh)]"
     >
       <ul className="relative text-sm" {...(here && { style: { height: rows.getTotalSize() } })}>
         {seen.map(({ index, start }) => {
@@ -117,7 +124,13 @@ export function MarketTable({ name, total, pages, onSee, currency, mayPrice, onO
               {offer === undefined ? (
                 <span className="text-ink-2">reading row {index + 1}…</span>
               ) : (
-                <Row offer={offer} currency={currency} mayPrice={mayPrice} onOpen={() => onOpen(offer)} />
+                <Row
+                  age={sickText(feeds.find(({ sellerId }) => sellerId === offer.sellerId))}
+                  offer={offer}
+                  currency={currency}
+                  mayPrice={mayPrice}
+                  onOpen={() => onOpen(offer)}
+                />
               )}
             </li>
           );

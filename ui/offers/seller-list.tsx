@@ -13,6 +13,7 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
+import type { ShownFeed } from './feed-words';
 import type { CountingGround } from './price-form';
 import { parseShipping, shippingText, termsText } from './terms-words';
 
@@ -262,14 +263,25 @@ export interface LateList {
 const STATE_WORDS = { 'looked-at': 'not applied yet', applied: 'applied', undone: 'undone' } as const;
 
 interface SellerListProps {
+  feeds: readonly ShownFeed[];
   lists: readonly LateList[];
   sellers: readonly ListedSeller[];
   ground: CountingGround;
   mayPrice: boolean;
 }
 
+/** How a seller's feed does; nothing where it has none. */
+function FeedLine({ feed }: { feed: ShownFeed | undefined }) {
+  if (feed === undefined || feed.sentence === null) return null;
+  return (
+    <span className={`block ${feed.ok ? '' : 'text-mind'}`}>
+      {feed.ok ? '' : '△ '}feed: {feed.sentence} {feed.age !== null && `Last well ${feed.age}.`}
+    </span>
+  );
+}
+
 /** Who sells, what their numbers mean, and the rates of foreign currencies. */
-export function SellerList({ sellers, lists, ground, mayPrice }: SellerListProps) {
+export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerListProps) {
   const [editing, setEditing] = useState<ListedSeller | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const foreign = [...new Set(sellers.flatMap(({ terms }) => (terms === null ? [] : [terms.currency])))].filter(
@@ -287,6 +299,7 @@ export function SellerList({ sellers, lists, ground, mayPrice }: SellerListProps
               {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} ·{' '}
               {TRUST_WORDS[seller.trust]}
               {seller.returns !== '' && ` · returns: ${seller.returns}`}
+              <FeedLine feed={feeds.find(({ sellerId }) => sellerId === seller.id)} />
             </span>
             <span className="text-ink-2 whitespace-nowrap">
               {seller.offers} {seller.offers === 1 ? 'offer' : 'offers'}

@@ -1,0 +1,148 @@
+import { suspicionOf } from '../core/price-list/compare-list';
+import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
+import type { SellerTerms } from '../core/pricing/seller-terms';
+import { type FeedItem, fetchSellerFeed } from '../outward/seller-feed';
+import { pool, type Queryable, transaction } from '../store/database';
+import { noteEvent } from '../store/events';
+import { listFeeds, noteGoodFeed, noteSickFeed, type SellerFeed, takeDueFeeds } from '../store/feeds';
+import { findBySellerPart, insertPrice, setStock } from '../store/offers';
+import { getSeller, listRates, shopDay } from '../store/sellers';
+import { getShop } from '../store/shop';
+import type { Caller } from './access';
+import { done, type Result } from './result';
+import { plainTerms } from './sellers';
+
+export interface FeedOutcome {
+  seller: string;
+  changed: number;
+  ok: boolean;
+  sentence: string;
+}
+
+interface Ground {
+  terms: SellerTerms;
+  shop: { currency: string; day: string; rates: ExchangeRate[] };
+}
+
+/** What an item comes to for the shop, with what was printed; null where it comes to no price. */
+function priceOf({ costCents, printedCents, coupon = null }: FeedItem, modules: number, { terms, shop }: Ground) {
+  if (costCents !== undefined) return { costCents, printed: null };
+  if (printedCents === undefined) return null;
+  const counted = countedPrice({ cents: printedCents, coupon, modules, units: 1 }, terms, shop);
+  if (!counted.ok || counted.costCents <= 0) return null;
+  return { costCents: counted.costCents, printed: { printedCents, coupon, units: 1, steps: counted.steps } };
+}
+
+interface Taken {
+  changed: number;
+  /** prices that look like slips, left as they were */
+  odd: number;
+}
+
+async function takeItems(db: Queryable, feed: SellerFeed, items: readonly FeedItem[], ground: Ground): Promise<Taken> {
+  const taken: Taken = { changed: 0, odd: 0 };
+  for (const item of items) {
+    const offer = await findBySellerPart(db, feed.sellerId, item.part);
+    if (offer === null) continue;
+    const price = priceOf(item, offer.modules, ground);
+    if (offer.stock !== item.stock) await setStock(db, offer.id, item.stock);
+    if (price === null || price.costCents === offer.costCents) continue;
+    if (suspicionOf(offer.costCents, price.costCents, offer.modules) !== null) {
+      taken.odd++;
+      continue;
+    }
+    await insertPrice(db, offer.id, price.costCents, `feed of ${feed.seller}`, null, price.printed);
+    taken.changed++;
+  }
+  return taken;
+}
+
+/** Prices in another currency than the seller's terms name are not taken: a wrong rate would look like a bargain. */
+async function groundFor(db: Queryable, sellerId: number): Promise<Ground> {
+  const { currency } = await getShop(db);
+  const { day } = await shopDay(db);
+  const terms = (await getSeller(db, sellerId))?.terms ?? plainTerms(currency);
+  return { terms, shop: { currency, day, rates: await listRates(db, currency) } };
+}
+
+/** Asks one feed and takes what it says, all of it or nothing. A feed that is sick changes nothing and is named. */
+async function askFeed(feed: SellerFeed): Promise<FeedOutcome> {
+  const { sellerId, seller } = feed;
+  const fetched = await fetchSellerFeed(feed.url, feed.etag);
+  const told = (ok: boolean, changed: number, sentence: string): FeedOutcome => ({
+    seller,
+    changed,
+    ok,
+    sentence: `${seller}: ${sentence}`,
+  });
+  if (!fetched.ok) {
+    await noteSickFeed(pool(), sellerId, fetched.sentence);
+    return told(false, 0, fetched.sentence);
+  }
+  if (!fetched.changed) {
+    const sentence = 'nothing is new.';
+    await noteGoodFeed(pool(), sellerId, fetched.etag, sentence);
+    return told(true, 0, sentence);
+  }
+  return transaction(async (db) => {
+    const ground = await groundFor(db, sellerId);
+    const wanted = fetched.items.some(({ costCents }) => costCents !== undefined)
+      ? ground.shop.currency
+      : ground.terms.currency;
+    if (fetched.currency !== wanted) {
+      const sentence = `the feed is in ${fetched.currency} and not in ${wanted}; prices stay as they were.`;
+      await noteSickFeed(db, sellerId, sentence);
+      return told(false, 0, sentence);
+    }
+    const { changed, odd } = await takeItems(db, feed, fetched.items, ground);
+    const held = odd === 0 ? '' : ` ${odd} moved so much that they are left: look at them.`;
+    const sentence = `${changed} of ${fetched.items.length} prices moved.${held}`;
+    await noteGoodFeed(db, sellerId, fetched.etag, sentence);
+    return told(true, changed, sentence);
+  });
+}
+
+/** One that goes wrong in our own house is a sick one too: the others are asked all the same. */
+async function askSafely(feed: SellerFeed): Promise<FeedOutcome> {
+  return askFeed(feed).catch(() => ({
+    seller: feed.seller,
+    changed: 0,
+    ok: false,
+    sentence: `${feed.seller}: its prices could not be taken in; they stay as they were.`,
+  }));
+}
+
+/** Asks every seller's feed for today's prices, due or not. */
+export async function refreshPrices(caller: Caller): Promise<Result<FeedOutcome[]>> {
+  const outcomes = await Promise.all((await listFeeds(pool())).map(askSafely));
+  await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'prices-refreshed', detail: { outcomes } });
+  return done(outcomes);
+}
+
+/** Nobody else asks a feed that is being asked, minutes. */
+const TAKEN_MINUTES = 2;
+
+/** Asks the feeds that are due. Of several processes each feed is asked by one. */
+export async function pollFeeds(): Promise<FeedOutcome[]> {
+  return Promise.all((await takeDueFeeds(pool(), TAKEN_MINUTES)).map(askSafely));
+}
+
+/** How a seller's feed does, for whoever looks at its offers. */
+export interface FeedHealth {
+  sellerId: number;
+  ok: boolean;
+  /** when its prices were last known to hold; null: never yet */
+  goodAt: string | null;
+  sentence: string | null;
+  nextAt: string;
+}
+
+export async function feedHealth(): Promise<FeedHealth[]> {
+  return (await listFeeds(pool())).map(({ sellerId, failures, goodAt, sentence, nextAt }) => ({
+    sellerId,
+    ok: failures === 0,
+    goodAt: goodAt?.toISOString() ?? null,
+    sentence,
+    nextAt: nextAt.toISOString(),
+  }));
+}

@@ -1,0 +1,23 @@
+import { agoText, sickText } from './feed-words';
+
+const NOW = new Date('2026-11-25T12:00:00Z');
+
+test.each([
+  ['2026-11-25T11:59:31Z', 'just now'],
+  ['2026-11-25T11:59:00Z', '1 minute ago'],
+  ['2026-11-25T11:01:00Z', '59 minutes ago'],
+  ['2026-11-25T11:00:00Z', '1 hour ago'],
+  ['2026-11-23T12:01:00Z', '47 hours ago'],
+  ['2026-11-23T12:00:00Z', '2 days ago'],
+  ['2026-11-25T12:00:09Z', 'just now'],
+])('%s is %s', (at, text) => {
+  expect(agoText(at, NOW)).toBe(text);
+});
+
+test('only a sick feed says how old its prices are', () => {
+  const feed = { sellerId: 1, ok: false, age: '3 hours ago', sentence: 'away' };
+  expect(sickText(feed)).toBe('price of 3 hours ago');
+  expect(sickText({ ...feed, age: null })).toBe('the feed never answered');
+  expect(sickText({ ...feed, ok: true })).toBeNull();
+  expect(sickText(undefined)).toBeNull();
+});
