@@ -13,7 +13,7 @@ const FLAGS = [
 ];
 
 /** How long a test waits for anything on a page, in milliseconds. */
-const PATIENCE = 120_000;
+const PATIENCE = Number(process.env.FENBRIK_TEST_PATIENCE ?? 120_000);
 
 /** Debian's Chromium with a new, empty profile. */
 export function openBrowser(): Promise<Browser> {

@@ -1,4 +1,5 @@
-import { wishOfText } from './offer-wish';
+import { NOTHING_KNOWN } from '../machine/job-slot';
+import { twinText, wishOfText } from './offer-wish';
 
 test.each([
   ['16 GB SO-DIMM original', { capacityMiB: 16_384, form: 'SO-DIMM', origins: ['original'] }],
@@ -14,4 +15,35 @@ test.each([
 
 test('a wish is never more than what was typed: nothing is guessed', () => {
   expect(wishOfText('8 GB')).toEqual({ capacityMiB: 8192 });
+});
+
+test.each([
+  {},
+  { ranks: 2, casLatency: 17 },
+  { buffering: 'registered', ecc: true, form: 'DIMM' },
+  { buffering: 'unbuffered', ecc: true, form: 'DIMM', ranks: 1 },
+  { maker: 'Corrick' },
+] as const)('the twin of a module %j is that module and no other', (more) => {
+  const module = {
+    ...NOTHING_KNOWN,
+    capacityMiB: 8192,
+    generation: 'DDR4',
+    form: 'SO-DIMM',
+    rateMTs: 2400,
+    ...more,
+  } as const;
+  expect(wishOfText(twinText(module))).toEqual({
+    capacityMiB: 8192,
+    generations: ['DDR4'],
+    form: module.form,
+    rateMTs: 2400,
+    ...('ranks' in more && { ranks: more.ranks }),
+    ...('casLatency' in more && { cas: more.casLatency }),
+    ...('buffering' in more && { buffering: more.buffering, ecc: more.ecc }),
+    ...('maker' in more && { words: [more.maker] }),
+  });
+});
+
+test('of a module of which nothing is known nothing is looked for', () => {
+  expect(twinText(NOTHING_KNOWN)).toBe('');
 });

@@ -1,3 +1,5 @@
+import type { KnownModule } from '../machine/job-slot';
+import { capacityText } from '../memory/capacity';
 import type { Buffering } from '../memory/module';
 import type { Origin } from '../planning/case';
 import { readListing } from '../reading/listing';
@@ -21,6 +23,27 @@ export interface OfferWish {
   sellerId?: number;
   /** words that stand in its text, its maker or a number of it */
   words?: readonly string[];
+}
+
+/**
+ * The line that finds the twin of a module: equal kind, capacity, rate, CL, ranks and maker, as far as they are known.
+ * Read again by {@link wishOfText} it is that wish.
+ */
+export function twinText(module: KnownModule): string {
+  const { capacityMiB, generation, rateMTs, form, casLatency, ranks, buffering, ecc, maker } = module;
+  const checked = ecc === null ? '' : ecc ? 'ECC' : 'non-ECC';
+  return [
+    capacityMiB == null ? '' : capacityText(capacityMiB),
+    generation === null ? '' : rateMTs == null ? generation : `${generation}-${rateMTs}`,
+    form ?? '',
+    casLatency == null ? '' : `CL${casLatency}`,
+    ranks == null ? '' : `${ranks} rank${ranks > 1 ? 's' : ''}`,
+    buffering ?? '',
+    buffering === null ? '' : checked,
+    maker ?? '',
+  ]
+    .filter((part) => part !== '')
+    .join(' ');
 }
 
 /** Words of origin, as people type them. */

@@ -1,8 +1,10 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import type { JobSlot, KnownModule } from '@/core/machine/job-slot';
 import { NOTHING_KNOWN } from '@/core/machine/job-slot';
 import { moveModule } from '@/core/machine/move-module';
+import { twinText } from '@/core/market/offer-wish';
 import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS, type Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
@@ -287,6 +289,16 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           </Button>
         </div>
       </form>
+      {slot.module !== null && (
+        <p className="mt-3 border-t border-line pt-2 text-sm">
+          <Link
+            href={`/offers?find=${encodeURIComponent(twinText(slot.module))}`}
+            className="underline underline-offset-2"
+          >
+            Find its twin among the offers
+          </Link>
+        </p>
+      )}
       {facts !== undefined && slot.module !== null && (
         <details className="mt-3 border-t border-line pt-2">
           <summary className="cursor-pointer text-sm font-semibold">Who says what</summary>

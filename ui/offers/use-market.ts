@@ -42,6 +42,14 @@ export function useMarket(wish: MarketWish, start: MarketWindow) {
   const turn = useRef(0);
   const first = useRef(true);
 
+  // The page was drawn anew: a price was noted, terms changed, a list was applied.
+  const drawn = useRef(start);
+  useEffect(() => {
+    if (drawn.current === start) return;
+    drawn.current = start;
+    setVersion((before) => before + 1);
+  }, [start]);
+
   useEffect(() => {
     if (first.current && version === 0) {
       first.current = false;

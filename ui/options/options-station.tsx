@@ -112,7 +112,14 @@ export function OptionsStation() {
         </Notice>
       )}
       {planning.state === 'done' && <Planned answer={planning.answer} planCase={job.planCase} />}
-      {planning.state === 'done' && <RefusedOffers answer={planning.answer} planCase={job.planCase} />}
+      {planning.state === 'done' && (
+        <div className="flex flex-wrap gap-x-6 items-baseline justify-between">
+          <RefusedOffers answer={planning.answer} planCase={job.planCase} />
+          <Link href={`/offers?job=${job.id}`} className="text-sm underline underline-offset-4 py-1">
+            All offers that fit this machine
+          </Link>
+        </div>
+      )}
     </div>
   );
 }

@@ -1,0 +1,119 @@
+import { DEMO_SELLERS } from '../demo/sellers';
+import { openTestFeeds } from '../scripts/test-feeds';
+import { closePool, pool } from '../store/database';
+import { setFeedUrl } from '../store/feeds';
+import { axeFindings, openWindow, signIn } from './browser';
+import { openStage } from './stage';
+
+const stage = openStage();
+
+test('offers are found by words and facts, sorted, and by what a machine takes; a module finds its twin', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'edda');
+  await page.goto('/offers');
+  await page.getByLabel('Find offers').fill('16 gb ddr4 so-dimm original');
+  const rows = page.getByRole('region', { name: /DDR4 SO-DIMM, by price/ }).getByRole('listitem');
+  await rows.first().waitFor();
+  expect(await page.getByRole('navigation', { name: 'Kinds of module' }).getByRole('button').count()).toBe(1);
+  for (const text of await rows.allInnerTexts()) expect(text).toMatch(/original ·[\s\S]*16 GB DDR4/);
+  // Sorted by keyboard, and the address says where one is.
+  await page.getByRole('radio', { name: 'price', exact: true }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.getByRole('region', { name: /DDR4 SO-DIMM, by per GB/ }).waitFor();
+  expect(page.url()).toContain('sort=per-gib');
+  await page.reload();
+  expect(await page.getByLabel('Find offers').inputValue()).toBe('16 gb ddr4 so-dimm original');
+  // The counter's staff see prices and note none.
+  await page
+    .getByRole('button', { name: /^Prices / })
+    .first()
+    .click();
+  const sheet = page.getByRole('dialog', { name: 'Prices' });
+  await sheet.getByRole('region', { name: 'Every price it had' }).getByRole('listitem').first().waitFor();
+  expect(await sheet.getByRole('button', { name: 'Note the price' }).count()).toBe(0);
+  expect(await axeFindings(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Find offers').fill('nobody makes this');
+  await page.getByText('No offer is all of this.').waitFor();
+
+  await page.goto('/jobs/1/options');
+  await page.getByRole('link', { name: 'All offers that fit this machine' }).click();
+  await page.getByText(/^fits /).waitFor();
+  await page
+    .getByRole('region', { name: /What fits the machine/ })
+    .getByRole('listitem')
+    .first()
+    .waitFor();
+  await page.getByRole('button', { name: 'show all' }).click();
+  await page.getByRole('navigation', { name: 'Kinds of module' }).getByText('DDR2 SO-DIMM').waitFor();
+
+  await page.goto('/jobs/1/limits');
+  await page
+    .getByRole('button', { name: /\d GB.*Change this slot/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: 'Find its twin among the offers' }).click();
+  await page.waitForURL(/\/offers\?find=/);
+  expect(await page.getByLabel('Find offers').inputValue()).toMatch(/GB DDR\d-\d+/);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a seller’s feed goes through its moods while plans are made: what is sick changes nothing and shows its age', async () => {
+  process.env.DATABASE_URL = stage.app.databaseUrl;
+  const [quayside] = DEMO_SELLERS;
+  // Cheap enough to be seen on the ladder, not so cheap that it looks like a slip.
+  const feeds = await openTestFeeds('error,slow,half,nonsense,well', (catalogue) => ({
+    ...catalogue,
+    sellers: {
+      [quayside.slug]: (catalogue.sellers[quayside.slug] ?? []).map((item: { costCents: number }) => ({
+        ...item,
+        costCents: Math.round(item.costCents * 0.7),
+      })),
+    },
+  }));
+  try {
+    await setFeedUrl(pool(), quayside.name, feeds.url(quayside.slug));
+    // Only when it is asked by hand: the test says which mood is looked at.
+    await pool().query("update seller_feed set next_at = now() + interval '1 day'");
+    await closePool();
+    const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+    await signIn(context, stage.app.base, 'teo');
+    const other = await context.newPage();
+    const ladder = async () => {
+      await other.goto('/jobs/1/options');
+      await other.locator('[data-rung="16384"]').waitFor();
+      return other.locator('main').innerText();
+    };
+    const before = await ladder();
+    await page.goto('/offers');
+    for (const [sentence, seconds] of [
+      ['the feed answered 500', 5],
+      ['the feed took longer than 5 seconds', 0],
+      ['the feed broke off in the middle', 5],
+      ['the feed makes no sense at items.0.part', 5],
+    ] as const) {
+      await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
+      if (seconds === 0) expect(await ladder()).toBe(before);
+      await page.getByText(sentence).first().waitFor();
+      expect(await ladder()).toBe(before);
+    }
+    await page.reload();
+    await page.getByText('△ feed: the feed makes no sense').waitFor();
+    await page.getByLabel('Find offers').fill('quayside ddr4');
+    await page.getByText('△ the feed never answered').first().waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+
+    await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
+    await page
+      .getByText(/prices moved/)
+      .first()
+      .waitFor();
+    await page.getByText('△ the feed never answered').first().waitFor({ state: 'detached' });
+    expect(await ladder()).not.toBe(before);
+    expect(faults).toEqual([]);
+    await context.close();
+  } finally {
+    feeds.stop();
+  }
+});
