@@ -164,7 +164,14 @@ describe('a seller’s feed', () => {
 
   it('is read when it makes sense', async () => {
     says({ fenbrik: 'feed/1', currency: 'EUR', items: [item] });
-    expect(await fetchSellerFeed(url, null)).toEqual({ ok: true, changed: true, etag: null, fenbrik: 'feed/1', currency: 'EUR', items: [item] });
+    expect(await fetchSellerFeed(url, null)).toEqual({
+      ok: true,
+      changed: true,
+      etag: null,
+      fenbrik: 'feed/1',
+      currency: 'EUR',
+      items: [item],
+    });
   });
 
   test.each([

@@ -19,6 +19,6 @@ export interface ReadingOrder {
   beside: unknown;
 }
 
-parentPort?.on('message', ({ number, work, input, beside }: ReadingOrder) => {
-  parentPort?.postMessage({ number, result: APART[work](input, beside) });
+parentPort?.on('message', async ({ number, work, input, beside }: ReadingOrder) => {
+  parentPort?.postMessage({ number, result: await APART[work](input, beside) });
 });

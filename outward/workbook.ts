@@ -243,7 +243,12 @@ interface Merge {
 async function sheetRows(
   zip: ZipFile,
   entry: Entry,
-  { strings, dates, limits, budget }: { strings: string[]; dates: ReadonlySet<number>; limits: WorkbookLimits; budget: Budget },
+  {
+    strings,
+    dates,
+    limits,
+    budget,
+  }: { strings: string[]; dates: ReadonlySet<number>; limits: WorkbookLimits; budget: Budget },
 ): Promise<SheetRow[]> {
   const rows: SheetRow[] = [];
   const merges: Merge[] = [];

@@ -191,7 +191,7 @@ describe('a price list', () => {
 
   test.each([
     ['nothing', '', 'There is nothing in this file.'],
-    ['a workbook', 'PK\u0003\u0004zzzz', 'This is a packed workbook: save the sheet as CSV and drop that.'],
+    ['a damaged workbook', 'PK\u0003\u0004zzzz', 'This workbook is damaged or locked: save it again, or as CSV.'],
     ['200 columns and more', Array(201).fill('x').join(','), 'Line 1 has over 200 columns: this is no price list.'],
     ['a text', 'hello', 'There is no table in this file: a price list has a column for the price at least.'],
   ])('that is %s is told so', async (_, text, sentence) => {
