@@ -72,6 +72,7 @@ try {
   const wish = (round: number, sockets: number) => ({
     ...(machine(round) as (typeof MACHINES)[number]),
     modelId: null,
+    jobId: null,
     sockets,
   });
   const counts = await Promise.all(MACHINES.map((_, at) => listOffersFor(pool(), wish(at, 4))));

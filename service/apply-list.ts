@@ -67,7 +67,7 @@ async function applyRow(
       sellerId: list.sellerId,
       sellerPart: row.sku,
       title: row.title,
-      origin: 'third-party',
+      origin: row.used ? 'used' : 'third-party',
       modules,
       module,
       stock: row.stock,

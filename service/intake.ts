@@ -11,10 +11,12 @@ import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { insertJob, patchIntake, replaceSlots, setLimitsAgreed, setModel } from '../store/jobs';
 import { findReportedModels, getModel, listModelSlots, type Model } from '../store/models';
+import { withdrawOfferOfReading } from '../store/offers';
 import { insertReading, listReadings, setReadingAside } from '../store/readings';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { type JobState, joinKept, reportedNames } from './job-state';
+import { offerOfReading } from './offer-of-reading';
 import { done, fault, type Result } from './result';
 
 export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
@@ -167,8 +169,9 @@ export async function takeReadings(
     kind: 'report-read',
     detail: { inputs: good.map(({ name, reading }) => ({ source: name, format: reading.format })) },
     work: async (db, state) => {
+      const became = new Map<string, string>();
       for (const { name, input, reading } of good) {
-        await insertReading(db, {
+        const readingId = await insertReading(db, {
           jobId,
           purpose: 'intake',
           optionPlace: null,
@@ -177,11 +180,16 @@ export async function takeReadings(
           result: reading,
           staffId: caller.id,
         });
+        const sentence = await offerOfReading(db, jobId, readingId, reading);
+        if (sentence !== null) became.set(name, sentence);
       }
       const applied = await applyReadings(db, state);
       if (!applied.ok) return applied;
       const { model } = applied.value;
-      return done({ inputs: told, model: model === null ? null : `${model.maker} ${model.name}` });
+      const inputs = told.map((one) =>
+        one.ok && became.has(one.name) ? { ...one, line: `${one.line}. ${became.get(one.name)}` } : one,
+      );
+      return done({ inputs, model: model === null ? null : `${model.maker} ${model.name}` });
     },
   });
 }
@@ -207,6 +215,7 @@ export async function putReadingAside(
       if (!(await setReadingAside(db, jobId, reading.id, reading.aside))) {
         return fault('not-found', 'The job has no such reading.');
       }
+      await withdrawOfferOfReading(db, reading.id, reading.aside);
       const applied = await applyReadings(db, state);
       return applied.ok ? done(null) : applied;
     },

@@ -119,7 +119,12 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   });
   const limits = weigh(claims);
   const sockets = slots.filter(({ soldered }) => !soldered).length;
-  const market = await marketFor(db, shop, limits, { ...loosest(claims, slots), modelId: job.modelId, sockets });
+  const market = await marketFor(db, shop, limits, {
+    ...loosest(claims, slots),
+    modelId: job.modelId,
+    sockets,
+    jobId: id,
+  });
   const jobCase = caseOfJob({
     name: machineName(job) || `job ${id}`,
     currency: shop.currency,

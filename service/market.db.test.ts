@@ -125,7 +125,7 @@ describe('on a market of many', () => {
   }, 120_000);
 
   it('planning reads lots by their index, never all offers', async () => {
-    const text = await plan(OFFERS_FOR_PLANNING, [['DDR4'], 'SO-DIMM', ['unbuffered false'], 16_384, null, 4]);
+    const text = await plan(OFFERS_FOR_PLANNING, [['DDR4'], 'SO-DIMM', ['unbuffered false'], 16_384, null, 4, null]);
     expect(text).toContain('offer_of_lot');
     expect(text).not.toMatch(/Seq Scan on offer\b/);
   });

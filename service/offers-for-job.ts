@@ -49,7 +49,7 @@ export async function marketFor(
   db: Queryable,
   shop: Shop,
   limits: Limits,
-  { modelId, ...widest }: Loosest & { modelId: number | null; sockets: number },
+  { modelId, ...widest }: Loosest & { modelId: number | null; sockets: number; jobId: number },
 ): Promise<Market> {
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';

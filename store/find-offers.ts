@@ -72,7 +72,7 @@ export async function specsFor(db: Queryable, wish: OfferWish): Promise<FoundSpe
   return { specs, families };
 }
 
-const LIVE = 'offer.withdrawn_at is null and offer.cost_cents is not null';
+const LIVE = 'offer.withdrawn_at is null and offer.cost_cents is not null and offer.job_id is null';
 
 /** Conditions on an offer itself, with their values from `$from` on. */
 function conditions(wish: OfferWish, from: number): { sql: string; values: unknown[] } {

@@ -38,6 +38,8 @@ export interface SocketWish {
   mostMiB: number | null;
   modelId: number | null;
   sockets: number;
+  /** the job whose own offers count too */
+  jobId: number | null;
 }
 
 /** So many of a lot are read before it is asked whether they suffice. */
@@ -46,7 +48,7 @@ const FIRST = 4;
 /** Offers of a lot that can be bought, cheapest first; all of it stands in the index. */
 const OF_LOT = `select id, stock, cost_cents, seller_id from offer
   where spec_id = lot.spec_id and modules = lot.modules and origin = lot.origin and withdrawn_at is null
-    and cost_cents is not null and not for_models and stock is distinct from 0
+    and cost_cents is not null and not for_models and job_id is null and stock is distinct from 0
   order by cost_cents, id`;
 
 /** Modules that the offers before each hold together, the cheapest first and of equally dear ones the better seller's. */
@@ -83,6 +85,9 @@ export const OFFERS_FOR_PLANNING = `with fit as materialized (
     select offer.id from offer_model join offer on offer.id = offer_id
     where model_id = $5 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
       and spec_id in (select id from fit)
+    union
+    select id from offer where job_id = $7 and withdrawn_at is null and cost_cents is not null
+      and stock is distinct from 0 and spec_id in (select id from fit)
   )
   select offer.id, title, origin, modules, spec_id as "specId", maker, part, stock, seller.name as "sellerName",
     lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId"
@@ -104,6 +109,7 @@ export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<St
     wish.mostMiB,
     wish.modelId,
     Math.max(1, Math.min(wish.sockets, MOST_SOCKETS)),
+    wish.jobId,
   ]);
   const specs = await many<{ id: number; module: MemoryModule; place: number }>(
     db,
@@ -133,7 +139,7 @@ export async function listMisfits(db: Queryable, wish: SocketWish): Promise<Stor
        from module_spec as spec join module_family as family on family.id = spec.family_id
        cross join lateral (
          select id, cost_cents from offer where spec_id = spec.id and withdrawn_at is null and cost_cents is not null
-           and not for_models order by cost_cents, id limit 1
+           and not for_models and job_id is null order by cost_cents, id limit 1
        ) as cheap
        where generation = any($1) and form = $2
          and ($3::text[] is not null and buffering || ' ' || ecc <> all($3::text[]) or capacity_mib > $4::bigint)
@@ -194,6 +200,9 @@ export interface NewOffer {
   stock: number | null;
   note: string;
   modelIds: number[];
+  /** the job it is an offer of, and what it was read from; left out: it is everybody's */
+  jobId?: number;
+  readingId?: number;
 }
 
 /** The row of what a module is, but for who made it; made where it is new. */
@@ -206,8 +215,8 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
   const { maker = null, part = null } = offer.module;
   const { id } = await one<{ id: number }>(
     db,
-    `insert into offer (seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock, note)
-     select $1::integer, $2, $3, $4, $5::integer, id, family_id, capacity_mib * $5::integer, $7, $8, $9::integer, $10
+    `insert into offer (seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock, note, job_id, reading_id)
+     select $1::integer, $2, $3, $4, $5::integer, id, family_id, capacity_mib * $5::integer, $7, $8, $9::integer, $10, $11::integer, $12::bigint
      from module_spec where id = $6
      returning id`,
     [
@@ -221,6 +230,8 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
       part,
       offer.stock,
       offer.note,
+      offer.jobId ?? null,
+      offer.readingId ?? null,
     ],
   );
   for (const modelId of offer.modelIds) {
@@ -282,6 +293,14 @@ export async function findBySellerPart(db: Queryable, sellerId: number, part: st
     `select id, modules, stock, cost_cents as "costCents" from offer where cost_cents is not null and seller_id = $1 and seller_part = $2 and withdrawn_at is null for update`,
     [sellerId, part],
   );
+}
+
+/** Takes the offer that a reading made off the market, or puts it back. */
+export async function withdrawOfferOfReading(db: Queryable, readingId: number, withdrawn: boolean): Promise<void> {
+  await run(db, 'update offer set withdrawn_at = case when $2 then now() end where reading_id = $1', [
+    readingId,
+    withdrawn,
+  ]);
 }
 
 export async function setStock(db: Queryable, offerId: number, stock: number | null): Promise<void> {

@@ -1,5 +1,5 @@
 import type { Reading } from '../core/reading/reading';
-import { many, maybeOne, type Queryable, run } from './database';
+import { many, maybeOne, one, type Queryable } from './database';
 
 export type Purpose = 'intake' | 'proof';
 
@@ -14,11 +14,11 @@ export async function insertReading(
     result: Reading;
     staffId: number | null;
   },
-): Promise<void> {
-  await run(
+): Promise<number> {
+  const { id } = await one<{ id: number }>(
     db,
     `insert into reading (job_id, purpose, option_place, source_name, format, input, result, read_by)
-     values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
     [
       reading.jobId,
       reading.purpose,
@@ -30,6 +30,7 @@ export async function insertReading(
       reading.staffId,
     ],
   );
+  return id;
 }
 
 export interface KeptReading {

@@ -26,6 +26,16 @@ export async function getSeller(db: Queryable, id: number): Promise<Seller | nul
   return maybeOne<Seller & Record<string, unknown>>(db, `${SELECT} where id = $1`, [id]);
 }
 
+/** The seller of this name, written in any case. */
+export async function findSeller(db: Queryable, name: string): Promise<Seller | null> {
+  const [seller] = await many<Seller & Record<string, unknown>>(
+    db,
+    `${SELECT} where lower(name) = lower($1) order by id limit 1`,
+    [name],
+  );
+  return seller ?? null;
+}
+
 export async function updateSeller(
   db: Queryable,
   id: number,

@@ -249,7 +249,7 @@ describe('slots', () => {
 });
 
 const offersFor = (generation: string, form: string, modelId: number | null, sockets = 32) =>
-  listOffersFor(pool(), { generations: [generation], form, kinds: null, mostMiB: null, modelId, sockets });
+  listOffersFor(pool(), { generations: [generation], form, kinds: null, mostMiB: null, modelId, sockets, jobId: null });
 
 describe('offers for planning', () => {
   it('are those of generation and form, quickest first, with the price of now', async () => {

@@ -127,5 +127,5 @@ export const APART_WORDS: Record<Joined['apart'][number]['why'], string> = {
   'another-machine': 'of another machine than the one read last: not joined',
   older: 'an older reading of its kind: the newer one counts',
   'no-slot': 'no slot of the report holds such a module: kept beside it',
-  offer: 'something to buy, not something in the machine: kept with the job',
+  offer: 'something to buy, not something in the machine: an offer of this job where it says enough',
 };

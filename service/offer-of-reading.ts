@@ -1,0 +1,99 @@
+import { knownOf } from '../core/machine/slots-of-reading';
+import { wholeModule } from '../core/price-list/whole-module';
+import { countedPrice } from '../core/pricing/counted-price';
+import { moneyText } from '../core/pricing/money-text';
+import type { Reading } from '../core/reading/reading';
+import type { Queryable } from '../store/database';
+import { insertOffer, insertPrice, insertSeller } from '../store/offers';
+import { findSeller, listRates, type Seller, shopDay, updateSeller } from '../store/sellers';
+import { getShop, type Shop } from '../store/shop';
+
+/** Whose a title is that names no seller. */
+const NOBODY = 'Seen elsewhere';
+/** How soon something is here that nobody said anything of, days. */
+const LEAD_DAYS = 5;
+const LONGEST_NAME = 80;
+
+/** A seller that a page names, or a new one: its prices hold the tax that is usual here, and it is known for nothing yet. */
+async function sellerOf(db: Queryable, name: string, currency: string, shop: Shop): Promise<Seller> {
+  const known = await findSeller(db, name);
+  if (known !== null) return known;
+  const id = await insertSeller(db, { name, leadDays: LEAD_DAYS });
+  const terms = { currency, withTax: true, taxBp: shop.taxBp, taxBack: true, shipping: { kind: 'none' as const } };
+  const seller = { leadDays: LEAD_DAYS, terms, trust: 'marketplace' as const, returns: '', orderContact: '' };
+  await updateSeller(db, id, seller);
+  return { ...seller, id, name, offers: 0 };
+}
+
+const MISSING = {
+  capacityMiB: 'its capacity',
+  generation: 'its generation',
+  form: 'its form',
+  rateMTs: 'its rate',
+} as const;
+const FIELDS = Object.keys(MISSING) as (keyof typeof MISSING)[];
+
+/**
+ * Makes a title with a price, or a seller's page, an offer of its job at once. What it comes to is counted by the
+ * seller's terms like any printed price.
+ *
+ * @returns what became of it in one sentence; null where it is nothing to buy
+ */
+export async function offerOfReading(
+  db: Queryable,
+  jobId: number,
+  readingId: number,
+  { module, offer }: Reading,
+): Promise<string | null> {
+  if (offer === undefined || offer.priceCents === null || module === undefined) return null;
+  const known = knownOf(module);
+  const missing = FIELDS.filter((field) => known[field] === null).map((field) => MISSING[field]);
+  if (missing.length > 0) return `It is no offer yet: it does not say ${missing.join(' or ')}.`;
+  if (offer.condition === 'damaged') return 'It is no offer: it says that it is damaged.';
+  if (offer.available === false) return 'It is no offer: it says that none are left.';
+  const whole = wholeModule(known);
+  if (whole === null) return 'It is no offer: what it says of the module makes no sense together.';
+  const shop = await getShop(db);
+  const seller = await sellerOf(
+    db,
+    (offer.seller ?? NOBODY).trim().slice(0, LONGEST_NAME) || NOBODY,
+    offer.currency ?? shop.currency,
+    shop,
+  );
+  const terms = seller.terms ?? {
+    currency: shop.currency,
+    withTax: false,
+    taxBp: 0,
+    taxBack: true,
+    shipping: { kind: 'none' as const },
+  };
+  const currency = offer.currency ?? terms.currency;
+  if (currency !== terms.currency)
+    return `It is no offer: ${seller.name} prints ${terms.currency}, and this is in ${currency}.`;
+  const { day } = await shopDay(db);
+  const modules = offer.modules ?? 1;
+  const counted = countedPrice({ cents: offer.priceCents, coupon: null, modules, units: 1 }, terms, {
+    currency: shop.currency,
+    day,
+    rates: await listRates(db, shop.currency),
+  });
+  if (!counted.ok) return `It is no offer yet: ${counted.sentence}`;
+  if (modules > 8 || counted.costCents <= 0) return 'It is no offer: look at its price and how many modules it has.';
+  const used = offer.condition === 'used' || offer.condition === 'refurbished';
+  const id = await insertOffer(db, {
+    sellerId: seller.id,
+    sellerPart: null,
+    title: offer.title ?? 'seen elsewhere',
+    origin: used ? 'used' : 'third-party',
+    modules,
+    module: whole,
+    stock: offer.quantity,
+    note: offer.url ?? '',
+    modelIds: [],
+    jobId,
+    readingId,
+  });
+  const printed = { printedCents: offer.priceCents, coupon: null, units: 1, steps: counted.steps };
+  await insertPrice(db, id, counted.costCents, `page or title of job ${jobId}`, null, printed);
+  return `It is an offer of this job now: ${moneyText(offer.priceCents, currency)} at ${seller.name}.`;
+}
