@@ -56,6 +56,18 @@ export async function insertShop(db: Queryable, shop: Omit<Shop, 'markUpSteps' |
   );
 }
 
+/** How a shop makes its prices. */
+export type PriceRule = Pick<Shop, 'markUpBp' | 'markUpSteps' | 'leastMarginCents' | 'roundUpToCents' | 'priceEndings'>;
+
+/** Writes how the shop makes its prices, from now on. */
+export async function updatePriceRule(db: Queryable, rule: PriceRule): Promise<void> {
+  await run(
+    db,
+    `update shop set mark_up_bp = $1, mark_up_steps = $2, least_margin_cents = $3, round_up_to_cents = $4, price_endings = $5`,
+    [rule.markUpBp, JSON.stringify(rule.markUpSteps), rule.leastMarginCents, rule.roundUpToCents, rule.priceEndings],
+  );
+}
+
 /** Today's calendar day in the shop's time zone, `YYYY-MM-DD`. */
 export async function shopDay(db: Queryable): Promise<string> {
   const row = await one<{ day: string }>(db, `select (now() at time zone time_zone)::date as day from shop`);

@@ -111,9 +111,10 @@ describe('the sell price by a shop’s rule', () => {
       { fromCents: 10_000, markUpBp: 1000 },
       { fromCents: 5000, markUpBp: 1500 },
     ];
-    expect([4999, 5000, 9999, 10_000].map((cost) => sellPrice(cost, { ...rule, markUpSteps }, 0))).toEqual([
-      5999, 5750, 11_499, 11_000,
-    ]);
+    // Just above a step what is just below it still counts: a dearer part is never the cheaper one.
+    expect(
+      [4999, 5000, 5500, 9999, 10_000, 12_000].map((cost) => sellPrice(cost, { ...rule, markUpSteps }, 0)),
+    ).toEqual([5999, 5999, 6325, 11_499, 11_499, 13_200]);
   });
 
   it('ends in one of the figures that the shop likes, never below what it must be', () => {

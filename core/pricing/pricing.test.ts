@@ -121,3 +121,24 @@ describe('money as people type and read it', () => {
     expect(moneyText(123456, 'EUR', 'de')).toBe('1.234,56\u00a0€');
   });
 });
+
+test('a dearer part is never sold cheaper, whatever the steps', () => {
+  const rule = {
+    markUpBp: 3000,
+    markUpSteps: [
+      { fromCents: 5000, markUpBp: 1000 },
+      { fromCents: 5100, markUpBp: 2500 },
+      { fromCents: 20_000, markUpBp: 0 },
+    ],
+    leastMarginCents: 400,
+    roundUpToCents: 1,
+  };
+  let last = 0;
+  for (let cost = 1; cost < 40_000; cost++) {
+    const price = sellPrice(cost, rule, 2000);
+    expect(price).toBeGreaterThanOrEqual(last);
+    last = price;
+  }
+  // Just above the step it costs what it does just below: 49.99 and 30 %.
+  expect(sellPrice(5000, rule, 0)).toBe(sellPrice(4999, rule, 0));
+});

@@ -25,6 +25,19 @@ function markUpFor(costCents: number, { markUpBp, markUpSteps = [] }: MarkUp): n
   return reached.sort((a, b) => b.fromCents - a.fromCents)[0]?.markUpBp ?? markUpBp;
 }
 
+/**
+ * Cost with its mark-up; at a step to a smaller one never less than what just below it is sold for, so that a dearer
+ * part is never the cheaper one.
+ */
+function marked(costCents: number, markUp: MarkUp): number {
+  const below = (markUp.markUpSteps ?? []).flatMap(({ fromCents }) =>
+    fromCents > 0 && fromCents <= costCents ? [fromCents - 1] : [],
+  );
+  return Math.max(
+    ...[costCents, ...below].map((cents) => roundHalfEven(cents, 10_000 + markUpFor(cents, markUp), 10_000)),
+  );
+}
+
 /** The least price at or above this one that ends in one of these figures, or is a multiple. */
 function roundedUp(cents: number, { roundUpToCents, priceEndings = [] }: MarkUp): number {
   if (priceEndings.length === 0) return Math.ceil(cents / roundUpToCents) * roundUpToCents;
@@ -34,14 +47,13 @@ function roundedUp(cents: number, { roundUpToCents, priceEndings = [] }: MarkUp)
 }
 
 /**
- * Sell price with tax of one unit: cost with mark-up or least margin, whichever is more, then tax, then rounded up to a
+ * Sell price with tax of one unit, which never falls as the cost rises: cost with mark-up or least margin, whichever is more, then tax, then rounded up to a
  * multiple or to one of the shop's endings.
  *
  * @param costCents what the shop pays, without tax
  */
 export function sellPrice(costCents: number, markUp: MarkUp, taxBp: number): number {
-  const marked = roundHalfEven(costCents, 10_000 + markUpFor(costCents, markUp), 10_000);
-  const net = Math.max(marked, costCents + markUp.leastMarginCents);
+  const net = Math.max(marked(costCents, markUp), costCents + markUp.leastMarginCents);
   const gross = roundHalfEven(net, 10_000 + taxBp, 10_000);
   return roundedUp(gross, markUp);
 }

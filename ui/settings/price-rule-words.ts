@@ -1,0 +1,51 @@
+import { parseMoney } from '@/core/pricing/parse-money';
+import type { MarkUpStep } from '@/core/pricing/sell-price';
+
+export interface MarkUps {
+  markUpBp: number;
+  markUpSteps: readonly MarkUpStep[];
+}
+
+const percentText = (bp: number): string => `${bp / 100} %`;
+
+/** Mark-ups as they are typed: `18 %, from 50.00 12 %, from 200.00 8 %`. */
+export function markUpsText({ markUpBp, markUpSteps }: MarkUps): string {
+  const steps = [...markUpSteps].sort((a, b) => a.fromCents - b.fromCents);
+  return [
+    percentText(markUpBp),
+    ...steps.map((step) => `from ${(step.fromCents / 100).toFixed(2)} ${percentText(step.markUpBp)}`),
+  ].join(', ');
+}
+
+/** `12.5 %` in hundredths of a percent; null where it is none. */
+function parsePercent(text: string): number | null {
+  const found = /^(\d{1,3})(?:[.](\d{1,2}))?\s*%?$/.exec(text.trim());
+  return found === null ? null : Number(found[1]) * 100 + Number((found[2] ?? '').padEnd(2, '0'));
+}
+
+/** Mark-ups that were typed; null where they make no sense. */
+export function parseMarkUps(text: string): MarkUps | null {
+  const [first = '', ...rest] = text.split(/[,;]\s*/);
+  const markUpBp = parsePercent(first);
+  if (markUpBp === null) return null;
+  const steps: MarkUpStep[] = [];
+  for (const part of rest) {
+    const found = /^from\s+(\S+)\s+(.+)$/i.exec(part.trim());
+    const fromCents = found === null ? null : parseMoney(found[1] ?? '');
+    const bp = found === null ? null : parsePercent(found[2] ?? '');
+    if (fromCents === null || fromCents <= 0 || bp === null) return null;
+    steps.push({ fromCents, markUpBp: bp });
+  }
+  return { markUpBp, markUpSteps: steps };
+}
+
+/** Endings as they are typed: `.00 .50 .90`; empty: any. */
+export const endingsText = (endings: readonly number[]): string =>
+  endings.map((ending) => `.${String(ending).padStart(2, '0')}`).join(' ');
+
+/** Endings that were typed; null where they make no sense. */
+export function parseEndings(text: string): number[] | null {
+  const parts = text.split(/[\s,]+/).filter((part) => part !== '');
+  if (!parts.every((part) => /^\.?\d{2}$/.test(part))) return null;
+  return [...new Set(parts.map((part) => Number(part.replace('.', ''))))].sort((a, b) => a - b);
+}
