@@ -69,26 +69,32 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
           {jobId === null ? 'No offer is all of this.' : 'No offer that fits the machine is all of this.'}
         </p>
       ) : (
-        <div className="grid grid-cols-[13.5rem_minmax(0,1fr)] gap-4 items-start max-[860px]:grid-cols-1">
-          <nav
-            aria-label="Kinds of module"
-            className="grid gap-px bg-line border border-line max-[860px]:flex max-[860px]:overflow-x-auto"
-          >
-            {market.shelves.map(({ familyId, label, offers }) => (
-              <button
-                key={familyId}
-                type="button"
-                aria-pressed={familyId === market.familyId}
-                onClick={() => setPicked(familyId === 0 ? null : familyId)}
-                className={`flex justify-between gap-3 px-3 py-2 text-sm text-left min-h-10 max-[860px]:flex-none ${
-                  familyId === market.familyId ? 'bg-board text-board-ink font-semibold' : 'bg-sheet hover:bg-sunk'
-                }`}
-              >
-                <span>{shelfText(label)}</span>
-                <span className={familyId === market.familyId ? '' : 'text-ink-2'}>{offers.toLocaleString('en')}</span>
-              </button>
-            ))}
-          </nav>
+        <div
+          className={`grid gap-4 items-start max-[860px]:grid-cols-1 ${market.shelves.length > 1 ? 'grid-cols-[13.5rem_minmax(0,1fr)]' : ''}`}
+        >
+          {market.shelves.length > 1 && (
+            <nav
+              aria-label="Kinds of module"
+              className="grid gap-px bg-line border border-line max-[860px]:flex max-[860px]:overflow-x-auto"
+            >
+              {market.shelves.map(({ familyId, label, offers }) => (
+                <button
+                  key={familyId}
+                  type="button"
+                  aria-pressed={familyId === market.familyId}
+                  onClick={() => setPicked(familyId === 0 ? null : familyId)}
+                  className={`flex justify-between gap-3 px-3 py-2 text-sm text-left min-h-10 max-[860px]:flex-none ${
+                    familyId === market.familyId ? 'bg-board text-board-ink font-semibold' : 'bg-sheet hover:bg-sunk'
+                  }`}
+                >
+                  <span>{shelfText(label)}</span>
+                  <span className={familyId === market.familyId ? '' : 'text-ink-2'}>
+                    {offers.toLocaleString('en')}
+                  </span>
+                </button>
+              ))}
+            </nav>
+          )}
           <div className="grid gap-2 min-w-0">
             <fieldset className="flex flex-wrap gap-x-1 gap-y-1 items-center text-sm">
               <legend className="sr-only">Sorted by</legend>

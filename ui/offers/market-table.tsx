@@ -16,7 +16,7 @@ const ROW_PX = 54;
 const TALLEST_PX = 30_000_000;
 
 const COLUMNS =
-  'grid grid-cols-[minmax(0,1fr)_6.5rem_4.5rem_6.5rem_6.5rem_5rem] gap-3 items-center px-4 max-[860px]:grid-cols-[minmax(0,1fr)_6rem_4.5rem]';
+  'grid grid-cols-[minmax(0,1fr)_6.5rem_4.5rem_6.5rem_6.5rem_5rem] gap-3 items-center px-4 max-[1100px]:grid-cols-[minmax(0,1fr)_4.5rem_6.5rem_6.5rem_4.5rem] max-[860px]:grid-cols-[minmax(0,1fr)_6rem_4.5rem]';
 
 interface RowProps {
   offer: MarketOffer;
@@ -47,7 +47,7 @@ function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
           {module.heightMm != null && `, ${module.heightMm} mm`}
         </span>
       </span>
-      <span className="max-[860px]:hidden">
+      <span className="max-[1100px]:hidden">
         <PriceLine history={offer.history} />
       </span>
       <span className="text-right text-ink-2 max-[860px]:hidden">
@@ -56,7 +56,10 @@ function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
           <span className={stock === 0 ? 'text-mind' : ''}>{stock === 0 ? 'none left' : `${stock} left`}</span>
         )}
       </span>
-      <span className="text-right max-[860px]:hidden text-ink-2">we pay {moneyText(offer.costCents, currency)}</span>
+      <span className="text-right max-[860px]:hidden text-ink-2">
+        <span className="block">we pay {moneyText(offer.costCents, currency)}</span>
+        {moneyText(Math.round(offer.costCents / gb), currency)}/GB
+      </span>
       <span className="text-right">
         <span className="block font-semibold">{moneyText(offer.sellCents, currency)}</span>
         <span className="text-ink-2">{moneyText(Math.round(offer.sellCents / gb), currency)}/GB</span>

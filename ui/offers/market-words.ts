@@ -4,7 +4,7 @@ import { kindWords } from '@/core/memory/module-words';
 
 export const SORT_TEXTS: Record<OfferSort, string> = {
   price: 'price',
-  'per-gib': 'per GB',
+  'per-gib': 'cost of a GB',
   size: 'size',
   rate: 'rate',
   latency: 'latency',
