@@ -9,6 +9,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['models, found', '/models?find=countr+4', 'text=2018 to 2020'],
   ['a model', '/models/1', 'text=How it is opened'],
   ['offers', '/offers', 'text=Re-price'],
+  ['what memory costs', '/offers/market', 'text=a fair price'],
   ['settings', '/settings', 'text=What people need'],
   ['people', '/people', 'text=Somebody new'],
   ['intake', '/jobs/1/intake', 'text=Who is it?'],

@@ -51,7 +51,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'board-32', path: '/jobs/10/limits', light: 'back-room' },
   { name: 'settings', path: '/settings', light: 'back-room' },
   { name: 'offers', path: '/offers' },
-  { name: 'people', path: '/people' },
+  { name: 'market', path: '/offers/market?kind=2' },
 ];
 
 async function shoot(context: BrowserContext, base: string, shot: Shot): Promise<void> {

@@ -4,7 +4,15 @@ import { marketRows, must, openTestShop, readTill } from '../scripts/test-shop';
 import { many, pool, run, transaction } from '../store/database';
 import { askFor, specsFor } from '../store/find-offers';
 import { OFFERS_FOR_PLANNING } from '../store/offers';
-import { type AskMarket, askMarket, askMarketSchema, type MarketRow, pricesOf, type Shelf } from './market';
+import {
+  type AskMarket,
+  askMarket,
+  askMarketSchema,
+  type MarketRow,
+  marketPrices,
+  pricesOf,
+  type Shelf,
+} from './market';
 
 const shop = openTestShop();
 
@@ -96,6 +104,29 @@ describe('the market', () => {
     expect(await askMarket(askMarketSchema.parse({ jobId: 999_999 }))).toMatchObject({ code: 'not-found' });
     const none = await ask({ jobId: id, text: 'DDR2' });
     expect(none).toMatchObject({ familyId: null, rows: [] });
+  });
+
+  it('knows what a GB cost month by month, and what most ask for it now', async () => {
+    const { families, familyId, months } = await marketPrices(null);
+    expect(familyId).toBe(families[0]?.familyId);
+    expect(new Set(months.map(({ month }) => month)).size).toBeGreaterThan(4);
+    for (const { low, middle, high, offers } of months) {
+      expect([low, middle, high]).toEqual([low, middle, high].sort((a, b) => a - b));
+      expect(offers).toBeGreaterThan(0);
+    }
+    // Now: the middle of what stands on the market today, each offer once.
+    const last = months.filter(({ month }) => month === months.at(-1)?.month);
+    const [first] = last;
+    const { rows } = await ask({ familyId, count: 200 });
+    const asked = rows
+      .filter(({ origin, module }) => origin === 'third-party' && module.capacityMiB === first?.capacityMiB)
+      .map(({ costCents, modules, module }) => (costCents * 1024) / (modules * module.capacityMiB))
+      .sort((a, b) => a - b);
+    expect(asked.length).toBe(first?.offers);
+    const half = (asked.length - 1) / 2;
+    const middle = ((asked[Math.floor(half)] ?? 0) + (asked[Math.ceil(half)] ?? 0)) / 2;
+    expect(first?.middle).toBeCloseTo(middle, 6);
+    expect((await marketPrices(9999)).familyId).toBe(familyId);
   });
 
   it('tells every price of an offer, the latest first, with where it came from', async () => {

@@ -3,6 +3,7 @@ import { OFFER_SORTS } from '../core/market/offer-sort';
 import { type OfferWish, wishOfText } from '../core/market/offer-wish';
 import { pool } from '../store/database';
 import { countOffers, type Family, type FoundOffer, findOffers, specsFor } from '../store/find-offers';
+import { type MonthPrice, monthPrices, soldFamilies } from '../store/market-prices';
 import { listPrices, type NotedPrice } from '../store/offers';
 import { listSellers } from '../store/sellers';
 import { getShop } from '../store/shop';
@@ -135,4 +136,25 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
 export async function pricesOf(offerId: number): Promise<Result<NotedPrice[]>> {
   const prices = await listPrices(pool(), offerId);
   return prices.length === 0 ? fault('not-found', 'There is no such offer.') : done(prices);
+}
+
+/** What a GB cost over the last year, by size, of one family of modules; and the families there are. */
+export interface MarketPrices {
+  families: { familyId: number; label: NonNullable<Shelf['label']> }[];
+  familyId: number | null;
+  currency: string;
+  months: MonthPrice[];
+}
+
+/** @param familyId the family that is asked for; null: the first */
+export async function marketPrices(familyId: number | null): Promise<MarketPrices> {
+  const { currency } = await getShop(pool());
+  const families = (await soldFamilies(pool())).map(({ id, ...label }) => ({ familyId: id, label }));
+  const shown = families.find((one) => one.familyId === familyId) ?? families[0] ?? null;
+  return {
+    families,
+    familyId: shown?.familyId ?? null,
+    currency,
+    months: shown === null ? [] : await monthPrices(pool(), shown.familyId),
+  };
 }

@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { mayDo } from '@/service/access';
 import { feedHealth } from '@/service/feeds';
@@ -37,7 +38,12 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
     <Desk caller={caller} here="/offers">
       <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid gap-4">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="text-xl">Offers</h1>
+          <div className="flex flex-wrap items-baseline gap-x-5">
+            <h1 className="text-xl">Offers</h1>
+            <Link href="/offers/market" className="text-sm underline underline-offset-4">
+              What memory costs
+            </Link>
+          </div>
           {mayPrice && feeds.length > 0 && <RefreshPrices />}
         </div>
         <MarketDesk

@@ -1,0 +1,33 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { marketPrices } from '@/service/market';
+import { MarketPrices } from '@/ui/offers/market-prices';
+import { Desk } from '../../desk';
+import { enterPage } from '../../enter';
+
+export const metadata: Metadata = { title: 'What memory costs' };
+
+/** What a GB of memory cost over the last year, so that a fair price is known. */
+export default async function MarketPage({
+  searchParams,
+}: {
+  searchParams: Promise<Record<string, string | string[] | undefined>>;
+}) {
+  const caller = await enterPage('offers.read');
+  const { kind } = await searchParams;
+  const familyId = typeof kind === 'string' && /^[1-9]\d{0,4}$/.test(kind) ? Number(kind) : null;
+  const prices = await marketPrices(familyId);
+  return (
+    <Desk caller={caller} here="/offers">
+      <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid gap-4">
+        <div className="flex flex-wrap items-baseline gap-x-5">
+          <h1 className="text-xl">What memory costs</h1>
+          <Link href="/offers" className="text-sm underline underline-offset-4">
+            All offers
+          </Link>
+        </div>
+        <MarketPrices {...prices} />
+      </main>
+    </Desk>
+  );
+}

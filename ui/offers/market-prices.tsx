@@ -1,0 +1,155 @@
+'use client';
+import Link from 'next/link';
+import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
+import { moneyText } from '@/core/pricing/money-text';
+import { useWidth } from '../client/use-width';
+import { type ShelfLabel, shelfText } from './market-words';
+import { type MonthPrice, type SizeLine, sizeLines } from './price-lines';
+
+interface MarketPricesProps {
+  families: readonly { familyId: number; label: ShelfLabel }[];
+  familyId: number | null;
+  currency: string;
+  months: readonly MonthPrice[];
+}
+
+const HEIGHT = 340;
+/** Lines differ by their dashes as well as by their names. */
+const DASHES = ['', '7 4', '2 3', '10 3 2 3', '4 2', '1 5'];
+
+const monthText = (month: string): string =>
+  new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(new Date(`${month}-01T00:00:00Z`));
+
+/** How a price changed over the time that is shown. */
+function changeText(now: number, before: number | null): string {
+  if (before === null) return 'new this month';
+  const percent = Math.round((now / before - 1) * 100);
+  if (percent === 0) return 'as a year ago';
+  return percent > 0 ? `${percent} % dearer` : `${-percent} % cheaper`;
+}
+
+function Chart({ months, currency }: Pick<MarketPricesProps, 'months' | 'currency'>) {
+  const [box, measured] = useWidth<HTMLDivElement>(960);
+  const width = Math.max(480, measured);
+  const frame = { width, height: HEIGHT, left: 56, right: 84, top: 14, bottom: 28 };
+  const drawn = sizeLines(months, frame);
+  return (
+    <div ref={box} className="bg-sheet border border-line overflow-x-auto">
+      <svg
+        width={width}
+        height={HEIGHT}
+        role="img"
+        aria-label="What a GB cost over the last year, a line for each size of module; the table below says the same"
+      >
+        {drawn.ticks.map(({ value, y }) => (
+          <g key={value}>
+            <line x1={frame.left} x2={width - frame.right} y1={y} y2={y} className="stroke-line" />
+            <text x={frame.left - 8} y={y + 4} textAnchor="end" className="fill-ink-2 text-xs">
+              {moneyText(value, currency)}
+            </text>
+          </g>
+        ))}
+        {drawn.months.map(({ month, x }) => (
+          <text key={month} x={x} y={HEIGHT - 8} textAnchor="middle" className="fill-ink-2 text-xs">
+            {monthText(month)}
+          </text>
+        ))}
+        {drawn.lines.map(({ capacityMiB, path, dots, labelY }, index) => (
+          <g key={capacityMiB}>
+            <path
+              d={path}
+              fill="none"
+              className="stroke-ink"
+              strokeWidth="1.8"
+              strokeDasharray={DASHES[index % DASHES.length]}
+            />
+            {dots.at(-1) !== undefined && (
+              <>
+                <circle cx={dots.at(-1)?.x} cy={dots.at(-1)?.y} r="3.4" className="fill-act" />
+                <line
+                  x1={dots.at(-1)?.x}
+                  y1={dots.at(-1)?.y}
+                  x2={width - frame.right + 12}
+                  y2={labelY}
+                  className="stroke-edge"
+                  strokeWidth="0.8"
+                />
+              </>
+            )}
+            <text x={width - frame.right + 16} y={labelY + 4} className="fill-ink text-sm font-semibold">
+              {capacityText(capacityMiB)}
+            </text>
+          </g>
+        ))}
+      </svg>
+    </div>
+  );
+}
+
+function FairPrices({ lines, currency }: { lines: readonly SizeLine[]; currency: string }) {
+  const money = (cents: number): string => moneyText(Math.round(cents), currency);
+  return (
+    <table className="w-full text-sm bg-sheet border border-line">
+      <thead>
+        <tr className="text-left text-ink-2 border-b-2 border-edge">
+          <th className="px-4 py-1.5 font-medium">module of</th>
+          <th className="px-4 py-1.5 font-medium text-right">a GB costs us</th>
+          <th className="px-4 py-1.5 font-medium text-right">most ask for a GB</th>
+          <th className="px-4 py-1.5 font-medium text-right">so a fair price for a module is</th>
+          <th className="px-4 py-1.5 font-medium">in a year</th>
+          <th className="px-4 py-1.5 font-medium text-right">offers</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map(({ capacityMiB, now, first }) => {
+          const gb = capacityMiB / MIB_PER_GB;
+          return (
+            <tr key={capacityMiB} className="border-b border-line last:border-0">
+              <th scope="row" className="px-4 py-1.5 text-left font-semibold">
+                {capacityText(capacityMiB)}
+              </th>
+              <td className="px-4 py-1.5 text-right font-semibold">{money(now.middle)}</td>
+              <td className="px-4 py-1.5 text-right">
+                {money(now.low)} to {money(now.high)}
+              </td>
+              <td className="px-4 py-1.5 text-right">
+                {money(now.low * gb)} to {money(now.high * gb)}
+              </td>
+              <td className="px-4 py-1.5">{changeText(now.middle, first?.middle ?? null)}</td>
+              <td className="px-4 py-1.5 text-right text-ink-2">{now.offers}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** What a GB costs by size and how that went, one kind of module at a time. */
+export function MarketPrices({ families, familyId, currency, months }: MarketPricesProps) {
+  const { lines } = sizeLines(months, { width: 100, height: 100, left: 0, right: 0, top: 0, bottom: 0 });
+  if (familyId === null)
+    return <p className="bg-sheet border border-line px-4 py-8 text-center">Nobody sells anything yet.</p>;
+  return (
+    <div className="grid gap-3">
+      <nav aria-label="Kinds of module" className="flex flex-wrap gap-1 text-sm">
+        {families.map((one) => (
+          <Link
+            key={one.familyId}
+            href={`/offers/market?kind=${one.familyId}`}
+            aria-current={one.familyId === familyId ? 'page' : undefined}
+            className={`px-2.5 py-1.5 rounded-notch border ${one.familyId === familyId ? 'border-edge bg-sheet font-semibold' : 'border-transparent text-ink-2 hover:bg-sunk'}`}
+          >
+            {shelfText(one.label)}
+          </Link>
+        ))}
+      </nav>
+      <Chart months={months} currency={currency} />
+      <FairPrices lines={lines} currency={currency} />
+      <p className="text-sm text-ink-2">
+        Third-party modules, as they cost us without tax: the middle of what sellers asked at the end of each month.
+        Half of them ask between the two figures.
+      </p>
+    </div>
+  );
+}

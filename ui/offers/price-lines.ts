@@ -1,0 +1,79 @@
+import { scaleLinear, scalePoint } from 'd3-scale';
+import { line } from 'd3-shape';
+
+/** What a GB of one size cost in a month, minor units. */
+export interface MonthPrice {
+  capacityMiB: number;
+  month: string;
+  low: number;
+  middle: number;
+  high: number;
+  offers: number;
+}
+
+/** One size's line over the months, with where its name stands. */
+export interface SizeLine {
+  capacityMiB: number;
+  path: string;
+  dots: { x: number; y: number }[];
+  labelY: number;
+  now: MonthPrice;
+  first: MonthPrice | null;
+}
+
+export interface Frame {
+  width: number;
+  height: number;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** Names closer than this would cover each other, pixels. */
+const LABEL_PX = 17;
+
+/** Moves names apart, each as little as can be, within the frame; in the order of their lines. */
+export function apart(wanted: readonly number[], top: number, bottom: number): number[] {
+  const order = wanted.map((y, index) => ({ y, index })).sort((a, b) => a.y - b.y || a.index - b.index);
+  const placed: number[] = [];
+  for (const { y } of order) placed.push(Math.max(y, (placed.at(-1) ?? top - LABEL_PX) + LABEL_PX));
+  const over = Math.max(0, (placed.at(-1) ?? 0) - bottom);
+  let limit = Number.POSITIVE_INFINITY;
+  for (let at = placed.length - 1; at >= 0 && over > 0; at--) {
+    placed[at] = Math.min(placed[at] ?? 0, at === placed.length - 1 ? bottom : limit - LABEL_PX);
+    limit = placed[at] ?? 0;
+  }
+  const result = [...wanted];
+  for (const [at, { index }] of order.entries()) result[index] = placed[at] ?? 0;
+  return result;
+}
+
+/** Lines of every size on one scale from nought, months left to right. */
+export function sizeLines(prices: readonly MonthPrice[], frame: Frame) {
+  const months = [...new Set(prices.map(({ month }) => month))].sort();
+  const x = scalePoint<string>(months, [frame.left, frame.width - frame.right]);
+  const most = Math.max(1, ...prices.map(({ middle }) => middle));
+  const y = scaleLinear([0, most], [frame.height - frame.bottom, frame.top]).nice(5);
+  const at = ({ month, middle }: MonthPrice) => ({ x: x(month) ?? 0, y: y(middle) });
+  const sizes = [...new Set(prices.map(({ capacityMiB }) => capacityMiB))].sort((a, b) => a - b);
+  const drawn = sizes.flatMap((capacityMiB) => {
+    const own = prices.filter((one) => one.capacityMiB === capacityMiB);
+    const now = own.at(-1);
+    if (now === undefined) return [];
+    const path = line<MonthPrice>()
+      .x((one) => at(one).x)
+      .y((one) => at(one).y)(own);
+    return [{ capacityMiB, path: path ?? '', dots: own.map(at), now, first: own.length > 1 ? (own[0] ?? null) : null }];
+  });
+  const labels = apart(
+    drawn.map(({ now }) => y(now.middle)),
+    frame.top,
+    frame.height - frame.bottom,
+  );
+  return {
+    months: months.map((month) => ({ month, x: x(month) ?? 0 })),
+    ticks: y.ticks(5).map((value) => ({ value, y: y(value) })),
+    lines: drawn.map((one, index): SizeLine => ({ ...one, labelY: labels[index] ?? 0 })),
+  };
+}
