@@ -118,3 +118,50 @@ test('a seller’s feed goes through its moods while plans are made: what is sic
     feeds.stop();
   }
 });
+
+test('a machine that is not bought yet: the maker’s configurations beside fitting it here, and what is soldered', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  await page.goto('/counter');
+  await page.getByRole('button', { name: 'New job' }).click();
+  await page.waitForURL(/\/jobs\/\d+\/intake/);
+  await page.getByLabel('What does the machine say?').fill('ostrell sling 14');
+  await page.getByRole('button', { name: /Ostrell Sling 14/ }).click();
+  await page.getByRole('heading', { name: 'Ostrell Sling 14' }).waitFor();
+  await page.getByLabel(/not bought/).click();
+  await page.getByRole('checkbox', { name: /not bought/, checked: true }).waitFor();
+  await page.goto(page.url().replace('intake', 'options'));
+  const yardstick = page.getByRole('region', { name: 'The maker’s yardstick' });
+  await yardstick.getByText('Buy it with more, or fit it here?').waitFor();
+  await yardstick
+    .getByText('△ 8 GB of its memory is soldered and stays as it is bought; only one socket can be filled later.')
+    .waitFor();
+  await yardstick.getByText('Bought with 8 GB, the smallest configuration, and fitted here:').waitFor();
+  const [sixteen = '', twentyFour = ''] = await yardstick.getByRole('listitem').allInnerTexts();
+  expect(sixteen).toMatch(/16 GB\s+from the maker €140\.00 more\s+fitted here €[\d.]+, saves €[\d.]+/);
+  expect(twentyFour).toMatch(/only as OS14-G2P\s+fitted here/);
+  await yardstick.getByText(/sells it with 24 GB at the most/).waitFor();
+  // It is shown and not sold: no mark of the ladder is the maker's.
+  expect(await yardstick.getByRole('button').count()).toBe(0);
+  expect(await axeFindings(page)).toEqual([]);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a title with a price that is dropped on a job is an offer of it at once', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  const ladder = async () => {
+    await page.goto('/jobs/1/options');
+    await page.locator('[data-rung="16384"]').waitFor();
+    return page.locator('[data-rung="16384"]').innerText();
+  };
+  const before = await ladder();
+  await page.goto('/jobs/1/intake');
+  await page.getByLabel('What does the machine say?').fill('Corrick 16GB DDR4-2400 CL17 DIMM, new, 6.00 EUR');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByText('It is an offer of this job now: €6.00 at Seen elsewhere.').waitFor();
+  expect(await ladder()).not.toBe(before);
+  expect(faults).toEqual([]);
+  await context.close();
+});

@@ -2,7 +2,7 @@ import type { Assumed, Gap } from '@/core/machine/case-of-job';
 import type { Trial } from '@/core/machine/evidence';
 import type { JobSlot } from '@/core/machine/job-slot';
 import type { Claim } from '@/core/machine/limit';
-import type { CpuChoice } from '@/core/machine/model';
+import type { CpuChoice, FactoryOption } from '@/core/machine/model';
 import type { Fact, SlotFacts } from '@/core/machine/slot-facts';
 import type { Station, StationStanding } from '@/core/machine/station';
 import type { SystemNeed, UseNeed, Wants } from '@/core/machine/suggest-target';
@@ -73,6 +73,8 @@ export interface JobView {
   neededBy: string | null;
   cover: 'none' | 'warranty' | 'support' | null;
   notBought: boolean;
+  /** configurations that the maker sells, where the library knows them */
+  factory: { options: FactoryOption[]; mostMiB: number | null };
   /** what the shop holds uses and systems to need */
   needs: { uses: UseNeed[]; systems: SystemNeed[]; floorMiB: number };
   earlier: EarlierRow[];

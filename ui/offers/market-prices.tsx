@@ -24,7 +24,7 @@ const monthText = (month: string): string =>
 function changeText(now: number, before: number | null): string {
   if (before === null) return 'new this month';
   const percent = Math.round((now / before - 1) * 100);
-  if (percent === 0) return 'as a year ago';
+  if (percent === 0) return 'as it was then';
   return percent > 0 ? `${percent} % dearer` : `${-percent} % cheaper`;
 }
 
@@ -87,6 +87,7 @@ function Chart({ months, currency }: Pick<MarketPricesProps, 'months' | 'currenc
 }
 
 function FairPrices({ lines, currency }: { lines: readonly SizeLine[]; currency: string }) {
+  const since = lines.flatMap(({ first }) => (first === null ? [] : [first.month])).sort()[0];
   const money = (cents: number): string => moneyText(Math.round(cents), currency);
   return (
     <table className="w-full text-sm bg-sheet border border-line">
@@ -96,7 +97,7 @@ function FairPrices({ lines, currency }: { lines: readonly SizeLine[]; currency:
           <th className="px-4 py-1.5 font-medium text-right">a GB costs us</th>
           <th className="px-4 py-1.5 font-medium text-right">most ask for a GB</th>
           <th className="px-4 py-1.5 font-medium text-right">so a fair price for a module is</th>
-          <th className="px-4 py-1.5 font-medium">in a year</th>
+          <th className="px-4 py-1.5 font-medium">{since === undefined ? 'change' : `since ${monthText(since)}`}</th>
           <th className="px-4 py-1.5 font-medium text-right">offers</th>
         </tr>
       </thead>

@@ -15,6 +15,7 @@ import { Legend } from './legend';
 import { PlanStrip } from './plan-strip';
 import { RefusedOffers } from './refused-offers';
 import { usePlans } from './use-plans';
+import { NotBought, Yardstick } from './yardstick';
 
 /** Plans of the slip by their key, with their place. */
 function usePlaces(): ReadonlyMap<string, number> {
@@ -83,43 +84,47 @@ export function OptionsStation() {
     );
   }
   return (
-    <div className="options-station">
-      <h1 className="sr-only">Options: every upgrade that is worth its money</h1>
-      <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
-        <div className="flex-1 min-w-64">
-          {planning.state === 'done' && (
-            <Legend
-              lanes={new Set(planning.answer.plans.map((plan) => plan.lane))}
-              cares={new Set(planning.answer.plans.map((plan) => plan.care))}
-            />
-          )}
+    <>
+      <div className="options-station">
+        <h1 className="sr-only">Options: every upgrade that is worth its money</h1>
+        <div className="flex flex-wrap items-end gap-x-4 gap-y-1">
+          <div className="flex-1 min-w-64">
+            {planning.state === 'done' && (
+              <Legend
+                lanes={new Set(planning.answer.plans.map((plan) => plan.lane))}
+                cares={new Set(planning.answer.plans.map((plan) => plan.care))}
+              />
+            )}
+          </div>
+          <div className="w-28">
+            <NeedField chips={false} />
+          </div>
+          <div className="w-36">
+            <BudgetField hint={false} />
+          </div>
         </div>
-        <div className="w-28">
-          <NeedField chips={false} />
-        </div>
-        <div className="w-36">
-          <BudgetField hint={false} />
-        </div>
+        <NotBought />
+        {planning.state === 'planning' && (
+          <p role="status" className="py-10 text-center text-ink-2">
+            Trying every set of {job.planCase.offers.length} offers…
+          </p>
+        )}
+        {planning.state === 'failed' && (
+          <Notice tone="stop" live>
+            The plans could not be worked out. Load the page again; if it stays so, tell us the job’s number, {job.id}.
+          </Notice>
+        )}
+        {planning.state === 'done' && <Planned answer={planning.answer} planCase={job.planCase} />}
+        {planning.state === 'done' && (
+          <div className="flex flex-wrap gap-x-6 items-baseline justify-between">
+            <RefusedOffers answer={planning.answer} planCase={job.planCase} />
+            <Link href={`/offers?job=${job.id}`} className="text-sm underline underline-offset-4 py-1">
+              All offers that fit this machine
+            </Link>
+          </div>
+        )}
       </div>
-      {planning.state === 'planning' && (
-        <p role="status" className="py-10 text-center text-ink-2">
-          Trying every set of {job.planCase.offers.length} offers…
-        </p>
-      )}
-      {planning.state === 'failed' && (
-        <Notice tone="stop" live>
-          The plans could not be worked out. Load the page again; if it stays so, tell us the job’s number, {job.id}.
-        </Notice>
-      )}
-      {planning.state === 'done' && <Planned answer={planning.answer} planCase={job.planCase} />}
-      {planning.state === 'done' && (
-        <div className="flex flex-wrap gap-x-6 items-baseline justify-between">
-          <RefusedOffers answer={planning.answer} planCase={job.planCase} />
-          <Link href={`/offers?job=${job.id}`} className="text-sm underline underline-offset-4 py-1">
-            All offers that fit this machine
-          </Link>
-        </div>
-      )}
-    </div>
+      {planning.state === 'done' && <Yardstick plans={planning.answer.plans} />}
+    </>
   );
 }

@@ -45,6 +45,7 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     neededBy: job.neededBy,
     cover: job.cover,
     notBought: job.notBought,
+    factory: { options: model?.factoryOptions ?? [], mostMiB: model?.factoryMaxMiB ?? null },
     needs: state.needs,
     earlier: state.earlier.map(({ customerId: _, phone: _phone, email: _email, on, ...one }) => ({
       ...one,
