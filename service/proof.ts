@@ -7,6 +7,7 @@ import { changeJob } from './change-job';
 import type { ReadingInput } from './intake';
 import type { JobState } from './job-state';
 import { done, fault, type Result } from './result';
+import { settlePieces } from './shelf';
 
 const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
 
@@ -36,6 +37,7 @@ export async function takeProof(
         result: reading,
         staffId: caller.id,
       });
+      await settlePieces(db, jobId, promise);
       return done(compareProof(promise, machine));
     },
   });

@@ -10,6 +10,7 @@ import { changeJob } from './change-job';
 import { draftOption, draftOptions } from './draft-options';
 import { type JobState, machineName } from './job-state';
 import { done, fault, type Result } from './result';
+import { promisePieces } from './shelf';
 
 const TOKEN_BYTES = 32;
 
@@ -140,6 +141,8 @@ export async function sendQuote(
       const stop = whatStopsSending(state, options, seen);
       if (stop !== null || state.draft === null) return fault('conflict', stop ?? 'Put an option on the slip first.');
       const snapshot = await makeSnapshot(db, state, options);
+      const taken = await promisePieces(db, jobId, options, snapshot.validUntil);
+      if (taken !== null) return fault('conflict', taken);
       const token = randomBytes(TOKEN_BYTES).toString('base64url');
       await markSent(db, jobId, state.draft.id, { token, snapshot, staffId: caller.id });
       return done({ number: snapshot.number, token });

@@ -15,6 +15,7 @@ import {
   shopDay,
   updateSeller,
 } from '../store/sellers';
+import { recountShelf } from '../store/shelf';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
 import { done, fault, type Result } from './result';
@@ -66,7 +67,9 @@ export async function countForToday(): Promise<void> {
   const { day, counted } = await shopDay(pool());
   if (counted) return;
   await transaction(async (db) => {
-    if (await setCountedOn(db, day)) await recount(db, null, `counted for ${day}`);
+    if (!(await setCountedOn(db, day))) return;
+    await recount(db, null, `counted for ${day}`);
+    await recountShelf(db);
   });
 }
 

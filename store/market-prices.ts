@@ -1,4 +1,4 @@
-import { many, type Queryable } from './database';
+import { many, one, type Queryable } from './database';
 import type { Family } from './find-offers';
 
 /** What a GB of one size of module cost in a month: the middle of what sellers asked, and where most of them lay. Minor units. */
@@ -46,6 +46,11 @@ export async function monthPrices(db: Queryable, familyId: number): Promise<Mont
      from held group by capacity_mib, month order by capacity_mib, month`,
     [familyId, MONTHS, LOOKED_AT],
   );
+}
+
+/** The family of a specification. */
+export async function familyOfSpec(db: Queryable, specId: number): Promise<number> {
+  return (await one<{ id: number }>(db, 'select family_id as id from module_spec where id = $1', [specId])).id;
 }
 
 /** Families of modules that somebody sells, newest generation first. */

@@ -86,11 +86,19 @@ export const OFFERS_FOR_PLANNING = `with fit as materialized (
     where model_id = $5 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
       and spec_id in (select id from fit)
     union
+    select offer_id from shelf_piece where job_id = $7 and gone_at is null
+      and exists (select from offer where id = offer_id and spec_id in (select id from fit))
+    union
     select id from offer where job_id = $7 and withdrawn_at is null and cost_cents is not null
       and stock is distinct from 0 and spec_id in (select id from fit)
   )
-  select offer.id, title, origin, modules, spec_id as "specId", maker, part, stock, seller.name as "sellerName",
-    lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId"
+  select offer.id, title, origin, modules, spec_id as "specId", maker, part, seller.name as "sellerName",
+    lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
+    -- what the job itself was promised is free for it
+    stock + case when seller_id is not null then 0 else (
+      select count(*)::integer from shelf_piece where offer_id = offer.id and job_id = $7 and gone_at is null
+        and held_until >= (select (now() at time zone time_zone)::date from shop)
+    ) end as stock
   from offer left join seller on seller.id = seller_id left join ranked on ranked.id = seller_id
   where offer.id = any(array(select id from near))
   order by rank nulls first, cost_cents, offer.id`;
@@ -234,6 +242,14 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
       offer.readingId ?? null,
     ],
   );
+  // What stands on our shelf is pieces; those that are put there one by one begin with none.
+  if (offer.sellerId === null && (offer.stock ?? 0) > 0) {
+    await run(
+      db,
+      "insert into shelf_piece (offer_id, test, grade) select $1, 'tested', 'B' from generate_series(1, $2::integer)",
+      [id, offer.stock],
+    );
+  }
   for (const modelId of offer.modelIds) {
     await run(db, 'insert into offer_model (offer_id, model_id) values ($1, $2)', [id, modelId]);
   }
