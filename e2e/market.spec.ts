@@ -148,6 +148,35 @@ test('a machine that is not bought yet: the maker’s configurations beside fitt
   await context.close();
 });
 
+test('a piece is put on the shelf by its label, with the job it came from, and taken off', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  await page.goto('/offers');
+  await page.getByRole('button', { name: 'Put a piece on it' }).click();
+  const sheet = page.getByRole('dialog', { name: 'A piece for the shelf' });
+  await sheet.getByLabel('Its label, typed or pasted').fill('Corrick 16GB');
+  await sheet.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await sheet.getByText('The label does not say enough').waitFor();
+  await sheet.getByLabel('Its label, typed or pasted').fill('Corrick 16GB 2Rx8 DDR4-2666 CL19 DIMM');
+  await sheet
+    .getByText(/^module 16 GB|16 GB DDR4/)
+    .first()
+    .waitFor();
+  await sheet.getByLabel('Worth to us').fill('5.00');
+  await sheet.getByLabel('From job').fill('2');
+  expect(await axeFindings(page)).toEqual([]);
+  await sheet.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByText('On the shelf, worth €5.00 to us.').waitFor();
+  const shelf = page.getByRole('region', { name: 'Our shelf' });
+  const piece = shelf.getByRole('listitem').filter({ hasText: 'grade B' });
+  await piece.getByRole('link', { name: 'job 2' }).waitFor();
+  await piece.getByRole('button', { name: /^Take it off/ }).click();
+  await piece.waitFor({ state: 'detached' });
+  expect(await axeFindings(page)).toEqual([]);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
 test('a title with a price that is dropped on a job is an offer of it at once', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');

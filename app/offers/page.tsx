@@ -6,10 +6,12 @@ import { feedHealth } from '@/service/feeds';
 import { askMarket, askMarketSchema, jobNamed } from '@/service/market';
 import { listsOfLate } from '@/service/price-lists';
 import { sellerDesk } from '@/service/sellers';
+import { showShelf } from '@/service/shelf';
 import { agoText } from '@/ui/offers/feed-words';
 import { MarketDesk } from '@/ui/offers/market-desk';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/seller-list';
+import { Shelf } from '@/ui/offers/shelf';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -31,6 +33,9 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   };
   const market = await askMarket(askMarketSchema.parse(wish));
   const { sellers, ...ground } = await sellerDesk();
+  const pieces = (await showShelf()).map(
+    ({ putAt: _, offerId: _offer, test: _test, grade: _grade, ...piece }) => piece,
+  );
   const lists = await listsOfLate();
   const feeds = (await feedHealth()).map(({ goodAt, ...feed }) => ({ ...feed, age: agoText(goodAt, new Date()) }));
   const mayPrice = mayDo(caller.role, 'offers.price');
@@ -55,6 +60,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
           ground={ground}
           mayPrice={mayPrice}
         />
+        <Shelf pieces={pieces} currency={ground.currency} mayPrice={mayPrice} />
         <SellerList
           feeds={feeds}
           sellers={sellers}

@@ -1,0 +1,6 @@
+import { z } from 'zod';
+import { handle, idOf } from '@/app/handle';
+import { takeOffShelf } from '@/service/shelf';
+
+/** Takes a piece off our shelf for good. */
+export const DELETE = handle('offers.price', z.null(), (caller, _, params) => takeOffShelf(caller, idOf(params)));
