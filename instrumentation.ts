@@ -1,20 +1,29 @@
-/** How often it is looked whether a seller's feed is due, milliseconds. */
+/** How often it is looked whether a seller's feed is due and whether a list lies in the folder, milliseconds. */
 const LOOK_MS = 15_000;
 
 /** What runs beside the answers to requests, for as long as the server does. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return;
   const { pollFeeds } = await import('./service/feeds');
+  const { takeFromFolder } = await import('./service/list-folder');
   const { log } = await import('./app/log');
+  const folder = process.env.FENBRIK_LISTS;
+  const look = async (): Promise<void> => {
+    for (const { ok, sentence } of await pollFeeds()) log[ok ? 'info' : 'warn']({ sentence }, 'feed asked');
+    if (!folder) return;
+    for (const { ok, file, sentence } of await takeFromFolder(folder)) {
+      log[ok ? 'info' : 'warn']({ file, sentence }, 'price list in the folder');
+    }
+  };
   let busy = false;
   setInterval(async () => {
     if (busy) return;
     busy = true;
     try {
-      for (const { ok, sentence } of await pollFeeds()) log[ok ? 'info' : 'warn']({ sentence }, 'feed asked');
+      await look();
     } catch (cause) {
-      // The database is away: the next look is soon enough.
-      log.warn({ cause: String(cause) }, 'feeds could not be asked');
+      // The database is away, or the folder: the next look is soon enough.
+      log.warn({ cause: String(cause) }, 'the look around failed');
     } finally {
       busy = false;
     }

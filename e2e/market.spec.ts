@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { DEMO_SELLERS } from '../demo/sellers';
 import { openTestFeeds } from '../scripts/test-feeds';
 import { closePool, pool } from '../store/database';
@@ -24,6 +25,16 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   expect(page.url()).toContain('sort=per-gib');
   await page.reload();
   expect(await page.getByLabel('Find offers').inputValue()).toBe('16 gb ddr4 so-dimm original');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'As CSV' }).click(),
+  ]);
+  const lines = readFileSync(await file.path(), 'utf8')
+    .trimEnd()
+    .split('\r\n');
+  expect(lines[0]).toMatch(/^text,seller,origin/);
+  expect(lines.length).toBeGreaterThan(1);
+  for (const line of lines.slice(1)) expect(line).toMatch(/,original,.*,16,DDR4,SO-DIMM,/);
   // The counter's staff see prices and note none.
   await page
     .getByRole('button', { name: /^Prices / })

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { firstIssue, LIBRARY_COLUMNS, type LibraryRow, modelOfRow, rowsOfModel } from '../core/machine/library-rows';
 import { type FullModel, LIBRARY_FORMAT, modelSchema } from '../core/machine/model';
 import { decodeText } from '../core/reading/decode-text';
+import { guarded, unguarded } from './csv-cell';
 
 /** One entry of a file of models; `at` is its line in CSV, its number among the models in JSON, both from 1. */
 export type LibraryEntry = { at: number; ok: true; model: FullModel } | { at: number; ok: false; sentence: string };
@@ -34,11 +35,6 @@ function readJsonLibrary(text: string): LibraryFile {
   if (json.models.length > MOST_ENTRIES) return { ok: false, sentence: `At most ${MOST_ENTRIES} models in one file.` };
   return { ok: true, counts: 'entry', entries: json.models.map(entryOf) };
 }
-
-/** Spreadsheets run cells that begin so as formulas (OWASP, CSV injection); a mark before them is not part of the text. */
-const FORMULA_START = /^[=+\-@\t\r]/;
-const guarded = (cell: string): string => (FORMULA_START.test(cell) ? `'${cell}` : cell);
-const unguarded = (cell: string): string => (/^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell);
 
 const linesIn = (text: string): number => text.split(/\r\n|\r|\n/).length - 1;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import { type OfferWish, wishOfText } from '../core/market/offer-wish';
+import { offersCsv } from '../outward/offers-csv';
 import { pool } from '../store/database';
 import { countOffers, type Family, type FoundOffer, findOffers, specsFor } from '../store/find-offers';
 import { type MonthPrice, monthPrices, soldFamilies } from '../store/market-prices';
@@ -130,6 +131,28 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
       sellCents: offerSellPrice(shop, offer.costCents),
     })),
   });
+}
+
+/** A file holds so many offers at the most. */
+const MOST_EXPORTED = 10_000;
+const EXPORT_PAGE = 200;
+
+/** The offers that are this, of every kind of module, as CSV: what we pay is in it, so it is for staff. */
+export async function exportMarket(
+  asked: Pick<z.infer<typeof askMarketSchema>, 'text' | 'jobId' | 'sort'>,
+): Promise<Result<string>> {
+  const first = await askMarket(askMarketSchema.parse(asked));
+  if (!first.ok) return first;
+  const rows: MarketRow[] = [];
+  for (const { familyId, offers } of first.value.shelves) {
+    for (let from = 0; from < offers && rows.length < MOST_EXPORTED; from += EXPORT_PAGE) {
+      const shelf = familyId === 0 ? null : familyId;
+      const page = await askMarket({ ...askMarketSchema.parse(asked), familyId: shelf, from, count: EXPORT_PAGE });
+      if (!page.ok) return page;
+      rows.push(...page.value.rows);
+    }
+  }
+  return done(offersCsv(rows, (await getShop(pool())).currency));
 }
 
 /** Every price that an offer had, the latest first, with where it came from. */

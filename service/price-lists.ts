@@ -49,17 +49,25 @@ async function columnsFor(db: Queryable, sellerId: number, input: Uint8Array): P
   return readPriceListApart(input, columns);
 }
 
-/** Keeps a price list to be looked at; nothing on the market changes. */
+/**
+ * Keeps a price list to be looked at; nothing on the market changes.
+ *
+ * @param caller who dropped it; null: it lay in the folder
+ */
 export async function takeList(
-  caller: Caller,
+  caller: Caller | null,
   sellerId: number,
   file: { name: string; input: Uint8Array },
 ): Promise<Result<{ id: number }>> {
   if ((await getSeller(pool(), sellerId)) === null) return fault('not-found', 'There is no such seller.');
   const read = await columnsFor(pool(), sellerId, file.input);
   if (!read.ok) return fault('bad-input', read.sentence);
-  const id = await insertPriceList(pool(), { ...read.used, sellerId, name: file.name, input: file.input }, caller.id);
-  await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'list-taken', detail: { id, sellerId } });
+  const id = await insertPriceList(
+    pool(),
+    { ...read.used, sellerId, name: file.name, input: file.input },
+    caller?.id ?? null,
+  );
+  await noteEvent(pool(), { jobId: null, staffId: caller?.id ?? null, kind: 'list-taken', detail: { id, sellerId } });
   return done({ id });
 }
 

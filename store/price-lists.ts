@@ -29,7 +29,7 @@ const SELECT = `select price_list.id, seller_id as "sellerId", seller.name as se
 export async function insertPriceList(
   db: Queryable,
   list: StoredColumns & { sellerId: number; name: string; input: Uint8Array },
-  staffId: number,
+  staffId: number | null,
 ): Promise<number> {
   const { id } = await one<{ id: number }>(
     db,
@@ -37,6 +37,16 @@ export async function insertPriceList(
     [list.sellerId, list.name, Buffer.from(list.input), list.headings, list.columns, staffId],
   );
   return id;
+}
+
+/** Was a list with just these bytes taken from the seller before? */
+export async function listKnown(db: Queryable, sellerId: number, input: Uint8Array): Promise<boolean> {
+  const found = await many(
+    db,
+    'select id from price_list where seller_id = $1 and sha256(input) = sha256($2) limit 1',
+    [sellerId, Buffer.from(input)],
+  );
+  return found.length > 0;
 }
 
 export async function getPriceList(db: Queryable, id: number): Promise<PriceList | null> {

@@ -23,6 +23,19 @@ interface MarketDeskProps {
   mayPrice: boolean;
 }
 
+/** Hands over the offers that are found as a file; false where there is none to be had. */
+async function download(wish: { text: string; jobId: number | null; sort: OfferSort }): Promise<boolean> {
+  const answer = await fetch('/api/offers/export', { method: 'POST', body: JSON.stringify(wish) }).catch(() => null);
+  if (!answer?.ok) return false;
+  const address = URL.createObjectURL(await answer.blob());
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = 'offers.csv';
+  link.click();
+  URL.revokeObjectURL(address);
+  return true;
+}
+
 /** Where the desk stands, so that it can be come back to and sent to somebody. */
 function addressOf(text: string, jobId: number | null, sort: OfferSort): string {
   const query = new URLSearchParams();
@@ -38,6 +51,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
   const [jobId, setJobId] = useState(wish.jobId);
   const [sort, setSort] = useState(wish.sort);
   const [picked, setPicked] = useState<number | null>(null);
+  const [noFile, setNoFile] = useState(false);
   const [opened, setOpened] = useState<MarketOffer | null>(null);
   const market = useMarket({ text, jobId, familyId: picked, sort }, start);
   useEffect(() => {
@@ -63,7 +77,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
           </span>
         )}
       </div>
-      <Fault sentence={market.sentence} />
+      <Fault sentence={noFile ? 'The file could not be made: try again.' : market.sentence} />
       {market.familyId === null ? (
         <p className="bg-sheet border border-line px-4 py-8 text-center">
           {jobId === null ? 'No offer is all of this.' : 'No offer that fits the machine is all of this.'}
@@ -118,7 +132,14 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
                   {SORT_TEXTS[one]}
                 </label>
               ))}
-              <span role="status" className="ml-auto text-ink-2">
+              <button
+                type="button"
+                className="ml-auto underline underline-offset-2 cursor-pointer"
+                onClick={() => void download({ text, jobId, sort }).then((came) => setNoFile(!came))}
+              >
+                As CSV
+              </button>
+              <span role="status" className="text-ink-2">
                 {market.busy ? 'looking…' : ''}
               </span>
             </fieldset>

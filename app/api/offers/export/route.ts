@@ -1,0 +1,19 @@
+import { handle } from '@/app/handle';
+import { askMarketSchema, exportMarket } from '@/service/market';
+
+/** The offers that are this as CSV. Posted, since a wish may hold anything that somebody types. */
+export const POST = handle(
+  'offers.read',
+  askMarketSchema.pick({ text: true, jobId: true, sort: true }),
+  async (_, wish) => {
+    const file = await exportMarket(wish);
+    if (!file.ok) return file;
+    return new Response(file.value, {
+      headers: {
+        'content-type': 'text/csv; charset=utf-8',
+        'content-disposition': 'attachment; filename="offers.csv"',
+        'cache-control': 'no-store',
+      },
+    });
+  },
+);

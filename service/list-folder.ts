@@ -1,0 +1,38 @@
+import { contentOf, putAway, waitingFiles } from '../outward/list-folder';
+import { pool } from '../store/database';
+import { listKnown } from '../store/price-lists';
+import { findSeller } from '../store/sellers';
+import { takeList } from './price-lists';
+
+export interface FolderOutcome {
+  file: string;
+  ok: boolean;
+  sentence: string;
+}
+
+/**
+ * Takes price lists that lie in the folder of their seller (`FOLDER/SELLER/list.csv`), to be looked at like any other:
+ * nothing counts until somebody applies it. What was taken is moved to `taken`, what cannot be read to `refused`.
+ */
+export async function takeFromFolder(folder: string, now = Date.now()): Promise<FolderOutcome[]> {
+  const outcomes: FolderOutcome[] = [];
+  for (const file of await waitingFiles(folder, now)) {
+    const told = (ok: boolean, sentence: string) =>
+      outcomes.push({ file: `${file.seller}/${file.name}`, ok, sentence });
+    const seller = await findSeller(pool(), file.seller);
+    const input = await contentOf(file);
+    if (seller === null || input === null) {
+      const sentence = seller === null ? `There is no seller called ${file.seller}.` : 'A list is 14 MiB at the most.';
+      await putAway(file, sentence);
+      told(false, sentence);
+      continue;
+    }
+    // A crash between taking and moving leaves a file that is known already.
+    const known = await listKnown(pool(), seller.id, input);
+    const taken = known ? null : await takeList(null, seller.id, { name: file.name.slice(0, 200), input });
+    const refused = taken === null || taken.ok ? null : taken.sentence;
+    await putAway(file, refused);
+    told(refused === null, refused ?? (known ? 'It was taken before.' : 'It waits to be looked at.'));
+  }
+  return outcomes;
+}
