@@ -9,7 +9,7 @@ import { askMarket, askMarketSchema, type MarketRow } from '../service/market';
 import { choosePlan } from '../service/quote';
 import type { Result } from '../service/result';
 import { signIn } from '../service/sign-in';
-import { closePool } from '../store/database';
+import { closePool, many, pool } from '../store/database';
 import { loadDemo } from './load-demo';
 import { type TestDatabase, testDatabase } from './test-database';
 import { textInput } from './text-input';
@@ -115,4 +115,15 @@ export async function marketRows(text = ''): Promise<MarketRow[]> {
     rows.push(...must(await askMarket(askMarketSchema.parse({ text, familyId, count: 200 }))).rows);
   }
   return rows;
+}
+
+/** A model of the demo's library by its name, and its first year where there are several. */
+export async function modelId(name: string, yearFrom = 0): Promise<number> {
+  const [found] = await many<{ id: number }>(
+    pool(),
+    'select id from model where name = $1 and (year_from = $2 or $2 = 0) order by id limit 1',
+    [name, yearFrom],
+  );
+  if (found === undefined) throw new Error(`no model ${name}`);
+  return found.id;
 }
