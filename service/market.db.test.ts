@@ -101,6 +101,12 @@ describe('the market', () => {
     expect(shelves).toEqual([{ familyId: 0, label: null, offers: rows.length }]);
     expect(rows.length).toBeGreaterThan(5);
     expect(new Set(rows.map(({ module }) => `${module.generation} ${module.form}`)).size).toBe(1);
+    // An original part of another model fits its sockets and is not for it.
+    const made = (list: readonly MarketRow[]) => list.filter(({ madeFor }) => madeFor.length > 0);
+    expect(made(rows).length).toBeGreaterThan(0);
+    for (const { madeFor } of made(rows)) expect(madeFor).toContain('Tarnholt Counter 4');
+    const { generation, form } = rows[0]?.module ?? { generation: '', form: '' };
+    expect(made(await marketRows(`${generation} ${form} original`)).length).toBeGreaterThan(made(rows).length);
     expect(await askMarket(askMarketSchema.parse({ jobId: 999_999 }))).toMatchObject({ code: 'not-found' });
     const none = await ask({ jobId: id, text: 'DDR2' });
     expect(none).toMatchObject({ familyId: null, rows: [] });

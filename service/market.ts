@@ -73,6 +73,7 @@ async function wishOfJob(jobId: number): Promise<OfferWish | null> {
   if (state === null) return null;
   const { generations, form, kinds, moduleMiB, provenModuleMiB, clearanceMm } = state.limits;
   return {
+    modelId: state.job.modelId,
     generations: generations?.value ?? [],
     ...(form && { form: form.value }),
     ...(kinds && { kinds: kinds.value }),

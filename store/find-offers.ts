@@ -85,6 +85,10 @@ function conditions(wish: OfferWish, from: number): { sql: string; values: unkno
   if (wish.modules !== undefined) add((at) => `offer.modules = ${at}`, wish.modules);
   if (wish.origins !== undefined) add((at) => `offer.origin = any(${at})`, wish.origins);
   if (wish.sellerId !== undefined) add((at) => `offer.seller_id = ${at}`, wish.sellerId);
+  if (wish.modelId !== undefined) {
+    const own = 'exists (select from offer_model where offer_id = offer.id and model_id = ';
+    add((at) => `(not offer.for_models or ${own}${at}))`, wish.modelId);
+  }
   for (const word of wish.words ?? []) {
     const text = "concat_ws(' ', offer.title, offer.maker, offer.part, offer.seller_part)";
     add((at) => `${text} ilike ${at}`, `%${word.replace(/[\\%_]/g, '\\$&')}%`);
@@ -227,6 +231,8 @@ export interface FoundOffer extends StoredOffer {
   /** hundredths of a star, and how many gave them */
   rating: number | null;
   ratingCount: number | null;
+  /** models that it is made for; empty: for none in particular */
+  madeFor: string[];
   history: { at: string; costCents: number }[];
 }
 
@@ -247,6 +253,8 @@ export async function findOffers(
   const offers = await many<FoundOffer & Record<string, unknown>>(
     db,
     `select listed.*, coalesce(trust = 'marketplace', false) as marketplace, rating, rating_count as "ratingCount",
+       array(select maker || ' ' || name from offer_model join model on model.id = model_id
+             where offer_id = listed.id order by 1) as "madeFor",
        array(select jsonb_build_object('at', at, 'costCents', cost_cents) from (
          select at, cost_cents from offer_price where offer_id = listed.id order by at desc, id desc limit ${DRAWN_PRICES}
        ) as latest order by at) as history

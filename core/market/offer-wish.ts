@@ -21,6 +21,8 @@ export interface OfferWish {
   modules?: number;
   origins?: readonly Origin[];
   sellerId?: number;
+  /** for this model of the library: parts made for others are left out; null: for a model that nobody knows */
+  modelId?: number | null;
   /** words that stand in its text, its maker or a number of it */
   words?: readonly string[];
 }

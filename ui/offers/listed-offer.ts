@@ -17,6 +17,8 @@ export interface MarketOffer {
   rating: number | null;
   ratingCount: number | null;
   leadDays: number | null;
+  /** models that it is made for; empty: for none in particular */
+  madeFor: string[];
   costCents: number;
   sellCents: number;
   pricedAt: string;

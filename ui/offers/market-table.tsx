@@ -40,7 +40,9 @@ function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
           {age !== null && <span className="ml-2 text-mind font-normal">△ {age}</span>}
         </span>
         <span className="block text-ink-2 truncate">
-          {origin} · {seller}
+          {origin}
+          {offer.madeFor.length > 0 && ` for ${offer.madeFor.join(', ')}`}
+          {offer.origin === 'original' && module.part != null && `, ${module.part}`} · {seller}
           {rated} · {modules > 1 && `${modules} × `}
           {moduleText(module)}
           {module.ranks != null && `, ${module.ranks} rank${module.ranks > 1 ? 's' : ''}`}
