@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { DEMO_SELLERS } from '../demo/sellers';
 import { openTestFeeds, type TestFeeds } from '../scripts/test-feeds';
-import { must, openTestShop } from '../scripts/test-shop';
+import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { one, pool, run } from '../store/database';
 import { listFeeds, setFeedUrl } from '../store/feeds';
 import { feedHealth, pollFeeds, refreshPrices } from './feeds';
@@ -136,4 +136,20 @@ describe('a seller’s feed', () => {
     await setFeedUrl(pool(), quayside.name, await saying(body));
     expect((await askAll())[0]).toMatchObject({ ok: false, sentence: expect.stringContaining(sentence) });
   });
+});
+
+test('a plan’s offers know that their seller’s feed is sick, and since when', async () => {
+  const job = await readTill(shop.teo);
+  const sickness = async () => {
+    const { market } = await stateOf(job);
+    const own = [...market.supplies.values()].filter(({ seller }) => seller === quayside.name);
+    expect(own.length).toBeGreaterThan(0);
+    return own.map(({ sickSince }) => sickSince);
+  };
+  expect(new Set(await sickness())).toEqual(new Set([undefined]));
+  await setFeedUrl(pool(), quayside.name, 'http://127.0.0.1:9/');
+  await askAll();
+  expect(new Set(await sickness())).toEqual(new Set([null]));
+  await run(pool(), "update seller_feed set good_at = '2026-11-01T00:00:00Z'");
+  expect((await sickness())[0]).toEqual(new Date('2026-11-01T00:00:00Z'));
 });

@@ -5,6 +5,7 @@ import type { Offer } from '../core/planning/case';
 import { sellPrice } from '../core/pricing/sell-price';
 import type { Supply } from '../core/quoting/option';
 import type { Queryable } from '../store/database';
+import { listFeeds } from '../store/feeds';
 import { listMisfits, listOffersFor, type StoredOffer } from '../store/offers';
 import type { Shop } from '../store/shop';
 import { listTestedParts } from '../store/tested-parts';
@@ -31,6 +32,8 @@ function asOffer(shop: Shop, offer: StoredOffer): Offer {
 /** Where an offer comes from, and which lists of tested parts of the job's model name its modules. */
 export interface TestedSupply extends Supply {
   testedBy: string[];
+  /** where its seller's feed is sick: when its price was last known to hold, null: never; undefined: it is well */
+  sickSince?: Date | null;
 }
 
 export interface Market {
@@ -59,6 +62,9 @@ export async function marketFor(
   const tested = modelId === null ? [] : await listTestedParts(db, modelId);
   const testedBy = (part: string | null | undefined): string[] =>
     part == null ? [] : tested.filter(({ key }) => key === partKey(part)).map(({ list }) => list);
+  const sick = new Map(
+    (await listFeeds(db)).filter(({ failures }) => failures > 0).map(({ sellerId, goodAt }) => [sellerId, goodAt]),
+  );
   return {
     offers: stored.map((offer) => asOffer(shop, offer)),
     supplies: new Map(
@@ -69,6 +75,7 @@ export async function marketFor(
           seller: offer.sellerName ?? SHELF_NAME,
           leadDays: offer.leadDays,
           testedBy: testedBy(offer.module.part),
+          ...(offer.sellerId !== null && sick.has(offer.sellerId) && { sickSince: sick.get(offer.sellerId) ?? null }),
         },
       ]),
     ),

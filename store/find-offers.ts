@@ -226,7 +226,6 @@ export async function askFor(
 }
 
 export interface FoundOffer extends StoredOffer {
-  sellerId: number | null;
   marketplace: boolean;
   /** hundredths of a star, and how many gave them */
   rating: number | null;

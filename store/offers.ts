@@ -11,6 +11,7 @@ export interface StoredOffer {
   modules: number;
   module: MemoryModule;
   stock: number | null;
+  sellerId: number | null;
   sellerName: string | null;
   leadDays: number | null;
   /** what the shop pays for one unit, without tax */

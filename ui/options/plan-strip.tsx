@@ -41,6 +41,7 @@ function Sellers({ plan }: { plan: Plan }) {
               {offer.stock != null && `, ${offer.stock} left`}
               {supply.testedBy.length > 0 && ` · tested in this model: ${supply.testedBy.join(', ')}`}
             </span>
+            {supply.aged !== null && <span className="text-mind"> △ {supply.aged}</span>}
           </li>
         );
       })}

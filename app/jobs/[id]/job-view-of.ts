@@ -6,6 +6,7 @@ import { draftOptions } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import { proofFindings } from '@/service/proof';
 import type { JobView, ReadingRow } from '@/ui/job/job-view';
+import { agoText, sickText } from '@/ui/offers/feed-words';
 
 function readingRows({ readings, joined }: JobState): ReadingRow[] {
   return readings.map(({ id, sourceName, result, setAside }) => {
@@ -20,6 +21,12 @@ function readingRows({ readings, joined }: JobState): ReadingRow[] {
     };
   });
 }
+
+/** How old a price may be whose seller's feed is sick; null where it is well. */
+const agedText = (sickSince: Date | null | undefined): string | null =>
+  sickSince === undefined
+    ? null
+    : sickText({ sellerId: 0, ok: false, age: agoText(sickSince?.toISOString() ?? null, new Date()), sentence: null });
 
 /** What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not. */
 export function jobViewOf(state: JobState, caller: Caller): JobView {
@@ -70,9 +77,9 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     assumed: jobCase.ok ? jobCase.assumed : [],
     planCase: jobCase.ok ? jobCase.planCase : null,
     supplies: Object.fromEntries(
-      [...state.market.supplies].map(([offer, { seller, leadDays, testedBy }]) => [
+      [...state.market.supplies].map(([offer, { seller, leadDays, testedBy, sickSince }]) => [
         offer,
-        { seller, leadDays, testedBy },
+        { seller, leadDays, testedBy, aged: agedText(sickSince) },
       ]),
     ),
     slip: draftOptions(state),
