@@ -1,11 +1,12 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type pg from 'pg';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import type { OfferWish } from '../core/market/offer-wish';
 import { openCluster } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
-import { closePool, pool, transaction } from '../store/database';
+import { closePool, pool, type Queryable, transaction } from '../store/database';
 import { findOffers, specsFor } from '../store/find-offers';
 import { migrate } from '../store/migrate';
 import { listOffersFor } from '../store/offers';
@@ -13,7 +14,7 @@ import { makeMarket } from './market';
 
 /*
  * node --import tsx bench/offers.ts [offers]: a million offers with ten prices each. Queries that a job asks, with their
- * 95th percentile beside that of the plain way to ask the same.
+ * 95th percentile in the database and as a whole, beside the plain way to ask the same.
  */
 
 const OFFERS = Number(process.argv[2] ?? 1_000_000);
@@ -42,6 +43,32 @@ async function times(work: (round: number) => Promise<unknown>): Promise<number[
   const all: number[] = [];
   for (let round = 0; round < ROUNDS; round++) all.push(await timed(() => work(round)));
   return all;
+}
+
+/** Runs statements as they are, and sums up what the database itself took to plan and run each of them. */
+class Clocked implements Queryable {
+  ms = 0;
+  async query<Row extends pg.QueryResultRow>(text: string, values: readonly unknown[] = []) {
+    const { rows } = await pool().query<{ 'QUERY PLAN': [{ 'Planning Time': number; 'Execution Time': number }] }>(
+      `explain (analyze, timing off, format json) ${text}`,
+      [...values],
+    );
+    const [plan] = rows[0]?.['QUERY PLAN'] ?? [];
+    this.ms += (plan?.['Planning Time'] ?? 0) + (plan?.['Execution Time'] ?? 0);
+    return pool().query<Row>(text, [...values]);
+  }
+}
+
+/** Prints what a way of asking takes in the database, and as a whole with the way there and back. */
+async function measure(what: string, ask: (db: Queryable, round: number) => Promise<unknown>): Promise<void> {
+  const inside: number[] = [];
+  await times(async (round) => {
+    const clock = new Clocked();
+    await ask(clock, round);
+    inside.push(clock.ms);
+  });
+  const whole = await times((round) => ask(pool(), round));
+  console.log(`${what}: in the database ${told(inside.slice(-ROUNDS))}; as a whole ${told(whole)}`);
 }
 
 const MACHINES: readonly Required<Pick<OfferWish, 'generations' | 'form' | 'kinds' | 'mostMiB'>>[] = [
@@ -77,15 +104,24 @@ try {
   });
   const counts = await Promise.all(MACHINES.map((_, at) => listOffersFor(pool(), wish(at, 4))));
   console.log(`undominated offers for planning: ${counts.map(({ length }) => length).join(', ')}`);
-  console.log(`for planning, 4 sockets: ${told(await times((round) => listOffersFor(pool(), wish(round, 4))))}`);
-  console.log(`for planning, 32 sockets: ${told(await times((round) => listOffersFor(pool(), wish(round, 32))))}`);
-  for (const sort of OFFER_SORTS) {
-    const all = await times(async (round) => {
-      const wish = machine(round) ?? {};
-      return findOffers(pool(), await specsFor(pool(), wish), wish, sort, { from: 0, count: 200 });
-    });
-    console.log(`the first 200 that fit, by ${sort}: ${told(all)}`);
+  for (const sockets of [4, 32]) {
+    await measure(`for planning, ${sockets} sockets`, (db, round) => listOffersFor(db, wish(round, sockets)));
   }
+  for (const sort of OFFER_SORTS) {
+    await measure(`the first 200 that fit, by ${sort}`, async (db, round) => {
+      const fits = machine(round) ?? {};
+      return findOffers(db, await specsFor(db, fits), fits, sort, { from: 0, count: 200 });
+    });
+  }
+  // The rival: what a page that lists and sorts offers asks of plain tables.
+  const plain = `select offer.*, module, (select cost_cents from offer_price where offer_id = offer.id order by at desc, id desc limit 1) as now
+    from offer join module_spec on module_spec.id = spec_id join module_family on module_family.id = offer.family_id
+    where generation = any($1) and form = $2 and capacity_mib <= $3 and withdrawn_at is null order by now limit 200`;
+  const rival: number[] = [];
+  for (const one of MACHINES) {
+    rival.push(await timed(() => pool().query(plain, [one.generations, one.form, one.mostMiB])));
+  }
+  console.log(`rival, plain tables sorted by the latest price: as a whole ${told(rival)}`);
 } finally {
   await closePool();
   cluster.stop();
