@@ -290,7 +290,12 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   );
   const picture = page.getByRole('img', { name: 'the label in the lid' });
   await picture.waitFor();
-  expect(await picture.evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBe(60);
+  // It stands there before it has come.
+  const width = await picture.evaluate(async (image) => {
+    await (image as HTMLImageElement).decode();
+    return (image as HTMLImageElement).naturalWidth;
+  });
+  expect(width).toBe(60);
   expect(faults).toEqual([]);
   await context.close();
 });

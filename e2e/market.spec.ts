@@ -22,7 +22,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await page.getByRole('radio', { name: 'price', exact: true }).focus();
   await page.keyboard.press('ArrowRight');
   await page.getByRole('region', { name: /DDR4 SO-DIMM, by cost of a GB/ }).waitFor();
-  expect(page.url()).toContain('sort=per-gib');
+  await page.waitForURL(/sort=per-gib/);
   await page.reload();
   expect(await page.getByLabel('Find offers').inputValue()).toBe('16 gb ddr4 so-dimm original');
   const [file] = await Promise.all([
