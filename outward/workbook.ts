@@ -1,5 +1,5 @@
-import { SaxesParser, type SaxesTagPlain } from 'saxes';
-import { type Entry, fromBuffer, type ZipFile } from 'yauzl';
+import type { Entry, ZipFile } from 'yauzl';
+import { type Budget, entriesOf, hear, local, NotRead, openPackage } from './package-parts';
 
 /** A row of a sheet that has anything in it, with its number as the sheet counts, from 1. */
 export interface SheetRow {
@@ -17,102 +17,13 @@ export interface WorkbookLimits {
   bytes: number;
 }
 
-const MOST_ENTRIES = 4_000;
 const MOST_STRINGS = 1_000_000;
 const LONGEST_CELL = 2_000;
 /** Merged cells count where headings can be. */
 const MERGES_WITHIN_ROWS = 100;
 const LARGEST_MERGE = 2_000;
 
-/** Why a workbook is not read on; its message goes to whoever dropped it. */
-class NotRead extends Error {}
-
 const DAMAGED = 'This workbook is damaged or locked: save it again, or as CSV.';
-
-function openZip(input: Uint8Array): Promise<ZipFile> {
-  return new Promise((resolve, reject) =>
-    fromBuffer(Buffer.from(input), { lazyEntries: true, validateEntrySizes: true }, (error, zip) =>
-      error ? reject(error) : resolve(zip),
-    ),
-  );
-}
-
-/** The parts of a package by name (ECMA-376 part 2), without reading any. */
-function entriesOf(zip: ZipFile): Promise<Map<string, Entry>> {
-  return new Promise((resolve, reject) => {
-    const entries = new Map<string, Entry>();
-    zip.on('entry', (entry: Entry) => {
-      if (entries.size >= MOST_ENTRIES) {
-        reject(new NotRead('This package holds too many parts to be a price list.'));
-        return;
-      }
-      entries.set(entry.fileName, entry);
-      zip.readEntry();
-    });
-    zip.once('end', () => resolve(entries));
-    zip.once('error', reject);
-    zip.readEntry();
-  });
-}
-
-/** Bytes that may still be unpacked, counted over all parts as they come and not as they are announced. */
-interface Budget {
-  left: number;
-}
-
-type OnTag = (tag: SaxesTagPlain) => void;
-
-interface Hearing {
-  open: OnTag;
-  close: (name: string) => void;
-  text?: (text: string) => void;
-}
-
-/** Names without the prefix that a writer may put before them. */
-const local = (name: string): string => name.slice(name.indexOf(':') + 1);
-
-/** Parses one part as it is unpacked; entities of the part's own are never expanded. */
-function hear(zip: ZipFile, entry: Entry, budget: Budget, { open, close, text }: Hearing): Promise<void> {
-  return new Promise((resolve, reject) => {
-    zip.openReadStream(entry, (error, stream) => {
-      if (error) {
-        reject(error);
-        return;
-      }
-      const parser = new SaxesParser();
-      const decoder = new TextDecoder('utf-8');
-      const stop = (cause: unknown): void => {
-        stream.destroy();
-        reject(cause instanceof Error ? cause : new Error(String(cause)));
-      };
-      parser.on('error', stop);
-      parser.on('opentag', open);
-      parser.on('closetag', (tag) => close(tag.name));
-      if (text !== undefined) parser.on('text', text);
-      stream.on('data', (chunk: Buffer) => {
-        budget.left -= chunk.length;
-        if (budget.left < 0) {
-          stop(new NotRead('This workbook is far larger than it looks: save the sheet as CSV and drop that.'));
-          return;
-        }
-        try {
-          parser.write(decoder.decode(chunk, { stream: true }));
-        } catch (cause) {
-          stop(cause);
-        }
-      });
-      stream.once('error', reject);
-      stream.once('end', () => {
-        try {
-          parser.write(decoder.decode()).close();
-          resolve();
-        } catch (cause) {
-          reject(cause instanceof Error ? cause : new Error(String(cause)));
-        }
-      });
-    });
-  });
-}
 
 /** Paths of the visible sheets in their order (ECMA-376 part 1, 18.2.20). */
 async function sheetPaths(zip: ZipFile, parts: Map<string, Entry>, budget: Budget): Promise<string[]> {
@@ -330,7 +241,7 @@ function spread(rows: SheetRow[], merges: readonly Merge[]): SheetRow[] {
 export async function readWorkbook(input: Uint8Array, limits: WorkbookLimits): Promise<Workbook> {
   let zip: ZipFile | null = null;
   try {
-    zip = await openZip(input);
+    zip = await openPackage(input);
     const parts = await entriesOf(zip);
     const budget: Budget = { left: limits.bytes };
     const paths = await sheetPaths(zip, parts, budget);

@@ -1,3 +1,4 @@
+import type { NewTrial } from '../core/machine/model';
 import { answer, type Plan } from '../core/planning/plan';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { reportText } from '../demo/report';
@@ -127,3 +128,21 @@ export async function modelId(name: string, yearFrom = 0): Promise<number> {
   if (found === undefined) throw new Error(`no model ${name}`);
   return found.id;
 }
+
+/** Two modules of 32 GB that worked under load. */
+export const loadedTrial: NewTrial = {
+  moduleMiB: 32_768,
+  generation: 'DDR4',
+  buffering: 'unbuffered',
+  ecc: false,
+  rateMTs: 2666,
+  modules: 2,
+  slots: ['A2', 'B2'],
+  totalMiB: 65_536,
+  firmware: '1.14',
+  cpu: '',
+  outcome: 'works',
+  depth: 'loaded',
+  note: '',
+  on: '2026-11-20',
+};

@@ -1,6 +1,6 @@
-import { type NewTrial, partKey } from '../core/machine/model';
+import { partKey } from '../core/machine/model';
 import { reportText } from '../demo/report';
-import { modelId, must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
+import { modelId, must, openTestShop, readTill, stateOf, loadedTrial as trial } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, pool } from '../store/database';
 import { takeEarlier } from './earlier';
@@ -13,23 +13,6 @@ import { saveNeeds, showNeeds } from './needs';
 
 const shop = openTestShop();
 const GB = 1024;
-
-const trial: NewTrial = {
-  moduleMiB: 32 * GB,
-  generation: 'DDR4',
-  buffering: 'unbuffered',
-  ecc: false,
-  rateMTs: 2666,
-  modules: 2,
-  slots: ['A2', 'B2'],
-  totalMiB: 64 * GB,
-  firmware: '1.14',
-  cpu: '',
-  outcome: 'works',
-  depth: 'loaded',
-  note: '',
-  on: '2026-11-20',
-};
 
 describe('evidence', () => {
   it('lifts what was proven, in sisters of the same board too, and never averages', async () => {

@@ -1,6 +1,5 @@
-import type { NewTrial } from '../core/machine/model';
 import { reportText } from '../demo/report';
-import { modelId, must, openTestShop, stateOf } from '../scripts/test-shop';
+import { modelId, must, openTestShop, stateOf, loadedTrial as trial } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, pool } from '../store/database';
 import { addClaim, recordTrial, removeClaim, takeTrialBack } from './evidence';
@@ -13,23 +12,6 @@ const shop = openTestShop();
 const GB = 1024;
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 const HEAD = 'maker,name,year_from,model_ids,slots,source_kind,source,total';
-
-const trial: NewTrial = {
-  moduleMiB: 32 * GB,
-  generation: 'DDR4',
-  buffering: 'unbuffered',
-  ecc: false,
-  rateMTs: 2666,
-  modules: 2,
-  slots: ['A2', 'B2'],
-  totalMiB: 64 * GB,
-  firmware: '1.14',
-  cpu: '',
-  outcome: 'works',
-  depth: 'loaded',
-  note: '',
-  on: '2026-11-20',
-};
 
 describe('a file of models', () => {
   it('of 2,000 rows with five bad ones: the good ones are in, the bad ones named, none half', async () => {

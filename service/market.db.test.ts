@@ -59,7 +59,7 @@ describe('the market', () => {
     const total = shelves.find((shelf) => shelf.familyId === familyId)?.offers ?? 0;
     const seen: number[] = [];
     for (let from = 0; from < total; from += 7) {
-      seen.push(...(await ask({ sort, from, count: 7 })).rows.map(({ id }) => id));
+      seen.push(...(await ask({ sort, familyId, from, count: 7 })).rows.map(({ id }) => id));
     }
     expect(seen.length).toBe(total);
     expect(new Set(seen).size).toBe(total);

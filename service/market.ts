@@ -40,6 +40,7 @@ export interface MarketRow extends Omit<FoundOffer, 'pricedAt'> {
 }
 
 export interface MarketView {
+  /** empty where a window further on was asked for: they are what they were */
   shelves: Shelf[];
   /** the shelf that the rows stand on */
   familyId: number | null;
@@ -109,15 +110,23 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
   if (asked.jobId !== null && job === null) return fault('not-found', 'There is no such job.');
   const wish = job === null ? typed : both(job, typed);
   const found = await specsFor(pool(), wish);
-  const counts = new Map((await countOffers(pool(), found, wish)).map(({ familyId, offers }) => [familyId, offers]));
-  const filled = found.families.filter(({ id }) => counts.has(id));
+  // Whoever scrolls on knows the counts already.
+  const counted = asked.from > 0 ? null : await countOffers(pool(), found, wish);
+  const counts = new Map(counted?.map(({ familyId, offers }) => [familyId, offers]));
+  const filled = counted === null ? found.families : found.families.filter(({ id }) => counts.has(id));
   const all = [...counts.values()].reduce((sum, offers) => sum + offers, 0);
   const shelves =
-    job === null
-      ? filled.map((family) => shelfOf(family, counts.get(family.id) ?? 0))
-      : [{ familyId: 0, label: null, offers: all }];
+    counted === null
+      ? []
+      : job === null
+        ? filled.map((family) => shelfOf(family, counts.get(family.id) ?? 0))
+        : [{ familyId: 0, label: null, offers: all }];
   const familyId =
-    job === null ? (filled.find(({ id }) => id === asked.familyId)?.id ?? filled[0]?.id ?? null) : all > 0 ? 0 : null;
+    job === null
+      ? (filled.find(({ id }) => id === asked.familyId)?.id ?? filled[0]?.id ?? null)
+      : filled.length > 0
+        ? 0
+        : null;
   const families = job === null ? filled.filter(({ id }) => id === familyId) : filled;
   const ids = new Set(families.map(({ id }) => id));
   const own = { families, specs: found.specs.filter((spec) => ids.has(spec.familyId)) };

@@ -7,6 +7,7 @@ import type { Queryable } from '../store/database';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
 import { findSeller, listRates, type Seller, shopDay, updateSeller } from '../store/sellers';
 import { getShop, type Shop } from '../store/shop';
+import { plainTerms } from './sellers';
 
 /** Whose a title is that names no seller. */
 const NOBODY = 'Seen elsewhere';
@@ -60,13 +61,7 @@ export async function offerOfReading(
     offer.currency ?? shop.currency,
     shop,
   );
-  const terms = seller.terms ?? {
-    currency: shop.currency,
-    withTax: false,
-    taxBp: 0,
-    taxBack: true,
-    shipping: { kind: 'none' as const },
-  };
+  const terms = seller.terms ?? plainTerms(shop.currency);
   const currency = offer.currency ?? terms.currency;
   if (currency !== terms.currency)
     return `It is no offer: ${seller.name} prints ${terms.currency}, and this is in ${currency}.`;

@@ -4,7 +4,7 @@ import { capacityText } from '../core/memory/capacity';
 import { moduleText } from '../core/memory/module-words';
 import { wholeModule } from '../core/price-list/whole-module';
 import { moneyText } from '../core/pricing/money-text';
-import { pieceWorth } from '../core/pricing/piece-worth';
+import { PIECE_GRADES, pieceWorth } from '../core/pricing/piece-worth';
 import type { QuoteOption } from '../core/quoting/snapshot';
 import { readListing } from '../core/reading/listing';
 import { pool, type Queryable, transaction } from '../store/database';
@@ -17,7 +17,6 @@ import {
   holdPieces,
   insertPiece,
   listPieces,
-  PIECE_GRADES,
   PIECE_TESTS,
   releasePieces,
   type ShelfPiece,

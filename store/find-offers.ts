@@ -2,7 +2,7 @@ import type { OfferSort } from '../core/market/offer-sort';
 import type { OfferWish } from '../core/market/offer-wish';
 import type { Buffering } from '../core/memory/module';
 import { many, type Queryable } from './database';
-import { OFFER_COLUMNS, type StoredOffer } from './offers';
+import { OFFER_COLUMNS, RATING, type StoredOffer } from './offers';
 
 /** A specification that fits a wish, with what it can be sorted by. */
 interface Spec {
@@ -122,7 +122,7 @@ const SPEC_ORDERS: Partial<Record<OfferSort, (spec: Spec) => number>> = {
 const SELLER_ORDERS: Partial<Record<OfferSort, string>> = {
   seller: 'lower(name), id',
   delivery: "lead_days, trust = 'marketplace', lower(name), id",
-  rating: '(coalesce(rating * rating_count, 0) + 300 * 5.0) / (coalesce(rating_count, 0) + 5) desc, lower(name), id',
+  rating: `${RATING} desc, lower(name), id`,
 };
 
 export interface Window {

@@ -27,7 +27,7 @@ export const OFFER_COLUMNS = `select offer.id, title, origin, offer.modules,
   from offer join module_spec as spec on spec.id = spec_id left join seller on seller.id = offer.seller_id`;
 
 /** Few ratings say little: each is held as if five of 3 stars stood beside them. */
-const RATING = '(coalesce(rating * rating_count, 0) + 300 * 5.0) / (coalesce(rating_count, 0) + 5)';
+export const RATING = '(coalesce(rating * rating_count, 0) + 300 * 5.0) / (coalesce(rating_count, 0) + 5)';
 
 /** What a machine's sockets take, as far as it is known, and how many of them there are. */
 export interface SocketWish {

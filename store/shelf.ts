@@ -1,10 +1,9 @@
+import type { PieceGrade } from '../core/pricing/piece-worth';
 import { many, maybeOne, one, type Queryable, run } from './database';
 import { OFFER_COLUMNS } from './offers';
 
 export const PIECE_TESTS = ['untested', 'read', 'tested'] as const;
 export type PieceTest = (typeof PIECE_TESTS)[number];
-export const PIECE_GRADES = ['A', 'B', 'C'] as const;
-export type PieceGrade = (typeof PIECE_GRADES)[number];
 
 export interface NewPiece {
   serial: string | null;

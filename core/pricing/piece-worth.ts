@@ -5,7 +5,8 @@ const GRADE_BP = { A: 6000, B: 4500, C: 3000 } as const;
 /** What is not tested may be dead: so much of that. */
 const UNTESTED_BP = 6000;
 
-export type PieceGrade = keyof typeof GRADE_BP;
+export const PIECE_GRADES = ['A', 'B', 'C'] as const satisfies readonly (keyof typeof GRADE_BP)[];
+export type PieceGrade = (typeof PIECE_GRADES)[number];
 
 /**
  * What a used module is worth to the shop by the rule: a share of what a new one of its kind and size costs today, less

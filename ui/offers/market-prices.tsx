@@ -4,7 +4,7 @@ import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import { useWidth } from '../client/use-width';
 import { type ShelfLabel, shelfText } from './market-words';
-import { type MonthPrice, type SizeLine, sizeLines } from './price-lines';
+import { type MonthPrice, type SizePrices, sizeLines, sizePrices } from './price-lines';
 
 interface MarketPricesProps {
   families: readonly { familyId: number; label: ShelfLabel }[];
@@ -86,8 +86,8 @@ function Chart({ months, currency }: Pick<MarketPricesProps, 'months' | 'currenc
   );
 }
 
-function FairPrices({ lines, currency }: { lines: readonly SizeLine[]; currency: string }) {
-  const since = lines.flatMap(({ first }) => (first === null ? [] : [first.month])).sort()[0];
+function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currency: string }) {
+  const since = sizes.flatMap(({ first }) => (first === null ? [] : [first.month])).sort()[0];
   const money = (cents: number): string => moneyText(Math.round(cents), currency);
   return (
     <table className="w-full text-sm bg-sheet border border-line">
@@ -102,7 +102,7 @@ function FairPrices({ lines, currency }: { lines: readonly SizeLine[]; currency:
         </tr>
       </thead>
       <tbody>
-        {lines.map(({ capacityMiB, now, first }) => {
+        {sizes.map(({ capacityMiB, now, first }) => {
           const gb = capacityMiB / MIB_PER_GB;
           return (
             <tr key={capacityMiB} className="border-b border-line last:border-0">
@@ -128,7 +128,7 @@ function FairPrices({ lines, currency }: { lines: readonly SizeLine[]; currency:
 
 /** What a GB costs by size and how that went, one kind of module at a time. */
 export function MarketPrices({ families, familyId, currency, months }: MarketPricesProps) {
-  const { lines } = sizeLines(months, { width: 100, height: 100, left: 0, right: 0, top: 0, bottom: 0 });
+  const sizes = sizePrices(months);
   if (familyId === null)
     return <p className="bg-sheet border border-line px-4 py-8 text-center">Nobody sells anything yet.</p>;
   return (
@@ -146,7 +146,7 @@ export function MarketPrices({ families, familyId, currency, months }: MarketPri
         ))}
       </nav>
       <Chart months={months} currency={currency} />
-      <FairPrices lines={lines} currency={currency} />
+      <FairPrices sizes={sizes} currency={currency} />
       <p className="text-sm text-ink-2">
         Third-party modules, as they cost us without tax: the middle of what sellers asked at the end of each month.
         Half of them ask between the two figures.

@@ -11,14 +11,31 @@ export interface MonthPrice {
   offers: number;
 }
 
-/** One size's line over the months, with where its name stands. */
-export interface SizeLine {
+/** One size over the months: what it cost at first and now. */
+export interface SizePrices {
   capacityMiB: number;
+  now: MonthPrice;
+  /** null: there is one month only */
+  first: MonthPrice | null;
+  months: MonthPrice[];
+}
+
+/** Prices by size of module, the smallest first. */
+export function sizePrices(prices: readonly MonthPrice[]): SizePrices[] {
+  const sizes = [...new Set(prices.map(({ capacityMiB }) => capacityMiB))].sort((a, b) => a - b);
+  return sizes.flatMap((capacityMiB) => {
+    const months = prices.filter((one) => one.capacityMiB === capacityMiB);
+    const now = months.at(-1);
+    if (now === undefined) return [];
+    return [{ capacityMiB, now, first: months.length > 1 ? (months[0] ?? null) : null, months }];
+  });
+}
+
+/** One size's line over the months, with where its name stands. */
+export interface SizeLine extends SizePrices {
   path: string;
   dots: { x: number; y: number }[];
   labelY: number;
-  now: MonthPrice;
-  first: MonthPrice | null;
 }
 
 export interface Frame {
@@ -56,15 +73,11 @@ export function sizeLines(prices: readonly MonthPrice[], frame: Frame) {
   const most = Math.max(1, ...prices.map(({ middle }) => middle));
   const y = scaleLinear([0, most], [frame.height - frame.bottom, frame.top]).nice(5);
   const at = ({ month, middle }: MonthPrice) => ({ x: x(month) ?? 0, y: y(middle) });
-  const sizes = [...new Set(prices.map(({ capacityMiB }) => capacityMiB))].sort((a, b) => a - b);
-  const drawn = sizes.flatMap((capacityMiB) => {
-    const own = prices.filter((one) => one.capacityMiB === capacityMiB);
-    const now = own.at(-1);
-    if (now === undefined) return [];
+  const drawn = sizePrices(prices).map((size) => {
     const path = line<MonthPrice>()
       .x((one) => at(one).x)
-      .y((one) => at(one).y)(own);
-    return [{ capacityMiB, path: path ?? '', dots: own.map(at), now, first: own.length > 1 ? (own[0] ?? null) : null }];
+      .y((one) => at(one).y)(size.months);
+    return { ...size, path: path ?? '', dots: size.months.map(at) };
   });
   const labels = apart(
     drawn.map(({ now }) => y(now.middle)),
