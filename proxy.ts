@@ -34,4 +34,5 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg).*)'] };
+// Price lists are sent as they are, of any length: what goes through here would be held in memory, and cut.
+export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|api/sellers/[0-9]+/lists$).*)'] };

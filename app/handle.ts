@@ -96,6 +96,40 @@ export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, w
   };
 }
 
+const nothing = async function* (): AsyncGenerator<Uint8Array> {};
+
+/** A file that is sent as it is, piece by piece, with the name it had. */
+export interface SentFile {
+  name: string;
+  input: AsyncIterable<Uint8Array>;
+}
+
+/** The name that the sender gives a file, percent-encoded in its header. */
+function nameOf(request: NextRequest): string {
+  try {
+    const name = decodeURIComponent(request.headers.get('x-file-name') ?? '').replace(/\p{C}/gu, '').trim();
+    return name.slice(0, 200) || 'list';
+  } catch {
+    return 'list';
+  }
+}
+
+/** A route handler that takes a file as its body, of any length: it is for the work to read it on, or not. */
+export function handleFile(right: Right, work: Work<SentFile>) {
+  return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
+    try {
+      const entered = await enter(right);
+      if (!entered.ok) return answer(entered);
+      if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
+      const input = (request.body as AsyncIterable<Uint8Array> | null) ?? nothing();
+      const result = await work(entered.caller, { name: nameOf(request), input }, await context.params);
+      return result instanceof Response ? result : answer(result);
+    } catch (cause) {
+      return caught(cause, request);
+    }
+  };
+}
+
 /** A path parameter that is an id; 0, which nothing has, for anything else. */
 export function idOf(params: Params): number {
   return /^[1-9]\d{0,8}$/.test(params.id ?? '') ? Number(params.id) : 0;

@@ -1,4 +1,6 @@
-import { mkdir, readdir, readFile, rename, stat, writeFile } from 'node:fs/promises';
+import { createHash } from 'node:crypto';
+import { createReadStream } from 'node:fs';
+import { mkdir, readdir, rename, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 
 /** A file that waits in a seller's folder. */
@@ -11,7 +13,7 @@ export interface WaitingFile {
 
 /** A file that was written within this is perhaps still being written, milliseconds. */
 const SETTLED_MS = 3_000;
-const LARGEST_BYTES = 14 * 1024 * 1024;
+const LARGEST_BYTES = 512 * 1024 * 1024;
 /** What is dropped by hand or by a program that fetches lists; anything else is left lying. */
 const LISTS = /\.(csv|tsv|txt|xlsx|xlsm)$/i;
 
@@ -31,11 +33,17 @@ export async function waitingFiles(folder: string, now: number): Promise<Waiting
   return waiting.sort((a, b) => a.path.localeCompare(b.path));
 }
 
-/** What is in a file; null where it is larger than a list can be, or gone. */
-export async function contentOf({ path }: WaitingFile): Promise<Uint8Array | null> {
+/** SHA-256 of a file; null where it is larger than a list can be, or gone. */
+export async function hashOf({ path }: WaitingFile): Promise<Uint8Array | null> {
   const known = await stat(path).catch(() => null);
-  return known === null || known.size > LARGEST_BYTES ? null : readFile(path).catch(() => null);
+  if (known === null || known.size > LARGEST_BYTES) return null;
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path)) hash.update(chunk);
+  return hash.digest();
 }
+
+/** What is in a file, piece by piece. */
+export const contentOf = ({ path }: WaitingFile): AsyncIterable<Uint8Array> => createReadStream(path);
 
 /** Moves a file out of the way: into `taken`, or into `refused` with the sentence beside it. */
 export async function putAway(file: WaitingFile, refused: string | null): Promise<void> {

@@ -2,7 +2,6 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { ReadResult } from '../core/reading/read';
 import type { LibraryFile } from './library-file';
-import type { ListColumns, PriceListFile } from './price-list-file';
 import type { ApartWork, ReadingOrder } from './reading-work';
 
 /** What the largest input may take, and room for the reader itself. */
@@ -60,7 +59,7 @@ function startThread(): Thread {
 }
 
 /** Has the thread do its work on one input. Rejects where the thread ends or takes too long. */
-async function workApart<T>(work: ApartWork, input: Uint8Array, beside: unknown = null): Promise<T> {
+async function workApart<T>(work: ApartWork, input: Uint8Array): Promise<T> {
   thread ??= startThread();
   const using = thread;
   const number = ++orders;
@@ -69,7 +68,7 @@ async function workApart<T>(work: ApartWork, input: Uint8Array, beside: unknown 
     using.waiting.set(number, { resolve: (result) => resolve(result as T), reject, timer });
     // While somebody waits, the thread keeps the process alive.
     using.worker.ref();
-    using.worker.postMessage({ number, work, input, beside } satisfies ReadingOrder);
+    using.worker.postMessage({ number, work, input } satisfies ReadingOrder);
   });
 }
 
@@ -84,9 +83,4 @@ export async function readApart(input: Uint8Array): Promise<ReadResult> {
 /** Reads a file of models off the main thread. */
 export async function readLibraryApart(input: Uint8Array): Promise<LibraryFile> {
   return workApart('library', input);
-}
-
-/** Reads a price list off the main thread, by these columns or by guessed ones. */
-export async function readPriceListApart(input: Uint8Array, columns: ListColumns | null): Promise<PriceListFile> {
-  return workApart('price-list', input, columns);
 }

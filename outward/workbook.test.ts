@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import { readPriceList } from './price-list-file';
+import { readWhole } from '../scripts/test-lists';
 import { readWorkbook } from './workbook';
 
 const LIMITS = { rows: 1000, columns: 200, bytes: 4 * 1024 * 1024 };
@@ -202,15 +202,12 @@ test('a price list may be a workbook: its columns are guessed, a day in the pric
     ),
     { styles },
   );
-  const read = await readPriceList(book, null);
-  if (!read.ok) throw new Error(read.sentence);
-  expect(read.used.columns).toEqual({ sku: 0, title: 1, price: 2, stock: 3 });
-  expect(
-    read.rows.map(({ line, sku, printedCents, stock, doubts }) => [line, sku, printedCents, stock, doubts]),
-  ).toEqual([
-    [4, 'ST-1', 2450, 3, []],
-    [5, '4711', null, 0, ['date-price']],
+  const { lines, end } = await readWhole(book);
+  expect(end.used.columns).toEqual({ sku: 0, title: 1, price: 2, stock: 3 });
+  expect(end.passedOver.count).toBe(0);
+  expect(lines.map((line) => [line[0], line[1], line[7], line[9], line[13]])).toEqual([
+    ['4', 'ST-1', '2450', '3', '\\N'],
+    ['5', '4711', '\\N', '0', '{date-price}'],
   ]);
-  const locked = await readPriceList(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1]), null);
-  expect(locked).toMatchObject({ ok: false, sentence: expect.stringContaining('locked') });
+  await expect(readWhole(new Uint8Array([0xd0, 0xcf, 0x11, 0xe0, 0xa1, 0xb1]))).rejects.toThrow('locked');
 });

@@ -146,3 +146,30 @@ export const loadedTrial: NewTrial = {
   note: '',
   on: '2026-11-20',
 };
+
+/** Bytes as they come over the wire, in pieces of a few. */
+export async function* inPieces(input: Uint8Array, size = 1000): AsyncGenerator<Uint8Array> {
+  for (let from = 0; from < input.length; from += size) yield input.subarray(from, from + size);
+}
+
+/** An offer of a seller as a price list finds it. */
+export interface SellersOffer {
+  offerId: number;
+  sku: string;
+  modules: number;
+  costCents: number;
+  printedCents: number | null;
+  stock: number | null;
+  withdrawn: boolean;
+}
+
+export async function sellersOffers(sellerId: number): Promise<SellersOffer[]> {
+  return many<SellersOffer & Record<string, unknown>>(
+    pool(),
+    `select offer.id as "offerId", seller_part as sku, modules, stock, withdrawn_at is not null as withdrawn,
+       price.printed_cents as "printedCents", price.cost_cents as "costCents"
+     from offer join offer_price as price on price.id = price_id
+     where seller_id = $1 and seller_part is not null order by offer.id`,
+    [sellerId],
+  );
+}

@@ -1,168 +1,160 @@
 import { z } from 'zod';
-import { isAcceptable, type RowFate } from '../core/price-list/compare-list';
-import type { ListedRow } from '../core/price-list/read-row';
-import { wholeModule } from '../core/price-list/whole-module';
-import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
-import type { SellerTerms } from '../core/pricing/seller-terms';
-import { readPriceListApart } from '../outward/read-apart';
-import { type Queryable, transaction } from '../store/database';
+import { SUSPICIONS } from '../core/price-list/compare-list';
+import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { insertOffer, insertPrice, setStock } from '../store/offers';
+import { applyLines, countLeft, undoChanges } from '../store/list-changes';
+import { compareAnew, lastLine, withdrawGone } from '../store/list-rows';
 import {
-  insertListChange,
+  endWork,
+  getPriceList,
+  type ListOutcome,
   laterList,
-  listChanges,
-  listSellersOffers,
   lockPriceList,
+  noteWork,
   type PriceList,
-  priceListInput,
-  type SellersOffer,
-  setListState,
-  setWithdrawn,
+  setApplied,
+  setSentence,
+  setToRead,
+  setUndone,
+  workOn,
 } from '../store/price-lists';
-import { listRates, shopDay } from '../store/sellers';
-import { getShop } from '../store/shop';
 import type { Caller } from './access';
-import { compare, termsOf } from './price-lists';
+import { waitALittle } from './price-lists';
+import { columnsOf, groundMark, groundOf, readList, workTeller } from './read-list';
 import { done, fault, type Result } from './result';
 
 export const applySchema = z.strictObject({
   /** lines of suspicious rows that are right after all */
   accept: z.array(z.number().int().positive()).max(50_000).default([]),
+  /** all rows of these suspicions are */
+  acceptAll: z.array(z.enum(SUSPICIONS)).default([]),
   /** offers that the list no longer names leave the market */
   withdrawGone: z.boolean().default(false),
 });
+type Wanted = z.infer<typeof applySchema>;
 
-interface Ground {
-  terms: SellerTerms;
-  currency: string;
-  day: string;
-  rates: ExchangeRate[];
-}
+/** Lines, or changes to undo, that are written with one statement. */
+const AT_ONCE = 20_000;
 
-interface Applied {
-  added: number;
-  priced: number;
-  withdrawn: number;
-  left: number;
-}
+const BUSY = 'This list is being worked on: wait until that is done.';
 
-/** Writes one row that counts; false where it comes to no price or is no module. */
-async function applyRow(
-  db: Queryable,
-  list: PriceList,
-  row: ListedRow,
-  offer: SellersOffer | null,
-  ground: Ground,
-): Promise<'added' | 'priced' | 'same' | null> {
-  const { printedCents, modules } = row;
-  const module = wholeModule(row.module);
-  if (printedCents === null || module === null) return null;
-  const counted = countedPrice({ cents: printedCents, coupon: null, modules, units: 1 }, ground.terms, ground);
-  if (!counted.ok || counted.costCents <= 0) return null;
-  const printed = { printedCents, coupon: null, units: 1, steps: counted.steps };
-  const from = `price list ${list.name}`;
-  if (offer === null) {
-    const id = await insertOffer(db, {
-      sellerId: list.sellerId,
-      sellerPart: row.sku,
-      title: row.title,
-      origin: row.used ? 'used' : 'third-party',
-      modules,
-      module,
-      stock: row.stock,
-      note: '',
-      modelIds: [],
-    });
-    await insertPrice(db, id, counted.costCents, from, null, printed);
-    const before = { added: true, withdrawn: false, stock: null, costCents: null, printed: null };
-    await insertListChange(db, list.id, { offerId: id, before });
-    return 'added';
+/** Compares with how the offers stand now, and writes every row that counts. */
+async function writeRows(db: Queryable, list: PriceList, currency: string, wanted: Wanted): Promise<ListOutcome> {
+  await compareAnew(db, list, currency);
+  const accepted = { lines: wanted.accept, suspicions: wanted.acceptAll };
+  const outcome: ListOutcome = { added: 0, priced: 0, withdrawn: 0, left: await countLeft(db, list.id, accepted) };
+  const whole = await lastLine(db, list.id);
+  const tell = workTeller(list.id, 'applying', whole);
+  for (let from = 0; from < whole; from += AT_ONCE) {
+    const { added, priced } = await applyLines(db, list, { from, to: from + AT_ONCE }, accepted);
+    outcome.added += added;
+    outcome.priced += priced;
+    await tell(Math.min(whole, from + AT_ONCE));
   }
-  const moved = offer.costCents !== counted.costCents || offer.pricePrinted !== printedCents;
-  if (!moved && !offer.withdrawn && offer.stock === row.stock) return 'same';
-  const { costCents, pricePrinted, coupon, units, steps, stock, withdrawn } = offer;
-  await insertListChange(db, list.id, {
-    offerId: offer.offerId,
-    before: {
-      added: false,
-      withdrawn,
-      stock,
-      costCents: moved ? costCents : null,
-      printed: pricePrinted === null ? null : { printedCents: pricePrinted, coupon, units, steps },
-    },
-  });
-  if (moved) await insertPrice(db, offer.offerId, counted.costCents, from, null, printed);
-  if (withdrawn) await setWithdrawn(db, offer.offerId, false);
-  if (stock !== row.stock) await setStock(db, offer.offerId, row.stock);
-  return moved || withdrawn ? 'priced' : 'same';
+  if (wanted.withdrawGone) outcome.withdrawn = await withdrawGone(db, list);
+  return outcome;
 }
 
-/** Does a row count: nothing doubtful in it, nothing suspicious that nobody accepted or could? */
-const counts = ({ fate, suspicion, row }: RowFate, accepted: ReadonlySet<number>): boolean =>
-  fate !== 'doubtful' && (suspicion === null || (isAcceptable(suspicion) && accepted.has(row.line)));
+/** Thrown to leave a transaction with nothing done. */
+class Left extends Error {
+  constructor(readonly result: Result<never>) {
+    super();
+  }
+}
 
-/** Applies a list, all of it in one go: what is doubtful or suspicious and not accepted is left as it was. */
-export async function applyList(
-  caller: Caller,
+const leave = (result: Result<never>): never => {
+  throw new Left(result);
+};
+
+/** Has a list worked on in one transaction, on its own where it takes long; what goes wrong then stays with the list. */
+async function workAlone<T>(
   id: number,
-  { accept, withdrawGone }: z.infer<typeof applySchema>,
-): Promise<Result<Applied>> {
-  return transaction(async (db) => {
-    const list = await lockPriceList(db, id);
-    if (list === null) return fault('not-found', 'There is no such list.');
-    if (list.state !== 'looked-at') return fault('conflict', 'This list was applied already.');
-    const { headings, columns } = list;
-    const read = await readPriceListApart(await priceListInput(db, id), { headings, columns });
-    if (!read.ok) return fault('bad-input', read.sentence);
-    const terms = await termsOf(db, list.sellerId);
-    const { currency } = await getShop(db);
-    const { day } = await shopDay(db);
-    const ground: Ground = { terms, currency, day, rates: await listRates(db, currency) };
-    const standing = await listSellersOffers(db, list.sellerId);
-    const bySku = new Map(standing.map((offer) => [offer.sku.toLowerCase(), offer]));
-    const accepted = new Set(accept);
-    const compared = compare(read, list, standing, terms.currency);
-    const applied: Applied = { added: 0, priced: 0, withdrawn: 0, left: 0 };
-    for (const fate of compared.fates) {
-      const key = fate.row.sku.toLowerCase();
-      const did = counts(fate, accepted) ? await applyRow(db, list, fate.row, bySku.get(key) ?? null, ground) : null;
-      if (did === 'added' || did === 'priced') applied[did]++;
-      if (did === null) applied.left++;
-    }
-    for (const { offerId } of withdrawGone ? compared.gone : []) {
-      const offer = standing.find((one) => one.offerId === offerId);
-      const before = { added: false, withdrawn: false, stock: offer?.stock ?? null, costCents: null, printed: null };
-      await insertListChange(db, id, { offerId, before });
-      await setWithdrawn(db, offerId, true);
-      applied.withdrawn++;
-    }
-    await setListState(db, id, 'applied');
-    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-applied', detail: { id, applied } });
-    return done(applied);
+  what: 'applying' | 'undoing',
+  work: (db: Queryable, list: PriceList) => Promise<T>,
+): Promise<Result<T | null>> {
+  if ((await workOn(pool(), id)) !== null) return fault('conflict', BUSY);
+  await noteWork(pool(), id, { what, done: 0, whole: 0 });
+  let value: T | null = null;
+  const working = transaction(async (db) => {
+    const list = (await lockPriceList(db, id)) ?? leave(fault('not-found', 'There is no such list.'));
+    value = await work(db, list);
+  }).finally(() => endWork(pool(), id).catch(() => {}));
+  working.catch((cause) => {
+    if (cause instanceof Left) return;
+    return setSentence(pool(), id, 'It broke off, and nothing changed: try again.').catch(() => {});
+  });
+  try {
+    await waitALittle(working);
+    return done(value);
+  } catch (cause) {
+    if (cause instanceof Left) return cause.result;
+    throw cause;
+  }
+}
+
+/**
+ * Applies a list, all of it in one go: what is doubtful or suspicious and not accepted is left as it was. What takes
+ * long goes on after this has returned, with null.
+ */
+export async function applyList(caller: Caller, id: number, wanted: Wanted): Promise<Result<ListOutcome | null>> {
+  const before = await getPriceList(pool(), id);
+  if (before === null) return fault('not-found', 'There is no such list.');
+  if (before.state !== 'looked-at') return fault('conflict', notOpen(before));
+  const mark = groundMark(await groundOf(pool(), before.sellerId));
+  if (!sameMark(before.ground, mark)) {
+    await transaction((db) => setToRead(db, id, before));
+    await waitALittle(readList(id, columnsOf(before)));
+    return fault('conflict', `The terms of ${before.seller} or a rate changed: its prices were counted anew, look again.`);
+  }
+  return workAlone(id, 'applying', async (db, list) => {
+    if (list.state !== 'looked-at') return leave(fault('conflict', notOpen(list)));
+    const { terms } = await groundOf(db, list.sellerId);
+    const outcome = await writeRows(db, list, terms.currency, wanted);
+    await setApplied(db, id, outcome);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-applied', detail: { id, applied: outcome } });
+    return outcome;
   });
 }
+
+const notOpen = ({ state }: PriceList): string =>
+  state === 'reading'
+    ? 'This list is being read: wait until it is.'
+    : state === 'failed'
+      ? 'This list could not be read.'
+      : 'This list was applied already.';
+
+const sorted = (value: unknown): unknown =>
+  value !== null && typeof value === 'object' && !Array.isArray(value)
+    ? Object.fromEntries(
+        Object.entries(value)
+          .sort(([a], [b]) => (a < b ? -1 : 1))
+          .map(([key, held]) => [key, sorted(held)]),
+      )
+    : value;
+
+/** Are two grounds one? The database keeps keys in an order of its own. */
+const sameMark = (a: unknown, b: unknown): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
 
 /** Undoes a list whole: what it added leaves the market, what it moved goes back, what it withdrew returns. */
-export async function undoList(caller: Caller, id: number): Promise<Result<{ changed: number }>> {
-  return transaction(async (db) => {
-    const list = await lockPriceList(db, id);
-    if (list === null) return fault('not-found', 'There is no such list.');
-    if (list.state !== 'applied') return fault('conflict', 'This list does not count: there is nothing to undo.');
-    const later = await laterList(db, id);
-    if (later !== null) return fault('conflict', `${later} was applied after it: undo that first.`);
-    const changes = await listChanges(db, id);
-    for (const { offerId, before } of changes) {
-      if (before.added || before.withdrawn) await setWithdrawn(db, offerId, true);
-      else await setWithdrawn(db, offerId, false);
-      if (before.added) continue;
-      await setStock(db, offerId, before.stock);
-      if (before.costCents !== null) {
-        await insertPrice(db, offerId, before.costCents, `undo of ${list.name}`, null, before.printed);
-      }
+export async function undoList(caller: Caller, id: number): Promise<Result<{ changed: number } | null>> {
+  return workAlone(id, 'undoing', async (db, list) => {
+    if (list.state !== 'applied') {
+      return leave(fault('conflict', 'This list does not count: there is nothing to undo.'));
     }
-    await setListState(db, id, 'undone');
+    const later = await laterList(db, id);
+    if (later !== null) return leave(fault('conflict', `${later} was applied after it: undo that first.`));
+    const { added = 0, priced = 0, withdrawn = 0 } = list.outcome ?? {};
+    const tell = workTeller(id, 'undoing', added + priced + withdrawn);
+    let changed = 0;
+    for (let after = 0, some = AT_ONCE; some === AT_ONCE; ) {
+      const part = await undoChanges(db, list, after, AT_ONCE);
+      some = part.changed;
+      after = part.last;
+      changed += part.changed;
+      await tell(changed);
+    }
+    await setUndone(db, id);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-undone', detail: { id } });
-    return done({ changed: changes.length });
+    return { changed };
   });
 }

@@ -1,4 +1,4 @@
-import { suspicionOf } from '../core/price-list/compare-list';
+import { suspicionOf } from '../core/price-list/price-bands';
 import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
 import type { SellerTerms } from '../core/pricing/seller-terms';
 import { type FeedItem, fetchSellerFeed } from '../outward/seller-feed';

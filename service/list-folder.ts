@@ -1,4 +1,4 @@
-import { contentOf, putAway, waitingFiles } from '../outward/list-folder';
+import { contentOf, hashOf, putAway, waitingFiles } from '../outward/list-folder';
 import { pool } from '../store/database';
 import { listKnown } from '../store/price-lists';
 import { findSeller } from '../store/sellers';
@@ -20,15 +20,16 @@ export async function takeFromFolder(folder: string, now = Date.now()): Promise<
     const told = (ok: boolean, sentence: string) =>
       outcomes.push({ file: `${file.seller}/${file.name}`, ok, sentence });
     const seller = await findSeller(pool(), file.seller);
-    const input = await contentOf(file);
-    if (seller === null || input === null) {
-      const sentence = seller === null ? `There is no seller called ${file.seller}.` : 'A list is 14 MiB at the most.';
+    const sha256 = seller === null ? null : await hashOf(file);
+    if (seller === null || sha256 === null) {
+      const sentence = seller === null ? `There is no seller called ${file.seller}.` : 'A list is 512 MiB at the most.';
       await putAway(file, sentence);
       told(false, sentence);
       continue;
     }
     // A crash between taking and moving leaves a file that is known already.
-    const known = await listKnown(pool(), seller.id, input);
+    const known = await listKnown(pool(), seller.id, sha256);
+    const input = contentOf(file);
     const taken = known ? null : await takeList(null, seller.id, { name: file.name.slice(0, 200), input });
     const refused = taken === null || taken.ok ? null : taken.sentence;
     await putAway(file, refused);

@@ -1,102 +1,131 @@
+import { createHash } from 'node:crypto';
 import { z } from 'zod';
-import { COLUMN_ROLES, type ColumnRole } from '../core/price-list/column-roles';
-import { type ComparedList, compareList } from '../core/price-list/compare-list';
+import type { ColumnRole } from '../core/price-list/column-roles';
+import { COLUMN_ROLES } from '../core/price-list/column-roles';
+import { HEAPS, type Heap } from '../core/price-list/compare-list';
 import { correctRow, rowFixSchema } from '../core/price-list/correct-row';
-import type { SellerTerms } from '../core/pricing/seller-terms';
-import type { ListColumns, PriceListFile } from '../outward/price-list-file';
-import { readPriceListApart } from '../outward/read-apart';
+import type { ListColumns, ListedRow } from '../core/price-list/read-row';
+import { wholeModule } from '../core/price-list/whole-module';
+import { countedPrice } from '../core/pricing/counted-price';
+import { type Encoding, EncodingSeer } from '../core/reading/decode-text';
+import type { CountingGround } from '../outward/list-reading';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
+import { compareAnew, countHeaps, listHeap, type MendedRow, readRowOf, type ShownRow, setRow } from '../store/list-rows';
+import { specOf } from '../store/offers';
 import {
+  deleteList,
   getPriceList,
+  insertPart,
   insertPriceList,
+  type ListState,
+  type ListWorkDone,
   listPriceLists,
-  listSellersOffers,
   lockPriceList,
   type PriceList,
-  priceListInput,
-  rememberColumns,
-  rememberedColumns,
-  type SellersOffer,
-  setListColumns,
+  setArrived,
   setRowFix,
+  setToRead,
+  workOn,
 } from '../store/price-lists';
 import { getSeller } from '../store/sellers';
-import { getShop } from '../store/shop';
 import type { Caller } from './access';
+import { columnsSchema, groundOf, PART_BYTES, readList } from './read-list';
 import { done, fault, type Result } from './result';
-import { plainTerms } from './sellers';
 
-const columnsSchema = z.strictObject({
-  headings: z.number().int().min(0).max(1000).nullable(),
-  columns: z.partialRecord(z.enum(COLUMN_ROLES), z.number().int().min(0).max(199)),
-});
+const MOST_BYTES = 512 * 1024 * 1024;
+/** What takes no longer is waited for, milliseconds; the rest goes on by itself. */
+const PATIENCE_MS = 2_000;
 
-/** What a seller's list was last read by, with the headings it had. */
-const rememberedSchema = columnsSchema.extend({ names: z.array(z.string()) });
+/** Waits for work that goes on by itself, but not long. Its failure within that time is thrown. */
+export async function waitALittle(work: Promise<unknown>): Promise<void> {
+  let timer: NodeJS.Timeout | undefined;
+  const patience = new Promise((resolve) => {
+    timer = setTimeout(resolve, PATIENCE_MS);
+  });
+  await Promise.race([work, patience]).finally(() => clearTimeout(timer));
+}
 
-type ReadList = Extract<PriceListFile, { ok: true }>;
+interface Arrived {
+  sha256: Uint8Array;
+  bytes: number;
+  encoding: Encoding;
+}
 
-/** The seller's remembered columns count where the list has the same headings in the same row. */
-async function columnsFor(db: Queryable, sellerId: number, input: Uint8Array): Promise<PriceListFile> {
-  const guessed = await readPriceListApart(input, null);
-  const remembered = rememberedSchema.safeParse(await rememberedColumns(db, sellerId));
-  if (!guessed.ok || !remembered.success) return guessed;
-  const { names, ...columns } = remembered.data;
-  if (columns.headings !== guessed.guessed.headings || JSON.stringify(guessed.sample[0]) !== JSON.stringify(names)) {
-    return guessed;
+/** Keeps a file's bytes in parts as they come; null where there are too many. */
+async function keepParts(id: number, input: AsyncIterable<Uint8Array>): Promise<Arrived | null> {
+  const hash = createHash('sha256');
+  const seer = new EncodingSeer();
+  let waiting: Uint8Array[] = [];
+  let held = 0;
+  let nr = 0;
+  let bytes = 0;
+  const keep = async (): Promise<void> => {
+    const part = Buffer.concat(waiting);
+    waiting = [];
+    held = 0;
+    seer.see(part);
+    hash.update(part);
+    await insertPart(pool(), id, ++nr, part);
+  };
+  for await (const chunk of input) {
+    bytes += chunk.length;
+    if (bytes > MOST_BYTES) return null;
+    waiting.push(chunk);
+    held += chunk.length;
+    if (held >= PART_BYTES) await keep();
   }
-  return readPriceListApart(input, columns);
+  if (held > 0) await keep();
+  return { sha256: hash.digest(), bytes, encoding: seer.end() };
 }
 
 /**
- * Keeps a price list to be looked at; nothing on the market changes.
+ * Keeps a price list to be looked at; nothing on the market changes. A large one is read on after this has returned.
  *
  * @param caller who dropped it; null: it lay in the folder
  */
 export async function takeList(
   caller: Caller | null,
   sellerId: number,
-  file: { name: string; input: Uint8Array },
+  file: { name: string; input: AsyncIterable<Uint8Array> },
 ): Promise<Result<{ id: number }>> {
   if ((await getSeller(pool(), sellerId)) === null) return fault('not-found', 'There is no such seller.');
-  const read = await columnsFor(pool(), sellerId, file.input);
-  if (!read.ok) return fault('bad-input', read.sentence);
-  const id = await insertPriceList(
-    pool(),
-    { ...read.used, sellerId, name: file.name, input: file.input },
-    caller?.id ?? null,
-  );
-  await noteEvent(pool(), { jobId: null, staffId: caller?.id ?? null, kind: 'list-taken', detail: { id, sellerId } });
-  return done({ id });
+  const id = await insertPriceList(pool(), { sellerId, name: file.name }, caller?.id ?? null);
+  try {
+    const arrived = await keepParts(id, file.input);
+    if (arrived === null) {
+      await deleteList(pool(), id);
+      return fault('bad-input', 'This file is over 512 MiB: a price list is smaller.');
+    }
+    await transaction(async (db) => {
+      await setArrived(db, id, arrived);
+      const detail = { id, sellerId };
+      await noteEvent(db, { jobId: null, staffId: caller?.id ?? null, kind: 'list-taken', detail });
+    });
+  } catch (cause) {
+    // Whoever sent it went away half way, or the database did: of half a list nothing stays.
+    await deleteList(pool(), id).catch(() => {});
+    throw cause;
+  }
+  await waitALittle(readList(id, null));
+  const list = await getPriceList(pool(), id);
+  if (list?.state !== 'failed') return done({ id });
+  await deleteList(pool(), id);
+  return fault('bad-input', list.sentence ?? 'This could not be read.');
 }
+
+/** So many rows of a heap are shown at first. */
+const FIRST_ROWS = 40;
 
 /** A list as it is looked at: its columns on some rows, and what it would change. */
 export interface ListView {
   list: PriceList;
   currency: string;
-  columns: ListColumns['columns'];
+  /** the shop's, which what we pay is in */
+  shopCurrency: string;
   doubtfulColumns: ColumnRole[];
-  sample: string[][];
-  compared: ComparedList;
-}
-
-export function compare(
-  read: ReadList,
-  { fixes }: PriceList,
-  standing: readonly SellersOffer[],
-  currency: string,
-): ComparedList {
-  return compareList(
-    read.rows.map((row) => correctRow(row, fixes[row.line])),
-    standing.filter(({ withdrawn }) => !withdrawn),
-    currency,
-  );
-}
-
-export async function termsOf(db: Queryable, sellerId: number): Promise<SellerTerms> {
-  const { currency } = await getShop(db);
-  return (await getSeller(db, sellerId))?.terms ?? plainTerms(currency);
+  heaps: Record<Heap, { rows: number; first: ShownRow[] }>;
+  work: ListWorkDone | null;
 }
 
 /** Were the columns left as they were guessed? */
@@ -106,18 +135,42 @@ const sameColumns = (a: ListColumns['columns'], b: ListColumns['columns']): bool
 export async function showList(id: number): Promise<ListView | null> {
   const list = await getPriceList(pool(), id);
   if (list === null) return null;
-  const { headings, columns } = list;
-  const read = await readPriceListApart(await priceListInput(pool(), id), { headings, columns });
-  if (!read.ok) return null;
-  const { currency } = await termsOf(pool(), list.sellerId);
+  const { terms, currency: shopCurrency } = await groundOf(pool(), list.sellerId);
+  const open = list.state === 'looked-at';
+  const counts = open ? await countHeaps(pool(), id) : null;
+  const heaps = {} as ListView['heaps'];
+  for (const heap of HEAPS) {
+    const rows = counts?.[heap] ?? 0;
+    const first = rows === 0 || heap === 'same' ? [] : await listHeap(pool(), id, heap, 0, FIRST_ROWS);
+    heaps[heap] = { rows, first };
+  }
+  const { guessed } = list;
   return {
     list,
-    currency,
-    columns,
-    doubtfulColumns: sameColumns(columns, read.guessed.columns) ? read.guessed.doubtful : [],
-    sample: read.sample,
-    compared: compare(read, list, await listSellersOffers(pool(), list.sellerId), currency),
+    currency: terms.currency,
+    shopCurrency,
+    doubtfulColumns: guessed !== null && sameColumns(list.columns, guessed.columns) ? guessed.doubtful : [],
+    heaps,
+    work: await workOn(pool(), id),
   };
+}
+
+export const heapSchema = z.strictObject({
+  heap: z.enum(HEAPS),
+  after: z.number().int().min(0),
+  most: z.number().int().min(1).max(500).default(200),
+});
+
+/** Further rows of a heap, those after a line. */
+export async function moreOfHeap(id: number, { heap, after, most }: z.infer<typeof heapSchema>): Promise<Result<ShownRow[]>> {
+  return done(await listHeap(pool(), id, heap, after, most));
+}
+
+/** How a list is, for somebody who waits for it. */
+export async function lookAtWork(id: number): Promise<Result<{ state: ListState; work: ListWorkDone | null }>> {
+  const list = await getPriceList(pool(), id);
+  if (list === null) return fault('not-found', 'There is no such list.');
+  return done({ state: list.state, work: await workOn(pool(), id) });
 }
 
 export async function listsOfLate(): Promise<PriceList[]> {
@@ -126,24 +179,49 @@ export async function listsOfLate(): Promise<PriceList[]> {
 
 export const correctSchema = columnsSchema;
 
+const WAITS = 'This list is being read: wait until it is.';
+const APPLIED = 'This list was applied already: undo it first.';
+
+/** Why a list cannot be changed now; null: it can. */
+const closed = ({ state }: PriceList): string | null =>
+  state === 'looked-at' || state === 'failed' ? null : state === 'reading' ? WAITS : APPLIED;
+
 /** Reads a list by corrected columns; the seller's next list of the same headings goes by them. */
 export async function correctColumns(
   caller: Caller,
   id: number,
-  columns: z.infer<typeof correctSchema>,
+  told: z.infer<typeof correctSchema>,
 ): Promise<Result<null>> {
-  return transaction(async (db) => {
+  const ready = await transaction(async (db): Promise<Result<null>> => {
     const list = await lockPriceList(db, id);
     if (list === null) return fault('not-found', 'There is no such list.');
-    if (list.state !== 'looked-at') return fault('conflict', 'This list was applied already: undo it first.');
-    const taken = Object.values(columns.columns);
+    const why = closed(list);
+    if (why !== null) return fault('conflict', why);
+    const taken = Object.values(told.columns);
     if (new Set(taken).size < taken.length) return fault('bad-input', 'One column cannot hold two things.');
-    await setListColumns(db, id, columns);
-    const read = await readPriceListApart(await priceListInput(db, id), columns);
-    if (read.ok) await rememberColumns(db, list.sellerId, { ...columns, names: read.sample[0] ?? [] });
-    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-corrected', detail: { id, columns } });
+    await setToRead(db, id, told);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-corrected', detail: { id, columns: told } });
     return done(null);
   });
+  if (!ready.ok) return ready;
+  await waitALittle(readList(id, told));
+  return ready;
+}
+
+/** A row as it is with what was said of it: with its spec and what it comes to, where nothing is doubtful any more. */
+async function mended(db: Queryable, row: ListedRow, ground: CountingGround): Promise<MendedRow> {
+  const none = { row, specId: null, costCents: null, steps: null };
+  const module = row.doubts.length === 0 ? wholeModule({ ...row.module, maker: null, part: null }) : null;
+  if (module === null || row.printedCents === null) return none;
+  const printed = { cents: row.printedCents, coupon: null, modules: row.modules, units: 1 };
+  const counted = countedPrice(printed, ground.terms, ground);
+  const foreign = row.currency !== null && row.currency !== ground.terms.currency;
+  return {
+    row,
+    specId: await specOf(db, module),
+    costCents: counted.ok && !foreign && counted.costCents > 0 ? counted.costCents : null,
+    steps: counted.ok && counted.steps.length > 1 ? counted.steps : null,
+  };
 }
 
 export const fixSchema = z.strictObject({ line: z.number().int().positive(), fix: rowFixSchema.nullable() });
@@ -157,8 +235,14 @@ export async function fixRow(
   return transaction(async (db) => {
     const list = await lockPriceList(db, id);
     if (list === null) return fault('not-found', 'There is no such list.');
-    if (list.state !== 'looked-at') return fault('conflict', 'This list was applied already: undo it first.');
+    const why = closed(list);
+    if (why !== null) return fault('conflict', why);
+    const read = await readRowOf(db, id, line);
+    if (read === null) return fault('not-found', 'There is nothing to put right in this line.');
+    const ground = await groundOf(db, list.sellerId);
     await setRowFix(db, id, line, fix);
+    await setRow(db, id, await mended(db, correctRow(read, fix ?? undefined), ground));
+    await compareAnew(db, list, ground.terms.currency, line);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-row-fixed', detail: { id, line, fix } });
     return done(null);
   });

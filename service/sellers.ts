@@ -3,7 +3,9 @@ import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
 import { type SellerTerms, sellerTermsSchema } from '../core/pricing/seller-terms';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
+import { clearRows } from '../store/list-rows';
 import { insertPrice } from '../store/offers';
+import { deleteStrandedLists } from '../store/price-lists';
 import {
   getSeller,
   insertRate,
@@ -62,7 +64,7 @@ async function recount(db: Queryable, sellerId: number | null, why: string): Pro
   return changed;
 }
 
-/** Counts printed prices once a day: coupons end and rates begin with a day. */
+/** Counts printed prices once a day: coupons end and rates begin with a day. What lists left lying is tidied. */
 export async function countForToday(): Promise<void> {
   const { day, counted } = await shopDay(pool());
   if (counted) return;
@@ -70,6 +72,8 @@ export async function countForToday(): Promise<void> {
     if (!(await setCountedOn(db, day))) return;
     await recount(db, null, `counted for ${day}`);
     await recountShelf(db);
+    await clearRows(db);
+    await deleteStrandedLists(db);
   });
 }
 

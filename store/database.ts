@@ -1,4 +1,6 @@
+import type { Writable } from 'node:stream';
 import pg from 'pg';
+import { from as copyFrom } from 'pg-copy-streams';
 
 // int8 as a number: capacities and counters stay far below 2^53. A date stays the text it is, so no zone shifts it.
 pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
@@ -82,4 +84,12 @@ export async function one<Row extends pg.QueryResultRow>(db: Queryable, text: st
 /** Runs a statement and tells how many rows it touched. */
 export async function run(db: Queryable, text: string, values: unknown[] = []): Promise<number> {
   return (await db.query(text, values)).rowCount ?? 0;
+}
+
+/**
+ * Runs a `copy … from stdin` on a transaction's client; what is written to the stream is copied. Nothing else may be asked
+ * of the client before the stream has finished, or was destroyed.
+ */
+export function copyInto(db: Queryable, statement: string): Writable {
+  return (db as pg.PoolClient).query(copyFrom(statement));
 }

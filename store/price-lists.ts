@@ -1,71 +1,182 @@
-import type { ColumnRole } from '../core/price-list/column-roles';
-import type { StandingOffer } from '../core/price-list/compare-list';
 import type { RowFix } from '../core/price-list/correct-row';
+import type { GuessedColumns } from '../core/price-list/guess-columns';
+import type { ListColumns } from '../core/price-list/read-row';
+import type { Encoding } from '../core/reading/decode-text';
 import { many, maybeOne, one, type Queryable, run } from './database';
-import type { PrintedOfferPrice } from './offers';
 
-/** Which column holds what, and which row of headings it goes by. */
-export interface StoredColumns {
-  headings: number | null;
-  columns: Partial<Record<ColumnRole, number>>;
+export type ListState = 'arriving' | 'reading' | 'failed' | 'looked-at' | 'applied' | 'undone';
+
+/** What a list was found to be when it was read. */
+export interface ListFindings {
+  guessed: GuessedColumns | null;
+  /** its first rows, as they stand */
+  sample: string[][];
+  passedOver: { count: number; first: { line: number; text: string }[] } | null;
+  /** why its prices cannot be counted, or why it could not be read */
+  sentence: string | null;
+  /** what its prices were counted by */
+  ground: unknown;
 }
 
-export interface PriceList extends StoredColumns {
+/** What applying a list did: offers added, priced anew, taken off the market, and rows left as they were. */
+export interface ListOutcome {
+  added: number;
+  priced: number;
+  withdrawn: number;
+  left: number;
+}
+
+export interface PriceList extends ListFindings, ListColumns {
   id: number;
   sellerId: number;
   seller: string;
   name: string;
+  bytes: number;
+  encoding: Encoding | null;
   /** what a person said of doubtful rows, by line */
   fixes: Record<string, RowFix>;
-  state: 'looked-at' | 'applied' | 'undone';
+  /** offers of the seller that it does not name */
+  gone: number;
+  /** once it was applied */
+  outcome: ListOutcome | null;
+  state: ListState;
   madeBy: string | null;
   madeAt: Date;
 }
 
-const SELECT = `select price_list.id, seller_id as "sellerId", seller.name as seller, price_list.name, headings, columns, fixes, state,
-    staff.name as "madeBy", made_at as "madeAt"
+const SELECT = `select price_list.id, seller_id as "sellerId", seller.name as seller, price_list.name, bytes, encoding, headings,
+    columns - 'capacityIs' as columns, columns ->> 'capacityIs' as "capacityIs", guessed, sample, passed_over as "passedOver",
+    sentence, ground, fixes, coalesce(gone, 0) as gone, outcome, state, staff.name as "madeBy", made_at as "madeAt"
   from price_list join seller on seller.id = seller_id left join staff on staff.id = made_by`;
 
+/** Begins a list whose bytes are still to come; nobody sees it before it is whole. */
 export async function insertPriceList(
   db: Queryable,
-  list: StoredColumns & { sellerId: number; name: string; input: Uint8Array },
+  list: { sellerId: number; name: string },
   staffId: number | null,
 ): Promise<number> {
   const { id } = await one<{ id: number }>(
     db,
-    `insert into price_list (seller_id, name, input, headings, columns, made_by) values ($1, $2, $3, $4, $5, $6) returning id`,
-    [list.sellerId, list.name, Buffer.from(list.input), list.headings, list.columns, staffId],
+    'insert into price_list (seller_id, name, made_by) values ($1, $2, $3) returning id',
+    [list.sellerId, list.name, staffId],
   );
   return id;
 }
 
+export async function insertPart(db: Queryable, listId: number, nr: number, bytes: Uint8Array): Promise<void> {
+  await run(db, 'insert into price_list_part (list_id, nr, bytes) values ($1, $2, $3)', [
+    listId,
+    nr,
+    Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength),
+  ]);
+}
+
+/** One part of a list's file; null: there are no more. */
+export async function listPart(db: Queryable, listId: number, nr: number): Promise<Buffer | null> {
+  const part = await maybeOne<{ bytes: Buffer }>(
+    db,
+    'select bytes from price_list_part where list_id = $1 and nr = $2',
+    [listId, nr],
+  );
+  return part?.bytes ?? null;
+}
+
+/** All of the list's bytes have come. */
+export async function setArrived(
+  db: Queryable,
+  id: number,
+  file: { sha256: Uint8Array; bytes: number; encoding: Encoding },
+): Promise<void> {
+  await run(db, "update price_list set state = 'reading', sha256 = $2, bytes = $3, encoding = $4 where id = $1", [
+    id,
+    Buffer.from(file.sha256),
+    file.bytes,
+    file.encoding,
+  ]);
+}
+
+/** Takes a list away that never counted, with all that was read of it. */
+export async function deleteList(db: Queryable, id: number): Promise<void> {
+  await run(db, "delete from price_list where id = $1 and state in ('arriving', 'reading', 'failed')", [id]);
+}
+
+/** Lists that began to arrive and never did: their senders have gone. */
+export async function deleteStrandedLists(db: Queryable): Promise<void> {
+  await run(db, "delete from price_list where state = 'arriving' and made_at < now() - interval '1 day'");
+}
+
 /** Was a list with just these bytes taken from the seller before? */
-export async function listKnown(db: Queryable, sellerId: number, input: Uint8Array): Promise<boolean> {
+export async function listKnown(db: Queryable, sellerId: number, sha256: Uint8Array): Promise<boolean> {
   const found = await many(
     db,
-    'select id from price_list where seller_id = $1 and sha256(input) = sha256($2) limit 1',
-    [sellerId, Buffer.from(input)],
+    "select id from price_list where seller_id = $1 and sha256 = $2 and state not in ('arriving', 'failed') limit 1",
+    [sellerId, Buffer.from(sha256)],
   );
   return found.length > 0;
 }
 
 export async function getPriceList(db: Queryable, id: number): Promise<PriceList | null> {
-  return maybeOne<PriceList & Record<string, unknown>>(db, `${SELECT} where price_list.id = $1`, [id]);
+  return maybeOne<PriceList & Record<string, unknown>>(
+    db,
+    `${SELECT} where price_list.id = $1 and state <> 'arriving'`,
+    [id],
+  );
 }
 
 /** Lists of late, the last first. */
 export async function listPriceLists(db: Queryable, most: number): Promise<PriceList[]> {
-  return many<PriceList & Record<string, unknown>>(db, `${SELECT} order by made_at desc, price_list.id desc limit $1`, [
-    most,
-  ]);
+  return many<PriceList & Record<string, unknown>>(
+    db,
+    `${SELECT} where state <> 'arriving' order by made_at desc, price_list.id desc limit $1`,
+    [most],
+  );
 }
 
-export async function priceListInput(db: Queryable, id: number): Promise<Buffer> {
-  return (await one<{ input: Buffer }>(db, 'select input from price_list where id = $1', [id])).input;
+/** So long after its last word whoever works on a list is taken to have gone. */
+const SILENT = "interval '1 minute'";
+
+/** Lists that are to be read and that nobody reads. */
+export async function unreadLists(db: Queryable): Promise<number[]> {
+  const lists = await many<{ id: number }>(
+    db,
+    `select id from price_list where state = 'reading'
+       and not exists (select from price_list_work where list_id = id and at > now() - ${SILENT}) order by id`,
+  );
+  return lists.map(({ id }) => id);
 }
 
-export async function setListColumns(db: Queryable, id: number, { headings, columns }: StoredColumns): Promise<void> {
-  await run(db, 'update price_list set headings = $2, columns = $3 where id = $1', [id, headings, columns]);
+/** A list is to be read anew, by these columns or, where none are told, by guessed ones. */
+export async function setToRead(db: Queryable, id: number, told: ListColumns | null): Promise<void> {
+  await run(
+    db,
+    "update price_list set state = 'reading', sentence = null, headings = $2, columns = $3 where id = $1",
+    [id, told?.headings ?? null, told === null ? {} : storedColumns(told)],
+  );
+}
+
+const storedColumns = ({ columns, capacityIs }: ListColumns) => ({ ...columns, ...(capacityIs && { capacityIs }) });
+
+/** What a list was found to be; from now on it is looked at. */
+export async function setFindings(db: Queryable, id: number, used: ListColumns, found: ListFindings): Promise<void> {
+  await run(
+    db,
+    `update price_list set state = 'looked-at', headings = $2, columns = $3, guessed = $4, sample = $5, passed_over = $6,
+       sentence = $7, ground = $8 where id = $1`,
+    [
+      id,
+      used.headings,
+      storedColumns(used),
+      found.guessed,
+      JSON.stringify(found.sample),
+      found.passedOver,
+      found.sentence,
+      found.ground,
+    ],
+  );
+}
+
+export async function setFailed(db: Queryable, id: number, sentence: string): Promise<void> {
+  await run(db, "update price_list set state = 'failed', sentence = $2 where id = $1", [id, sentence]);
 }
 
 /** Keeps what a person said of one row, or forgets it. */
@@ -86,9 +197,21 @@ export async function lockPriceList(db: Queryable, id: number): Promise<PriceLis
   return getPriceList(db, id);
 }
 
-export async function setListState(db: Queryable, id: number, state: 'applied' | 'undone'): Promise<void> {
-  const at = state === 'applied' ? 'applied_at' : 'undone_at';
-  await run(db, `update price_list set state = $2, ${at} = now() where id = $1`, [id, state]);
+export async function setApplied(db: Queryable, id: number, outcome: ListOutcome): Promise<void> {
+  await run(
+    db,
+    `update price_list set state = 'applied', applied_at = clock_timestamp(), outcome = $2, sentence = null where id = $1`,
+    [id, outcome],
+  );
+}
+
+export async function setUndone(db: Queryable, id: number): Promise<void> {
+  await run(db, `update price_list set state = 'undone', undone_at = now(), sentence = null where id = $1`, [id]);
+}
+
+/** Says of a list what went wrong with it; its state stays. */
+export async function setSentence(db: Queryable, id: number, sentence: string): Promise<void> {
+  await run(db, 'update price_list set sentence = $2 where id = $1', [id, sentence]);
 }
 
 /** Columns as a seller's last list was read by, for the next one. */
@@ -102,55 +225,7 @@ export async function rememberedColumns(db: Queryable, sellerId: number): Promis
   )?.columns;
 }
 
-/** An offer of a seller as it stands, with everything that a list may change. */
-export interface SellersOffer extends StandingOffer, Omit<PrintedOfferPrice, 'printedCents'> {
-  costCents: number;
-  pricePrinted: number | null;
-  stock: number | null;
-  withdrawn: boolean;
-}
-
-/** Offers of a seller by its part numbers, withdrawn ones too. */
-export async function listSellersOffers(db: Queryable, sellerId: number): Promise<SellersOffer[]> {
-  return many<SellersOffer & Record<string, unknown>>(
-    db,
-    `select offer.id as "offerId", seller_part as sku, modules, stock, withdrawn_at is not null as withdrawn,
-       coalesce(price.printed_cents, price.cost_cents) as "printedCents", price.printed_cents as "pricePrinted",
-       price.cost_cents as "costCents", price.coupon, price.units, price.steps
-     from offer join offer_price as price on price.id = price_id
-     where seller_id = $1 and seller_part is not null order by offer.id`,
-    [sellerId],
-  );
-}
-
-export interface ListChange {
-  offerId: number;
-  before: {
-    added: boolean;
-    withdrawn: boolean;
-    stock: number | null;
-    costCents: number | null;
-    printed: PrintedOfferPrice | null;
-  };
-}
-
-export async function insertListChange(db: Queryable, listId: number, { offerId, before }: ListChange): Promise<void> {
-  await run(
-    db,
-    `insert into price_list_change (list_id, offer_id, before) values ($1, $2, $3) on conflict do nothing`,
-    [listId, offerId, before],
-  );
-}
-
-export async function listChanges(db: Queryable, listId: number): Promise<ListChange[]> {
-  return many<ListChange & Record<string, unknown>>(
-    db,
-    'select offer_id as "offerId", before from price_list_change where list_id = $1 order by offer_id',
-    [listId],
-  );
-}
-
-/** Was an offer changed by a list that was applied after this one and still counts? */
+/** The list of the seller that was applied after this one and still counts; null: none. */
 export async function laterList(db: Queryable, listId: number): Promise<string | null> {
   const row = await maybeOne<{ name: string }>(
     db,
@@ -162,7 +237,37 @@ export async function laterList(db: Queryable, listId: number): Promise<string |
   return row?.name ?? null;
 }
 
-/** Puts an offer on the market, or takes it off. */
-export async function setWithdrawn(db: Queryable, offerId: number, withdrawn: boolean): Promise<void> {
-  await run(db, 'update offer set withdrawn_at = case when $2 then now() end where id = $1', [offerId, withdrawn]);
+/** How far a list's work is; in bytes, rows or offers. */
+export interface ListWorkDone {
+  what: 'reading' | 'comparing' | 'applying' | 'undoing';
+  done: number;
+  whole: number;
+}
+
+/** Somebody is at work on a list; said outside the work's own transaction, so that others see it. */
+export async function noteWork(db: Queryable, id: number, { what, done, whole }: ListWorkDone): Promise<void> {
+  await run(
+    db,
+    `insert into price_list_work (list_id, what, done, whole) values ($1, $2, $3, $4)
+     on conflict (list_id) do update set what = $2, done = $3, whole = $4, at = now()`,
+    [id, what, done, whole],
+  );
+}
+
+export async function endWork(db: Queryable, id: number): Promise<void> {
+  await run(db, 'delete from price_list_work where list_id = $1', [id]);
+}
+
+/** How far a list's work is; null: nobody works on it, or whoever did has fallen silent. */
+export async function workOn(db: Queryable, id: number): Promise<ListWorkDone | null> {
+  return maybeOne<ListWorkDone & Record<string, unknown>>(
+    db,
+    `select what, done, whole from price_list_work where list_id = $1 and at > now() - ${SILENT}`,
+    [id],
+  );
+}
+
+/** Has this transaction alone read a list; false where another one is at it. */
+export async function holdReading(db: Queryable, id: number): Promise<boolean> {
+  return (await one<{ held: boolean }>(db, 'select pg_try_advisory_xact_lock(17, $1) as held', [id])).held;
 }

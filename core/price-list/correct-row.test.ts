@@ -1,7 +1,7 @@
 import { correctRow, fixesFor, rowFixSchema } from './correct-row';
 import { readRow } from './read-row';
 
-const columns = { sku: 0, title: 1, price: 2 };
+const columns = { headings: 0, columns: { sku: 0, title: 1, price: 2 } };
 const row = (title: string, price = '20.00') => readRow(['Q-1', title, price], columns, 3);
 
 describe('a doubtful row', () => {

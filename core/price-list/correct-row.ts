@@ -23,7 +23,7 @@ const SETTLES: Record<keyof RowFix, readonly RowDoubt[]> = {
   generation: ['no-generation', 'contradiction'],
   form: ['no-form', 'contradiction'],
   rateMTs: ['no-rate', 'contradiction'],
-  modules: [],
+  modules: ['pack-size'],
   printedCents: ['no-price', 'date-price', 'price-not-positive', 'on-request'],
 };
 

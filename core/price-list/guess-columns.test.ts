@@ -59,8 +59,8 @@ test('a second column that fits nearly as well is a doubt', () => {
 });
 
 test('nothing is guessed where nothing is there', () => {
-  expect(guessColumns([])).toEqual({ headings: null, columns: {}, doubtful: [] });
-  expect(guessColumns([['', '']])).toEqual({ headings: null, columns: {}, doubtful: [] });
+  expect(guessColumns([])).toEqual({ headings: null, columns: {}, capacityIs: null, doubtful: [] });
+  expect(guessColumns([['', '']])).toEqual({ headings: null, columns: {}, capacityIs: null, doubtful: [] });
 });
 
 describe('a price cell', () => {
@@ -92,4 +92,16 @@ describe('a price cell', () => {
   ])('"%s" is no price: %s', (cell, why) => {
     expect(listPrice(cell)).toEqual({ ok: false, why });
   });
+});
+
+test.each([
+  ['Capacity', null],
+  ['Capacity per module', 'module'],
+  ['Module size', 'module'],
+  ['Kit capacity', 'kit'],
+  ['Gesamtkapazität', 'kit'],
+  ['Total kit capacity (per module × pcs)', null],
+])('a heading "%s" says whose capacity it is', (heading, capacityIs) => {
+  const rows = [['SKU', 'Type', heading, 'Price'], ...[1, 2, 3].map((nr) => [`AB-${nr}`, 'DDR4', '8 GB', '9.00'])];
+  expect(guessColumns(rows)).toMatchObject({ columns: { capacity: 2 }, capacityIs });
 });

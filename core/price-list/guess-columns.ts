@@ -1,10 +1,13 @@
 import { COLUMN_ROLES, type ColumnRole, ROLE_SIGNS } from './column-roles';
+import type { CapacityIs } from './read-row';
 
 /** Which column holds what, and how sure that is. */
 export interface GuessedColumns {
   /** index of the row of headings; null: the list has none */
   headings: number | null;
   columns: Partial<Record<ColumnRole, number>>;
+  /** whether capacities are a module's or the whole kit's, where the heading says so */
+  capacityIs: CapacityIs | null;
   /** roles that a second column fits nearly as well */
   doubtful: ColumnRole[];
 }
@@ -36,6 +39,16 @@ function headingScore(role: ColumnRole, heading: string): number {
   const { names, words, unlike } = ROLE_SIGNS[role];
   const score = names.test(text) ? 1 : words.test(text) ? 0.6 : 0;
   return unlike?.test(text) === true ? score / 2 : score;
+}
+
+/** Headings that say whose capacity it is, without accents. */
+const OF_MODULE = /\b(module|modul|each|per (piece|module|stick)|je (modul|stuck|riegel)|unitaire|par (module|barrette))\b/;
+const OF_KIT = /\b(kit|total|pack|set|gesamt\w*|totale)\b/;
+
+function capacityIsOf(heading: string): CapacityIs | null {
+  const text = plain(heading);
+  const [module, kit] = [OF_MODULE.test(text), OF_KIT.test(text)];
+  return module === kit ? null : module ? 'module' : 'kit';
 }
 
 /** The row that most looks like headings: several known names, none of them a number. */
@@ -111,5 +124,6 @@ export function guessColumns(rows: readonly (readonly string[])[]): GuessedColum
     const second = fits.find((fit) => fit.role === role && fit.column !== columns[role] && !taken.has(fit.column));
     return second !== undefined && score - second.score < NEAR ? [role] : [];
   });
-  return { headings, columns, doubtful };
+  const capacity = headings === null || columns.capacity === undefined ? '' : (rows[headings]?.[columns.capacity] ?? '');
+  return { headings, columns, capacityIs: capacityIsOf(capacity), doubtful };
 }

@@ -5,6 +5,8 @@ export type ListPrice =
 
 const SIGNS: Record<string, string> = { '€': 'EUR', $: 'USD', '£': 'GBP' };
 const DATE = /^\d{1,4}[./-]\d{1,2}[./-]\d{1,4}$/;
+/** Dearer than any unit of memory: it is no price, minor units. */
+const MOST_CENTS = 100_000_000;
 const ON_REQUEST = /\b(request|call|tba|tbd|anfrage|demande|poa)\b/i;
 
 /**
@@ -32,9 +34,16 @@ function centsOf(figures: string): number | null {
   return negative ? -cents : cents;
 }
 
+/** As most prices are written. */
+const PLAIN = /^\d{1,7}[.,]\d\d$/;
+
+const plainPrice = (cents: number): ListPrice =>
+  cents > 0 ? { ok: true, cents, currency: null } : { ok: false, why: 'not-positive' };
+
 /** A cell of a price column. Never guesses: a date, a word or nothing is told as that. */
 export function listPrice(cell: string): ListPrice {
   const text = cell.trim();
+  if (PLAIN.test(text)) return plainPrice(Number(text.replace(/[.,]/, '')));
   if (text === '' || text === '-' || text === '–') return { ok: false, why: 'empty' };
   if (ON_REQUEST.test(text)) return { ok: false, why: 'on-request' };
   if (DATE.test(text) && text.split(/[./-]/).length === 3 && !/^\d{1,3}([.,]\d{3})+$/.test(text)) {
@@ -49,7 +58,7 @@ export function listPrice(cell: string): ListPrice {
       .replace(/,-+$|\.-+$/, '')
       .trim(),
   );
-  if (cents === null) return { ok: false, why: 'no-price' };
+  if (cents === null || cents > MOST_CENTS) return { ok: false, why: 'no-price' };
   if (cents <= 0) return { ok: false, why: 'not-positive' };
   return { ok: true, cents, currency: code ?? (sign === undefined ? null : (SIGNS[sign] ?? null)) };
 }

@@ -1,8 +1,9 @@
-import { compareList, type StandingOffer, suspicionOf } from './compare-list';
-import { readRow, stockOf } from './read-row';
+import { suspicionOf } from './price-bands';
+import { type CapacityIs, readRow, stockOf } from './read-row';
 
 const columns = { sku: 0, title: 1, price: 2, stock: 3 } as const;
-const row = (cells: string[], roles: Record<string, number> = columns) => readRow(cells, roles, 7);
+const row = (cells: string[], roles: Record<string, number> = columns, capacityIs: CapacityIs | null = null) =>
+  readRow(cells, { headings: 0, columns: roles, capacityIs }, 7);
 const facts = { sku: 0, generation: 1, capacity: 2, rate: 3, form: 4, modules: 5, price: 6, currency: 7, maker: 8 };
 
 describe('a row of a price list', () => {
@@ -68,39 +69,32 @@ describe('a row of a price list', () => {
   });
 });
 
-describe('a list beside what stands', () => {
-  const standing: StandingOffer[] = [
-    { offerId: 1, sku: 'A', modules: 1, printedCents: 2000 },
-    { offerId: 2, sku: 'B', modules: 2, printedCents: 4000 },
-    { offerId: 3, sku: 'C', modules: 1, printedCents: 3000 },
-  ];
-  const line = (sku: string, price: string, title = 'Corrick 8GB DDR4-3200 DIMM') => row([sku, title, price, '1']);
+describe('a kit whose capacity stands in a column', () => {
+  const kit = (capacity: string, modules: string, capacityIs: CapacityIs | null) => {
+    const { module, doubts } = row(['K', 'DDR4', capacity, '3200', 'DIMM', modules, '60', 'EUR', ''], facts, capacityIs);
+    return [module.capacityMiB, doubts];
+  };
 
-  it('is new, the same, dearer, cheaper or doubtful, and what is gone is named', () => {
-    const { fates, gone } = compareList(
-      [line('a', '20.00'), line('B', '44.00'), line('N', '9.00'), line('X', 'soon')],
-      standing,
-      'EUR',
-    );
-    expect(fates.map(({ fate, offerId, suspicion }) => [fate, offerId, suspicion])).toEqual([
-      ['same', 1, null],
-      ['up', 2, null],
-      ['new', null, null],
-      ['doubtful', null, null],
-    ]);
-    expect(gone.map(({ sku }) => sku)).toEqual(['C']);
+  it('is sure once somebody said whose capacity it is', () => {
+    expect(kit('16 GB', '2', 'module')).toEqual([16_384, []]);
+    expect(kit('16 GB', '2', 'kit')).toEqual([8192, []]);
+    expect(kit('16 GB', '1', null)).toEqual([16_384, []]);
+    expect(kit('1 MB', '3', 'kit')[1]).toEqual(['kit-capacity']);
   });
 
-  it('is suspicious where a point slipped, a kit became a single, a price jumped, or the currency is another', () => {
-    expect([
-      suspicionOf(2000, 20_000, 1),
-      suspicionOf(2000, 200, 1),
-      suspicionOf(4000, 2000, 2),
-      suspicionOf(4000, 8100, 2),
-      suspicionOf(2000, 3100, 1),
-      suspicionOf(2000, 2600, 1),
-    ]).toEqual(['decimal-slip', 'decimal-slip', 'kit-or-single', 'kit-or-single', 'jump', null]);
-    const { fates } = compareList([line('A', '£20'), line('C', '30.00'), line('c', '31.00')], standing, 'EUR');
-    expect(fates.map(({ suspicion }) => suspicion)).toEqual(['currency', null, 'twice']);
+  it('has 1 to 8 modules', () => {
+    expect(kit('16 GB', '0', 'module')[1]).toEqual(['pack-size']);
+    expect(kit('16 GB', '24', 'module')[1]).toEqual(['pack-size']);
   });
+});
+
+test('a price beside the one before is suspicious where a point slipped, a kit became a single, or it jumped', () => {
+  expect([
+    suspicionOf(2000, 20_000, 1),
+    suspicionOf(2000, 200, 1),
+    suspicionOf(4000, 2000, 2),
+    suspicionOf(4000, 8100, 2),
+    suspicionOf(2000, 3100, 1),
+    suspicionOf(2000, 2600, 1),
+  ]).toEqual(['decimal-slip', 'decimal-slip', 'kit-or-single', 'kit-or-single', 'jump', null]);
 });

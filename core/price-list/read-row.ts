@@ -21,7 +21,8 @@ export type RowDoubt =
   | 'no-form'
   | 'no-rate'
   | 'contradiction'
-  | 'kit-capacity';
+  | 'kit-capacity'
+  | 'pack-size';
 
 /** A row of a price list as an offer, as far as it tells. Money minor units of the seller's currency. */
 export interface ListedRow {
@@ -42,6 +43,17 @@ export interface ListedRow {
 
 type Columns = Partial<Record<ColumnRole, number>>;
 
+/** Does a column of capacities hold what one module has, or the whole kit? */
+export type CapacityIs = 'module' | 'kit';
+
+/** Which column holds what, and which row of headings it goes by; null: there are none. */
+export interface ListColumns {
+  headings: number | null;
+  columns: Columns;
+  /** null or left out: nobody said */
+  capacityIs?: CapacityIs | null;
+}
+
 const PRICE_DOUBTS: Record<Extract<ListPrice, { ok: false }>['why'], RowDoubt> = {
   empty: 'no-price',
   'no-price': 'no-price',
@@ -57,42 +69,85 @@ export function stockOf(cell: string): number | null {
   return /^(no|n|nein|non|sold out|out of stock|not available|ausverkauft)$/.test(text) ? 0 : null;
 }
 
-function rateOf(cell: string): number | null {
-  const found = /(\d{3,5})/.exec(cell);
-  const rate = found === null ? 0 : Number(found[1]);
-  return rate >= 66 && rate <= 12_000 ? printedRate(rate) : null;
-}
+const MOST_REMEMBERED = 5_000;
 
-function formOf(cell: string): string | null {
-  const text = cell.toLowerCase().replace(/[^a-z]/g, '');
-  if (text.includes('sodimm') || text === 'so' || text.includes('laptop')) return 'SO-DIMM';
-  return text.includes('dimm') ? 'DIMM' : null;
-}
-
-/** What columns of facts say of the module; they say it surer than a title. */
-function factsOf(cell: (role: ColumnRole) => string): Partial<KnownModule> {
-  const capacity = parseCapacity(cell('capacity'));
-  const generation = GENERATIONS.find((one) => one === cell('generation').toUpperCase().replace(/L$/, ''));
-  const rate = rateOf(cell('rate'));
-  const form = formOf(cell('form'));
-  const latency = /(\d{1,2})/.exec(cell('latency'))?.[1];
-  return {
-    ...(capacity === null ? {} : { capacityMiB: capacity }),
-    ...(generation === undefined ? {} : { generation }),
-    ...(rate === null ? {} : { rateMTs: rate }),
-    ...(form === null ? {} : { form }),
-    ...(latency === undefined ? {} : { casLatency: Number(latency) }),
-    ...(cell('maker') === '' ? {} : { maker: cell('maker').slice(0, 200) }),
-    ...(cell('part') === '' ? {} : { part: cell('part').slice(0, 200) }),
+/** What a cell says, remembered: the cells of a column say few things over and over. */
+function remembering<T>(say: (cell: string) => T): (cell: string) => T {
+  const said = new Map<string, T>();
+  return (cell) => {
+    const known = said.get(cell);
+    if (known !== undefined) return known;
+    if (said.size >= MOST_REMEMBERED) said.clear();
+    const made = say(cell);
+    said.set(cell, made);
+    return made;
   };
 }
 
-/** Facts that a column and a title tell differently. */
-function contradict(told: KnownModule, facts: Partial<KnownModule>): boolean {
-  return (['generation', 'form', 'rateMTs'] as const).some(
-    (field) => facts[field] !== undefined && told[field] !== null && told[field] !== facts[field],
-  );
+const rateOf = remembering((cell) => {
+  const found = /(\d{3,5})/.exec(cell);
+  const rate = found === null ? 0 : Number(found[1]);
+  return rate >= 66 && rate <= 12_000 ? printedRate(rate) : null;
+});
+
+const formOf = remembering((cell) => {
+  const text = cell.toLowerCase().replace(/[^a-z]/g, '');
+  if (text.includes('sodimm') || text === 'so' || text.includes('laptop')) return 'SO-DIMM';
+  return text.includes('dimm') ? 'DIMM' : null;
+});
+
+const generationOf = remembering(
+  (cell) => GENERATIONS.find((one) => one === cell.toUpperCase().replace(/L$/, '')) ?? null,
+);
+
+const latencyOf = remembering((cell) => {
+  const found = /(\d{1,2})/.exec(cell)?.[1];
+  return found === undefined ? null : Number(found);
+});
+
+const capacityOf = remembering((cell) => parseCapacity(cell));
+
+const isUsed = remembering((cell) => /used|refurb|gebraucht|occasion|grade [a-d]/i.test(cell));
+
+const isCurrency = (cell: string): boolean => /^[A-Z]{3}$/.test(cell);
+
+function cellOf(cells: readonly string[], columns: Columns, role: ColumnRole): string {
+  const at = columns[role];
+  return at === undefined ? '' : (cells[at]?.trim() ?? '');
 }
+
+type Facts = Partial<KnownModule>;
+
+/** What columns of facts say of the module; they say it surer than a title. */
+function factsOf(cells: readonly string[], columns: Columns): Facts {
+  const facts: Facts = {};
+  const capacity = capacityOf(cellOf(cells, columns, 'capacity'));
+  const generation = generationOf(cellOf(cells, columns, 'generation'));
+  const rate = rateOf(cellOf(cells, columns, 'rate'));
+  const form = formOf(cellOf(cells, columns, 'form'));
+  const latency = latencyOf(cellOf(cells, columns, 'latency'));
+  const maker = cellOf(cells, columns, 'maker');
+  const part = cellOf(cells, columns, 'part');
+  if (capacity !== null) facts.capacityMiB = capacity;
+  if (generation !== null) facts.generation = generation;
+  if (rate !== null) facts.rateMTs = rate;
+  if (form !== null) facts.form = form;
+  if (latency !== null) facts.casLatency = latency;
+  if (maker !== '') facts.maker = maker.slice(0, 200);
+  if (part !== '') facts.part = part.slice(0, 200);
+  return facts;
+}
+
+/** Facts that a column and a title tell differently. */
+function contradict(told: KnownModule, facts: Facts): boolean {
+  return differs(told.generation, facts.generation) || differs(told.form, facts.form) || differs(told.rateMTs, facts.rateMTs);
+}
+
+const differs = <T>(told: T | null, fact: T | null | undefined): boolean =>
+  fact !== undefined && fact !== null && told !== null && told !== fact;
+
+/** No pack that is planned with has more modules. */
+const MOST_MODULES = 8;
 
 interface Pack {
   modules: number;
@@ -100,25 +155,31 @@ interface Pack {
   doubtful: boolean;
 }
 
-/** How many modules a unit has and how large each is, of a title (`2x8GB`), a count and a capacity beside it. */
+/**
+ * How many modules a unit has and how large each is, of a title (`2x8GB`), a count and a capacity beside it.
+ *
+ * @param capacityIs what the column of capacities holds, as somebody said; null: it is only sure where the title agrees
+ */
 function packOf(
   told: { modules: number; capacityMiB: number | null },
   counted: number | null,
-  capacity: number | undefined,
+  capacity: number | null,
+  capacityIs: CapacityIs | null,
 ): Pack {
   const modules = counted ?? told.modules;
-  if (capacity === undefined)
-    return {
-      modules,
-      capacityMiB: told.capacityMiB,
-      doubtful: counted !== null && told.modules > 1 && counted !== told.modules,
-    };
+  if (capacity === null) {
+    const doubtful = counted !== null && told.modules > 1 && counted !== told.modules;
+    return { modules, capacityMiB: told.capacityMiB, doubtful };
+  }
   // The title says what each module has: the column is that, or the whole kit.
   if (told.capacityMiB !== null) {
     const fits = capacity === told.capacityMiB || capacity === told.capacityMiB * modules;
     return { modules, capacityMiB: told.capacityMiB, doubtful: !fits };
   }
-  return { modules, capacityMiB: capacity, doubtful: modules > 1 };
+  if (capacityIs === 'kit') {
+    return { modules, capacityMiB: capacity / modules, doubtful: !Number.isInteger(capacity / modules) };
+  }
+  return { modules, capacityMiB: capacity, doubtful: modules > 1 && capacityIs === null };
 }
 
 const NEEDED: readonly ['capacityMiB' | 'generation' | 'form' | 'rateMTs', RowDoubt][] = [
@@ -128,47 +189,67 @@ const NEEDED: readonly ['capacityMiB' | 'generation' | 'form' | 'rateMTs', RowDo
   ['rateMTs', 'no-rate'],
 ];
 
+const contradicts = (warning: string): boolean => warning.startsWith('contradiction');
+
+/** Everything that keeps a row from being an offer. */
+function doubtsOf(
+  row: Pick<ListedRow, 'sku' | 'module'> & { hasText: boolean },
+  price: ListPrice,
+  pack: Pack,
+  contradicted: boolean,
+): RowDoubt[] {
+  const doubts: RowDoubt[] = [];
+  if (row.sku === '') doubts.push('no-sku');
+  if (!row.hasText && pack.capacityMiB === null) doubts.push('no-text');
+  if (!price.ok) doubts.push(PRICE_DOUBTS[price.why]);
+  for (const [field, doubt] of NEEDED) if (row.module[field] === null) doubts.push(doubt);
+  if (contradicted) doubts.push('contradiction');
+  if (pack.doubtful) doubts.push('kit-capacity');
+  if (pack.modules < 1 || pack.modules > MOST_MODULES) doubts.push('pack-size');
+  return doubts;
+}
+
 /** Reads one row by its columns. What it does not tell stays null and is a doubt; nothing is guessed. */
-export function readRow(cells: readonly string[], columns: Columns, line: number): ListedRow {
-  const cell = (role: ColumnRole): string => {
-    const at = columns[role];
-    return at === undefined ? '' : (cells[at]?.trim() ?? '');
-  };
-  const title = cell('title');
+export function readRow(cells: readonly string[], { columns, capacityIs }: ListColumns, line: number): ListedRow {
+  const title = cellOf(cells, columns, 'title');
   const reading = title === '' ? null : readListing(title);
-  const told: KnownModule = reading === null ? NOTHING_KNOWN : { ...NOTHING_KNOWN, ...knownOf(reading.module) };
-  const facts = factsOf(cell);
-  const counted = /^\d{1,2}$/.test(cell('modules')) ? Number(cell('modules')) : null;
+  const told: KnownModule = reading === null ? NOTHING_KNOWN : knownOf(reading.module);
+  const facts = factsOf(cells, columns);
+  const count = cellOf(cells, columns, 'modules');
   const pack = packOf(
     { modules: reading?.offer.modules ?? 1, capacityMiB: told.capacityMiB },
-    counted,
-    facts.capacityMiB ?? undefined,
+    /^\d{1,2}$/.test(count) ? Number(count) : null,
+    facts.capacityMiB ?? null,
+    capacityIs ?? null,
   );
   const module: KnownModule = { ...told, ...facts, capacityMiB: pack.capacityMiB };
-  const price = listPrice(cell('price'));
-  const doubts: RowDoubt[] = [
-    ...(cell('sku') === '' && cell('part') === '' ? (['no-sku'] as const) : []),
-    ...(title === '' && pack.capacityMiB === null ? (['no-text'] as const) : []),
-    ...(price.ok ? [] : [PRICE_DOUBTS[price.why]]),
-    ...NEEDED.flatMap(([field, doubt]) => (module[field] === null ? [doubt] : [])),
-    ...(contradict(told, facts) || (reading?.warnings ?? []).some((one) => one.startsWith('contradiction'))
-      ? (['contradiction'] as const)
-      : []),
-    ...(pack.doubtful ? (['kit-capacity'] as const) : []),
-  ];
+  const price = listPrice(cellOf(cells, columns, 'price'));
+  const part = cellOf(cells, columns, 'part');
+  const sku = cellOf(cells, columns, 'sku') || part;
+  const currency = cellOf(cells, columns, 'currency');
+  const contradicted = contradict(told, facts) || (reading !== null && reading.warnings.some(contradicts));
   return {
     line,
-    sku: (cell('sku') || cell('part')).slice(0, 80),
-    title: (
-      title ||
-      [module.maker, cell('part'), cell('capacity'), cell('generation'), cell('form')].filter(Boolean).join(' ')
-    ).slice(0, 300),
+    sku: sku.slice(0, 80),
+    title: (title || titleOf(cells, columns) || sku).slice(0, 300),
     modules: pack.modules,
     module,
     printedCents: price.ok ? price.cents : null,
-    currency: /^[A-Z]{3}$/.test(cell('currency')) ? cell('currency') : price.ok ? price.currency : null,
-    stock: stockOf(cell('stock')),
-    used: /used|refurb|gebraucht|occasion|grade [a-d]/i.test(cell('condition')) || reading?.offer.condition === 'used',
-    doubts,
+    currency: isCurrency(currency) ? currency : price.ok ? price.currency : null,
+    stock: stockOf(cellOf(cells, columns, 'stock')),
+    used: isUsed(cellOf(cells, columns, 'condition')) || reading?.offer.condition === 'used',
+    doubts: doubtsOf({ sku, module, hasText: title !== '' }, price, pack, contradicted),
   };
+}
+
+const TITLE_ROLES = ['maker', 'part', 'capacity', 'generation', 'form'] as const;
+
+/** A title for a row that has none: what its columns say. */
+function titleOf(cells: readonly string[], columns: Columns): string {
+  let title = '';
+  for (const role of TITLE_ROLES) {
+    const cell = cellOf(cells, columns, role);
+    if (cell !== '') title += title === '' ? cell : ` ${cell}`;
+  }
+  return title;
 }

@@ -18,6 +18,9 @@ function decodeWindows(bytes: Uint8Array): string {
   return text;
 }
 
+export const ENCODINGS = ['utf-8', 'utf-16le', 'utf-16be', 'windows-1252'] as const;
+export type Encoding = (typeof ENCODINGS)[number];
+
 /** Bytes looked at for the zeros that UTF-16 has beside plain letters. */
 const LOOKED_AT = 128;
 
@@ -33,15 +36,67 @@ function bareUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
   return even >= most && odd === 0 ? 'utf-16be' : null;
 }
 
+/** UTF-16 as a byte order mark or the zeros between plain letters tell it; null: some other encoding. */
+function utf16Of(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | null {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return 'utf-16le';
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return 'utf-16be';
+  return bareUtf16(bytes);
+}
+
 /**
- * Text of a file as its bytes tell: UTF-16 where a byte order mark or the zeros say so, UTF-8 where it is valid, otherwise
- * Windows-1252, in which every byte is a letter. Never throws.
+ * Tells the encoding of a file that comes piece by piece: UTF-16 where a byte order mark or the zeros say so, UTF-8 where
+ * all of it is valid, otherwise Windows-1252, in which every byte is a letter.
+ */
+export class EncodingSeer {
+  #wide: 'utf-16le' | 'utf-16be' | null = null;
+  #utf8: TextDecoder | null = null;
+  #begun = false;
+
+  /** Looks at the next piece. */
+  see(bytes: Uint8Array): void {
+    if (!this.#begun) {
+      this.#begun = true;
+      this.#wide = utf16Of(bytes);
+      if (this.#wide === null) this.#utf8 = new TextDecoder('utf-8', { fatal: true });
+    }
+    this.#try((decoder) => decoder.decode(bytes, { stream: true }));
+  }
+
+  /** The encoding, once every piece was seen. */
+  end(): Encoding {
+    this.#try((decoder) => decoder.decode());
+    return this.#wide ?? (this.#utf8 !== null || !this.#begun ? 'utf-8' : 'windows-1252');
+  }
+
+  #try(step: (decoder: TextDecoder) => void): void {
+    try {
+      if (this.#utf8 !== null) step(this.#utf8);
+    } catch {
+      this.#utf8 = null;
+    }
+  }
+}
+
+/** Turns bytes into text piece by piece; a letter may be cut by the pieces. Never throws. */
+export class TextPieces {
+  readonly #decoder: TextDecoder | null;
+
+  constructor(encoding: Encoding) {
+    this.#decoder = encoding === 'windows-1252' ? null : new TextDecoder(encoding);
+  }
+
+  /** @param last no further piece follows */
+  next(bytes: Uint8Array, last: boolean): string {
+    return this.#decoder === null ? decodeWindows(bytes) : this.#decoder.decode(bytes, { stream: !last });
+  }
+}
+
+/**
+ * Text of a file, in the encoding that its bytes tell (see {@link EncodingSeer}). Never throws.
  */
 export function decodeText(bytes: Uint8Array): string {
-  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
-  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
-  const bare = bareUtf16(bytes);
-  if (bare !== null) return new TextDecoder(bare).decode(bytes);
+  const wide = utf16Of(bytes);
+  if (wide !== null) return new TextDecoder(wide).decode(bytes);
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {

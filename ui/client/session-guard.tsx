@@ -7,7 +7,7 @@ import { Sheet } from '../kit/sheet';
 import { usePageNonce } from '../kit/use-page-nonce';
 
 export type Called<T> = { ok: true; value: T } | { ok: false; code: string; sentence: string };
-type Method = 'POST' | 'PUT' | 'PATCH' | 'DELETE';
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 export type Call = <T>(method: Method, path: string, body?: unknown) => Promise<Called<T>>;
 
 const NO_ANSWER = {
@@ -16,14 +16,20 @@ const NO_ANSWER = {
   sentence: 'Fenbrik does not answer. What you typed is still here: try again in a moment.',
 } as const;
 
+/** What is sent: a file as it is, with its name; anything else as JSON. */
+function sent(body: unknown): RequestInit {
+  if (body === undefined) return {};
+  if (body instanceof File) {
+    const headers = { 'content-type': 'application/octet-stream', 'x-file-name': encodeURIComponent(body.name) };
+    return { headers, body };
+  }
+  return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+}
+
 /** Sends one request and nothing more: for what is asked in passing, which must not ask anybody to sign in. */
-export async function callOnce<T>(method: Method, path: string, body: unknown): Promise<Called<T>> {
+export async function callOnce<T>(method: Method, path: string, body?: unknown): Promise<Called<T>> {
   try {
-    const response = await fetch(path, {
-      method,
-      headers: body === undefined ? {} : { 'content-type': 'application/json' },
-      body: body === undefined ? null : JSON.stringify(body),
-    });
+    const response = await fetch(path, { method, ...sent(body) });
     const json = await response.json();
     if (response.ok) return { ok: true, value: json };
     return { ok: false, code: String(json.code), sentence: String(json.sentence) };

@@ -1,7 +1,7 @@
 import { GENERATIONS } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { ColumnRole } from '@/core/price-list/column-roles';
-import type { RowFate, Suspicion } from '@/core/price-list/compare-list';
+import type { Heap, Suspicion } from '@/core/price-list/compare-list';
 import { type RowFix, rowFixSchema } from '@/core/price-list/correct-row';
 import type { RowDoubt } from '@/core/price-list/read-row';
 import { parseMoney } from '@/core/pricing/parse-money';
@@ -36,6 +36,7 @@ export const DOUBT_TEXTS: Record<RowDoubt, string> = {
   'no-rate': 'its rate is not told',
   contradiction: 'it contradicts itself',
   'kit-capacity': 'its capacity may be a module’s or the kit’s',
+  'pack-size': 'a pack has 1 to 8 modules',
 };
 
 export const SUSPICION_TEXTS: Record<Suspicion, string> = {
@@ -46,10 +47,19 @@ export const SUSPICION_TEXTS: Record<Suspicion, string> = {
   twice: 'its number stands twice in the list',
 };
 
-/** How a list's rows are grouped for whoever looks at it, what wants eyes first. */
-export type Group = 'suspicious' | 'doubtful' | 'new' | 'up' | 'down' | 'same';
+/** How a list stands. */
+export type ListState = 'arriving' | 'reading' | 'failed' | 'looked-at' | 'applied' | 'undone';
 
-export const GROUP_TEXTS: Record<Group, string> = {
+export const STATE_TEXTS: Record<ListState, string> = {
+  arriving: 'coming in',
+  reading: 'being read',
+  failed: 'could not be read',
+  'looked-at': 'not applied yet',
+  applied: 'applied',
+  undone: 'undone',
+};
+
+export const HEAP_TEXTS: Record<Heap, string> = {
   suspicious: 'Look at these: left as they are unless you accept them',
   doubtful: 'Doubtful: not taken until they are told',
   new: 'New',
@@ -58,9 +68,20 @@ export const GROUP_TEXTS: Record<Group, string> = {
   same: 'The same',
 };
 
-export function groupOf({ fate, suspicion }: RowFate): Group {
-  if (fate === 'doubtful') return 'doubtful';
-  return suspicion === null ? fate : 'suspicious';
+/** What is done with a list for longer, as it goes on. */
+export const WORK_TEXTS = {
+  reading: 'Being read',
+  comparing: 'Being compared',
+  applying: 'Being applied',
+  undoing: 'Being undone',
+} as const;
+
+/** A count as it is read: `1 204 000`. */
+export const countText = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u202f');
+
+/** What applying a list did. */
+export function outcomeText({ added, priced, withdrawn, left }: Record<'added' | 'priced' | 'withdrawn' | 'left', number>): string {
+  return `${countText(added)} new, ${countText(priced)} re-priced, ${countText(withdrawn)} off the market, ${countText(left)} left as they were.`;
 }
 
 /** By how much a price moved, in percent with its sign: `+12 %`. */

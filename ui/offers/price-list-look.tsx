@@ -1,210 +1,82 @@
 'use client';
 import Link from 'next/link';
-import { useMemo, useState } from 'react';
-import { COLUMN_ROLES, type ColumnRole } from '@/core/price-list/column-roles';
-import { type ComparedList, isAcceptable, type RowFate } from '@/core/price-list/compare-list';
-import { moneyText } from '@/core/pricing/money-text';
+import { useState } from 'react';
+import type { ColumnRole } from '@/core/price-list/column-roles';
+import { HEAPS, type Heap, type Suspicion } from '@/core/price-list/compare-list';
+import type { ListColumns } from '@/core/price-list/read-row';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
-import { INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { DOUBT_TEXTS, GROUP_TEXTS, type Group, groupOf, movedText, ROLE_TEXTS, SUSPICION_TEXTS } from './list-words';
-import { RowFixer } from './row-fixer';
+import { ColumnsOfList } from './list-columns';
+import { type ListCurrencies, ListHeap, type ListRow } from './list-heap';
+import { ListProgress, type ListWork } from './list-progress';
+import { countText, type ListState, outcomeText } from './list-words';
 
-type Columns = Partial<Record<ColumnRole, number>>;
+/** A list as it is looked at. */
+export interface LookedAtList extends ListColumns {
+  id: number;
+  name: string;
+  seller: string;
+  state: ListState;
+  sentence: string | null;
+  sample: string[][];
+  passedOver: { count: number; first: { line: number; text: string }[] } | null;
+  gone: number;
+  outcome: { added: number; priced: number; withdrawn: number; left: number } | null;
+}
 
 interface PriceListLookProps {
-  list: {
-    id: number;
-    name: string;
-    seller: string;
-    state: 'looked-at' | 'applied' | 'undone';
-    madeBy: string | null;
-    headings: number | null;
-  };
-  currency: string;
-  columns: Columns;
+  list: LookedAtList;
+  currencies: ListCurrencies;
   doubtfulColumns: readonly ColumnRole[];
-  sample: readonly string[][];
-  compared: ComparedList;
+  heaps: Record<Heap, { rows: number; first: ListRow[] }>;
+  work: ListWork | null;
 }
 
-/** The first rows with what each column is taken for, to put right. */
-function Sample({
-  list,
-  columns,
-  doubtfulColumns,
-  sample,
-}: Pick<PriceListLookProps, 'list' | 'columns' | 'doubtfulColumns' | 'sample'>) {
-  const { busy, sentence, save } = useSave();
-  const width = Math.max(0, ...sample.map((row) => row.length));
-  const roleOf = (column: number) => COLUMN_ROLES.find((role) => columns[role] === column);
-  const put = (column: number, role: string) => {
-    const others = Object.entries(columns).filter(([name, at]) => at !== column && name !== role);
-    const next = Object.fromEntries([...others, ...(role === '' ? [] : [[role, column]])]);
-    return save('PUT', `/api/lists/${list.id}`, { headings: list.headings, columns: next });
-  };
+const STANDS: Record<ListState, string> = {
+  arriving: 'It is coming in.',
+  reading: 'It is being read; nothing counts yet.',
+  failed: 'It could not be read.',
+  'looked-at': 'Nothing counts yet: look, then apply it whole.',
+  applied: 'Applied',
+  undone: 'Undone: every offer is as it was.',
+};
+
+function PassedOver({ passedOver }: Pick<LookedAtList, 'passedOver'>) {
+  if (passedOver === null || passedOver.count === 0) return null;
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
-    <section aria-label="Columns" className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
-      <table className="w-full text-sm border-collapse">
-        <thead>
-          <tr className="border-b-2 border-edge">
-            {Array.from({ length: width }, (_, column) => {
-              const role = roleOf(column);
-              return (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-                <td key={column} className="px-1.5 py-1 border-l border-line first:border-0">
-                  <select
-                    aria-label={`Column ${column + 1} is`}
-                    className={`${INPUT_LOOK} min-w-28 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
-                    value={role ?? ''}
-                    disabled={busy || list.state !== 'looked-at'}
-                    onChange={(event) => void put(column, event.target.value)}
-                  >
-                    <option value="">not used</option>
-                    {COLUMN_ROLES.map((one) => (
-                      <option key={one} value={one}>
-                        {ROLE_TEXTS[one]}
-                      </option>
-                    ))}
-                  </select>
-                  {role !== undefined && doubtfulColumns.includes(role) && (
-                    <span className="block text-mind">△ another fits as well</span>
-                  )}
-                </td>
-              );
-            })}
-          </tr>
-        </thead>
-        <tbody>
-          {sample.map((row, at) => (
-            <tr
-              // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand as they are
-              key={at}
-              className={`border-b border-line last:border-0 ${at === 0 && list.headings !== null ? 'font-semibold' : ''}`}
-            >
-              {Array.from({ length: width }, (_, column) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-                <td key={column} className="px-2 py-1 border-l border-line first:border-0 whitespace-nowrap">
-                  {row[column]}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <Fault sentence={sentence} />
-    </section>
-  );
-}
-
-function priceText(fate: RowFate, currency: string): string {
-  const { printedCents } = fate.row;
-  const now = printedCents === null ? 'no price' : moneyText(printedCents, fate.row.currency ?? currency);
-  return 'fromCents' in fate && printedCents !== null
-    ? `${moneyText(fate.fromCents, currency)} → ${now}, ${movedText(fate.fromCents, printedCents)}`
-    : now;
-}
-
-interface RowsProps {
-  group: Group;
-  fates: readonly RowFate[];
-  currency: string;
-  accepted: ReadonlySet<number>;
-  onAccept: (line: number, accepted: boolean) => void;
-  /** the list whose doubtful rows can be put right */
-  listId: number;
-}
-
-const MOST_SHOWN = 40;
-
-function Rows({ group, fates, currency, accepted, onAccept, listId }: RowsProps) {
-  const [all, setAll] = useState(false);
-  if (fates.length === 0) return null;
-  const shown = all ? fates : fates.slice(0, group === 'same' ? 0 : MOST_SHOWN);
-  return (
-    <section aria-label={GROUP_TEXTS[group]}>
-      <h2 className="text-base border-b-4 border-edge pb-1 flex items-baseline justify-between gap-3">
-        <span>
-          {GROUP_TEXTS[group]} <span className="font-normal text-ink-2">{fates.length}</span>
-        </span>
-        {shown.length < fates.length && (
-          <Button weight="quiet" onClick={() => setAll(true)} aria-label={`Show all: ${GROUP_TEXTS[group]}`}>
-            Show all
-          </Button>
-        )}
-      </h2>
-      <ul className="bg-sheet">
-        {shown.map((fate) => (
-          <li
-            key={fate.row.line}
-            className="grid grid-cols-[4.5rem_7rem_minmax(0,1fr)_auto] gap-3 items-baseline px-4 py-1 border-b border-line text-sm"
-          >
-            <span className="text-ink-2">line {fate.row.line}</span>
-            <span className="truncate">{fate.row.sku}</span>
-            <span className="min-w-0">
-              {fate.row.title}
-              {fate.row.doubts.length > 0 && (
-                <span className="block text-mind">
-                  △ {fate.row.doubts.map((doubt) => DOUBT_TEXTS[doubt]).join(', ')}
-                </span>
-              )}
-              {group === 'doubtful' && <RowFixer listId={listId} row={fate.row} />}
-              {fate.suspicion !== null && <span className="block text-mind">△ {SUSPICION_TEXTS[fate.suspicion]}</span>}
-            </span>
-            <span className="text-right">
-              {priceText(fate, currency)}
-              {group === 'suspicious' && fate.suspicion !== null && isAcceptable(fate.suspicion) && (
-                <Check
-                  checked={accepted.has(fate.row.line)}
-                  onChange={(checked) => onAccept(fate.row.line, checked)}
-                  className="justify-end"
-                >
-                  it is right
-                </Check>
-              )}
-            </span>
+    <details className="text-sm text-ink-2">
+      <summary className="cursor-pointer">
+        {passedOver.count === 1 ? '1 row is no offer' : `${countText(passedOver.count)} rows are no offers`} and passed
+        over
+      </summary>
+      <ul className="px-4 py-1">
+        {passedOver.first.map(({ line, text }) => (
+          <li key={line}>
+            line {line}: {text}
           </li>
         ))}
       </ul>
-    </section>
+    </details>
   );
 }
 
-const GROUPS: readonly Group[] = ['suspicious', 'doubtful', 'new', 'up', 'down', 'same'];
+/** Adds to a set, or takes away. */
+const withOrWithout = <T,>(set: ReadonlySet<T>, one: T, yes: boolean): ReadonlySet<T> =>
+  new Set(yes ? [...set, one] : [...set].filter((held) => held !== one));
 
 /** A price list before it counts: what each column is, what would change, and what wants a look. */
-export function PriceListLook({ list, currency, columns, doubtfulColumns, sample, compared }: PriceListLookProps) {
+export function PriceListLook({ list, currencies, doubtfulColumns, heaps, work }: PriceListLookProps) {
   const { busy, sentence, save } = useSave();
-  const [accepted, setAccepted] = useState<ReadonlySet<number>>(new Set());
+  const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
+  const [all, setAll] = useState<ReadonlySet<Suspicion>>(new Set());
   const [withdrawGone, setWithdrawGone] = useState(false);
-  const [told, setTold] = useState<string | null>(null);
-  const groups = useMemo(() => {
-    const by = new Map<Group, RowFate[]>();
-    for (const fate of compared.fates) by.set(groupOf(fate), [...(by.get(groupOf(fate)) ?? []), fate]);
-    return by;
-  }, [compared]);
-  const accept = (line: number, yes: boolean) =>
-    setAccepted((before) => new Set(yes ? [...before, line] : [...before].filter((one) => one !== line)));
-  const apply = async () => {
-    const body = { accept: [...accepted], withdrawGone };
-    const result = await save<{ added: number; priced: number; withdrawn: number; left: number }>(
-      'POST',
-      `/api/lists/${list.id}/apply`,
-      body,
-    );
-    if (!result.ok) return;
-    const { added, priced, withdrawn, left } = result.value;
-    setTold(`${added} new, ${priced} re-priced, ${withdrawn} off the market, ${left} left as they were.`);
-  };
-  const undo = async () => {
-    const result = await save<{ changed: number }>('DELETE', `/api/lists/${list.id}/apply`);
-    if (result.ok) setTold(`Undone: ${result.value.changed} offers are as they were.`);
-  };
-  const open = list.state === 'looked-at';
+  const working = work !== null || list.state === 'reading';
+  const open = list.state === 'looked-at' && !working;
+  const apply = () =>
+    save('POST', `/api/lists/${list.id}/apply`, { accept: [...lines], acceptAll: [...all], withdrawGone });
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -213,52 +85,63 @@ export function PriceListLook({ list, currency, columns, doubtfulColumns, sample
             {list.name} <span className="font-normal text-ink-2 text-base">of {list.seller}</span>
           </h1>
           <p className="text-sm text-ink-2">
-            {open
-              ? 'Nothing counts yet: look, then apply it whole.'
-              : list.state === 'applied'
-                ? 'Applied.'
-                : 'Undone.'}{' '}
+            <span role="status">
+              {STANDS[list.state]}
+              {list.state === 'applied' && `: ${list.outcome === null ? '' : outcomeText(list.outcome)}`}
+            </span>{' '}
             <Link href="/offers" className="underline underline-offset-2">
               All offers
             </Link>
           </p>
         </div>
         {open && (
-          <Button weight="act" disabled={busy} onClick={apply}>
-            Apply the list
+          <Button weight="act" disabled={busy} onClick={() => void apply()}>
+            {busy ? 'Applying…' : 'Apply the list'}
           </Button>
         )}
-        {list.state === 'applied' && (
-          <Button disabled={busy} onClick={undo}>
-            Undo the list
+        {list.state === 'applied' && !working && (
+          <Button disabled={busy} onClick={() => void save('DELETE', `/api/lists/${list.id}/apply`)}>
+            {busy ? 'Undoing…' : 'Undo the list'}
           </Button>
         )}
       </div>
       <Fault sentence={sentence} />
-      {told !== null && (
-        <Notice tone="good" live>
-          {told}
-        </Notice>
+      {list.sentence !== null && <Notice tone="mind">{list.sentence}</Notice>}
+      {working && <ListProgress listId={list.id} state={list.state} work={work} />}
+      {list.sample.length > 0 && (
+        <ColumnsOfList
+          listId={list.id}
+          read={{ headings: list.headings, columns: list.columns, capacityIs: list.capacityIs ?? null }}
+          doubtful={doubtfulColumns}
+          sample={list.sample}
+          open={open}
+        />
       )}
-      <Sample list={list} columns={columns} doubtfulColumns={doubtfulColumns} sample={sample} />
-      {open && compared.gone.length > 0 && (
-        <Check checked={withdrawGone} onChange={setWithdrawGone}>
-          {compared.gone.length === 1 ? '1 offer' : `${compared.gone.length} offers`} of {list.seller} are no longer in
-          the list: take them off the market
-        </Check>
+      {open && (
+        <>
+          <PassedOver passedOver={list.passedOver} />
+          {list.gone > 0 && (
+            <Check checked={withdrawGone} onChange={setWithdrawGone}>
+              {list.gone === 1 ? '1 offer' : `${countText(list.gone)} offers`} of {list.seller} are no longer in the
+              list: take them off the market
+            </Check>
+          )}
+          {HEAPS.map((heap) => (
+            <ListHeap
+              key={heap}
+              listId={list.id}
+              heap={heap}
+              rows={heaps[heap].rows}
+              first={heaps[heap].first}
+              currencies={currencies}
+              lines={lines}
+              onLine={(line, yes) => setLines((held) => withOrWithout(held, line, yes))}
+              all={all}
+              onAll={(kind, yes) => setAll((held) => withOrWithout(held, kind, yes))}
+            />
+          ))}
+        </>
       )}
-      {open &&
-        GROUPS.map((group) => (
-          <Rows
-            key={group}
-            group={group}
-            fates={groups.get(group) ?? []}
-            currency={currency}
-            accepted={accepted}
-            onAccept={accept}
-            listId={list.id}
-          />
-        ))}
     </div>
   );
 }

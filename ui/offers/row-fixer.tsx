@@ -10,7 +10,7 @@ import { FIX_TEXTS, typedFix } from './list-words';
  * What a doubtful row does not tell, to be typed in its place: Enter keeps it and goes on to the next field that is
  * asked, of this row or the next one, so that a queue of them is a matter of typing.
  */
-export function RowFixer({ listId, row }: { listId: number; row: ListedRow }) {
+export function RowFixer({ listId, row }: { listId: number; row: Pick<ListedRow, 'line' | 'sku' | 'doubts'> }) {
   const { busy, sentence, save } = useSave();
   const fields = fixesFor(row);
   const [typed, setTyped] = useState<Partial<Record<keyof RowFix, string>>>({});

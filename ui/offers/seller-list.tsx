@@ -5,7 +5,6 @@ import { useRef, useState } from 'react';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
 import { dayText } from '@/core/quoting/day-text';
 import { useSave } from '../client/use-save';
-import { inputOfFile } from '../intake/reading-inputs';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
@@ -14,6 +13,7 @@ import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
 import type { ShownFeed } from './feed-words';
+import { type ListState, STATE_TEXTS } from './list-words';
 import type { CountingGround } from './price-form';
 import { parseShipping, shippingText, termsText } from './terms-words';
 
@@ -219,7 +219,7 @@ function ListDrop({ seller }: { seller: ListedSeller }) {
   const { busy, sentence, save } = useSave();
   const take = async (file: File | undefined) => {
     if (file === undefined) return;
-    const result = await save<{ id: number }>('POST', `/api/sellers/${seller.id}/lists`, await inputOfFile(file));
+    const result = await save<{ id: number }>('POST', `/api/sellers/${seller.id}/lists`, file);
     if (result.ok) router.push(`/offers/lists/${result.value.id}`);
   };
   return (
@@ -230,7 +230,7 @@ function ListDrop({ seller }: { seller: ListedSeller }) {
         onClick={() => chooser.current?.click()}
         aria-label={`Price list of ${seller.name}`}
       >
-        {busy ? 'Reading…' : 'Price list'}
+        {busy ? 'Sending…' : 'Price list'}
       </Button>
       <input
         ref={chooser}
@@ -257,10 +257,9 @@ export interface LateList {
   id: number;
   name: string;
   seller: string;
-  state: 'looked-at' | 'applied' | 'undone';
+  state: ListState;
 }
 
-const STATE_WORDS = { 'looked-at': 'not applied yet', applied: 'applied', undone: 'undone' } as const;
 
 interface SellerListProps {
   feeds: readonly ShownFeed[];
@@ -328,7 +327,7 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerLi
               <Link href={`/offers/lists/${list.id}`} className="text-ink underline underline-offset-2">
                 {list.name} of {list.seller}
               </Link>
-              , {STATE_WORDS[list.state]}
+              , {STATE_TEXTS[list.state]}
             </span>
           ))}
         </p>

@@ -1,5 +1,9 @@
+import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { correctColumns, correctSchema, fixRow, fixSchema } from '@/service/price-lists';
+import { correctColumns, correctSchema, fixRow, fixSchema, lookAtWork } from '@/service/price-lists';
+
+/** How a list is, and how far whoever works on it. */
+export const GET = handle('offers.price', z.null(), (_caller, _body, params) => lookAtWork(idOf(params)));
 
 /** Reads a list by corrected columns, which the seller's next list goes by. */
 export const PUT = handle('offers.price', correctSchema, (caller, body, params) =>

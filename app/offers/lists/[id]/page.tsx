@@ -13,24 +13,20 @@ export default async function PriceListPage({ params }: { params: Promise<{ id: 
   const caller = await enterPage('offers.price');
   const view = await showList(idOf(await params));
   if (view === null) notFound();
-  const { list, currency, columns, doubtfulColumns, sample, compared } = view;
+  const { list, currency, shopCurrency, doubtfulColumns, heaps, work } = view;
+  const { id, name, seller, state, sentence, sample, passedOver, gone, outcome, headings, columns, capacityIs } = list;
   return (
     <Desk caller={caller} here="/offers">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4">
         <PriceListLook
           list={{
-            id: list.id,
-            name: list.name,
-            seller: list.seller,
-            state: list.state,
-            madeBy: list.madeBy,
-            headings: list.headings,
+            ...{ id, name, seller, state, sentence, sample, passedOver, gone, outcome },
+            ...{ headings, columns, capacityIs: capacityIs ?? null },
           }}
-          currency={currency}
-          columns={columns}
+          currencies={{ printed: currency, own: shopCurrency }}
           doubtfulColumns={doubtfulColumns}
-          sample={sample}
-          compared={compared}
+          heaps={heaps}
+          work={work}
         />
       </main>
     </Desk>

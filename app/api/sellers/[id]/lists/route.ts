@@ -1,8 +1,5 @@
-import { handle, idOf } from '@/app/handle';
-import { readingInput, readingInputSchema } from '@/app/reading-input';
+import { handleFile, idOf } from '@/app/handle';
 import { takeList } from '@/service/price-lists';
 
-/** Keeps a price list to be looked at; nothing on the market changes. */
-export const POST = handle('offers.price', readingInputSchema, (caller, body, params) =>
-  takeList(caller, idOf(params), readingInput(body)),
-);
+/** Keeps a price list to be looked at, sent as it is; nothing on the market changes. */
+export const POST = handleFile('offers.price', (caller, file, params) => takeList(caller, idOf(params), file));

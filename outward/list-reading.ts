@@ -1,0 +1,298 @@
+import type { MemoryModule } from '../core/memory/module';
+import { correctRow, type RowFix } from '../core/price-list/correct-row';
+import { type GuessedColumns, guessColumns } from '../core/price-list/guess-columns';
+import { type ListColumns, type ListedRow, readRow } from '../core/price-list/read-row';
+import { wholeModule } from '../core/price-list/whole-module';
+import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
+import type { SellerTerms } from '../core/pricing/seller-terms';
+import { type Encoding, EncodingSeer, TextPieces } from '../core/reading/decode-text';
+import { copyLine } from './copy-text';
+import { NotRead } from './package-parts';
+import { type FileRow, SeparatedRows } from './separated-rows';
+import { readWorkbook } from './workbook';
+
+/** What a seller's prices are counted by. */
+export interface CountingGround {
+  terms: SellerTerms;
+  /** the shop's */
+  currency: string;
+  /** `YYYY-MM-DD` */
+  day: string;
+  rates: ExchangeRate[];
+}
+
+/** How a list is to be read. */
+export interface ListOrder {
+  /** null: as its first piece tells */
+  encoding: Encoding | null;
+  /** columns that a person said; null: they are guessed */
+  told: ListColumns | null;
+  /** columns of the seller's earlier list, which count where the headings are the same */
+  remembered: (ListColumns & { names: string[] }) | null;
+  /** what a person said of rows, by line */
+  fixes: Record<string, RowFix>;
+  ground: CountingGround;
+}
+
+/** What a list turned out to be, once it is read. */
+export interface ListEnd {
+  guessed: GuessedColumns;
+  used: ListColumns;
+  /** the first rows as they stand */
+  sample: string[][];
+  /** rows that are no offers, such as group heads */
+  passedOver: { count: number; first: { line: number; text: string }[] };
+  /** why prices cannot be counted; null: they can */
+  sentence: string | null;
+}
+
+/** What one piece of a list came to. */
+export interface ListPiece {
+  /** its rows in the text format of COPY, columns as {@link LISTED_COLUMNS} */
+  lines: Uint8Array;
+  rows: number;
+  /** modules that came up for the first time, with the number that rows call them by */
+  specs: { nr: number; module: MemoryModule }[];
+  /** with the last piece */
+  end: ListEnd | null;
+}
+
+/** Columns of a row as {@link ListReading} writes them. */
+export const LISTED_COLUMNS = [
+  ...['line', 'sku', 'title', 'modules', 'spec', 'maker', 'part', 'printed_cents', 'currency', 'stock', 'used'],
+  ...['cost_cents', 'steps', 'doubts', 'as_read'],
+];
+
+const MOST_ROWS = 2_000_000;
+const MOST_COLUMNS = 200;
+/** A workbook is read as a whole: so many rows, and so many bytes of its parts, unpacked. */
+const WORKBOOK = { rows: 50_000, columns: MOST_COLUMNS, bytes: 128 * 1024 * 1024, packed: 32 * 1024 * 1024 };
+/** So many rows tell what the columns are. */
+const HEAD_ROWS = 80;
+const SHOWN_ROWS = 6;
+const SHOWN_CELL = 200;
+const SHOWN_PASSED_OVER = 5;
+const MOST_SPECS = 100_000;
+/** The largest amount that is kept, minor units. */
+const MOST_CENTS = 2_000_000_000;
+
+/** How a package of parts begins (ECMA-376), and how an old or locked workbook does. */
+const PACKAGE = [0x50, 0x4b, 0x03, 0x04];
+const COMPOUND = [0xd0, 0xcf, 0x11, 0xe0];
+
+const begins = (input: Uint8Array, bytes: readonly number[]): boolean => bytes.every((byte, at) => input[at] === byte);
+
+const held = (cells: readonly string[], column: number): boolean => (cells[column]?.trim() ?? '') !== '';
+
+const isEmpty = (cells: readonly string[]): boolean => cells.every((cell) => cell.trim() === '');
+
+/** Headings and footers between the offers: rows that have next to nothing in them. */
+function isOfferRow(cells: readonly string[], wanted: readonly number[]): boolean {
+  let most = 0;
+  for (const column of wanted) if (held(cells, column) && ++most >= 2) return true;
+  return wanted.length < 2 && !isEmpty(cells);
+}
+
+/** All that distinguishes modules, but for who made them and what they call them. */
+function specKey({ module }: ListedRow): string {
+  const { generation, form, buffering, ecc, capacityMiB, rateMTs, casLatency, ranks, voltagesMv } = module;
+  const { deviceWidth, deviceGbit, heightMm } = module;
+  return [
+    ...[generation, form, buffering, ecc, capacityMiB, rateMTs, casLatency, ranks, voltagesMv?.join('/')],
+    ...[deviceWidth, deviceGbit, heightMm],
+  ].join(' ');
+}
+
+/** Numbers the modules of a list, each told once. */
+class Specs {
+  readonly #numbers = new Map<string, number | null>();
+  fresh: ListPiece['specs'] = [];
+
+  /** null: it is no module that could be planned with */
+  numberOf(row: ListedRow): number | null {
+    const key = specKey(row);
+    const known = this.#numbers.get(key);
+    if (known !== undefined) return known;
+    const module = wholeModule({ ...row.module, maker: null, part: null });
+    if (this.#numbers.size >= MOST_SPECS) throw new NotRead('This list has too many kinds of module to be one.');
+    const nr = module === null ? null : this.#numbers.size + 1;
+    this.#numbers.set(key, nr);
+    if (nr !== null && module !== null) this.fresh.push({ nr, module });
+    return nr;
+  }
+}
+
+/**
+ * Reads a price list piece by piece, separated values or a workbook: guesses its columns, reads its rows, counts their
+ * prices. Rows that are no offers are passed over, those that are doubtful are told; a file that is no price list is
+ * told in a sentence.
+ */
+export class ListReading {
+  readonly #order: ListOrder;
+  readonly #rows = new SeparatedRows();
+  readonly #specs = new Specs();
+  #text: TextPieces | null = null;
+  /** a workbook's bytes, until it is whole */
+  #book: Uint8Array[] | null = null;
+  #begun = false;
+  #head: FileRow[] | null = [];
+  #end: ListEnd | null = null;
+  /** columns that hold anything */
+  #wanted: number[] = [];
+  /** rows come upon, and offers among them */
+  #seen = 0;
+  #count = 0;
+
+  constructor(order: ListOrder) {
+    this.#order = order;
+  }
+
+  /**
+   * Takes the next piece of the file.
+   *
+   * @param last no further piece follows
+   * @returns what came of it, or why this is no price list, in a sentence
+   */
+  async take(bytes: Uint8Array, last: boolean): Promise<{ ok: true; piece: ListPiece } | { ok: false; sentence: string }> {
+    try {
+      const rows = await this.#rowsOf(bytes, last);
+      this.#specs.fresh = [];
+      const lines = this.#linesOf(rows, last);
+      const encoded = new TextEncoder().encode(lines.join(''));
+      const piece = { lines: encoded, rows: lines.length, specs: this.#specs.fresh, end: last ? this.#end : null };
+      return { ok: true, piece };
+    } catch (cause) {
+      if (cause instanceof NotRead) return { ok: false, sentence: cause.message };
+      throw cause;
+    }
+  }
+
+  async #rowsOf(bytes: Uint8Array, last: boolean): Promise<FileRow[]> {
+    if (!this.#begun) {
+      this.#begun = true;
+      if (begins(bytes, COMPOUND)) {
+        throw new NotRead('This workbook is of an old kind or locked: save it as XLSX or CSV without a password.');
+      }
+      if (begins(bytes, PACKAGE)) this.#book = [];
+      else this.#text = new TextPieces(this.#order.encoding ?? encodingOf(bytes));
+    }
+    if (this.#text !== null) return this.#rows.next(this.#text.next(bytes, last), last);
+    return this.#bookRows(bytes, last);
+  }
+
+  async #bookRows(bytes: Uint8Array, last: boolean): Promise<FileRow[]> {
+    const parts = this.#book ?? [];
+    parts.push(bytes);
+    if (parts.reduce((sum, part) => sum + part.length, 0) > WORKBOOK.packed) {
+      throw new NotRead('A workbook is 32 MiB at the most: save it as CSV.');
+    }
+    if (!last) return [];
+    const book = await readWorkbook(Buffer.concat(parts), WORKBOOK);
+    this.#book = [];
+    if (!book.ok) throw new NotRead(book.sentence);
+    return book.rows;
+  }
+
+  /** The first rows wait until there are enough of them to guess the columns. */
+  #linesOf(rows: FileRow[], last: boolean): string[] {
+    let ready = rows;
+    if (this.#head !== null) {
+      this.#head.push(...rows);
+      if (this.#head.length < HEAD_ROWS && !last) return [];
+      ready = this.#head;
+      this.#head = null;
+      this.#end = this.#begin(ready);
+      this.#wanted = Object.values(this.#end.used.columns);
+    }
+    const end = this.#end;
+    return end === null ? [] : ready.flatMap((row) => this.#lineOf(row, end) ?? []);
+  }
+
+  #begin(head: readonly FileRow[]): ListEnd {
+    const cells = head.slice(0, HEAD_ROWS).map((row) => row.cells);
+    if (cells.every(isEmpty)) throw new NotRead('There is nothing in this file.');
+    if (cells.every((row) => row.length < 2)) {
+      throw new NotRead('There is no table in this file: a price list has a column for the price at least.');
+    }
+    const guessed = guessColumns(cells);
+    const { told, remembered } = this.#order;
+    const shown = (from: number) =>
+      cells.slice(from, from + SHOWN_ROWS).map((row) => row.map((cell) => cell.slice(0, SHOWN_CELL)));
+    const same =
+      remembered !== null &&
+      remembered.headings === guessed.headings &&
+      JSON.stringify(remembered.names) === JSON.stringify(shown(guessed.headings ?? 0)[0]);
+    const used = told ?? (same ? remembered : guessed);
+    return {
+      guessed,
+      used: { headings: used.headings, columns: used.columns, capacityIs: used.capacityIs ?? null },
+      sample: shown(used.headings ?? 0),
+      passedOver: { count: 0, first: [] },
+      sentence: null,
+    };
+  }
+
+  #lineOf({ line, cells }: FileRow, end: ListEnd): string | null {
+    const { headings } = end.used;
+    if (cells.length > MOST_COLUMNS) {
+      throw new NotRead(`Line ${line} has over ${MOST_COLUMNS} columns: this is no price list.`);
+    }
+    const at = this.#seen++;
+    if (headings !== null && at <= headings) return null;
+    if (!isOfferRow(cells, this.#wanted)) {
+      if (!isEmpty(cells)) {
+        const { passedOver } = end;
+        passedOver.count++;
+        const text = cells.filter((cell) => cell.trim() !== '').join(' · ');
+        if (passedOver.first.length < SHOWN_PASSED_OVER) passedOver.first.push({ line, text: text.slice(0, SHOWN_CELL) });
+      }
+      return null;
+    }
+    if (++this.#count > MOST_ROWS) throw new NotRead(`At most ${MOST_ROWS} rows in one list.`);
+    return this.#written(readRow(cells, end.used, line), end);
+  }
+
+  #written(read: ListedRow, end: ListEnd): string {
+    const row = correctRow(read, this.#order.fixes[read.line]);
+    const spec = row.doubts.length === 0 ? this.#specs.numberOf(row) : null;
+    const doubts = row.doubts.length === 0 && spec === null ? ['contradiction'] : row.doubts;
+    const counted = doubts.length === 0 ? this.#counted(row, end) : null;
+    return copyLine([
+      row.line,
+      row.sku,
+      row.title,
+      row.modules,
+      spec,
+      row.module.maker,
+      row.module.part,
+      row.printedCents,
+      row.currency,
+      row.stock,
+      row.used,
+      counted?.costCents,
+      counted?.steps,
+      doubts.length === 0 ? null : `{${doubts.join(',')}}`,
+      read.doubts.length === 0 ? null : JSON.stringify(read),
+    ]);
+  }
+
+  /** What a row comes to for the shop; the steps only where there are more than the printed price. */
+  #counted(row: ListedRow, end: ListEnd): { costCents: number; steps: string | null } | null {
+    const { ground } = this.#order;
+    if (row.printedCents === null || (row.currency !== null && row.currency !== ground.terms.currency)) return null;
+    const printed = { cents: row.printedCents, coupon: null, modules: row.modules, units: 1 };
+    const counted = countedPrice(printed, ground.terms, ground);
+    if (!counted.ok) end.sentence = counted.sentence;
+    if (!counted.ok || counted.costCents <= 0 || counted.costCents > MOST_CENTS) return null;
+    return {
+      costCents: counted.costCents,
+      steps: counted.steps.length > 1 ? JSON.stringify(counted.steps) : null,
+    };
+  }
+}
+
+function encodingOf(bytes: Uint8Array): Encoding {
+  const seer = new EncodingSeer();
+  seer.see(bytes);
+  return seer.end();
+}

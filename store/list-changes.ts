@@ -1,0 +1,117 @@
+import { SUSPICIONS, isAcceptable } from '../core/price-list/compare-list';
+import { type Queryable, one, run } from './database';
+
+/** What a list did to offers. */
+export interface Applied {
+  added: number;
+  priced: number;
+}
+
+/** Which suspicious rows count after all. */
+export interface Accepted {
+  lines: readonly number[];
+  /** kinds of suspicion that are all right */
+  suspicions: readonly string[];
+}
+
+/** Does a row count: nothing doubtful in it, a price that can be counted, nothing suspicious that nobody accepted? */
+const COUNTS = `row.list_id = $1 and row.line > $2 and row.line <= $3 and row.fate <> 'doubtful' and row.cost_cents is not null
+  and row.spec_id is not null
+  and (row.suspicion is null or row.suspicion = any($4) and (row.line = any($5) or row.suspicion = any($6)))`;
+
+const ACCEPTABLE = SUSPICIONS.filter(isAcceptable);
+
+/** What an offer's history says of the price; `$7` is the list's name, `$8` when it is applied. */
+const CAME_FROM = `left('price list ' || $7::text, 120)`;
+
+/** Puts the new ones among some lines on the market. */
+const ADD = `
+  with fresh as materialized (
+    select nextval(pg_get_serial_sequence('offer', 'id'))::integer as id, nextval(pg_get_serial_sequence('offer_price', 'id')) as price_id,
+      row.*, spec.family_id, spec.capacity_mib * row.modules as unit_mib
+    from price_list_row as row join module_spec as spec on spec.id = spec_id where ${COUNTS} and offer_id is null
+  ), added as (
+    insert into offer (id, seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock,
+      price_id, cost_cents, priced_at) overriding system value
+    select id, $9::integer, sku, title, case when used then 'used' else 'third-party' end, modules, spec_id, family_id, unit_mib, maker,
+      part, stock, price_id, cost_cents, $8::timestamptz from fresh
+  ), noted as (
+    insert into price_list_change (list_id, offer_id, added, withdrawn) select $1, id, true, false from fresh
+  )
+  insert into offer_price (id, offer_id, cost_cents, came_from, at, printed_cents, units, steps) overriding system value
+  select price_id, id, cost_cents, ${CAME_FROM}, $8::timestamptz, printed_cents, 1, steps from fresh`;
+
+/** Prices the known ones among some lines anew, and brings back those that had left the market. */
+const PRICE = `
+  with known as materialized (
+    select row.line, offer.id, row.cost_cents, row.printed_cents, row.steps, row.stock, offer.price_id as before,
+      offer.stock as stock_before, withdrawn_at is not null as was_gone,
+      (offer.cost_cents, price.printed_cents) is distinct from (row.cost_cents, row.printed_cents) as moved
+    from price_list_row as row join offer on offer.id = row.offer_id left join offer_price as price on price.id = price_id
+    where ${COUNTS} and offer.seller_id = $9
+  ), changed as materialized (
+    select * from known where moved or was_gone or stock is distinct from stock_before
+  ), noted as (
+    insert into price_list_change (list_id, offer_id, added, withdrawn, stock, price_id)
+    select $1, id, false, was_gone, stock_before, case when moved then before end from changed
+  ), priced as (
+    insert into offer_price (offer_id, cost_cents, came_from, at, printed_cents, units, steps)
+    select id, cost_cents, ${CAME_FROM}, $8::timestamptz, printed_cents, 1, steps from changed where moved
+  ), put as (
+    update offer set withdrawn_at = null, stock = changed.stock from changed
+    where offer.id = changed.id and (was_gone or changed.stock is distinct from stock_before)
+  )
+  select count(*) filter (where moved or was_gone) as priced from changed`;
+
+/** Applies the lines after `from` up to `to`. They were compared within this transaction. */
+export async function applyLines(
+  db: Queryable,
+  list: { id: number; sellerId: number; name: string },
+  lines: { from: number; to: number },
+  accepted: Accepted,
+): Promise<Applied> {
+  // The text, since a Date has no microseconds: another price of the same millisecond may not come after this one.
+  const { at } = await one<{ at: string }>(db, 'select clock_timestamp()::text as at');
+  const values = [
+    ...[list.id, lines.from, lines.to, ACCEPTABLE, [...accepted.lines], [...accepted.suspicions]],
+    ...[list.name, at, list.sellerId],
+  ];
+  const { priced } = await one<{ priced: number }>(db, PRICE, values);
+  return { added: await run(db, ADD, values), priced };
+}
+
+/** Counts the rows that a list left as they were. */
+export async function countLeft(db: Queryable, listId: number, accepted: Accepted): Promise<number> {
+  return (
+    await one<{ left: number }>(
+      db,
+      `select count(*) as left from price_list_row where list_id = $1 and not (fate <> 'doubtful' and cost_cents is not null
+         and spec_id is not null and (suspicion is null or suspicion = any($2) and (line = any($3) or suspicion = any($4))))`,
+      [listId, ACCEPTABLE, [...accepted.lines], [...accepted.suspicions]],
+    )
+  ).left;
+}
+
+/** Puts back the offers that a list changed, up to `most` of them after an id; what it added leaves the market. */
+export async function undoChanges(
+  db: Queryable,
+  list: { id: number; name: string },
+  after: number,
+  most: number,
+): Promise<{ changed: number; last: number }> {
+  return one<{ changed: number; last: number }>(
+    db,
+    `with part as materialized (
+       select * from price_list_change where list_id = $1 and offer_id > $2 order by offer_id limit $3
+     ), priced as (
+       insert into offer_price (offer_id, cost_cents, came_from, at, printed_cents, coupon, units, steps)
+       select part.offer_id, cost_cents, left('undo of ' || $4::text, 120), clock_timestamp(), printed_cents, coupon, units, steps
+       from part join offer_price as before on before.id = part.price_id
+     ), put as (
+       update offer set withdrawn_at = case when added or withdrawn then now() end, stock = case when added then offer.stock else part.stock end
+       from part where offer.id = part.offer_id
+     )
+     select count(*) as changed, coalesce(max(offer_id), 0) as last from part`,
+    [list.id, after, most, list.name],
+  );
+}
