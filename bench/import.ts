@@ -1,10 +1,13 @@
-import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { chmodSync, createReadStream, createWriteStream, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { openCluster } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
 import { applyList, undoList } from '../service/apply-list';
+import { openShop } from '../service/open-shop';
 import { lookAtWork, showList, takeList } from '../service/price-lists';
 import { closePool, many, pool, run } from '../store/database';
 import { migrate } from '../store/migrate';
@@ -62,8 +65,11 @@ const watch = async (): Promise<void> => {
   }
 };
 
-async function* pieces(size: ListSize): AsyncGenerator<Uint8Array> {
-  yield* priceListPieces(size);
+/** Writes a list to a file, as a browser or the folder has one. */
+async function listFile(size: ListSize): Promise<string> {
+  const file = join(folder, `${size.kind}-${size.moved ?? 0}.csv`);
+  await pipeline(Readable.from(priceListPieces(size)), createWriteStream(file));
+  return file;
 }
 
 async function untilDone(id: number, state: string): Promise<void> {
@@ -79,9 +85,10 @@ async function untilDone(id: number, state: string): Promise<void> {
 const OWNER = { id: 1, name: 'Bench', role: 'owner' } as never;
 
 async function take(sellerId: number, size: ListSize): Promise<{ id: number; took: number }> {
+  const file = await listFile(size);
   let id = 0;
   const took = await seconds(async () => {
-    const taken = await takeList(OWNER, sellerId, { name: `${size.kind}.csv`, input: pieces(size) });
+    const taken = await takeList(OWNER, sellerId, { name: `${size.kind}.csv`, input: createReadStream(file) });
     if (!taken.ok) throw new Error(taken.sentence);
     id = taken.value.id;
     await untilDone(id, 'looked-at');
@@ -106,7 +113,10 @@ const each = (count: number, took: number): string => `${Math.round(count / took
 
 try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
-  await openShop({ shopName: 'Bench', currency: 'EUR', taxBp: 2000, ownerName: 'Bench', login: 'bench', password: 'bench-bench' });
+  await openShop({
+    ...{ name: 'Bench', town: 'Skerrow', contact: '', currency: 'EUR', timeZone: 'UTC', taxBp: 2000, labourCents: 0 },
+    owner: { name: 'Bench', signIn: 'bench', password: 'bench-bench' },
+  });
   const watched = watch();
   const seller = await sellerNamed('Quay Trade');
   const structured = await take(seller, { rows: ROWS, kind: 'structured' });

@@ -8,7 +8,16 @@ export const DEMO_SELLERS = [
 ] as const;
 
 /** What the numbers of some sellers mean; the others' are what the shop pays. */
-export const DEMO_TERMS: Record<string, { terms: SellerTerms; trust: 'own-stock' | 'marketplace'; returns: string }> = {
+interface DemoTerms {
+  terms: SellerTerms;
+  trust: 'own-stock' | 'marketplace';
+  returns: string;
+  /** hundredths of a star, and how many gave them */
+  rating: number;
+  ratingCount: number;
+}
+
+export const DEMO_TERMS: Record<string, DemoTerms> = {
   'Fennimore Parts': {
     terms: {
       currency: 'EUR',
@@ -19,6 +28,8 @@ export const DEMO_TERMS: Record<string, { terms: SellerTerms; trust: 'own-stock'
     },
     trust: 'own-stock',
     returns: '30 days, unopened',
+    rating: 460,
+    ratingCount: 128,
   },
   'Marrow Lane Memory': {
     terms: {
@@ -36,5 +47,7 @@ export const DEMO_TERMS: Record<string, { terms: SellerTerms; trust: 'own-stock'
     },
     trust: 'marketplace',
     returns: '14 days',
+    rating: 390,
+    ratingCount: 2140,
   },
 };

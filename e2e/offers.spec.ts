@@ -1,3 +1,4 @@
+import { priceListPieces } from '../bench/price-list';
 import { axeFindings, openWindow, signIn } from './browser';
 import { openStage } from './stage';
 
@@ -129,14 +130,43 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
   await page.getByLabel('Rate of ML-901').press('Enter');
   await page.getByRole('region', { name: 'New' }).getByText('Laptop memory').waitFor();
   await page.getByRole('button', { name: 'Apply the list' }).press('Enter');
-  await page.getByText('2 new, 0 re-priced, 0 off the market, 1 left as they were.').waitFor();
+  await page.getByText('Applied: 2 new, 0 re-priced, 0 off the market, 1 left as they were.').waitFor();
   const list = page.url();
   expect(await best()).not.toBe(before);
 
   await page.goto(list);
   await page.getByRole('button', { name: 'Undo the list' }).click();
-  await page.getByText('Undone: 2 offers are as they were.').waitFor();
+  await page.getByText('Undone: every offer is as it was.').waitFor();
   expect(await best()).toBe(before);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a list of many rows says how far it is, is looked at in parts, and nobody waits for it', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  await page.goto('/offers');
+  const pieces = [...priceListPieces({ rows: 90_000, kind: 'structured' })];
+  const buffer = Buffer.concat(pieces.map((piece) => Buffer.from(piece)));
+  await page
+    .getByLabel('File of Quayside Components')
+    .setInputFiles({ name: 'all of november.csv', mimeType: 'text/csv', buffer });
+  await page.waitForURL(/\/offers\/lists\/\d+/);
+  await page.getByRole('progressbar', { name: 'Being read' }).waitFor();
+  // Meanwhile everything else answers.
+  const health = await context.request.get(`${stage.app.base}/api/health`);
+  expect(health.ok()).toBe(true);
+  const fresh = page.getByRole('region', { name: 'New' });
+  await fresh.getByText('90\u202f000').waitFor();
+  expect(await fresh.getByRole('listitem').count()).toBe(40);
+  await fresh.getByRole('button', { name: 'Show more: New' }).click();
+  await fresh.getByText('line 241', { exact: true }).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Apply the list' }).click();
+  await page.getByRole('progressbar', { name: 'Being applied' }).waitFor();
+  await page.getByText('Applied: 90\u202f000 new, 0 re-priced').waitFor();
+  await page.getByRole('button', { name: 'Undo the list' }).click();
+  await page.getByText('Undone: every offer is as it was.').waitFor();
   expect(faults).toEqual([]);
   await context.close();
 });

@@ -23,6 +23,7 @@ export interface CountingGround {
 
 /** How a list is to be read. */
 export interface ListOrder {
+  listId: number;
   /** null: as its first piece tells */
   encoding: Encoding | null;
   /** columns that a person said; null: they are guessed */
@@ -59,8 +60,8 @@ export interface ListPiece {
 
 /** Columns of a row as {@link ListReading} writes them. */
 export const LISTED_COLUMNS = [
-  ...['line', 'sku', 'title', 'modules', 'spec', 'maker', 'part', 'printed_cents', 'currency', 'stock', 'used'],
-  ...['cost_cents', 'steps', 'doubts', 'as_read'],
+  ...['list_id', 'line', 'sku', 'title', 'modules', 'spec', 'maker', 'part', 'printed_cents', 'currency', 'stock', 'used'],
+  ...['cost_cents', 'steps', 'doubts', 'as_read', 'fate'],
 ];
 
 const MOST_ROWS = 2_000_000;
@@ -97,10 +98,8 @@ function isOfferRow(cells: readonly string[], wanted: readonly number[]): boolea
 function specKey({ module }: ListedRow): string {
   const { generation, form, buffering, ecc, capacityMiB, rateMTs, casLatency, ranks, voltagesMv } = module;
   const { deviceWidth, deviceGbit, heightMm } = module;
-  return [
-    ...[generation, form, buffering, ecc, capacityMiB, rateMTs, casLatency, ranks, voltagesMv?.join('/')],
-    ...[deviceWidth, deviceGbit, heightMm],
-  ].join(' ');
+  const chips = `${ranks} ${deviceWidth} ${deviceGbit} ${heightMm}`;
+  return `${generation} ${form} ${buffering} ${ecc} ${capacityMiB} ${rateMTs} ${casLatency} ${chips} ${voltagesMv ?? ''}`;
 }
 
 /** Numbers the modules of a list, each told once. */
@@ -205,7 +204,13 @@ export class ListReading {
       this.#wanted = Object.values(this.#end.used.columns);
     }
     const end = this.#end;
-    return end === null ? [] : ready.flatMap((row) => this.#lineOf(row, end) ?? []);
+    const lines: string[] = [];
+    if (end === null) return lines;
+    for (const row of ready) {
+      const line = this.#lineOf(row, end);
+      if (line !== null) lines.push(line);
+    }
+    return lines;
   }
 
   #begin(head: readonly FileRow[]): ListEnd {
@@ -258,6 +263,7 @@ export class ListReading {
     const doubts = row.doubts.length === 0 && spec === null ? ['contradiction'] : row.doubts;
     const counted = doubts.length === 0 ? this.#counted(row, end) : null;
     return copyLine([
+      this.#order.listId,
       row.line,
       row.sku,
       row.title,
@@ -273,6 +279,8 @@ export class ListReading {
       counted?.steps,
       doubts.length === 0 ? null : `{${doubts.join(',')}}`,
       read.doubts.length === 0 ? null : JSON.stringify(read),
+      // Until it is compared with what there is.
+      doubts.length === 0 ? 'new' : 'doubtful',
     ]);
   }
 

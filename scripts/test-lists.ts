@@ -5,6 +5,7 @@ const terms: SellerTerms = { currency: 'EUR', withTax: false, taxBp: 0, taxBack:
 
 /** A list of a seller whose numbers are what the shop pays, as nobody has read one before. */
 export const PLAIN_ORDER: ListOrder = {
+  listId: 7,
   encoding: null,
   told: null,
   remembered: null,
@@ -13,7 +14,7 @@ export const PLAIN_ORDER: ListOrder = {
 };
 
 export interface WholeList {
-  /** fields of each row as COPY takes them */
+  /** fields of each row as COPY takes them, without the list's id */
   lines: string[][];
   modules: unknown[];
   end: ListEnd;
@@ -33,7 +34,7 @@ export async function readWhole(
     const taken = await reading.take(input.subarray(from, from + size), last);
     if (!taken.ok) throw new Error(taken.sentence);
     const text = new TextDecoder().decode(taken.piece.lines);
-    lines.push(...text.split('\n').slice(0, -1).map((line) => line.split('\t')));
+    lines.push(...text.split('\n').slice(0, -1).map((line) => line.split('\t').slice(1)));
     modules.push(...taken.piece.specs.map(({ module }) => module));
     if (taken.piece.end !== null) return { lines, modules, end: taken.piece.end };
   }

@@ -3,10 +3,11 @@ import { SUSPICIONS } from '../core/price-list/compare-list';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { applyLines, countLeft, undoChanges } from '../store/list-changes';
-import { compareAnew, lastLine, withdrawGone } from '../store/list-rows';
+import { compareRows, lastLine, withdrawGone } from '../store/list-rows';
 import {
   endWork,
   getPriceList,
+  howOffersStand,
   type ListOutcome,
   laterList,
   lockPriceList,
@@ -34,15 +35,16 @@ export const applySchema = z.strictObject({
 type Wanted = z.infer<typeof applySchema>;
 
 /** Lines, or changes to undo, that are written with one statement. */
-const AT_ONCE = 20_000;
+const AT_ONCE = 50_000;
 
 const BUSY = 'This list is being worked on: wait until that is done.';
 
 /** Compares with how the offers stand now, and writes every row that counts. */
 async function writeRows(db: Queryable, list: PriceList, currency: string, wanted: Wanted): Promise<ListOutcome> {
-  await compareAnew(db, list, currency);
+  if ((await howOffersStand(db, list.sellerId)) !== list.stood) await compareRows(db, list, currency);
   const accepted = { lines: wanted.accept, suspicions: wanted.acceptAll };
   const outcome: ListOutcome = { added: 0, priced: 0, withdrawn: 0, left: await countLeft(db, list.id, accepted) };
+  if (wanted.withdrawGone) outcome.withdrawn = await withdrawGone(db, list);
   const whole = await lastLine(db, list.id);
   const tell = workTeller(list.id, 'applying', whole);
   for (let from = 0; from < whole; from += AT_ONCE) {
@@ -51,7 +53,6 @@ async function writeRows(db: Queryable, list: PriceList, currency: string, wante
     outcome.priced += priced;
     await tell(Math.min(whole, from + AT_ONCE));
   }
-  if (wanted.withdrawGone) outcome.withdrawn = await withdrawGone(db, list);
   return outcome;
 }
 

@@ -1,9 +1,13 @@
+import { priceListPieces } from '../bench/price-list';
 import { HEAPS } from '../core/price-list/compare-list';
+import { suspicionOf } from '../core/price-list/price-bands';
 import { inPieces, must, openTestShop, readTill, sellersOffers, stateOf } from '../scripts/test-shop';
-import { many, pool } from '../store/database';
+import { many, pool, run } from '../store/database';
 import { listSellers } from '../store/sellers';
 import { applyList, undoList } from './apply-list';
-import { correctColumns, fixRow, listsOfLate, moreOfHeap, showList, takeList } from './price-lists';
+import { correctColumns, fixRow, listsOfLate, lookAtWork, moreOfHeap, showList, takeList } from './price-lists';
+import { readStranded } from './read-list';
+import { plainTerms, saveSeller } from './sellers';
 
 const shop = openTestShop();
 
@@ -209,4 +213,140 @@ describe('a price list', () => {
     const told = await takeList(shop.teo, seller.id, { name: 'x', input: inPieces(input) });
     expect(told).toMatchObject({ ok: false, sentence });
   });
+});
+
+describe('a list that is large, cut off, or left lying', () => {
+  const ROWS = 60_000;
+  const large = () => priceListPieces({ rows: ROWS, kind: 'structured' });
+  async function* pieces(): AsyncGenerator<Uint8Array> {
+    yield* large();
+  }
+  const until = async (id: number, state: string) => {
+    for (;;) {
+      const { state: now, work } = must(await lookAtWork(id));
+      if (now === state && work === null) return;
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+  };
+  const counted = async () =>
+    (await many<{ count: number }>(pool(), "select count(*) as count from offer where seller_part like 'PL-%' and withdrawn_at is null"))[0]?.count;
+
+  it('is read and applied in the background, says how far it is, and changes nothing when it breaks off', async () => {
+    const { seller } = await quayside();
+    const taking = takeList(shop.teo, seller.id, { name: 'large.csv', input: pieces() });
+    const seen = new Set<string>();
+    for (let taken = false; !taken; await new Promise((resolve) => setTimeout(resolve, 20))) {
+      for (const { what } of await many<{ what: string }>(pool(), 'select what from price_list_work')) seen.add(what);
+      taken = await Promise.race([taking.then(() => true), Promise.resolve(false)]);
+    }
+    const { id } = must(await taking);
+    expect([...seen]).toEqual(['reading']);
+    await until(id, 'looked-at');
+    const view = await showList(id);
+    expect(view?.heaps.new).toMatchObject({ rows: ROWS, first: { length: 40 } });
+    const further = must(await moreOfHeap(id, { heap: 'new', after: 30_000, most: 500 }));
+    expect(further.map(({ line }) => line).slice(0, 2)).toEqual([30_001, 30_002]);
+
+    // The database ends whoever applies it, in the midst of it.
+    const applying = applyList(shop.teo, id, NOTHING);
+    for (let ended = 0; ended === 0; ) {
+      const [{ count } = { count: 0 }] = await many<{ count: number }>(
+        pool(),
+        `select count(pg_terminate_backend(pid)) as count from pg_stat_activity
+         where datname = current_database() and query like '%with fresh as%' and pid <> pg_backend_pid()`,
+      );
+      ended = count;
+    }
+    await applying.catch(() => {});
+    await until(id, 'looked-at');
+    expect(await counted()).toBe(0);
+    expect((await showList(id))?.list.sentence).toBe('It broke off, and nothing changed: try again.');
+
+    must(await applyList(shop.teo, id, NOTHING));
+    expect(await applyList(shop.teo, id, NOTHING)).toMatchObject({ ok: false, code: 'conflict' });
+    await until(id, 'applied');
+    expect(await counted()).toBe(ROWS);
+    expect((await showList(id))?.list.outcome).toEqual({ added: ROWS, priced: 0, withdrawn: 0, left: 0 });
+    must(await undoList(shop.teo, id));
+    await until(id, 'undone');
+    expect(await counted()).toBe(0);
+  }, 120_000);
+
+  it('that is cut off while it comes leaves nothing', async () => {
+    const { seller } = await quayside();
+    const before = (await listsOfLate()).length;
+    async function* cut(): AsyncGenerator<Uint8Array> {
+      for (const piece of large()) {
+        yield piece;
+        throw new Error('the line broke');
+      }
+    }
+    await expect(takeList(shop.teo, seller.id, { name: 'cut.csv', input: cut() })).rejects.toThrow('the line broke');
+    expect((await listsOfLate()).length).toBe(before);
+    expect(await many(pool(), "select id from price_list where state = 'arriving'")).toEqual([]);
+  });
+
+  it('whose reading a crash ended is read anew, with what was said of it', async () => {
+    const { seller } = await quayside();
+    const lines = ['SKU,Description,Net,Gross', 'CR-1,Laptop memory 8GB,20.00,24.00'];
+    const { id } = must(await takeList(shop.teo, seller.id, file('crash.csv', lines)));
+    must(await correctColumns(shop.teo, id, { headings: 0, columns: { sku: 0, title: 1, price: 3 } }));
+    must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
+    await run(pool(), "update price_list set state = 'reading' where id = $1", [id]);
+    await run(pool(), 'delete from price_list_row where list_id = $1', [id]);
+    expect(await readStranded()).toEqual([id]);
+    expect(await readStranded()).toEqual([]);
+    expect(await rowsOf(id)).toMatchObject([{ fate: 'new', printedCents: 2400, doubts: [] }]);
+  });
+});
+
+it('compares what we pay where the seller’s own price was never noted', async () => {
+  const { seller, first } = await quayside();
+  const { id: _, name: _name, offers: _offers, ...fields } = seller;
+  must(await saveSeller(shop.teo, seller.id, { ...fields, terms: { ...plainTerms('EUR'), withTax: true, taxBp: 2000 } }));
+  expect(first.printedCents).toBeNull();
+  const row = (cents: number) => `${first.sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(cents)}`;
+  const list = (cents: number) => file('taxed.csv', ['SKU,Description,Price', row(cents)]);
+  const { id } = must(await takeList(shop.teo, seller.id, list(Math.round(first.costCents * 1.2))));
+  expect((await rowsOf(id))[0]).toMatchObject({ fate: 'same', byCost: true });
+  const dearer = must(await takeList(shop.teo, seller.id, list(Math.round(first.costCents * 1.3))));
+  expect((await rowsOf(dearer.id))[0]).toMatchObject({ fate: 'up', byCost: true, fromCents: first.costCents });
+
+  // Other terms in the meantime: it is counted anew before it can be applied.
+  must(await saveSeller(shop.teo, seller.id, { ...fields, terms: plainTerms('EUR') }));
+  expect(await applyList(shop.teo, dearer.id, NOTHING)).toMatchObject({ ok: false, code: 'conflict' });
+  expect((await rowsOf(dearer.id))[0]?.costCents).toBe(Math.round(first.costCents * 1.3));
+  must(await applyList(shop.teo, dearer.id, NOTHING));
+  must(await undoList(shop.teo, dearer.id));
+  expect((await sellersOffers(seller.id)).find(({ sku }) => sku === first.sku)?.costCents).toBe(first.costCents);
+});
+
+it('asks once whose capacity a column holds, and remembers it', async () => {
+  const { seller } = await quayside();
+  const lines = ['SKU,Type,Form,Capacity,Speed,Modules,Price', 'KIT-1,DDR4,DIMM,16 GB,3200,2,60.00', 'KIT-2,DDR4,DIMM,8 GB,3200,1,20.00'];
+  const { id } = must(await takeList(shop.teo, seller.id, file('kits.csv', lines)));
+  expect((await rowsOf(id)).map(({ doubts }) => doubts)).toEqual([['kit-capacity'], []]);
+  const { columns, headings } = (await showList(id))?.list ?? { columns: {}, headings: null };
+  must(await correctColumns(shop.teo, id, { headings, columns, capacityIs: 'kit' }));
+  expect((await rowsOf(id)).map(({ doubts }) => doubts)).toEqual([[], []]);
+  const next = must(await takeList(shop.teo, seller.id, file('more kits.csv', lines)));
+  expect((await showList(next.id))?.list.capacityIs).toBe('kit');
+});
+
+it('finds the same prices suspicious as the core does, however they moved', async () => {
+  const { seller, offers } = await quayside();
+  const kits = offers.filter(({ costCents, withdrawn }) => costCents > 100 && !withdrawn);
+  let seed = 7;
+  const next = () => {
+    seed = (seed * 16_807) % 2_147_483_647;
+    return seed / 2_147_483_647;
+  };
+  const prices = kits.map(({ costCents }) => Math.max(1, Math.round(costCents * 10 ** (next() * 7 - 3.5))));
+  const lines = kits.map(({ sku }, at) => `${sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(prices[at] ?? 1)}`);
+  const { id } = must(await takeList(shop.teo, seller.id, file('moved.csv', ['SKU,Description,Price', ...lines])));
+  const rows = await rowsOf(id);
+  expect(rows.length).toBeGreaterThan(20);
+  expect(rows.map(({ suspicion }) => suspicion)).toEqual(
+    kits.map(({ costCents, modules }, at) => suspicionOf(costCents, prices[at] ?? 1, modules)),
+  );
 });

@@ -11,7 +11,7 @@ import { type Encoding, EncodingSeer } from '../core/reading/decode-text';
 import type { CountingGround } from '../outward/list-reading';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { compareAnew, countHeaps, listHeap, type MendedRow, readRowOf, type ShownRow, setRow } from '../store/list-rows';
+import { compareRow, countHeaps, listHeap, type MendedRow, readRowOf, type ShownRow, setRow } from '../store/list-rows';
 import { specOf } from '../store/offers';
 import {
   deleteList,
@@ -242,7 +242,7 @@ export async function fixRow(
     const ground = await groundOf(db, list.sellerId);
     await setRowFix(db, id, line, fix);
     await setRow(db, id, await mended(db, correctRow(read, fix ?? undefined), ground));
-    await compareAnew(db, list, ground.terms.currency, line);
+    await compareRow(db, list, ground.terms.currency, line);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-row-fixed', detail: { id, line, fix } });
     return done(null);
   });

@@ -3,16 +3,20 @@ import type { Writable } from 'node:stream';
 import { z } from 'zod';
 import { COLUMN_ROLES } from '../core/price-list/column-roles';
 import type { ListColumns } from '../core/price-list/read-row';
+import { couponRuns } from '../core/pricing/counted-price';
 import { type CountingGround, LISTED_COLUMNS, type ListEnd, type ListPiece } from '../outward/list-reading';
 import { ListThread } from '../outward/list-thread';
 import { pool, type Queryable, transaction } from '../store/database';
-import { countGone, insertListedSpec, keepListed, openListed } from '../store/list-rows';
+import { compareRows, countGone, insertListSpec, noteTwice, openRows } from '../store/list-rows';
 import { specOf } from '../store/offers';
 import {
+  countParts,
   endWork,
   getPriceList,
   holdReading,
+  howOffersStand,
   listPart,
+  noteStood,
   noteWork,
   type PriceList,
   rememberColumns,
@@ -50,7 +54,8 @@ export async function groundOf(db: Queryable, sellerId: number): Promise<Countin
 /** All of a ground that changes what prices come to. */
 export function groundMark({ terms, currency, day, rates }: CountingGround): object {
   const [rate] = rates.filter(({ from, on }) => from === terms.currency && on <= day);
-  return { terms, currency, micro: rate?.micro ?? null };
+  const runs = terms.promotion != null && couponRuns(terms.promotion, day);
+  return { terms, currency, micro: rate?.micro ?? null, runs };
 }
 
 /** Says how far the work is, now and then; somebody who looks on sees it. */
@@ -76,27 +81,25 @@ interface Found {
 async function copyRows(list: PriceList, thread: ListThread, copy: Writable): Promise<Found | { sentence: string }> {
   const tell = workTeller(list.id, 'reading', list.bytes);
   const specs: ListPiece['specs'] = [];
-  let end: ListEnd | null = null;
-  let ready = listPart(pool(), list.id, 1);
+  const parts = Math.max(1, await countParts(pool(), list.id));
+  const read = async (nr: number) => thread.take((await listPart(pool(), list.id, nr)) ?? new Uint8Array(), nr === parts);
+  let next = read(1);
   let writing: Promise<void> = Promise.resolve();
-  let read = 0;
-  for (let nr = 1; end === null; nr++) {
-    const bytes = (await ready) ?? new Uint8Array();
-    ready = listPart(pool(), list.id, nr + 1);
-    const last = (await ready) === null;
-    const taken = await thread.take(bytes, last);
+  for (let nr = 1; ; nr++) {
+    const taken = await next;
+    // The next part is read while the rows of this one are copied.
+    if (nr < parts && taken.ok) next = read(nr + 1);
     await writing;
     if (!taken.ok) return { sentence: taken.sentence };
-    // The rows are copied while the next part is read.
-    writing = write(copy, taken.piece.lines);
-    specs.push(...taken.piece.specs);
-    end = taken.piece.end;
-    if (last && end === null) return { sentence: 'There is nothing in this file.' };
-    read += bytes.length;
-    await tell(read);
+    const { lines, specs: fresh, end } = taken.piece;
+    writing = write(copy, lines);
+    specs.push(...fresh);
+    if (nr === parts) {
+      await writing;
+      return end === null ? { sentence: 'There is nothing in this file.' } : { end, specs };
+    }
+    await tell(Math.min(list.bytes, nr * PART_BYTES));
   }
-  await writing;
-  return { end, specs };
 }
 
 /** Reads a list into rows within a transaction; a sentence where it is no price list. */
@@ -104,13 +107,14 @@ async function readInto(db: Queryable, list: PriceList, told: ListColumns | null
   const ground = await groundOf(db, list.sellerId);
   const remembered = rememberedSchema.safeParse(await rememberedColumns(db, list.sellerId));
   const thread = new ListThread({
+    listId: list.id,
     encoding: list.encoding,
     told,
     remembered: remembered.success ? remembered.data : null,
     fixes: list.fixes,
     ground,
   });
-  const copy = await openListed(db, LISTED_COLUMNS);
+  const copy = await openRows(db, list.id, LISTED_COLUMNS);
   const failed = once(copy, 'error').then(([cause]) => Promise.reject(cause));
   failed.catch(() => {});
   try {
@@ -121,8 +125,11 @@ async function readInto(db: Queryable, list: PriceList, told: ListColumns | null
     }
     copy.end();
     await Promise.race([once(copy, 'finish'), failed]);
-    for (const { nr, module } of found.specs) await insertListedSpec(db, nr, await specOf(db, module));
-    await keepListed(db, list, ground.terms.currency);
+    for (const { nr, module } of found.specs) await insertListSpec(db, list.id, nr, await specOf(db, module));
+    await noteTwice(db, list.id);
+    const stood = await howOffersStand(db, list.sellerId);
+    await compareRows(db, list, ground.terms.currency);
+    await noteStood(db, list.id, stood);
     const { guessed, used, sample, passedOver, sentence } = found.end;
     await setFindings(db, list.id, used, { guessed, sample, passedOver, sentence, ground: groundMark(ground) });
     await countGone(db, list);

@@ -3,7 +3,7 @@ import { many, one, pool, run } from '../store/database';
 import { getSeller, listSellers } from '../store/sellers';
 import { pricesOf } from './market';
 import { changePrice } from './prices';
-import { countForToday, noteRate, plainTerms, saveSeller, sellerDesk } from './sellers';
+import { countForToday, noteRate, plainTerms, saveSeller, sellerDesk, sellerSchema } from './sellers';
 
 const shop = openTestShop();
 
@@ -118,9 +118,27 @@ describe('what a seller prints', () => {
       code: 'bad-input',
     });
     expect(
-      await saveSeller(shop.teo, 999, { leadDays: 1, terms: null, trust: 'own-stock', returns: '', orderContact: '' }),
+      await saveSeller(shop.teo, 999, sellerSchema.parse({ leadDays: 1, terms: null, trust: 'own-stock', returns: '', orderContact: '' })),
     ).toMatchObject({ ok: false, code: 'not-found' });
     expect((await listSellers(pool())).every(({ offers: count }) => count > 0)).toBe(true);
+  });
+
+  it('is less while the seller’s promotion runs, and no longer', async () => {
+    const { offer, seller } = await anOffer();
+    const { id: _, name: _name, offers: _offers, ...fields } = seller;
+    const promotion = { name: '', percentBp: 1000, cents: null, endsOn: day(0) };
+    must(await changePrice(shop.teo, offer.id, { printedCents: 6000 }));
+    must(await saveSeller(shop.teo, seller.id, { ...fields, terms: { ...plainTerms('EUR'), promotion } }));
+    expect(await now(offer.id)).toMatchObject({
+      costCents: 5400,
+      steps: [{ what: 'printed' }, { what: 'promotion', cents: -600 }],
+    });
+    const over = { ...promotion, endsOn: day(-1) };
+    must(await saveSeller(shop.teo, seller.id, { ...fields, terms: { ...plainTerms('EUR'), promotion: over } }));
+    expect(await now(offer.id)).toMatchObject({ costCents: 6000 });
+    must(await saveSeller(shop.teo, seller.id, { ...fields, rating: 455, ratingCount: 31 }));
+    expect(await getSeller(pool(), seller.id)).toMatchObject({ rating: 455, ratingCount: 31 });
+    expect(sellerSchema.safeParse({ ...fields, rating: 455, ratingCount: null }).success).toBe(false);
   });
 });
 

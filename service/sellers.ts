@@ -77,13 +77,20 @@ export async function countForToday(): Promise<void> {
   });
 }
 
-export const sellerSchema = z.strictObject({
-  leadDays: z.number().int().min(0, 'Days are 0 or more.').max(120, 'At most 120 days.'),
-  terms: sellerTermsSchema.nullable(),
-  trust: z.enum(['own-stock', 'marketplace']),
-  returns: z.string().trim().max(200, 'At most 200 characters, please.'),
-  orderContact: z.string().trim().max(200, 'At most 200 characters, please.'),
-});
+export const sellerSchema = z
+  .strictObject({
+    leadDays: z.number().int().min(0, 'Days are 0 or more.').max(120, 'At most 120 days.'),
+    terms: sellerTermsSchema.nullable(),
+    trust: z.enum(['own-stock', 'marketplace']),
+    returns: z.string().trim().max(200, 'At most 200 characters, please.'),
+    orderContact: z.string().trim().max(200, 'At most 200 characters, please.'),
+    /** hundredths of a star */
+    rating: z.number().int().min(100, 'Stars are 1 to 5.').max(500, 'Stars are 1 to 5.').nullable().default(null),
+    ratingCount: z.number().int().positive().max(10_000_000).nullable().default(null),
+  })
+  .refine(({ rating, ratingCount }) => (rating === null) === (ratingCount === null), {
+    message: 'A rating is stars and how many gave them.',
+  });
 
 /** Writes a seller's terms; what it printed is counted by them from now on. */
 export async function saveSeller(

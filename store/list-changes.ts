@@ -16,7 +16,7 @@ export interface Accepted {
 
 /** Does a row count: nothing doubtful in it, a price that can be counted, nothing suspicious that nobody accepted? */
 const COUNTS = `row.list_id = $1 and row.line > $2 and row.line <= $3 and row.fate <> 'doubtful' and row.cost_cents is not null
-  and row.spec_id is not null
+  and row.spec is not null
   and (row.suspicion is null or row.suspicion = any($4) and (row.line = any($5) or row.suspicion = any($6)))`;
 
 const ACCEPTABLE = SUSPICIONS.filter(isAcceptable);
@@ -27,9 +27,14 @@ const CAME_FROM = `left('price list ' || $7::text, 120)`;
 /** Puts the new ones among some lines on the market. */
 const ADD = `
   with fresh as materialized (
-    select nextval(pg_get_serial_sequence('offer', 'id'))::integer as id, nextval(pg_get_serial_sequence('offer_price', 'id')) as price_id,
-      row.*, spec.family_id, spec.capacity_mib * row.modules as unit_mib
-    from price_list_row as row join module_spec as spec on spec.id = spec_id where ${COUNTS} and offer_id is null
+    select nextval('offer_id_seq')::integer as id, nextval('offer_price_id_seq') as price_id, sorted.* from (
+      select row.*, spec.id as spec_id, spec.family_id, spec.capacity_mib * row.modules as unit_mib
+      from price_list_row as row join price_list_spec as named on named.list_id = $1 and nr = row.spec
+        join module_spec as spec on spec.id = named.spec_id
+      where ${COUNTS} and row.offer_id is null
+      -- neighbours in the indexes one after the other
+      order by spec.family_id, cost_cents
+    ) as sorted
   ), added as (
     insert into offer (id, seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock,
       price_id, cost_cents, priced_at) overriding system value
@@ -47,8 +52,9 @@ const PRICE = `
     select row.line, offer.id, row.cost_cents, row.printed_cents, row.steps, row.stock, offer.price_id as before,
       offer.stock as stock_before, withdrawn_at is not null as was_gone,
       (offer.cost_cents, price.printed_cents) is distinct from (row.cost_cents, row.printed_cents) as moved
-    from price_list_row as row join offer on offer.id = row.offer_id left join offer_price as price on price.id = price_id
-    where ${COUNTS} and offer.seller_id = $9
+    from (
+      select * from price_list_row as row where ${COUNTS} and row.offer_id is not null offset 0
+    ) as row join offer on offer.id = row.offer_id left join offer_price as price on price.id = price_id
   ), changed as materialized (
     select * from known where moved or was_gone or stock is distinct from stock_before
   ), noted as (
@@ -74,10 +80,10 @@ export async function applyLines(
   const { at } = await one<{ at: string }>(db, 'select clock_timestamp()::text as at');
   const values = [
     ...[list.id, lines.from, lines.to, ACCEPTABLE, [...accepted.lines], [...accepted.suspicions]],
-    ...[list.name, at, list.sellerId],
+    ...[list.name, at],
   ];
   const { priced } = await one<{ priced: number }>(db, PRICE, values);
-  return { added: await run(db, ADD, values), priced };
+  return { added: await run(db, ADD, [...values, list.sellerId]), priced };
 }
 
 /** Counts the rows that a list left as they were. */
@@ -86,7 +92,7 @@ export async function countLeft(db: Queryable, listId: number, accepted: Accepte
     await one<{ left: number }>(
       db,
       `select count(*) as left from price_list_row where list_id = $1 and not (fate <> 'doubtful' and cost_cents is not null
-         and spec_id is not null and (suspicion is null or suspicion = any($2) and (line = any($3) or suspicion = any($4))))`,
+         and spec is not null and (suspicion is null or suspicion = any($2) and (line = any($3) or suspicion = any($4))))`,
       [listId, ACCEPTABLE, [...accepted.lines], [...accepted.suspicions]],
     )
   ).left;

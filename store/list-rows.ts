@@ -21,31 +21,69 @@ export interface ShownRow {
   byCost: boolean;
 }
 
-/** Makes room for rows as they are read, within a transaction; they are written to the stream in COPY's text format. */
-export async function openListed(db: Queryable, columns: readonly string[]): Promise<Writable> {
-  await run(
-    db,
-    `create temporary table listed (
-       line integer, sku text, title text, modules smallint, spec integer, maker text, part text, printed_cents integer,
-       currency text, stock integer, used boolean, cost_cents integer, steps jsonb, doubts text[], as_read jsonb
-     ) on commit drop`,
-  );
-  await run(db, 'create temporary table listed_spec (nr integer primary key, spec_id integer not null) on commit drop');
-  return copyInto(db, `copy listed (${columns.join(', ')}) from stdin`);
+/**
+ * Makes room for a list's rows, within a transaction: they are written to the stream in COPY's text format, with these
+ * columns. Earlier rows of the list are let go.
+ */
+export async function openRows(db: Queryable, listId: number, columns: readonly string[]): Promise<Writable> {
+  await run(db, 'delete from price_list_row where list_id = $1', [listId]);
+  await run(db, 'delete from price_list_spec where list_id = $1', [listId]);
+  return copyInto(db, `copy price_list_row (${columns.join(', ')}) from stdin`);
 }
 
-export async function insertListedSpec(db: Queryable, nr: number, specId: number): Promise<void> {
-  await run(db, 'insert into listed_spec (nr, spec_id) values ($1, $2)', [nr, specId]);
+/** Says what the list's rows call a module. */
+export async function insertListSpec(db: Queryable, listId: number, nr: number, specId: number): Promise<void> {
+  await run(db, 'insert into price_list_spec (list_id, nr, spec_id) values ($1, $2, $3)', [listId, nr, specId]);
+}
+
+/** What the list's rows call a module, which may be new among them. */
+async function specNumber(db: Queryable, listId: number, specId: number): Promise<number> {
+  const known = await maybeOne<{ nr: number }>(
+    db,
+    'select min(nr) as nr from price_list_spec where list_id = $1 and spec_id = $2 having count(*) > 0',
+    [listId, specId],
+  );
+  if (known !== null) return known.nr;
+  const { nr } = await one<{ nr: number }>(
+    db,
+    `insert into price_list_spec (list_id, nr, spec_id)
+     select $1, coalesce(max(nr), 0) + 1, $2 from price_list_spec where list_id = $1 returning nr`,
+    [listId, specId],
+  );
+  return nr;
+}
+
+/** From so many rows on a list is joined as a whole, not row by row. */
+const LARGE = 20_000;
+
+/**
+ * Runs a statement over a whole list, within a transaction. A large one is sorted and joined in memory where it can be,
+ * and never row by row: the database does not know yet how many rows there are, nor how many offers.
+ */
+async function overList(db: Queryable, listId: number, statement: string, values: unknown[]): Promise<number> {
+  if ((await lastLine(db, listId)) < LARGE) return run(db, statement, values);
+  await run(db, "set local work_mem = '96MB'");
+  await run(db, 'set local enable_nestloop = off');
+  const rows = await run(db, statement, values);
+  await run(db, 'set local enable_nestloop = on');
+  return rows;
 }
 
 const BANDS = JSON.stringify(PRICE_BANDS);
 
+/** The rows that are compared: one line, `$5`, or all of them. */
+const ROWS = `(
+  select line, sku, modules, printed_cents, currency, cost_cents, doubts, twice, fate as was_fate, suspicion as was_suspicion,
+    offer_id as was_offer_id, from_cents as was_from_cents, by_cost as was_by_cost from price_list_row
+  where list_id = $1 and ($5::integer is null or line = $5)
+)`;
+
 /**
- * What each row of `source` does to the seller's offers: `$1` list, `$2` seller, `$3` currency it prints in, `$4` bands of
+ * What each row does to the seller's offers: `$1` list, `$2` seller, `$3` currency it prints in, `$4` bands of
  * suspicious prices. Of rows with one number the first counts. An offer that left the market is new when it comes back.
  * Where the seller's own price was never noted, what we pay is compared.
  */
-const fatesOf = (source: string): string => `
+const FATES = `
   with bands as materialized (
     select * from rows from (jsonb_to_recordset($4::jsonb) as (suspicion text, modules integer, over float8, under float8))
       with ordinality as band (suspicion, modules, over, under, place)
@@ -66,80 +104,65 @@ const fatesOf = (source: string): string => `
       offer.id is not null and price.printed_cents is null as by_cost,
       case when withdrawn_at is null then coalesce(price.printed_cents, offer.cost_cents) end as from_cents,
       case when price.printed_cents is null and offer.id is not null then row.cost_cents else row.printed_cents end as to_cents
-    from ${source} as row
+    from ${ROWS} as row
       left join offer on offer.seller_id = $2 and lower(offer.seller_part) = lower(row.sku)
       left join offer_price as price on price.id = offer.price_id
+    -- the rest is new, as it was taken for when it was read
+    where offer.id is not null or was_offer_id is not null or twice or currency is not null or doubts is not null
+      or was_fate <> 'new' or was_suspicion is not null
   ) as beside`;
-
-/** Rows as they are copied, with whether an earlier one has the same number. */
-const LISTED = `(
-  select listed.*, twice.key is not null as twice from listed left join (
-    select lower(sku) as key, min(line) as line from listed where sku <> '' group by 1 having count(*) > 1
-  ) as twice on twice.key = lower(sku) and twice.line < listed.line
-)`;
-
-const KEPT = `(
-  select line, sku, modules, printed_cents, currency, cost_cents, doubts, twice from price_list_row
-  where list_id = $1 and ($5::integer is null or line = $5)
-)`;
 
 interface OfSeller {
   id: number;
   sellerId: number;
 }
 
-/** Keeps the rows that were copied into `listed`, each with what it does. Returns how many. */
-export async function keepListed(db: Queryable, list: OfSeller, currency: string): Promise<number> {
-  await run(db, 'delete from price_list_row where list_id = $1', [list.id]);
-  await run(db, 'analyze listed');
-  return run(
-    db,
-    `insert into price_list_row (list_id, line, sku, title, modules, spec_id, maker, part, printed_cents, currency, stock, used,
-       cost_cents, steps, doubts, as_read, twice, fate, suspicion, offer_id, from_cents, by_cost)
-     select $1, line, sku, title, modules, listed_spec.spec_id, maker, part, printed_cents, currency, stock, used,
-       cost_cents, steps, doubts, as_read, twice, fate, suspicion, offer_id, from_cents, by_cost
-     from (${fatesOf(LISTED)}) as told left join listed_spec on nr = spec`,
-    [list.id, list.sellerId, currency, BANDS],
-  );
+/** Says of a list's rows, once they are written, which have a number that an earlier one has. */
+export async function noteTwice(db: Queryable, listId: number): Promise<void> {
+  // What is asked next would be planned as if the list were small.
+  await run(db, 'analyze price_list_row');
+  const statement = `update price_list_row as row set twice = true from (
+      select lower(sku) as key, min(line) as line from price_list_row where list_id = $1 and sku <> '' group by 1 having count(*) > 1
+    ) as first
+    where row.list_id = $1 and lower(row.sku) = first.key and row.line > first.line`;
+  await overList(db, listId, statement, [listId]);
 }
 
-/** Compares rows with the offers as they stand by now; one row, or all of them. */
-export async function compareAnew(
-  db: Queryable,
-  list: OfSeller,
-  currency: string,
-  line: number | null = null,
-): Promise<void> {
-  await run(
-    db,
-    `update price_list_row as row set fate = told.fate, suspicion = told.suspicion, offer_id = told.offer_id,
-       from_cents = told.from_cents, by_cost = told.by_cost
-     from (${fatesOf(KEPT)}) as told
-     where row.list_id = $1 and row.line = told.line and (row.fate, row.suspicion, row.offer_id, row.from_cents, row.by_cost)
-       is distinct from (told.fate, told.suspicion, told.offer_id, told.from_cents, told.by_cost)`,
-    [list.id, list.sellerId, currency, BANDS, line],
-  );
+const COMPARE = `update price_list_row as row set fate = told.fate, suspicion = told.suspicion, offer_id = told.offer_id,
+    from_cents = told.from_cents, by_cost = told.by_cost
+  from (
+    select * from (${FATES}) as now where (fate, suspicion, offer_id, from_cents, by_cost)
+      is distinct from (was_fate, was_suspicion, was_offer_id, was_from_cents, was_by_cost)
+  ) as told
+  where row.list_id = $1 and row.line = told.line`;
+
+/** Compares a list's rows with the offers as they stand by now. */
+export async function compareRows(db: Queryable, list: OfSeller, currency: string): Promise<void> {
+  await overList(db, list.id, COMPARE, [list.id, list.sellerId, currency, BANDS, null]);
+}
+
+/** Compares one row. */
+export async function compareRow(db: Queryable, list: OfSeller, currency: string, line: number): Promise<void> {
+  await run(db, COMPARE, [list.id, list.sellerId, currency, BANDS, line]);
 }
 
 /** Offers of the seller on the market that a list does not name. */
 const GONE = `from offer where seller_id = $2 and seller_part is not null and withdrawn_at is null
-  and not exists (select from price_list_row where list_id = $1 and lower(sku) = lower(seller_part))`;
+  and not exists (select from price_list_row as row where list_id = $1 and row.offer_id = offer.id)`;
 
 /** Counts the offers that a list no longer names. */
 export async function countGone(db: Queryable, list: OfSeller): Promise<void> {
-  await run(db, `update price_list set gone = (select count(*) ${GONE}) where id = $1`, [list.id, list.sellerId]);
+  const statement = `update price_list set gone = (select count(*) ${GONE}) where id = $1`;
+  await overList(db, list.id, statement, [list.id, list.sellerId]);
 }
 
-/** Takes offers that the list no longer names off the market, noting how they stood. */
+/** Takes offers that the list no longer names off the market, noting how they stood; before the list adds any. */
 export async function withdrawGone(db: Queryable, list: OfSeller): Promise<number> {
-  return run(
-    db,
-    `with gone as materialized (select id, stock ${GONE}), noted as (
-       insert into price_list_change (list_id, offer_id, added, withdrawn, stock) select $1, id, false, false, stock from gone
-     )
-     update offer set withdrawn_at = now() from gone where offer.id = gone.id`,
-    [list.id, list.sellerId],
-  );
+  const statement = `with gone as materialized (select id, stock ${GONE}), noted as (
+      insert into price_list_change (list_id, offer_id, added, withdrawn, stock) select $1, id, false, false, stock from gone
+    )
+    update offer set withdrawn_at = now() from gone where offer.id = gone.id`;
+  return overList(db, list.id, statement, [list.id, list.sellerId]);
 }
 
 /** How many rows are in each heap. */
@@ -190,15 +213,16 @@ export interface MendedRow {
 }
 
 export async function setRow(db: Queryable, listId: number, { row, specId, costCents, steps }: MendedRow): Promise<void> {
+  const spec = specId === null ? null : await specNumber(db, listId, specId);
   await run(
     db,
-    `update price_list_row set modules = $3, spec_id = $4, printed_cents = $5, cost_cents = $6, steps = $7, doubts = $8
+    `update price_list_row set modules = $3, spec = $4, printed_cents = $5, cost_cents = $6, steps = $7, doubts = $8
      where list_id = $1 and line = $2`,
     [
       listId,
       row.line,
       row.modules,
-      specId,
+      spec,
       row.printedCents,
       costCents,
       steps == null ? null : JSON.stringify(steps),

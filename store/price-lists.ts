@@ -37,6 +37,8 @@ export interface PriceList extends ListFindings, ListColumns {
   fixes: Record<string, RowFix>;
   /** offers of the seller that it does not name */
   gone: number;
+  /** how the seller's offers stood when it was compared with them */
+  stood: string | null;
   /** once it was applied */
   outcome: ListOutcome | null;
   state: ListState;
@@ -46,7 +48,7 @@ export interface PriceList extends ListFindings, ListColumns {
 
 const SELECT = `select price_list.id, seller_id as "sellerId", seller.name as seller, price_list.name, bytes, encoding, headings,
     columns - 'capacityIs' as columns, columns ->> 'capacityIs' as "capacityIs", guessed, sample, passed_over as "passedOver",
-    sentence, ground, fixes, coalesce(gone, 0) as gone, outcome, state, staff.name as "madeBy", made_at as "madeAt"
+    sentence, ground, fixes, coalesce(gone, 0) as gone, stood, outcome, state, staff.name as "madeBy", made_at as "madeAt"
   from price_list join seller on seller.id = seller_id left join staff on staff.id = made_by`;
 
 /** Begins a list whose bytes are still to come; nobody sees it before it is whole. */
@@ -79,6 +81,12 @@ export async function listPart(db: Queryable, listId: number, nr: number): Promi
     [listId, nr],
   );
   return part?.bytes ?? null;
+}
+
+export async function countParts(db: Queryable, listId: number): Promise<number> {
+  return (
+    await one<{ parts: number }>(db, 'select count(*) as parts from price_list_part where list_id = $1', [listId])
+  ).parts;
 }
 
 /** All of the list's bytes have come. */
@@ -270,4 +278,16 @@ export async function workOn(db: Queryable, id: number): Promise<ListWorkDone | 
 /** Has this transaction alone read a list; false where another one is at it. */
 export async function holdReading(db: Queryable, id: number): Promise<boolean> {
   return (await one<{ held: boolean }>(db, 'select pg_try_advisory_xact_lock(17, $1) as held', [id])).held;
+}
+
+/** A mark of a seller's offers and their prices, which changes when one of them does. */
+const STANDS = `select count(*) || ' ' || coalesce(bit_xor(hashint8extended(price_id, id + case when withdrawn_at is null then 0 else 1 << 30 end)), 0)
+  from offer where seller_id = $1`;
+
+export async function howOffersStand(db: Queryable, sellerId: number): Promise<string> {
+  return (await one<{ stands: string }>(db, `select (${STANDS}) as stands`, [sellerId])).stands;
+}
+
+export async function noteStood(db: Queryable, id: number, stood: string): Promise<void> {
+  await run(db, 'update price_list set stood = $2 where id = $1', [id, stood]);
 }

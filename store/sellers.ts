@@ -11,11 +11,14 @@ export interface Seller {
   trust: 'own-stock' | 'marketplace';
   returns: string;
   orderContact: string;
+  /** hundredths of a star, 100 to 500, and how many gave them; null: nobody did */
+  rating: number | null;
+  ratingCount: number | null;
   offers: number;
 }
 
-const SELECT = `select id, name, lead_days as "leadDays", terms, trust, returns, order_contact as "orderContact",
-    (select count(*) from offer where seller_id = seller.id and withdrawn_at is null) as offers
+const SELECT = `select id, name, lead_days as "leadDays", terms, trust, returns, order_contact as "orderContact", rating,
+    rating_count as "ratingCount", (select count(*) from offer where seller_id = seller.id and withdrawn_at is null) as offers
   from seller`;
 
 export async function listSellers(db: Queryable): Promise<Seller[]> {
@@ -43,8 +46,12 @@ export async function updateSeller(
 ): Promise<void> {
   await run(
     db,
-    'update seller set lead_days = $2, terms = $3, trust = $4, returns = $5, order_contact = $6 where id = $1',
-    [id, seller.leadDays, seller.terms, seller.trust, seller.returns, seller.orderContact],
+    `update seller set lead_days = $2, terms = $3, trust = $4, returns = $5, order_contact = $6,
+       rating = $7, rating_count = $8 where id = $1`,
+    [
+      ...[id, seller.leadDays, seller.terms, seller.trust, seller.returns, seller.orderContact],
+      ...[seller.rating, seller.ratingCount],
+    ],
   );
 }
 

@@ -65,6 +65,19 @@ describe('the price that counts', () => {
     expect(couponSchema.safeParse({ ...coupon, cents: null }).success).toBe(false);
   });
 
+  it('loses the seller’s promotion after the coupon, before the shipping', () => {
+    const coupon = { name: 'c', percentBp: null, cents: 2000, endsOn: null };
+    const promotion = { name: 'p', percentBp: 1000, cents: null, endsOn: '2026-11-25' };
+    const shipping = { kind: 'flat', cents: 500, freeFromCents: 7500 } as const;
+    expect(steps({ ...printed, coupon }, { promotion, shipping })).toEqual([
+      ['printed', 10_000],
+      ['coupon', -2000],
+      ['promotion', -800],
+      ['shipping', 500],
+    ]);
+    expect(steps(printed, { promotion: { ...promotion, endsOn: '2026-11-24' } })).toEqual([['printed', 10_000]]);
+  });
+
   it('bears its share of the shipping: free above a sum, or by weight', () => {
     const flat = { kind: 'flat', cents: 1000, freeFromCents: 25_000 } as const;
     expect(steps({ ...printed, units: 2 }, { shipping: flat })).toContainEqual(['shipping', 500]);

@@ -25,7 +25,7 @@ export interface PrintedPrice {
 
 /** One step from a printed price to the one that counts; `cents` is what it changes, in `currency`. */
 export interface PriceStep {
-  what: 'printed' | 'coupon' | 'shipping' | 'tax-off' | 'tax-on' | 'exchange';
+  what: 'printed' | 'coupon' | 'promotion' | 'shipping' | 'tax-off' | 'tax-on' | 'exchange';
   cents: number;
   currency: string;
 }
@@ -63,8 +63,14 @@ export function shippingCents(shipping: Shipping, orderCents: number, grams: num
   return (steps.find(({ upToGrams }) => grams <= upToGrams) ?? steps.at(-1))?.cents ?? 0;
 }
 
+/** Notes a step that changes anything; returns by how much. */
+function step(steps: PriceStep[], what: PriceStep['what'], cents: number, currency: string): number {
+  if (cents !== 0) steps.push({ what, cents, currency });
+  return cents;
+}
+
 /**
- * What a printed price comes to for the shop: less a coupon that runs, plus its share of the shipping (rounded up, so
+ * What a printed price comes to for the shop: less a coupon and then the seller's promotion, where they run, plus its share of the shipping (rounded up, so
  * that the shares never fall short of the whole), less tax that the shop gets back or plus tax that it does not, turned
  * into the shop's currency. Every step is told. Percentages and rates round half to even.
  *
@@ -76,30 +82,30 @@ export function countedPrice(
   terms: SellerTerms,
   shop: { currency: string; day: string; rates: readonly ExchangeRate[] },
 ): CountedPrice {
-  const { currency } = terms;
-  const steps: PriceStep[] = [{ what: 'printed', cents: printed.cents, currency }];
-  const add = (what: PriceStep['what'], cents: number): void => {
-    if (cents !== 0) steps.push({ what, cents, currency });
-  };
-  const { coupon } = printed;
-  if (coupon !== null && couponRuns(coupon, shop.day)) add('coupon', -couponOff(printed.cents, coupon));
-  const goods = steps.reduce((sum, { cents }) => sum + cents, 0);
-  const whole = shippingCents(terms.shipping, goods * printed.units, MODULE_GRAMS * printed.modules * printed.units);
-  add('shipping', Math.ceil(whole / printed.units));
-  const delivered = steps.reduce((sum, { cents }) => sum + cents, 0);
-  if (terms.withTax && terms.taxBack) {
-    add('tax-off', roundHalfEven(delivered, 10_000, 10_000 + terms.taxBp) - delivered);
+  const { currency, promotion } = terms;
+  const { coupon, modules, units } = printed;
+  const steps: PriceStep[] = [];
+  let now = step(steps, 'printed', printed.cents, currency);
+  if (coupon !== null && couponRuns(coupon, shop.day)) now += step(steps, 'coupon', -couponOff(now, coupon), currency);
+  if (promotion != null && couponRuns(promotion, shop.day)) {
+    now += step(steps, 'promotion', -couponOff(now, promotion), currency);
   }
-  if (!terms.withTax && !terms.taxBack) add('tax-on', roundHalfEven(delivered, terms.taxBp, 10_000));
-  const own = steps.reduce((sum, { cents }) => sum + cents, 0);
-  if (currency === shop.currency) return { ok: true, costCents: own, steps, rate: null };
+  const whole = shippingCents(terms.shipping, now * units, MODULE_GRAMS * modules * units);
+  now += step(steps, 'shipping', Math.ceil(whole / units), currency);
+  if (terms.withTax && terms.taxBack) {
+    now += step(steps, 'tax-off', roundHalfEven(now, 10_000, 10_000 + terms.taxBp) - now, currency);
+  }
+  if (!terms.withTax && !terms.taxBack) {
+    now += step(steps, 'tax-on', roundHalfEven(now, terms.taxBp, 10_000), currency);
+  }
+  if (currency === shop.currency) return { ok: true, costCents: now, steps, rate: null };
   const [rate] = shop.rates
     .filter(({ from, to, on }) => from === currency && to === shop.currency && on <= shop.day)
     .sort((a, b) => (a.on < b.on ? 1 : -1));
   if (rate === undefined) {
     return { ok: false, sentence: `There is no rate from ${currency} to ${shop.currency} up to this day.` };
   }
-  const costCents = roundHalfEven(own, rate.micro, 1_000_000);
+  const costCents = roundHalfEven(now, rate.micro, 1_000_000);
   steps.push({ what: 'exchange', cents: costCents, currency: shop.currency });
   return { ok: true, costCents, steps, rate };
 }

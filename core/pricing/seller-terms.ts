@@ -20,20 +20,6 @@ export const shippingSchema = z.discriminatedUnion('kind', [
 ]);
 export type Shipping = z.infer<typeof shippingSchema>;
 
-/** How a seller prices: what a number on its list means to the shop. */
-export const sellerTermsSchema = z.strictObject({
-  /** ISO 4217 */
-  currency: z.string().regex(/^[A-Z]{3}$/, 'A currency has three letters, such as EUR.'),
-  /** does its list hold the tax? */
-  withTax: z.boolean(),
-  /** the tax on it, hundredths of a percent */
-  taxBp: z.number().int().min(0).max(10_000),
-  /** does the shop get that tax back? Otherwise it is part of the cost */
-  taxBack: z.boolean(),
-  shipping: shippingSchema,
-});
-export type SellerTerms = z.infer<typeof sellerTermsSchema>;
-
 /** A discount that a seller gives: a share or an amount off each unit, until a day. */
 export const couponSchema = z
   .strictObject({
@@ -47,3 +33,19 @@ export const couponSchema = z
     message: 'A coupon takes off a percentage or an amount.',
   });
 export type Coupon = z.infer<typeof couponSchema>;
+
+/** How a seller prices: what a number on its list means to the shop. */
+export const sellerTermsSchema = z.strictObject({
+  /** ISO 4217 */
+  currency: z.string().regex(/^[A-Z]{3}$/, 'A currency has three letters, such as EUR.'),
+  /** does its list hold the tax? */
+  withTax: z.boolean(),
+  /** the tax on it, hundredths of a percent */
+  taxBp: z.number().int().min(0).max(10_000),
+  /** does the shop get that tax back? Otherwise it is part of the cost */
+  taxBack: z.boolean(),
+  shipping: shippingSchema,
+  /** off everything it sells, until a day; null or left out: none */
+  promotion: couponSchema.nullish(),
+});
+export type SellerTerms = z.infer<typeof sellerTermsSchema>;

@@ -17,6 +17,8 @@ alter table price_list
   add column sentence text,
   -- offers of the seller that it does not name
   add column gone integer,
+  -- how the seller's offers stood when it was compared with them
+  add column stood text,
   -- what applying it did: {added, priced, withdrawn, left}
   add column outcome jsonb,
   drop constraint price_list_state_check,
@@ -60,8 +62,8 @@ create table price_list_row (
   sku text not null,
   title text not null,
   modules smallint not null,
-  -- null: it does not tell enough of the module
-  spec_id integer,
+  -- which of the list's modules it is; null: it does not tell enough of it
+  spec integer,
   maker text,
   part text,
   printed_cents integer,
@@ -76,7 +78,7 @@ create table price_list_row (
   -- the row as it was read, where somebody may put it right
   as_read jsonb,
   -- an earlier row has the same number
-  twice boolean not null,
+  twice boolean not null default false,
   fate text not null check (fate in ('new', 'same', 'up', 'down', 'doubtful')),
   suspicion text check (suspicion in ('decimal-slip', 'kit-or-single', 'jump', 'currency', 'twice')),
   -- the offer it is a price of, and what that was; in what we pay where the seller's own price was never noted
@@ -86,7 +88,15 @@ create table price_list_row (
   heap text generated always as (case when fate = 'doubtful' then fate when suspicion is not null then 'suspicious' else fate end) stored,
   primary key (list_id, line)
 );
-create index price_list_row_of_heap on price_list_row (list_id, heap, line);
+create index price_list_row_to_look_at on price_list_row (list_id, heap, line) where heap in ('suspicious', 'doubtful');
+
+-- Modules of a list, by the numbers its rows call them.
+create table price_list_spec (
+  list_id integer not null references price_list (id) on delete cascade,
+  nr integer not null,
+  spec_id integer not null references module_spec (id),
+  primary key (list_id, nr)
+);
 
 -- Sellers' numbers are the same in any case.
 update offer set seller_part = left(seller_part, 66) || ' (' || id || ')'

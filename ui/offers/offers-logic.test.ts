@@ -1,5 +1,5 @@
 import { countText, movedText, outcomeText, typedFix } from './list-words';
-import { couponText, parseCoupon, parseShipping, shippingText, termsText } from './terms-words';
+import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText, termsText } from './terms-words';
 
 test.each([
   ['none', { kind: 'none' }],
@@ -39,10 +39,20 @@ test('a coupon may be none, and what is no coupon is told from none', () => {
   for (const text of ['some', '0 %', '200 %', '5 until tomorrow', '-3']) expect(parseCoupon(text)).toBeUndefined();
 });
 
+test('a rating is stars and how many gave them', () => {
+  expect(parseRating('4.6 of 120')).toEqual({ rating: 460, ratingCount: 120 });
+  expect(parseRating('4,65 stars / 3')).toEqual({ rating: 465, ratingCount: 3 });
+  expect(parseRating(ratingTyped(390, 2140))).toEqual({ rating: 390, ratingCount: 2140 });
+  expect([parseRating(' '), ratingTyped(null, null)]).toEqual([null, '']);
+  for (const text of ['good', '4.6', '6 of 10', '0.5 of 10', '4 of 0']) expect(parseRating(text)).toBeUndefined();
+});
+
 test('terms are one line', () => {
   const terms = { currency: 'SKR', withTax: true, taxBp: 2500, taxBack: true, shipping: { kind: 'none' as const } };
   expect(termsText(null, 'EUR')).toBe('prints what we pay, in EUR without tax');
   expect(termsText(terms, 'EUR')).toBe('prints SKR with 25 % tax that comes back · no shipping');
+  const promotion = { name: '', percentBp: 500, cents: null, endsOn: '2026-11-30' };
+  expect(termsText({ ...terms, promotion }, 'EUR')).toContain(' · promotion 5 % until 2026-11-30');
   expect(termsText({ ...terms, withTax: false, taxBack: false }, 'EUR')).toContain(
     'without the 25 % tax that comes on top',
   );

@@ -15,7 +15,8 @@ import { Sheet } from '../kit/sheet';
 import type { ShownFeed } from './feed-words';
 import { type ListState, STATE_TEXTS } from './list-words';
 import type { CountingGround } from './price-form';
-import { parseShipping, shippingText, termsText } from './terms-words';
+import { ratingText } from './market-words';
+import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText, termsText } from './terms-words';
 
 export interface ListedSeller {
   id: number;
@@ -25,6 +26,8 @@ export interface ListedSeller {
   trust: 'own-stock' | 'marketplace';
   returns: string;
   orderContact: string;
+  rating: number | null;
+  ratingCount: number | null;
   offers: number;
 }
 
@@ -51,6 +54,8 @@ function SellerSheet({
     returns: seller.returns,
     orderContact: seller.orderContact,
     trust: seller.trust,
+    promotion: couponText(terms?.promotion ?? null),
+    rating: ratingTyped(seller.rating, seller.ratingCount),
   });
   const [withTax, setWithTax] = useState(terms?.withTax ?? false);
   const [taxBack, setTaxBack] = useState(terms?.taxBack ?? true);
@@ -63,13 +68,18 @@ function SellerSheet({
     if (shipping === null)
       return setWrong('Type the shipping as none, 4.90, or 4.90, free from 50.00, or 500 g 4.90; 2000 g 8.90.');
     if (!Number.isInteger(taxBp) || taxBp < 0) return setWrong('Type the tax as a percentage, such as 20.');
+    const promotion = parseCoupon(typed.promotion);
+    if (promotion === undefined) return setWrong('Type a promotion such as 5 % until 2026-11-30, or nothing.');
+    const rating = parseRating(typed.rating);
+    if (rating === undefined) return setWrong('Type a rating such as 4.6 of 120, or nothing.');
     setWrong(null);
     const result = await save<{ changed: number }>('PUT', `/api/sellers/${seller.id}`, {
       leadDays: Number(typed.leadDays),
-      terms: { currency: typed.currency.trim().toUpperCase(), withTax, taxBp, taxBack, shipping },
+      terms: { currency: typed.currency.trim().toUpperCase(), withTax, taxBp, taxBack, shipping, promotion },
       trust: typed.trust,
       returns: typed.returns,
       orderContact: typed.orderContact,
+      ...(rating ?? { rating: null, ratingCount: null }),
     });
     if (!result.ok) return;
     onSaved(
@@ -128,6 +138,20 @@ function SellerSheet({
           value={typed.shipping}
           onChange={set('shipping')}
           hint="none · 4.90 · 4.90, free from 50.00 · 500 g 4.90; 2000 g 8.90"
+        />
+        <Field
+          label="Promotion"
+          className="col-span-3"
+          value={typed.promotion}
+          onChange={set('promotion')}
+          hint="off everything: 5 % until 2026-11-30"
+        />
+        <Field
+          label="Rating"
+          className="col-span-3"
+          value={typed.rating}
+          onChange={set('rating')}
+          hint="stars, and how many gave them: 4.6 of 120"
         />
         <Choice
           label="It is"
@@ -297,6 +321,7 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerLi
               {termsText(seller.terms, ground.currency)} ·{' '}
               {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} ·{' '}
               {TRUST_WORDS[seller.trust]}
+              {seller.rating !== null && seller.ratingCount !== null && ` · ${ratingText(seller.rating, seller.ratingCount)}`}
               {seller.returns !== '' && ` · returns: ${seller.returns}`}
               <FeedLine feed={feeds.find(({ sellerId }) => sellerId === seller.id)} />
             </span>

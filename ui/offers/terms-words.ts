@@ -6,6 +6,7 @@ import type { Coupon, SellerTerms, Shipping } from '@/core/pricing/seller-terms'
 export const STEP_WORDS: Record<PriceStep['what'], string> = {
   printed: 'printed on the list',
   coupon: 'coupon',
+  promotion: 'promotion of the seller',
   shipping: 'its share of the shipping',
   'tax-off': 'tax that comes back',
   'tax-on': 'tax that does not come back',
@@ -57,7 +58,8 @@ export function termsText(terms: SellerTerms | null, currency: string): string {
       ? 'without tax'
       : `without the ${percent} % tax that comes on top`;
   const shipping = terms.shipping.kind === 'none' ? 'no shipping' : `shipping ${shippingText(terms.shipping)}`;
-  return `prints ${terms.currency} ${tax} · ${shipping}`;
+  const promotion = terms.promotion == null ? '' : ` · promotion ${couponText(terms.promotion)}`;
+  return `prints ${terms.currency} ${tax} · ${shipping}${promotion}`;
 }
 
 /** A coupon as it is typed: `10 % until 2026-11-30`, `5.00`. */
@@ -88,4 +90,18 @@ export function stepLines(steps: readonly PriceStep[]): { text: string; amount: 
     text: STEP_WORDS[what],
     amount: moneyText(cents, currency),
   }));
+}
+
+/** What others say of a seller, as it is typed: `4.6 of 120`. */
+export const ratingTyped = (rating: number | null, count: number | null): string =>
+  rating === null || count === null ? '' : `${rating / 100} of ${count}`;
+
+/** A rating that was typed, hundredths of a star and how many gave them; null: none; undefined: not understood. */
+export function parseRating(text: string): { rating: number; ratingCount: number } | null | undefined {
+  if (text.trim() === '') return null;
+  const found = /^(\d(?:[.,]\d{1,2})?)\s*(?:stars?)?\s*(?:of|from|\/)\s*(\d{1,7})$/i.exec(text.trim());
+  if (found === null) return undefined;
+  const rating = Math.round(Number((found[1] ?? '').replace(',', '.')) * 100);
+  const ratingCount = Number(found[2]);
+  return rating >= 100 && rating <= 500 && ratingCount > 0 ? { rating, ratingCount } : undefined;
 }
