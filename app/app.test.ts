@@ -37,7 +37,9 @@ test.each(doors.filter((door) => !OPEN.has(door)))('%s asks who calls before any
   const source = readFileSync(join(__dirname, door), 'utf8');
   if (door.endsWith('route.ts')) {
     const handlers = [...source.matchAll(/export (?:const|async function|function) (GET|POST|PUT|PATCH|DELETE)/g)];
-    const guarded = [...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE) = handle(?:File)?\(\s*'[a-z]+\.[a-z]+'/g)];
+    const guarded = [
+      ...source.matchAll(/export const (GET|POST|PUT|PATCH|DELETE) = handle(?:File)?\(\s*'[a-z]+\.[a-z]+'/g),
+    ];
     expect(handlers.length).toBeGreaterThan(0);
     expect(guarded.length).toBe(handlers.length);
     return;

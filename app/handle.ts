@@ -107,7 +107,9 @@ export interface SentFile {
 /** The name that the sender gives a file, percent-encoded in its header. */
 function nameOf(request: NextRequest): string {
   try {
-    const name = decodeURIComponent(request.headers.get('x-file-name') ?? '').replace(/\p{C}/gu, '').trim();
+    const name = decodeURIComponent(request.headers.get('x-file-name') ?? '')
+      .replace(/\p{C}/gu, '')
+      .trim();
     return name.slice(0, 200) || 'list';
   } catch {
     return 'list';

@@ -147,7 +147,9 @@ try {
 
   const second = await take(seller, { rows: ROWS, kind: 'structured', moved: 10 });
   const again = await apply(second.id);
-  console.log(`the same list with a tenth of its prices moved: read in ${second.took.toFixed(1)} s, applied in ${again.toFixed(1)} s`);
+  console.log(
+    `the same list with a tenth of its prices moved: read in ${second.took.toFixed(1)} s, applied in ${again.toFixed(1)} s`,
+  );
   const undone = await seconds(async () => {
     const result = await undoList(OWNER, second.id);
     if (!result.ok) throw new Error(result.sentence);
@@ -165,7 +167,9 @@ try {
   await watched;
   const sorted = worst.answers.sort((a, b) => a - b);
   const at = (share: number) => (sorted[Math.floor((sorted.length - 1) * share)] ?? 0).toFixed(1);
-  console.log(`memory of the process at most: ${worst.memory.toFixed(0)} MB (under 500: ${worst.memory < 500 ? 'held' : 'MISSED'})`);
+  console.log(
+    `memory of the process at most: ${worst.memory.toFixed(0)} MB (under 500: ${worst.memory < 500 ? 'held' : 'MISSED'})`,
+  );
   console.log(`a small request meanwhile: median ${at(0.5)} ms, 99th percentile ${at(0.99)} ms, at most ${at(1)} ms`);
 } finally {
   watching = false;

@@ -26,7 +26,12 @@ test('a list is the same however it is cut, in every encoding', async () => {
 
 test('modules are told once, and rows call them by number', async () => {
   const { lines, modules } = await readWhole(
-    bytes(HEAD, `A-1;${MODULE};9;1`, `B-1;${MODULE.replace('Corrick', 'Ostrel')};8;1`, 'C-1;Corrick 2x16GB DDR4-3200 CL22 SO-DIMM kit;60;1'),
+    bytes(
+      HEAD,
+      `A-1;${MODULE};9;1`,
+      `B-1;${MODULE.replace('Corrick', 'Ostrel')};8;1`,
+      'C-1;Corrick 2x16GB DDR4-3200 CL22 SO-DIMM kit;60;1',
+    ),
   );
   expect(lines.map((line) => [line[SPEC], line[MODULES]])).toEqual([
     ['1', '1'],
@@ -51,7 +56,15 @@ test('a price is counted by the seller’s terms, with the steps where there are
 
 test('what is no offer is passed over and told, what is doubtful keeps how it was read', async () => {
   const { lines, end } = await readWhole(
-    bytes('Skerrow Trade;;;', HEAD, 'Memory for desktops;;;', `A-1;${MODULE};25.11.2026;1`, `B-1;${MODULE};8;1`, ';;;', 'Ask for more;;;'),
+    bytes(
+      'Skerrow Trade;;;',
+      HEAD,
+      'Memory for desktops;;;',
+      `A-1;${MODULE};25.11.2026;1`,
+      `B-1;${MODULE};8;1`,
+      ';;;',
+      'Ask for more;;;',
+    ),
     { fixes: { 5: { rateMTs: 2666 } }, told: { headings: 1, columns: { sku: 0, title: 1, price: 2, stock: 3 } } },
   );
   expect(end.used.headings).toBe(1);
@@ -87,8 +100,16 @@ test('columns of an earlier list count where the headings are the same', async (
 test.each([
   ['nothing', bytes(''), 'There is nothing in this file.'],
   ['empty lines', bytes('', ';;', ''), 'There is nothing in this file.'],
-  ['a text', bytes('hello', 'there'), 'There is no table in this file: a price list has a column for the price at least.'],
-  ['200 columns and more', bytes(HEAD, Array(201).fill('x').join(';')), 'Line 2 has over 200 columns: this is no price list.'],
+  [
+    'a text',
+    bytes('hello', 'there'),
+    'There is no table in this file: a price list has a column for the price at least.',
+  ],
+  [
+    '200 columns and more',
+    bytes(HEAD, Array(201).fill('x').join(';')),
+    'Line 2 has over 200 columns: this is no price list.',
+  ],
 ])('%s is told to be no list', async (_, input, sentence) => {
   await expect(readWhole(input)).rejects.toThrow(sentence);
 });
@@ -98,5 +119,8 @@ test('a workbook that is too large is told before it is unpacked', async () => {
   const part = new Uint8Array(17 * 1024 * 1024);
   part.set([0x50, 0x4b, 0x03, 0x04]);
   expect((await reading.take(part, false)).ok).toBe(true);
-  expect(await reading.take(part, false)).toMatchObject({ ok: false, sentence: 'A workbook is 32 MiB at the most: save it as CSV.' });
+  expect(await reading.take(part, false)).toMatchObject({
+    ok: false,
+    sentence: 'A workbook is 32 MiB at the most: save it as CSV.',
+  });
 });

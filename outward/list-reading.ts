@@ -60,7 +60,20 @@ export interface ListPiece {
 
 /** Columns of a row as {@link ListReading} writes them. */
 export const LISTED_COLUMNS = [
-  ...['list_id', 'line', 'sku', 'title', 'modules', 'spec', 'maker', 'part', 'printed_cents', 'currency', 'stock', 'used'],
+  ...[
+    'list_id',
+    'line',
+    'sku',
+    'title',
+    'modules',
+    'spec',
+    'maker',
+    'part',
+    'printed_cents',
+    'currency',
+    'stock',
+    'used',
+  ],
   ...['cost_cents', 'steps', 'doubts', 'as_read', 'fate'],
 ];
 
@@ -152,7 +165,10 @@ export class ListReading {
    * @param last no further piece follows
    * @returns what came of it, or why this is no price list, in a sentence
    */
-  async take(bytes: Uint8Array, last: boolean): Promise<{ ok: true; piece: ListPiece } | { ok: false; sentence: string }> {
+  async take(
+    bytes: Uint8Array,
+    last: boolean,
+  ): Promise<{ ok: true; piece: ListPiece } | { ok: false; sentence: string }> {
     try {
       const rows = await this.#rowsOf(bytes, last);
       this.#specs.fresh = [];
@@ -249,7 +265,8 @@ export class ListReading {
         const { passedOver } = end;
         passedOver.count++;
         const text = cells.filter((cell) => cell.trim() !== '').join(' · ');
-        if (passedOver.first.length < SHOWN_PASSED_OVER) passedOver.first.push({ line, text: text.slice(0, SHOWN_CELL) });
+        if (passedOver.first.length < SHOWN_PASSED_OVER)
+          passedOver.first.push({ line, text: text.slice(0, SHOWN_CELL) });
       }
       return null;
     }

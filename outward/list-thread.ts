@@ -5,6 +5,8 @@ import type { ListWork } from './list-work';
 
 /** A workbook's rows and strings, and room for the reader itself. */
 const HEAP_MIB = 384;
+/** Rows come and go: with more room for what is young, less of it is carried along. */
+const YOUNG_MIB = 96;
 /** A piece takes milliseconds, a workbook seconds; what takes longer is given up. */
 const LONGEST_MS = 60_000;
 
@@ -24,7 +26,7 @@ export class ListThread {
     this.#worker = new Worker(/* turbopackIgnore: true */ file, {
       execArgv: [],
       workerData: order,
-      resourceLimits: { maxOldGenerationSizeMb: HEAP_MIB },
+      resourceLimits: { maxOldGenerationSizeMb: HEAP_MIB, maxYoungGenerationSizeMb: YOUNG_MIB },
     });
     this.#worker.on('message', (taken: Taken) => this.#waiting.shift()?.resolve(taken));
     this.#worker.on('error', (cause) => this.#fail(cause instanceof Error ? cause : new Error(String(cause))));

@@ -32,9 +32,30 @@ test('rows are the same however the file is cut', () => {
 
 test.each([
   ['comma', 'a,b\nc,d\n', [['a', 'b'], ['c', 'd'], ['']]],
-  ['tab, old line ends', 'a\tb\rc\td', [['a', 'b'], ['c', 'd']]],
-  ['bar', 'a|b\r\nc|d', [['a', 'b'], ['c', 'd']]],
-  ['a separator told in the first line', 'sep=;\r\na,1;b\r\nc,2;d', [['a,1', 'b'], ['c,2', 'd']]],
+  [
+    'tab, old line ends',
+    'a\tb\rc\td',
+    [
+      ['a', 'b'],
+      ['c', 'd'],
+    ],
+  ],
+  [
+    'bar',
+    'a|b\r\nc|d',
+    [
+      ['a', 'b'],
+      ['c', 'd'],
+    ],
+  ],
+  [
+    'a separator told in the first line',
+    'sep=;\r\na,1;b\r\nc,2;d',
+    [
+      ['a,1', 'b'],
+      ['c,2', 'd'],
+    ],
+  ],
 ])('separated by %s', (_, text, rows) => {
   expect(rowsOf(text)).toEqual(rows);
 });

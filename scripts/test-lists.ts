@@ -34,7 +34,12 @@ export async function readWhole(
     const taken = await reading.take(input.subarray(from, from + size), last);
     if (!taken.ok) throw new Error(taken.sentence);
     const text = new TextDecoder().decode(taken.piece.lines);
-    lines.push(...text.split('\n').slice(0, -1).map((line) => line.split('\t').slice(1)));
+    lines.push(
+      ...text
+        .split('\n')
+        .slice(0, -1)
+        .map((line) => line.split('\t').slice(1)),
+    );
     modules.push(...taken.piece.specs.map(({ module }) => module));
     if (taken.piece.end !== null) return { lines, modules, end: taken.piece.end };
   }

@@ -34,8 +34,8 @@ export const applySchema = z.strictObject({
 });
 type Wanted = z.infer<typeof applySchema>;
 
-/** Lines, or changes to undo, that are written with one statement. */
-const AT_ONCE = 50_000;
+/** Lines, or changes to undo, that are written with one statement: many, since those of an index's page come together then. */
+const AT_ONCE = 100_000;
 
 const BUSY = 'This list is being worked on: wait until that is done.';
 
@@ -105,7 +105,10 @@ export async function applyList(caller: Caller, id: number, wanted: Wanted): Pro
   if (!sameMark(before.ground, mark)) {
     await transaction((db) => setToRead(db, id, before));
     await waitALittle(readList(id, columnsOf(before)));
-    return fault('conflict', `The terms of ${before.seller} or a rate changed: its prices were counted anew, look again.`);
+    return fault(
+      'conflict',
+      `The terms of ${before.seller} or a rate changed: its prices were counted anew, look again.`,
+    );
   }
   return workAlone(id, 'applying', async (db, list) => {
     if (list.state !== 'looked-at') return leave(fault('conflict', notOpen(list)));

@@ -21,7 +21,15 @@ async function sellerOf(db: Queryable, name: string, currency: string, shop: Sho
   if (known !== null) return known;
   const id = await insertSeller(db, { name, leadDays: LEAD_DAYS });
   const terms = { currency, withTax: true, taxBp: shop.taxBp, taxBack: true, shipping: { kind: 'none' as const } };
-  const seller = { leadDays: LEAD_DAYS, terms, trust: 'marketplace' as const, returns: '', orderContact: '', rating: null, ratingCount: null };
+  const seller = {
+    leadDays: LEAD_DAYS,
+    terms,
+    trust: 'marketplace' as const,
+    returns: '',
+    orderContact: '',
+    rating: null,
+    ratingCount: null,
+  };
   await updateSeller(db, id, seller);
   return { ...seller, id, name, offers: 0 };
 }

@@ -229,7 +229,12 @@ describe('a list that is large, cut off, or left lying', () => {
     }
   };
   const counted = async () =>
-    (await many<{ count: number }>(pool(), "select count(*) as count from offer where seller_part like 'PL-%' and withdrawn_at is null"))[0]?.count;
+    (
+      await many<{ count: number }>(
+        pool(),
+        "select count(*) as count from offer where seller_part like 'PL-%' and withdrawn_at is null",
+      )
+    )[0]?.count;
 
   it('is read and applied in the background, says how far it is, and changes nothing when it breaks off', async () => {
     const { seller } = await quayside();
@@ -303,7 +308,9 @@ describe('a list that is large, cut off, or left lying', () => {
 it('compares what we pay where the seller’s own price was never noted', async () => {
   const { seller, first } = await quayside();
   const { id: _, name: _name, offers: _offers, ...fields } = seller;
-  must(await saveSeller(shop.teo, seller.id, { ...fields, terms: { ...plainTerms('EUR'), withTax: true, taxBp: 2000 } }));
+  must(
+    await saveSeller(shop.teo, seller.id, { ...fields, terms: { ...plainTerms('EUR'), withTax: true, taxBp: 2000 } }),
+  );
   expect(first.printedCents).toBeNull();
   const row = (cents: number) => `${first.sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(cents)}`;
   const list = (cents: number) => file('taxed.csv', ['SKU,Description,Price', row(cents)]);
@@ -323,7 +330,11 @@ it('compares what we pay where the seller’s own price was never noted', async 
 
 it('asks once whose capacity a column holds, and remembers it', async () => {
   const { seller } = await quayside();
-  const lines = ['SKU,Type,Form,Capacity,Speed,Modules,Price', 'KIT-1,DDR4,DIMM,16 GB,3200,2,60.00', 'KIT-2,DDR4,DIMM,8 GB,3200,1,20.00'];
+  const lines = [
+    'SKU,Type,Form,Capacity,Speed,Modules,Price',
+    'KIT-1,DDR4,DIMM,16 GB,3200,2,60.00',
+    'KIT-2,DDR4,DIMM,8 GB,3200,1,20.00',
+  ];
   const { id } = must(await takeList(shop.teo, seller.id, file('kits.csv', lines)));
   expect((await rowsOf(id)).map(({ doubts }) => doubts)).toEqual([['kit-capacity'], []]);
   const { columns, headings } = (await showList(id))?.list ?? { columns: {}, headings: null };

@@ -162,7 +162,10 @@ export const heapSchema = z.strictObject({
 });
 
 /** Further rows of a heap, those after a line. */
-export async function moreOfHeap(id: number, { heap, after, most }: z.infer<typeof heapSchema>): Promise<Result<ShownRow[]>> {
+export async function moreOfHeap(
+  id: number,
+  { heap, after, most }: z.infer<typeof heapSchema>,
+): Promise<Result<ShownRow[]>> {
   return done(await listHeap(pool(), id, heap, after, most));
 }
 

@@ -82,13 +82,20 @@ async function copyRows(list: PriceList, thread: ListThread, copy: Writable): Pr
   const tell = workTeller(list.id, 'reading', list.bytes);
   const specs: ListPiece['specs'] = [];
   const parts = Math.max(1, await countParts(pool(), list.id));
-  const read = async (nr: number) => thread.take((await listPart(pool(), list.id, nr)) ?? new Uint8Array(), nr === parts);
-  let next = read(1);
+  const take = async (nr: number) =>
+    thread.take((await listPart(pool(), list.id, nr)) ?? new Uint8Array(), nr === parts);
+  const read = (nr: number) => {
+    const taking = take(nr);
+    // One that is not waited for any more, since an earlier one failed, fails unheard.
+    taking.catch(() => {});
+    return taking;
+  };
+  // The next part is on its way while one is read, and read while the rows of that are copied.
+  const ahead = [read(1)];
   let writing: Promise<void> = Promise.resolve();
   for (let nr = 1; ; nr++) {
-    const taken = await next;
-    // The next part is read while the rows of this one are copied.
-    if (nr < parts && taken.ok) next = read(nr + 1);
+    if (nr < parts) ahead.push(read(nr + 1));
+    const taken = (await ahead.shift()) as Awaited<ReturnType<typeof read>>;
     await writing;
     if (!taken.ok) return { sentence: taken.sentence };
     const { lines, specs: fresh, end } = taken.piece;

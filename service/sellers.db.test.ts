@@ -118,7 +118,11 @@ describe('what a seller prints', () => {
       code: 'bad-input',
     });
     expect(
-      await saveSeller(shop.teo, 999, sellerSchema.parse({ leadDays: 1, terms: null, trust: 'own-stock', returns: '', orderContact: '' })),
+      await saveSeller(
+        shop.teo,
+        999,
+        sellerSchema.parse({ leadDays: 1, terms: null, trust: 'own-stock', returns: '', orderContact: '' }),
+      ),
     ).toMatchObject({ ok: false, code: 'not-found' });
     expect((await listSellers(pool())).every(({ offers: count }) => count > 0)).toBe(true);
   });

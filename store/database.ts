@@ -25,7 +25,13 @@ export function pool(): pg.Pool {
   if (shared === undefined) {
     const connectionString = process.env.DATABASE_URL;
     if (!connectionString) throw new Error('DATABASE_URL is not set');
-    shared = new pg.Pool({ connectionString, max: POOL_SIZE, connectionTimeoutMillis: CONNECT_TIMEOUT_MS });
+    shared = new pg.Pool({
+      connectionString,
+      max: POOL_SIZE,
+      connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
+      // Compiling a statement takes longer than running any of ours.
+      options: '-c jit=off',
+    });
     // A connection that the server drops is replaced at the next use, and whoever waits on it gets the error. Without
     // listeners the same news would end the whole process: idle ones tell the pool, those in use their client.
     shared.on('error', () => {});

@@ -1,5 +1,5 @@
-import { SUSPICIONS, isAcceptable } from '../core/price-list/compare-list';
-import { type Queryable, one, run } from './database';
+import { isAcceptable, SUSPICIONS } from '../core/price-list/compare-list';
+import { one, type Queryable, run } from './database';
 
 /** What a list did to offers. */
 export interface Applied {
@@ -76,6 +76,7 @@ export async function applyLines(
   lines: { from: number; to: number },
   accepted: Accepted,
 ): Promise<Applied> {
+  await run(db, "set local work_mem = '64MB'");
   // The text, since a Date has no microseconds: another price of the same millisecond may not come after this one.
   const { at } = await one<{ at: string }>(db, 'select clock_timestamp()::text as at');
   const values = [

@@ -1,7 +1,7 @@
+import type { Writable } from 'node:stream';
 import { type Fate, HEAPS, type Heap, type Suspicion } from '../core/price-list/compare-list';
 import { PRICE_BANDS } from '../core/price-list/price-bands';
 import type { ListedRow, RowDoubt } from '../core/price-list/read-row';
-import type { Writable } from 'node:stream';
 import { copyInto, many, maybeOne, one, type Queryable, run } from './database';
 
 /** A row of a list as it is looked at. */
@@ -87,6 +87,11 @@ const FATES = `
   with bands as materialized (
     select * from rows from (jsonb_to_recordset($4::jsonb) as (suspicion text, modules integer, over float8, under float8))
       with ordinality as band (suspicion, modules, over, under, place)
+  ), stands as materialized (
+    select offer.id, lower(seller_part) as key, modules, withdrawn_at is null as on_market, cost_cents,
+      (select printed_cents from offer_price where offer_price.id = price_id) as printed_cents
+    from offer where seller_id = $2 and seller_part is not null
+      and ($5::integer is null or lower(seller_part) = (select lower(sku) from price_list_row where list_id = $1 and line = $5))
   )
   select beside.*,
     case when doubts is not null then 'doubtful' when from_cents is null then 'new'
@@ -100,15 +105,13 @@ const FATES = `
         order by place limit 1
       ) end as suspicion
   from (
-    select row.*, offer.id as offer_id, coalesce(offer.modules, row.modules) as pack,
-      offer.id is not null and price.printed_cents is null as by_cost,
-      case when withdrawn_at is null then coalesce(price.printed_cents, offer.cost_cents) end as from_cents,
-      case when price.printed_cents is null and offer.id is not null then row.cost_cents else row.printed_cents end as to_cents
-    from ${ROWS} as row
-      left join offer on offer.seller_id = $2 and lower(offer.seller_part) = lower(row.sku)
-      left join offer_price as price on price.id = offer.price_id
+    select row.*, stands.id as offer_id, coalesce(stands.modules, row.modules) as pack,
+      coalesce(on_market and stands.printed_cents is null, false) as by_cost,
+      case when on_market then coalesce(stands.printed_cents, stands.cost_cents) end as from_cents,
+      case when on_market and stands.printed_cents is null then row.cost_cents else row.printed_cents end as to_cents
+    from ${ROWS} as row left join stands on key = lower(row.sku)
     -- the rest is new, as it was taken for when it was read
-    where offer.id is not null or was_offer_id is not null or twice or currency is not null or doubts is not null
+    where stands.id is not null or was_offer_id is not null or twice or currency is not null or doubts is not null
       or was_fate <> 'new' or was_suspicion is not null
   ) as beside`;
 
@@ -120,7 +123,7 @@ interface OfSeller {
 /** Says of a list's rows, once they are written, which have a number that an earlier one has. */
 export async function noteTwice(db: Queryable, listId: number): Promise<void> {
   // What is asked next would be planned as if the list were small.
-  await run(db, 'analyze price_list_row');
+  if ((await lastLine(db, listId)) >= LARGE) await run(db, 'analyze price_list_row');
   const statement = `update price_list_row as row set twice = true from (
       select lower(sku) as key, min(line) as line from price_list_row where list_id = $1 and sku <> '' group by 1 having count(*) > 1
     ) as first
@@ -128,22 +131,27 @@ export async function noteTwice(db: Queryable, listId: number): Promise<void> {
   await overList(db, listId, statement, [listId]);
 }
 
-const COMPARE = `update price_list_row as row set fate = told.fate, suspicion = told.suspicion, offer_id = told.offer_id,
-    from_cents = told.from_cents, by_cost = told.by_cost
-  from (
-    select * from (${FATES}) as now where (fate, suspicion, offer_id, from_cents, by_cost)
-      is distinct from (was_fate, was_suspicion, was_offer_id, was_from_cents, was_by_cost)
-  ) as told
-  where row.list_id = $1 and row.line = told.line`;
+/** Rows that do something else by now than was noted of them. */
+const CHANGED = `select line, fate, suspicion, offer_id, from_cents, by_cost from (${FATES}) as now
+  where (fate, suspicion, offer_id, from_cents, by_cost)
+    is distinct from (was_fate, was_suspicion, was_offer_id, was_from_cents, was_by_cost)`;
+
+const noteChanged = (changed: string): string => `update price_list_row as row set fate = told.fate,
+    suspicion = told.suspicion, offer_id = told.offer_id, from_cents = told.from_cents, by_cost = told.by_cost
+  from ${changed} as told where row.list_id = $1 and row.line = told.line`;
 
 /** Compares a list's rows with the offers as they stand by now. */
 export async function compareRows(db: Queryable, list: OfSeller, currency: string): Promise<void> {
-  await overList(db, list.id, COMPARE, [list.id, list.sellerId, currency, BANDS, null]);
+  const values = [list.id, list.sellerId, currency, BANDS, null];
+  await overList(db, list.id, `create temporary table changed_row on commit drop as ${CHANGED}`, values);
+  await run(db, 'analyze changed_row');
+  await run(db, noteChanged('changed_row'), [list.id]);
+  await run(db, 'drop table changed_row');
 }
 
 /** Compares one row. */
 export async function compareRow(db: Queryable, list: OfSeller, currency: string, line: number): Promise<void> {
-  await run(db, COMPARE, [list.id, list.sellerId, currency, BANDS, line]);
+  await run(db, noteChanged(`(${CHANGED})`), [list.id, list.sellerId, currency, BANDS, line]);
 }
 
 /** Offers of the seller on the market that a list does not name. */
@@ -212,7 +220,11 @@ export interface MendedRow {
   steps: unknown;
 }
 
-export async function setRow(db: Queryable, listId: number, { row, specId, costCents, steps }: MendedRow): Promise<void> {
+export async function setRow(
+  db: Queryable,
+  listId: number,
+  { row, specId, costCents, steps }: MendedRow,
+): Promise<void> {
   const spec = specId === null ? null : await specNumber(db, listId, specId);
   await run(
     db,

@@ -141,7 +141,7 @@ export async function listPriceLists(db: Queryable, most: number): Promise<Price
 }
 
 /** So long after its last word whoever works on a list is taken to have gone. */
-const SILENT = "interval '1 minute'";
+const SILENT = "interval '3 minutes'";
 
 /** Lists that are to be read and that nobody reads. */
 export async function unreadLists(db: Queryable): Promise<number[]> {
@@ -155,11 +155,11 @@ export async function unreadLists(db: Queryable): Promise<number[]> {
 
 /** A list is to be read anew, by these columns or, where none are told, by guessed ones. */
 export async function setToRead(db: Queryable, id: number, told: ListColumns | null): Promise<void> {
-  await run(
-    db,
-    "update price_list set state = 'reading', sentence = null, headings = $2, columns = $3 where id = $1",
-    [id, told?.headings ?? null, told === null ? {} : storedColumns(told)],
-  );
+  await run(db, "update price_list set state = 'reading', sentence = null, headings = $2, columns = $3 where id = $1", [
+    id,
+    told?.headings ?? null,
+    told === null ? {} : storedColumns(told),
+  ]);
 }
 
 const storedColumns = ({ columns, capacityIs }: ListColumns) => ({ ...columns, ...(capacityIs && { capacityIs }) });

@@ -42,7 +42,8 @@ function headingScore(role: ColumnRole, heading: string): number {
 }
 
 /** Headings that say whose capacity it is, without accents. */
-const OF_MODULE = /\b(module|modul|each|per (piece|module|stick)|je (modul|stuck|riegel)|unitaire|par (module|barrette))\b/;
+const OF_MODULE =
+  /\b(module|modul|each|per (piece|module|stick)|je (modul|stuck|riegel)|unitaire|par (module|barrette))\b/;
 const OF_KIT = /\b(kit|total|pack|set|gesamt\w*|totale)\b/;
 
 function capacityIsOf(heading: string): CapacityIs | null {
@@ -124,6 +125,7 @@ export function guessColumns(rows: readonly (readonly string[])[]): GuessedColum
     const second = fits.find((fit) => fit.role === role && fit.column !== columns[role] && !taken.has(fit.column));
     return second !== undefined && score - second.score < NEAR ? [role] : [];
   });
-  const capacity = headings === null || columns.capacity === undefined ? '' : (rows[headings]?.[columns.capacity] ?? '');
+  const capacity =
+    headings === null || columns.capacity === undefined ? '' : (rows[headings]?.[columns.capacity] ?? '');
   return { headings, columns, capacityIs: capacityIsOf(capacity), doubtful };
 }

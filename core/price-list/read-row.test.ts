@@ -71,7 +71,11 @@ describe('a row of a price list', () => {
 
 describe('a kit whose capacity stands in a column', () => {
   const kit = (capacity: string, modules: string, capacityIs: CapacityIs | null) => {
-    const { module, doubts } = row(['K', 'DDR4', capacity, '3200', 'DIMM', modules, '60', 'EUR', ''], facts, capacityIs);
+    const { module, doubts } = row(
+      ['K', 'DDR4', capacity, '3200', 'DIMM', modules, '60', 'EUR', ''],
+      facts,
+      capacityIs,
+    );
     return [module.capacityMiB, doubts];
   };
 

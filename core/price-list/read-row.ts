@@ -140,7 +140,9 @@ function factsOf(cells: readonly string[], columns: Columns): Facts {
 
 /** Facts that a column and a title tell differently. */
 function contradict(told: KnownModule, facts: Facts): boolean {
-  return differs(told.generation, facts.generation) || differs(told.form, facts.form) || differs(told.rateMTs, facts.rateMTs);
+  return (
+    differs(told.generation, facts.generation) || differs(told.form, facts.form) || differs(told.rateMTs, facts.rateMTs)
+  );
 }
 
 const differs = <T>(told: T | null, fact: T | null | undefined): boolean =>

@@ -86,7 +86,12 @@ export function ListHeap(props: ListHeapProps) {
         ))}
       </ul>
       {shown.length < rows && (
-        <Button weight="quiet" className="mt-1" onClick={() => void show()} aria-label={`Show more: ${HEAP_TEXTS[heap]}`}>
+        <Button
+          weight="quiet"
+          className="mt-1"
+          onClick={() => void show()}
+          aria-label={`Show more: ${HEAP_TEXTS[heap]}`}
+        >
           Show {shown.length === 0 ? 'them' : `more, ${countText(rows - shown.length)} are left`}
         </Button>
       )}

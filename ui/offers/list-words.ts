@@ -80,7 +80,12 @@ export const WORK_TEXTS = {
 export const countText = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u202f');
 
 /** What applying a list did. */
-export function outcomeText({ added, priced, withdrawn, left }: Record<'added' | 'priced' | 'withdrawn' | 'left', number>): string {
+export function outcomeText({
+  added,
+  priced,
+  withdrawn,
+  left,
+}: Record<'added' | 'priced' | 'withdrawn' | 'left', number>): string {
   return `${countText(added)} new, ${countText(priced)} re-priced, ${countText(withdrawn)} off the market, ${countText(left)} left as they were.`;
 }
 

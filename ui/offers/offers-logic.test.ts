@@ -1,5 +1,13 @@
 import { countText, movedText, outcomeText, typedFix } from './list-words';
-import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText, termsText } from './terms-words';
+import {
+  couponText,
+  parseCoupon,
+  parseRating,
+  parseShipping,
+  ratingTyped,
+  shippingText,
+  termsText,
+} from './terms-words';
 
 test.each([
   ['none', { kind: 'none' }],
@@ -61,7 +69,9 @@ test('terms are one line', () => {
 describe('a price list that is looked at', () => {
   it('says by how much, and how many', () => {
     expect([countText(7), countText(999), countText(1204000)]).toEqual(['7', '999', '1\u202f204\u202f000']);
-    expect(outcomeText({ added: 2, priced: 1, withdrawn: 0, left: 4 })).toBe('2 new, 1 re-priced, 0 off the market, 4 left as they were.');
+    expect(outcomeText({ added: 2, priced: 1, withdrawn: 0, left: 4 })).toBe(
+      '2 new, 1 re-priced, 0 off the market, 4 left as they were.',
+    );
     expect([movedText(2000, 2240), movedText(2000, 1000), movedText(2000, 2001)]).toEqual(['+12 %', '−50 %', '±0 %']);
   });
 

@@ -14,9 +14,17 @@ import { Notice } from '../kit/notice';
 import { Sheet } from '../kit/sheet';
 import type { ShownFeed } from './feed-words';
 import { type ListState, STATE_TEXTS } from './list-words';
-import type { CountingGround } from './price-form';
 import { ratingText } from './market-words';
-import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText, termsText } from './terms-words';
+import type { CountingGround } from './price-form';
+import {
+  couponText,
+  parseCoupon,
+  parseRating,
+  parseShipping,
+  ratingTyped,
+  shippingText,
+  termsText,
+} from './terms-words';
 
 export interface ListedSeller {
   id: number;
@@ -284,7 +292,6 @@ export interface LateList {
   state: ListState;
 }
 
-
 interface SellerListProps {
   feeds: readonly ShownFeed[];
   lists: readonly LateList[];
@@ -321,7 +328,9 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerLi
               {termsText(seller.terms, ground.currency)} ·{' '}
               {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} ·{' '}
               {TRUST_WORDS[seller.trust]}
-              {seller.rating !== null && seller.ratingCount !== null && ` · ${ratingText(seller.rating, seller.ratingCount)}`}
+              {seller.rating !== null &&
+                seller.ratingCount !== null &&
+                ` · ${ratingText(seller.rating, seller.ratingCount)}`}
               {seller.returns !== '' && ` · returns: ${seller.returns}`}
               <FeedLine feed={feeds.find(({ sellerId }) => sellerId === seller.id)} />
             </span>
