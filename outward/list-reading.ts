@@ -3,23 +3,12 @@ import { correctRow, type RowFix } from '../core/price-list/correct-row';
 import { type GuessedColumns, guessColumns } from '../core/price-list/guess-columns';
 import { type ListColumns, type ListedRow, readRow } from '../core/price-list/read-row';
 import { wholeModule } from '../core/price-list/whole-module';
-import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
-import type { SellerTerms } from '../core/pricing/seller-terms';
+import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
 import { type Encoding, EncodingSeer, TextPieces } from '../core/reading/decode-text';
 import { copyLine } from './copy-text';
 import { NotRead } from './package-parts';
 import { type FileRow, SeparatedRows } from './separated-rows';
 import { readWorkbook } from './workbook';
-
-/** What a seller's prices are counted by. */
-export interface CountingGround {
-  terms: SellerTerms;
-  /** the shop's */
-  currency: string;
-  /** `YYYY-MM-DD` */
-  day: string;
-  rates: ExchangeRate[];
-}
 
 /** How a list is to be read. */
 export interface ListOrder {

@@ -20,8 +20,9 @@ import {
   workOn,
 } from '../store/price-lists';
 import type { Caller } from './access';
+import { groundMark, groundOf, sameMark } from './counting-ground';
 import { waitALittle } from './price-lists';
-import { columnsOf, groundMark, groundOf, readList, workTeller } from './read-list';
+import { columnsOf, readList, workTeller } from './read-list';
 import { done, fault, type Result } from './result';
 
 export const applySchema = z.strictObject({
@@ -126,18 +127,6 @@ const notOpen = ({ state }: PriceList): string =>
     : state === 'failed'
       ? 'This list could not be read.'
       : 'This list was applied already.';
-
-const sorted = (value: unknown): unknown =>
-  value !== null && typeof value === 'object' && !Array.isArray(value)
-    ? Object.fromEntries(
-        Object.entries(value)
-          .sort(([a], [b]) => (a < b ? -1 : 1))
-          .map(([key, held]) => [key, sorted(held)]),
-      )
-    : value;
-
-/** Are two grounds one? The database keeps keys in an order of its own. */
-const sameMark = (a: unknown, b: unknown): boolean => JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
 
 /** Undoes a list whole: what it added leaves the market, what it moved goes back, what it withdrew returns. */
 export async function undoList(caller: Caller, id: number): Promise<Result<{ changed: number } | null>> {

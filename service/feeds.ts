@@ -1,16 +1,13 @@
 import { suspicionOf } from '../core/price-list/price-bands';
-import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
-import type { SellerTerms } from '../core/pricing/seller-terms';
+import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
 import { type FeedItem, fetchSellerFeed } from '../outward/seller-feed';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { listFeeds, noteGoodFeed, noteSickFeed, type SellerFeed, takeDueFeeds } from '../store/feeds';
 import { findBySellerPart, insertPrice, setStock } from '../store/offers';
-import { getSeller, listRates, shopDay } from '../store/sellers';
-import { getShop } from '../store/shop';
 import type { Caller } from './access';
+import { groundOf } from './counting-ground';
 import { done, type Result } from './result';
-import { plainTerms } from './sellers';
 
 export interface FeedOutcome {
   seller: string;
@@ -19,16 +16,11 @@ export interface FeedOutcome {
   sentence: string;
 }
 
-interface Ground {
-  terms: SellerTerms;
-  shop: { currency: string; day: string; rates: ExchangeRate[] };
-}
-
 /** What an item comes to for the shop, with what was printed; null where it comes to no price. */
-function priceOf({ costCents, printedCents, coupon = null }: FeedItem, modules: number, { terms, shop }: Ground) {
+function priceOf({ costCents, printedCents, coupon = null }: FeedItem, modules: number, ground: CountingGround) {
   if (costCents !== undefined) return { costCents, printed: null };
   if (printedCents === undefined) return null;
-  const counted = countedPrice({ cents: printedCents, coupon, modules, units: 1 }, terms, shop);
+  const counted = countedPrice({ cents: printedCents, coupon, modules, units: 1 }, ground.terms, ground);
   if (!counted.ok || counted.costCents <= 0) return null;
   return { costCents: counted.costCents, printed: { printedCents, coupon, units: 1, steps: counted.steps } };
 }
@@ -39,7 +31,12 @@ interface Taken {
   odd: number;
 }
 
-async function takeItems(db: Queryable, feed: SellerFeed, items: readonly FeedItem[], ground: Ground): Promise<Taken> {
+async function takeItems(
+  db: Queryable,
+  feed: SellerFeed,
+  items: readonly FeedItem[],
+  ground: CountingGround,
+): Promise<Taken> {
   const taken: Taken = { changed: 0, odd: 0 };
   for (const item of items) {
     const offer = await findBySellerPart(db, feed.sellerId, item.part);
@@ -55,14 +52,6 @@ async function takeItems(db: Queryable, feed: SellerFeed, items: readonly FeedIt
     taken.changed++;
   }
   return taken;
-}
-
-/** Prices in another currency than the seller's terms name are not taken: a wrong rate would look like a bargain. */
-async function groundFor(db: Queryable, sellerId: number): Promise<Ground> {
-  const { currency } = await getShop(db);
-  const { day } = await shopDay(db);
-  const terms = (await getSeller(db, sellerId))?.terms ?? plainTerms(currency);
-  return { terms, shop: { currency, day, rates: await listRates(db, currency) } };
 }
 
 /** Asks one feed and takes what it says, all of it or nothing. A feed that is sick changes nothing and is named. */
@@ -85,9 +74,10 @@ async function askFeed(feed: SellerFeed): Promise<FeedOutcome> {
     return told(true, 0, sentence);
   }
   return transaction(async (db) => {
-    const ground = await groundFor(db, sellerId);
+    const ground = await groundOf(db, sellerId);
+    // In another currency nothing is taken: a wrong rate would look like a bargain.
     const wanted = fetched.items.some(({ costCents }) => costCents !== undefined)
-      ? ground.shop.currency
+      ? ground.currency
       : ground.terms.currency;
     if (fetched.currency !== wanted) {
       const sentence = `the feed is in ${fetched.currency} and not in ${wanted}; prices stay as they were.`;

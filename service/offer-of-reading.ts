@@ -5,9 +5,9 @@ import { moneyText } from '../core/pricing/money-text';
 import type { Reading } from '../core/reading/reading';
 import type { Queryable } from '../store/database';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
-import { findSeller, listRates, type Seller, shopDay, updateSeller } from '../store/sellers';
+import { findSeller, type Seller, updateSeller } from '../store/sellers';
 import { getShop, type Shop } from '../store/shop';
-import { plainTerms } from './sellers';
+import { groundOf } from './counting-ground';
 
 /** Whose a title is that names no seller. */
 const NOBODY = 'Seen elsewhere';
@@ -69,17 +69,13 @@ export async function offerOfReading(
     offer.currency ?? shop.currency,
     shop,
   );
-  const terms = seller.terms ?? plainTerms(shop.currency);
+  const ground = await groundOf(db, seller.id);
+  const { terms } = ground;
   const currency = offer.currency ?? terms.currency;
   if (currency !== terms.currency)
     return `It is no offer: ${seller.name} prints ${terms.currency}, and this is in ${currency}.`;
-  const { day } = await shopDay(db);
   const modules = offer.modules ?? 1;
-  const counted = countedPrice({ cents: offer.priceCents, coupon: null, modules, units: 1 }, terms, {
-    currency: shop.currency,
-    day,
-    rates: await listRates(db, shop.currency),
-  });
+  const counted = countedPrice({ cents: offer.priceCents, coupon: null, modules, units: 1 }, terms, ground);
   if (!counted.ok) return `It is no offer yet: ${counted.sentence}`;
   if (modules > 8 || counted.costCents <= 0) return 'It is no offer: look at its price and how many modules it has.';
   const used = offer.condition === 'used' || offer.condition === 'refurbished';

@@ -5,9 +5,10 @@ import { inPieces, must, openTestShop, readTill, sellersOffers, stateOf } from '
 import { many, pool, run } from '../store/database';
 import { listSellers } from '../store/sellers';
 import { applyList, undoList } from './apply-list';
+import { plainTerms } from './counting-ground';
 import { correctColumns, fixRow, listsOfLate, lookAtWork, moreOfHeap, showList, takeList } from './price-lists';
 import { readStranded } from './read-list';
-import { plainTerms, saveSeller } from './sellers';
+import { saveSeller } from './sellers';
 
 const shop = openTestShop();
 

@@ -6,9 +6,8 @@ import { HEAPS, type Heap } from '../core/price-list/compare-list';
 import { correctRow, rowFixSchema } from '../core/price-list/correct-row';
 import type { ListColumns, ListedRow } from '../core/price-list/read-row';
 import { wholeModule } from '../core/price-list/whole-module';
-import { countedPrice } from '../core/pricing/counted-price';
+import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
 import { type Encoding, EncodingSeer } from '../core/reading/decode-text';
-import type { CountingGround } from '../outward/list-reading';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { compareRow, countHeaps, listHeap, type MendedRow, readRowOf, type ShownRow, setRow } from '../store/list-rows';
@@ -30,7 +29,8 @@ import {
 } from '../store/price-lists';
 import { getSeller } from '../store/sellers';
 import type { Caller } from './access';
-import { columnsSchema, groundOf, PART_BYTES, readList } from './read-list';
+import { groundOf } from './counting-ground';
+import { columnsSchema, PART_BYTES, readList } from './read-list';
 import { done, fault, type Result } from './result';
 
 const MOST_BYTES = 512 * 1024 * 1024;

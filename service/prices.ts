@@ -4,11 +4,9 @@ import { couponSchema } from '../core/pricing/seller-terms';
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { insertPrice, lockOffer, type PrintedOfferPrice } from '../store/offers';
-import { getSeller, listRates, shopDay } from '../store/sellers';
-import { getShop } from '../store/shop';
 import type { Caller } from './access';
+import { groundOf } from './counting-ground';
 import { done, fault, type Result } from './result';
-import { plainTerms } from './sellers';
 
 const amount = z
   .number()
@@ -38,15 +36,10 @@ async function priceOf(
   const { costCents, printedCents, coupon, units } = priceSchema.parse(typed);
   if (costCents !== undefined) return done({ costCents, printed: null });
   if (printedCents === undefined) return fault('bad-input', 'A price is missing.');
-  const seller = offer.sellerId === null ? null : await getSeller(db, offer.sellerId);
-  if (seller === null) return fault('bad-input', 'Our shelf prints no prices: type what a piece is worth to us.');
-  const { currency } = await getShop(db);
-  const { day } = await shopDay(db);
-  const counted = countedPrice(
-    { cents: printedCents, coupon, units, modules: offer.modules },
-    seller.terms ?? plainTerms(currency),
-    { currency, day, rates: await listRates(db, currency) },
-  );
+  if (offer.sellerId === null)
+    return fault('bad-input', 'Our shelf prints no prices: type what a piece is worth to us.');
+  const ground = await groundOf(db, offer.sellerId);
+  const counted = countedPrice({ cents: printedCents, coupon, units, modules: offer.modules }, ground.terms, ground);
   if (!counted.ok) return fault('bad-input', counted.sentence);
   if (counted.costCents <= 0) return fault('bad-input', 'After the coupon nothing is left to pay: look at it again.');
   return done({ costCents: counted.costCents, printed: { printedCents, coupon, units, steps: counted.steps } });

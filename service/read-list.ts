@@ -3,8 +3,7 @@ import type { Writable } from 'node:stream';
 import { z } from 'zod';
 import { COLUMN_ROLES } from '../core/price-list/column-roles';
 import type { ListColumns } from '../core/price-list/read-row';
-import { couponRuns } from '../core/pricing/counted-price';
-import { type CountingGround, LISTED_COLUMNS, type ListEnd, type ListPiece } from '../outward/list-reading';
+import { LISTED_COLUMNS, type ListEnd, type ListPiece } from '../outward/list-reading';
 import { ListThread } from '../outward/list-thread';
 import { pool, type Queryable, transaction } from '../store/database';
 import { compareRows, countGone, insertListSpec, noteTwice, openRows } from '../store/list-rows';
@@ -25,9 +24,7 @@ import {
   setFindings,
   unreadLists,
 } from '../store/price-lists';
-import { getSeller, listRates, shopDay } from '../store/sellers';
-import { getShop } from '../store/shop';
-import { plainTerms } from './sellers';
+import { groundMark, groundOf } from './counting-ground';
 
 /** Parts that a list's file is kept in, bytes. */
 export const PART_BYTES = 1024 * 1024;
@@ -42,21 +39,6 @@ export const columnsSchema = z.strictObject({
 
 /** What a seller's list was last read by, with the headings it had. */
 const rememberedSchema = columnsSchema.extend({ names: z.array(z.string()) });
-
-/** What a seller's prices are counted by today. */
-export async function groundOf(db: Queryable, sellerId: number): Promise<CountingGround> {
-  const { currency } = await getShop(db);
-  const { day } = await shopDay(db);
-  const terms = (await getSeller(db, sellerId))?.terms ?? plainTerms(currency);
-  return { terms, currency, day, rates: await listRates(db, currency) };
-}
-
-/** All of a ground that changes what prices come to. */
-export function groundMark({ terms, currency, day, rates }: CountingGround): object {
-  const [rate] = rates.filter(({ from, on }) => from === terms.currency && on <= day);
-  const runs = terms.promotion != null && couponRuns(terms.promotion, day);
-  return { terms, currency, micro: rate?.micro ?? null, runs };
-}
 
 /** Says how far the work is, now and then; somebody who looks on sees it. */
 export function workTeller(id: number, what: 'reading' | 'applying' | 'undoing', whole: number) {

@@ -1,9 +1,10 @@
 import { marketRows, must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { many, one, pool, run } from '../store/database';
 import { getSeller, listSellers } from '../store/sellers';
+import { plainTerms } from './counting-ground';
 import { pricesOf } from './market';
 import { changePrice } from './prices';
-import { countForToday, noteRate, plainTerms, saveSeller, sellerDesk, sellerSchema } from './sellers';
+import { countForToday, noteRate, saveSeller, sellerDesk, sellerSchema } from './sellers';
 
 const shop = openTestShop();
 

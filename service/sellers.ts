@@ -1,18 +1,20 @@
 import { z } from 'zod';
-import { countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
-import { type SellerTerms, sellerTermsSchema } from '../core/pricing/seller-terms';
+import { type CountingGround, countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
+import { sellerTermsSchema } from '../core/pricing/seller-terms';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { clearRows } from '../store/list-rows';
-import { insertPrice } from '../store/offers';
+import { insertPrices } from '../store/offers';
 import { deleteStrandedLists } from '../store/price-lists';
 import {
   getSeller,
   insertRate,
+  listCountedGrounds,
   listPrintedNow,
   listRates,
   listSellers,
   type Seller,
+  setCountedGround,
   setCountedOn,
   shopDay,
   updateSeller,
@@ -20,16 +22,8 @@ import {
 import { recountShelf } from '../store/shelf';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
+import { groundMark, groundOf, sameMark } from './counting-ground';
 import { done, fault, type Result } from './result';
-
-/** Terms of a seller whose numbers are what the shop pays. */
-export const plainTerms = (currency: string): SellerTerms => ({
-  currency,
-  withTax: false,
-  taxBp: 0,
-  taxBack: true,
-  shipping: { kind: 'none' },
-});
 
 export interface SellerDesk {
   sellers: Seller[];
@@ -44,33 +38,51 @@ export async function sellerDesk(): Promise<SellerDesk> {
   return { sellers: await listSellers(pool()), rates: await listRates(pool(), currency), currency, day };
 }
 
-/** Counts printed prices anew, of one seller or of all; those that come out otherwise get a new price. */
-async function recount(db: Queryable, sellerId: number | null, why: string): Promise<number> {
-  const { currency } = await getShop(db);
-  const { day } = await shopDay(db);
-  const rates = await listRates(db, currency);
-  const terms = new Map((await listSellers(db)).map((seller) => [seller.id, seller.terms ?? plainTerms(currency)]));
+/** Prices that are counted anew with one statement. */
+const AT_ONCE = 5_000;
+
+/** Counts a seller's printed prices anew; those that come out otherwise get a new price. Returns how many. */
+async function recount(
+  db: Queryable,
+  sellerId: number,
+  ground: CountingGround,
+  why: string,
+  which: 'all' | 'with-coupon' = 'all',
+): Promise<number> {
   let changed = 0;
-  for (const now of await listPrintedNow(db, sellerId)) {
-    const { printedCents, coupon, modules, units } = now;
-    const own = terms.get(now.sellerId) ?? plainTerms(currency);
-    const counted = countedPrice({ cents: printedCents, coupon, modules, units }, own, { currency, day, rates });
-    // Without a rate the last counted price stays: it is old, not wrong.
-    if (!counted.ok || counted.costCents === now.costCents || counted.costCents <= 0) continue;
-    const printed = { printedCents, coupon, units, steps: counted.steps };
-    await insertPrice(db, now.offerId, counted.costCents, why, null, printed);
-    changed++;
+  for (let after = 0; ; ) {
+    const printed = await listPrintedNow(db, sellerId, { after, most: AT_ONCE, which });
+    const [last] = printed.slice(-1);
+    if (last === undefined) break;
+    after = last.offerId;
+    const fresh = printed.flatMap(({ offerId, costCents, printedCents, coupon, modules, units }) => {
+      const counted = countedPrice({ cents: printedCents, coupon, modules, units }, ground.terms, ground);
+      // Without a rate the last counted price stays: it is old, not wrong.
+      if (!counted.ok || counted.costCents === costCents || counted.costCents <= 0) return [];
+      const price = { offerId, costCents: counted.costCents, cameFrom: why, printedCents, coupon, units };
+      return [{ ...price, steps: counted.steps }];
+    });
+    await insertPrices(db, fresh);
+    changed += fresh.length;
   }
+  if (which === 'all') await setCountedGround(db, sellerId, groundMark(ground));
   return changed;
 }
 
-/** Counts printed prices once a day: coupons end and rates begin with a day. What lists left lying is tidied. */
+/**
+ * Counts printed prices once a day: coupons and promotions end and rates begin with a day. Of a seller for which nothing
+ * of that has happened only prices with a coupon are looked at. What lists left lying is tidied.
+ */
 export async function countForToday(): Promise<void> {
   const { day, counted } = await shopDay(pool());
   if (counted) return;
   await transaction(async (db) => {
     if (!(await setCountedOn(db, day))) return;
-    await recount(db, null, `counted for ${day}`);
+    for (const { id, countedGround } of await listCountedGrounds(db)) {
+      const ground = await groundOf(db, id);
+      const which = sameMark(countedGround, groundMark(ground)) ? 'with-coupon' : 'all';
+      await recount(db, id, ground, `counted for ${day}`, which);
+    }
     await recountShelf(db);
     await clearRows(db);
     await deleteStrandedLists(db);
@@ -102,7 +114,7 @@ export async function saveSeller(
     const before = await getSeller(db, id);
     if (before === null) return fault('not-found', 'There is no such seller.');
     await updateSeller(db, id, seller);
-    const changed = await recount(db, id, `terms of ${before.name}`);
+    const changed = await recount(db, id, await groundOf(db, id), `terms of ${before.name}`);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'seller-changed', detail: { id, seller, changed } });
     return done({ changed });
   });
@@ -122,7 +134,11 @@ export async function noteRate(caller: Caller, rate: z.infer<typeof rateSchema>)
     if (!(await insertRate(db, { ...rate, to: currency }, caller.id))) {
       return fault('conflict', 'There is a rate of that day already; a rate that is noted stays.');
     }
-    const changed = await recount(db, null, `rate of ${rate.on}`);
+    let changed = 0;
+    for (const { id } of await listCountedGrounds(db)) {
+      const ground = await groundOf(db, id);
+      if (ground.terms.currency === rate.from) changed += await recount(db, id, ground, `rate of ${rate.on}`);
+    }
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'rate-noted', detail: { ...rate, changed } });
     return done({ changed });
   });

@@ -283,6 +283,22 @@ export async function insertPrice(
   );
 }
 
+/** Notes many prices from now on. */
+export async function insertPrices(
+  db: Queryable,
+  prices: readonly (Omit<NotedPrice, 'at'> & { offerId: number })[],
+): Promise<void> {
+  if (prices.length === 0) return;
+  await run(
+    db,
+    `insert into offer_price (offer_id, cost_cents, came_from, at, printed_cents, coupon, units, steps)
+     select "offerId", "costCents", "cameFrom", clock_timestamp(), "printedCents", nullif(coupon, 'null'), units, steps
+     from jsonb_to_recordset($1::jsonb) as fresh ("offerId" integer, "costCents" integer, "cameFrom" text, "printedCents" integer,
+       coupon jsonb, units integer, steps jsonb)`,
+    [JSON.stringify(prices)],
+  );
+}
+
 /** An offer on the market with its price of now, locked against a second change. */
 export async function lockOffer(
   db: Queryable,

@@ -79,7 +79,6 @@ export async function insertRate(db: Queryable, rate: ExchangeRate, staffId: num
 /** An offer's price of now that its seller printed, to be counted anew. */
 export interface PrintedNow {
   offerId: number;
-  sellerId: number;
   modules: number;
   costCents: number;
   printedCents: number;
@@ -87,17 +86,37 @@ export interface PrintedNow {
   units: number;
 }
 
-/** Printed prices of now; of one seller, or of all where none is named. */
-export async function listPrintedNow(db: Queryable, sellerId: number | null): Promise<PrintedNow[]> {
+/** Printed prices of now of a seller, after an offer, locked; all of them, or those with a coupon. */
+export async function listPrintedNow(
+  db: Queryable,
+  sellerId: number,
+  { after, most, which }: { after: number; most: number; which: 'all' | 'with-coupon' },
+): Promise<PrintedNow[]> {
+  const columns = `offer.id as "offerId", modules, price.cost_cents as "costCents", price.printed_cents as "printedCents",
+    price.coupon, price.units`;
+  // Coupons are few: they are found by themselves, whoever's they are.
+  const priced =
+    which === 'all'
+      ? 'offer join offer_price as price on price.id = price_id where price.printed_cents is not null'
+      : 'offer_price as price join offer on offer.id = price.offer_id where price.coupon is not null and price.id = price_id';
   return many<PrintedNow & Record<string, unknown>>(
     db,
-    `select offer.id as "offerId", seller_id as "sellerId", modules, price.cost_cents as "costCents",
-       price.printed_cents as "printedCents", price.coupon, price.units
-     from offer join offer_price as price on price.id = price_id
-     where withdrawn_at is null and price.printed_cents is not null and ($1::int is null or seller_id = $1)
-     order by offer.id for update of offer`,
-    [sellerId],
+    `select ${columns} from ${priced} and seller_id = $1 and offer.id > $2 and withdrawn_at is null
+     order by offer.id limit $3 for update of offer`,
+    [sellerId, after, most],
   );
+}
+
+/** Every seller with the mark of what its prices were counted by the last time. */
+export async function listCountedGrounds(db: Queryable): Promise<{ id: number; countedGround: unknown }[]> {
+  return many<{ id: number; countedGround: unknown }>(
+    db,
+    'select id, counted_ground as "countedGround" from seller order by id',
+  );
+}
+
+export async function setCountedGround(db: Queryable, sellerId: number, ground: object): Promise<void> {
+  await run(db, 'update seller set counted_ground = $2 where id = $1', [sellerId, ground]);
 }
 
 /** Today in the shop's zone, and whether printed prices were counted today already. */

@@ -229,7 +229,7 @@ export function readRow(cells: readonly string[], { columns, capacityIs }: ListC
   const part = cellOf(cells, columns, 'part');
   const sku = cellOf(cells, columns, 'sku') || part;
   const currency = cellOf(cells, columns, 'currency');
-  const contradicted = contradict(told, facts) || (reading !== null && reading.warnings.some(contradicts));
+  const contradicted = contradict(told, facts) || (reading?.warnings.some(contradicts) ?? false);
   return {
     line,
     sku: sku.slice(0, 80),

@@ -13,6 +13,16 @@ export interface ExchangeRate {
   on: string;
 }
 
+/** What a seller's prices are counted by. */
+export interface CountingGround {
+  terms: SellerTerms;
+  /** the shop's */
+  currency: string;
+  /** `YYYY-MM-DD` */
+  day: string;
+  rates: readonly ExchangeRate[];
+}
+
 export interface PrintedPrice {
   /** as it stands on the seller's list, for one unit, minor units of the seller's currency */
   cents: number;

@@ -127,3 +127,7 @@ insert into list_change (list_id, offer_id, added, withdrawn, stock, price_id)
 drop table price_list_change;
 alter table list_change rename to price_list_change;
 alter index list_change_pkey rename to price_list_change_pkey;
+
+-- Most days nothing happens to what a seller's prices are counted by; then only coupons are looked at.
+alter table seller add column counted_ground jsonb;
+create index offer_price_with_coupon on offer_price (offer_id) where coupon is not null;
