@@ -232,7 +232,8 @@ export interface FoundOffer extends StoredOffer {
   ratingCount: number | null;
   /** models that it is made for; empty: for none in particular */
   madeFor: string[];
-  history: { at: string; costCents: number }[];
+  /** what it cost, the oldest first */
+  history: number[];
 }
 
 /** So many of an offer's prices are drawn in a row. */
@@ -254,13 +255,12 @@ export async function findOffers(
     `select listed.*, coalesce(trust = 'marketplace', false) as marketplace, rating, rating_count as "ratingCount",
        array(select maker || ' ' || name from offer_model join model on model.id = model_id
              where offer_id = listed.id order by 1) as "madeFor",
-       array(select jsonb_build_object('at', at, 'costCents', cost_cents) from (
-         select at, cost_cents from offer_price where offer_id = listed.id order by at desc, id desc limit ${DRAWN_PRICES}
-       ) as latest order by at) as history
+       array(select cost_cents from offer_price where offer_id = listed.id order by at desc, id desc limit ${DRAWN_PRICES}) as history
      from (${OFFER_COLUMNS} where offer.id = any($1)) as listed left join seller on seller.id = "sellerId"`,
     [ids],
   );
   const place = new Map(ids.map((id, at) => [id, at]));
+  for (const { history } of offers) history.reverse();
   return offers.sort((a, b) => (place.get(a.id) ?? 0) - (place.get(b.id) ?? 0));
 }
 

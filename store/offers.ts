@@ -44,7 +44,7 @@ export interface SocketWish {
 }
 
 /** So many of a lot are read before it is asked whether they suffice. */
-const FIRST = 4;
+const FIRST = 2;
 
 /** Offers of a lot that can be bought, cheapest first; all of it stands in the index. */
 const OF_LOT = `select id, stock, cost_cents, seller_id from offer
@@ -70,16 +70,18 @@ export const OFFERS_FOR_PLANNING = `with fit as materialized (
     select id, row_number() over (order by trust = 'marketplace', lead_days, ${RATING} desc, id) as rank from seller
   ), first as materialized (
     select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
-      sum(coalesce(cheap.stock, $6) * lot.modules) over lots as held, count(*) over lots as offers
+      coalesce(cheap.stock, $6) * lot.modules as held
     from fit join offer_lot as lot on lot.spec_id = fit.id
     cross join lateral (${OF_LOT} limit ${FIRST}) as cheap left join ranked on ranked.id = cheap.seller_id
-    window lots as (partition by lot.spec_id, lot.modules, lot.origin)
+    where lot.modules <= $6
   ), near as (
     select id from first where before < $6
     union
     select counted.id from (
       select cheap.id, ${BEFORE} as before
-      from (select distinct spec_id, modules, origin from first where held < $6 and offers = ${FIRST}) as lot
+      from (
+        select spec_id, modules, origin from first group by 1, 2, 3 having count(*) = ${FIRST} and sum(held) < $6
+      ) as lot
       cross join lateral (${OF_LOT} limit $6) as cheap left join ranked on ranked.id = cheap.seller_id
     ) as counted where before < $6
     union

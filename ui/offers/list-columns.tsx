@@ -17,9 +17,9 @@ interface ListColumnsProps {
 }
 
 const CAPACITY_TEXTS = [
-  { value: '', text: 'nobody said' },
-  { value: 'module', text: 'of one module' },
-  { value: 'kit', text: 'of the whole kit' },
+  { value: '', text: 'not told: each is asked' },
+  { value: 'module', text: 'what one module has' },
+  { value: 'kit', text: 'what all of it has' },
 ];
 
 /** The first rows of a list with what each column is taken for, to put right. */
@@ -49,7 +49,7 @@ export function ColumnsOfList({ listId, read, doubtful, sample, open }: ListColu
                   <td key={column} className="px-1.5 py-1 border-l border-line first:border-0">
                     <select
                       aria-label={`Column ${column + 1} is`}
-                      className={`${INPUT_LOOK} min-w-28 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
+                      className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
                       value={role ?? ''}
                       disabled={busy || !open}
                       onChange={(event) => void put(column, event.target.value)}
@@ -89,7 +89,7 @@ export function ColumnsOfList({ listId, read, doubtful, sample, open }: ListColu
       </section>
       {columns.capacity !== undefined && columns.modules !== undefined && (
         <Choice
-          label="A kit’s capacity is that"
+          label="The capacity of a pack is"
           className="w-60"
           value={capacityIs ?? ''}
           disabled={busy || !open}

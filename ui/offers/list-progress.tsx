@@ -34,7 +34,7 @@ export function ListProgress({ listId, state, work }: { listId: number; state: L
         {percent === null ? '…' : `: ${percent} %`}
       </p>
       <progress
-        className="w-full h-3 mt-1 accent-act"
+        className="block w-full h-3 my-1 appearance-none border border-edge bg-sunk [&::-webkit-progress-bar]:bg-sunk [&::-webkit-progress-value]:bg-act [&::-moz-progress-bar]:bg-act"
         aria-label={WORK_TEXTS[what]}
         max={whole === 0 ? undefined : whole}
         value={whole === 0 ? undefined : done}

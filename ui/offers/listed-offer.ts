@@ -22,7 +22,8 @@ export interface MarketOffer {
   costCents: number;
   sellCents: number;
   pricedAt: string;
-  history: { at: string; costCents: number }[];
+  /** what it cost, the oldest first */
+  history: number[];
 }
 
 /** Offers of one kind of module; kind 0: all that fit a machine. */

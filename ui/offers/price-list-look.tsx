@@ -86,7 +86,7 @@ export function PriceListLook({ list, currencies, doubtfulColumns, heaps, work }
           </h1>
           <p className="text-sm text-ink-2">
             <span role="status">
-              {STANDS[list.state]}
+              {work !== null && list.state !== 'reading' ? 'It counts, or no longer, all at once.' : STANDS[list.state]}
               {list.state === 'applied' && `: ${list.outcome === null ? '' : outcomeText(list.outcome)}`}
             </span>{' '}
             <Link href="/offers" className="underline underline-offset-2">
