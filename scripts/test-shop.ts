@@ -41,6 +41,7 @@ export function openTestShop(): TestShop {
   beforeAll(async () => {
     shop.database = await testDatabase();
     process.env.DATABASE_URL = shop.database.url;
+    process.env.FENBRIK_LIST_PATIENCE = '60000';
     await loadDemo();
     shop.teo = await as('teo');
   }, 60_000);

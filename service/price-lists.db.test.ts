@@ -239,17 +239,13 @@ describe('a list that is large, cut off, or left lying', () => {
 
   it('is read and applied in the background, says how far it is, and changes nothing when it breaks off', async () => {
     const { seller } = await quayside();
-    const taking = takeList(shop.teo, seller.id, { name: 'large.csv', input: pieces() });
+    const { id } = must(await takeList(shop.teo, seller.id, { name: 'large.csv', input: pieces() }));
     const seen = new Set<string>();
-    let taken = false;
-    void taking.finally(() => {
-      taken = true;
-    });
-    while (!taken) {
-      for (const { what } of await many<{ what: string }>(pool(), 'select what from price_list_work')) seen.add(what);
-      await new Promise((resolve) => setTimeout(resolve, 20));
+    for (let state = ''; state !== 'looked-at'; await new Promise((resolve) => setTimeout(resolve, 20))) {
+      const looked = must(await lookAtWork(id));
+      state = looked.state;
+      if (looked.work !== null) seen.add(looked.work.what);
     }
-    const { id } = must(await taking);
     expect([...seen]).toEqual(['reading']);
     await until(id, 'looked-at');
     const view = await showList(id);

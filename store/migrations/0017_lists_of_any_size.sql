@@ -131,3 +131,7 @@ alter index list_change_pkey rename to price_list_change_pkey;
 -- Most days nothing happens to what a seller's prices are counted by; then only coupons are looked at.
 alter table seller add column counted_ground jsonb;
 create index offer_price_with_coupon on offer_price (offer_id) where coupon is not null;
+
+-- The latest prices of many offers are drawn beside one another: all that is drawn stands in the index.
+drop index offer_price_latest;
+create index offer_price_latest on offer_price (offer_id, at desc, id desc) include (cost_cents);

@@ -68,6 +68,7 @@ export function ListHeap(props: ListHeapProps) {
   useEffect(() => setMore((held) => held.filter(({ line }) => line > (first.at(-1)?.line ?? 0))), [first]);
   if (rows === 0) return null;
   const shown = [...first, ...more];
+  const left = shown.length === 0 ? 'Show them' : `Show more, ${countText(rows - shown.length)} are left`;
   const show = async () => {
     const body = { heap, after: shown.at(-1)?.line ?? 0, most: MORE };
     const answer = await callOnce<ListRow[]>('POST', `/api/lists/${listId}/rows`, body);
@@ -86,13 +87,8 @@ export function ListHeap(props: ListHeapProps) {
         ))}
       </ul>
       {shown.length < rows && (
-        <Button
-          weight="quiet"
-          className="mt-1"
-          onClick={() => void show()}
-          aria-label={`Show more: ${HEAP_TEXTS[heap]}`}
-        >
-          Show {shown.length === 0 ? 'them' : `more, ${countText(rows - shown.length)} are left`}
+        <Button weight="quiet" className="mt-1" onClick={() => void show()} aria-label={`${left}: ${HEAP_TEXTS[heap]}`}>
+          {left}
         </Button>
       )}
       <Fault sentence={sentence} />
