@@ -136,12 +136,13 @@ async function readInto(db: Queryable, list: PriceList, told: ListColumns | null
 class NoList extends Error {}
 
 async function readNow(id: number, told: ListColumns | null): Promise<void> {
-  await noteWork(pool(), id, { what: 'reading', done: 0, whole: 0 });
+  let held = false;
   try {
     await transaction(async (db) => {
-      if (!(await holdReading(db, id))) return;
-      const list = await getPriceList(db, id);
+      held = await holdReading(db, id);
+      const list = held ? await getPriceList(db, id) : null;
       if (list === null || list.state !== 'reading') return;
+      await noteWork(pool(), id, { what: 'reading', done: 0, whole: 0 });
       const sentence = await readInto(db, list, told);
       if (sentence !== null) throw new NoList(sentence);
     });
@@ -149,7 +150,7 @@ async function readNow(id: number, told: ListColumns | null): Promise<void> {
     if (!(cause instanceof NoList)) throw cause;
     await setFailed(pool(), id, cause.message);
   } finally {
-    await endWork(pool(), id).catch(() => {});
+    if (held) await endWork(pool(), id).catch(() => {});
   }
 }
 

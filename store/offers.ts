@@ -43,14 +43,14 @@ export interface SocketWish {
   jobId: number | null;
 }
 
-/** So many of a lot are read before it is asked whether they suffice. */
+/** So many of a lot are read before it is asked whether they suffice; all that are as dear as the last of them too. */
 const FIRST = 2;
 
 /** Offers of a lot that can be bought, cheapest first; all of it stands in the index. */
 const OF_LOT = `select id, stock, cost_cents, seller_id from offer
   where spec_id = lot.spec_id and modules = lot.modules and origin = lot.origin and withdrawn_at is null
     and cost_cents is not null and not for_models and job_id is null and stock is distinct from 0
-  order by cost_cents, id`;
+  order by cost_cents`;
 
 /** Modules that the offers before each hold together, the cheapest first and of equally dear ones the better seller's. */
 const BEFORE = `coalesce(sum(coalesce(cheap.stock, $6) * lot.modules) over (
@@ -72,7 +72,7 @@ export const OFFERS_FOR_PLANNING = `with fit as materialized (
     select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
       coalesce(cheap.stock, $6) * lot.modules as held
     from fit join offer_lot as lot on lot.spec_id = fit.id
-    cross join lateral (${OF_LOT} limit ${FIRST}) as cheap left join ranked on ranked.id = cheap.seller_id
+    cross join lateral (${OF_LOT} fetch first ${FIRST} rows with ties) as cheap left join ranked on ranked.id = cheap.seller_id
     where lot.modules <= $6
   ), near as (
     select id from first where before < $6
@@ -80,9 +80,9 @@ export const OFFERS_FOR_PLANNING = `with fit as materialized (
     select counted.id from (
       select cheap.id, ${BEFORE} as before
       from (
-        select spec_id, modules, origin from first group by 1, 2, 3 having count(*) = ${FIRST} and sum(held) < $6
+        select spec_id, modules, origin from first group by 1, 2, 3 having count(*) >= ${FIRST} and sum(held) < $6
       ) as lot
-      cross join lateral (${OF_LOT} limit $6) as cheap left join ranked on ranked.id = cheap.seller_id
+      cross join lateral (${OF_LOT} fetch first ($6) rows with ties) as cheap left join ranked on ranked.id = cheap.seller_id
     ) as counted where before < $6
     union
     select offer.id from offer_model join offer on offer.id = offer_id
