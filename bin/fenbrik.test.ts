@@ -41,6 +41,46 @@ describe('plan', () => {
     expect(answers[0].plans[0]).toMatchObject(want.plans[0]);
   });
 
+  it('prints a table for people, the smallest total first', () => {
+    const { status, stdout } = fenbrik('plan', '--format', 'table', join(CASES, 'library-kiosk.case.json'));
+    expect(status).toBe(0);
+    const [head, empty, headings = '', ...rows] = stdout.split('\n');
+    expect(head).toMatch(/: today 2 GB at \d+ MT\/s$/);
+    expect(empty).toBe('');
+    expect(headings.trim().split(/ {2,}/)).toEqual([
+      ...['total', 'price', 'saving', 'rate', 'channels', 'open', 'care', 'lane', 'old ones', 'buy'],
+    ]);
+    const totals = rows.map((row) => Number(/^ *(\d+) GB/.exec(row)?.[1] ?? 0)).filter((total) => total > 0);
+    expect(totals.length).toBeGreaterThan(1);
+    expect(totals).toEqual([...totals].sort((a, b) => a - b));
+    expect(fenbrik('plan', '--format', 'poem', join(CASES, 'library-kiosk.case.json')).status).not.toBe(0);
+  });
+
+  it('refuses a case that is larger than any that is planned, a line a fault', () => {
+    const kiosk = JSON.parse(readFileSync(join(CASES, 'library-kiosk.case.json'), 'utf8'));
+    const [slot] = kiosk.machine.slots;
+    kiosk.machine.slots = Array.from({ length: 33 }, (_, at) => ({
+      ...slot,
+      id: `S${at}`,
+      channel: `C${at % 17}`,
+      bank: at,
+    }));
+    kiosk.installed = [];
+    kiosk.offers = kiosk.offers
+      .slice(0, 2)
+      .map((offer: object, at: number) => ({ ...offer, modules: at === 0 ? 17 : 1 }));
+    kiosk.goal = { maxOffers: 4 };
+    const file = write('large.json', JSON.stringify(kiosk));
+    const { status, lines } = fenbrik('plan', file);
+    expect(status).toBe(2);
+    expect(lines).toEqual([
+      `${file}: offers[0].modules: a pack has at most 16 modules`,
+      `${file}: goal.maxOffers: a plan has at most 3 different offers`,
+      `${file}: machine.slots: at most 32 sockets`,
+      `${file}: machine.slots: at most 16 channels`,
+    ]);
+  });
+
   it('tells faults by file and path, answers the others, and ends with 2', () => {
     const kiosk = JSON.parse(readFileSync(join(CASES, 'library-kiosk.case.json'), 'utf8'));
     kiosk.machine.slots.push(kiosk.machine.slots[0]);

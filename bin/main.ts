@@ -1,46 +1,61 @@
-import { readFileSync } from 'node:fs';
-import { Command } from 'commander';
+import { readFileSync, statSync } from 'node:fs';
+import { Command, Option } from 'commander';
 import { parseCase } from '../core/planning/parse-case';
 import { answer } from '../core/planning/plan';
 import { decodeText } from '../core/reading/decode-text';
 import { READ_FAULTS, read } from '../core/reading/read';
+import { planTable } from './plan-table';
 
-/** What one file comes to: an answer for stdout, or lines for stderr. */
-type Outcome = { ok: true; value: unknown } | { ok: false; lines: string[] };
+/** What one file comes to: text for stdout, or lines for stderr. */
+type Outcome = { ok: true; text: string } | { ok: false; lines: string[] };
+
+/** A case of 200,000 offers is far smaller. */
+const LARGEST_CASE_BYTES = 256 * 1024 * 1024;
 
 const BAD_INPUT = 2;
 
-function fileBytes(file: string): Uint8Array | null {
+/** A file's bytes, or why there are none. */
+function fileBytes(file: string): Uint8Array | string {
   try {
+    const { size } = statSync(file);
+    if (size > LARGEST_CASE_BYTES) return `(document): ${Math.round(size / 1024 / 1024)} MiB are too much to be read`;
     return readFileSync(file);
   } catch {
-    return null;
+    return 'this file cannot be read';
   }
 }
 
-function planFile(bytes: Uint8Array): Outcome {
-  let json: unknown;
-  try {
-    json = JSON.parse(decodeText(bytes));
-  } catch {
-    return { ok: false, lines: ['(document): this is no JSON'] };
-  }
-  const parsed = parseCase(json);
-  return parsed.ok ? { ok: true, value: answer(parsed.planCase) } : { ok: false, lines: parsed.faults };
-}
+const FORMATS = ['json', 'table'] as const;
+
+const planFile =
+  (format: (typeof FORMATS)[number]) =>
+  (bytes: Uint8Array): Outcome => {
+    let json: unknown;
+    try {
+      json = JSON.parse(decodeText(bytes));
+    } catch {
+      return { ok: false, lines: ['(document): this is no JSON'] };
+    }
+    const parsed = parseCase(json);
+    if (!parsed.ok) return { ok: false, lines: parsed.faults };
+    const answered = answer(parsed.planCase);
+    return { ok: true, text: format === 'table' ? planTable(parsed.planCase, answered) : JSON.stringify(answered) };
+  };
 
 function readFile(bytes: Uint8Array): Outcome {
   const result = read(bytes);
-  return result.ok ? { ok: true, value: result.reading } : { ok: false, lines: [READ_FAULTS[result.code]] };
+  return result.ok
+    ? { ok: true, text: JSON.stringify(result.reading) }
+    : { ok: false, lines: [READ_FAULTS[result.code]] };
 }
 
 /** Answers file by file, in order; a bad one says why on stderr and does not keep the others from their answer. */
 function forEachFile(files: readonly string[], work: (bytes: Uint8Array) => Outcome): void {
   for (const file of files) {
     const bytes = fileBytes(file);
-    const outcome: Outcome = bytes === null ? { ok: false, lines: ['this file cannot be read'] } : work(bytes);
+    const outcome: Outcome = typeof bytes === 'string' ? { ok: false, lines: [bytes] } : work(bytes);
     if (outcome.ok) {
-      process.stdout.write(`${JSON.stringify(outcome.value)}\n`);
+      process.stdout.write(`${outcome.text}\n`);
     } else {
       process.exitCode = BAD_INPUT;
       for (const line of outcome.lines) process.stderr.write(`${file}: ${line}\n`);
@@ -57,7 +72,10 @@ export function main(argv: string[]): void {
     .command('plan')
     .description('answer planning cases: one JSON object a line, in order')
     .argument('<case...>', 'case files ("fenbrik": "case/1")')
-    .action((files: string[]) => forEachFile(files, planFile));
+    .addOption(new Option('--format <format>', 'how the answer is printed').choices(FORMATS).default('json'))
+    .action((files: string[], { format }: { format: (typeof FORMATS)[number] }) =>
+      forEachFile(files, planFile(format)),
+    );
   program
     .command('read')
     .description('read what a machine, a module or a seller says about memory: one JSON object a line, in order')

@@ -1,6 +1,9 @@
 import { z } from 'zod';
 import { generationSchema, kindSchema, moduleSchema } from '../memory/module';
 
+/** The largest case that is planned. */
+export const CASE_LIMITS = { sockets: 32, channels: 16, installed: 32, offers: 200_000, pack: 16, offersInPlan: 3 };
+
 const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
 const count = z.number().int().nonnegative().max(Number.MAX_SAFE_INTEGER);
 const id = z.string().min(1).max(120);
@@ -62,7 +65,7 @@ const offerSchema = z.strictObject({
   id,
   label: z.string().max(400),
   origin: z.enum(ORIGINS),
-  modules: whole,
+  modules: whole.max(CASE_LIMITS.pack, `a pack has at most ${CASE_LIMITS.pack} modules`),
   module: moduleSchema,
   priceCents: count,
   stock: count.nullish(),
@@ -75,15 +78,17 @@ export const goalSchema = z.strictObject({
   minRateMTs: count.nullish(),
   lanes: z.array(z.enum(LANES)).min(1).nullish(),
   without: z.array(id).nullish(),
-  maxOffers: count.nullish(),
+  maxOffers: count
+    .max(CASE_LIMITS.offersInPlan, `a plan has at most ${CASE_LIMITS.offersInPlan} different offers`)
+    .nullish(),
 });
 
 const caseShape = z.strictObject({
   fenbrik: z.literal('case/1'),
   currency: z.string().regex(/^[A-Z]{3}$/, 'must be an ISO 4217 code of three capitals'),
   machine: machineSchema,
-  installed: z.array(installedSchema),
-  offers: z.array(offerSchema),
+  installed: z.array(installedSchema).max(CASE_LIMITS.installed, `at most ${CASE_LIMITS.installed} installed modules`),
+  offers: z.array(offerSchema).max(CASE_LIMITS.offers, `at most ${CASE_LIMITS.offers} offers`),
   labourCents: count.nullish(),
   goal: goalSchema.nullish(),
 });
@@ -97,6 +102,15 @@ export type Goal = z.infer<typeof goalSchema>;
 export type Origin = (typeof ORIGINS)[number];
 export type Lane = (typeof LANES)[number];
 
+/**
+ * The shape of a case as a JSON Schema (draft 2020-12). It cannot say what holds between fields: that ids are used once and
+ * name slots, that rates ascend, and how many sockets and channels there are.
+ */
+export function caseJsonSchema(): object {
+  const { $schema, ...schema } = z.toJSONSchema(caseShape, { target: 'draft-2020-12' });
+  return { $schema, $id: 'https://fenbrik.example/case-1.schema.json', title: 'Fenbrik planning case', ...schema };
+}
+
 interface Fault {
   path: PropertyKey[];
   message: string;
@@ -104,7 +118,24 @@ interface Fault {
 
 /** Places where an id stands a second time. */
 function doubled(ids: readonly string[], path: (index: number) => PropertyKey[]): Fault[] {
-  return ids.flatMap((one, index) => (ids.indexOf(one) < index ? [{ path: path(index), message: 'used twice' }] : []));
+  const seen = new Set<string>();
+  return ids.flatMap((one, index) => {
+    if (seen.has(one)) return [{ path: path(index), message: 'used twice' }];
+    seen.add(one);
+    return [];
+  });
+}
+
+/** Boards that are larger than any that is planned. */
+function tooLarge({ slots }: PlanCase['machine']): Fault[] {
+  const { sockets, channels } = CASE_LIMITS;
+  const path = ['machine', 'slots'];
+  const most = (count: number, limit: number, what: string): Fault[] =>
+    count > limit ? [{ path, message: `at most ${limit} ${what}` }] : [];
+  return [
+    ...most(slots.filter(({ soldered }) => soldered == null).length, sockets, 'sockets'),
+    ...most(new Set(slots.map(({ channel }) => channel)).size, channels, 'channels'),
+  ];
 }
 
 /** Ids that must name one of the slots. */
@@ -127,6 +158,7 @@ function crossFaults(planCase: PlanCase): Fault[] {
   const inSlots = installed.map((one) => one.slot);
   const offerIds = offers.map((offer) => offer.id);
   return [
+    ...tooLarge(machine),
     ...doubled(slotIds, (index) => ['machine', 'slots', index, 'id']),
     ...doubled(fillOrder, (index) => ['machine', 'fillOrder', index]),
     ...unknownSlots(fillOrder, slotIds, (index) => ['machine', 'fillOrder', index]),

@@ -4,7 +4,7 @@ import type { MemoryModule } from '../memory/module';
 import { bandwidthMBs, effectiveChannels } from './bandwidth';
 import { bestOfRung } from './best-of-rung';
 import { layoutToday, makeBoard } from './board';
-import type { PlanCase } from './case';
+import { caseJsonSchema, type PlanCase } from './case';
 import { effectiveChannelsText } from './channel-words';
 import { keptSets, purchases } from './combinations';
 import { compareLists } from './compare-lists';
@@ -334,4 +334,9 @@ describe('a chosen plan, looked at again', () => {
     expect(again.plan.priceCents).toBe(plan.priceCents + 100 * units);
     expect(again.plan.savingCents).toBe((plan.savingCents ?? 0) - 100 * units);
   });
+});
+
+test('the published schema is what a case is read by: npm run case-schema writes it anew', () => {
+  const published = readFileSync(join(__dirname, '..', '..', 'docs', 'case-1.schema.json'), 'utf8');
+  expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(caseJsonSchema())));
 });

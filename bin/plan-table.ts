@@ -1,0 +1,58 @@
+import { capacityText } from '../core/memory/capacity';
+import type { PlanCase } from '../core/planning/case';
+import type { Answer, Plan } from '../core/planning/plan';
+import { moneyText } from '../core/pricing/money-text';
+
+const HEADINGS = ['total', 'price', 'saving', 'rate', 'channels', 'open', 'care', 'lane', 'old ones', 'buy'];
+/** Columns whose figures are read from the right. */
+const RIGHT = new Set(['total', 'price', 'saving', 'rate', 'channels', 'open']);
+
+function bought({ bought: units }: Plan, { offers }: PlanCase): string {
+  const label = (id: string) => offers.find((offer) => offer.id === id)?.label ?? id;
+  return units.map(({ offer, count }) => `${count > 1 ? `${count} × ` : ''}${label(offer)}`).join(' + ') || 'nothing';
+}
+
+function careText({ care, reasons }: Plan): string {
+  return reasons.length === 0 ? care : `${care}: ${reasons.join(', ')}`;
+}
+
+function cells(plan: Plan, planCase: PlanCase): string[] {
+  const { currency } = planCase;
+  return [
+    capacityText(plan.totalMiB),
+    moneyText(plan.priceCents, currency),
+    plan.savingCents === null ? '' : moneyText(plan.savingCents, currency),
+    String(plan.rateMTs),
+    String(Math.round(plan.effectiveChannels * 100) / 100),
+    String(plan.openSlots),
+    careText(plan),
+    plan.lane,
+    plan.reuse,
+    bought(plan, planCase),
+  ];
+}
+
+function aligned(rows: readonly string[][]): string[] {
+  const widths = HEADINGS.map((_, column) => Math.max(...rows.map((row) => row[column]?.length ?? 0)));
+  return rows.map((row) =>
+    row
+      .map((cell, column) => {
+        const width = widths[column] ?? 0;
+        return RIGHT.has(HEADINGS[column] ?? '') ? cell.padStart(width) : cell.padEnd(width);
+      })
+      .join('  ')
+      .trimEnd(),
+  );
+}
+
+/** An answer as a person reads it in a terminal: today, then a line a plan, the smallest total first, then the cheapest. */
+export function planTable(planCase: PlanCase, { baseline, refusedOffers, plans }: Answer): string {
+  const { totalMiB, rateMTs } = baseline;
+  const today =
+    totalMiB === 0 ? 'nothing' : `${capacityText(totalMiB)}${rateMTs === null ? '' : ` at ${rateMTs} MT/s`}`;
+  const sorted = [...plans].sort((a, b) => a.totalMiB - b.totalMiB || a.priceCents - b.priceCents);
+  const head = `${planCase.machine.name ?? 'machine'}: today ${today}`;
+  const table = aligned([HEADINGS, ...sorted.map((plan) => cells(plan, planCase))]);
+  const refused = refusedOffers.length === 0 ? [] : ['', `${refusedOffers.length} offers do not fit.`];
+  return [head, '', ...(sorted.length === 0 ? ['No plan gives more than today.'] : table), ...refused, ''].join('\n');
+}
