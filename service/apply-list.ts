@@ -36,7 +36,7 @@ export const applySchema = z.strictObject({
 type Wanted = z.infer<typeof applySchema>;
 
 /** Lines, or changes to undo, that are written with one statement: many, since those of an index's page come together then. */
-const AT_ONCE = 100_000;
+const AT_ONCE = 50_000;
 
 const BUSY = 'This list is being worked on: wait until that is done.';
 

@@ -84,7 +84,11 @@ export async function applyLines(
     ...[list.name, at],
   ];
   const { priced } = await one<{ priced: number }>(db, PRICE, values);
-  return { added: await run(db, ADD, [...values, list.sellerId]), priced };
+  // Each new offer has its price already when its history begins.
+  await run(db, "set local fenbrik.prices_are_put = 'yes'");
+  const added = await run(db, ADD, [...values, list.sellerId]);
+  await run(db, "set local fenbrik.prices_are_put = 'no'");
+  return { added, priced };
 }
 
 /** Counts the rows that a list left as they were. */

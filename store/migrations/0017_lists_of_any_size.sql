@@ -135,3 +135,14 @@ create index offer_price_with_coupon on offer_price (offer_id) where coupon is n
 -- The latest prices of many offers are drawn beside one another: all that is drawn stands in the index.
 drop index offer_price_latest;
 create index offer_price_latest on offer_price (offer_id, at desc, id desc) include (cost_cents);
+
+-- Whoever adds offers with their first price in one statement says so, and nothing is looked up for each of them.
+create or replace function note_latest_price() returns trigger language plpgsql as $$
+begin
+  if current_setting('fenbrik.prices_are_put', true) = 'yes' then return null; end if;
+  update offer set price_id = latest.id, cost_cents = latest.cost_cents, priced_at = latest.at
+  from (select distinct on (offer_id) id, offer_id, cost_cents, at from fresh order by offer_id, at desc, id desc) as latest
+  where offer.id = latest.offer_id
+    and (offer.priced_at is null or (latest.at, latest.id) > (offer.priced_at, offer.price_id));
+  return null;
+end $$;
