@@ -278,6 +278,26 @@ describe('a list that is large, cut off, or left lying', () => {
     expect(await counted()).toBe(0);
   }, 120_000);
 
+  it('is read in its order, whichever part of it comes first from the database', async () => {
+    const { seller } = await quayside();
+    const ask = pool().query.bind(pool());
+    const spy = jest.spyOn(pool(), 'query').mockImplementation((async (text: string, values?: unknown[]) => {
+      const isPart = String(text).startsWith('select bytes from price_list_part');
+      // Each part takes longer than the one after it.
+      if (isPart) await new Promise((resolve) => setTimeout(resolve, 400 - 80 * Number(values?.[1])));
+      return ask(text, values);
+    }) as never);
+    const { id } = must(await takeList(shop.teo, seller.id, { name: 'order.csv', input: pieces() }));
+    await until(id, 'looked-at');
+    spy.mockRestore();
+    const [{ count } = { count: 0 }] = await many<{ count: number }>(
+      pool(),
+      "select count(*) as count from price_list_row where list_id = $1 and sku = 'PL-' || (line - 1)",
+      [id],
+    );
+    expect(count).toBe(ROWS);
+  }, 60_000);
+
   it('that is cut off while it comes leaves nothing', async () => {
     const { seller } = await quayside();
     const before = (await listsOfLate()).length;

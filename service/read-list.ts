@@ -64,10 +64,12 @@ async function copyRows(list: PriceList, thread: ListThread, copy: Writable): Pr
   const tell = workTeller(list.id, 'reading', list.bytes);
   const specs: ListPiece['specs'] = [];
   const parts = Math.max(1, await countParts(pool(), list.id));
-  const take = async (nr: number) =>
-    thread.take((await listPart(pool(), list.id, nr)) ?? new Uint8Array(), nr === parts);
+  // One part is asked for after the other has come: the thread must get them in their order.
+  let before: Promise<unknown> = Promise.resolve();
   const read = (nr: number) => {
-    const taking = take(nr);
+    const part = before.then(() => listPart(pool(), list.id, nr));
+    before = part;
+    const taking = part.then((bytes) => thread.take(bytes ?? new Uint8Array(), nr === parts));
     // One that is not waited for any more, since an earlier one failed, fails unheard.
     taking.catch(() => {});
     return taking;

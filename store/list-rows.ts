@@ -53,15 +53,14 @@ async function specNumber(db: Queryable, listId: number, specId: number): Promis
   return nr;
 }
 
-/** From so many rows on a list is joined as a whole, not row by row. */
+/** From so many rows on the database is told how many there are, or it would plan as if they were few. */
 const LARGE = 20_000;
 
 /**
- * Runs a statement over a whole list, within a transaction. A large one is sorted and joined in memory where it can be,
- * and never row by row: the database does not know yet how many rows there are, nor how many offers.
+ * Runs a statement over a whole list, within a transaction: sorted and joined in memory where it can be, and never row by
+ * row, since the database does not know yet how many rows there are, nor how many offers.
  */
-async function overList(db: Queryable, listId: number, statement: string, values: unknown[]): Promise<number> {
-  if ((await lastLine(db, listId)) < LARGE) return run(db, statement, values);
+async function overList(db: Queryable, statement: string, values: unknown[]): Promise<number> {
   await run(db, "set local work_mem = '96MB'");
   await run(db, 'set local enable_nestloop = off');
   const rows = await run(db, statement, values);
@@ -122,13 +121,12 @@ interface OfSeller {
 
 /** Says of a list's rows, once they are written, which have a number that an earlier one has. */
 export async function noteTwice(db: Queryable, listId: number): Promise<void> {
-  // What is asked next would be planned as if the list were small.
   if ((await lastLine(db, listId)) >= LARGE) await run(db, 'analyze price_list_row');
   const statement = `update price_list_row as row set twice = true from (
       select lower(sku) as key, min(line) as line from price_list_row where list_id = $1 and sku <> '' group by 1 having count(*) > 1
     ) as first
     where row.list_id = $1 and lower(row.sku) = first.key and row.line > first.line`;
-  await overList(db, listId, statement, [listId]);
+  await overList(db, statement, [listId]);
 }
 
 /** Rows that do something else by now than was noted of them. */
@@ -143,7 +141,7 @@ const noteChanged = (changed: string): string => `update price_list_row as row s
 /** Compares a list's rows with the offers as they stand by now. */
 export async function compareRows(db: Queryable, list: OfSeller, currency: string): Promise<void> {
   const values = [list.id, list.sellerId, currency, BANDS, null];
-  await overList(db, list.id, `create temporary table changed_row on commit drop as ${CHANGED}`, values);
+  await overList(db, `create temporary table changed_row on commit drop as ${CHANGED}`, values);
   await run(db, 'analyze changed_row');
   await run(db, noteChanged('changed_row'), [list.id]);
   await run(db, 'drop table changed_row');
@@ -161,7 +159,7 @@ const GONE = `from offer where seller_id = $2 and seller_part is not null and wi
 /** Counts the offers that a list no longer names. */
 export async function countGone(db: Queryable, list: OfSeller): Promise<void> {
   const statement = `update price_list set gone = (select count(*) ${GONE}) where id = $1`;
-  await overList(db, list.id, statement, [list.id, list.sellerId]);
+  await overList(db, statement, [list.id, list.sellerId]);
 }
 
 /** Takes offers that the list no longer names off the market, noting how they stood; before the list adds any. */
@@ -170,7 +168,7 @@ export async function withdrawGone(db: Queryable, list: OfSeller): Promise<numbe
       insert into price_list_change (list_id, offer_id, added, withdrawn, stock) select $1, id, false, false, stock from gone
     )
     update offer set withdrawn_at = now() from gone where offer.id = gone.id`;
-  return overList(db, list.id, statement, [list.id, list.sellerId]);
+  return overList(db, statement, [list.id, list.sellerId]);
 }
 
 /** How many rows are in each heap. */
