@@ -2,8 +2,9 @@ import type { MemoryModule } from '../core/memory/module';
 import { correctRow, type RowFix } from '../core/price-list/correct-row';
 import { type GuessedColumns, guessColumns } from '../core/price-list/guess-columns';
 import { type ListColumns, type ListedRow, readRow } from '../core/price-list/read-row';
+import { rowCost } from '../core/price-list/row-cost';
 import { wholeModule } from '../core/price-list/whole-module';
-import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
+import type { CountingGround } from '../core/pricing/counted-price';
 import { type Encoding, EncodingSeer, TextPieces } from '../core/reading/decode-text';
 import { copyLine } from './copy-text';
 import { NotRead } from './package-parts';
@@ -76,8 +77,6 @@ const SHOWN_ROWS = 6;
 const SHOWN_CELL = 200;
 const SHOWN_PASSED_OVER = 5;
 const MOST_SPECS = 100_000;
-/** The largest amount that is kept, minor units. */
-const MOST_CENTS = 2_000_000_000;
 
 /** How a package of parts begins (ECMA-376), and how an old or locked workbook does. */
 const PACKAGE = [0x50, 0x4b, 0x03, 0x04];
@@ -267,7 +266,8 @@ export class ListReading {
     const row = correctRow(read, this.#order.fixes[read.line]);
     const spec = row.doubts.length === 0 ? this.#specs.numberOf(row) : null;
     const doubts = row.doubts.length === 0 && spec === null ? ['contradiction'] : row.doubts;
-    const counted = doubts.length === 0 ? this.#counted(row, end) : null;
+    const cost = doubts.length === 0 ? rowCost(row, this.#order.ground) : null;
+    if (cost?.ok === false && cost.sentence !== null) end.sentence = cost.sentence;
     return copyLine([
       this.#order.listId,
       row.line,
@@ -281,27 +281,13 @@ export class ListReading {
       row.currency,
       row.stock,
       row.used,
-      counted?.costCents,
-      counted?.steps,
+      cost?.ok ? cost.costCents : null,
+      cost?.ok && cost.steps !== null ? JSON.stringify(cost.steps) : null,
       doubts.length === 0 ? null : `{${doubts.join(',')}}`,
       read.doubts.length === 0 ? null : JSON.stringify(read),
       // Until it is compared with what there is.
       doubts.length === 0 ? 'new' : 'doubtful',
     ]);
-  }
-
-  /** What a row comes to for the shop; the steps only where there are more than the printed price. */
-  #counted(row: ListedRow, end: ListEnd): { costCents: number; steps: string | null } | null {
-    const { ground } = this.#order;
-    if (row.printedCents === null || (row.currency !== null && row.currency !== ground.terms.currency)) return null;
-    const printed = { cents: row.printedCents, coupon: null, modules: row.modules, units: 1 };
-    const counted = countedPrice(printed, ground.terms, ground);
-    if (!counted.ok) end.sentence = counted.sentence;
-    if (!counted.ok || counted.costCents <= 0 || counted.costCents > MOST_CENTS) return null;
-    return {
-      costCents: counted.costCents,
-      steps: counted.steps.length > 1 ? JSON.stringify(counted.steps) : null,
-    };
   }
 }
 

@@ -1,5 +1,6 @@
 import type { NewTrial } from '../core/machine/model';
 import { answer, type Plan } from '../core/planning/plan';
+import { HEAPS } from '../core/price-list/compare-list';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { type Caller, checkCaller } from '../service/access';
@@ -7,10 +8,13 @@ import { draftOptions } from '../service/draft-options';
 import { newJob, saveIntake, takeReadings } from '../service/intake';
 import { type JobState, showJob } from '../service/job-state';
 import { askMarket, askMarketSchema, type MarketRow } from '../service/market';
+import { moreOfHeap } from '../service/price-lists';
 import { choosePlan } from '../service/quote';
 import type { Result } from '../service/result';
 import { signIn } from '../service/sign-in';
 import { closePool, many, pool } from '../store/database';
+import type { ShownRow } from '../store/list-rows';
+import { listSellers } from '../store/sellers';
 import { loadDemo } from './load-demo';
 import { type TestDatabase, testDatabase } from './test-database';
 import { textInput } from './text-input';
@@ -173,4 +177,28 @@ export async function sellersOffers(sellerId: number): Promise<SellersOffer[]> {
      where seller_id = $1 and seller_part is not null order by offer.id`,
     [sellerId],
   );
+}
+
+/** A price list as it is sent. */
+export const listFile = (name: string, lines: string[]) => ({
+  name,
+  input: inPieces(new TextEncoder().encode(lines.join('\r\n'))),
+});
+
+/** Apply what is sure, and nothing else. */
+export const SURE = { accept: [], acceptAll: [], withdrawGone: false };
+
+/** Every row of a list that is looked at, in the order of the file. */
+export async function listRows(id: number): Promise<ShownRow[]> {
+  const heaps = await Promise.all(HEAPS.map((heap) => moreOfHeap(id, { heap, after: 0, most: 500 })));
+  return heaps.flatMap((heap) => must(heap)).sort((a, b) => a.line - b.line);
+}
+
+/** A seller whose numbers are what the shop pays, with two of its parts. */
+export async function quayside() {
+  const seller = (await listSellers(pool())).find(({ name }) => name === 'Quayside Components');
+  const offers = await sellersOffers(seller?.id ?? 0);
+  const [first, second] = offers.filter(({ modules }) => modules === 1);
+  if (seller === undefined || first === undefined || second === undefined) throw new Error('no seller');
+  return { seller, offers, first, second };
 }

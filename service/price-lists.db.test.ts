@@ -1,37 +1,24 @@
-import { priceListPieces } from '../bench/price-list';
-import { HEAPS } from '../core/price-list/compare-list';
 import { suspicionOf } from '../core/price-list/price-bands';
-import { inPieces, must, openTestShop, readTill, sellersOffers, stateOf } from '../scripts/test-shop';
-import { many, pool, run } from '../store/database';
-import { listSellers } from '../store/sellers';
+import {
+  inPieces,
+  listFile,
+  listRows,
+  must,
+  openTestShop,
+  quayside,
+  readTill,
+  SURE,
+  sellersOffers,
+  stateOf,
+} from '../scripts/test-shop';
+import { many, pool } from '../store/database';
 import { applyList, undoList } from './apply-list';
 import { plainTerms } from './counting-ground';
-import { correctColumns, fixRow, listsOfLate, lookAtWork, moreOfHeap, showList, takeList } from './price-lists';
-import { readStranded } from './read-list';
+import { correctColumns, fixRow, listsOfLate, showList, takeList } from './price-lists';
 import { saveSeller } from './sellers';
 
 const shop = openTestShop();
 
-const file = (name: string, lines: string[]) => ({
-  name,
-  input: inPieces(new TextEncoder().encode(lines.join('\r\n'))),
-});
-const NOTHING = { accept: [], acceptAll: [], withdrawGone: false };
-
-/** Every row of a list that is looked at, in the order of the file. */
-async function rowsOf(id: number) {
-  const heaps = await Promise.all(HEAPS.map((heap) => moreOfHeap(id, { heap, after: 0, most: 500 })));
-  return heaps.flatMap((heap) => must(heap)).sort((a, b) => a.line - b.line);
-}
-
-/** A seller whose numbers are what the shop pays, with two of its parts. */
-async function quayside() {
-  const seller = (await listSellers(pool())).find(({ name }) => name === 'Quayside Components');
-  const offers = await sellersOffers(seller?.id ?? 0);
-  const [first, second] = offers.filter(({ modules }) => modules === 1);
-  if (seller === undefined || first === undefined || second === undefined) throw new Error('no seller');
-  return { seller, offers, first, second };
-}
 const amount = (cents: number): string => (cents / 100).toFixed(2);
 const standing = async (sellerId: number) =>
   (await sellersOffers(sellerId))
@@ -54,9 +41,9 @@ describe('a price list', () => {
       'NEW-3,Corrick 8GB DDR4-2400 CL17 DIMM,2026-11-25,12',
       'NEW-1,Corrick 8GB DDR4-2400 CL17 DIMM,9.50,12',
     ];
-    const { id } = must(await takeList(shop.teo, seller.id, file('november.csv', lines)));
+    const { id } = must(await takeList(shop.teo, seller.id, listFile('november.csv', lines)));
     expect((await showList(id))?.list.columns).toEqual({ sku: 0, title: 1, price: 2, stock: 3 });
-    expect((await rowsOf(id)).map(({ fate, suspicion }) => [fate, suspicion])).toEqual([
+    expect((await listRows(id)).map(({ fate, suspicion }) => [fate, suspicion])).toEqual([
       ['up', null],
       ['up', 'decimal-slip'],
       ['new', null],
@@ -66,7 +53,7 @@ describe('a price list', () => {
     ]);
     expect(await standing(seller.id)).toEqual(before);
 
-    expect(must(await applyList(shop.teo, id, { ...NOTHING, withdrawGone: true }))).toMatchObject({
+    expect(must(await applyList(shop.teo, id, { ...SURE, withdrawGone: true }))).toMatchObject({
       added: 1,
       priced: 1,
       left: 4,
@@ -79,7 +66,7 @@ describe('a price list', () => {
     );
     expect(await standing(seller.id)).toHaveLength(3);
     expect(await ladder()).not.toEqual(ladderBefore);
-    expect(await applyList(shop.teo, id, NOTHING)).toMatchObject({
+    expect(await applyList(shop.teo, id, SURE)).toMatchObject({
       ok: false,
       code: 'conflict',
     });
@@ -93,13 +80,13 @@ describe('a price list', () => {
 
   it('takes a suspicious row that somebody accepts, and brings back what had left the market', async () => {
     const { seller, second } = await quayside();
-    const slip = file('slip.csv', [
+    const slip = listFile('slip.csv', [
       'SKU;Description;Price',
       `${second.sku};Corrick 8GB DDR4-2400 DIMM;${amount(second.costCents * 10)}`,
       'GONE-1;Corrick 4GB DDR4-2400 DIMM;5.00',
     ]);
     const { id } = must(await takeList(shop.teo, seller.id, slip));
-    must(await applyList(shop.teo, id, { ...NOTHING, accept: [2] }));
+    must(await applyList(shop.teo, id, { ...SURE, accept: [2] }));
     expect((await sellersOffers(seller.id)).find(({ sku }) => sku === second.sku)?.costCents).toBe(
       second.costCents * 10,
     );
@@ -108,22 +95,40 @@ describe('a price list', () => {
       await takeList(
         shop.teo,
         seller.id,
-        file('again.csv', ['SKU;Description;Price', 'GONE-1;Corrick 4GB DDR4-2400 DIMM;5.50']),
+        listFile('again.csv', ['SKU;Description;Price', 'GONE-1;Corrick 4GB DDR4-2400 DIMM;5.50']),
       ),
     );
-    must(await applyList(shop.teo, again.id, NOTHING));
+    must(await applyList(shop.teo, again.id, SURE));
     const [revived, ...more] = (await sellersOffers(seller.id)).filter(({ sku }) => sku === 'GONE-1');
     expect([revived?.withdrawn, revived?.costCents, more]).toEqual([false, 550, []]);
     must(await undoList(shop.teo, again.id));
     expect((await sellersOffers(seller.id)).find(({ sku }) => sku === 'GONE-1')?.withdrawn).toBe(true);
   });
 
+  it('takes all suspicious rows of a kind that somebody accepts, and no others', async () => {
+    const { seller, first, second } = await quayside();
+    const row = (sku: string, cents: number) => `${sku};Corrick 8GB DDR4-2400 DIMM;${amount(cents)}`;
+    const lines = [row(first.sku, first.costCents * 10), row(second.sku, Math.round(second.costCents * 1.7))];
+    const { id } = must(
+      await takeList(shop.teo, seller.id, listFile('kinds.csv', ['SKU;Description;Price', ...lines])),
+    );
+    expect((await listRows(id)).map(({ suspicion }) => suspicion)).toEqual(['decimal-slip', 'jump']);
+    expect(must(await applyList(shop.teo, id, { ...SURE, acceptAll: ['jump', 'twice'] }))).toEqual({
+      ...{ added: 0, priced: 1, withdrawn: 0, left: 1 },
+    });
+    const cost = async (sku: string) => (await sellersOffers(seller.id)).find((offer) => offer.sku === sku)?.costCents;
+    expect(await cost(first.sku)).toBe(first.costCents);
+    expect(await cost(second.sku)).toBe(Math.round(second.costCents * 1.7));
+    must(await undoList(shop.teo, id));
+    expect(await cost(second.sku)).toBe(second.costCents);
+  });
+
   it('with one number twice counts the first row, whatever is accepted', async () => {
     const { seller } = await quayside();
     const row = (price: string) => `TWICE-1,Corrick 4GB DDR4-2400 DIMM,${price}`;
     const lines = ['SKU,Description,Price', row('5.00'), row('6.00')];
-    const { id } = must(await takeList(shop.teo, seller.id, file('twice.csv', lines)));
-    expect(must(await applyList(shop.teo, id, { ...NOTHING, accept: [2, 3] }))).toMatchObject({
+    const { id } = must(await takeList(shop.teo, seller.id, listFile('twice.csv', lines)));
+    expect(must(await applyList(shop.teo, id, { ...SURE, accept: [2, 3] }))).toMatchObject({
       added: 1,
       left: 1,
     });
@@ -135,11 +140,11 @@ describe('a price list', () => {
   it('is undone from the last one back', async () => {
     const { seller } = await quayside();
     const list = (name: string, price: string) =>
-      file(name, ['SKU,Description,Price', `ORDER-1,Corrick 4GB DDR4-2400 DIMM,${price}`]);
+      listFile(name, ['SKU,Description,Price', `ORDER-1,Corrick 4GB DDR4-2400 DIMM,${price}`]);
     const one = must(await takeList(shop.teo, seller.id, list('one.csv', '5.00'))).id;
-    must(await applyList(shop.teo, one, NOTHING));
+    must(await applyList(shop.teo, one, SURE));
     const two = must(await takeList(shop.teo, seller.id, list('two.csv', '6.00'))).id;
-    must(await applyList(shop.teo, two, NOTHING));
+    must(await applyList(shop.teo, two, SURE));
     expect(await undoList(shop.teo, one)).toMatchObject({
       ok: false,
       sentence: 'two.csv was applied after it: undo that first.',
@@ -151,21 +156,21 @@ describe('a price list', () => {
   it('is read by columns that were corrected once, while its headings are the same', async () => {
     const { seller } = await quayside();
     const lines = ['Ref,Text,Price,Price', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,25.00'];
-    const { id } = must(await takeList(shop.teo, seller.id, file('two-prices.csv', lines)));
+    const { id } = must(await takeList(shop.teo, seller.id, listFile('two-prices.csv', lines)));
     expect(await showList(id)).toMatchObject({ list: { columns: { price: 2 } }, doubtfulColumns: ['price'] });
     const columns = { headings: 0, columns: { sku: 0, title: 1, price: 3 } };
     expect(await correctColumns(shop.teo, id, { headings: 0, columns: { sku: 0, title: 0 } })).toMatchObject({
       ok: false,
     });
     must(await correctColumns(shop.teo, id, columns));
-    expect((await rowsOf(id))[0]?.printedCents).toBe(2500);
-    const next = must(await takeList(shop.teo, seller.id, file('next.csv', lines)));
+    expect((await listRows(id))[0]?.printedCents).toBe(2500);
+    const next = must(await takeList(shop.teo, seller.id, listFile('next.csv', lines)));
     expect(await showList(next.id)).toMatchObject({ list: { columns: { price: 3 } }, doubtfulColumns: [] });
     const other = must(
       await takeList(
         shop.teo,
         seller.id,
-        file('other.csv', ['Ref,Text,Price,Stock', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,2']),
+        listFile('other.csv', ['Ref,Text,Price,Stock', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,2']),
       ),
     );
     expect((await showList(other.id))?.list.columns).toMatchObject({ price: 2 });
@@ -174,15 +179,15 @@ describe('a price list', () => {
   it('has doubtful rows told by a person, and forgets it again', async () => {
     const { seller } = await quayside();
     const lines = ['SKU,Description,Price', 'FIX-1,Laptop memory 8GB,20.00'];
-    const { id } = must(await takeList(shop.teo, seller.id, file('doubtful.csv', lines)));
-    const fate = async () => (await rowsOf(id))[0];
+    const { id } = must(await takeList(shop.teo, seller.id, listFile('doubtful.csv', lines)));
+    const fate = async () => (await listRows(id))[0];
     expect((await fate())?.doubts).toEqual(['no-generation', 'no-rate']);
     must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
     expect(await fate()).toMatchObject({ fate: 'new', doubts: [], costCents: 2000 });
     must(await fixRow(shop.teo, id, { line: 2, fix: null }));
     expect((await fate())?.fate).toBe('doubtful');
     must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
-    expect(must(await applyList(shop.teo, id, NOTHING))?.added).toBe(1);
+    expect(must(await applyList(shop.teo, id, SURE))?.added).toBe(1);
     expect(await fixRow(shop.teo, id, { line: 2, fix: null })).toMatchObject({ ok: false, code: 'conflict' });
     must(await undoList(shop.teo, id));
   });
@@ -192,9 +197,9 @@ describe('a price list', () => {
     const ids: number[] = [];
     for (const price of ['7.00', '8.00']) {
       const lines = ['SKU,Description,Price', `RACE-1,Corrick 4GB DDR4-2400 DIMM,${price}`];
-      ids.push(must(await takeList(shop.teo, seller.id, file(`race ${price}.csv`, lines))).id);
+      ids.push(must(await takeList(shop.teo, seller.id, listFile(`race ${price}.csv`, lines))).id);
     }
-    const both = await Promise.all(ids.map((id) => applyList(shop.teo, id, NOTHING)));
+    const both = await Promise.all(ids.map((id) => applyList(shop.teo, id, SURE)));
     expect(both.map((one) => must(one)?.added).sort()).toEqual([0, 1]);
     const [{ count } = { count: 0 }] = await many<{ count: number }>(
       pool(),
@@ -216,116 +221,6 @@ describe('a price list', () => {
   });
 });
 
-describe('a list that is large, cut off, or left lying', () => {
-  const ROWS = 60_000;
-  const large = () => priceListPieces({ rows: ROWS, kind: 'structured' });
-  async function* pieces(): AsyncGenerator<Uint8Array> {
-    yield* large();
-  }
-  const until = async (id: number, state: string) => {
-    for (;;) {
-      const { state: now, work } = must(await lookAtWork(id));
-      if (now === state && work === null) return;
-      await new Promise((resolve) => setTimeout(resolve, 50));
-    }
-  };
-  const counted = async () =>
-    (
-      await many<{ count: number }>(
-        pool(),
-        "select count(*) as count from offer where seller_part like 'PL-%' and withdrawn_at is null",
-      )
-    )[0]?.count;
-
-  it('is read and applied in the background, says how far it is, and changes nothing when it breaks off', async () => {
-    const { seller } = await quayside();
-    const { id } = must(await takeList(shop.teo, seller.id, { name: 'large.csv', input: pieces() }));
-    const seen = new Set<string>();
-    for (let state = ''; state !== 'looked-at'; await new Promise((resolve) => setTimeout(resolve, 20))) {
-      const looked = must(await lookAtWork(id));
-      state = looked.state;
-      if (looked.work !== null) seen.add(looked.work.what);
-    }
-    expect([...seen]).toEqual(['reading']);
-    await until(id, 'looked-at');
-    const view = await showList(id);
-    expect(view?.heaps.new).toMatchObject({ rows: ROWS, first: { length: 40 } });
-    const further = must(await moreOfHeap(id, { heap: 'new', after: 30_000, most: 500 }));
-    expect(further.map(({ line }) => line).slice(0, 2)).toEqual([30_001, 30_002]);
-
-    // The database ends whoever applies it, in the midst of it.
-    const applying = applyList(shop.teo, id, NOTHING);
-    for (let ended = 0; ended === 0; ) {
-      const [{ count } = { count: 0 }] = await many<{ count: number }>(
-        pool(),
-        `select count(pg_terminate_backend(pid)) as count from pg_stat_activity
-         where datname = current_database() and query like '%with fresh as%' and pid <> pg_backend_pid()`,
-      );
-      ended = count;
-    }
-    await applying.catch(() => {});
-    await until(id, 'looked-at');
-    expect(await counted()).toBe(0);
-    expect((await showList(id))?.list.sentence).toBe('It broke off, and nothing changed: try again.');
-
-    must(await applyList(shop.teo, id, NOTHING));
-    expect(await applyList(shop.teo, id, NOTHING)).toMatchObject({ ok: false, code: 'conflict' });
-    await until(id, 'applied');
-    expect(await counted()).toBe(ROWS);
-    expect((await showList(id))?.list.outcome).toEqual({ added: ROWS, priced: 0, withdrawn: 0, left: 0 });
-    must(await undoList(shop.teo, id));
-    await until(id, 'undone');
-    expect(await counted()).toBe(0);
-  }, 120_000);
-
-  it('is read in its order, whichever part of it comes first from the database', async () => {
-    const { seller } = await quayside();
-    const ask = pool().query.bind(pool());
-    const spy = jest.spyOn(pool(), 'query').mockImplementation((async (text: string, values?: unknown[]) => {
-      const isPart = String(text).startsWith('select bytes from price_list_part');
-      // Each part takes longer than the one after it.
-      if (isPart) await new Promise((resolve) => setTimeout(resolve, 400 - 80 * Number(values?.[1])));
-      return ask(text, values);
-    }) as never);
-    const { id } = must(await takeList(shop.teo, seller.id, { name: 'order.csv', input: pieces() }));
-    await until(id, 'looked-at');
-    spy.mockRestore();
-    const [{ count } = { count: 0 }] = await many<{ count: number }>(
-      pool(),
-      "select count(*) as count from price_list_row where list_id = $1 and sku = 'PL-' || (line - 1)",
-      [id],
-    );
-    expect(count).toBe(ROWS);
-  }, 60_000);
-
-  it('that is cut off while it comes leaves nothing', async () => {
-    const { seller } = await quayside();
-    const before = (await listsOfLate()).length;
-    async function* cut(): AsyncGenerator<Uint8Array> {
-      for (const piece of large()) {
-        yield piece;
-        throw new Error('the line broke');
-      }
-    }
-    await expect(takeList(shop.teo, seller.id, { name: 'cut.csv', input: cut() })).rejects.toThrow('the line broke');
-    expect((await listsOfLate()).length).toBe(before);
-    expect(await many(pool(), "select id from price_list where state = 'arriving'")).toEqual([]);
-  });
-
-  it('whose reading a crash ended is read anew, with what was said of it', async () => {
-    const { seller } = await quayside();
-    const lines = ['SKU,Description,Net,Gross', 'CR-1,Laptop memory 8GB,20.00,24.00'];
-    const { id } = must(await takeList(shop.teo, seller.id, file('crash.csv', lines)));
-    must(await correctColumns(shop.teo, id, { headings: 0, columns: { sku: 0, title: 1, price: 3 } }));
-    must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
-    await run(pool(), "update price_list set state = 'reading' where id = $1", [id]);
-    await run(pool(), 'delete from price_list_row where list_id = $1', [id]);
-    expect(await readStranded()).toEqual([id]);
-    expect(await readStranded()).toEqual([]);
-    expect(await rowsOf(id)).toMatchObject([{ fate: 'new', printedCents: 2400, doubts: [] }]);
-  });
-});
-
 it('compares what we pay where the seller’s own price was never noted', async () => {
   const { seller, first } = await quayside();
   const { id: _, name: _name, offers: _offers, ...fields } = seller;
@@ -334,17 +229,17 @@ it('compares what we pay where the seller’s own price was never noted', async 
   );
   expect(first.printedCents).toBeNull();
   const row = (cents: number) => `${first.sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(cents)}`;
-  const list = (cents: number) => file('taxed.csv', ['SKU,Description,Price', row(cents)]);
+  const list = (cents: number) => listFile('taxed.csv', ['SKU,Description,Price', row(cents)]);
   const { id } = must(await takeList(shop.teo, seller.id, list(Math.round(first.costCents * 1.2))));
-  expect((await rowsOf(id))[0]).toMatchObject({ fate: 'same', byCost: true });
+  expect((await listRows(id))[0]).toMatchObject({ fate: 'same', byCost: true });
   const dearer = must(await takeList(shop.teo, seller.id, list(Math.round(first.costCents * 1.3))));
-  expect((await rowsOf(dearer.id))[0]).toMatchObject({ fate: 'up', byCost: true, fromCents: first.costCents });
+  expect((await listRows(dearer.id))[0]).toMatchObject({ fate: 'up', byCost: true, fromCents: first.costCents });
 
   // Other terms in the meantime: it is counted anew before it can be applied.
   must(await saveSeller(shop.teo, seller.id, { ...fields, terms: plainTerms('EUR') }));
-  expect(await applyList(shop.teo, dearer.id, NOTHING)).toMatchObject({ ok: false, code: 'conflict' });
-  expect((await rowsOf(dearer.id))[0]?.costCents).toBe(Math.round(first.costCents * 1.3));
-  must(await applyList(shop.teo, dearer.id, NOTHING));
+  expect(await applyList(shop.teo, dearer.id, SURE)).toMatchObject({ ok: false, code: 'conflict' });
+  expect((await listRows(dearer.id))[0]?.costCents).toBe(Math.round(first.costCents * 1.3));
+  must(await applyList(shop.teo, dearer.id, SURE));
   must(await undoList(shop.teo, dearer.id));
   expect((await sellersOffers(seller.id)).find(({ sku }) => sku === first.sku)?.costCents).toBe(first.costCents);
 });
@@ -356,12 +251,12 @@ it('asks once whose capacity a column holds, and remembers it', async () => {
     'KIT-1,DDR4,DIMM,16 GB,3200,2,60.00',
     'KIT-2,DDR4,DIMM,8 GB,3200,1,20.00',
   ];
-  const { id } = must(await takeList(shop.teo, seller.id, file('kits.csv', lines)));
-  expect((await rowsOf(id)).map(({ doubts }) => doubts)).toEqual([['kit-capacity'], []]);
+  const { id } = must(await takeList(shop.teo, seller.id, listFile('kits.csv', lines)));
+  expect((await listRows(id)).map(({ doubts }) => doubts)).toEqual([['kit-capacity'], []]);
   const { columns, headings } = (await showList(id))?.list ?? { columns: {}, headings: null };
   must(await correctColumns(shop.teo, id, { headings, columns, capacityIs: 'kit' }));
-  expect((await rowsOf(id)).map(({ doubts }) => doubts)).toEqual([[], []]);
-  const next = must(await takeList(shop.teo, seller.id, file('more kits.csv', lines)));
+  expect((await listRows(id)).map(({ doubts }) => doubts)).toEqual([[], []]);
+  const next = must(await takeList(shop.teo, seller.id, listFile('more kits.csv', lines)));
   expect((await showList(next.id))?.list.capacityIs).toBe('kit');
 });
 
@@ -375,8 +270,8 @@ it('finds the same prices suspicious as the core does, however they moved', asyn
   };
   const prices = kits.map(({ costCents }) => Math.max(1, Math.round(costCents * 10 ** (next() * 7 - 3.5))));
   const lines = kits.map(({ sku }, at) => `${sku},Corrick 8GB DDR4-2400 CL17 DIMM,${amount(prices[at] ?? 1)}`);
-  const { id } = must(await takeList(shop.teo, seller.id, file('moved.csv', ['SKU,Description,Price', ...lines])));
-  const rows = await rowsOf(id);
+  const { id } = must(await takeList(shop.teo, seller.id, listFile('moved.csv', ['SKU,Description,Price', ...lines])));
+  const rows = await listRows(id);
   expect(rows.length).toBeGreaterThan(20);
   expect(rows.map(({ suspicion }) => suspicion)).toEqual(
     kits.map(({ costCents, modules }, at) => suspicionOf(costCents, prices[at] ?? 1, modules)),

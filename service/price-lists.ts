@@ -5,8 +5,9 @@ import { COLUMN_ROLES } from '../core/price-list/column-roles';
 import { HEAPS, type Heap } from '../core/price-list/compare-list';
 import { correctRow, rowFixSchema } from '../core/price-list/correct-row';
 import type { ListColumns, ListedRow } from '../core/price-list/read-row';
+import { rowCost } from '../core/price-list/row-cost';
 import { wholeModule } from '../core/price-list/whole-module';
-import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
+import type { CountingGround } from '../core/pricing/counted-price';
 import { type Encoding, EncodingSeer } from '../core/reading/decode-text';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
@@ -233,18 +234,13 @@ export async function correctColumns(
 
 /** A row as it is with what was said of it: with its spec and what it comes to, where nothing is doubtful any more. */
 async function mended(db: Queryable, row: ListedRow, ground: CountingGround): Promise<MendedRow> {
-  const none = { row, specId: null, costCents: null, steps: null };
   const module = row.doubts.length === 0 ? wholeModule({ ...row.module, maker: null, part: null }) : null;
-  if (module === null || row.printedCents === null) return none;
-  const printed = { cents: row.printedCents, coupon: null, modules: row.modules, units: 1 };
-  const counted = countedPrice(printed, ground.terms, ground);
-  const foreign = row.currency !== null && row.currency !== ground.terms.currency;
-  return {
-    row,
-    specId: await specOf(db, module),
-    costCents: counted.ok && !foreign && counted.costCents > 0 ? counted.costCents : null,
-    steps: counted.ok && counted.steps.length > 1 ? counted.steps : null,
-  };
+  if (module === null) return { row, specId: null, costCents: null, steps: null };
+  const specId = await specOf(db, module);
+  const cost = rowCost(row, ground);
+  return cost.ok
+    ? { row, specId, costCents: cost.costCents, steps: cost.steps }
+    : { row, specId, costCents: null, steps: null };
 }
 
 export const fixSchema = z.strictObject({ line: z.number().int().positive(), fix: rowFixSchema.nullable() });

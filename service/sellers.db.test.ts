@@ -156,3 +156,31 @@ test('a shop’s endings and mark-up steps reach its prices', async () => {
   expect(after % 100).toBe(90);
   expect(after).toBeGreaterThan(before);
 });
+
+test('the day’s count looks at coupons even where nothing else can have changed', async () => {
+  const { offer } = await anOffer();
+  const coupon = { name: '', percentBp: 1000, cents: null, endsOn: day(0) };
+  must(await changePrice(shop.teo, offer.id, { printedCents: 6000, coupon }));
+  const countAgain = async () => {
+    await run(pool(), 'update shop set counted_on = null');
+    await countForToday();
+  };
+  await countAgain();
+  const before = (await now(offer.id))?.costCents ?? 0;
+  // As if the coupon had ended yesterday: a price is history, so it is noted again with the other end.
+  await run(
+    pool(),
+    `insert into offer_price (offer_id, cost_cents, came_from, printed_cents, units, coupon, steps)
+     select offer_id, cost_cents, came_from, printed_cents, units, jsonb_set(coupon, '{endsOn}', to_jsonb($2::text)), steps
+     from offer_price where offer_id = $1 order by id desc limit 1`,
+    [offer.id, day(-1)],
+  );
+  const [{ count } = { count: 0 }] = await many<{ count: number }>(pool(), 'select count(*) as count from offer_price');
+  await countAgain();
+  expect((await now(offer.id))?.costCents).toBeGreaterThan(before);
+  const [{ count: after } = { count: 0 }] = await many<{ count: number }>(
+    pool(),
+    'select count(*) as count from offer_price',
+  );
+  expect(after).toBe(count + 1);
+});

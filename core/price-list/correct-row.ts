@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { generationSchema } from '../memory/module';
-import type { ListedRow, RowDoubt } from './read-row';
+import { type ListedRow, MOST_MODULES, type RowDoubt } from './read-row';
 
 const whole = z.number().int().positive();
 
@@ -11,7 +11,7 @@ export const rowFixSchema = z
     generation: generationSchema,
     form: z.enum(['DIMM', 'SO-DIMM']),
     rateMTs: whole.max(20_000),
-    modules: whole.max(8),
+    modules: whole.max(MOST_MODULES),
     printedCents: whole.max(10_000_000),
   })
   .partial();

@@ -1,3 +1,5 @@
+import { MOST_MODULES } from './read-row';
+
 /** Why a price that moved should be looked at before it counts. */
 export const PRICE_SUSPICIONS = ['decimal-slip', 'kit-or-single', 'jump'] as const;
 export type PriceSuspicion = (typeof PRICE_SUSPICIONS)[number];
@@ -12,8 +14,6 @@ export interface PriceBand {
 }
 
 const around = (target: number): { over: number; under: number } => ({ over: target * 0.85, under: target * 1.15 });
-
-const MOST_MODULES = 8;
 
 /** The bands, the surest first: a point that slipped, a kit's price for one module's or the other way round, a jump by more than half. */
 export const PRICE_BANDS: readonly PriceBand[] = [

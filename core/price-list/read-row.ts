@@ -148,8 +148,8 @@ function contradict(told: KnownModule, facts: Facts): boolean {
 const differs = <T>(told: T | null, fact: T | null | undefined): boolean =>
   fact !== undefined && fact !== null && told !== null && told !== fact;
 
-/** No pack that is planned with has more modules. */
-const MOST_MODULES = 8;
+/** No pack that is bought has more modules. */
+export const MOST_MODULES = 8;
 
 interface Pack {
   modules: number;

@@ -9,7 +9,7 @@ import { MarketTable } from './market-table';
 import { SORT_TEXTS, shelfText } from './market-words';
 import { OfferSheet } from './offer-sheet';
 import type { CountingGround } from './price-form';
-import type { ListedSeller } from './seller-list';
+import type { ListedSeller } from './seller-sheet';
 import { type MarketWindow, useMarket } from './use-market';
 
 interface MarketDeskProps {
