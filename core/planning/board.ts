@@ -19,6 +19,8 @@ export interface Board {
   /** number of the channel of each slot, in order of first mention */
   channelOf: readonly number[];
   channelCount: number;
+  /** slots of each channel, soldered ones too */
+  slotsOf: readonly (readonly number[])[];
   /** slots of each bank, soldered ones too */
   banks: readonly (readonly number[])[];
   /** slots that can take a module, in the case's order */
@@ -50,6 +52,9 @@ export function makeBoard(planCase: Pick<PlanCase, 'machine' | 'installed'>): Bo
     machine,
     channelOf: channels.of,
     channelCount: channels.count,
+    slotsOf: Array.from({ length: channels.count }, (_, channel) =>
+      slots.filter((slot) => channels.of[slot] === channel),
+    ),
     banks: Array.from({ length: bankOf.count }, (_, bank) => slots.filter((slot) => bankOf.of[slot] === bank)),
     sockets,
     fillPosition: slots.map((slot) => order.indexOf(slot)),

@@ -1,4 +1,4 @@
-import { type Board, type Layout, piecesOf } from './board';
+import { type Board, type Layout, type Piece, piecesOf } from './board';
 import { channelCapacities, totalMiB } from './capacity-of';
 import type { InForce } from './in-force';
 import { differ } from './refuse-set';
@@ -7,6 +7,27 @@ import { boardRateUnder, capOf, loadCap } from './running-rate';
 /** How much a person must mind a plan, least first. */
 export const CARES = ['clear', 'heads-up', 'off-book'] as const;
 export type Care = (typeof CARES)[number];
+
+/** What a set is like wherever its modules stand. */
+export interface SetFacts {
+  totalMiB: number;
+  /** some module has ECC, some has none */
+  ecc: boolean;
+  nonEcc: boolean;
+  /** the largest of the bought modules, MiB; 0: nothing is bought */
+  largestBoughtMiB: number;
+}
+
+/** The facts of a set's pieces. */
+export function factsOf(pieces: readonly Piece[]): SetFacts {
+  const bought = pieces.filter(({ source }) => source.from === 'offer');
+  return {
+    totalMiB: totalMiB(pieces),
+    ecc: pieces.some(({ module }) => module.ecc),
+    nonEcc: pieces.some(({ module }) => !module.ecc),
+    largestBoughtMiB: Math.max(0, ...bought.map(({ module }) => module.capacityMiB)),
+  };
+}
 
 /** A layout with the figures its care depends on. */
 export interface Judged {
@@ -17,24 +38,32 @@ export interface Judged {
   bandwidthMBs: number;
 }
 
-type Reason = { care: Exclude<Care, 'clear'>; holds: (set: Judged) => boolean };
+type Minded = Exclude<Care, 'clear'>;
+type FixedReason = { care: Minded; holds: (set: SetFacts, force: InForce, board: Board) => boolean };
+type PlaceReason = { care: Minded; holds: (set: Judged) => boolean };
+
+/** Reasons to mind that hold for a set wherever its modules stand. */
+const FIXED_REASONS = {
+  'ecc-lost': { care: 'heads-up', holds: ({ nonEcc }, { today }) => today.allEcc && nonEcc },
+  'ecc-mix': { care: 'heads-up', holds: ({ ecc, nonEcc }) => ecc && nonEcc },
+  'module-off-book': {
+    care: 'off-book',
+    holds: ({ largestBoughtMiB }, { module }) => module.official !== null && largestBoughtMiB > module.official,
+  },
+  'os-limit': {
+    care: 'heads-up',
+    holds: (set, _, { machine }) => machine.os?.visibleMiB != null && set.totalMiB > machine.os.visibleMiB,
+  },
+  'total-off-book': {
+    care: 'off-book',
+    holds: (set, { total }) => total.official !== null && set.totalMiB > total.official,
+  },
+  'total-unknown': { care: 'heads-up', holds: (_, { total }) => total.official === null },
+} as const satisfies Record<string, FixedReason>;
 
 function mixedRate({ board, force, layout }: Judged): boolean {
   const load = loadCap(board, layout);
   return differ(piecesOf(layout).map((piece) => boardRateUnder(force.boardRates, capOf(piece, board, load))));
-}
-
-function mixedLatency({ layout }: Judged): boolean {
-  const pieces = piecesOf(layout);
-  return pieces.some(({ speed }) =>
-    differ(pieces.filter((one) => one.speed.rateMTs === speed.rateMTs).map((one) => one.speed.casLatency)),
-  );
-}
-
-function eccLost({ force, layout }: Judged): boolean {
-  const today = piecesOf(force.today.layout);
-  const allEcc = today.length > 0 && today.every((piece) => piece.module.ecc);
-  return allEcc && piecesOf(layout).some((piece) => !piece.module.ecc);
 }
 
 function unmatchedBank({ board, layout }: Judged): boolean {
@@ -42,61 +71,45 @@ function unmatchedBank({ board, layout }: Judged): boolean {
   return board.banks.some((bank) => differ(bank.map((slot) => layout[slot]?.module.capacityMiB)));
 }
 
-/** Every reason to mind, by name, with its care and the rule that tells it. */
-export const CARE_REASONS = {
-  'ecc-lost': { care: 'heads-up', holds: eccLost },
-  'ecc-mix': {
-    care: 'heads-up',
-    holds: ({ layout }) => new Set(piecesOf(layout).map((piece) => piece.module.ecc)).size > 1,
-  },
-  'mixed-latency': { care: 'heads-up', holds: mixedLatency },
+/** Do two of these modules have one rate and different known CL? */
+export function latenciesDiffer(pieces: readonly Piece[]): boolean {
+  return pieces.some(({ speed }) =>
+    differ(pieces.filter((one) => one.speed.rateMTs === speed.rateMTs).map((one) => one.speed.casLatency)),
+  );
+}
+
+/** Reasons to mind that depend on the modules together and on where they stand. */
+const PLACE_REASONS = {
+  'mixed-latency': { care: 'heads-up', holds: ({ layout }) => latenciesDiffer(piecesOf(layout)) },
   'mixed-rate': { care: 'heads-up', holds: mixedRate },
-  'module-off-book': {
-    care: 'off-book',
-    holds: ({ force, layout }) => {
-      const { official } = force.module;
-      if (official === null) return false;
-      return piecesOf(layout).some((one) => one.source.from === 'offer' && one.module.capacityMiB > official);
-    },
-  },
-  'os-limit': {
-    care: 'heads-up',
-    holds: ({ board, layout }) => {
-      const visible = board.machine.os?.visibleMiB;
-      return visible != null && totalMiB(layout) > visible;
-    },
-  },
   'slower-than-today': {
     care: 'heads-up',
     holds: ({ force: { today }, rateMTs, bandwidthMBs }) =>
       today.rateMTs !== null && (rateMTs < today.rateMTs || bandwidthMBs < today.bandwidthMBs),
   },
-  'total-off-book': {
-    care: 'off-book',
-    holds: ({ force, layout }) => force.total.official !== null && totalMiB(layout) > force.total.official,
-  },
-  'total-unknown': { care: 'heads-up', holds: ({ force }) => force.total.official === null },
   'uneven-channels': {
     care: 'heads-up',
     holds: ({ board, layout }) => board.channelCount > 1 && differ(channelCapacities(board, layout)),
   },
   'unmatched-bank': { care: 'heads-up', holds: unmatchedBank },
-} as const satisfies Record<string, Reason>;
+} as const satisfies Record<string, PlaceReason>;
+
+/** Every reason to mind, by name, with its care and the rule that tells it. */
+export const CARE_REASONS = { ...FIXED_REASONS, ...PLACE_REASONS };
 export type CareReason = keyof typeof CARE_REASONS;
 
-/** Reasons that depend on where the modules are; all others are the same in any places. */
-const PLACE_REASONS: readonly CareReason[] = ['mixed-rate', 'slower-than-today', 'uneven-channels', 'unmatched-bank'];
-const FIXED_REASONS = (Object.keys(CARE_REASONS) as CareReason[]).filter((name) => !PLACE_REASONS.includes(name));
+const names = <T extends object>(table: T) => Object.keys(table) as (keyof T)[];
+const FIXED_NAMES = names(FIXED_REASONS);
+const PLACE_NAMES = names(PLACE_REASONS);
 
-/** The reasons that hold for these modules wherever they are. */
-export function fixedReasons(board: Board, force: InForce, layout: Layout): CareReason[] {
-  const set = { board, force, layout, rateMTs: 0, bandwidthMBs: 0 };
-  return FIXED_REASONS.filter((name) => CARE_REASONS[name].holds(set));
+/** The reasons that hold for a set wherever its modules stand. */
+export function fixedReasons(set: SetFacts, force: InForce, board: Board): CareReason[] {
+  return FIXED_NAMES.filter((name) => FIXED_REASONS[name].holds(set, force, board));
 }
 
 /** All reasons that hold for a set in its places, alphabetical, given those that hold anywhere. */
 export function careReasons(set: Judged, fixed: readonly CareReason[]): CareReason[] {
-  return [...fixed, ...PLACE_REASONS.filter((name) => CARE_REASONS[name].holds(set))].sort();
+  return [...fixed, ...PLACE_NAMES.filter((name) => PLACE_REASONS[name].holds(set))].sort();
 }
 
 /** The highest care of the reasons, as its place in {@link CARES}. */

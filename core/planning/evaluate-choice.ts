@@ -1,10 +1,14 @@
-import { makeBoard } from './board';
+import { makeBoard, piecesOf } from './board';
+import { totalMiB } from './capacity-of';
 import type { PlanCase } from './case';
 import { inForce } from './in-force';
-import { bestPlacement } from './placement';
+import { laneOf, reuseOf } from './lane-and-reuse';
+import { piecesFor } from './pieces-for';
+import { Places } from './placement';
 import { answer, asPlan, type Plan } from './plan';
-import { propose } from './proposals';
+import { planPriceCents } from './price';
 import { refusalsOf } from './refuse-offer';
+import { mixRefusals } from './refuse-set';
 
 /** A plan by what it keeps (slots) and buys (offers), as a quote remembers it. */
 export interface PlanChoice {
@@ -44,11 +48,21 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
     const pack = planCase.offers[offer];
     return pack === undefined || refusalsOf(pack.module, planCase.machine, force).length > 0;
   });
-  const proposal = unfit ? null : propose(planCase, board, force, kept, bought);
-  const fits = proposal !== null && proposal.openSlots >= 0;
-  const placed = fits ? bestPlacement(board, force, proposal.pieces) : null;
-  if (proposal === null || placed === null) return { ok: false, code: 'refused' };
-  const plan = asPlan(planCase, board, force, { ...proposal, placed });
+  if (unfit) return { ok: false, code: 'refused' };
+  const places = new Places(board, force);
+  const pieces = piecesFor(planCase, board, kept, bought);
+  const all = [...piecesOf(board.soldered), ...pieces];
+  const mix = all.map((piece) => places.makes.of(piece).body);
+  const fits = pieces.length <= board.sockets.length && mixRefusals(mix, totalMiB(all), force).length === 0;
+  const placed = fits ? places.best(pieces) : null;
+  if (placed === null) return { ok: false, code: 'refused' };
+  const chosen = {
+    lane: laneOf(bought.map(({ offer }) => planCase.offers[offer]?.origin ?? 'used')),
+    reuse: reuseOf(board.installed.length, kept.length, bought.length),
+    ...{ kept, bought, totalMiB: totalMiB(all), openSlots: board.sockets.length - pieces.length },
+    priceCents: planPriceCents(planCase, kept, bought),
+  };
+  const plan = asPlan(planCase, board, force, chosen, placed);
   const original = cheapestOriginal(planCase, plan.totalMiB);
   return { ok: true, plan: { ...plan, savingCents: original === null ? null : original - plan.priceCents } };
 }

@@ -1,16 +1,14 @@
-import type { Lane, PlanCase } from './case';
-import type { Purchase } from './combinations';
+import type { Lane, Origin } from './case';
 
 /** What becomes of the modules that are in the machine. */
 export const REUSES = ['add', 'rearrange', 'replace', 'swap'] as const;
 export type Reuse = (typeof REUSES)[number];
 
 /** The one origin of all that is bought; `mixed` for several, `none` where nothing is bought. */
-export function laneOf(planCase: PlanCase, bought: readonly Purchase[]): Lane {
-  const origins = new Set(bought.map(({ offer }) => planCase.offers[offer]?.origin ?? 'used'));
-  const [only] = origins;
-  if (only === undefined) return 'none';
-  return origins.size === 1 ? only : 'mixed';
+export function laneOf(origins: readonly Origin[]): Lane {
+  const [first] = origins;
+  if (first === undefined) return 'none';
+  return origins.every((origin) => origin === first) ? first : 'mixed';
 }
 
 /** Nothing removed is `add` (also where nothing was installed), or `rearrange` where nothing is bought either. */

@@ -1,14 +1,24 @@
 import { MIB_PER_GB } from '../memory/capacity';
 import { effectiveChannels } from './bandwidth';
-import { type Board, makeBoard, piecesOf } from './board';
+import { type Board, makeBoard, type Piece, piecesOf } from './board';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
 import type { Lane, PlanCase } from './case';
-import type { Candidate } from './frontier';
+import { countedSpeed } from './counted-speed';
 import { type InForce, inForce } from './in-force';
 import type { Reuse } from './lane-and-reuse';
 import { setLatencyNs } from './latency';
+import { piecesFor } from './pieces-for';
+import { type Placed, Places } from './placement';
 import { type OfferRefusal, refusalsOf } from './refuse-offer';
-import { search } from './search';
+import { type Candidate, Candidates } from './search/candidates';
+import { frontier } from './search/frontier';
+import { keptSets } from './search/kept-sets';
+import { type Usable, waresOf } from './search/lots';
+import { PriceBoard } from './search/price-board';
+import { Search } from './search/search';
+
+/** Different offers in one plan where the goal does not say. */
+const DEFAULT_MAX_OFFERS = 2;
 
 /** Where a placed module comes from: the slot it is kept from, or the offer it is bought with. */
 export type Seat = { kept: string } | { offer: string };
@@ -44,41 +54,46 @@ export interface Answer {
   plans: Plan[];
 }
 
-const seatOrder = (seat: Seat, planCase: PlanCase): number =>
-  'kept' in seat
-    ? planCase.installed.findIndex(({ slot }) => slot === seat.kept)
-    : planCase.installed.length + planCase.offers.findIndex(({ id }) => id === seat.offer);
-
 /** Kept modules first, then bought ones by offer, each in the case's order of slots. */
-function placementOf(planCase: PlanCase, candidate: Candidate): Record<string, Seat> {
-  const seats = candidate.placed.layout.flatMap((piece, slot): [string, Seat][] => {
-    const id = planCase.machine.slots[slot]?.id ?? '';
-    if (piece === null || piece.source.from === 'soldered') return [];
-    if (piece.source.from === 'offer') return [[id, { offer: planCase.offers[piece.source.index]?.id ?? '' }]];
-    return [[id, { kept: planCase.installed[piece.source.index]?.slot ?? '' }]];
-  });
-  return Object.fromEntries(seats.sort(([, a], [, b]) => seatOrder(a, planCase) - seatOrder(b, planCase)));
+function placementOf(planCase: PlanCase, { layout }: Placed): Record<string, Seat> {
+  const order = ({ source }: Piece): number => {
+    if (source.from === 'soldered') return -1;
+    return source.from === 'installed' ? source.index : planCase.installed.length + source.index;
+  };
+  const seats = layout.flatMap((piece, slot) =>
+    piece === null || piece.source.from === 'soldered' ? [] : [{ piece, slot: planCase.machine.slots[slot]?.id ?? '' }],
+  );
+  const seatOf = ({ source }: Piece): Seat =>
+    source.from === 'installed'
+      ? { kept: planCase.installed[source.index]?.slot ?? '' }
+      : { offer: planCase.offers[source.from === 'offer' ? source.index : -1]?.id ?? '' };
+  seats.sort((a, b) => order(a.piece) - order(b.piece));
+  return Object.fromEntries(seats.map(({ piece, slot }): [string, Seat] => [slot, seatOf(piece)]));
 }
 
 function perGiB(cents: number, mib: number): number {
   return Math.round((cents * MIB_PER_GB) / mib);
 }
 
+/** What is chosen, before it has places. */
+export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'bought' | 'totalMiB' | 'priceCents' | 'openSlots'>;
+
 /** The figures of a set in its places. */
 export function asPlan(
   planCase: PlanCase,
   board: Board,
   force: InForce,
-  candidate: Candidate,
+  candidate: Chosen,
+  placed: Placed,
 ): Omit<Plan, 'savingCents'> {
-  const { lane, reuse, placed, totalMiB, priceCents, openSlots } = candidate;
+  const { lane, reuse, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
   return {
     lane,
     reuse,
     kept: candidate.kept.map((index) => planCase.installed[index]?.slot ?? ''),
     bought: candidate.bought.map(({ offer, count }) => ({ offer: planCase.offers[offer]?.id ?? '', count })),
-    placement: placementOf(planCase, candidate),
+    placement: placementOf(planCase, placed),
     totalMiB,
     addedMiB,
     rateMTs: placed.rateMTs,
@@ -116,8 +131,8 @@ function comparePlans(a: Candidate, b: Candidate): number {
     byName(a.reuse, b.reuse) ||
     a.totalMiB - b.totalMiB ||
     a.priceCents - b.priceCents ||
-    a.placed.bandwidthMBs - b.placed.bandwidthMBs ||
-    a.placed.care - b.placed.care ||
+    a.bandwidthMBs - b.bandwidthMBs ||
+    a.care - b.care ||
     a.openSlots - b.openSlots
   );
 }
@@ -129,9 +144,10 @@ function comparePlans(a: Candidate, b: Candidate): number {
 export function answer(planCase: PlanCase): Answer {
   const board = makeBoard(planCase);
   const force = inForce(board);
+  const places = new Places(board, force);
   const codes = planCase.offers.map((offer) => refusalsOf(offer.module, planCase.machine, force));
-  const usable = planCase.offers.flatMap((_, index) => (codes[index]?.length ? [] : [index]));
-  const found = search(planCase, board, force, usable).sort(comparePlans);
+  const candidates = search(planCase, board, force, places, codes);
+  const found = frontier(candidates, planCase.goal ?? {}).sort(comparePlans);
   const { totalMiB, rateMTs, bandwidthMBs } = force.today;
   return {
     baseline: { totalMiB, rateMTs, bandwidthMBs },
@@ -139,6 +155,33 @@ export function answer(planCase: PlanCase): Answer {
       const own = codes[index] ?? [];
       return own.length === 0 ? [] : [{ offer: id, codes: own }];
     }),
-    plans: withSavings(found.map((candidate) => asPlan(planCase, board, force, candidate))),
+    plans: withSavings(
+      found.flatMap((candidate) => {
+        const placed = places.best(piecesFor(planCase, board, candidate.kept, candidate.bought));
+        return placed === null ? [] : [asPlan(planCase, board, force, candidate, placed)];
+      }),
+    ),
   };
+}
+
+function search(
+  planCase: PlanCase,
+  board: Board,
+  force: InForce,
+  places: Places,
+  codes: readonly OfferRefusal[][],
+): Candidate[] {
+  const goal = planCase.goal ?? {};
+  const offersInPlan = goal.maxOffers ?? DEFAULT_MAX_OFFERS;
+  const profiles = planCase.machine.profiles === true;
+  const usable = planCase.offers.flatMap(({ id, module }, offer): Usable[] => {
+    if ((codes[offer]?.length ?? 0) > 0 || goal.without?.includes(id)) return [];
+    return [{ offer, make: places.makes.of({ module, speed: countedSpeed(module, profiles) }) }];
+  });
+  const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan);
+  const prices = new PriceBoard(wares, offersInPlan);
+  const candidates = new Candidates();
+  const run = new Search({ planCase, board, force, places, prices, offersInPlan, candidates });
+  for (const set of keptSets(planCase, board, places.makes)) run.take(set);
+  return candidates.all();
 }

@@ -1,5 +1,5 @@
 import type { PlanCase } from './case';
-import type { Purchase } from './combinations';
+import type { Purchase } from './purchase';
 
 /**
  * Price of a plan in minor units: units x price + labour - credits of what is removed.

@@ -25,7 +25,7 @@ export function loadCap(board: Board, layout: Layout): number {
 }
 
 /** What lets a module run no faster: its own rate, the CPU's, the load's; MT/s. */
-export function capOf(piece: Piece, board: Board, load: number): number {
+export function capOf(piece: Pick<Piece, 'speed'>, board: Board, load: number): number {
   return Math.min(piece.speed.rateMTs, board.machine.cpu?.maxRateMTs ?? Number.POSITIVE_INFINITY, load);
 }
 

@@ -1,5 +1,5 @@
 import { bandwidthMBs } from './bandwidth';
-import { type Board, type Layout, layoutToday } from './board';
+import { type Board, type Layout, layoutToday, piecesOf } from './board';
 import { totalMiB } from './capacity-of';
 import { boardRateUnder, smallestCap } from './running-rate';
 
@@ -9,6 +9,8 @@ export interface Today {
   /** MT/s; null: nothing runs */
   rateMTs: number | null;
   bandwidthMBs: number;
+  /** there is something, and all of it has ECC */
+  allEcc: boolean;
 }
 
 /** What runs today. Where no board rate fits today's modules, they run at their smallest cap all the same. */
@@ -16,5 +18,12 @@ export function runningToday(board: Board): Today {
   const layout = layoutToday(board);
   const cap = smallestCap(board, layout);
   const rateMTs = cap === null ? null : (boardRateUnder(board.machine.ratesMTs, cap) ?? cap);
-  return { layout, totalMiB: totalMiB(layout), rateMTs, bandwidthMBs: bandwidthMBs(board, layout, rateMTs ?? 0) };
+  const pieces = piecesOf(layout);
+  return {
+    layout,
+    totalMiB: totalMiB(layout),
+    rateMTs,
+    bandwidthMBs: bandwidthMBs(board, layout, rateMTs ?? 0),
+    allEcc: pieces.length > 0 && pieces.every(({ module }) => module.ecc),
+  };
 }

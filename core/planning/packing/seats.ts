@@ -1,0 +1,166 @@
+import type { Board } from '../board';
+import type { Packing } from './packing';
+import { CLOSED, type Demand, MUST, OPEN, type Stand } from './stand';
+
+/** A module to be placed. */
+export interface Guest {
+  shape: number;
+  /** the slot it is in today; -1: it is bought */
+  home: number;
+  /** guests of one number are alike; the lower comes first in the case's order of slots */
+  token: number;
+}
+
+/**
+ * Places modules as is demanded: fewest of those that are kept are moved, then the first sockets of the fill order are
+ * filled, then lower tokens come first in the case's order of sockets. By slot the place in `guests`, or -1; null where
+ * there is no way.
+ */
+export function seats(
+  board: Board,
+  packing: Packing,
+  bare: readonly number[],
+  guests: readonly Guest[],
+  demand: Demand,
+): number[] | null {
+  const seating = new Seating(board, packing, bare, guests, demand);
+  return seating.find();
+}
+
+class Seating {
+  readonly #kept: number[];
+  readonly #stand: Stand;
+  /** by slot: place in `guests` of who sits there */
+  readonly #seated: number[];
+  /** modules that stay, of those that are seated already */
+  #stayed = 0;
+
+  constructor(
+    private readonly board: Board,
+    private readonly packing: Packing,
+    bare: readonly number[],
+    private readonly guests: readonly Guest[],
+    private readonly demand: Demand,
+  ) {
+    this.#kept = [...guests.keys()].filter((nr) => (guests[nr]?.home ?? -1) >= 0);
+    this.#seated = bare.map(() => -1);
+    const left: number[] = [];
+    for (const { shape } of guests) left[shape] = (left[shape] ?? 0) + 1;
+    const homes = bare.map(() => -1);
+    for (const { shape, home } of guests) if (home >= 0) homes[home] = shape;
+    this.#stand = { slots: [...bare], left: Array.from(left, (count) => count ?? 0), homes };
+  }
+
+  find(): number[] | null {
+    if (!this.#allStay()) {
+      const most = this.#mostStaying(this.#kept.length);
+      if (most < 0) return null;
+      this.#fillFirst(most);
+      this.#seatAll(most);
+      return this.#seated;
+    }
+    if (!this.#fillAtOnce()) this.#fillFirst(this.#stayed);
+    this.#seatAll(this.#stayed);
+    return this.#seated;
+  }
+
+  #mostStaying(enough: number): number {
+    const rest = this.packing.mostStaying(this.#stand, this.demand, Math.max(0, enough - this.#stayed));
+    return rest < 0 ? rest : rest + this.#stayed;
+  }
+
+  /** Leaves every kept module where it is, if the others can then be placed. */
+  #allStay(): boolean {
+    for (const nr of this.#kept) this.#seat(nr, this.guests[nr]?.home ?? -1);
+    if (this.#mostStaying(this.#kept.length) >= 0) return true;
+    for (const nr of this.#kept) this.#unseat(nr, this.guests[nr]?.home ?? -1, OPEN);
+    return false;
+  }
+
+  #seat(nr: number, slot: number): void {
+    const { shape, home } = this.guests[nr] ?? { shape: -1, home: -1 };
+    const { slots, left, homes } = this.#stand;
+    slots[slot] = shape;
+    left[shape] = (left[shape] ?? 0) - 1;
+    if (home >= 0) homes[home] = -1;
+    if (home === slot) this.#stayed++;
+    this.#seated[slot] = nr;
+  }
+
+  #unseat(nr: number, slot: number, mark: number): void {
+    const { shape, home } = this.guests[nr] ?? { shape: -1, home: -1 };
+    const { slots, left, homes } = this.#stand;
+    slots[slot] = mark;
+    left[shape] = (left[shape] ?? 0) + 1;
+    if (home >= 0) homes[home] = shape;
+    if (home === slot) this.#stayed--;
+    this.#seated[slot] = -1;
+  }
+
+  #openInOrder(): number[] {
+    const { sockets, fillPosition } = this.board;
+    return sockets
+      .filter((slot) => this.#stand.slots[slot] === OPEN)
+      .sort((a, b) => (fillPosition[a] ?? 0) - (fillPosition[b] ?? 0));
+  }
+
+  #leftCount(): number {
+    return this.#stand.left.reduce((sum, count) => sum + count, 0);
+  }
+
+  /** Marks the first open sockets to be filled and the others to stay empty, if that can be. */
+  #fillAtOnce(): boolean {
+    const open = this.#openInOrder();
+    const count = this.#leftCount();
+    for (const [at, slot] of open.entries()) this.#stand.slots[slot] = at < count ? MUST : CLOSED;
+    if (this.#mostStaying(this.#stayed) >= this.#stayed) return true;
+    for (const slot of open) this.#stand.slots[slot] = OPEN;
+    return false;
+  }
+
+  /** Decides socket by socket, in the fill order, whether it can be filled with so many modules staying. */
+  #fillFirst(stays: number): void {
+    let count = this.#leftCount();
+    for (const slot of this.#openInOrder()) {
+      const { slots } = this.#stand;
+      slots[slot] = count > 0 ? MUST : CLOSED;
+      if (count === 0) continue;
+      if (this.#mostStaying(stays) >= stays) count--;
+      else slots[slot] = CLOSED;
+    }
+  }
+
+  /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */
+  #seatAll(stays: number): void {
+    for (const slot of this.board.sockets) {
+      if (this.#stand.slots[slot] !== MUST) continue;
+      const candidates = this.#candidates(slot);
+      const alike = candidates.every((nr) => this.#isLike(nr, candidates[0] ?? -1));
+      for (const nr of candidates) {
+        this.#seat(nr, slot);
+        if (alike || this.#mostStaying(stays) >= stays) break;
+        this.#unseat(nr, slot, MUST);
+      }
+    }
+  }
+
+  /** Who is not seated yet and may sit here, one of each token, in their order. */
+  #candidates(slot: number): number[] {
+    const seated = new Set(this.#seated);
+    const tokens = new Set<number>();
+    return [...this.guests.keys()]
+      .filter((nr) => !seated.has(nr) && this.packing.isAllowedIn(this.guests[nr]?.shape ?? -1, slot))
+      .sort((a, b) => (this.guests[a]?.token ?? 0) - (this.guests[b]?.token ?? 0))
+      .filter((nr) => {
+        const token = this.guests[nr]?.token ?? 0;
+        if (tokens.has(token)) return false;
+        tokens.add(token);
+        return true;
+      });
+  }
+
+  #isLike(a: number, b: number): boolean {
+    const [one, other] = [this.guests[a], this.guests[b]];
+    return one?.shape === other?.shape && (one?.home ?? -1) < 0 && (other?.home ?? -1) < 0;
+  }
+}

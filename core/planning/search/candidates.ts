@@ -1,0 +1,99 @@
+import type { Lane } from '../case';
+import { compareLists } from '../compare-lists';
+import type { Reuse } from '../lane-and-reuse';
+import type { Purchase } from '../purchase';
+
+/** The figures that plans are compared by, and what a goal may ask for besides. */
+export interface Figures {
+  totalMiB: number;
+  priceCents: number;
+  bandwidthMBs: number;
+  /** place in CARES */
+  care: number;
+  openSlots: number;
+}
+
+/** A set that counts as a plan, before its modules have places. */
+export interface Candidate extends Figures {
+  lane: Lane;
+  reuse: Reuse;
+  rateMTs: number;
+  /** places in `installed`, ascending */
+  kept: readonly number[];
+  /** by offer, ascending */
+  bought: readonly Purchase[];
+}
+
+/** Of plans equal in all figures, which is shown; below 0: `a`. */
+export function compareEqual(a: Candidate, b: Candidate): number {
+  const units = (plan: Candidate) => plan.bought.reduce((sum, { count }) => sum + count, 0);
+  const offers = (plan: Candidate) => plan.bought.map(({ offer }) => offer);
+  const fewerFirst = (plan: Candidate) => plan.bought.map(({ count }) => -count);
+  return (
+    a.bought.length - b.bought.length ||
+    units(a) - units(b) ||
+    compareLists(offers(a), offers(b)) ||
+    compareLists(fewerFirst(a), fewerFirst(b)) ||
+    compareLists(a.kept, b.kept)
+  );
+}
+
+/** The candidates of one lane and reuse that end at one total with so many open slots. */
+class Cell {
+  list: Candidate[] = [];
+
+  /** Is there one that is better, whatever else is said for a plan with these figures? */
+  beats(priceCents: number, bandwidthMBs: number, care: number, rateMTs: number): boolean {
+    for (const one of this.list) {
+      if (one.rateMTs < rateMTs || one.priceCents > priceCents) continue;
+      if (one.bandwidthMBs < bandwidthMBs || one.care > care) continue;
+      if (one.priceCents < priceCents || one.bandwidthMBs > bandwidthMBs || one.care < care) return true;
+    }
+    return false;
+  }
+
+  add(plan: Candidate): void {
+    const { priceCents, bandwidthMBs, care, rateMTs } = plan;
+    if (this.beats(priceCents, bandwidthMBs, care, rateMTs)) return;
+    const equal = (one: Candidate) =>
+      one.priceCents === priceCents && one.bandwidthMBs === bandwidthMBs && one.care === care;
+    if (this.list.some((one) => equal(one) && one.rateMTs >= rateMTs && compareEqual(one, plan) <= 0)) return;
+    this.list = this.list.filter((one) => {
+      if (one.rateMTs > rateMTs || one.priceCents < priceCents) return true;
+      if (one.bandwidthMBs > bandwidthMBs || one.care < care) return true;
+      return equal(one) && compareEqual(one, plan) < 0;
+    });
+    this.list.push(plan);
+  }
+}
+
+/** More than there are sockets. */
+const SLOTS = 64;
+
+function inside<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  map.set(key, made);
+  return made;
+}
+
+/** All candidates that may be shown for some goal, found quickly by what they end at. */
+export class Candidates {
+  readonly #cells = new Map<Lane, Map<Reuse, Map<number, Cell>>>();
+
+  cell(lane: Lane, reuse: Reuse, totalMiB: number, openSlots: number): Cell {
+    const cells = inside(
+      inside(this.#cells, lane, () => new Map<Reuse, Map<number, Cell>>()),
+      reuse,
+      () => new Map<number, Cell>(),
+    );
+    return inside(cells, totalMiB * SLOTS + openSlots, () => new Cell());
+  }
+
+  all(): Candidate[] {
+    return [...this.#cells.values()].flatMap((reuses) =>
+      [...reuses.values()].flatMap((cells) => [...cells.values()].flatMap((cell) => cell.list)),
+    );
+  }
+}

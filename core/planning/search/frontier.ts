@@ -1,0 +1,138 @@
+import type { Goal } from '../case';
+import { type Candidate, compareEqual, type Figures } from './candidates';
+
+/** Is `a` at least as good as `b` in all figures? */
+export function atLeastAsGood(a: Figures, b: Figures): boolean {
+  return (
+    a.totalMiB >= b.totalMiB &&
+    a.priceCents <= b.priceCents &&
+    a.bandwidthMBs >= b.bandwidthMBs &&
+    a.care <= b.care &&
+    a.openSlots >= b.openSlots
+  );
+}
+
+/** The better in the first figure that differs comes first: whatever is better in all comes before. */
+function compareFigures(a: Figures, b: Figures): number {
+  return (
+    a.priceCents - b.priceCents ||
+    b.totalMiB - a.totalMiB ||
+    b.bandwidthMBs - a.bandwidthMBs ||
+    a.care - b.care ||
+    b.openSlots - a.openSlots
+  );
+}
+
+/** A staircase: totals ascending, bandwidths descending. */
+interface Stairs {
+  totals: number[];
+  bandwidths: number[];
+}
+
+/** First place whose total is at least this. */
+function firstAtLeast(totals: readonly number[], totalMiB: number): number {
+  let [low, high] = [0, totals.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((totals[middle] ?? 0) < totalMiB) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Plans that came in by price, found by whether one of them is as good in all else. */
+class Cheaper {
+  /** by care and open slots: the best totals and bandwidths with no more care and no fewer open slots */
+  readonly #stairs: Stairs[][] = [];
+
+  #stairsOf(care: number, openSlots: number): Stairs {
+    this.#stairs[care] ??= [];
+    const own = this.#stairs[care];
+    const stairs = own[openSlots] ?? { totals: [], bandwidths: [] };
+    own[openSlots] = stairs;
+    return stairs;
+  }
+
+  has({ care, openSlots, totalMiB, bandwidthMBs }: Figures): boolean {
+    const { totals, bandwidths } = this.#stairsOf(care, openSlots);
+    return (bandwidths[firstAtLeast(totals, totalMiB)] ?? -1) >= bandwidthMBs;
+  }
+
+  add({ care, openSlots, totalMiB, bandwidthMBs }: Figures): void {
+    for (let more = care; more <= 2; more++) {
+      for (let fewer = openSlots; fewer >= 0; fewer--) put(this.#stairsOf(more, fewer), totalMiB, bandwidthMBs);
+    }
+  }
+}
+
+function put({ totals, bandwidths }: Stairs, totalMiB: number, bandwidthMBs: number): void {
+  const at = firstAtLeast(totals, totalMiB);
+  if ((bandwidths[at] ?? -1) >= bandwidthMBs) return;
+  let from = at;
+  while (from > 0 && (bandwidths[from - 1] ?? 0) <= bandwidthMBs) from--;
+  const end = totals[at] === totalMiB ? at + 1 : at;
+  totals.splice(from, end - from, totalMiB);
+  bandwidths.splice(from, end - from, bandwidthMBs);
+}
+
+/** Of candidates in order of their figures, those that none before them is as good as. */
+function undominated(sorted: readonly Candidate[]): Candidate[] {
+  const cheaper = new Cheaper();
+  return sorted.filter((plan) => {
+    if (cheaper.has(plan)) return false;
+    cheaper.add(plan);
+    return true;
+  });
+}
+
+/** Does a plan lie within what is wished for? */
+export function meets(goal: Goal, plan: Candidate): boolean {
+  return (
+    plan.totalMiB >= (goal.minMiB ?? 0) &&
+    plan.priceCents <= (goal.maxPriceCents ?? Number.POSITIVE_INFINITY) &&
+    plan.openSlots >= (goal.minOpenSlots ?? 0) &&
+    plan.rateMTs >= (goal.minRateMTs ?? 0) &&
+    (goal.lanes == null || goal.lanes.includes(plan.lane))
+  );
+}
+
+function sameFigures(a: Figures, b: Figures): boolean {
+  return atLeastAsGood(a, b) && atLeastAsGood(b, a);
+}
+
+/** The mixed plans among candidates in order of their figures that no plan at all dominates. */
+function mixedLeft(sorted: readonly Candidate[]): Set<Candidate> {
+  const cheaper = new Cheaper();
+  const left = new Set<Candidate>();
+  let waiting: Candidate[] = [];
+  for (const plan of sorted) {
+    const [first] = waiting;
+    if (first !== undefined && !sameFigures(first, plan)) {
+      for (const one of waiting) cheaper.add(one);
+      waiting = [];
+    }
+    if (plan.lane === 'mixed' && !cheaper.has(plan)) left.add(plan);
+    waiting.push(plan);
+  }
+  return left;
+}
+
+/**
+ * The plans to show for a goal: in each lane and reuse those that no plan of the same lane and reuse dominates; of the mixed
+ * lane those that no plan at all dominates.
+ */
+export function frontier(candidates: readonly Candidate[], goal: Goal): Candidate[] {
+  const groups = new Map<string, Candidate[]>();
+  for (const plan of candidates) {
+    if (!meets(goal, plan)) continue;
+    const group = `${plan.lane} ${plan.reuse}`;
+    const own = groups.get(group);
+    if (own === undefined) groups.set(group, [plan]);
+    else own.push(plan);
+  }
+  const shown = [...groups.values()].flatMap((group) =>
+    undominated(group.sort((a, b) => compareFigures(a, b) || compareEqual(a, b))),
+  );
+  const left = mixedLeft([...shown].sort(compareFigures));
+  return shown.filter((plan) => plan.lane !== 'mixed' || left.has(plan));
+}

@@ -1,0 +1,94 @@
+import type { Origin, PlanCase } from '../case';
+import type { Make } from './makes';
+
+/** Some packs of one offer. */
+export interface Lot {
+  /** place in the case's offers */
+  offer: number;
+  /** packs */
+  count: number;
+  modules: number;
+  priceCents: number;
+  make: Make;
+}
+
+/** Offers of one origin whose modules differ in speed alone. */
+export interface Ware {
+  origin: Origin;
+  /** the body's number */
+  body: number;
+  makes: readonly Make[];
+  /** by number of modules: of each make the cheapest lots of different offers, the cheapest first */
+  lots: readonly (readonly Lot[])[];
+}
+
+/** Cheaper first; of equally dear ones fewer packs, then the earlier offer. */
+export function compareLots(a: Lot, b: Lot): number {
+  return a.priceCents - b.priceCents || a.count - b.count || a.offer - b.offer;
+}
+
+/** A usable offer with what the rules can tell of its modules. */
+export interface Usable {
+  offer: number;
+  make: Make;
+}
+
+/**
+ * The lots of one make: for each number of modules so many of the cheapest as there may be different offers in a plan. A
+ * plan with any other lot is none the worse for having one of these in its place.
+ */
+function lotsOfMake(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Lot[][] {
+  const byModules: Lot[][] = [];
+  for (const { offer, make } of usable) {
+    const pack = planCase.offers[offer];
+    if (pack === undefined) continue;
+    const most = Math.min(Math.floor(sockets / pack.modules), pack.stock ?? Number.POSITIVE_INFINITY);
+    for (let count = 1; count <= most; count++) {
+      const modules = count * pack.modules;
+      const lot = { offer, count, modules, priceCents: count * pack.priceCents, make };
+      byModules[modules] ??= [];
+      keepCheapest(byModules[modules] ?? [], lot, offersInPlan);
+    }
+  }
+  return byModules;
+}
+
+/** Puts a lot in its place among the cheapest, which are never more than `most`. */
+export function keepCheapest(lots: Lot[], lot: Lot, most: number): void {
+  const last = lots[most - 1];
+  if (last !== undefined && compareLots(lot, last) >= 0) return;
+  const at = lots.findIndex((other) => compareLots(lot, other) < 0);
+  lots.splice(at < 0 ? lots.length : at, 0, lot);
+  if (lots.length > most) lots.pop();
+}
+
+function grouped<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of items) {
+    const key = keyOf(item);
+    const group = groups.get(key);
+    if (group === undefined) groups.set(key, [item]);
+    else group.push(item);
+  }
+  return groups;
+}
+
+/** What can be bought, gathered by body and origin. */
+export function waresOf(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Ware[] {
+  const origin = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
+  const groups = grouped(usable, (one) => `${one.make.body.nr} ${origin(one)}`);
+  return [...groups.values()].flatMap((group) => {
+    const [first] = group;
+    if (first === undefined) return [];
+    const makes = [...grouped(group, ({ make }) => `${make.nr}`).values()];
+    const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
+    for (const one of makes) {
+      for (const [modules, cheapest] of lotsOfMake(planCase, one, sockets, offersInPlan).entries()) {
+        if (cheapest !== undefined) lots[modules]?.push(...cheapest);
+      }
+    }
+    for (const some of lots) some.sort(compareLots);
+    const kinds = makes.flatMap(([one]) => one?.make ?? []);
+    return [{ origin: origin(first), body: first.make.body.nr, makes: kinds, lots }];
+  });
+}
