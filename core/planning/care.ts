@@ -1,5 +1,5 @@
 import { type Board, type Layout, type Piece, piecesOf } from './board';
-import { channelCapacities, totalMiB } from './capacity-of';
+import { channelCapacities } from './capacity-of';
 import type { InForce } from './in-force';
 import { differ } from './refuse-set';
 import { boardRateUnder, capOf, loadCap } from './running-rate';
@@ -16,17 +16,6 @@ export interface SetFacts {
   nonEcc: boolean;
   /** the largest of the bought modules, MiB; 0: nothing is bought */
   largestBoughtMiB: number;
-}
-
-/** The facts of a set's pieces. */
-export function factsOf(pieces: readonly Piece[]): SetFacts {
-  const bought = pieces.filter(({ source }) => source.from === 'offer');
-  return {
-    totalMiB: totalMiB(pieces),
-    ecc: pieces.some(({ module }) => module.ecc),
-    nonEcc: pieces.some(({ module }) => !module.ecc),
-    largestBoughtMiB: Math.max(0, ...bought.map(({ module }) => module.capacityMiB)),
-  };
 }
 
 /** A layout with the figures its care depends on. */

@@ -1,6 +1,6 @@
 import { bandwidthMBs, largestChannelMiB } from './bandwidth';
 import { type Board, type Layout, type Piece, piecesOf } from './board';
-import { CARES, type CareReason, careRank, careReasons, factsOf, fixedReasons, latenciesDiffer } from './care';
+import { CARES, type CareReason, careRank, careReasons, fixedReasons, type SetFacts } from './care';
 import { compareLists } from './compare-lists';
 import type { InForce } from './in-force';
 import { bareStand, evenDemand, type Level, Levels } from './packing/levels';
@@ -9,8 +9,8 @@ import { Packing } from './packing/packing';
 import { type Guest, seats } from './packing/seats';
 import { Shapes } from './packing/shape';
 import { ANYWHERE, type Demand } from './packing/stand';
-import { boardRateUnder, capOf, smallestCap } from './running-rate';
-import { Makes } from './search/makes';
+import { boardRateUnder, smallestCap } from './running-rate';
+import { latenciesDiffer, type Make, Makes } from './search/makes';
 
 /** A set in its places, with what it gives there. */
 export interface Placed {
@@ -42,10 +42,33 @@ function comparePlaced(board: Board, a: Layout, b: Layout): number {
   return moved(a) - moved(b) || compareLists(filled(a), filled(b)) || compareLists(orders(a), orders(b));
 }
 
-/** By slot the place in the set's pieces of who sits there, or -1; with what the set gives so. */
-interface Seated {
-  seats: readonly number[];
-  judged: Omit<Placed, 'layout'>;
+/** Modules that are bought with one offer. */
+export interface Bought {
+  /** place in the case's offers */
+  offer: number;
+  modules: number;
+  make: Make;
+  /** as a placement shows them */
+  piece: Piece;
+}
+
+function factsOf(there: readonly Make[], bought: readonly Bought[]): SetFacts {
+  const bodies = [...there, ...bought.map(({ make }) => make)].map(({ body }) => body);
+  const thereMiB = there.reduce((sum, { body }) => sum + body.capacityMiB, 0);
+  return {
+    totalMiB: bought.reduce((sum, { make, modules }) => sum + modules * make.body.capacityMiB, thereMiB),
+    ecc: bodies.some(({ ecc }) => ecc),
+    nonEcc: bodies.some(({ ecc }) => !ecc),
+    largestBoughtMiB: Math.max(0, ...bought.map(({ make }) => make.body.capacityMiB)),
+  };
+}
+
+/** Null where a module allows no rate of the board. */
+function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
+  const rates = makes.map(({ boardMTs }) => boardMTs).filter((rate) => rate !== null);
+  if (rates.length < makes.length) return null;
+  const differ = makes.some((one) => makes.some((other) => latenciesDiffer(one, other)));
+  return { leastMTs: Math.min(...rates), mostMTs: Math.max(...rates), latenciesDiffer: differ, care };
 }
 
 /** Places sets of a case's modules, and knows what they give there. */
@@ -55,7 +78,9 @@ export class Places {
   readonly levels: Levels;
   readonly #packing: Packing;
   readonly #soldered: number[];
-  readonly #known = new Map<string, Seated | null>();
+  readonly #solderedMakes: readonly Make[];
+  readonly #installedMakes: readonly Make[];
+  readonly #known = new Map<string, readonly number[] | null>();
 
   constructor(
     private readonly board: Board,
@@ -64,6 +89,8 @@ export class Places {
     this.shapes = new Shapes(board);
     this.makes = new Makes(board, force, this.shapes);
     this.#packing = new Packing(board, this.shapes.list);
+    this.#solderedMakes = piecesOf(board.soldered).map((piece) => this.makes.of(piece));
+    this.#installedMakes = board.installed.map((piece, index) => this.makes.of(piece, board.home[index]));
     this.#soldered = board.soldered.map((piece) => (piece === null ? -1 : this.shapes.numberOf(piece)));
     this.levels = new Levels(board, force.boardRates, this.#packing, this.shapes.list, this.#soldered);
   }
@@ -72,81 +99,68 @@ export class Places {
    * The placement to use for a set of kept and bought modules: least care, then most bandwidth, then fewest moves, then
    * the fill order, then kept before bought. Null where every placement is refused.
    *
-   * @param pieces kept ones in the order of `installed`, then bought ones in that of the offers
+   * @param kept places in `installed`, ascending
+   * @param bought by offer, ascending
    */
-  best(pieces: readonly Piece[]): Placed | null {
-    // Sets that are alike in all but who offers them go into the same places.
-    const key = pieces.map((piece) => this.#tokenOf(piece, pieces)).join();
-    const known = this.#known.get(key);
-    const seated = known === undefined ? this.#find(pieces) : known;
-    this.#known.set(key, seated);
-    if (seated === null) return null;
-    const layout = this.board.soldered.map((piece, slot) => piece ?? pieces[seated.seats[slot] ?? -1] ?? null);
-    return { ...seated.judged, layout };
-  }
-
-  #tokenOf(piece: Piece, pieces: readonly Piece[]): string {
-    const { source } = piece;
-    if (source.from !== 'offer') return source.from === 'installed' ? `${source.index}` : '';
-    // Of offers alike it matters which modules are of one offer.
-    const first = pieces.findIndex((one) => one.source.from === 'offer' && one.source.index === source.index);
-    return `${first}:${this.makes.of(piece).nr}`;
-  }
-
-  #find(pieces: readonly Piece[]): Seated | null {
+  best(kept: readonly number[], bought: readonly Bought[]): Placed | null {
     const { board, force } = this;
-    const all = [...piecesOf(board.soldered), ...pieces];
-    const fixed = fixedReasons(factsOf(all), force, board);
-    const speed = this.#speedOf(all, careRank(fixed));
+    const makes = [...this.#solderedMakes, ...kept.map((index) => this.#installedMakes[index] as Make)];
+    const facts = factsOf(makes, bought);
+    const fixed = fixedReasons(facts, force, board);
+    const speed = speedOf([...makes, ...bought.map(({ make }) => make)], careRank(fixed));
     if (speed === null) return null;
-    const outcome = bestOutcome(this.#levelsOf(pieces, all), speed, force.today);
+    const outcome = bestOutcome(this.#levelsOf(kept, bought, facts.totalMiB), speed, force.today);
     if (outcome === null) return null;
-    const guests = pieces.map((piece) => this.#guest(piece));
-    const layoutOf = (seated: readonly number[]): Layout =>
-      board.soldered.map((piece, slot) => piece ?? pieces[seated[slot] ?? -1] ?? null);
-    let best: number[] | null = null;
-    for (const level of outcome.levels) {
-      const bare = bareStand(board, this.#soldered, []).slots;
-      const found = seats(board, this.#packing, bare, guests, this.#demand(level, outcome, all));
-      if (found === null) continue;
-      if (best === null || comparePlaced(board, layoutOf(found), layoutOf(best)) < 0) best = found;
-    }
-    if (best === null) return null;
-    const { layout: _, ...judged } = judge(board, force, layoutOf(best), fixed);
-    return { seats: best, judged };
-  }
-
-  #guest(piece: Piece): Guest {
-    const { source } = piece;
-    const home = source.from === 'installed' ? (this.board.home[source.index] ?? -1) : -1;
-    return { shape: this.shapes.ofPiece(piece), home, token: order(this.board, piece) };
-  }
-
-  #speedOf(all: readonly Piece[], care: number): SetSpeed | null {
-    const { board, force } = this;
-    const caps = all.map((piece) => boardRateUnder(force.boardRates, capOf(piece, board, Number.POSITIVE_INFINITY)));
-    const known = caps.filter((cap) => cap !== null);
-    if (known.length < caps.length) return null;
-    return { leastMTs: Math.min(...known), mostMTs: Math.max(...known), latenciesDiffer: latenciesDiffer(all), care };
-  }
-
-  #levelsOf(pieces: readonly Piece[], all: readonly Piece[]): readonly Level[] {
-    const counts: number[] = [];
-    for (const piece of pieces) {
-      const shape = this.shapes.ofPiece(piece);
-      counts[shape] = (counts[shape] ?? 0) + 1;
-    }
-    return this.levels.of({
-      counts: Array.from(counts, (count) => count ?? 0),
-      mostRanks: Math.max(0, ...all.map(({ module }) => module.ranks ?? 0)),
-      totalMiB: all.reduce((sum, { module }) => sum + module.capacityMiB, 0),
+    const pieces = [
+      ...kept.map((index) => board.installed[index] as Piece),
+      ...bought.flatMap(({ piece, modules }) => new Array<Piece>(modules).fill(piece)),
+    ];
+    const layouts = outcome.levels.flatMap((level) => {
+      const seated = this.#seats(kept, bought, this.#demand(level, outcome, facts.totalMiB));
+      if (seated === null) return [];
+      return [board.soldered.map((piece, slot) => piece ?? pieces[seated[slot] ?? -1] ?? null)];
     });
+    const [best] = layouts.length < 2 ? layouts : layouts.sort((a, b) => comparePlaced(board, a, b));
+    return best === undefined ? null : judge(board, force, best, fixed);
+  }
+
+  /** Sets that are alike in shapes and in which are of one offer sit alike. */
+  #seats(kept: readonly number[], bought: readonly Bought[], demand: Demand): readonly number[] | null {
+    const { channel, fullest, matched } = demand;
+    const shapes = bought.map(({ make, modules }) => `${make.body.shape}x${modules}`);
+    const wanted = `${channel.rule} ${channel.mib} ${fullest.least} ${fullest.most} ${matched}`;
+    const key = `${kept.join()}|${shapes.join()}|${wanted}`;
+    const known = this.#known.get(key);
+    if (known !== undefined) return known;
+    const stay = kept.map((index): Guest => {
+      return { shape: this.#installedMakes[index]?.body.shape ?? -1, home: this.board.home[index] ?? -1, token: index };
+    });
+    const come = bought.flatMap(({ make, modules, offer }): Guest[] => {
+      const guest = { shape: make.body.shape, home: -1, token: this.board.installed.length + offer };
+      return new Array<Guest>(modules).fill(guest);
+    });
+    const bare = bareStand(this.board, this.#soldered, []).slots;
+    const seated = seats(this.board, this.#packing, bare, [...stay, ...come], demand);
+    this.#known.set(key, seated);
+    return seated;
+  }
+
+  #levelsOf(kept: readonly number[], bought: readonly Bought[], totalMiB: number): readonly Level[] {
+    const counts = new Array<number>(this.shapes.list.length).fill(0);
+    let mostRanks = 0;
+    const count = ({ body }: Make, modules: number): void => {
+      counts[body.shape] = (counts[body.shape] ?? 0) + modules;
+      mostRanks = Math.max(mostRanks, body.ranks);
+    };
+    for (const { body } of this.#solderedMakes) mostRanks = Math.max(mostRanks, body.ranks);
+    for (const index of kept) count(this.#installedMakes[index] as Make, 1);
+    for (const { make, modules } of bought) count(make, modules);
+    return this.levels.of({ counts, mostRanks, totalMiB });
   }
 
   /** What a placement must be like to give just this. */
-  #demand({ load, share }: Level, { care, rateMTs, bandwidthMBs: wanted }: Outcome, all: readonly Piece[]): Demand {
+  #demand({ load, share }: Level, { care, rateMTs, bandwidthMBs: wanted }: Outcome, totalMiB: number): Demand {
     const { board } = this;
-    const totalMiB = all.reduce((sum, { module }) => sum + module.capacityMiB, 0);
     if (CARES[care] === 'clear') return evenDemand(board, totalMiB, load) ?? ANYWHERE;
     const anywhere = { ...ANYWHERE, fullest: load };
     if (board.channelCount === 1) return anywhere;

@@ -1,14 +1,15 @@
 import { MIB_PER_GB } from '../memory/capacity';
 import { effectiveChannels } from './bandwidth';
 import { type Board, makeBoard, type Piece, piecesOf } from './board';
+import { boughtModules } from './bought-modules';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
 import type { Lane, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
 import { type InForce, inForce } from './in-force';
 import type { Reuse } from './lane-and-reuse';
 import { setLatencyNs } from './latency';
-import { piecesFor } from './pieces-for';
 import { type Placed, Places } from './placement';
+import type { Purchase } from './purchase';
 import { type OfferRefusal, refusalsOf } from './refuse-offer';
 import { type Candidate, Candidates } from './search/candidates';
 import { frontier } from './search/frontier';
@@ -76,7 +77,9 @@ function perGiB(cents: number, mib: number): number {
 }
 
 /** What is chosen, before it has places. */
-export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'bought' | 'totalMiB' | 'priceCents' | 'openSlots'>;
+export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'totalMiB' | 'priceCents' | 'openSlots'> & {
+  bought: readonly Purchase[];
+};
 
 /** The figures of a set in its places. */
 export function asPlan(
@@ -157,7 +160,7 @@ export function answer(planCase: PlanCase): Answer {
     }),
     plans: withSavings(
       found.flatMap((candidate) => {
-        const placed = places.best(piecesFor(planCase, board, candidate.kept, candidate.bought));
+        const placed = places.best(candidate.kept, boughtModules(planCase, places, candidate.bought));
         return placed === null ? [] : [asPlan(planCase, board, force, candidate, placed)];
       }),
     ),

@@ -1,7 +1,7 @@
 import type { Lane } from '../case';
 import { compareLists } from '../compare-lists';
 import type { Reuse } from '../lane-and-reuse';
-import type { Purchase } from '../purchase';
+import type { Lot } from './lots';
 
 /** The figures that plans are compared by, and what a goal may ask for besides. */
 export interface Figures {
@@ -21,7 +21,7 @@ export interface Candidate extends Figures {
   /** places in `installed`, ascending */
   kept: readonly number[];
   /** by offer, ascending */
-  bought: readonly Purchase[];
+  bought: readonly Lot[];
 }
 
 /** Of plans equal in all figures, which is shown; below 0: `a`. */
@@ -39,7 +39,7 @@ export function compareEqual(a: Candidate, b: Candidate): number {
 }
 
 /** The candidates of one lane and reuse that end at one total with so many open slots. */
-class Cell {
+export class Cell {
   list: Candidate[] = [];
 
   /** Is there one that is better, whatever else is said for a plan with these figures? */

@@ -5,6 +5,7 @@ import type { Make } from './makes';
 export interface Lot {
   /** place in the case's offers */
   offer: number;
+  origin: Origin;
   /** packs */
   count: number;
   modules: number;
@@ -14,6 +15,7 @@ export interface Lot {
 
 /** Offers of one origin whose modules differ in speed alone. */
 export interface Ware {
+  nr: number;
   origin: Origin;
   /** the body's number */
   body: number;
@@ -45,7 +47,7 @@ function lotsOfMake(planCase: PlanCase, usable: readonly Usable[], sockets: numb
     const most = Math.min(Math.floor(sockets / pack.modules), pack.stock ?? Number.POSITIVE_INFINITY);
     for (let count = 1; count <= most; count++) {
       const modules = count * pack.modules;
-      const lot = { offer, count, modules, priceCents: count * pack.priceCents, make };
+      const lot = { offer, origin: pack.origin, count, modules, priceCents: count * pack.priceCents, make };
       byModules[modules] ??= [];
       keepCheapest(byModules[modules] ?? [], lot, offersInPlan);
     }
@@ -77,7 +79,7 @@ function grouped<T>(items: readonly T[], keyOf: (item: T) => string): Map<string
 export function waresOf(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Ware[] {
   const origin = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
   const groups = grouped(usable, (one) => `${one.make.body.nr} ${origin(one)}`);
-  return [...groups.values()].flatMap((group) => {
+  return [...groups.values()].flatMap((group, nr) => {
     const [first] = group;
     if (first === undefined) return [];
     const makes = [...grouped(group, ({ make }) => `${make.nr}`).values()];
@@ -89,6 +91,6 @@ export function waresOf(planCase: PlanCase, usable: readonly Usable[], sockets: 
     }
     for (const some of lots) some.sort(compareLots);
     const kinds = makes.flatMap(([one]) => one?.make ?? []);
-    return [{ origin: origin(first), body: first.make.body.nr, makes: kinds, lots }];
+    return [{ nr, origin: origin(first), body: first.make.body.nr, makes: kinds, lots }];
   });
 }

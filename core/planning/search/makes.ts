@@ -39,6 +39,8 @@ export function latenciesDiffer(a: Make, b: Make): boolean {
 export class Makes {
   readonly #bodies = new Map<string, Body>();
   readonly #makes = new Map<string, Make>();
+  /** makes by everything that may tell them apart on some board */
+  readonly #known = new Map<string, Make>();
   readonly #countsRanks: boolean;
 
   constructor(
@@ -51,6 +53,17 @@ export class Makes {
 
   /** @param home the slot that it is in today; -1: none */
   of(piece: Shaped, home = -1): Make {
+    const { generation, buffering, ecc, capacityMiB, ranks, voltagesMv } = piece.module;
+    const { rateMTs, casLatency } = piece.speed;
+    const key = `${rateMTs} ${casLatency} ${capacityMiB} ${ranks} ${ecc} ${home} ${generation} ${buffering} ${voltagesMv}`;
+    const known = this.#known.get(key);
+    if (known !== undefined) return known;
+    const make = this.#make(piece, home);
+    this.#known.set(key, make);
+    return make;
+  }
+
+  #make(piece: Shaped, home: number): Make {
     const body = this.#body(piece, home);
     const { rateMTs, casLatency } = piece.speed;
     const key = `${body.nr} ${rateMTs} ${casLatency}`;

@@ -17,12 +17,14 @@ export interface Shelf {
   sizes: readonly number[];
 }
 
+const NONE: readonly Lot[] = [];
+
 /** Looks up what lots cost, by what is asked for. */
 export class PriceBoard {
   /** board rates that any module on offer would allow, ascending, MT/s */
   readonly rates: readonly number[];
   readonly shelves: readonly Shelf[];
-  readonly #cheapest = new Map<Ware, Lot[][][]>();
+  readonly #cheapest: Lot[][][][];
   readonly #asked = new Map<Ware, Map<string, Lot[]>>();
 
   constructor(
@@ -37,7 +39,7 @@ export class PriceBoard {
       const sizes = new Set(own.flatMap(({ lots }) => lots.flatMap((some, size) => (some.length > 0 ? [size] : []))));
       return { body, wares: own, sizes: [...sizes].sort((a, b) => a - b) };
     });
-    for (const ware of wares) this.#cheapest.set(ware, this.#cheapestOf(ware));
+    this.#cheapest = wares.map((ware) => this.#cheapestOf(ware));
   }
 
   #cheapestOf(ware: Ware): Lot[][][] {
@@ -59,7 +61,7 @@ export class PriceBoard {
    * @param rate place in `rates`
    */
   cheapest(ware: Ware, rate: number, modules: number): readonly Lot[] {
-    return this.#cheapest.get(ware)?.[rate]?.[modules] ?? [];
+    return this.#cheapest[ware.nr]?.[rate]?.[modules] ?? NONE;
   }
 
   /**

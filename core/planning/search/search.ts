@@ -1,14 +1,14 @@
 import { bandwidthOf } from '../bandwidth';
 import type { Board } from '../board';
 import { careRank, fixedReasons } from '../care';
-import type { PlanCase } from '../case';
+import type { Lane, PlanCase } from '../case';
 import type { InForce } from '../in-force';
-import { laneOf, reuseOf } from '../lane-and-reuse';
+import { laneOf, type Reuse, reuseOf } from '../lane-and-reuse';
 import type { Level } from '../packing/levels';
 import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../packing/outcome';
 import type { Places } from '../placement';
 import { mixRefusals } from '../refuse-set';
-import type { Candidates } from './candidates';
+import type { Candidates, Cell } from './candidates';
 import type { KeptSet } from './kept-sets';
 import type { Lot, Ware } from './lots';
 import { type Body, latenciesDiffer, type Make } from './makes';
@@ -43,9 +43,15 @@ interface Kept {
   timed: Make[];
   timedKey: string;
   differ: boolean;
+  /** does a make run beside what is kept without a difference in CL? */
+  beside: (make: Make) => boolean;
   totalMiB: number;
   mostRanks: number;
   free: number;
+  /** what becomes of the installed modules where something is bought */
+  reuse: Reuse;
+  /** labour, less the credit for what is removed; minor units */
+  cents: number;
 }
 
 /** Parts beside what is kept, before anything is chosen of what offers them. */
@@ -62,7 +68,7 @@ interface Structure {
 const CLEAR = 0;
 const NO_OFFER: readonly Lot[] = [];
 
-function keptOf(set: KeptSet, board: Board): Kept | null {
+function keptOf(set: KeptSet, { board, planCase }: Ground): Kept | null {
   const rates = set.makes.map(({ boardMTs }) => boardMTs);
   if (rates.includes(null)) return null;
   const known = rates.filter((rate) => rate !== null);
@@ -75,10 +81,13 @@ function keptOf(set: KeptSet, board: Board): Kept | null {
     mostMTs: Math.max(0, ...known),
     timed,
     timedKey: timed.map(({ rateMTs, casLatency }) => `${rateMTs}/${casLatency}`).join(),
+    beside: (make) => !timed.some((other) => latenciesDiffer(other, make)),
     differ: timed.some((one) => timed.some((other) => latenciesDiffer(one, other))),
     totalMiB: set.makes.reduce((sum, { body }) => sum + body.capacityMiB, 0),
     mostRanks: Math.max(0, ...makes.map(({ body }) => body.ranks)),
     free: board.sockets.length - set.kept.length,
+    reuse: reuseOf(board.installed.length, set.kept.length, 1),
+    cents: (planCase.labourCents ?? 0) - set.creditCents,
   };
 }
 
@@ -91,7 +100,7 @@ export class Search {
 
   /** All sets that keep just this. */
   take(set: KeptSet): void {
-    const kept = keptOf(set, this.ground.board);
+    const kept = keptOf(set, this.ground);
     if (kept === null) return;
     if (set.kept.length === this.ground.planCase.installed.length) this.#rearrange(kept);
     this.#choose(kept, [], 0, 0);
@@ -166,18 +175,12 @@ export class Search {
   }
 
   #speed(kept: Kept, { care }: Structure, lots: readonly Lot[]): SetSpeed {
-    const makes = lots.map(({ make }) => make);
-    const rates = makes.map(({ boardMTs }) => boardMTs ?? 0);
-    return {
-      leastMTs: Math.min(kept.leastMTs, ...rates),
-      mostMTs: Math.max(kept.mostMTs, ...rates),
-      latenciesDiffer: kept.differ || makes.some((make) => this.#clashes(kept, makes, make)),
-      care,
-    };
-  }
-
-  #clashes({ timed }: Kept, makes: readonly Make[], make: Make): boolean {
-    return timed.some((other) => latenciesDiffer(other, make)) || makes.some((other) => latenciesDiffer(other, make));
+    let { leastMTs, mostMTs } = kept;
+    for (const { make } of lots) {
+      leastMTs = Math.min(leastMTs, make.boardMTs ?? 0);
+      mostMTs = Math.max(mostMTs, make.boardMTs ?? 0);
+    }
+    return { leastMTs, mostMTs, latenciesDiffer: kept.differ || clash(kept, lots), care };
   }
 
   /** Prices a structure from every choice of origins, once it is known what its places give. */
@@ -211,34 +214,50 @@ export class Search {
 
   /** The cheapest ways to buy a structure from these wares, for everything that they may give. */
   #price(kept: Kept, structure: Structure, wares: readonly Ware[], levels: () => readonly Level[]): void {
-    const { candidates, board, force } = this.ground;
+    const { candidates, board, prices } = this.ground;
     const { totalMiB, openSlots } = structure;
-    const reuse = reuseOf(this.ground.board.installed.length, kept.set.kept.length, wares.length);
-    const cell = candidates.cell(laneOf(wares.map(({ origin }) => origin)), reuse, totalMiB, openSlots);
-    const best = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
-    const rises = (bandwidth: number) => totalMiB > force.today.totalMiB || bandwidth > force.today.bandwidthMBs;
-    const clear: number[] = [];
+    const cell = candidates.cell(laneOfWares(wares), kept.reuse, totalMiB, openSlots);
+    const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
+    const mayBeClear = structure.care === CLEAR && !kept.differ;
     let before: readonly Lot[] | null = null;
     for (let nr = this.#fastest(kept.leastMTs); nr >= 0; nr--) {
       const lots = this.#cheapest(structure, wares, nr);
-      if (lots === null || (before !== null && lots.every((lot, at) => lot === before?.[at]))) continue;
-      before = lots;
-      const cents = this.#cents(kept, lots);
-      const rateMTs = Math.min(kept.leastMTs, ...lots.map(({ make }) => make.boardMTs ?? 0));
-      const most = bandwidthOf(rateMTs, best);
-      if (!rises(most) || cell.beats(cents, most, structure.care, rateMTs)) continue;
-      const [level, ...more] = levels();
+      if (lots === null) continue;
+      const cents = kept.cents + sumOf(lots);
+      let given: Outcome | null = null;
+      if (before === null || !sameLots(lots, before)) {
+        before = lots;
+        const rateMTs = Math.min(kept.leastMTs, slowestOf(lots));
+        const most = bandwidthOf(rateMTs, share);
+        if (this.#rises(totalMiB, most) && !cell.beats(cents, most, structure.care, rateMTs)) {
+          const [level, other] = levels();
+          if (level === undefined) return;
+          if (other !== undefined) {
+            this.#priceByRates(kept, structure, wares, levels());
+            return;
+          }
+          given = outcomeOfLevel(level, this.#speed(kept, structure, lots), this.ground.force.today);
+          this.#add(cell, kept, structure, lots, given);
+        }
+      }
+      if (!mayBeClear || given?.care === CLEAR) continue;
+      const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
+      const most = bandwidthOf(rateMTs, share);
+      if (!this.#rises(totalMiB, most) || cell.beats(cents, most, CLEAR, rateMTs)) continue;
+      const [level, other] = levels();
       if (level === undefined) return;
-      if (more.length > 0) {
+      if (other !== undefined) {
         this.#priceByRates(kept, structure, wares, levels());
         return;
       }
-      const outcome = outcomeOfLevel(level, this.#speed(kept, structure, lots), force.today);
-      if (outcome.care === CLEAR) clear.push(outcome.rateMTs);
-      if (rises(outcome.bandwidthMBs)) this.#add(kept, structure, lots, outcome);
+      if (level.even) this.#priceClear(cell, kept, structure, wares, nr, level);
     }
-    if (structure.care > CLEAR || kept.differ) return;
-    this.#priceClear(kept, structure, wares, levels, clear);
+  }
+
+  /** Is it more than today? */
+  #rises(totalMiB: number, bandwidth: number): boolean {
+    const { today } = this.ground.force;
+    return totalMiB > today.totalMiB || bandwidth > today.bandwidthMBs;
   }
 
   /** The place in `rates` of the slowest that is as fast as what is kept: none faster gives more. */
@@ -250,58 +269,54 @@ export class Search {
 
   #cheapest({ parts }: Structure, wares: readonly Ware[], rate: number): readonly Lot[] | null {
     const { prices } = this.ground;
-    const lists = parts.map(({ modules }, at) => prices.cheapest(wares[at] as Ware, rate, modules));
-    const apart = wares.every((ware, at) => wares.indexOf(ware) === at);
-    if (!apart) return cheapestWay(lists, () => true);
-    const lots = lists.flatMap(([first]) => first ?? []);
-    return lots.length < parts.length ? null : lots;
+    const lots: Lot[] = [];
+    for (let at = 0; at < parts.length; at++) {
+      const ware = wares[at] as Ware;
+      const modules = parts[at]?.modules ?? 0;
+      const [first] = prices.cheapest(ware, rate, modules);
+      if (first === undefined) return null;
+      // No offer may come twice.
+      if (wares.indexOf(ware) < at) {
+        return cheapestWay(
+          parts.map((part, nr) => prices.cheapest(wares[nr] as Ware, rate, part.modules)),
+          ANY_WAY,
+        );
+      }
+      lots.push(first);
+    }
+    return lots;
   }
 
-  #cents(kept: Kept, lots: readonly Lot[]): number {
-    return lots.reduce(
-      (sum, { priceCents }) => sum + priceCents,
-      (this.ground.planCase.labourCents ?? 0) - kept.set.creditCents,
-    );
-  }
-
-  /** The cheapest ways that need not be minded at all, where places allow that; `done`: rates that have theirs. */
-  #priceClear(
-    kept: Kept,
-    structure: Structure,
-    wares: readonly Ware[],
-    levels: () => readonly Level[],
-    done: readonly number[],
-  ): void {
+  /** The cheapest way that need not be minded at all, where all modules run at one rate. */
+  #priceClear(cell: Cell, kept: Kept, structure: Structure, wares: readonly Ware[], rate: number, level: Level): void {
     const { prices, force } = this.ground;
-    const [level] = levels();
-    if (level === undefined || !level.even) return;
-    const beside = (make: Make) => !kept.timed.some((other) => latenciesDiffer(other, make));
-    for (const speed of this.#clearSpeeds(kept, level.capMTs)) {
-      const outcome = outcomeOfLevel(
-        level,
-        { leastMTs: speed.rateMTs, mostMTs: speed.rateMTs, latenciesDiffer: false, care: CLEAR },
-        force.today,
-      );
-      if (done.includes(outcome.rateMTs) || outcome.care > CLEAR) continue;
-      const lists = structure.parts.map(({ modules }, at) =>
-        prices.asked(wares[at] as Ware, speed, modules, kept.timedKey, beside),
-      );
-      const lots = cheapestWay(lists, (some) => !some.some(({ make }) => this.#clashes(kept, makesOf(some), make)));
-      if (lots === null) continue;
-      const rises = structure.totalMiB > force.today.totalMiB || outcome.bandwidthMBs > force.today.bandwidthMBs;
-      if (rises) this.#add(kept, structure, lots, outcome);
-    }
+    const speed = this.#clearSpeed(kept, rate, level.capMTs);
+    if (speed === null) return;
+    const { rateMTs } = speed;
+    const all = { leastMTs: rateMTs, mostMTs: rateMTs, latenciesDiffer: false, care: CLEAR };
+    const outcome = outcomeOfLevel(level, all, force.today);
+    if (outcome.care > CLEAR) return;
+    const lists = structure.parts.map(({ modules }, at) =>
+      prices.asked(wares[at] as Ware, speed, modules, kept.timedKey, kept.beside),
+    );
+    const lots = cheapestWay(lists, (some) => !clash(kept, some));
+    if (lots !== null) this.#add(cell, kept, structure, lots, outcome);
   }
 
-  /** Speeds at which all modules run at one rate, given a cap on all of them. */
-  #clearSpeeds({ leastMTs, mostMTs }: Kept, capMTs: number): Speed[] {
-    if (leastMTs < Number.POSITIVE_INFINITY) {
-      const rateMTs = Math.min(leastMTs, capMTs);
-      return rateMTs === Math.min(mostMTs, capMTs) ? [{ rateMTs, exactly: rateMTs < capMTs }] : [];
+  /**
+   * Which modules run at one rate with what is kept, at this of the board's rates; null: none, or those of another.
+   *
+   * @param capMTs a cap on all of them
+   */
+  #clearSpeed({ leastMTs, mostMTs }: Kept, nr: number, capMTs: number): Speed | null {
+    const { rates } = this.ground.prices;
+    const rateMTs = rates[nr] ?? 0;
+    if (rateMTs >= capMTs) {
+      const isSlowest = (rates[nr - 1] ?? 0) < capMTs;
+      return isSlowest && leastMTs >= capMTs ? { rateMTs: capMTs, exactly: false } : null;
     }
-    const below = this.ground.prices.rates.filter((rate) => rate < capMTs);
-    const speeds = below.map((rateMTs) => ({ rateMTs, exactly: true }));
-    return capMTs === Number.POSITIVE_INFINITY ? speeds : [...speeds, { rateMTs: capMTs, exactly: false }];
+    const nothingKept = leastMTs === Number.POSITIVE_INFINITY;
+    return nothingKept || (leastMTs === rateMTs && mostMTs === rateMTs) ? { rateMTs, exactly: true } : null;
   }
 
   /**
@@ -309,7 +324,7 @@ export class Search {
    * itself, with and without a difference in CL.
    */
   #priceByRates(kept: Kept, structure: Structure, wares: readonly Ware[], levels: readonly Level[]): void {
-    const { prices, force } = this.ground;
+    const { prices, force, candidates } = this.ground;
     const rates: number[] = [];
     const choose = (at: number): void => {
       if (at < wares.length) {
@@ -323,35 +338,67 @@ export class Search {
         prices.asked(wares[nr] as Ware, { rateMTs: rates[nr] ?? 0, exactly: true }, modules, '', () => true),
       );
       for (const differ of [false, true]) {
-        const lots = cheapestWay(
-          lists,
-          (some) => (kept.differ || some.some(({ make }) => this.#clashes(kept, makesOf(some), make))) === differ,
-        );
+        const lots = cheapestWay(lists, (some) => (kept.differ || clash(kept, some)) === differ);
         if (lots === null) continue;
         const outcome = bestOutcome(levels, this.#speed(kept, structure, lots), force.today);
-        if (outcome === null) continue;
-        if (structure.totalMiB === force.today.totalMiB && outcome.bandwidthMBs <= force.today.bandwidthMBs) continue;
-        this.#add(kept, structure, lots, outcome);
+        const lane = laneOfWares(wares);
+        const cell = candidates.cell(lane, kept.reuse, structure.totalMiB, structure.openSlots);
+        if (outcome !== null) this.#add(cell, kept, structure, lots, outcome);
       }
     };
     choose(0);
   }
 
-  #add(kept: Kept, { totalMiB, openSlots }: Structure, lots: readonly Lot[], outcome: Outcome): void {
-    const { candidates, planCase, board } = this.ground;
-    const lane = laneOf(lots.map(({ offer }) => planCase.offers[offer]?.origin ?? 'used'));
-    const reuse = reuseOf(board.installed.length, kept.set.kept.length, lots.length);
-    const priceCents = this.#cents(kept, lots);
+  #add(cell: Cell, kept: Kept, { totalMiB, openSlots }: Structure, lots: readonly Lot[], outcome: Outcome): void {
     const { care, bandwidthMBs, rateMTs } = outcome;
-    const cell = candidates.cell(lane, reuse, totalMiB, openSlots);
-    if (cell.beats(priceCents, bandwidthMBs, care, rateMTs)) return;
-    const bought = lots.map(({ offer, count }) => ({ offer, count })).sort((a, b) => a.offer - b.offer);
+    const priceCents = kept.cents + sumOf(lots);
+    if (!this.#rises(totalMiB, bandwidthMBs) || cell.beats(priceCents, bandwidthMBs, care, rateMTs)) return;
+    const byOffer = [...lots].sort((a, b) => a.offer - b.offer);
+    const [lane, reuse] = [laneOf(lots.map(({ origin }) => origin)), kept.reuse];
     const figures = { totalMiB, priceCents, bandwidthMBs, care, openSlots };
-    cell.add({ lane, reuse, ...figures, rateMTs, kept: kept.set.kept, bought });
+    cell.add({ lane, reuse, ...figures, rateMTs, kept: kept.set.kept, bought: byOffer });
   }
 }
 
-const makesOf = (lots: readonly Lot[]): Make[] => lots.map(({ make }) => make);
+const ANY_WAY = (): boolean => true;
+
+function laneOfWares(wares: readonly Ware[]): Lane {
+  const first = wares[0]?.origin ?? 'none';
+  for (const { origin } of wares) if (origin !== first) return 'mixed';
+  return first;
+}
+
+function sumOf(lots: readonly Lot[]): number {
+  let sum = 0;
+  for (const { priceCents } of lots) sum += priceCents;
+  return sum;
+}
+
+/** The board rate that the slowest of some lots would allow, MT/s. */
+function slowestOf(lots: readonly Lot[]): number {
+  let least = Number.POSITIVE_INFINITY;
+  for (const { make } of lots) least = Math.min(least, make.boardMTs ?? 0);
+  return least;
+}
+
+function sameLots(a: readonly Lot[], b: readonly Lot[]): boolean {
+  for (let at = 0; at < a.length; at++) if (a[at] !== b[at]) return false;
+  return true;
+}
+
+/** Do some lots differ in CL, at one rate, among themselves or from what is kept? */
+function clash({ timed }: Kept, lots: readonly Lot[]): boolean {
+  for (let at = 0; at < lots.length; at++) {
+    const make = lots[at]?.make;
+    if (make === undefined) continue;
+    for (const other of timed) if (latenciesDiffer(other, make)) return true;
+    for (let more = at + 1; more < lots.length; more++) {
+      const other = lots[more]?.make;
+      if (other !== undefined && latenciesDiffer(other, make)) return true;
+    }
+  }
+  return false;
+}
 
 /**
  * The levels that can be the best for some choice of modules. A lower cap is worth a look where it brings more channels to
