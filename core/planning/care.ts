@@ -1,8 +1,7 @@
-import { type Board, type Layout, type Piece, piecesOf } from './board';
+import type { Board, Piece } from './board';
 import { channelCapacities } from './capacity-of';
 import type { InForce } from './in-force';
 import { differ } from './refuse-set';
-import { boardRateUnder, capOf, loadCap } from './running-rate';
 
 /** How much a person must mind a plan, least first. */
 export const CARES = ['clear', 'heads-up', 'off-book'] as const;
@@ -18,18 +17,32 @@ export interface SetFacts {
   largestBoughtMiB: number;
 }
 
-/** A layout with the figures its care depends on. */
-export interface Judged {
-  board: Board;
-  force: InForce;
-  layout: Layout;
-  rateMTs: number;
-  bandwidthMBs: number;
+/** What a set is like together, in its places. */
+export interface Standing {
+  /** two modules of one rate differ in known CL */
+  latenciesDiffer: boolean;
+  /** the board rate that each module's own cap would allow is not the same for all */
+  mixedRate: boolean;
+  /** running rate or bandwidth is below today's */
+  slower: boolean;
+  uneven: boolean;
+  unmatched: boolean;
+}
+
+/** Are there several channels whose capacities are not all equal? An empty one counts 0. */
+export function unevenChannels(board: Board, slots: readonly number[]): boolean {
+  return board.channelCount > 1 && differ(channelCapacities(board, slots));
+}
+
+/** Does a bank hold modules of unequal capacity, where that is advised against? */
+export function unmatchedBank(board: Board, slots: readonly number[]): boolean {
+  if (board.machine.pairing !== 'advised') return false;
+  return board.banks.some((bank) => differ(bank.map((slot) => slots[slot] || null)));
 }
 
 type Minded = Exclude<Care, 'clear'>;
 type FixedReason = { care: Minded; holds: (set: SetFacts, force: InForce, board: Board) => boolean };
-type PlaceReason = { care: Minded; holds: (set: Judged) => boolean };
+type PlaceReason = { care: Minded; holds: (set: Standing) => boolean };
 
 /** Reasons to mind that hold for a set wherever its modules stand. */
 const FIXED_REASONS = {
@@ -50,37 +63,13 @@ const FIXED_REASONS = {
   'total-unknown': { care: 'heads-up', holds: (_, { total }) => total.official === null },
 } as const satisfies Record<string, FixedReason>;
 
-function mixedRate({ board, force, layout }: Judged): boolean {
-  const load = loadCap(board, layout);
-  return differ(piecesOf(layout).map((piece) => boardRateUnder(force.boardRates, capOf(piece, board, load))));
-}
-
-function unmatchedBank({ board, layout }: Judged): boolean {
-  if (board.machine.pairing !== 'advised') return false;
-  return board.banks.some((bank) => differ(bank.map((slot) => layout[slot]?.module.capacityMiB)));
-}
-
-/** Do two of these modules have one rate and different known CL? */
-export function latenciesDiffer(pieces: readonly Piece[]): boolean {
-  return pieces.some(({ speed }) =>
-    differ(pieces.filter((one) => one.speed.rateMTs === speed.rateMTs).map((one) => one.speed.casLatency)),
-  );
-}
-
 /** Reasons to mind that depend on the modules together and on where they stand. */
 const PLACE_REASONS = {
-  'mixed-latency': { care: 'heads-up', holds: ({ layout }) => latenciesDiffer(piecesOf(layout)) },
-  'mixed-rate': { care: 'heads-up', holds: mixedRate },
-  'slower-than-today': {
-    care: 'heads-up',
-    holds: ({ force: { today }, rateMTs, bandwidthMBs }) =>
-      today.rateMTs !== null && (rateMTs < today.rateMTs || bandwidthMBs < today.bandwidthMBs),
-  },
-  'uneven-channels': {
-    care: 'heads-up',
-    holds: ({ board, layout }) => board.channelCount > 1 && differ(channelCapacities(board, layout)),
-  },
-  'unmatched-bank': { care: 'heads-up', holds: unmatchedBank },
+  'mixed-latency': { care: 'heads-up', holds: ({ latenciesDiffer }) => latenciesDiffer },
+  'mixed-rate': { care: 'heads-up', holds: ({ mixedRate }) => mixedRate },
+  'slower-than-today': { care: 'heads-up', holds: ({ slower }) => slower },
+  'uneven-channels': { care: 'heads-up', holds: ({ uneven }) => uneven },
+  'unmatched-bank': { care: 'heads-up', holds: ({ unmatched }) => unmatched },
 } as const satisfies Record<string, PlaceReason>;
 
 /** Every reason to mind, by name, with its care and the rule that tells it. */
@@ -97,7 +86,7 @@ export function fixedReasons(set: SetFacts, force: InForce, board: Board): CareR
 }
 
 /** All reasons that hold for a set in its places, alphabetical, given those that hold anywhere. */
-export function careReasons(set: Judged, fixed: readonly CareReason[]): CareReason[] {
+export function careReasons(set: Standing, fixed: readonly CareReason[]): CareReason[] {
   return [...fixed, ...PLACE_NAMES.filter((name) => PLACE_REASONS[name].holds(set))].sort();
 }
 
@@ -111,12 +100,12 @@ export const NOTES = ['mixed-maker', 'mixed-ranks', 'runs-below-rating'] as cons
 export type Note = (typeof NOTES)[number];
 
 /** The notes on a set, alphabetical. */
-export function notesOn({ layout, rateMTs }: Pick<Judged, 'layout' | 'rateMTs'>): Note[] {
-  const pieces = piecesOf(layout);
+export function notesOn(there: readonly Piece[], bought: readonly Piece[], rateMTs: number): Note[] {
+  const pieces = [...there, ...bought];
   const holds: Record<Note, boolean> = {
     'mixed-maker': differ(pieces.map((piece) => piece.module.maker)),
     'mixed-ranks': differ(pieces.map((piece) => piece.module.ranks)),
-    'runs-below-rating': pieces.some((piece) => piece.source.from === 'offer' && piece.speed.rateMTs > rateMTs),
+    'runs-below-rating': bought.some((piece) => piece.speed.rateMTs > rateMTs),
   };
   return NOTES.filter((note) => holds[note]);
 }

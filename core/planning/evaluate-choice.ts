@@ -1,6 +1,5 @@
-import { makeBoard, piecesOf } from './board';
+import { makeBoard } from './board';
 import { boughtModules } from './bought-modules';
-import { totalMiB } from './capacity-of';
 import type { PlanCase } from './case';
 import { inForce } from './in-force';
 import { laneOf, reuseOf } from './lane-and-reuse';
@@ -51,17 +50,18 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
   if (unfit) return { ok: false, code: 'refused' };
   const places = new Places(board, force);
   const modules = boughtModules(planCase, places, bought);
-  const stay = [...piecesOf(board.soldered), ...board.installed.filter((_, index) => kept.includes(index))];
-  const bodies = [...stay.map((piece) => places.makes.of(piece).body), ...modules.map(({ make }) => make.body)];
+  const stay = places.makesOf(kept);
+  const bodies = [...stay, ...modules.map(({ make }) => make)].map(({ body }) => body);
   const openSlots = modules.reduce((free, one) => free - one.modules, board.sockets.length - kept.length);
-  const total = modules.reduce((sum, one) => sum + one.modules * one.make.body.capacityMiB, totalMiB(stay));
-  const fits = openSlots >= 0 && mixRefusals(bodies, total, force).length === 0;
+  const stayMiB = stay.reduce((sum, { body }) => sum + body.capacityMiB, 0);
+  const totalMiB = modules.reduce((sum, one) => sum + one.modules * one.make.body.capacityMiB, stayMiB);
+  const fits = openSlots >= 0 && mixRefusals(bodies, totalMiB, force).length === 0;
   const placed = fits ? places.best(kept, modules) : null;
   if (placed === null) return { ok: false, code: 'refused' };
   const chosen = {
     lane: laneOf(bought.map(({ offer }) => planCase.offers[offer]?.origin ?? 'used')),
     reuse: reuseOf(board.installed.length, kept.length, bought.length),
-    ...{ kept, bought, totalMiB: total, openSlots, priceCents: planPriceCents(planCase, kept, bought) },
+    ...{ kept, bought, totalMiB, openSlots, priceCents: planPriceCents(planCase, kept, bought) },
   };
   const plan = asPlan(planCase, board, force, chosen, placed);
   const original = cheapestOriginal(planCase, plan.totalMiB);

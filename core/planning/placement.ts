@@ -1,6 +1,16 @@
-import { bandwidthMBs, largestChannelMiB } from './bandwidth';
-import { type Board, type Layout, type Piece, piecesOf } from './board';
-import { CARES, type CareReason, careRank, careReasons, fixedReasons, type SetFacts } from './care';
+import { effectiveChannels, largestChannelMiB } from './bandwidth';
+import { type Board, piecesOf } from './board';
+import { slotCapacities } from './capacity-of';
+import {
+  CARES,
+  type CareReason,
+  careRank,
+  careReasons,
+  fixedReasons,
+  type SetFacts,
+  unevenChannels,
+  unmatchedBank,
+} from './care';
 import { compareLists } from './compare-lists';
 import type { InForce } from './in-force';
 import { bareStand, evenDemand, type Level, Levels } from './packing/levels';
@@ -9,12 +19,31 @@ import { Packing } from './packing/packing';
 import { type Guest, seats } from './packing/seats';
 import { Shapes } from './packing/shape';
 import { ANYWHERE, type Demand } from './packing/stand';
-import { boardRateUnder, smallestCap } from './running-rate';
 import { latenciesDiffer, type Make, Makes } from './search/makes';
 
+/** Modules that are bought with one offer. */
+export interface Bought {
+  /** place in the case's offers */
+  offer: number;
+  modules: number;
+  make: Make;
+}
+
+/** Where modules sit, with what depends on that alone. */
+interface Seating {
+  /** slots of the kept modules, in the order of `installed` */
+  kept: readonly number[];
+  /** slots of the bought ones, by offer, each in the case's order */
+  bought: readonly (readonly number[])[];
+  effectiveChannels: number;
+  uneven: boolean;
+  unmatched: boolean;
+  /** the better placement of the same modules has the lower of these */
+  order: readonly number[];
+}
+
 /** A set in its places, with what it gives there. */
-export interface Placed {
-  layout: Layout;
+export interface Placed extends Seating {
   /** running rate, MT/s */
   rateMTs: number;
   bandwidthMBs: number;
@@ -23,52 +52,32 @@ export interface Placed {
   care: number;
 }
 
-/** Kept modules in their order before bought ones in theirs. */
-function order(board: Board, { source }: Piece): number {
-  if (source.from === 'soldered') return -1;
-  return source.from === 'installed' ? source.index : board.installed.length + source.index;
-}
-
-/** Below 0 where `a` is the better placement of the same set, which gives the same there. */
-function comparePlaced(board: Board, a: Layout, b: Layout): number {
-  const moved = (layout: Layout) =>
-    layout.filter((piece, slot) => piece?.source.from === 'installed' && board.home[piece.source.index] !== slot)
-      .length;
-  const filled = (layout: Layout) =>
-    board.sockets
-      .flatMap((slot) => (layout[slot] == null ? [] : [board.fillPosition[slot] ?? 0]))
-      .sort((x, y) => x - y);
-  const orders = (layout: Layout) => piecesOf(layout).map((piece) => order(board, piece));
-  return moved(a) - moved(b) || compareLists(filled(a), filled(b)) || compareLists(orders(a), orders(b));
-}
-
-/** Modules that are bought with one offer. */
-export interface Bought {
-  /** place in the case's offers */
-  offer: number;
-  modules: number;
-  make: Make;
-  /** as a placement shows them */
-  piece: Piece;
-}
-
 function factsOf(there: readonly Make[], bought: readonly Bought[]): SetFacts {
-  const bodies = [...there, ...bought.map(({ make }) => make)].map(({ body }) => body);
-  const thereMiB = there.reduce((sum, { body }) => sum + body.capacityMiB, 0);
-  return {
-    totalMiB: bought.reduce((sum, { make, modules }) => sum + modules * make.body.capacityMiB, thereMiB),
-    ecc: bodies.some(({ ecc }) => ecc),
-    nonEcc: bodies.some(({ ecc }) => !ecc),
-    largestBoughtMiB: Math.max(0, ...bought.map(({ make }) => make.body.capacityMiB)),
+  const facts = { totalMiB: 0, ecc: false, nonEcc: false, largestBoughtMiB: 0 };
+  const count = ({ body }: Make, modules: number): void => {
+    facts.totalMiB += modules * body.capacityMiB;
+    if (body.ecc) facts.ecc = true;
+    else facts.nonEcc = true;
   };
+  for (const make of there) count(make, 1);
+  for (const { make, modules } of bought) {
+    count(make, modules);
+    facts.largestBoughtMiB = Math.max(facts.largestBoughtMiB, make.body.capacityMiB);
+  }
+  return facts;
 }
 
 /** Null where a module allows no rate of the board. */
 function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
-  const rates = makes.map(({ boardMTs }) => boardMTs).filter((rate) => rate !== null);
-  if (rates.length < makes.length) return null;
-  const differ = makes.some((one) => makes.some((other) => latenciesDiffer(one, other)));
-  return { leastMTs: Math.min(...rates), mostMTs: Math.max(...rates), latenciesDiffer: differ, care };
+  let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
+  let differ = false;
+  for (const [nr, make] of makes.entries()) {
+    if (make.boardMTs === null) return null;
+    leastMTs = Math.min(leastMTs, make.boardMTs);
+    mostMTs = Math.max(mostMTs, make.boardMTs);
+    for (let other = 0; other < nr && !differ; other++) differ = latenciesDiffer(make, makes[other] as Make);
+  }
+  return { leastMTs, mostMTs, latenciesDiffer: differ, care };
 }
 
 /** Places sets of a case's modules, and knows what they give there. */
@@ -77,10 +86,10 @@ export class Places {
   readonly makes: Makes;
   readonly levels: Levels;
   readonly #packing: Packing;
-  readonly #soldered: number[];
-  readonly #solderedMakes: readonly Make[];
-  readonly #installedMakes: readonly Make[];
-  readonly #known = new Map<string, readonly number[] | null>();
+  readonly #bare: readonly number[];
+  readonly #soldered: readonly Make[];
+  readonly #installed: readonly Make[];
+  readonly #known = new Map<string, Seating | null>();
 
   constructor(
     private readonly board: Board,
@@ -89,10 +98,16 @@ export class Places {
     this.shapes = new Shapes(board);
     this.makes = new Makes(board, force, this.shapes);
     this.#packing = new Packing(board, this.shapes.list);
-    this.#solderedMakes = piecesOf(board.soldered).map((piece) => this.makes.of(piece));
-    this.#installedMakes = board.installed.map((piece, index) => this.makes.of(piece, board.home[index]));
-    this.#soldered = board.soldered.map((piece) => (piece === null ? -1 : this.shapes.numberOf(piece)));
-    this.levels = new Levels(board, force.boardRates, this.#packing, this.shapes.list, this.#soldered);
+    this.#soldered = piecesOf(board.soldered).map((piece) => this.makes.of(piece));
+    this.#installed = board.installed.map((piece, index) => this.makes.of(piece, board.home[index]));
+    const soldered = board.soldered.map((piece) => (piece === null ? -1 : this.shapes.numberOf(piece)));
+    this.#bare = bareStand(board, soldered, []).slots;
+    this.levels = new Levels(board, force.boardRates, this.#packing, this.shapes.list, soldered);
+  }
+
+  /** The makes of what is soldered and of some of the installed modules. */
+  makesOf(kept: readonly number[]): Make[] {
+    return [...this.#soldered, ...kept.map((index) => this.#installed[index] as Make)];
   }
 
   /**
@@ -104,56 +119,81 @@ export class Places {
    */
   best(kept: readonly number[], bought: readonly Bought[]): Placed | null {
     const { board, force } = this;
-    const makes = [...this.#solderedMakes, ...kept.map((index) => this.#installedMakes[index] as Make)];
+    const makes = this.makesOf(kept);
     const facts = factsOf(makes, bought);
+    for (const { make } of bought) makes.push(make);
     const fixed = fixedReasons(facts, force, board);
-    const speed = speedOf([...makes, ...bought.map(({ make }) => make)], careRank(fixed));
+    const speed = speedOf(makes, careRank(fixed));
     if (speed === null) return null;
     const outcome = bestOutcome(this.#levelsOf(kept, bought, facts.totalMiB), speed, force.today);
     if (outcome === null) return null;
-    const pieces = [
-      ...kept.map((index) => board.installed[index] as Piece),
-      ...bought.flatMap(({ piece, modules }) => new Array<Piece>(modules).fill(piece)),
-    ];
-    const layouts = outcome.levels.flatMap((level) => {
-      const seated = this.#seats(kept, bought, this.#demand(level, outcome, facts.totalMiB));
-      if (seated === null) return [];
-      return [board.soldered.map((piece, slot) => piece ?? pieces[seated[slot] ?? -1] ?? null)];
-    });
-    const [best] = layouts.length < 2 ? layouts : layouts.sort((a, b) => comparePlaced(board, a, b));
-    return best === undefined ? null : judge(board, force, best, fixed);
+    let best: Seating | null = null;
+    for (const level of outcome.levels) {
+      const seating = this.#seating(kept, bought, this.#demand(level, outcome, facts.totalMiB));
+      if (seating !== null && (best === null || compareLists(seating.order, best.order) < 0)) best = seating;
+    }
+    if (best === null) return null;
+    const { mixedRate, slower, rateMTs, bandwidthMBs, care } = outcome;
+    const { uneven, unmatched } = best;
+    const standing = { latenciesDiffer: speed.latenciesDiffer, mixedRate, slower, uneven, unmatched };
+    return { ...best, rateMTs, bandwidthMBs, care, reasons: careReasons(standing, fixed) };
   }
 
   /** Sets that are alike in shapes and in which are of one offer sit alike. */
-  #seats(kept: readonly number[], bought: readonly Bought[], demand: Demand): readonly number[] | null {
+  #seating(kept: readonly number[], bought: readonly Bought[], demand: Demand): Seating | null {
     const { channel, fullest, matched } = demand;
-    const shapes = bought.map(({ make, modules }) => `${make.body.shape}x${modules}`);
-    const wanted = `${channel.rule} ${channel.mib} ${fullest.least} ${fullest.most} ${matched}`;
-    const key = `${kept.join()}|${shapes.join()}|${wanted}`;
+    let key = `${channel.rule} ${channel.mib} ${fullest.least} ${fullest.most} ${matched}`;
+    for (const index of kept) key += ` ${index}`;
+    for (const { make, modules } of bought) key += `:${make.body.shape}x${modules}`;
     const known = this.#known.get(key);
     if (known !== undefined) return known;
+    const { board } = this;
     const stay = kept.map((index): Guest => {
-      return { shape: this.#installedMakes[index]?.body.shape ?? -1, home: this.board.home[index] ?? -1, token: index };
+      return { shape: this.#installed[index]?.body.shape ?? -1, home: board.home[index] ?? -1, token: index };
     });
     const come = bought.flatMap(({ make, modules, offer }): Guest[] => {
-      const guest = { shape: make.body.shape, home: -1, token: this.board.installed.length + offer };
+      const guest = { shape: make.body.shape, home: -1, token: board.installed.length + offer };
       return new Array<Guest>(modules).fill(guest);
     });
-    const bare = bareStand(this.board, this.#soldered, []).slots;
-    const seated = seats(this.board, this.#packing, bare, [...stay, ...come], demand);
-    this.#known.set(key, seated);
-    return seated;
+    const guests = [...stay, ...come];
+    const seated = seats(board, this.#packing, this.#bare, guests, demand);
+    const seating = seated === null ? null : this.#seatingOf(seated, guests, bought);
+    this.#known.set(key, seating);
+    return seating;
+  }
+
+  #seatingOf(seated: readonly number[], guests: readonly Guest[], bought: readonly Bought[]): Seating {
+    const { board, shapes } = this;
+    const slotsOf = (token: number) => board.sockets.filter((slot) => guests[seated[slot] ?? -1]?.token === token);
+    const capacities = slotCapacities(board.soldered).map(
+      (mib, slot) => mib + (shapes.list[guests[seated[slot] ?? -1]?.shape ?? -1]?.capacityMiB ?? 0),
+    );
+    const filled = board.sockets.filter((slot) => (seated[slot] ?? -1) >= 0);
+    const moved = filled.filter((slot) => {
+      const home = guests[seated[slot] ?? -1]?.home ?? -1;
+      return home >= 0 && home !== slot;
+    });
+    const positions = filled.map((slot) => board.fillPosition[slot] ?? 0).sort((a, b) => a - b);
+    const tokens = filled.map((slot) => guests[seated[slot] ?? -1]?.token ?? 0);
+    return {
+      kept: guests.flatMap(({ home, token }) => (home < 0 ? [] : slotsOf(token))),
+      bought: bought.map(({ offer }) => slotsOf(board.installed.length + offer)),
+      effectiveChannels: effectiveChannels(board, capacities),
+      uneven: unevenChannels(board, capacities),
+      unmatched: unmatchedBank(board, capacities),
+      order: [moved.length, ...positions, ...tokens],
+    };
   }
 
   #levelsOf(kept: readonly number[], bought: readonly Bought[], totalMiB: number): readonly Level[] {
     const counts = new Array<number>(this.shapes.list.length).fill(0);
     let mostRanks = 0;
+    for (const { body } of this.#soldered) mostRanks = Math.max(mostRanks, body.ranks);
     const count = ({ body }: Make, modules: number): void => {
       counts[body.shape] = (counts[body.shape] ?? 0) + modules;
       mostRanks = Math.max(mostRanks, body.ranks);
     };
-    for (const { body } of this.#solderedMakes) mostRanks = Math.max(mostRanks, body.ranks);
-    for (const index of kept) count(this.#installedMakes[index] as Make, 1);
+    for (const index of kept) count(this.#installed[index] as Make, 1);
     for (const { make, modules } of bought) count(make, modules);
     return this.levels.of({ counts, mostRanks, totalMiB });
   }
@@ -170,12 +210,4 @@ export class Places {
     }
     return { ...anywhere, channel: { rule: 'at-most', mib: largestChannelMiB(rateMTs, totalMiB, wanted) } };
   }
-}
-
-/** What a placement gives. */
-function judge(board: Board, force: InForce, layout: Layout, fixed: readonly CareReason[]): Placed {
-  const rateMTs = boardRateUnder(force.boardRates, smallestCap(board, layout) ?? 0) ?? 0;
-  const bandwidth = bandwidthMBs(board, layout, rateMTs);
-  const reasons = careReasons({ board, force, layout, rateMTs, bandwidthMBs: bandwidth }, fixed);
-  return { layout, rateMTs, bandwidthMBs: bandwidth, reasons, care: careRank(reasons) };
 }

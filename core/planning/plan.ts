@@ -1,7 +1,5 @@
 import { MIB_PER_GB } from '../memory/capacity';
-import { effectiveChannels } from './bandwidth';
-import { type Board, makeBoard, type Piece, piecesOf } from './board';
-import { boughtModules } from './bought-modules';
+import { type Board, makeBoard, type Piece } from './board';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
 import type { Lane, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
@@ -56,24 +54,27 @@ export interface Answer {
 }
 
 /** Kept modules first, then bought ones by offer, each in the case's order of slots. */
-function placementOf(planCase: PlanCase, { layout }: Placed): Record<string, Seat> {
-  const order = ({ source }: Piece): number => {
-    if (source.from === 'soldered') return -1;
-    return source.from === 'installed' ? source.index : planCase.installed.length + source.index;
-  };
-  const seats = layout.flatMap((piece, slot) =>
-    piece === null || piece.source.from === 'soldered' ? [] : [{ piece, slot: planCase.machine.slots[slot]?.id ?? '' }],
-  );
-  const seatOf = ({ source }: Piece): Seat =>
-    source.from === 'installed'
-      ? { kept: planCase.installed[source.index]?.slot ?? '' }
-      : { offer: planCase.offers[source.from === 'offer' ? source.index : -1]?.id ?? '' };
-  seats.sort((a, b) => order(a.piece) - order(b.piece));
-  return Object.fromEntries(seats.map(({ piece, slot }): [string, Seat] => [slot, seatOf(piece)]));
+function placementOf({ machine, installed, offers }: PlanCase, chosen: Chosen, placed: Placed): Record<string, Seat> {
+  const placement: Record<string, Seat> = {};
+  const idOf = (slot: number | undefined): string => machine.slots[slot ?? -1]?.id ?? '';
+  for (const [nr, index] of chosen.kept.entries()) {
+    placement[idOf(placed.kept[nr])] = { kept: installed[index]?.slot ?? '' };
+  }
+  for (const [nr, { offer }] of chosen.bought.entries()) {
+    for (const slot of placed.bought[nr] ?? []) placement[idOf(slot)] = { offer: offers[offer]?.id ?? '' };
+  }
+  return placement;
 }
 
 function perGiB(cents: number, mib: number): number {
   return Math.round((cents * MIB_PER_GB) / mib);
+}
+
+/** A module of an offer; null where the case has no such offer. */
+function pieceOf({ offers, machine }: PlanCase, offer: number): Piece | null {
+  const module = offers[offer]?.module;
+  if (module === undefined) return null;
+  return { module, speed: countedSpeed(module, machine.profiles === true), source: { from: 'offer', index: offer } };
 }
 
 /** What is chosen, before it has places. */
@@ -91,22 +92,27 @@ export function asPlan(
 ): Omit<Plan, 'savingCents'> {
   const { lane, reuse, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
+  const there = [
+    ...board.soldered.filter((piece) => piece !== null),
+    ...board.installed.filter((_, nr) => candidate.kept.includes(nr)),
+  ];
+  const bought = candidate.bought.flatMap(({ offer }) => pieceOf(planCase, offer) ?? []);
   return {
     lane,
     reuse,
     kept: candidate.kept.map((index) => planCase.installed[index]?.slot ?? ''),
     bought: candidate.bought.map(({ offer, count }) => ({ offer: planCase.offers[offer]?.id ?? '', count })),
-    placement: placementOf(planCase, placed),
+    placement: placementOf(planCase, candidate, placed),
     totalMiB,
     addedMiB,
     rateMTs: placed.rateMTs,
     bandwidthMBs: placed.bandwidthMBs,
-    effectiveChannels: effectiveChannels(board, placed.layout),
-    latencyNs: setLatencyNs(piecesOf(placed.layout).map((piece) => piece.speed)),
+    effectiveChannels: placed.effectiveChannels,
+    latencyNs: setLatencyNs([...there, ...bought].map((piece) => piece.speed)),
     openSlots,
     care: CARES[placed.care] ?? 'clear',
     reasons: [...placed.reasons],
-    notes: notesOn(placed),
+    notes: notesOn(there, bought, placed.rateMTs),
     priceCents,
     perGiBCents: perGiB(priceCents, totalMiB),
     perAddedGiBCents: addedMiB === 0 ? null : perGiB(priceCents, addedMiB),
@@ -160,7 +166,7 @@ export function answer(planCase: PlanCase): Answer {
     }),
     plans: withSavings(
       found.flatMap((candidate) => {
-        const placed = places.best(candidate.kept, boughtModules(planCase, places, candidate.bought));
+        const placed = places.best(candidate.kept, candidate.bought);
         return placed === null ? [] : [asPlan(planCase, board, force, candidate, placed)];
       }),
     ),
@@ -184,7 +190,16 @@ function search(
   const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan);
   const prices = new PriceBoard(wares, offersInPlan);
   const candidates = new Candidates();
-  const run = new Search({ planCase, board, force, places, prices, offersInPlan, candidates });
+  const run = new Search({
+    planCase,
+    board,
+    force,
+    places,
+    prices,
+    offersInPlan,
+    candidates,
+    anyLane: goal.lanes == null,
+  });
   for (const set of keptSets(planCase, board, places.makes)) run.take(set);
   return candidates.all();
 }

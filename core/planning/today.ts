@@ -1,6 +1,6 @@
 import { bandwidthMBs } from './bandwidth';
 import { type Board, type Layout, layoutToday, piecesOf } from './board';
-import { totalMiB } from './capacity-of';
+import { slotCapacities, totalMiB } from './capacity-of';
 import { boardRateUnder, smallestCap } from './running-rate';
 
 export interface Today {
@@ -19,11 +19,12 @@ export function runningToday(board: Board): Today {
   const cap = smallestCap(board, layout);
   const rateMTs = cap === null ? null : (boardRateUnder(board.machine.ratesMTs, cap) ?? cap);
   const pieces = piecesOf(layout);
+  const slots = slotCapacities(layout);
   return {
     layout,
-    totalMiB: totalMiB(layout),
+    totalMiB: totalMiB(slots),
     rateMTs,
-    bandwidthMBs: bandwidthMBs(board, layout, rateMTs ?? 0),
+    bandwidthMBs: bandwidthMBs(board, slots, rateMTs ?? 0),
     allEcc: pieces.length > 0 && pieces.every(({ module }) => module.ecc),
   };
 }

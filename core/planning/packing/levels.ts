@@ -1,6 +1,6 @@
 import type { Board } from '../board';
+import { type LoadCap, loadCaps } from '../load-caps';
 import { boardRateUnder } from '../running-rate';
-import { type LoadCap, loadCaps } from './load-caps';
 import type { Packing } from './packing';
 import type { Shape } from './shape';
 import { ANYWHERE, type Demand, OPEN, type Stand } from './stand';
@@ -46,6 +46,9 @@ export function evenDemand({ channelCount, machine }: Board, totalMiB: number, l
 /** What sets of a case can give by their places, remembered for sets of the same shapes. */
 export class Levels {
   readonly #known = new Map<string, readonly Level[]>();
+  /** what is soldered of each channel, MiB, each told once */
+  readonly #bases: readonly number[];
+  readonly #mostSlots: number;
 
   constructor(
     private readonly board: Board,
@@ -53,14 +56,19 @@ export class Levels {
     private readonly packing: Packing,
     private readonly shapes: readonly Shape[],
     private readonly solderedShapes: readonly number[],
-  ) {}
+  ) {
+    const solderedMiB = (slot: number) => board.soldered[slot]?.module.capacityMiB ?? 0;
+    const bases = board.slotsOf.map((slots) => slots.reduce((sum, slot) => sum + solderedMiB(slot), 0));
+    this.#bases = [...new Set(bases)];
+    this.#mostSlots = Math.max(...board.slotsOf.map((slots) => slots.length));
+  }
 
   /** The levels of a set, the highest cap first; none: it cannot be placed. */
   of(load: Load): readonly Level[] {
-    const caps = loadCaps(this.board.machine, load.mostRanks);
-    const key = `${caps.map(({ maxRateMTs }) => maxRateMTs).join()}|${load.counts.join()}`;
+    const key = `${load.mostRanks}|${load.counts.join()}`;
     const known = this.#known.get(key);
     if (known !== undefined) return known;
+    const caps = loadCaps(this.board.machine, load.mostRanks);
     const found = caps.flatMap((cap) => this.#level(load, cap) ?? []);
     this.#known.set(key, found);
     return found;
@@ -101,7 +109,8 @@ export class Levels {
     if (this.board.channelCount === 1) {
       return this.#can(set, { ...ANYWHERE, fullest: load }) ? { totalMiB, largestMiB: totalMiB } : null;
     }
-    const least = Math.ceil(totalMiB / this.board.channelCount);
+    const sizes = set.counts.map((count, shape) => (count > 0 ? (this.shapes[shape]?.capacityMiB ?? 0) : 0));
+    const least = Math.max(Math.ceil(totalMiB / this.board.channelCount), ...sizes);
     for (const mib of this.#sums(set.counts)) {
       if (mib < least) continue;
       const demand: Demand = { channel: { rule: 'at-most', mib }, fullest: load, matched: false };
@@ -113,7 +122,6 @@ export class Levels {
   /** What a channel can come to hold, MiB, ascending; perhaps more than it can. */
   #sums(counts: readonly number[]): number[] {
     const sums = new Set<number>();
-    const largest = Math.max(...this.board.slotsOf.map((slots) => slots.length));
     const add = (shape: number, mib: number, room: number): void => {
       if (shape === counts.length) {
         sums.add(mib);
@@ -123,15 +131,7 @@ export class Levels {
       const most = Math.min(counts[shape] ?? 0, room);
       for (let count = 0; count <= most; count++) add(shape + 1, mib + count * size, room - count);
     };
-    for (const base of this.#bases()) add(0, base, largest);
+    for (const base of this.#bases) add(0, base, this.#mostSlots);
     return [...sums].sort((a, b) => a - b);
-  }
-
-  #bases(): Set<number> {
-    return new Set(
-      this.board.slotsOf.map((slots) =>
-        slots.reduce((sum, slot) => sum + (this.board.soldered[slot]?.module.capacityMiB ?? 0), 0),
-      ),
-    );
   }
 }

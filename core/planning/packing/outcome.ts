@@ -19,6 +19,8 @@ export interface Outcome {
   bandwidthMBs: number;
   /** MT/s */
   rateMTs: number;
+  mixedRate: boolean;
+  slower: boolean;
   /** all levels that give just that */
   levels: readonly Level[];
 }
@@ -29,10 +31,11 @@ const HEADS_UP = 1;
 export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): Outcome {
   const rateMTs = Math.min(set.leastMTs, level.capMTs);
   const bandwidthMBs = bandwidthOf(rateMTs, level.share);
-  const mixed = rateMTs !== Math.min(set.mostMTs, level.capMTs);
+  const mixedRate = rateMTs !== Math.min(set.mostMTs, level.capMTs);
   const slower = today.rateMTs !== null && (rateMTs < today.rateMTs || bandwidthMBs < today.bandwidthMBs);
-  const minded = !level.even || mixed || set.latenciesDiffer || slower;
-  return { care: minded ? Math.max(set.care, HEADS_UP) : set.care, bandwidthMBs, rateMTs, levels: [level] };
+  const minded = !level.even || mixedRate || set.latenciesDiffer || slower;
+  const care = minded ? Math.max(set.care, HEADS_UP) : set.care;
+  return { care, bandwidthMBs, rateMTs, mixedRate, slower, levels: [level] };
 }
 
 /** The best of all levels: least care, then most bandwidth. Null where there is no level. */

@@ -30,6 +30,7 @@ interface Run {
 }
 
 const NOTHING = -1;
+const NO_FITS: number[] = [];
 
 /**
  * Answers whether modules can be placed as is demanded, and how many of them can stay where they are: tries channel by
@@ -45,6 +46,8 @@ export class Packing {
   /** the last run that takes a shape */
   #lastRun: number[] = [];
   #left: number[] = [];
+  /** shapes that are left, the largest first */
+  #coming: number[] = [];
   #leftCount = 0;
   #leftMiB = 0;
   /** the modules left, as one number */
@@ -53,13 +56,16 @@ export class Packing {
   #codes = 1;
   #known = new Map<number, number>();
   #demand: Demand;
-  #ranksLimit: number;
+  readonly #ranksLimit: number;
+  /** how much each slot takes, MiB */
+  readonly #limits: readonly number[];
 
   constructor(
     private readonly board: Board,
     private readonly shapes: readonly Shape[],
   ) {
     this.#demand = { channel: { rule: 'at-most', mib: 0 }, fullest: { least: 0, most: 0 }, matched: false };
+    this.#limits = board.machine.slots.map(({ maxMiB }) => maxMiB ?? Number.POSITIVE_INFINITY);
     this.#ranksLimit = board.machine.maxRanksPerChannel ?? Number.POSITIVE_INFINITY;
   }
 
@@ -70,7 +76,7 @@ export class Packing {
   mostStaying(stand: Stand, demand: Demand, enough: number): number {
     const filled = this.#filledInOrder(stand);
     if (filled === null) return NOTHING;
-    const coupled = this.board.machine.pairing === 'required' || demand.matched;
+    const coupled = this.board.machine.pairing === 'required' || (demand.matched && !this.#isOneSize(filled));
     if (!coupled) return this.#inChannels(filled, null, demand, enough);
     let best = NOTHING;
     forEachBankChoice(this.board, filled, this.shapes, ({ slots, wants }: BankChoice) => {
@@ -78,6 +84,19 @@ export class Packing {
       return best >= enough;
     });
     return best;
+  }
+
+  /** Of one size all banks match. */
+  #isOneSize({ slots, left }: Stand): boolean {
+    let size = 0;
+    const isOther = (shape: number): boolean => {
+      const own = this.shapes[shape]?.capacityMiB ?? 0;
+      if (size === 0) size = own;
+      return own !== size;
+    };
+    for (const mark of slots) if (mark >= 0 && isOther(mark)) return false;
+    for (let shape = 0; shape < left.length; shape++) if ((left[shape] ?? 0) > 0 && isOther(shape)) return false;
+    return true;
   }
 
   /** Where the fill order is required, it tells which sockets are filled. */
@@ -99,8 +118,10 @@ export class Packing {
   #inChannels(stand: Stand, wants: readonly (Want | null)[] | null, demand: Demand, enough: number): number {
     this.#demand = demand;
     this.#takeLeft(stand.left);
+    const [largest] = this.#coming;
+    if (largest !== undefined && this.#size(largest) > demand.channel.mib) return NOTHING;
     this.#layOut(stand, wants);
-    if (this.#left.some((count, shape) => count > 0 && this.#lastRun[shape] === undefined)) return NOTHING;
+    for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return NOTHING;
     this.#known.clear();
     return this.#channel(0, demand.fullest.least === 0, enough);
   }
@@ -111,67 +132,79 @@ export class Packing {
     this.#leftMiB = 0;
     this.#code = 0;
     this.#weights = [];
-    let weight = 1;
-    for (const [shape, count] of left.entries()) {
-      this.#weights.push(weight);
-      this.#code += weight * count;
-      weight *= count + 1;
+    this.#coming = [];
+    this.#codes = 1;
+    for (let shape = 0; shape < left.length; shape++) {
+      const count = left[shape] ?? 0;
+      this.#weights.push(this.#codes);
+      if (count === 0) continue;
+      this.#code += this.#codes * count;
+      this.#codes *= count + 1;
       this.#leftCount += count;
-      this.#leftMiB += count * (this.shapes[shape]?.capacityMiB ?? 0);
+      this.#leftMiB += count * this.#size(shape);
+      this.#coming.push(shape);
     }
-    this.#codes = weight;
+    this.#coming.sort((a, b) => this.#size(b) - this.#size(a));
+  }
+
+  #size(shape: number): number {
+    return this.shapes[shape]?.capacityMiB ?? 0;
   }
 
   #layOut(stand: Stand, wants: readonly (Want | null)[] | null): void {
-    const { board, shapes } = this;
-    const coming = [...this.#left.keys()]
-      .filter((shape) => (this.#left[shape] ?? 0) > 0)
-      .sort((a, b) => (shapes[b]?.capacityMiB ?? 0) - (shapes[a]?.capacityMiB ?? 0));
-    const exempt = new Set(coming.map((shape) => shapes[shape]?.home ?? -1));
+    const anyExempt = this.#coming.some((shape) => (this.shapes[shape]?.home ?? -1) >= 0);
     this.#runs = [];
-    this.#channels = board.slotsOf.map((slots) => {
+    this.#channels = [];
+    for (const slots of this.board.slotsOf) {
       const first = this.#runs.length;
-      const channel = { mib: 0, modules: 0, ranks: 0, first, end: first };
+      let [mib, modules, ranks] = [0, 0, 0];
       for (const slot of slots) {
         const mark = stand.slots[slot] ?? OPEN;
-        const shape = shapes[mark];
-        if (shape !== undefined) {
-          channel.mib += shape.capacityMiB;
-          channel.modules++;
-          channel.ranks += shape.ranks ?? 0;
+        if (mark >= 0) {
+          mib += this.#size(mark);
+          modules++;
+          ranks += this.shapes[mark]?.ranks ?? 0;
         } else if (mark !== CLOSED) {
-          const limit = board.machine.slots[slot]?.maxMiB ?? Number.POSITIVE_INFINITY;
           const home = stand.homes[slot] ?? -1;
-          const alone = home >= 0 || exempt.has(slot);
-          this.#addSlot(first, { must: mark === MUST, limit, want: wants?.[slot] ?? null, home, sample: slot, alone });
+          const alone = home >= 0 || (anyExempt && this.#coming.some((shape) => this.shapes[shape]?.home === slot));
+          this.#addSlot(first, slot, mark === MUST, wants?.[slot] ?? null, home, alone);
         }
       }
-      channel.end = this.#runs.length;
-      return channel;
-    });
-    for (const run of this.#runs) run.fits = coming.filter((shape) => this.#fits(run, shape));
-    this.#lastRun = [];
-    for (const [nr, run] of this.#runs.entries()) for (const shape of run.fits) this.#lastRun[shape] = nr;
+      this.#channels.push({ mib, modules, ranks, first, end: this.#runs.length });
+    }
+    this.#fitAll();
     this.#sumUp();
   }
 
-  #addSlot(first: number, slot: Omit<Run, 'size' | 'fits'>): void {
-    for (let nr = first; nr < this.#runs.length && !slot.alone; nr++) {
+  #addSlot(first: number, slot: number, must: boolean, want: Want | null, home: number, alone: boolean): void {
+    const limit = this.#limits[slot] ?? Number.POSITIVE_INFINITY;
+    for (let nr = first; nr < this.#runs.length && !alone; nr++) {
       const run = this.#runs[nr];
-      if (run === undefined || run.alone) continue;
-      if (run.must === slot.must && run.limit === slot.limit && run.want === slot.want) {
-        run.size++;
-        return;
-      }
+      if (run === undefined || run.alone || run.must !== must || run.limit !== limit || run.want !== want) continue;
+      run.size++;
+      return;
     }
-    this.#runs.push({ ...slot, size: 1, fits: [] });
+    this.#runs.push({ size: 1, must, limit, want, home, sample: slot, alone, fits: NO_FITS });
+  }
+
+  /** Runs that are alike in what they take share the list of it. */
+  #fitAll(): void {
+    this.#lastRun = [];
+    let before: Run | null = null;
+    for (let nr = 0; nr < this.#runs.length; nr++) {
+      const run = this.#runs[nr] as Run;
+      const isLike = before !== null && !before.alone && !run.alone;
+      if (isLike && before !== null && before.limit === run.limit && before.want === run.want) run.fits = before.fits;
+      else run.fits = this.#coming.filter((shape) => this.#fits(run, shape));
+      for (const shape of run.fits) this.#lastRun[shape] = nr;
+      before = run;
+    }
   }
 
   /** Does a slot's size allow a shape? A module that is too large for the slot it is in today may stay there. */
   isAllowedIn(nr: number, slot: number): boolean {
     const shape = this.shapes[nr];
-    const limit = this.board.machine.slots[slot]?.maxMiB ?? Number.POSITIVE_INFINITY;
-    return shape !== undefined && (shape.capacityMiB <= limit || shape.home === slot);
+    return shape !== undefined && (shape.capacityMiB <= (this.#limits[slot] ?? 0) || shape.home === slot);
   }
 
   #fits({ sample, want }: Run, nr: number): boolean {

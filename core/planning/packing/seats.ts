@@ -52,29 +52,34 @@ class Seating {
   }
 
   find(): number[] | null {
-    if (!this.#allStay()) {
+    this.#stay();
+    if (!this.#fillAtOnce() && !this.#fillStaying()) {
+      for (const nr of this.#kept) this.#unseat(nr, this.guests[nr]?.home ?? -1, OPEN);
       const most = this.#mostStaying(this.#kept.length);
       if (most < 0) return null;
       this.#fillFirst(most);
       this.#seatAll(most);
       return this.#seated;
     }
-    if (!this.#fillAtOnce()) this.#fillFirst(this.#stayed);
     this.#seatAll(this.#stayed);
     return this.#seated;
+  }
+
+  /** Leaves every kept module where it is. */
+  #stay(): void {
+    for (const nr of this.#kept) this.#seat(nr, this.guests[nr]?.home ?? -1);
+  }
+
+  /** Fills sockets in their order, if the others can be placed at all while these stay. */
+  #fillStaying(): boolean {
+    if (this.#mostStaying(this.#stayed) < 0) return false;
+    this.#fillFirst(this.#stayed);
+    return true;
   }
 
   #mostStaying(enough: number): number {
     const rest = this.packing.mostStaying(this.#stand, this.demand, Math.max(0, enough - this.#stayed));
     return rest < 0 ? rest : rest + this.#stayed;
-  }
-
-  /** Leaves every kept module where it is, if the others can then be placed. */
-  #allStay(): boolean {
-    for (const nr of this.#kept) this.#seat(nr, this.guests[nr]?.home ?? -1);
-    if (this.#mostStaying(this.#kept.length) >= 0) return true;
-    for (const nr of this.#kept) this.#unseat(nr, this.guests[nr]?.home ?? -1, OPEN);
-    return false;
   }
 
   #seat(nr: number, slot: number): void {

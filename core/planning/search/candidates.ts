@@ -42,6 +42,11 @@ export function compareEqual(a: Candidate, b: Candidate): number {
 export class Cell {
   list: Candidate[] = [];
 
+  constructor(
+    readonly lane: Lane,
+    readonly reuse: Reuse,
+  ) {}
+
   /** Is there one that is better, whatever else is said for a plan with these figures? */
   beats(priceCents: number, bandwidthMBs: number, care: number, rateMTs: number): boolean {
     for (const one of this.list) {
@@ -88,7 +93,7 @@ export class Candidates {
       reuse,
       () => new Map<number, Cell>(),
     );
-    return inside(cells, totalMiB * SLOTS + openSlots, () => new Cell());
+    return inside(cells, totalMiB * SLOTS + openSlots, () => new Cell(lane, reuse));
   }
 
   all(): Candidate[] {

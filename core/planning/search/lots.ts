@@ -64,26 +64,26 @@ export function keepCheapest(lots: Lot[], lot: Lot, most: number): void {
   if (lots.length > most) lots.pop();
 }
 
-function grouped<T>(items: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
+function grouped<K>(items: readonly Usable[], keyOf: (item: Usable) => K): Usable[][] {
+  const groups = new Map<K, Usable[]>();
   for (const item of items) {
     const key = keyOf(item);
     const group = groups.get(key);
     if (group === undefined) groups.set(key, [item]);
     else group.push(item);
   }
-  return groups;
+  return [...groups.values()];
 }
 
 /** What can be bought, gathered by body and origin. */
 export function waresOf(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Ware[] {
-  const origin = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
-  const groups = grouped(usable, (one) => `${one.make.body.nr} ${origin(one)}`);
-  return [...groups.values()].flatMap((group, nr) => {
+  const originOf = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
+  const groups = grouped(usable, ({ make }) => make.body).flatMap((alike) => grouped(alike, originOf));
+  return groups.flatMap((group, nr): Ware[] => {
     const [first] = group;
     if (first === undefined) return [];
-    const makes = [...grouped(group, ({ make }) => `${make.nr}`).values()];
     const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
+    const makes = grouped(group, ({ make }) => make);
     for (const one of makes) {
       for (const [modules, cheapest] of lotsOfMake(planCase, one, sockets, offersInPlan).entries()) {
         if (cheapest !== undefined) lots[modules]?.push(...cheapest);
@@ -91,6 +91,6 @@ export function waresOf(planCase: PlanCase, usable: readonly Usable[], sockets: 
     }
     for (const some of lots) some.sort(compareLots);
     const kinds = makes.flatMap(([one]) => one?.make ?? []);
-    return [{ nr, origin: origin(first), body: first.make.body.nr, makes: kinds, lots }];
+    return [{ nr, origin: originOf(first), body: first.make.body.nr, makes: kinds, lots }];
   });
 }

@@ -35,12 +35,26 @@ export function latenciesDiffer(a: Make, b: Make): boolean {
   return a.rateMTs === b.rateMTs && a.casLatency !== null && b.casLatency !== null && a.casLatency !== b.casLatency;
 }
 
+/** Are two modules of one rate and capacity alike in all else that some rule may look at? */
+function isAlike(a: Shaped, b: Shaped): boolean {
+  const [one, other] = [a.module, b.module];
+  return (
+    a.speed.casLatency === b.speed.casLatency &&
+    one.ranks === other.ranks &&
+    one.ecc === other.ecc &&
+    one.generation === other.generation &&
+    one.buffering === other.buffering &&
+    one.voltagesMv.length === other.voltagesMv.length &&
+    one.voltagesMv.every((mv, at) => mv === other.voltagesMv[at])
+  );
+}
+
 /** The makes of a case, each told once. */
 export class Makes {
   readonly #bodies = new Map<string, Body>();
   readonly #makes = new Map<string, Make>();
-  /** makes by everything that may tell them apart on some board */
-  readonly #known = new Map<string, Make>();
+  /** modules that were looked at, by rate and capacity: comparing a few is quicker than naming each */
+  readonly #seen = new Map<number, Map<number, { piece: Shaped; home: number; make: Make }[]>>();
   readonly #countsRanks: boolean;
 
   constructor(
@@ -53,13 +67,21 @@ export class Makes {
 
   /** @param home the slot that it is in today; -1: none */
   of(piece: Shaped, home = -1): Make {
-    const { generation, buffering, ecc, capacityMiB, ranks, voltagesMv } = piece.module;
-    const { rateMTs, casLatency } = piece.speed;
-    const key = `${rateMTs} ${casLatency} ${capacityMiB} ${ranks} ${ecc} ${home} ${generation} ${buffering} ${voltagesMv}`;
-    const known = this.#known.get(key);
-    if (known !== undefined) return known;
+    const { rateMTs } = piece.speed;
+    const { capacityMiB } = piece.module;
+    let bySize = this.#seen.get(rateMTs);
+    if (bySize === undefined) {
+      bySize = new Map();
+      this.#seen.set(rateMTs, bySize);
+    }
+    let seen = bySize.get(capacityMiB);
+    if (seen === undefined) {
+      seen = [];
+      bySize.set(capacityMiB, seen);
+    }
+    for (const one of seen) if (one.home === home && isAlike(one.piece, piece)) return one.make;
     const make = this.#make(piece, home);
-    this.#known.set(key, make);
+    seen.push({ piece, home, make });
     return make;
   }
 

@@ -1,9 +1,9 @@
-import { bandwidthOf } from '../bandwidth';
+import { bandwidthOf, fullRateMTs } from '../bandwidth';
 import type { Board } from '../board';
 import { careRank, fixedReasons } from '../care';
 import type { Lane, PlanCase } from '../case';
 import type { InForce } from '../in-force';
-import { laneOf, type Reuse, reuseOf } from '../lane-and-reuse';
+import { type Reuse, reuseOf } from '../lane-and-reuse';
 import type { Level } from '../packing/levels';
 import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../packing/outcome';
 import type { Places } from '../placement';
@@ -14,6 +14,7 @@ import type { Lot, Ware } from './lots';
 import { type Body, latenciesDiffer, type Make } from './makes';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Shelf, Speed } from './price-board';
+import { PriceFloor } from './price-floor';
 
 /** What a search knows of its case. */
 export interface Ground {
@@ -25,6 +26,8 @@ export interface Ground {
   /** different offers in one plan, at most */
   offersInPlan: number;
   candidates: Candidates;
+  /** plans of every lane count */
+  anyLane: boolean;
 }
 
 /** So many modules of one body, from one offer. */
@@ -96,7 +99,12 @@ function keptOf(set: KeptSet, { board, planCase }: Ground): Kept | null {
  * each time the cheapest for what the set would give.
  */
 export class Search {
-  constructor(private readonly ground: Ground) {}
+  readonly #floors = new Map<string, PriceFloor>();
+  readonly #anyFloor: PriceFloor;
+
+  constructor(private readonly ground: Ground) {
+    this.#anyFloor = this.#newFloor();
+  }
 
   /** All sets that keep just this. */
   take(set: KeptSet): void {
@@ -218,6 +226,7 @@ export class Search {
     const { totalMiB, openSlots } = structure;
     const cell = candidates.cell(laneOfWares(wares), kept.reuse, totalMiB, openSlots);
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
+    const floor = this.#floorOf(cell.lane, kept.reuse);
     const mayBeClear = structure.care === CLEAR && !kept.differ;
     let before: readonly Lot[] | null = null;
     for (let nr = this.#fastest(kept.leastMTs); nr >= 0; nr--) {
@@ -229,7 +238,10 @@ export class Search {
         before = lots;
         const rateMTs = Math.min(kept.leastMTs, slowestOf(lots));
         const most = bandwidthOf(rateMTs, share);
-        if (this.#rises(totalMiB, most) && !cell.beats(cents, most, structure.care, rateMTs)) {
+        const beaten =
+          floor.least(structure.care, rateMTs, openSlots, totalMiB) < cents ||
+          cell.beats(cents, most, structure.care, rateMTs);
+        if (this.#rises(totalMiB, most) && !beaten) {
           const [level, other] = levels();
           if (level === undefined) return;
           if (other !== undefined) {
@@ -244,6 +256,7 @@ export class Search {
       const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
       const most = bandwidthOf(rateMTs, share);
       if (!this.#rises(totalMiB, most) || cell.beats(cents, most, CLEAR, rateMTs)) continue;
+      if (floor.least(CLEAR, rateMTs, openSlots, totalMiB) < cents) continue;
       const [level, other] = levels();
       if (level === undefined) return;
       if (other !== undefined) {
@@ -252,6 +265,33 @@ export class Search {
       }
       if (level.even) this.#priceClear(cell, kept, structure, wares, nr, level);
     }
+  }
+
+  /** The least prices of what a plan is compared with. */
+  #floorOf(lane: Lane, reuse: Reuse): PriceFloor {
+    // A mixed plan is compared with all.
+    if (lane === 'mixed' && this.ground.anyLane) return this.#anyFloor;
+    const key = `${lane} ${reuse}`;
+    const known = this.#floors.get(key);
+    if (known !== undefined) return known;
+    const floor = this.#newFloor();
+    this.#floors.set(key, floor);
+    return floor;
+  }
+
+  #newFloor(): PriceFloor {
+    const { board, prices, force } = this.ground;
+    const installed = board.installed.map((piece, index) => this.ground.places.makes.of(piece, board.home[index]));
+    const rates = [...prices.rates, ...installed.flatMap(({ boardMTs }) => boardMTs ?? [])];
+    const largest = Math.max(...prices.shelves.map(({ body }) => body.capacityMiB), 0);
+    const { official, proven } = force.total;
+    const most = force.today.totalMiB + largest * board.sockets.length;
+    const ceiling = official === null ? most : Math.min(most, Math.max(official, proven ?? 0));
+    return new PriceFloor(
+      ceiling,
+      board.sockets.length,
+      [...new Set(rates)].sort((a, b) => a - b),
+    );
   }
 
   /** Is it more than today? */
@@ -353,8 +393,12 @@ export class Search {
     const { care, bandwidthMBs, rateMTs } = outcome;
     const priceCents = kept.cents + sumOf(lots);
     if (!this.#rises(totalMiB, bandwidthMBs) || cell.beats(priceCents, bandwidthMBs, care, rateMTs)) return;
+    const full = Math.min(rateMTs, fullRateMTs(bandwidthMBs, this.ground.board.channelCount));
+    const floor = this.#floorOf(cell.lane, kept.reuse);
+    floor.put(care, full, openSlots, totalMiB, priceCents);
+    if (this.ground.anyLane) this.#anyFloor.put(care, full, openSlots, totalMiB, priceCents);
     const byOffer = [...lots].sort((a, b) => a.offer - b.offer);
-    const [lane, reuse] = [laneOf(lots.map(({ origin }) => origin)), kept.reuse];
+    const { lane, reuse } = cell;
     const figures = { totalMiB, priceCents, bandwidthMBs, care, openSlots };
     cell.add({ lane, reuse, ...figures, rateMTs, kept: kept.set.kept, bought: byOffer });
   }

@@ -1,4 +1,4 @@
-import type { Machine } from '../case';
+import type { Machine } from './case';
 
 /** A range of how many modules the fullest channel holds, with the cap that the load then puts on every module. */
 export interface LoadCap {
@@ -24,4 +24,9 @@ export function loadCaps({ rateByLoad }: Machine, mostRanks: number): LoadCap[] 
     caps.push({ least: rule.modulesPerChannel, most: Number.POSITIVE_INFINITY, maxRateMTs: rule.maxRateMTs });
   }
   return caps;
+}
+
+/** The cap that holds where the fullest channel holds so many modules, MT/s; Infinity: none. */
+export function capUnderLoad(caps: readonly LoadCap[], fullest: number): number {
+  return caps.find(({ most }) => fullest <= most)?.maxRateMTs ?? Number.POSITIVE_INFINITY;
 }

@@ -1,0 +1,63 @@
+/** Totals are told apart in so many steps. */
+const STEPS = 256;
+const CARES = 3;
+
+/**
+ * The least price of all plans that are at least so good in everything else, so that dearer ones need not be looked at.
+ * Totals are rounded, on the safe side.
+ */
+export class PriceFloor {
+  readonly #prices: Float64Array;
+  readonly #step: number;
+  readonly #rates: readonly number[];
+  readonly #open: number;
+
+  /**
+   * @param largestMiB no total is larger
+   * @param rates running rates that occur, ascending, MT/s
+   */
+  constructor(largestMiB: number, sockets: number, rates: readonly number[]) {
+    this.#step = Math.max(1, Math.ceil(largestMiB / STEPS));
+    this.#rates = rates;
+    this.#open = sockets + 1;
+    this.#prices = new Float64Array(CARES * rates.length * this.#open * (STEPS + 1)).fill(Number.POSITIVE_INFINITY);
+  }
+
+  #at(care: number, rate: number, open: number, step: number): number {
+    return ((care * this.#rates.length + rate) * this.#open + open) * (STEPS + 1) + step;
+  }
+
+  /** Infinity where no plan is known to be as good. */
+  least(care: number, rateMTs: number, openSlots: number, totalMiB: number): number {
+    let rate = 0;
+    while (rate < this.#rates.length && (this.#rates[rate] ?? 0) < rateMTs) rate++;
+    if (rate === this.#rates.length) return Number.POSITIVE_INFINITY;
+    const step = Math.ceil(totalMiB / this.#step);
+    return this.#prices[this.#at(care, rate, openSlots, step)] ?? Number.POSITIVE_INFINITY;
+  }
+
+  /** @param fullRateMTs the rate at which all channels would give the plan's bandwidth; at most its own */
+  put(care: number, fullRateMTs: number, openSlots: number, totalMiB: number, cents: number): void {
+    let fastest = this.#rates.length - 1;
+    while (fastest >= 0 && (this.#rates[fastest] ?? 0) > fullRateMTs) fastest--;
+    const largest = Math.min(STEPS, Math.floor(totalMiB / this.#step));
+    for (let more = care; more < CARES; more++) {
+      for (let rate = fastest; rate >= 0; rate--) {
+        if (!this.#lower(more, rate, openSlots, largest, cents)) break;
+      }
+    }
+  }
+
+  /** Lowers the prices of this and of all that is less good; false where they are low already. */
+  #lower(care: number, rate: number, openSlots: number, largest: number, cents: number): boolean {
+    let any = false;
+    for (let open = openSlots; open >= 0; open--) {
+      const base = this.#at(care, rate, open, 0);
+      let step = largest;
+      while (step >= 0 && (this.#prices[base + step] ?? 0) > cents) this.#prices[base + step--] = cents;
+      if (step === largest) break;
+      any = true;
+    }
+    return any;
+  }
+}
