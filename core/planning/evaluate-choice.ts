@@ -63,7 +63,6 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
     reuse: reuseOf(board.installed.length, kept.length, bought.length),
     ...{ kept, bought, totalMiB, openSlots, priceCents: planPriceCents(planCase, kept, bought) },
   };
-  const plan = asPlan(planCase, board, force, chosen, placed);
-  const original = cheapestOriginal(planCase, plan.totalMiB);
-  return { ok: true, plan: { ...plan, savingCents: original === null ? null : original - plan.priceCents } };
+  const original = cheapestOriginal(planCase, totalMiB) ?? undefined;
+  return { ok: true, plan: asPlan(planCase, board, force, chosen, placed, original) };
 }

@@ -43,7 +43,8 @@ interface Seating {
 }
 
 /** A set in its places, with what it gives there. */
-export interface Placed extends Seating {
+export interface Placed {
+  seating: Seating;
   /** running rate, MT/s */
   rateMTs: number;
   bandwidthMBs: number;
@@ -136,7 +137,7 @@ export class Places {
     const { mixedRate, slower, rateMTs, bandwidthMBs, care } = outcome;
     const { uneven, unmatched } = best;
     const standing = { latenciesDiffer: speed.latenciesDiffer, mixedRate, slower, uneven, unmatched };
-    return { ...best, rateMTs, bandwidthMBs, care, reasons: careReasons(standing, fixed) };
+    return { seating: best, rateMTs, bandwidthMBs, care, reasons: careReasons(standing, fixed) };
   }
 
   /** Sets that are alike in shapes and in which are of one offer sit alike. */

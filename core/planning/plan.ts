@@ -54,14 +54,18 @@ export interface Answer {
 }
 
 /** Kept modules first, then bought ones by offer, each in the case's order of slots. */
-function placementOf({ machine, installed, offers }: PlanCase, chosen: Chosen, placed: Placed): Record<string, Seat> {
+function placementOf(
+  { machine, installed, offers }: PlanCase,
+  chosen: Chosen,
+  { seating }: Placed,
+): Record<string, Seat> {
   const placement: Record<string, Seat> = {};
   const idOf = (slot: number | undefined): string => machine.slots[slot ?? -1]?.id ?? '';
   for (const [nr, index] of chosen.kept.entries()) {
-    placement[idOf(placed.kept[nr])] = { kept: installed[index]?.slot ?? '' };
+    placement[idOf(seating.kept[nr])] = { kept: installed[index]?.slot ?? '' };
   }
   for (const [nr, { offer }] of chosen.bought.entries()) {
-    for (const slot of placed.bought[nr] ?? []) placement[idOf(slot)] = { offer: offers[offer]?.id ?? '' };
+    for (const slot of seating.bought[nr] ?? []) placement[idOf(slot)] = { offer: offers[offer]?.id ?? '' };
   }
   return placement;
 }
@@ -82,14 +86,19 @@ export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'totalMiB' | 'p
   bought: readonly Purchase[];
 };
 
-/** The figures of a set in its places. */
+/**
+ * The figures of a set in its places.
+ *
+ * @param originalCents price of the cheapest plan of original parts with the same total, minor units
+ */
 export function asPlan(
   planCase: PlanCase,
   board: Board,
   force: InForce,
   candidate: Chosen,
   placed: Placed,
-): Omit<Plan, 'savingCents'> {
+  originalCents: number | undefined,
+): Plan {
   const { lane, reuse, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
   const there = [
@@ -107,7 +116,7 @@ export function asPlan(
     addedMiB,
     rateMTs: placed.rateMTs,
     bandwidthMBs: placed.bandwidthMBs,
-    effectiveChannels: placed.effectiveChannels,
+    effectiveChannels: placed.seating.effectiveChannels,
     latencyNs: setLatencyNs([...there, ...bought].map((piece) => piece.speed)),
     openSlots,
     care: CARES[placed.care] ?? 'clear',
@@ -116,20 +125,18 @@ export function asPlan(
     priceCents,
     perGiBCents: perGiB(priceCents, totalMiB),
     perAddedGiBCents: addedMiB === 0 ? null : perGiB(priceCents, addedMiB),
+    savingCents: originalCents === undefined ? null : originalCents - priceCents,
   };
 }
 
-/** Adds to each plan its saving against the cheapest plan of original parts that ends at the same total. */
-function withSavings(plans: readonly Omit<Plan, 'savingCents'>[]): Plan[] {
+/** Prices of the cheapest plans of original parts, by the total that they end at. */
+function cheapestOriginals(candidates: readonly Candidate[]): Map<number, number> {
   const cheapest = new Map<number, number>();
-  for (const { lane, totalMiB, priceCents } of plans) {
+  for (const { lane, totalMiB, priceCents } of candidates) {
     if (lane !== 'original') continue;
     cheapest.set(totalMiB, Math.min(priceCents, cheapest.get(totalMiB) ?? Number.POSITIVE_INFINITY));
   }
-  return plans.map((plan) => {
-    const original = cheapest.get(plan.totalMiB);
-    return { ...plan, savingCents: original === undefined ? null : original - plan.priceCents };
-  });
+  return cheapest;
 }
 
 const byName = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
@@ -157,6 +164,7 @@ export function answer(planCase: PlanCase): Answer {
   const codes = planCase.offers.map((offer) => refusalsOf(offer.module, planCase.machine, force));
   const candidates = search(planCase, board, force, places, codes);
   const found = frontier(candidates, planCase.goal ?? {}).sort(comparePlans);
+  const originals = cheapestOriginals(found);
   const { totalMiB, rateMTs, bandwidthMBs } = force.today;
   return {
     baseline: { totalMiB, rateMTs, bandwidthMBs },
@@ -164,12 +172,12 @@ export function answer(planCase: PlanCase): Answer {
       const own = codes[index] ?? [];
       return own.length === 0 ? [] : [{ offer: id, codes: own }];
     }),
-    plans: withSavings(
-      found.flatMap((candidate) => {
-        const placed = places.best(candidate.kept, candidate.bought);
-        return placed === null ? [] : [asPlan(planCase, board, force, candidate, placed)];
-      }),
-    ),
+    plans: found.flatMap((candidate) => {
+      const placed = places.best(candidate.kept, candidate.bought);
+      return placed === null
+        ? []
+        : [asPlan(planCase, board, force, candidate, placed, originals.get(candidate.totalMiB))];
+    }),
   };
 }
 

@@ -49,6 +49,7 @@ interface Kept {
   /** does a make run beside what is kept without a difference in CL? */
   beside: (make: Make) => boolean;
   totalMiB: number;
+  largestMiB: number;
   mostRanks: number;
   free: number;
   /** what becomes of the installed modules where something is bought */
@@ -87,6 +88,7 @@ function keptOf(set: KeptSet, { board, planCase }: Ground): Kept | null {
     beside: (make) => !timed.some((other) => latenciesDiffer(other, make)),
     differ: timed.some((one) => timed.some((other) => latenciesDiffer(one, other))),
     totalMiB: set.makes.reduce((sum, { body }) => sum + body.capacityMiB, 0),
+    largestMiB: Math.max(0, ...makes.map(({ body }) => body.capacityMiB)),
     mostRanks: Math.max(0, ...makes.map(({ body }) => body.ranks)),
     free: board.sockets.length - set.kept.length,
     reuse: reuseOf(board.installed.length, set.kept.length, 1),
@@ -152,25 +154,26 @@ export class Search {
 
   #structure(kept: Kept, parts: readonly Part[]): Structure | null {
     const { board, force } = this.ground;
-    const bodies = parts.map(({ shelf }) => shelf.body);
-    const all = [...kept.bodies, ...bodies];
+    const all = [...kept.bodies];
     let totalMiB = kept.totalMiB;
     let bought = 0;
+    let largestBoughtMiB = 0;
     for (const { shelf, modules } of parts) {
-      totalMiB += modules * shelf.body.capacityMiB;
+      const { capacityMiB } = shelf.body;
+      totalMiB += modules * capacityMiB;
       bought += modules;
+      largestBoughtMiB = Math.max(largestBoughtMiB, capacityMiB);
+      all.push(shelf.body);
     }
     if (mixRefusals(all, totalMiB, force).length > 0) return null;
-    const facts = {
-      totalMiB,
-      ecc: all.some(({ ecc }) => ecc),
-      nonEcc: all.some(({ ecc }) => !ecc),
-      largestBoughtMiB: Math.max(0, ...bodies.map(({ capacityMiB }) => capacityMiB)),
-    };
+    const [ecc, nonEcc] = [all.some((body) => body.ecc), all.some((body) => !body.ecc)];
     return {
-      ...{ parts, bought, totalMiB, openSlots: kept.free - bought },
-      care: careRank(fixedReasons(facts, force, board)),
-      largestMiB: Math.max(...all.map(({ capacityMiB }) => capacityMiB)),
+      parts,
+      bought,
+      totalMiB,
+      openSlots: kept.free - bought,
+      care: careRank(fixedReasons({ totalMiB, ecc, nonEcc, largestBoughtMiB }, force, board)),
+      largestMiB: Math.max(kept.largestMiB, largestBoughtMiB),
     };
   }
 
@@ -399,8 +402,19 @@ export class Search {
     if (this.ground.anyLane) this.#anyFloor.put(care, full, openSlots, totalMiB, priceCents);
     const byOffer = [...lots].sort((a, b) => a.offer - b.offer);
     const { lane, reuse } = cell;
-    const figures = { totalMiB, priceCents, bandwidthMBs, care, openSlots };
-    cell.add({ lane, reuse, ...figures, rateMTs, kept: kept.set.kept, bought: byOffer });
+    const stay = kept.set.kept;
+    cell.add({
+      lane,
+      reuse,
+      totalMiB,
+      priceCents,
+      bandwidthMBs,
+      care,
+      openSlots,
+      rateMTs,
+      kept: stay,
+      bought: byOffer,
+    });
   }
 }
 
