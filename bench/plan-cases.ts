@@ -1,5 +1,5 @@
-import type { Machine, Offer, Origin, PlanCase } from '../core/planning/case';
 import type { MemoryModule } from '../core/memory/module';
+import type { Machine, Offer, Origin, PlanCase } from '../core/planning/case';
 
 /*
  * Machines and markets for the planner's benches, the same each time. On a market no specification is dominated within its
@@ -94,9 +94,9 @@ const LAPTOP: Market = { ...DDR4, form: 'SO-DIMM', gib: [4, 8, 16, 32], packs: [
 const DESKTOP: Market = { ...DDR4, form: 'DIMM', gib: [4, 8, 16, 32, 64], packs: [1, 2, 4] };
 const SERVER: Market = {
   ...{ generation: 'DDR5', form: 'DIMM', buffering: 'registered', ecc: true, voltageMv: 1100, perGiB: 420 },
-  ...{ gib: [16, 24, 32, 48, 64, 96], rates: [3600, 4000, 4400, 4800, 5200, 5600, 6000, 6400], packs: [1, 1, 2, 4, 8] },
+  ...{ gib: [16, 32, 64, 128, 256], rates: [3600, 4000, 4400, 4800, 5200, 5600, 6000, 6400], packs: [1, 1, 2, 4, 8] },
 };
-const WORKSTATION: Market = { ...SERVER, gib: [8, 16, 32, 64, 128], packs: [1, 2, 4, 8] };
+const WORKSTATION: Market = { ...SERVER, packs: [1, 2, 4, 8] };
 
 /** Slots channel by channel: `A1`, `A2`, `B1` ... */
 function slots(channels: readonly string[], banks: number): Machine['slots'] {

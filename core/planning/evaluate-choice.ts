@@ -48,7 +48,7 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
     return pack === undefined || refusalsOf(pack.module, planCase.machine, force).length > 0;
   });
   if (unfit) return { ok: false, code: 'refused' };
-  const places = new Places(board, force);
+  const places = new Places(board, force, planCase.offers);
   const modules = boughtModules(planCase, places, bought);
   const stay = places.makesOf(kept);
   const bodies = [...stay, ...modules.map(({ make }) => make)].map(({ body }) => body);

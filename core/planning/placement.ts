@@ -11,6 +11,7 @@ import {
   unevenChannels,
   unmatchedBank,
 } from './care';
+import type { Offer } from './case';
 import { compareLists } from './compare-lists';
 import type { InForce } from './in-force';
 import { bareStand, evenDemand, type Level, Levels } from './packing/levels';
@@ -95,10 +96,16 @@ export class Places {
   constructor(
     private readonly board: Board,
     private readonly force: InForce,
+    offers: readonly Offer[],
   ) {
-    this.shapes = new Shapes(board);
+    const there = [...piecesOf(board.soldered), ...board.installed];
+    const ranks = [...there, ...offers].map(({ module }) => module.ranks ?? 0);
+    this.shapes = new Shapes(
+      board,
+      ranks.reduce((most, one) => Math.max(most, one), 0),
+    );
     this.makes = new Makes(board, force, this.shapes);
-    this.#packing = new Packing(board, this.shapes.list);
+    this.#packing = new Packing(board, this.shapes.list, this.shapes.countsRanks);
     this.#soldered = piecesOf(board.soldered).map((piece) => this.makes.of(piece));
     this.#installed = board.installed.map((piece, index) => this.makes.of(piece, board.home[index]));
     const soldered = board.soldered.map((piece) => (piece === null ? -1 : this.shapes.numberOf(piece)));

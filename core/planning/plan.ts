@@ -160,7 +160,7 @@ function comparePlans(a: Candidate, b: Candidate): number {
 export function answer(planCase: PlanCase): Answer {
   const board = makeBoard(planCase);
   const force = inForce(board);
-  const places = new Places(board, force);
+  const places = new Places(board, force, planCase.offers);
   const codes = planCase.offers.map((offer) => refusalsOf(offer.module, planCase.machine, force));
   const candidates = search(planCase, board, force, places, codes);
   const found = frontier(candidates, planCase.goal ?? {}).sort(comparePlans);

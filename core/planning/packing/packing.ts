@@ -1,5 +1,6 @@
 import type { Board } from '../board';
 import { accepts, type BankChoice, forEachBankChoice, type Want } from './bank-wants';
+import { pairUp } from './pairs';
 import type { Shape } from './shape';
 import { CLOSED, type Demand, MUST, OPEN, type Stand } from './stand';
 
@@ -57,15 +58,20 @@ export class Packing {
   #known = new Map<number, number>();
   #demand: Demand;
   readonly #ranksLimit: number;
+  /** two slots in each channel, all of which take anything */
+  readonly #twoEach: boolean;
   /** how much each slot takes, MiB */
   readonly #limits: readonly number[];
 
   constructor(
     private readonly board: Board,
     private readonly shapes: readonly Shape[],
+    shapesCountRanks: boolean,
   ) {
     this.#demand = { channel: { rule: 'at-most', mib: 0 }, fullest: { least: 0, most: 0 }, matched: false };
     this.#limits = board.machine.slots.map(({ maxMiB }) => maxMiB ?? Number.POSITIVE_INFINITY);
+    const isFree = this.#limits.every((limit) => limit === Number.POSITIVE_INFINITY);
+    this.#twoEach = isFree && !shapesCountRanks && board.slotsOf.every((slots) => slots.length === 2);
     this.#ranksLimit = board.machine.maxRanksPerChannel ?? Number.POSITIVE_INFINITY;
   }
 
@@ -120,6 +126,7 @@ export class Packing {
     this.#takeLeft(stand.left);
     const [largest] = this.#coming;
     if (largest !== undefined && this.#size(largest) > demand.channel.mib) return NOTHING;
+    if (this.#arePlain(stand, wants)) return this.#pairUp(demand) ? 0 : NOTHING;
     this.#layOut(stand, wants);
     for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return NOTHING;
     this.#known.clear();
@@ -145,6 +152,26 @@ export class Packing {
       this.#coming.push(shape);
     }
     this.#coming.sort((a, b) => this.#size(b) - this.#size(a));
+  }
+
+  /** Nothing tells channels apart that have at most two slots each, and nothing is to stay. */
+  #arePlain({ slots, homes }: Stand, wants: readonly (Want | null)[] | null): boolean {
+    if (!this.#twoEach || wants !== null || this.#leftCount <= this.board.channelCount) return false;
+    for (let slot = 0; slot < slots.length; slot++) {
+      if (slots[slot] !== OPEN || (homes[slot] ?? -1) >= 0) return false;
+    }
+    return true;
+  }
+
+  /** More modules than channels: some channel holds two. */
+  #pairUp({ channel, fullest }: Demand): boolean {
+    const { rule, mib } = channel;
+    if (fullest.least > 2 || fullest.most < 2) return false;
+    const sizes = this.#coming.map((shape) => ({ mib: this.#size(shape), count: this.#left[shape] ?? 0 }));
+    if (rule === 'at-most') return pairUp(sizes, this.board.channelCount, (held) => held <= mib);
+    const channels = this.#leftMiB / mib;
+    if (rule === 'each' && channels !== this.board.channelCount) return false;
+    return channels <= this.board.channelCount && pairUp(sizes, channels, (held) => held === mib);
   }
 
   #size(shape: number): number {

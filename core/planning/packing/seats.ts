@@ -123,16 +123,39 @@ class Seating {
     return false;
   }
 
-  /** Decides socket by socket, in the fill order, whether it can be filled with so many modules staying. */
+  /** Fills the first sockets that can be filled while so many modules stay, in the fill order. */
   #fillFirst(stays: number): void {
+    const { slots } = this.#stand;
+    const open = this.#openInOrder();
     let count = this.#leftCount();
-    for (const slot of this.#openInOrder()) {
-      const { slots } = this.#stand;
-      slots[slot] = count > 0 ? MUST : CLOSED;
-      if (count === 0) continue;
-      if (this.#mostStaying(stays) >= stays) count--;
-      else slots[slot] = CLOSED;
+    while (count > 0 && open.length > 0) {
+      const most = Math.min(count, open.length);
+      const filled = this.#firstFilled(open, most, stays);
+      for (const slot of open.splice(0, filled)) slots[slot] = MUST;
+      count -= filled;
+      // The next cannot be filled beside those before it.
+      const [next] = open.splice(0, 1);
+      if (next !== undefined) slots[next] = CLOSED;
     }
+    for (const slot of open) slots[slot] = CLOSED;
+  }
+
+  /** How many of the first open sockets can be filled at once, found by halves. */
+  #firstFilled(open: readonly number[], most: number, stays: number): number {
+    const can = (count: number): boolean => {
+      for (const [at, slot] of open.entries()) this.#stand.slots[slot] = at < count ? MUST : OPEN;
+      const able = this.#mostStaying(stays) >= stays;
+      for (const slot of open) this.#stand.slots[slot] = OPEN;
+      return able;
+    };
+    if (can(most)) return most;
+    let [able, unable] = [0, most];
+    while (unable - able > 1) {
+      const middle = (able + unable) >> 1;
+      if (can(middle)) able = middle;
+      else unable = middle;
+    }
+    return able;
   }
 
   /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */

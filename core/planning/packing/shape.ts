@@ -1,5 +1,4 @@
 import type { Board, Piece } from '../board';
-import type { Machine } from '../case';
 
 /** What the rules of places can tell of a module. Two modules of one shape may stand for each other anywhere. */
 export interface Shape {
@@ -15,18 +14,27 @@ export interface Shape {
 /** What a shape depends on. */
 type Shaped = Pick<Piece, 'module' | 'speed'>;
 
-const countsRanks = ({ maxRanksPerChannel, pairing }: Machine): boolean =>
-  maxRanksPerChannel != null || pairing === 'required';
+/** Ranks count in pairs, and where so many modules of a channel as there are slots can come to more than it takes. */
+function countsRanks({ machine, slotsOf }: Board, mostRanks: number): boolean {
+  const { maxRanksPerChannel, pairing } = machine;
+  if (pairing === 'required') return true;
+  return maxRanksPerChannel != null && slotsOf.some((slots) => slots.length * mostRanks > maxRanksPerChannel);
+}
 
 /** The shapes of a case, each numbered once. */
 export class Shapes {
   readonly list: Shape[] = [];
   readonly #numbers = new Map<string, number>();
-  readonly #ranks: boolean;
+  /** some rule of places looks at ranks */
+  readonly countsRanks: boolean;
   readonly #rates: boolean;
 
-  constructor(private readonly board: Board) {
-    this.#ranks = countsRanks(board.machine);
+  /** @param mostRanks the most ranks that any module has, wherever it may come from */
+  constructor(
+    private readonly board: Board,
+    mostRanks: number,
+  ) {
+    this.countsRanks = countsRanks(board, mostRanks);
     this.#rates = board.machine.pairing === 'required';
   }
 
@@ -35,7 +43,7 @@ export class Shapes {
     const limit = this.board.machine.slots[home]?.maxMiB;
     const shape = {
       capacityMiB: module.capacityMiB,
-      ranks: this.#ranks ? (module.ranks ?? null) : null,
+      ranks: this.countsRanks ? (module.ranks ?? null) : null,
       rateMTs: this.#rates ? speed.rateMTs : 0,
       home: limit != null && module.capacityMiB > limit ? home : -1,
     };
