@@ -65,7 +65,8 @@ function placementOf(
     placement[idOf(seating.kept[nr])] = { kept: installed[index]?.slot ?? '' };
   }
   for (const [nr, { offer }] of chosen.bought.entries()) {
-    for (const slot of seating.bought[nr] ?? []) placement[idOf(slot)] = { offer: offers[offer]?.id ?? '' };
+    const seat = { offer: offers[offer]?.id ?? '' };
+    for (const slot of seating.bought[nr] ?? []) placement[idOf(slot)] = seat;
   }
   return placement;
 }
@@ -208,6 +209,7 @@ function search(
     candidates,
     anyLane: goal.lanes == null,
   });
-  for (const set of keptSets(planCase, board, places.makes)) run.take(set);
+  const sets = keptSets(planCase, board, places.makes);
+  for (let offers = 0; offers <= offersInPlan; offers++) for (const set of sets) run.take(set, offers);
   return candidates.all();
 }

@@ -30,6 +30,13 @@ interface Run {
   fits: number[];
 }
 
+/** Modules that have their places. */
+function standingIn({ slots }: Stand): number {
+  let count = 0;
+  for (const mark of slots) if (mark >= 0) count++;
+  return count;
+}
+
 const NOTHING = -1;
 const NO_FITS: number[] = [];
 
@@ -84,6 +91,8 @@ export class Packing {
     if (filled === null) return NOTHING;
     const coupled = this.board.machine.pairing === 'required' || (demand.matched && !this.#isOneSize(filled));
     if (!coupled) return this.#inChannels(filled, null, demand, enough);
+    // Banks are many ways: if the channels allow none at all, there is none.
+    if (this.board.machine.pairing !== 'required' && this.#inChannels(filled, null, demand, 0) < 0) return NOTHING;
     let best = NOTHING;
     forEachBankChoice(this.board, filled, this.shapes, ({ slots, wants }: BankChoice) => {
       best = Math.max(best, this.#inChannels({ ...filled, slots }, wants, demand, enough));
@@ -126,6 +135,7 @@ export class Packing {
     this.#takeLeft(stand.left);
     const [largest] = this.#coming;
     if (largest !== undefined && this.#size(largest) > demand.channel.mib) return NOTHING;
+    if (demand.channel.rule === 'each' && this.#leftCount + standingIn(stand) < this.board.channelCount) return NOTHING;
     if (this.#arePlain(stand, wants)) return this.#pairUp(demand) ? 0 : NOTHING;
     this.#layOut(stand, wants);
     for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return NOTHING;

@@ -34,7 +34,9 @@ export class PriceBoard {
     const all = wares.flatMap(({ makes }) => makes);
     this.rates = [...new Set(all.flatMap(({ boardMTs }) => boardMTs ?? []))].sort((a, b) => a - b);
     const bodies = new Map(all.map(({ body }) => [body.nr, body]));
-    this.shelves = [...bodies.values()].map((body) => {
+    // What ends at more for less tells early that the rest need not be looked at.
+    const largestFirst = [...bodies.values()].sort((a, b) => b.capacityMiB - a.capacityMiB);
+    this.shelves = largestFirst.map((body) => {
       const own = wares.filter((ware) => ware.body === body.nr);
       const sizes = new Set(own.flatMap(({ lots }) => lots.flatMap((some, size) => (some.length > 0 ? [size] : []))));
       return { body, wares: own, sizes: [...sizes].sort((a, b) => a - b) };

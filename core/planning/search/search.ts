@@ -108,12 +108,12 @@ export class Search {
     this.#anyFloor = this.#newFloor();
   }
 
-  /** All sets that keep just this. */
-  take(set: KeptSet): void {
+  /** All sets that keep just this and buy from so many offers. */
+  take(set: KeptSet, offers: number): void {
     const kept = keptOf(set, this.ground);
     if (kept === null) return;
-    if (set.kept.length === this.ground.planCase.installed.length) this.#rearrange(kept);
-    this.#choose(kept, [], 0, 0);
+    if (offers > 0) this.#choose(kept, [], offers, 0, 0);
+    else if (set.kept.length === this.ground.planCase.installed.length) this.#rearrange(kept);
   }
 
   #rearrange(kept: Kept): void {
@@ -131,10 +131,9 @@ export class Search {
     });
   }
 
-  /** Every choice of parts, each after those before it by body and number. */
-  #choose(kept: Kept, parts: readonly Part[], from: number, bought: number): void {
-    const { prices, offersInPlan } = this.ground;
-    if (parts.length === offersInPlan) return;
+  /** Every choice of so many parts, each after those before it by body and number. */
+  #choose(kept: Kept, parts: readonly Part[], wanted: number, from: number, bought: number): void {
+    const { prices, force } = this.ground;
     const last = parts.at(-1);
     for (let nr = from; nr < prices.shelves.length; nr++) {
       const shelf = prices.shelves[nr];
@@ -146,8 +145,8 @@ export class Search {
         const structure = this.#structure(kept, own);
         // What cannot be together cannot be with more beside it either.
         if (structure === null) continue;
-        if (structure.totalMiB >= this.ground.force.today.totalMiB) this.#weigh(kept, structure);
-        this.#choose(kept, own, nr, bought + modules);
+        if (own.length < wanted) this.#choose(kept, own, wanted, nr, bought + modules);
+        else if (structure.totalMiB >= force.today.totalMiB) this.#weigh(kept, structure);
       }
     }
   }
@@ -231,8 +230,14 @@ export class Search {
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
     const floor = this.#floorOf(cell.lane, kept.reuse);
     const mayBeClear = structure.care === CLEAR && !kept.differ;
+    const fastest = this.#fastest(kept.leastMTs);
+    const least = this.#cheapest(structure, wares, 0);
+    const fastestMTs = Math.min(kept.leastMTs, prices.rates[fastest] ?? 0);
+    // Dearer than what is as good as the best that may come of it.
+    if (least === null || floor.least(structure.care, fastestMTs, openSlots, totalMiB) < kept.cents + sumOf(least))
+      return;
     let before: readonly Lot[] | null = null;
-    for (let nr = this.#fastest(kept.leastMTs); nr >= 0; nr--) {
+    for (let nr = fastest; nr >= 0; nr--) {
       const lots = this.#cheapest(structure, wares, nr);
       if (lots === null) continue;
       const cents = kept.cents + sumOf(lots);
