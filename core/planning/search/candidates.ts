@@ -3,7 +3,7 @@ import { compareLists } from '../compare-lists';
 import type { Reuse } from '../lane-and-reuse';
 import type { Lot } from './lots';
 
-/** The figures that plans are compared by, and what a goal may ask for besides. */
+/** The figures that plans are compared by. */
 export interface Figures {
   totalMiB: number;
   priceCents: number;
@@ -17,7 +17,6 @@ export interface Figures {
 export interface Candidate extends Figures {
   lane: Lane;
   reuse: Reuse;
-  rateMTs: number;
   /** places in `installed`, ascending */
   kept: readonly number[];
   /** by offer, ascending */
@@ -47,27 +46,27 @@ export class Cell {
     readonly reuse: Reuse,
   ) {}
 
-  /** Is there one that is better, whatever else is said for a plan with these figures? */
-  beats(priceCents: number, bandwidthMBs: number, care: number, rateMTs: number): boolean {
+  /** Is there one that is better than a plan with these figures? */
+  beats(priceCents: number, bandwidthMBs: number, care: number): boolean {
     for (const one of this.list) {
-      if (one.rateMTs < rateMTs || one.priceCents > priceCents) continue;
-      if (one.bandwidthMBs < bandwidthMBs || one.care > care) continue;
+      if (one.priceCents > priceCents || one.bandwidthMBs < bandwidthMBs || one.care > care) continue;
       if (one.priceCents < priceCents || one.bandwidthMBs > bandwidthMBs || one.care < care) return true;
     }
     return false;
   }
 
   add(plan: Candidate): void {
-    const { priceCents, bandwidthMBs, care, rateMTs } = plan;
-    if (this.beats(priceCents, bandwidthMBs, care, rateMTs)) return;
-    const equal = (one: Candidate) =>
-      one.priceCents === priceCents && one.bandwidthMBs === bandwidthMBs && one.care === care;
-    if (this.list.some((one) => equal(one) && one.rateMTs >= rateMTs && compareEqual(one, plan) <= 0)) return;
-    this.list = this.list.filter((one) => {
-      if (one.rateMTs > rateMTs || one.priceCents < priceCents) return true;
-      if (one.bandwidthMBs > bandwidthMBs || one.care < care) return true;
-      return equal(one) && compareEqual(one, plan) < 0;
-    });
+    const { priceCents, bandwidthMBs, care } = plan;
+    if (this.beats(priceCents, bandwidthMBs, care)) return;
+    for (let nr = 0; nr < this.list.length; nr++) {
+      const one = this.list[nr] as Candidate;
+      if (one.priceCents !== priceCents || one.bandwidthMBs !== bandwidthMBs || one.care !== care) continue;
+      if (compareEqual(plan, one) < 0) this.list[nr] = plan;
+      return;
+    }
+    this.list = this.list.filter(
+      (one) => one.priceCents < priceCents || one.bandwidthMBs > bandwidthMBs || one.care < care,
+    );
     this.list.push(plan);
   }
 }
@@ -83,7 +82,7 @@ function inside<K, V>(map: Map<K, V>, key: K, make: () => V): V {
   return made;
 }
 
-/** All candidates that may be shown for some goal, found quickly by what they end at. */
+/** The candidates, found quickly by what they end at. */
 export class Candidates {
   readonly #cells = new Map<Lane, Map<Reuse, Map<number, Cell>>>();
 

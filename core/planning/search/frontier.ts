@@ -85,13 +85,12 @@ function undominated(sorted: readonly Candidate[]): Candidate[] {
   });
 }
 
-/** Does a plan lie within what is wished for? */
+/** Does a plan lie within what is wished for? The search has seen to the least rate, and to which offers are left out. */
 export function meets(goal: Goal, plan: Candidate): boolean {
   return (
     plan.totalMiB >= (goal.minMiB ?? 0) &&
     plan.priceCents <= (goal.maxPriceCents ?? Number.POSITIVE_INFINITY) &&
     plan.openSlots >= (goal.minOpenSlots ?? 0) &&
-    plan.rateMTs >= (goal.minRateMTs ?? 0) &&
     (goal.lanes == null || goal.lanes.includes(plan.lane))
   );
 }

@@ -27,16 +27,20 @@ export class PriceFloor {
     return ((care * this.#rates.length + rate) * this.#open + open) * (STEPS + 1) + step;
   }
 
-  /** Infinity where no plan is known to be as good. */
-  least(care: number, rateMTs: number, openSlots: number, totalMiB: number): number {
+  /**
+   * Infinity where no plan is known to be as good.
+   *
+   * @param fullRateMTs the rate at which all channels together would give the plan's bandwidth
+   */
+  least(care: number, fullRateMTs: number, openSlots: number, totalMiB: number): number {
     let rate = 0;
-    while (rate < this.#rates.length && (this.#rates[rate] ?? 0) < rateMTs) rate++;
+    while (rate < this.#rates.length && (this.#rates[rate] ?? 0) < fullRateMTs) rate++;
     if (rate === this.#rates.length) return Number.POSITIVE_INFINITY;
     const step = Math.ceil(totalMiB / this.#step);
     return this.#prices[this.#at(care, rate, openSlots, step)] ?? Number.POSITIVE_INFINITY;
   }
 
-  /** @param fullRateMTs the rate at which all channels would give the plan's bandwidth; at most its own */
+  /** Takes up the price of a plan, see {@link least}. */
   put(care: number, fullRateMTs: number, openSlots: number, totalMiB: number, cents: number): void {
     let fastest = this.#rates.length - 1;
     while (fastest >= 0 && (this.#rates[fastest] ?? 0) > fullRateMTs) fastest--;

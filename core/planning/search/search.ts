@@ -122,11 +122,12 @@ export class Search {
     if (structure === null || structure.totalMiB === 0) return;
     const outcome = bestOutcome(this.#levels(kept, structure), this.#speed(kept, structure, NO_OFFER), force.today);
     if (outcome === null || outcome.bandwidthMBs <= force.today.bandwidthMBs) return;
+    if (outcome.rateMTs < (planCase.goal?.minRateMTs ?? 0)) return;
     const priceCents = planCase.labourCents ?? 0;
     const { totalMiB, openSlots } = structure;
     candidates.cell('none', 'rearrange', totalMiB, openSlots).add({
       ...{ lane: 'none', reuse: 'rearrange', totalMiB, openSlots, priceCents },
-      ...{ care: outcome.care, bandwidthMBs: outcome.bandwidthMBs, rateMTs: outcome.rateMTs },
+      ...{ care: outcome.care, bandwidthMBs: outcome.bandwidthMBs },
       ...{ kept: kept.set.kept, bought: [] },
     });
   }
@@ -224,7 +225,8 @@ export class Search {
 
   /** The cheapest ways to buy a structure from these wares, for everything that they may give. */
   #price(kept: Kept, structure: Structure, wares: readonly Ware[], levels: () => readonly Level[]): void {
-    const { candidates, board, prices } = this.ground;
+    const { candidates, board, prices, planCase } = this.ground;
+    const minRateMTs = planCase.goal?.minRateMTs ?? 0;
     const { totalMiB, openSlots } = structure;
     const cell = candidates.cell(laneOfWares(wares), kept.reuse, totalMiB, openSlots);
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
@@ -232,24 +234,20 @@ export class Search {
     const mayBeClear = structure.care === CLEAR && !kept.differ;
     const fastest = this.#fastest(kept.leastMTs);
     const least = this.#cheapest(structure, wares, 0);
-    const fastestMTs = Math.min(kept.leastMTs, prices.rates[fastest] ?? 0);
-    // Dearer than what is as good as the best that may come of it.
-    if (least === null || floor.least(structure.care, fastestMTs, openSlots, totalMiB) < kept.cents + sumOf(least))
-      return;
+    const bestMBs = bandwidthOf(Math.min(kept.leastMTs, prices.rates[fastest] ?? 0), share);
+    if (least === null || this.#isDear(floor, structure, structure.care, bestMBs, kept.cents + sumOf(least))) return;
     let before: readonly Lot[] | null = null;
     for (let nr = fastest; nr >= 0; nr--) {
+      const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
+      if (rateMTs < minRateMTs) return;
       const lots = this.#cheapest(structure, wares, nr);
       if (lots === null) continue;
       const cents = kept.cents + sumOf(lots);
       let given: Outcome | null = null;
       if (before === null || !sameLots(lots, before)) {
         before = lots;
-        const rateMTs = Math.min(kept.leastMTs, slowestOf(lots));
-        const most = bandwidthOf(rateMTs, share);
-        const beaten =
-          floor.least(structure.care, rateMTs, openSlots, totalMiB) < cents ||
-          cell.beats(cents, most, structure.care, rateMTs);
-        if (this.#rises(totalMiB, most) && !beaten) {
+        const most = bandwidthOf(Math.min(kept.leastMTs, slowestOf(lots)), share);
+        if (this.#mayCount(cell, floor, structure, structure.care, most, cents)) {
           const [level, other] = levels();
           if (level === undefined) return;
           if (other !== undefined) {
@@ -261,10 +259,7 @@ export class Search {
         }
       }
       if (!mayBeClear || given?.care === CLEAR) continue;
-      const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
-      const most = bandwidthOf(rateMTs, share);
-      if (!this.#rises(totalMiB, most) || cell.beats(cents, most, CLEAR, rateMTs)) continue;
-      if (floor.least(CLEAR, rateMTs, openSlots, totalMiB) < cents) continue;
+      if (!this.#mayCount(cell, floor, structure, CLEAR, bandwidthOf(rateMTs, share), cents)) continue;
       const [level, other] = levels();
       if (level === undefined) return;
       if (other !== undefined) {
@@ -273,6 +268,25 @@ export class Search {
       }
       if (level.even) this.#priceClear(cell, kept, structure, wares, nr, level);
     }
+  }
+
+  /** Is there something as good for less? */
+  #isDear(floor: PriceFloor, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
+    const full = fullRateMTs(bandwidth, this.ground.board.channelCount);
+    return floor.least(care, full, structure.openSlots, structure.totalMiB) < cents;
+  }
+
+  /** May a plan with such figures be shown, for all that is known so far? */
+  #mayCount(
+    cell: Cell,
+    floor: PriceFloor,
+    structure: Structure,
+    care: number,
+    bandwidth: number,
+    cents: number,
+  ): boolean {
+    if (!this.#rises(structure.totalMiB, bandwidth) || cell.beats(cents, bandwidth, care)) return false;
+    return !this.#isDear(floor, structure, care, bandwidth, cents);
   }
 
   /** The least prices of what a plan is compared with. */
@@ -397,29 +411,20 @@ export class Search {
     choose(0);
   }
 
-  #add(cell: Cell, kept: Kept, { totalMiB, openSlots }: Structure, lots: readonly Lot[], outcome: Outcome): void {
+  #add(cell: Cell, kept: Kept, structure: Structure, lots: readonly Lot[], outcome: Outcome): void {
+    const { totalMiB, openSlots } = structure;
     const { care, bandwidthMBs, rateMTs } = outcome;
+    const { lane, reuse } = cell;
     const priceCents = kept.cents + sumOf(lots);
-    if (!this.#rises(totalMiB, bandwidthMBs) || cell.beats(priceCents, bandwidthMBs, care, rateMTs)) return;
-    const full = Math.min(rateMTs, fullRateMTs(bandwidthMBs, this.ground.board.channelCount));
-    const floor = this.#floorOf(cell.lane, kept.reuse);
+    const floor = this.#floorOf(lane, reuse);
+    if (rateMTs < (this.ground.planCase.goal?.minRateMTs ?? 0)) return;
+    if (!this.#mayCount(cell, floor, structure, care, bandwidthMBs, priceCents)) return;
+    const full = fullRateMTs(bandwidthMBs, this.ground.board.channelCount);
     floor.put(care, full, openSlots, totalMiB, priceCents);
     if (this.ground.anyLane) this.#anyFloor.put(care, full, openSlots, totalMiB, priceCents);
     const byOffer = [...lots].sort((a, b) => a.offer - b.offer);
-    const { lane, reuse } = cell;
     const stay = kept.set.kept;
-    cell.add({
-      lane,
-      reuse,
-      totalMiB,
-      priceCents,
-      bandwidthMBs,
-      care,
-      openSlots,
-      rateMTs,
-      kept: stay,
-      bought: byOffer,
-    });
+    cell.add({ lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer });
   }
 }
 
