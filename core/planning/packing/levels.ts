@@ -88,7 +88,7 @@ export class Levels {
   }
 
   #can({ counts }: Load, demand: Demand): boolean {
-    return this.packing.mostStaying(bareStand(this.board, this.solderedShapes, counts), demand, 0) >= 0;
+    return this.packing.can(bareStand(this.board, this.solderedShapes, counts), demand, 0);
   }
 
   /** Channels count only where all that hold anything are equal. */

@@ -37,7 +37,6 @@ function standingIn({ slots }: Stand): number {
   return count;
 }
 
-const NOTHING = -1;
 const NO_FITS: number[] = [];
 
 /**
@@ -51,6 +50,8 @@ export class Packing {
   #openFrom: number[] = [];
   #mustFrom: number[] = [];
   #roomFrom: number[] = [];
+  /** modules that can stay in the channels from here on */
+  #homesFrom: number[] = [];
   /** the last run that takes a shape */
   #lastRun: number[] = [];
   #left: number[] = [];
@@ -62,7 +63,8 @@ export class Packing {
   #code = 0;
   #weights: number[] = [];
   #codes = 1;
-  #known = new Map<number, number>();
+  /** by channel and what was left there: from how many modules staying there is no way */
+  #impossible = new Map<number, number>();
   #demand: Demand;
   readonly #ranksLimit: number;
   /** two slots in each channel, all of which take anything */
@@ -83,22 +85,22 @@ export class Packing {
   }
 
   /**
-   * How many of the modules to be placed can stay where they are today, in a placement that gives what is demanded; -1
-   * where there is none. Stops looking for more than `enough`.
+   * Is there a placement that gives what is demanded, in which at least so many of the modules to be placed stay where
+   * they are today?
    */
-  mostStaying(stand: Stand, demand: Demand, enough: number): number {
+  can(stand: Stand, demand: Demand, stays: number): boolean {
     const filled = this.#filledInOrder(stand);
-    if (filled === null) return NOTHING;
+    if (filled === null) return false;
     const coupled = this.board.machine.pairing === 'required' || (demand.matched && !this.#isOneSize(filled));
-    if (!coupled) return this.#inChannels(filled, null, demand, enough);
+    if (!coupled) return this.#inChannels(filled, null, demand, stays);
     // Banks are many ways: if the channels allow none at all, there is none.
-    if (this.board.machine.pairing !== 'required' && this.#inChannels(filled, null, demand, 0) < 0) return NOTHING;
-    let best = NOTHING;
+    if (this.board.machine.pairing !== 'required' && !this.#inChannels(filled, null, demand, stays)) return false;
+    let found = false;
     forEachBankChoice(this.board, filled, this.shapes, ({ slots, wants }: BankChoice) => {
-      best = Math.max(best, this.#inChannels({ ...filled, slots }, wants, demand, enough));
-      return best >= enough;
+      found = this.#inChannels({ slots, left: filled.left, homes: filled.homes }, wants, demand, stays);
+      return found;
     });
-    return best;
+    return found;
   }
 
   /** Of one size all banks match. */
@@ -130,17 +132,17 @@ export class Packing {
     return { ...stand, slots };
   }
 
-  #inChannels(stand: Stand, wants: readonly (Want | null)[] | null, demand: Demand, enough: number): number {
+  #inChannels(stand: Stand, wants: readonly (Want | null)[] | null, demand: Demand, stays: number): boolean {
     this.#demand = demand;
     this.#takeLeft(stand.left);
     const [largest] = this.#coming;
-    if (largest !== undefined && this.#size(largest) > demand.channel.mib) return NOTHING;
-    if (demand.channel.rule === 'each' && this.#leftCount + standingIn(stand) < this.board.channelCount) return NOTHING;
-    if (this.#arePlain(stand, wants)) return this.#pairUp(demand) ? 0 : NOTHING;
+    if (largest !== undefined && this.#size(largest) > demand.channel.mib) return false;
+    if (demand.channel.rule === 'each' && this.#leftCount + standingIn(stand) < this.board.channelCount) return false;
+    if (this.#arePlain(stand, wants)) return this.#pairUp(demand);
     this.#layOut(stand, wants);
-    for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return NOTHING;
-    this.#known.clear();
-    return this.#channel(0, demand.fullest.least === 0, enough);
+    for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return false;
+    this.#impossible.clear();
+    return this.#channel(0, demand.fullest.least === 0, stays);
   }
 
   #takeLeft(left: readonly number[]): void {
@@ -209,6 +211,8 @@ export class Packing {
       }
       this.#channels.push({ mib, modules, ranks, first, end: this.#runs.length });
     }
+    // Where there is least room, there is least to try.
+    this.#channels.sort((a, b) => b.mib - a.mib || a.end - a.first - (b.end - b.first));
     this.#fitAll();
     this.#sumUp();
   }
@@ -233,8 +237,10 @@ export class Packing {
       const isLike = before !== null && !before.alone && !run.alone;
       if (isLike && before !== null && before.limit === run.limit && before.want === run.want) run.fits = before.fits;
       else run.fits = this.#coming.filter((shape) => this.#fits(run, shape));
-      for (const shape of run.fits) this.#lastRun[shape] = nr;
       before = run;
+    }
+    for (const { first, end } of this.#channels) {
+      for (let nr = first; nr < end; nr++) for (const shape of this.#runs[nr]?.fits ?? []) this.#lastRun[shape] = nr;
     }
   }
 
@@ -252,16 +258,18 @@ export class Packing {
   /** What the channels from each on can take, so that a way that cannot end well is left at once. */
   #sumUp(): void {
     const { rule, mib } = this.#demand.channel;
-    let [open, must, room] = [0, 0, 0];
+    let [open, must, room, homes] = [0, 0, 0, 0];
     this.#openFrom = [];
     this.#mustFrom = [];
     this.#roomFrom = [];
+    this.#homesFrom = [];
     for (let nr = this.#channels.length; nr >= 0; nr--) {
       const channel = this.#channels[nr];
       if (channel !== undefined) {
         let own = 0;
         for (let run = channel.first; run < channel.end; run++) {
-          const { size = 0, must: filled = false } = this.#runs[run] ?? {};
+          const { size = 0, must: filled = false, home = -1 } = this.#runs[run] ?? {};
+          if (home >= 0) homes++;
           own += size;
           if (filled) must += size;
         }
@@ -271,23 +279,23 @@ export class Packing {
       this.#openFrom[nr] = open;
       this.#mustFrom[nr] = must;
       this.#roomFrom[nr] = room;
+      this.#homesFrom[nr] = homes;
     }
   }
 
-  /** Places what is left into this channel and those after it. */
-  #channel(nr: number, reached: boolean, enough: number): number {
+  /** Can what is left be placed into this channel and those after it, so many modules staying? */
+  #channel(nr: number, reached: boolean, stays: number): boolean {
     const channel = this.#channels[nr];
-    if (channel === undefined) return this.#leftCount === 0 && reached ? 0 : NOTHING;
-    if (this.#leftCount > (this.#openFrom[nr] ?? 0) || this.#leftCount < (this.#mustFrom[nr] ?? 0)) return NOTHING;
+    if (channel === undefined) return this.#leftCount === 0 && reached && stays === 0;
+    if (this.#leftCount > (this.#openFrom[nr] ?? 0) || this.#leftCount < (this.#mustFrom[nr] ?? 0)) return false;
+    if (stays > (this.#homesFrom[nr] ?? 0)) return false;
     const room = this.#roomFrom[nr] ?? 0;
-    if (this.#leftMiB > room || (this.#demand.channel.rule === 'each' && this.#leftMiB < room)) return NOTHING;
+    if (this.#leftMiB > room || (this.#demand.channel.rule === 'each' && this.#leftMiB < room)) return false;
     const key = (nr * 2 + (reached ? 1 : 0)) * this.#codes + this.#code;
-    const known = this.#known.get(key);
-    if (known !== undefined) return known;
-    const best = this.#run(nr, channel.first, 0, channel.mib, channel.modules, channel.ranks, 0, reached, enough);
-    // What was enough may not have been the most.
-    if (best < enough) this.#known.set(key, best);
-    return best;
+    if (stays >= (this.#impossible.get(key) ?? Number.POSITIVE_INFINITY)) return false;
+    const can = this.#run(nr, channel.first, 0, channel.mib, channel.modules, channel.ranks, 0, reached, stays);
+    if (!can) this.#impossible.set(key, stays);
+    return can;
   }
 
   /** How many of a shape this run takes, then the next shape, the next run, the next channel. */
@@ -300,21 +308,21 @@ export class Packing {
     ranks: number,
     used: number,
     reached: boolean,
-    enough: number,
-  ): number {
+    stays: number,
+  ): boolean {
     const channel = this.#channels[nr];
-    if (channel === undefined) return NOTHING;
+    if (channel === undefined) return false;
     if (at >= channel.end) {
-      if (!this.#isAllowed(mib, modules, ranks)) return NOTHING;
-      return this.#channel(nr + 1, reached || modules >= this.#demand.fullest.least, enough);
+      if (!this.#isAllowed(mib, modules, ranks)) return false;
+      return this.#channel(nr + 1, reached || modules >= this.#demand.fullest.least, stays);
     }
     const run = this.#runs[at];
-    if (run === undefined) return NOTHING;
+    if (run === undefined) return false;
     const shape = run.fits[fit];
     const body = shape === undefined ? undefined : this.shapes[shape];
     if (shape === undefined || body === undefined) {
-      if (run.must && used < run.size) return NOTHING;
-      return this.#run(nr, at + 1, 0, mib, modules, ranks, 0, reached, enough);
+      if (run.must && used < run.size) return false;
+      return this.#run(nr, at + 1, 0, mib, modules, ranks, 0, reached, stays);
     }
     const left = this.#left[shape] ?? 0;
     const size = body.capacityMiB;
@@ -325,28 +333,17 @@ export class Packing {
       Math.floor((this.#demand.channel.mib - mib) / size),
     );
     const least = this.#lastRun[shape] === at ? left : 0;
-    let best = NOTHING;
     for (let count = most; count >= least; count--) {
       const more = count * (body.ranks ?? 0);
       if (ranks + more > this.#ranksLimit) continue;
-      const stays = run.home === shape ? count : 0;
+      const rest = Math.max(0, stays - (run.home === shape ? count : 0));
       this.#move(shape, size, count);
-      const rest = this.#run(
-        nr,
-        at,
-        fit + 1,
-        mib + count * size,
-        modules + count,
-        ranks + more,
-        used + count,
-        reached,
-        Math.max(0, enough - stays),
-      );
+      const held = mib + count * size;
+      const can = this.#run(nr, at, fit + 1, held, modules + count, ranks + more, used + count, reached, rest);
       this.#move(shape, size, -count);
-      if (rest >= 0 && rest + stays > best) best = rest + stays;
-      if (best >= enough) return best;
+      if (can) return true;
     }
-    return best;
+    return false;
   }
 
   #move(shape: number, size: number, count: number): void {

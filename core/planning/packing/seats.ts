@@ -53,33 +53,26 @@ class Seating {
 
   find(): number[] | null {
     this.#stay();
-    if (!this.#fillAtOnce() && !this.#fillStaying()) {
+    if (this.#fillAtOnce()) return this.#seatAll(this.#stayed);
+    let most = this.#stayed;
+    if (!this.#can(most)) {
       for (const nr of this.#kept) this.#unseat(nr, this.guests[nr]?.home ?? -1, OPEN);
-      const most = this.#mostStaying(this.#kept.length);
+      do most--;
+      while (most >= 0 && !this.#can(most));
       if (most < 0) return null;
-      this.#fillFirst(most);
-      this.#seatAll(most);
-      return this.#seated;
     }
-    this.#seatAll(this.#stayed);
-    return this.#seated;
+    this.#fillFirst(most);
+    return this.#seatAll(most);
+  }
+
+  /** Can all be placed, so many modules staying where they are? */
+  #can(stays: number): boolean {
+    return this.packing.can(this.#stand, this.demand, Math.max(0, stays - this.#stayed));
   }
 
   /** Leaves every kept module where it is. */
   #stay(): void {
     for (const nr of this.#kept) this.#seat(nr, this.guests[nr]?.home ?? -1);
-  }
-
-  /** Fills sockets in their order, if the others can be placed at all while these stay. */
-  #fillStaying(): boolean {
-    if (this.#mostStaying(this.#stayed) < 0) return false;
-    this.#fillFirst(this.#stayed);
-    return true;
-  }
-
-  #mostStaying(enough: number): number {
-    const rest = this.packing.mostStaying(this.#stand, this.demand, Math.max(0, enough - this.#stayed));
-    return rest < 0 ? rest : rest + this.#stayed;
   }
 
   #seat(nr: number, slot: number): void {
@@ -118,7 +111,7 @@ class Seating {
     const open = this.#openInOrder();
     const count = this.#leftCount();
     for (const [at, slot] of open.entries()) this.#stand.slots[slot] = at < count ? MUST : CLOSED;
-    if (this.#mostStaying(this.#stayed) >= this.#stayed) return true;
+    if (this.#can(this.#stayed)) return true;
     for (const slot of open) this.#stand.slots[slot] = OPEN;
     return false;
   }
@@ -144,7 +137,7 @@ class Seating {
   #firstFilled(open: readonly number[], most: number, stays: number): number {
     const can = (count: number): boolean => {
       for (const [at, slot] of open.entries()) this.#stand.slots[slot] = at < count ? MUST : OPEN;
-      const able = this.#mostStaying(stays) >= stays;
+      const able = this.#can(stays);
       for (const slot of open) this.#stand.slots[slot] = OPEN;
       return able;
     };
@@ -159,17 +152,18 @@ class Seating {
   }
 
   /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */
-  #seatAll(stays: number): void {
+  #seatAll(stays: number): number[] {
     for (const slot of this.board.sockets) {
       if (this.#stand.slots[slot] !== MUST) continue;
       const candidates = this.#candidates(slot);
       const alike = candidates.every((nr) => this.#isLike(nr, candidates[0] ?? -1));
       for (const nr of candidates) {
         this.#seat(nr, slot);
-        if (alike || this.#mostStaying(stays) >= stays) break;
+        if (alike || this.#can(stays)) break;
         this.#unseat(nr, slot, MUST);
       }
     }
+    return this.#seated;
   }
 
   /** Who is not seated yet and may sit here, one of each token, in their order. */
