@@ -14,6 +14,7 @@ import { frontier } from './search/frontier';
 import { keptSets } from './search/kept-sets';
 import { type Usable, waresOf } from './search/lots';
 import { PriceBoard } from './search/price-board';
+import { floorOf } from './search/price-floor';
 import { Search } from './search/search';
 
 /** Different offers in one plan where the goal does not say. */
@@ -198,7 +199,8 @@ function search(
   });
   const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan);
   const prices = new PriceBoard(wares, offersInPlan);
-  const candidates = new Candidates();
+  const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
+  const candidates = new Candidates(() => floorOf(board, force, makes), goal.lanes == null);
   const run = new Search({
     planCase,
     board,
@@ -207,7 +209,6 @@ function search(
     prices,
     offersInPlan,
     candidates,
-    anyLane: goal.lanes == null,
   });
   const sets = keptSets(planCase, board, places.makes);
   for (let offers = 0; offers <= offersInPlan; offers++) for (const set of sets) run.take(set, offers);

@@ -32,6 +32,9 @@ class Seating {
   readonly #stand: Stand;
   /** by slot: place in `guests` of who sits there */
   readonly #seated: number[];
+  readonly #isSeated: boolean[];
+  /** places in `guests`, those of one token together, in the order of tokens */
+  readonly #byToken: readonly (readonly number[])[];
   /** modules that stay, of those that are seated already */
   #stayed = 0;
 
@@ -44,6 +47,9 @@ class Seating {
   ) {
     this.#kept = [...guests.keys()].filter((nr) => (guests[nr]?.home ?? -1) >= 0);
     this.#seated = bare.map(() => -1);
+    this.#isSeated = guests.map(() => false);
+    const tokens = [...new Set(guests.map(({ token }) => token))].sort((a, b) => a - b);
+    this.#byToken = tokens.map((token) => [...guests.keys()].filter((nr) => guests[nr]?.token === token));
     const left: number[] = [];
     for (const { shape } of guests) left[shape] = (left[shape] ?? 0) + 1;
     const homes = bare.map(() => -1);
@@ -83,6 +89,7 @@ class Seating {
     if (home >= 0) homes[home] = -1;
     if (home === slot) this.#stayed++;
     this.#seated[slot] = nr;
+    this.#isSeated[nr] = true;
   }
 
   #unseat(nr: number, slot: number, mark: number): void {
@@ -93,6 +100,7 @@ class Seating {
     if (home >= 0) homes[home] = shape;
     if (home === slot) this.#stayed--;
     this.#seated[slot] = -1;
+    this.#isSeated[nr] = false;
   }
 
   #openInOrder(): number[] {
@@ -168,17 +176,12 @@ class Seating {
 
   /** Who is not seated yet and may sit here, one of each token, in their order. */
   #candidates(slot: number): number[] {
-    const seated = new Set(this.#seated);
-    const tokens = new Set<number>();
-    return [...this.guests.keys()]
-      .filter((nr) => !seated.has(nr) && this.packing.isAllowedIn(this.guests[nr]?.shape ?? -1, slot))
-      .sort((a, b) => (this.guests[a]?.token ?? 0) - (this.guests[b]?.token ?? 0))
-      .filter((nr) => {
-        const token = this.guests[nr]?.token ?? 0;
-        if (tokens.has(token)) return false;
-        tokens.add(token);
-        return true;
-      });
+    const found: number[] = [];
+    for (const alike of this.#byToken) {
+      const next = alike.find((nr) => !this.#isSeated[nr]);
+      if (next !== undefined && this.packing.isAllowedIn(this.guests[next]?.shape ?? -1, slot)) found.push(next);
+    }
+    return found;
   }
 
   #isLike(a: number, b: number): boolean {

@@ -2,6 +2,7 @@ import type { Lane } from '../case';
 import { compareLists } from '../compare-lists';
 import type { Reuse } from '../lane-and-reuse';
 import type { Lot } from './lots';
+import type { PriceFloor } from './price-floor';
 
 /** The figures that plans are compared by. */
 export interface Figures {
@@ -44,6 +45,8 @@ export class Cell {
   constructor(
     readonly lane: Lane,
     readonly reuse: Reuse,
+    /** the least prices of what its plans are compared with */
+    readonly floor: PriceFloor,
   ) {}
 
   /** Is there one that is better than a plan with these figures? */
@@ -82,22 +85,49 @@ function inside<K, V>(map: Map<K, V>, key: K, make: () => V): V {
   return made;
 }
 
+/** Candidates of one lane and reuse. */
+interface Group {
+  floor: PriceFloor;
+  cells: Map<number, Cell>;
+}
+
 /** The candidates, found quickly by what they end at. */
 export class Candidates {
-  readonly #cells = new Map<Lane, Map<Reuse, Map<number, Cell>>>();
+  readonly #groups = new Map<Lane, Map<Reuse, Group>>();
+  readonly #anyFloor: PriceFloor;
+
+  /** @param anyLane plans of every lane count */
+  constructor(
+    private readonly newFloor: () => PriceFloor,
+    private readonly anyLane: boolean,
+  ) {
+    this.#anyFloor = newFloor();
+  }
 
   cell(lane: Lane, reuse: Reuse, totalMiB: number, openSlots: number): Cell {
-    const cells = inside(
-      inside(this.#cells, lane, () => new Map<Reuse, Map<number, Cell>>()),
-      reuse,
-      () => new Map<number, Cell>(),
-    );
-    return inside(cells, totalMiB * SLOTS + openSlots, () => new Cell(lane, reuse));
+    const groups = inside(this.#groups, lane, () => new Map<Reuse, Group>());
+    const { floor, cells } = inside(groups, reuse, () => ({
+      // A mixed plan is compared with all.
+      floor: lane === 'mixed' && this.anyLane ? this.#anyFloor : this.newFloor(),
+      cells: new Map<number, Cell>(),
+    }));
+    return inside(cells, totalMiB * SLOTS + openSlots, () => new Cell(lane, reuse, floor));
+  }
+
+  /**
+   * Adds a plan to its cell, and its price to what others are compared with.
+   *
+   * @param fullRateMTs see {@link PriceFloor}
+   */
+  add(cell: Cell, plan: Candidate, fullRateMTs: number): void {
+    const { care, openSlots, totalMiB, priceCents } = plan;
+    cell.add(plan);
+    cell.floor.put(care, fullRateMTs, openSlots, totalMiB, priceCents);
+    if (this.anyLane) this.#anyFloor.put(care, fullRateMTs, openSlots, totalMiB, priceCents);
   }
 
   all(): Candidate[] {
-    return [...this.#cells.values()].flatMap((reuses) =>
-      [...reuses.values()].flatMap((cells) => [...cells.values()].flatMap((cell) => cell.list)),
-    );
+    const groups = [...this.#groups.values()].flatMap((reuses) => [...reuses.values()]);
+    return groups.flatMap(({ cells }) => [...cells.values()].flatMap(({ list }) => list));
   }
 }

@@ -1,3 +1,7 @@
+import type { Board } from '../board';
+import type { InForce } from '../in-force';
+import type { Make } from './makes';
+
 /** Totals are told apart in so many steps. */
 const STEPS = 256;
 const CARES = 3;
@@ -64,4 +68,18 @@ export class PriceFloor {
     }
     return any;
   }
+}
+
+/** A floor for the plans of a case. */
+export function floorOf(board: Board, force: InForce, makes: readonly Make[]): PriceFloor {
+  const largest = Math.max(0, ...makes.map(({ body }) => body.capacityMiB));
+  const most = force.today.totalMiB + largest * board.sockets.length;
+  const { official, proven } = force.total;
+  const ceiling = official === null ? most : Math.min(most, Math.max(official, proven ?? 0));
+  const rates = [...new Set(makes.flatMap(({ boardMTs }) => boardMTs ?? []))];
+  return new PriceFloor(
+    ceiling,
+    board.sockets.length,
+    rates.sort((a, b) => a - b),
+  );
 }

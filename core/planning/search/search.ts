@@ -14,7 +14,6 @@ import type { Lot, Ware } from './lots';
 import { type Body, latenciesDiffer, type Make } from './makes';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Shelf, Speed } from './price-board';
-import { PriceFloor } from './price-floor';
 
 /** What a search knows of its case. */
 export interface Ground {
@@ -26,8 +25,6 @@ export interface Ground {
   /** different offers in one plan, at most */
   offersInPlan: number;
   candidates: Candidates;
-  /** plans of every lane count */
-  anyLane: boolean;
 }
 
 /** So many modules of one body, from one offer. */
@@ -101,12 +98,7 @@ function keptOf(set: KeptSet, { board, planCase }: Ground): Kept | null {
  * each time the cheapest for what the set would give.
  */
 export class Search {
-  readonly #floors = new Map<string, PriceFloor>();
-  readonly #anyFloor: PriceFloor;
-
-  constructor(private readonly ground: Ground) {
-    this.#anyFloor = this.#newFloor();
-  }
+  constructor(private readonly ground: Ground) {}
 
   /** All sets that keep just this and buy from so many offers. */
   take(set: KeptSet, offers: number): void {
@@ -230,12 +222,11 @@ export class Search {
     const { totalMiB, openSlots } = structure;
     const cell = candidates.cell(laneOfWares(wares), kept.reuse, totalMiB, openSlots);
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
-    const floor = this.#floorOf(cell.lane, kept.reuse);
     const mayBeClear = structure.care === CLEAR && !kept.differ;
     const fastest = this.#fastest(kept.leastMTs);
     const least = this.#cheapest(structure, wares, 0);
     const bestMBs = bandwidthOf(Math.min(kept.leastMTs, prices.rates[fastest] ?? 0), share);
-    if (least === null || this.#isDear(floor, structure, structure.care, bestMBs, kept.cents + sumOf(least))) return;
+    if (least === null || this.#isDear(cell, structure, structure.care, bestMBs, kept.cents + sumOf(least))) return;
     let before: readonly Lot[] | null = null;
     for (let nr = fastest; nr >= 0; nr--) {
       const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
@@ -247,7 +238,7 @@ export class Search {
       if (before === null || !sameLots(lots, before)) {
         before = lots;
         const most = bandwidthOf(Math.min(kept.leastMTs, slowestOf(lots)), share);
-        if (this.#mayCount(cell, floor, structure, structure.care, most, cents)) {
+        if (this.#mayCount(cell, structure, structure.care, most, cents)) {
           const [level, other] = levels();
           if (level === undefined) return;
           if (other !== undefined) {
@@ -259,7 +250,7 @@ export class Search {
         }
       }
       if (!mayBeClear || given?.care === CLEAR) continue;
-      if (!this.#mayCount(cell, floor, structure, CLEAR, bandwidthOf(rateMTs, share), cents)) continue;
+      if (!this.#mayCount(cell, structure, CLEAR, bandwidthOf(rateMTs, share), cents)) continue;
       const [level, other] = levels();
       if (level === undefined) return;
       if (other !== undefined) {
@@ -271,49 +262,15 @@ export class Search {
   }
 
   /** Is there something as good for less? */
-  #isDear(floor: PriceFloor, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
+  #isDear({ floor }: Cell, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
     const full = fullRateMTs(bandwidth, this.ground.board.channelCount);
     return floor.least(care, full, structure.openSlots, structure.totalMiB) < cents;
   }
 
   /** May a plan with such figures be shown, for all that is known so far? */
-  #mayCount(
-    cell: Cell,
-    floor: PriceFloor,
-    structure: Structure,
-    care: number,
-    bandwidth: number,
-    cents: number,
-  ): boolean {
+  #mayCount(cell: Cell, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
     if (!this.#rises(structure.totalMiB, bandwidth) || cell.beats(cents, bandwidth, care)) return false;
-    return !this.#isDear(floor, structure, care, bandwidth, cents);
-  }
-
-  /** The least prices of what a plan is compared with. */
-  #floorOf(lane: Lane, reuse: Reuse): PriceFloor {
-    // A mixed plan is compared with all.
-    if (lane === 'mixed' && this.ground.anyLane) return this.#anyFloor;
-    const key = `${lane} ${reuse}`;
-    const known = this.#floors.get(key);
-    if (known !== undefined) return known;
-    const floor = this.#newFloor();
-    this.#floors.set(key, floor);
-    return floor;
-  }
-
-  #newFloor(): PriceFloor {
-    const { board, prices, force } = this.ground;
-    const installed = board.installed.map((piece, index) => this.ground.places.makes.of(piece, board.home[index]));
-    const rates = [...prices.rates, ...installed.flatMap(({ boardMTs }) => boardMTs ?? [])];
-    const largest = Math.max(...prices.shelves.map(({ body }) => body.capacityMiB), 0);
-    const { official, proven } = force.total;
-    const most = force.today.totalMiB + largest * board.sockets.length;
-    const ceiling = official === null ? most : Math.min(most, Math.max(official, proven ?? 0));
-    return new PriceFloor(
-      ceiling,
-      board.sockets.length,
-      [...new Set(rates)].sort((a, b) => a - b),
-    );
+    return !this.#isDear(cell, structure, care, bandwidth, cents);
   }
 
   /** Is it more than today? */
@@ -416,15 +373,13 @@ export class Search {
     const { care, bandwidthMBs, rateMTs } = outcome;
     const { lane, reuse } = cell;
     const priceCents = kept.cents + sumOf(lots);
-    const floor = this.#floorOf(lane, reuse);
     if (rateMTs < (this.ground.planCase.goal?.minRateMTs ?? 0)) return;
-    if (!this.#mayCount(cell, floor, structure, care, bandwidthMBs, priceCents)) return;
+    if (!this.#mayCount(cell, structure, care, bandwidthMBs, priceCents)) return;
     const full = fullRateMTs(bandwidthMBs, this.ground.board.channelCount);
-    floor.put(care, full, openSlots, totalMiB, priceCents);
-    if (this.ground.anyLane) this.#anyFloor.put(care, full, openSlots, totalMiB, priceCents);
     const byOffer = [...lots].sort((a, b) => a.offer - b.offer);
     const stay = kept.set.kept;
-    cell.add({ lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer });
+    const plan = { lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer };
+    this.ground.candidates.add(cell, plan, full);
   }
 }
 
