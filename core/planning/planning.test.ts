@@ -4,9 +4,9 @@ import type { MemoryModule } from '../memory/module';
 import { bandwidthMBs, effectiveChannels } from './bandwidth';
 import { bestOfRung } from './best-of-rung';
 import { layoutToday, makeBoard } from './board';
+import { slotCapacities } from './capacity-of';
 import { caseJsonSchema, type PlanCase } from './case';
 import { effectiveChannelsText } from './channel-words';
-import { keptSets, purchases } from './combinations';
 import { compareLists } from './compare-lists';
 import { countedSpeed } from './counted-speed';
 import { evaluateChoice } from './evaluate-choice';
@@ -192,10 +192,11 @@ describe('rates, channels and times', () => {
       ],
     });
     const board = makeBoard(uneven);
-    expect(effectiveChannels(board, layoutToday(board))).toBe(1.5);
-    expect(bandwidthMBs(board, layoutToday(board), 2400)).toBe(28800);
+    const slots = slotCapacities(layoutToday(board));
+    expect(effectiveChannels(board, slots)).toBe(1.5);
+    expect(bandwidthMBs(board, slots, 2400)).toBe(28800);
     const single = makeBoard(makeCase({ installed: uneven.installed }, { unevenChannels: 'single' }));
-    expect(effectiveChannels(single, layoutToday(single))).toBe(1);
+    expect(effectiveChannels(single, slots)).toBe(1);
   });
 
   it('reckons 2400 CL15 and 3200 CL20 equally quick', () => {
@@ -215,30 +216,7 @@ describe('rates, channels and times', () => {
   });
 });
 
-describe('combinations', () => {
-  it('honour what must stay and what goes in any case', () => {
-    const installed = (['may', 'must', 'never'] as const).map((keep, index) => ({
-      slot: `S${index}`,
-      module: stick,
-      keep,
-    }));
-    expect(keptSets(installed)).toEqual([[1], [0, 1]]);
-  });
-
-  it('keep to the stock, the sockets and the number of offers', () => {
-    const offers = [
-      { ...makeCase().offers[0], id: 'a', modules: 1, stock: 1 },
-      { ...makeCase().offers[0], id: 'b', modules: 2 },
-    ] as PlanCase['offers'];
-    const all = (sockets: number, most: number) =>
-      [...purchases(offers, [0, 1], sockets, most)].map((one) =>
-        one.map(({ offer, count }) => `${count}x${offer}`).join('+'),
-      );
-    expect(all(3, 2)).toEqual(['', '1x0', '1x0+1x1', '1x1']);
-    expect(all(4, 1)).toEqual(['', '1x0', '1x1', '2x1']);
-    expect(all(4, 0)).toEqual(['']);
-  });
-
+describe('lists of places', () => {
   it('compare lists place by place, the beginning of another first', () => {
     expect(compareLists([1, 2], [1, 3])).toBeLessThan(0);
     expect(compareLists([1], [1, 0])).toBeLessThan(0);
