@@ -188,3 +188,17 @@ export const serverCase = (offers: number): PlanCase => ({
   ),
   offers: offersOn(SERVER, offers),
 });
+
+/** Boards of up to two sockets in a channel that take server modules, for the table of growth. */
+export const withSockets = (sockets: number, offers: number): PlanCase => ({
+  ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 4000 },
+  machine: machine(SERVER, {
+    slots: slots(
+      Array.from({ length: Math.ceil(sockets / 2) }, (_, nr) => `C${nr}_`),
+      2,
+    ),
+    ceilings: { totalMiB: { official: sockets * 64 * GIB } },
+  }),
+  installed: installed(SERVER, [['C0_1', 16, 4800, 1200]]),
+  offers: offersOn(SERVER, offers),
+});
