@@ -1,4 +1,4 @@
-import { answer } from '../core/planning/plan';
+import { answer } from '../core/planning/answer';
 import { caseSchema, type PlanCase } from '../core/planning/case';
 import { desktopCase, laptopCase, serverCase, withSockets, workstationCase } from './plan-cases';
 import { cheapestBySolver } from './plan-solver';

@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { Command, Option } from 'commander';
+import { answer } from '../core/planning/answer';
 import { parseCase } from '../core/planning/parse-case';
-import { answer } from '../core/planning/plan';
 import { decodeText } from '../core/reading/decode-text';
 import { READ_FAULTS, read } from '../core/reading/read';
 import { planTable } from './plan-table';

@@ -97,7 +97,7 @@ test('a price that moves between looking and sending stops the sending', async (
 async function openOptions(request: APIRequestContext): Promise<{ offerId: number }> {
   process.env.DATABASE_URL = stage.app.databaseUrl;
   const { showJob } = await import('../service/job-state');
-  const { answer } = await import('../core/planning/plan');
+  const { answer } = await import('../core/planning/answer');
   const state = await showJob(1);
   if (state === null || !state.jobCase.ok) throw new Error('the bakery’s job has gaps');
   const plan = answer(state.jobCase.planCase).plans.find(

@@ -1,4 +1,5 @@
-import { answer, type Plan } from '../core/planning/plan';
+import { answer } from '../core/planning/answer';
+import type { Plan } from '../core/planning/plan';
 import { loadDemoShop } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { STORIES, type Story } from '../demo/stories';

@@ -1,5 +1,6 @@
 import type { NewTrial } from '../core/machine/model';
-import { answer, type Plan } from '../core/planning/plan';
+import { answer } from '../core/planning/answer';
+import type { Plan } from '../core/planning/plan';
 import { HEAPS } from '../core/price-list/compare-list';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { reportText } from '../demo/report';

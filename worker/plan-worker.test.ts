@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { answer } from '../core/planning/plan';
+import { answer } from '../core/planning/answer';
 import type { PlanReply, PlanRequest } from './plan-message';
 
 const file = join(__dirname, '..', 'core', 'planning', 'cases', 'library-kiosk.case.json');

@@ -1,4 +1,4 @@
-import { answer } from '../core/planning/plan';
+import { answer } from '../core/planning/answer';
 import type { PlanReply, PlanRequest } from './plan-message';
 
 /** Answers one case after another, off the main thread. A case that breaks the planner is answered as such. */

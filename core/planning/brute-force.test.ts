@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { MemoryModule } from '../memory/module';
+import { answer } from './answer';
 import { caseSchema, type PlanCase } from './case';
-import { answer } from './plan';
 
 /*
  * A second planner, written from the rules alone and as plainly as possible: it tries every module in every socket

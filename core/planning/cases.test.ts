@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { answer } from './answer';
 import { caseSchema } from './case';
-import { answer } from './plan';
 
 const FOLDER = join(__dirname, 'cases');
 const names = readdirSync(FOLDER)

@@ -1,10 +1,11 @@
+import { answer } from './answer';
 import { makeBoard } from './board';
 import { boughtModules } from './bought-modules';
 import type { PlanCase } from './case';
 import { inForce } from './in-force';
 import { laneOf, reuseOf } from './lane-and-reuse';
 import { Places } from './placement';
-import { answer, asPlan, type Plan } from './plan';
+import { asPlan, type Plan } from './plan';
 import { planPriceCents } from './price';
 import { refusalsOf } from './refuse-offer';
 import { mixRefusals } from './refuse-set';

@@ -1,9 +1,10 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { answer } from './answer';
 import { CARES } from './care';
 import { caseSchema, type PlanCase } from './case';
 import { evaluateChoice } from './evaluate-choice';
-import { answer, type Plan } from './plan';
+import type { Plan } from './plan';
 
 /*
  * What must hold between the answers of a case and of the same case changed, on all worked cases, large ones too.

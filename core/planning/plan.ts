@@ -1,24 +1,15 @@
 import { MIB_PER_GB } from '../memory/capacity';
-import { type Board, makeBoard, type Piece } from './board';
+import type { Board, Piece } from './board';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
 import type { Lane, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
-import { type InForce, inForce } from './in-force';
+import type { InForce } from './in-force';
 import type { Reuse } from './lane-and-reuse';
 import { setLatencyNs } from './latency';
-import { type Placed, Places } from './placement';
+import type { Placed } from './placement';
 import type { Purchase } from './purchase';
-import { type OfferRefusal, refusalsOf } from './refuse-offer';
-import { type Candidate, Candidates } from './search/candidates';
-import { frontier } from './search/frontier';
-import { keptSets } from './search/kept-sets';
-import { type Usable, waresOf } from './search/lots';
-import { PriceBoard } from './search/price-board';
-import { floorOf } from './search/price-floor';
-import { Search } from './search/search';
-
-/** Different offers in one plan where the goal does not say. */
-const DEFAULT_MAX_OFFERS = 2;
+import type { OfferRefusal } from './refuse-offer';
+import type { Candidate } from './search/candidates';
 
 /** Where a placed module comes from: the slot it is kept from, or the offer it is bought with. */
 export type Seat = { kept: string } | { offer: string };
@@ -129,88 +120,4 @@ export function asPlan(
     perAddedGiBCents: addedMiB === 0 ? null : perGiB(priceCents, addedMiB),
     savingCents: originalCents === undefined ? null : originalCents - priceCents,
   };
-}
-
-/** Prices of the cheapest plans of original parts, by the total that they end at. */
-function cheapestOriginals(candidates: readonly Candidate[]): Map<number, number> {
-  const cheapest = new Map<number, number>();
-  for (const { lane, totalMiB, priceCents } of candidates) {
-    if (lane !== 'original') continue;
-    cheapest.set(totalMiB, Math.min(priceCents, cheapest.get(totalMiB) ?? Number.POSITIVE_INFINITY));
-  }
-  return cheapest;
-}
-
-const byName = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
-
-function comparePlans(a: Candidate, b: Candidate): number {
-  return (
-    byName(a.lane, b.lane) ||
-    byName(a.reuse, b.reuse) ||
-    a.totalMiB - b.totalMiB ||
-    a.priceCents - b.priceCents ||
-    a.bandwidthMBs - b.bandwidthMBs ||
-    a.care - b.care ||
-    a.openSlots - b.openSlots
-  );
-}
-
-/**
- * Answers a case with today's figures, the offers that cannot be used and why, and every plan worth looking at:
- * by lane, reuse, total, price, bandwidth, care and open slots, ascending. The case must have passed `caseSchema`.
- */
-export function answer(planCase: PlanCase): Answer {
-  const board = makeBoard(planCase);
-  const force = inForce(board);
-  const places = new Places(board, force, planCase.offers);
-  const codes = planCase.offers.map((offer) => refusalsOf(offer.module, planCase.machine, force));
-  const candidates = search(planCase, board, force, places, codes);
-  const found = frontier(candidates, planCase.goal ?? {}).sort(comparePlans);
-  const originals = cheapestOriginals(found);
-  const { totalMiB, rateMTs, bandwidthMBs } = force.today;
-  return {
-    baseline: { totalMiB, rateMTs, bandwidthMBs },
-    refusedOffers: planCase.offers.flatMap(({ id }, index) => {
-      const own = codes[index] ?? [];
-      return own.length === 0 ? [] : [{ offer: id, codes: own }];
-    }),
-    plans: found.flatMap((candidate) => {
-      const placed = places.best(candidate.kept, candidate.bought);
-      return placed === null
-        ? []
-        : [asPlan(planCase, board, force, candidate, placed, originals.get(candidate.totalMiB))];
-    }),
-  };
-}
-
-function search(
-  planCase: PlanCase,
-  board: Board,
-  force: InForce,
-  places: Places,
-  codes: readonly OfferRefusal[][],
-): Candidate[] {
-  const goal = planCase.goal ?? {};
-  const offersInPlan = goal.maxOffers ?? DEFAULT_MAX_OFFERS;
-  const profiles = planCase.machine.profiles === true;
-  const usable = planCase.offers.flatMap(({ id, module }, offer): Usable[] => {
-    if ((codes[offer]?.length ?? 0) > 0 || goal.without?.includes(id)) return [];
-    return [{ offer, make: places.makes.of({ module, speed: countedSpeed(module, profiles) }) }];
-  });
-  const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan);
-  const prices = new PriceBoard(wares, offersInPlan);
-  const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
-  const candidates = new Candidates(() => floorOf(board, force, makes), goal.lanes == null);
-  const run = new Search({
-    planCase,
-    board,
-    force,
-    places,
-    prices,
-    offersInPlan,
-    candidates,
-  });
-  const sets = keptSets(planCase, board, places.makes);
-  for (let offers = 0; offers <= offersInPlan; offers++) for (const set of sets) run.take(set, offers);
-  return candidates.all();
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { MemoryModule } from '../memory/module';
+import { answer } from './answer';
 import { bandwidthMBs, effectiveChannels } from './bandwidth';
 import { bestOfRung } from './best-of-rung';
 import { layoutToday, makeBoard } from './board';
@@ -14,7 +15,7 @@ import { inForce } from './in-force';
 import { planKey, rungsOf } from './ladder';
 import { latencyNs, setLatencyNs } from './latency';
 import { parseCase } from './parse-case';
-import { answer, type Plan } from './plan';
+import type { Plan } from './plan';
 import { boughtText, fateText, freeText, runText } from './plan-words';
 import { REFUSAL_WORDS } from './refusal-words';
 import { OFFER_REFUSALS, refusalsOf } from './refuse-offer';

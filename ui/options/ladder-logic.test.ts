@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
+import { answer } from '@/core/planning/answer';
 import { planKey, rungsOf } from '@/core/planning/ladder';
-import { answer } from '@/core/planning/plan';
 import { dodge } from './dodge';
 import { nextPlanKey } from './ladder-keys';
 

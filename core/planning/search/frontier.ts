@@ -75,16 +75,6 @@ function put({ totals, bandwidths }: Stairs, totalMiB: number, bandwidthMBs: num
   bandwidths.splice(from, end - from, bandwidthMBs);
 }
 
-/** Of candidates in order of their figures, those that none before them is as good as. */
-function undominated(sorted: readonly Candidate[]): Candidate[] {
-  const cheaper = new Cheaper();
-  return sorted.filter((plan) => {
-    if (cheaper.has(plan)) return false;
-    cheaper.add(plan);
-    return true;
-  });
-}
-
 /** Does a plan lie within what is wished for? The search has seen to the least rate, and to which offers are left out. */
 export function meets(goal: Goal, plan: Candidate): boolean {
   return (
@@ -99,39 +89,64 @@ function sameFigures(a: Figures, b: Figures): boolean {
   return atLeastAsGood(a, b) && atLeastAsGood(b, a);
 }
 
-/** The mixed plans among candidates in order of their figures that no plan at all dominates. */
-function mixedLeft(sorted: readonly Candidate[]): Set<Candidate> {
+/** Of plans in order of their figures, those that are not mixed, and the mixed ones that no plan at all dominates. */
+function withoutBeatenMixed(sorted: readonly Candidate[]): Candidate[] {
+  if (sorted.every(({ lane }) => lane !== 'mixed')) return [...sorted];
   const cheaper = new Cheaper();
-  const left = new Set<Candidate>();
   let waiting: Candidate[] = [];
-  for (const plan of sorted) {
+  return sorted.filter((plan) => {
     const [first] = waiting;
     if (first !== undefined && !sameFigures(first, plan)) {
       for (const one of waiting) cheaper.add(one);
       waiting = [];
     }
-    if (plan.lane === 'mixed' && !cheaper.has(plan)) left.add(plan);
     waiting.push(plan);
-  }
-  return left;
+    return plan.lane !== 'mixed' || !cheaper.has(plan);
+  });
 }
 
-/**
- * The plans to show for a goal: in each lane and reuse those that no plan of the same lane and reuse dominates; of the mixed
- * lane those that no plan at all dominates.
- */
-export function frontier(candidates: readonly Candidate[], goal: Goal): Candidate[] {
-  const groups = new Map<string, Candidate[]>();
-  for (const plan of candidates) {
-    if (!meets(goal, plan)) continue;
-    const group = `${plan.lane} ${plan.reuse}`;
-    const own = groups.get(group);
-    if (own === undefined) groups.set(group, [plan]);
-    else own.push(plan);
-  }
-  const shown = [...groups.values()].flatMap((group) =>
-    undominated(group.sort((a, b) => compareFigures(a, b) || compareEqual(a, b))),
+const byName = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+/** The order of plans in an answer. */
+function compareShown(a: Candidate, b: Candidate): number {
+  return (
+    byName(a.lane, b.lane) ||
+    byName(a.reuse, b.reuse) ||
+    a.totalMiB - b.totalMiB ||
+    a.priceCents - b.priceCents ||
+    a.bandwidthMBs - b.bandwidthMBs ||
+    a.care - b.care ||
+    a.openSlots - b.openSlots
   );
-  const left = mixedLeft([...shown].sort(compareFigures));
-  return shown.filter((plan) => plan.lane !== 'mixed' || left.has(plan));
+}
+
+/** Candidates that are sorted once, so that what a goal leaves of them is found quickly. */
+export class Ranking {
+  /** whatever is better in all figures comes before */
+  readonly #byFigures: readonly Candidate[];
+  readonly #order = new Map<Candidate, number>();
+
+  constructor(candidates: readonly Candidate[]) {
+    this.#byFigures = [...candidates].sort((a, b) => compareFigures(a, b) || compareEqual(a, b));
+    for (const [nr, plan] of [...candidates].sort(compareShown).entries()) this.#order.set(plan, nr);
+  }
+
+  /**
+   * The plans to show for a goal, in the order of an answer: in each lane and reuse those that no plan of the same lane and
+   * reuse dominates; of the mixed lane those that no plan at all dominates.
+   */
+  shown(goal: Goal): Candidate[] {
+    const groups = new Map<string, Cheaper>();
+    const best = this.#byFigures.filter((plan) => {
+      if (!meets(goal, plan)) return false;
+      const group = `${plan.lane} ${plan.reuse}`;
+      const cheaper = groups.get(group) ?? new Cheaper();
+      groups.set(group, cheaper);
+      if (cheaper.has(plan)) return false;
+      cheaper.add(plan);
+      return true;
+    });
+    const order = (plan: Candidate) => this.#order.get(plan) ?? 0;
+    return withoutBeatenMixed(best).sort((a, b) => order(a) - order(b));
+  }
 }

@@ -5,7 +5,7 @@ import { countedSpeed } from '../counted-speed';
 import { inForce } from '../in-force';
 import { Places } from '../placement';
 import type { Candidate } from './candidates';
-import { frontier } from './frontier';
+import { Ranking } from './frontier';
 import { keptSets } from './kept-sets';
 import { type Lot, waresOf } from './lots';
 import { cheapestWay } from './pick-lots';
@@ -162,7 +162,7 @@ describe('the frontier', () => {
     ...{ kept: [], bought: [] },
     ...own,
   });
-  const shown = (plans: Candidate[], goal = {}) => frontier(plans, goal).map((one) => plans.indexOf(one));
+  const shown = (plans: Candidate[], goal = {}) => new Ranking(plans).shown(goal).map((one) => plans.indexOf(one));
 
   it('shows what nothing of the same lane and reuse dominates, in any of the five figures', () => {
     const base = plan({});

@@ -100,12 +100,21 @@ function keptOf(set: KeptSet, { board, planCase }: Ground): Kept | null {
 export class Search {
   constructor(private readonly ground: Ground) {}
 
-  /** All sets that keep just this and buy from so many offers. */
-  take(set: KeptSet, offers: number): void {
+  /** All sets that keep just this and buy from so many offers, step by step; told is the share of it that is done. */
+  *take(set: KeptSet, offers: number): Generator<number> {
     const kept = keptOf(set, this.ground);
     if (kept === null) return;
-    if (offers > 0) this.#choose(kept, [], offers, 0, 0);
-    else if (set.kept.length === this.ground.planCase.installed.length) this.#rearrange(kept);
+    if (offers === 0) {
+      if (set.kept.length === this.ground.planCase.installed.length) this.#rearrange(kept);
+      return;
+    }
+    const { shelves } = this.ground.prices;
+    for (const [nr, shelf] of shelves.entries()) {
+      for (const modules of shelf.sizes) {
+        this.#choose(kept, [], { shelf, modules }, offers, 0);
+        yield nr / shelves.length;
+      }
+    }
   }
 
   #rearrange(kept: Kept): void {
@@ -124,22 +133,24 @@ export class Search {
     });
   }
 
-  /** Every choice of so many parts, each after those before it by body and number. */
-  #choose(kept: Kept, parts: readonly Part[], wanted: number, from: number, bought: number): void {
+  /** Every choice of so many parts that begins with these, each after those before it by body and number. */
+  #choose(kept: Kept, parts: readonly Part[], next: Part, wanted: number, bought: number): void {
     const { prices, force } = this.ground;
-    const last = parts.at(-1);
-    for (let nr = from; nr < prices.shelves.length; nr++) {
+    const taken = bought + next.modules;
+    if (taken > kept.free) return;
+    const own = [...parts, next];
+    const structure = this.#structure(kept, own);
+    // What cannot be together cannot be with more beside it either.
+    if (structure === null) return;
+    if (own.length === wanted) {
+      if (structure.totalMiB >= force.today.totalMiB) this.#weigh(kept, structure);
+      return;
+    }
+    for (let nr = prices.shelves.indexOf(next.shelf); nr < prices.shelves.length; nr++) {
       const shelf = prices.shelves[nr];
       if (shelf === undefined) continue;
       for (const modules of shelf.sizes) {
-        if (bought + modules > kept.free) break;
-        if (last?.shelf === shelf && modules < last.modules) continue;
-        const own = [...parts, { shelf, modules }];
-        const structure = this.#structure(kept, own);
-        // What cannot be together cannot be with more beside it either.
-        if (structure === null) continue;
-        if (own.length < wanted) this.#choose(kept, own, wanted, nr, bought + modules);
-        else if (structure.totalMiB >= force.today.totalMiB) this.#weigh(kept, structure);
+        if (shelf !== next.shelf || modules >= next.modules) this.#choose(kept, own, { shelf, modules }, wanted, taken);
       }
     }
   }

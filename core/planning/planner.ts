@@ -1,0 +1,169 @@
+import { type Board, makeBoard } from './board';
+import type { Goal, Installed, PlanCase } from './case';
+import { countedSpeed } from './counted-speed';
+import { type InForce, inForce } from './in-force';
+import { Places } from './placement';
+import { type Answer, asPlan, type Plan } from './plan';
+import { type OfferRefusal, refusalsOf } from './refuse-offer';
+import { type Candidate, Candidates } from './search/candidates';
+import { Ranking } from './search/frontier';
+import { keptSets } from './search/kept-sets';
+import { type Usable, waresOf } from './search/lots';
+import { PriceBoard } from './search/price-board';
+import { floorOf } from './search/price-floor';
+import { Search } from './search/search';
+
+/** Different offers in one plan where the goal does not say. */
+const DEFAULT_MAX_OFFERS = 2;
+/** How much longer a search takes with one more different offer in a plan, about. */
+const PER_OFFER = 20;
+/** Share of the work that is the search; the rest is placing what it found. */
+const SEARCHING = 0.7;
+/** Plans placed between two reports of progress. */
+const PLACED_AT_ONCE = 100;
+
+/** What may change of a case while it is steered. */
+export interface Change {
+  goal?: PlanCase['goal'];
+  /** what becomes of installed modules, by slot */
+  keep?: Readonly<Record<string, Installed['keep']>>;
+  /** prices of offers, minor units, by id */
+  prices?: Readonly<Record<string, number>>;
+}
+
+/** Prices of the cheapest plans of original parts, by the total that they end at. */
+function cheapestOriginals(candidates: readonly Candidate[]): Map<number, number> {
+  const cheapest = new Map<number, number>();
+  for (const { lane, totalMiB, priceCents } of candidates) {
+    if (lane !== 'original') continue;
+    cheapest.set(totalMiB, Math.min(priceCents, cheapest.get(totalMiB) ?? Number.POSITIVE_INFINITY));
+  }
+  return cheapest;
+}
+
+/**
+ * Plans a case, and plans it again when it changes a little: what the change leaves as it was is not worked out again. The
+ * case must have passed `caseSchema`.
+ */
+export class Planner {
+  #case: PlanCase;
+  readonly #board: Board;
+  readonly #force: InForce;
+  readonly #places: Places;
+  readonly #codes: readonly OfferRefusal[][];
+  readonly #usable: readonly Usable[];
+  /** what the last search found; null: it has to be searched again */
+  #ranking: Ranking | null = null;
+  readonly #plans = new Map<Candidate, Plan>();
+
+  constructor(planCase: PlanCase) {
+    this.#case = planCase;
+    this.#board = makeBoard(planCase);
+    this.#force = inForce(this.#board);
+    this.#places = new Places(this.#board, this.#force, planCase.offers);
+    const { machine, offers } = planCase;
+    this.#codes = offers.map(({ module }) => refusalsOf(module, machine, this.#force));
+    this.#usable = offers.flatMap(({ module }, offer): Usable[] => {
+      if ((this.#codes[offer]?.length ?? 0) > 0) return [];
+      const speed = countedSpeed(module, machine.profiles === true);
+      return [{ offer, make: this.#places.makes.of({ module, speed }) }];
+    });
+  }
+
+  /** The case as it stands now. */
+  get planCase(): PlanCase {
+    return this.#case;
+  }
+
+  /** Changes the case. Slots and offers that it does not have are passed over. */
+  change({ goal, keep, prices }: Change): void {
+    const before = this.#case;
+    const after = {
+      ...before,
+      ...(goal !== undefined && { goal }),
+      ...(keep !== undefined && {
+        installed: before.installed.map((one) => (one.slot in keep ? { ...one, keep: keep[one.slot] } : one)),
+      }),
+      ...(prices !== undefined && {
+        offers: before.offers.map((offer) =>
+          offer.id in prices ? { ...offer, priceCents: prices[offer.id] ?? offer.priceCents } : offer,
+        ),
+      }),
+    };
+    this.#case = after;
+    if (keep === undefined && prices === undefined && sameSearch(before.goal ?? {}, after.goal ?? {})) return;
+    this.#ranking = null;
+    this.#plans.clear();
+  }
+
+  answer(): Answer {
+    const steps = this.steps();
+    for (;;) {
+      const step = steps.next();
+      if (step.done === true) return step.value;
+    }
+  }
+
+  /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
+  *steps(): Generator<number, Answer> {
+    this.#ranking ??= new Ranking(yield* this.#search());
+    const found = this.#ranking.shown(this.#case.goal ?? {});
+    const originals = cheapestOriginals(found);
+    const plans: Plan[] = [];
+    for (const [nr, candidate] of found.entries()) {
+      const plan = this.#plan(candidate, originals.get(candidate.totalMiB));
+      if (plan !== null) plans.push(plan);
+      if (nr % PLACED_AT_ONCE === 0) yield SEARCHING + (1 - SEARCHING) * (nr / found.length);
+    }
+    const { totalMiB, rateMTs, bandwidthMBs } = this.#force.today;
+    const refusedOffers = this.#case.offers.flatMap(({ id }, nr) => {
+      const codes = this.#codes[nr] ?? [];
+      return codes.length === 0 ? [] : [{ offer: id, codes: [...codes] }];
+    });
+    return { baseline: { totalMiB, rateMTs, bandwidthMBs }, refusedOffers, plans };
+  }
+
+  *#search(): Generator<number, Candidate[]> {
+    const planCase = this.#case;
+    const [board, force, places] = [this.#board, this.#force, this.#places];
+    const { maxOffers, without, lanes } = planCase.goal ?? {};
+    const offersInPlan = maxOffers ?? DEFAULT_MAX_OFFERS;
+    const leftOut = new Set(without ?? []);
+    const usable = this.#usable.filter(({ offer }) => !leftOut.has(planCase.offers[offer]?.id ?? ''));
+    const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan);
+    const prices = new PriceBoard(wares, offersInPlan);
+    const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
+    const candidates = new Candidates(() => floorOf(board, force, makes), lanes == null);
+    const search = new Search({ planCase, board, force, places, prices, offersInPlan, candidates });
+    const sets = keptSets(planCase, board, places.makes);
+    const whole = (PER_OFFER ** (offersInPlan + 1) - 1) / (PER_OFFER - 1);
+    let done = 0;
+    for (let offers = 0; offers <= offersInPlan; offers++) {
+      const own = PER_OFFER ** offers / whole / sets.length;
+      for (const set of sets) {
+        for (const share of search.take(set, offers)) yield SEARCHING * (done + own * share);
+        done += own;
+      }
+    }
+    return candidates.all();
+  }
+
+  /** A candidate in its places, which are found once. */
+  #plan(candidate: Candidate, originalCents: number | undefined): Plan | null {
+    const known = this.#plans.get(candidate);
+    const savingCents = originalCents === undefined ? null : originalCents - candidate.priceCents;
+    if (known !== undefined) return known.savingCents === savingCents ? known : { ...known, savingCents };
+    const placed = this.#places.best(candidate.kept, candidate.bought);
+    if (placed === null) return null;
+    const plan = asPlan(this.#case, this.#board, this.#force, candidate, placed, originalCents);
+    this.#plans.set(candidate, plan);
+    return plan;
+  }
+}
+
+/** Does a search for one goal find what is wanted for the other? Totals, prices and open slots are looked at afterwards. */
+function sameSearch(a: Goal, b: Goal): boolean {
+  const of = ({ minRateMTs, lanes, without, maxOffers }: Goal) =>
+    JSON.stringify([minRateMTs ?? 0, lanes ?? null, without ?? [], maxOffers ?? null]);
+  return of(a) === of(b);
+}
