@@ -1,10 +1,11 @@
 import { readFileSync, statSync } from 'node:fs';
 import { Command, Option } from 'commander';
 import { answer } from '../core/planning/answer';
+import { explainOffer } from '../core/planning/explain/explain-offer';
 import { parseCase } from '../core/planning/parse-case';
 import { decodeText } from '../core/reading/decode-text';
 import { READ_FAULTS, read } from '../core/reading/read';
-import { planTable } from './plan-table';
+import { explainedText, planTable } from './plan-table';
 
 /** What one file comes to: text for stdout, or lines for stderr. */
 type Outcome = { ok: true; text: string } | { ok: false; lines: string[] };
@@ -27,8 +28,14 @@ function fileBytes(file: string): Uint8Array | string {
 
 const FORMATS = ['json', 'table'] as const;
 
+interface PlanOptions {
+  format: (typeof FORMATS)[number];
+  /** id of an offer to explain */
+  explain?: string;
+}
+
 const planFile =
-  (format: (typeof FORMATS)[number]) =>
+  ({ format, explain }: PlanOptions) =>
   (bytes: Uint8Array): Outcome => {
     let json: unknown;
     try {
@@ -38,8 +45,20 @@ const planFile =
     }
     const parsed = parseCase(json);
     if (!parsed.ok) return { ok: false, lines: parsed.faults };
-    const answered = answer(parsed.planCase);
-    return { ok: true, text: format === 'table' ? planTable(parsed.planCase, answered) : JSON.stringify(answered) };
+    const { planCase } = parsed;
+    const explained = explain === undefined ? null : explainOffer(planCase, explain);
+    if (explain !== undefined && explained === null) {
+      return { ok: false, lines: [`offers: none has the id "${explain}"`] };
+    }
+    const answered = answer(planCase);
+    if (format === 'json') {
+      return {
+        ok: true,
+        text: JSON.stringify({ ...answered, ...(explained && { explained: { offer: explain, ...explained } }) }),
+      };
+    }
+    const told = explain === undefined || explained === null ? [] : [explainedText(planCase, explain, explained)];
+    return { ok: true, text: [planTable(planCase, answered), ...told].join('\n') };
   };
 
 function readFile(bytes: Uint8Array): Outcome {
@@ -73,9 +92,8 @@ export function main(argv: string[]): void {
     .description('answer planning cases: one JSON object a line, in order')
     .argument('<case...>', 'case files ("fenbrik": "case/1")')
     .addOption(new Option('--format <format>', 'how the answer is printed').choices(FORMATS).default('json'))
-    .action((files: string[], { format }: { format: (typeof FORMATS)[number] }) =>
-      forEachFile(files, planFile(format)),
-    );
+    .addOption(new Option('--explain <offer>', 'say why an offer is in no plan, or in which'))
+    .action((files: string[], options: PlanOptions) => forEachFile(files, planFile(options)));
   program
     .command('read')
     .description('read what a machine, a module or a seller says about memory: one JSON object a line, in order')

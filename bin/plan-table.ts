@@ -1,7 +1,15 @@
 import { capacityText } from '../core/memory/capacity';
+import { makeBoard } from '../core/planning/board';
 import type { PlanCase } from '../core/planning/case';
+import { nearestPlans } from '../core/planning/explain/broken-wishes';
+import type { OfferExplained } from '../core/planning/explain/explain-offer';
+import { explainPlan } from '../core/planning/explain/explain-plan';
+import { nearestSentence, offerSentences, planLine, planSentences } from '../core/planning/explain/explain-words';
+import { inForce } from '../core/planning/in-force';
 import type { Answer, Plan } from '../core/planning/plan';
 import { moneyText } from '../core/pricing/money-text';
+import { reasonFacts } from '../core/quoting/option';
+import { STAFF_REASONS } from '../core/quoting/reason-words';
 
 const HEADINGS = ['total', 'price', 'saving', 'rate', 'channels', 'open', 'care', 'lane', 'old ones', 'buy'];
 /** Columns whose figures are read from the right. */
@@ -45,6 +53,14 @@ function aligned(rows: readonly string[][]): string[] {
   );
 }
 
+/** Where nothing meets the goal, what misses it least; else that nothing is more than today. */
+function noPlan(planCase: PlanCase): string[] {
+  if (planCase.goal == null) return ['No plan gives more than today.'];
+  const nearest = nearestPlans(planCase).map((one) => `  ${nearestSentence(planCase, one)}`);
+  if (nearest.length === 0) return ['No plan meets the goal, nor all of it but one wish.'];
+  return ['No plan meets the goal. Those that miss one wish of it least:', ...nearest];
+}
+
 /** An answer as a person reads it in a terminal: today, then a line a plan, the smallest total first, then the cheapest. */
 export function planTable(planCase: PlanCase, { baseline, refusedOffers, plans }: Answer): string {
   const { totalMiB, rateMTs } = baseline;
@@ -54,5 +70,21 @@ export function planTable(planCase: PlanCase, { baseline, refusedOffers, plans }
   const head = `${planCase.machine.name ?? 'machine'}: today ${today}`;
   const table = aligned([HEADINGS, ...sorted.map((plan) => cells(plan, planCase))]);
   const refused = refusedOffers.length === 0 ? [] : ['', `${refusedOffers.length} offers do not fit.`];
-  return [head, '', ...(sorted.length === 0 ? ['No plan gives more than today.'] : table), ...refused, ''].join('\n');
+  return [head, '', ...(sorted.length === 0 ? noPlan(planCase) : table), ...refused, ''].join('\n');
+}
+
+/** Why an offer is in no plan, or in which and why they run as they run, as a person reads it in a terminal. */
+export function explainedText(planCase: PlanCase, id: string, explained: OfferExplained): string {
+  const label = planCase.offers.find((offer) => offer.id === id)?.label ?? id;
+  const [first, ...more] = offerSentences(planCase, explained);
+  const plans = explained.kind === 'in-plans' ? explained.plans.slice(0, 3) : [];
+  const force = inForce(makeBoard(planCase));
+  const because = plans.flatMap((plan) => {
+    const facts = reasonFacts(planCase, plan, force);
+    const reasons = plan.reasons.map((reason) => STAFF_REASONS[reason](facts));
+    const told = [...planSentences(planCase, explainPlan(planCase, plan)), ...reasons];
+    return ['', planLine(planCase, plan), ...told.map((sentence) => `  ${sentence}`)];
+  });
+  const rest = plans.length > 0 ? because : more.map((line) => `  ${line}`);
+  return [`${label} (${id}) ${first}`, ...rest, ''].join('\n');
 }

@@ -1,10 +1,13 @@
 import type { PlanCase } from '../core/planning/case';
 import type { Answer } from '../core/planning/plan';
+import type { Change } from '../core/planning/planner';
 
-/** A case to be planned; the answer carries the same id. */
-export interface PlanRequest {
-  id: number;
-  planCase: PlanCase;
-}
+/** A case to be planned, a change of the case that was planned last, or the end of the work on one of these. */
+export type PlanRequest = { id: number; planCase: PlanCase } | { id: number; change: Change } | { cancel: number };
 
-export type PlanReply = { id: number; ok: true; answer: Answer } | { id: number; ok: false };
+/** What comes of a request, under its id; `share`: how much of the work is done, 0 to 1. */
+export type PlanReply =
+  | { id: number; state: 'planning'; share: number }
+  | { id: number; state: 'done'; answer: Answer }
+  | { id: number; state: 'failed' }
+  | { id: number; state: 'cancelled' };

@@ -2,30 +2,90 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { answer } from '../core/planning/answer';
 import type { PlanReply, PlanRequest } from './plan-message';
+import { PlanWork } from './plan-work';
 
-const file = join(__dirname, '..', 'core', 'planning', 'cases', 'library-kiosk.case.json');
-const planCase = JSON.parse(readFileSync(file, 'utf8'));
+const worked = (name: string) =>
+  JSON.parse(readFileSync(join(__dirname, '..', 'core', 'planning', 'cases', `${name}.case.json`), 'utf8'));
+const planCase = worked('library-kiosk');
 
 /** A worker's global scope as far as this worker uses it. */
 const scope: { onmessage: ((event: { data: PlanRequest }) => void) | null; postMessage: (reply: PlanReply) => void } = {
   onmessage: null,
   postMessage: (reply) => replies.push(reply),
 };
-const replies: PlanReply[] = [];
+let replies: PlanReply[] = [];
+
+const settled = () => new Promise<void>((resolve) => setTimeout(resolve, 20));
+const ends = () => replies.filter(({ state }) => state !== 'planning');
 
 beforeAll(async () => {
   Object.assign(globalThis, { self: scope });
   await import('./plan-worker');
 });
-
-test('answers a case as the core does, under the same id', () => {
-  scope.onmessage?.({ data: { id: 7, planCase } });
-  expect(replies.pop()).toEqual({ id: 7, ok: true, answer: answer(planCase) });
+beforeEach(() => {
+  replies = [];
 });
 
-test('a case that breaks the planner is answered as such, and the next one is served', () => {
-  scope.onmessage?.({ data: { id: 8, planCase: { ...planCase, machine: null } } });
-  expect(replies.pop()).toEqual({ id: 8, ok: false });
-  scope.onmessage?.({ data: { id: 9, planCase } });
-  expect(replies.pop()).toMatchObject({ id: 9, ok: true });
+async function send(request: PlanRequest): Promise<void> {
+  scope.onmessage?.({ data: request });
+  await settled();
+}
+
+test('answers a case as the core does, under the same id', async () => {
+  await send({ id: 7, planCase });
+  expect(ends()).toEqual([{ id: 7, state: 'done', answer: answer(planCase) }]);
+});
+
+test('a case that breaks the planner is answered as failed, and the next one is served', async () => {
+  await send({ id: 8, planCase: { ...planCase, machine: null } });
+  await send({ id: 9, planCase });
+  expect(ends()).toMatchObject([
+    { id: 8, state: 'failed' },
+    { id: 9, state: 'done' },
+  ]);
+});
+
+test('a change is answered as the changed case would be', async () => {
+  const goal = { minMiB: 16 * 1024 };
+  await send({ id: 1, planCase });
+  await send({ id: 2, change: { goal } });
+  expect(ends()[1]).toEqual({ id: 2, state: 'done', answer: answer({ ...planCase, goal }) });
+});
+
+describe('work that takes long', () => {
+  /** A place where every look at the clock is a second later. */
+  function slowPlace(between: (work: PlanWork) => void) {
+    const told: PlanReply[] = [];
+    let ms = 0;
+    const work: PlanWork = new PlanWork({
+      reply: (reply) => told.push(reply),
+      now: () => (ms += 1000),
+      pause: async () => between(work),
+    });
+    return { told, work };
+  }
+
+  it('tells how far it has come, ever more, before it is done', async () => {
+    const { told, work } = slowPlace(() => undefined);
+    await work.take({ id: 1, planCase: worked('vet-workstation') });
+    const shares = told.flatMap((reply) => (reply.state === 'planning' ? [reply.share] : []));
+    expect(shares.length).toBeGreaterThan(10);
+    expect(shares).toEqual([...shares].sort((a, b) => a - b));
+    expect(shares.every((share) => share >= 0 && share <= 1)).toBe(true);
+    expect(told.at(-1)?.state).toBe('done');
+  });
+
+  it('ends when it is no longer wanted, and serves the next', async () => {
+    const { told, work } = slowPlace((own) => void own.take({ cancel: 1 }));
+    await work.take({ id: 1, planCase: worked('vet-workstation') });
+    expect(told.map(({ state }) => state)).toEqual(['planning', 'cancelled']);
+    await work.take({ id: 2, planCase });
+    expect(told.at(-1)).toEqual({ id: 2, state: 'done', answer: answer(planCase) });
+  });
+
+  it('a change without a case before it fails', async () => {
+    const { told, work } = slowPlace(() => undefined);
+    await work.take({ id: 1, change: { goal: null } });
+    expect(told).toEqual([{ id: 1, state: 'failed' }]);
+  });
 });

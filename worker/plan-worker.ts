@@ -1,13 +1,13 @@
-import { answer } from '../core/planning/answer';
-import type { PlanReply, PlanRequest } from './plan-message';
+import type { PlanRequest } from './plan-message';
+import { PlanWork } from './plan-work';
 
-/** Answers one case after another, off the main thread. A case that breaks the planner is answered as such. */
+const work = new PlanWork({
+  reply: (reply) => self.postMessage(reply),
+  now: () => performance.now(),
+  pause: () => new Promise((resolve) => setTimeout(resolve)),
+});
+
+/** Answers one request after another, off the main thread. */
 self.onmessage = ({ data }: MessageEvent<PlanRequest>) => {
-  let reply: PlanReply;
-  try {
-    reply = { id: data.id, ok: true, answer: answer(data.planCase) };
-  } catch {
-    reply = { id: data.id, ok: false };
-  }
-  self.postMessage(reply);
+  void work.take(data);
 };

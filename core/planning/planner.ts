@@ -104,9 +104,26 @@ export class Planner {
     }
   }
 
+  /** The best plans of those that buy an offer, whatever other plans there are. */
+  plansWith(offerId: string): Plan[] {
+    const must = this.#case.offers.findIndex(({ id }) => id === offerId);
+    const steps = this.#search(must);
+    for (;;) {
+      const step = steps.next();
+      if (step.done !== true) continue;
+      const found = new Ranking(step.value).shown(this.#case.goal ?? {});
+      return found.flatMap((candidate) => this.#plan(candidate, undefined) ?? []);
+    }
+  }
+
+  /** Why an offer cannot be used, whatever else is in the machine; empty: it can. */
+  refusalsOf(offerId: string): readonly OfferRefusal[] {
+    return this.#codes[this.#case.offers.findIndex(({ id }) => id === offerId)] ?? [];
+  }
+
   /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
   *steps(): Generator<number, Answer> {
-    this.#ranking ??= new Ranking(yield* this.#search());
+    this.#ranking ??= new Ranking(yield* this.#search(null));
     const found = this.#ranking.shown(this.#case.goal ?? {});
     const originals = cheapestOriginals(found);
     const plans: Plan[] = [];
@@ -123,18 +140,22 @@ export class Planner {
     return { baseline: { totalMiB, rateMTs, bandwidthMBs }, refusedOffers, plans };
   }
 
-  *#search(): Generator<number, Candidate[]> {
+  /** @param must place of an offer that every plan has to buy; null: none */
+  *#search(must: number | null): Generator<number, Candidate[]> {
     const planCase = this.#case;
     const [board, force, places] = [this.#board, this.#force, this.#places];
     const { maxOffers, without, lanes } = planCase.goal ?? {};
     const offersInPlan = maxOffers ?? DEFAULT_MAX_OFFERS;
     const leftOut = new Set(without ?? []);
     const usable = this.#usable.filter(({ offer }) => !leftOut.has(planCase.offers[offer]?.id ?? ''));
-    const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan);
+    const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan, must);
     const prices = new PriceBoard(wares, offersInPlan);
     const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
     const candidates = new Candidates(() => floorOf(board, force, makes), lanes == null);
-    const search = new Search({ planCase, board, force, places, prices, offersInPlan, candidates });
+    const mustWare = wares.find(({ lots }) => lots.some((some) => some.some(({ offer }) => offer === must))) ?? null;
+    if (must !== null && mustWare === null) return [];
+    const ground = { planCase, board, force, places, prices, offersInPlan, candidates, must: mustWare };
+    const search = new Search(ground);
     const sets = keptSets(planCase, board, places.makes);
     const whole = (PER_OFFER ** (offersInPlan + 1) - 1) / (PER_OFFER - 1);
     let done = 0;

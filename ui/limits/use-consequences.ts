@@ -50,7 +50,7 @@ export function useConsequences(
     worker.onerror = stop;
     worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
       const ask = asks[data.id];
-      if (data.ok && ask !== undefined) {
+      if (data.state === 'done' && ask !== undefined) {
         const { plans } = data.answer;
         const totals = plans.map(({ totalMiB }) => totalMiB);
         setKnown((before) =>
@@ -61,7 +61,7 @@ export function useConsequences(
           }),
         );
       }
-      if (data.id === asks.length - 1) stop();
+      if (data.state !== 'planning' && data.id === asks.length - 1) stop();
     };
     for (const [id, { one }] of asks.entries()) {
       const limits = limitsOfClaims(settled(claims, one));

@@ -105,9 +105,12 @@ export function OptionsStation() {
         </div>
         <NotBought />
         {planning.state === 'planning' && (
-          <p role="status" className="py-10 text-center text-ink-2">
-            Trying every set of {job.planCase.offers.length} offers…
-          </p>
+          <div className="py-10 mx-auto max-w-sm text-center text-ink-2">
+            <p role="status">Trying every set of {job.planCase.offers.length} offers…</p>
+            {planning.share > 0 && (
+              <progress value={planning.share} max={1} aria-label="planned so far" className="mt-3 w-full" />
+            )}
+          </div>
         )}
         {planning.state === 'failed' && (
           <Notice tone="stop" live>

@@ -75,10 +75,21 @@ function grouped<K>(items: readonly Usable[], keyOf: (item: Usable) => K): Usabl
   return [...groups.values()];
 }
 
-/** What can be bought, gathered by body and origin. */
-export function waresOf(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Ware[] {
+/**
+ * What can be bought, gathered by body and origin.
+ *
+ * @param apart place of an offer that is a ware of its own; null: none
+ */
+export function waresOf(
+  planCase: PlanCase,
+  usable: readonly Usable[],
+  sockets: number,
+  offersInPlan: number,
+  apart: number | null = null,
+): Ware[] {
   const originOf = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
-  const groups = grouped(usable, ({ make }) => make.body).flatMap((alike) => grouped(alike, originOf));
+  const alike = grouped(usable, ({ make }) => make.body).flatMap((one) => grouped(one, originOf));
+  const groups = apart === null ? alike : alike.flatMap((one) => grouped(one, ({ offer }) => offer === apart));
   return groups.flatMap((group, nr): Ware[] => {
     const [first] = group;
     if (first === undefined) return [];

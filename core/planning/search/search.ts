@@ -25,6 +25,8 @@ export interface Ground {
   /** different offers in one plan, at most */
   offersInPlan: number;
   candidates: Candidates;
+  /** sets without this ware do not count; null: all do */
+  must: Ware | null;
 }
 
 /** So many modules of one body, from one offer. */
@@ -105,7 +107,8 @@ export class Search {
     const kept = keptOf(set, this.ground);
     if (kept === null) return;
     if (offers === 0) {
-      if (set.kept.length === this.ground.planCase.installed.length) this.#rearrange(kept);
+      const { must, planCase } = this.ground;
+      if (must === null && set.kept.length === planCase.installed.length) this.#rearrange(kept);
       return;
     }
     const { shelves } = this.ground.prices;
@@ -208,7 +211,8 @@ export class Search {
     const choose = (at: number): void => {
       const part = structure.parts[at];
       if (part === undefined) {
-        this.#price(kept, structure, wares, levels);
+        const { must } = this.ground;
+        if (must === null || wares.includes(must)) this.#price(kept, structure, wares, levels);
         return;
       }
       const before = structure.parts[at - 1];

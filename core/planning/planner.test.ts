@@ -1,0 +1,52 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { answer } from './answer';
+import { caseSchema, type Goal, type PlanCase } from './case';
+import { type Change, Planner } from './planner';
+
+const FOLDER = join(__dirname, 'cases');
+const cases: [string, PlanCase][] = readdirSync(FOLDER)
+  .filter((file) => file.endsWith('.case.json'))
+  .map((file) => [
+    file.replace('.case.json', ''),
+    caseSchema.parse(JSON.parse(readFileSync(join(FOLDER, file), 'utf8'))),
+  ]);
+
+/** What a technician may steer, one after another: each builds on the one before. */
+function changes(planCase: PlanCase): Change[] {
+  const [offer, other] = planCase.offers;
+  const [installed] = planCase.installed;
+  const goals: Goal[] = [
+    { minMiB: 16 * 1024 },
+    { minMiB: 8 * 1024, maxPriceCents: 20_000 },
+    { maxPriceCents: 15_000, minOpenSlots: 1 },
+    { minRateMTs: 2400 },
+    { lanes: ['mixed', 'used'] },
+    { lanes: ['original', 'third-party'], maxOffers: 1 },
+    { without: offer === undefined ? [] : [offer.id] },
+  ];
+  return [
+    ...goals.map((goal) => ({ goal })),
+    { goal: null },
+    ...(installed === undefined ? [] : [{ keep: { [installed.slot]: 'must' as const } }]),
+    ...(installed === undefined ? [] : [{ keep: { [installed.slot]: 'never' as const } }]),
+    ...(other === undefined ? [] : [{ prices: { [other.id]: other.priceCents * 3 } }]),
+    ...(offer === undefined ? [] : [{ prices: { [offer.id]: 1 }, goal: { maxPriceCents: 30_000 } }]),
+  ];
+}
+
+test.each(cases)('%s: planned again after each change as if it were new', (_, planCase) => {
+  const planner = new Planner(planCase);
+  expect(planner.answer()).toEqual(answer(planCase));
+  for (const change of changes(planCase)) {
+    planner.change(change);
+    expect(planner.answer()).toEqual(answer(planner.planCase));
+  }
+});
+
+test('slots and offers that a case does not have are passed over', () => {
+  const [, planCase] = cases[0] ?? ['', {} as PlanCase];
+  const planner = new Planner(planCase);
+  planner.change({ keep: { nowhere: 'must' }, prices: { nothing: 1 } });
+  expect(planner.planCase).toEqual(planCase);
+});
