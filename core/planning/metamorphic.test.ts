@@ -1,5 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { desktopCase, withSockets, workstationCase } from '../../bench/plan-cases';
 import { answer } from './answer';
 import { CARES } from './care';
 import { caseSchema, type PlanCase } from './case';
@@ -17,6 +18,13 @@ const cases: [string, PlanCase][] = readdirSync(FOLDER)
     file.replace('.case.json', ''),
     caseSchema.parse(JSON.parse(readFileSync(join(FOLDER, file), 'utf8'))),
   ]);
+
+/** Larger than can be tried wholly. */
+const LARGE: [string, PlanCase][] = [
+  ['desktop, 1,200 offers', caseSchema.parse(desktopCase(1200))],
+  ['workstation, 600 offers', caseSchema.parse(workstationCase(600))],
+  ['16 sockets, 400 offers', caseSchema.parse(withSockets(16, 400))],
+];
 
 const known = new Map<string, Plan[]>();
 function plansOf(name: string, planCase: PlanCase): Plan[] {
@@ -44,7 +52,7 @@ function left(before: Plan[], after: Plan[]): Plan[] {
   );
 }
 
-describe.each(cases)('%s', (name, planCase) => {
+describe.each([...cases, ...LARGE])('%s', (name, planCase) => {
   it('scales its prices and savings with all prices, labour and credits', () => {
     const tenfold: PlanCase = {
       ...planCase,
@@ -94,6 +102,24 @@ describe.each(cases)('%s', (name, planCase) => {
     expect(left(plansOf(name, planCase), answer({ ...planCase, offers: [...planCase.offers, cheaper] }).plans)).toEqual(
       [],
     );
+  });
+
+  it('leaves every plan one at least as good when a ceiling is raised', () => {
+    const { ceilings, cpu } = planCase.machine;
+    const raised = (mib: number | null | undefined) => (mib == null ? mib : mib * 2);
+    const machine = {
+      ...planCase.machine,
+      cpu: cpu == null ? cpu : { ...cpu, maxMiB: raised(cpu.maxMiB) },
+      ceilings: {
+        totalMiB: { official: raised(ceilings?.totalMiB?.official), proven: raised(ceilings?.totalMiB?.proven) },
+        moduleMiB: {
+          official: raised(ceilings?.moduleMiB?.official),
+          proven: raised(ceilings?.moduleMiB?.proven),
+          failed: ceilings?.moduleMiB?.failed,
+        },
+      },
+    };
+    expect(left(plansOf(name, planCase), answer({ ...planCase, machine }).plans)).toEqual([]);
   });
 
   it('has for each plan the figures that its own evaluation gives', () => {

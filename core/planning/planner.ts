@@ -147,7 +147,10 @@ export class Planner {
     const { maxOffers, without, lanes } = planCase.goal ?? {};
     const offersInPlan = maxOffers ?? DEFAULT_MAX_OFFERS;
     const leftOut = new Set(without ?? []);
-    const usable = this.#usable.filter(({ offer }) => !leftOut.has(planCase.offers[offer]?.id ?? ''));
+    const usable = this.#usable.filter(({ offer }) => {
+      const { id, origin } = planCase.offers[offer] ?? { id: '', origin: 'used' as const };
+      return !leftOut.has(id) && (lanes == null || lanes.includes('mixed') || lanes.includes(origin));
+    });
     const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan, must);
     const prices = new PriceBoard(wares, offersInPlan);
     const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];

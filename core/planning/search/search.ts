@@ -211,8 +211,11 @@ export class Search {
     const choose = (at: number): void => {
       const part = structure.parts[at];
       if (part === undefined) {
-        const { must } = this.ground;
-        if (must === null || wares.includes(must)) this.#price(kept, structure, wares, levels);
+        const { must, planCase } = this.ground;
+        const lane = laneOfWares(wares);
+        if (must !== null && !wares.includes(must)) return;
+        if (planCase.goal?.lanes == null || planCase.goal.lanes.includes(lane))
+          this.#price(kept, structure, wares, levels);
         return;
       }
       const before = structure.parts[at - 1];
