@@ -73,7 +73,8 @@ function factsOf(there: readonly Make[], bought: readonly Bought[]): SetFacts {
 function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
   let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
   let differ = false;
-  for (const [nr, make] of makes.entries()) {
+  for (let nr = 0; nr < makes.length; nr++) {
+    const make = makes[nr] as Make;
     if (make.boardMTs === null) return null;
     leastMTs = Math.min(leastMTs, make.boardMTs);
     mostMTs = Math.max(mostMTs, make.boardMTs);

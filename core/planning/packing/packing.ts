@@ -27,7 +27,7 @@ interface Run {
   /** it is of one slot, which some shape may not leave */
   alone: boolean;
   /** shapes that may stand here, the largest first */
-  fits: number[];
+  fits: readonly number[];
 }
 
 /** Modules that have their places. */
@@ -37,23 +37,26 @@ function standingIn({ slots }: Stand): number {
   return count;
 }
 
-const NO_FITS: number[] = [];
-
 /**
- * Answers whether modules can be placed as is demanded, and how many of them can stay where they are: tries channel by
- * channel how many of each shape it takes, remembering what was left where no way led on.
+ * Answers whether modules can be placed as is demanded, so many of them staying where they are: tries channel by channel
+ * how many of each shape it takes, remembering what was left where no way led on.
  */
 export class Packing {
-  #channels: Channel[] = [];
-  #runs: Run[] = [];
+  /** channels and runs of the question at hand: the first so many of these, which are used again and again */
+  readonly #channels: Channel[];
+  readonly #runs: Run[];
+  #channelCount = 0;
+  #runCount = 0;
+  /** a channel that is full holds as many modules as the fullest has to */
+  #reached = false;
   /** modules, and MiB, that the channels from here on can take at most */
-  #openFrom: number[] = [];
-  #mustFrom: number[] = [];
-  #roomFrom: number[] = [];
+  readonly #openFrom: number[] = [];
+  readonly #mustFrom: number[] = [];
+  readonly #roomFrom: number[] = [];
   /** modules that can stay in the channels from here on */
-  #homesFrom: number[] = [];
+  readonly #homesFrom: number[] = [];
   /** the last run that takes a shape */
-  #lastRun: number[] = [];
+  readonly #lastRun: number[] = [];
   #left: number[] = [];
   /** shapes that are left, the largest first */
   #coming: number[] = [];
@@ -78,6 +81,17 @@ export class Packing {
     shapesCountRanks: boolean,
   ) {
     this.#demand = { channel: { rule: 'at-most', mib: 0 }, fullest: { least: 0, most: 0 }, matched: false };
+    this.#channels = board.slotsOf.map(() => ({ mib: 0, modules: 0, ranks: 0, first: 0, end: 0 }));
+    this.#runs = board.channelOf.map(() => ({
+      size: 0,
+      must: false,
+      limit: 0,
+      want: null,
+      home: -1,
+      sample: 0,
+      alone: false,
+      fits: [],
+    }));
     this.#limits = board.machine.slots.map(({ maxMiB }) => maxMiB ?? Number.POSITIVE_INFINITY);
     const isFree = this.#limits.every((limit) => limit === Number.POSITIVE_INFINITY);
     this.#twoEach = isFree && !shapesCountRanks && board.slotsOf.every((slots) => slots.length === 2);
@@ -139,10 +153,10 @@ export class Packing {
     if (largest !== undefined && this.#size(largest) > demand.channel.mib) return false;
     if (demand.channel.rule === 'each' && this.#leftCount + standingIn(stand) < this.board.channelCount) return false;
     if (this.#arePlain(stand, wants)) return this.#pairUp(demand);
-    this.#layOut(stand, wants);
+    if (!this.#layOut(stand, wants)) return false;
     for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return false;
     this.#impossible.clear();
-    return this.#channel(0, demand.fullest.least === 0, stays);
+    return this.#channel(0, this.#reached, stays);
   }
 
   #takeLeft(left: readonly number[]): void {
@@ -190,57 +204,65 @@ export class Packing {
     return this.shapes[shape]?.capacityMiB ?? 0;
   }
 
-  #layOut(stand: Stand, wants: readonly (Want | null)[] | null): void {
+  /** Lays out the channels that are not full; false where one of the others is not as is demanded. */
+  #layOut(stand: Stand, wants: readonly (Want | null)[] | null): boolean {
     const anyExempt = this.#coming.some((shape) => (this.shapes[shape]?.home ?? -1) >= 0);
-    this.#runs = [];
-    this.#channels = [];
+    this.#runCount = 0;
+    this.#channelCount = 0;
+    this.#reached = this.#demand.fullest.least === 0;
     for (const slots of this.board.slotsOf) {
-      const first = this.#runs.length;
-      let [mib, modules, ranks] = [0, 0, 0];
+      const channel = this.#channels[this.#channelCount] as Channel;
+      channel.first = this.#runCount;
+      channel.mib = 0;
+      channel.modules = 0;
+      channel.ranks = 0;
       for (const slot of slots) {
         const mark = stand.slots[slot] ?? OPEN;
         if (mark >= 0) {
-          mib += this.#size(mark);
-          modules++;
-          ranks += this.shapes[mark]?.ranks ?? 0;
+          channel.mib += this.#size(mark);
+          channel.modules++;
+          channel.ranks += this.shapes[mark]?.ranks ?? 0;
         } else if (mark !== CLOSED) {
           const home = stand.homes[slot] ?? -1;
           const alone = home >= 0 || (anyExempt && this.#coming.some((shape) => this.shapes[shape]?.home === slot));
-          this.#addSlot(first, slot, mark === MUST, wants?.[slot] ?? null, home, alone);
+          this.#addSlot(channel.first, slot, mark === MUST, wants === null ? null : (wants[slot] ?? null), home, alone);
         }
       }
-      this.#channels.push({ mib, modules, ranks, first, end: this.#runs.length });
+      channel.end = this.#runCount;
+      if (channel.end > channel.first) this.#channelCount++;
+      else if (!this.#isAllowed(channel.mib, channel.modules, channel.ranks)) return false;
+      else if (channel.modules >= this.#demand.fullest.least) this.#reached = true;
     }
-    // Where there is least room, there is least to try.
-    this.#channels.sort((a, b) => b.mib - a.mib || a.end - a.first - (b.end - b.first));
-    this.#fitAll();
+    this.#fitAll(anyExempt);
     this.#sumUp();
+    return true;
   }
 
   #addSlot(first: number, slot: number, must: boolean, want: Want | null, home: number, alone: boolean): void {
     const limit = this.#limits[slot] ?? Number.POSITIVE_INFINITY;
-    for (let nr = first; nr < this.#runs.length && !alone; nr++) {
-      const run = this.#runs[nr];
-      if (run === undefined || run.alone || run.must !== must || run.limit !== limit || run.want !== want) continue;
+    for (let nr = first; nr < this.#runCount && !alone; nr++) {
+      const run = this.#runs[nr] as Run;
+      if (run.alone || run.must !== must || run.limit !== limit || run.want !== want) continue;
       run.size++;
       return;
     }
-    this.#runs.push({ size: 1, must, limit, want, home, sample: slot, alone, fits: NO_FITS });
+    const run = this.#runs[this.#runCount++] as Run;
+    run.size = 1;
+    run.must = must;
+    run.limit = limit;
+    run.want = want;
+    run.home = home;
+    run.sample = slot;
+    run.alone = alone;
   }
 
-  /** Runs that are alike in what they take share the list of it. */
-  #fitAll(): void {
-    this.#lastRun = [];
-    let before: Run | null = null;
-    for (let nr = 0; nr < this.#runs.length; nr++) {
+  #fitAll(anyExempt: boolean): void {
+    this.#lastRun.length = 0;
+    for (let nr = 0; nr < this.#runCount; nr++) {
       const run = this.#runs[nr] as Run;
-      const isLike = before !== null && !before.alone && !run.alone;
-      if (isLike && before !== null && before.limit === run.limit && before.want === run.want) run.fits = before.fits;
-      else run.fits = this.#coming.filter((shape) => this.#fits(run, shape));
-      before = run;
-    }
-    for (const { first, end } of this.#channels) {
-      for (let nr = first; nr < end; nr++) for (const shape of this.#runs[nr]?.fits ?? []) this.#lastRun[shape] = nr;
+      const takesAll = run.limit === Number.POSITIVE_INFINITY && run.want === null && !anyExempt;
+      run.fits = takesAll ? this.#coming : this.#coming.filter((shape) => this.#fits(run, shape));
+      for (const shape of run.fits) this.#lastRun[shape] = nr;
     }
   }
 
@@ -257,24 +279,20 @@ export class Packing {
 
   /** What the channels from each on can take, so that a way that cannot end well is left at once. */
   #sumUp(): void {
-    const { rule, mib } = this.#demand.channel;
+    const { mib } = this.#demand.channel;
     let [open, must, room, homes] = [0, 0, 0, 0];
-    this.#openFrom = [];
-    this.#mustFrom = [];
-    this.#roomFrom = [];
-    this.#homesFrom = [];
-    for (let nr = this.#channels.length; nr >= 0; nr--) {
-      const channel = this.#channels[nr];
-      if (channel !== undefined) {
+    for (let nr = this.#channelCount; nr >= 0; nr--) {
+      if (nr < this.#channelCount) {
+        const channel = this.#channels[nr] as Channel;
         let own = 0;
-        for (let run = channel.first; run < channel.end; run++) {
-          const { size = 0, must: filled = false, home = -1 } = this.#runs[run] ?? {};
-          if (home >= 0) homes++;
-          own += size;
-          if (filled) must += size;
+        for (let at = channel.first; at < channel.end; at++) {
+          const run = this.#runs[at] as Run;
+          own += run.size;
+          if (run.must) must += run.size;
+          if (run.home >= 0) homes++;
         }
         open += Math.min(own, this.#demand.fullest.most - channel.modules);
-        room += own === 0 && rule !== 'each' ? 0 : mib - channel.mib;
+        room += mib - channel.mib;
       }
       this.#openFrom[nr] = open;
       this.#mustFrom[nr] = must;
@@ -285,8 +303,8 @@ export class Packing {
 
   /** Can what is left be placed into this channel and those after it, so many modules staying? */
   #channel(nr: number, reached: boolean, stays: number): boolean {
-    const channel = this.#channels[nr];
-    if (channel === undefined) return this.#leftCount === 0 && reached && stays === 0;
+    if (nr === this.#channelCount) return this.#leftCount === 0 && reached && stays === 0;
+    const channel = this.#channels[nr] as Channel;
     if (this.#leftCount > (this.#openFrom[nr] ?? 0) || this.#leftCount < (this.#mustFrom[nr] ?? 0)) return false;
     if (stays > (this.#homesFrom[nr] ?? 0)) return false;
     const room = this.#roomFrom[nr] ?? 0;
@@ -310,20 +328,17 @@ export class Packing {
     reached: boolean,
     stays: number,
   ): boolean {
-    const channel = this.#channels[nr];
-    if (channel === undefined) return false;
-    if (at >= channel.end) {
+    if (at >= (this.#channels[nr] as Channel).end) {
       if (!this.#isAllowed(mib, modules, ranks)) return false;
       return this.#channel(nr + 1, reached || modules >= this.#demand.fullest.least, stays);
     }
-    const run = this.#runs[at];
-    if (run === undefined) return false;
-    const shape = run.fits[fit];
-    const body = shape === undefined ? undefined : this.shapes[shape];
-    if (shape === undefined || body === undefined) {
+    const run = this.#runs[at] as Run;
+    if (fit === run.fits.length) {
       if (run.must && used < run.size) return false;
       return this.#run(nr, at + 1, 0, mib, modules, ranks, 0, reached, stays);
     }
+    const shape = run.fits[fit] as number;
+    const body = this.shapes[shape] as Shape;
     const left = this.#left[shape] ?? 0;
     const size = body.capacityMiB;
     const most = Math.min(

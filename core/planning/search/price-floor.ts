@@ -2,7 +2,7 @@ import type { Board } from '../board';
 import type { InForce } from '../in-force';
 import type { Make } from './makes';
 
-/** Totals are told apart in so many steps. */
+/** Totals are told apart in so many steps at the most. */
 const STEPS = 256;
 const CARES = 3;
 
@@ -13,22 +13,27 @@ const CARES = 3;
 export class PriceFloor {
   readonly #prices: Float64Array;
   readonly #step: number;
+  readonly #steps: number;
   readonly #rates: readonly number[];
   readonly #open: number;
 
   /**
    * @param largestMiB no total is larger
+   * @param unitMiB all totals are multiples of it
    * @param rates running rates that occur, ascending, MT/s
    */
-  constructor(largestMiB: number, sockets: number, rates: readonly number[]) {
-    this.#step = Math.max(1, Math.ceil(largestMiB / STEPS));
+  constructor(largestMiB: number, unitMiB: number, sockets: number, rates: readonly number[]) {
+    this.#step = Math.max(1, unitMiB, Math.ceil(largestMiB / STEPS));
+    this.#steps = Math.ceil(largestMiB / this.#step);
     this.#rates = rates;
     this.#open = sockets + 1;
-    this.#prices = new Float64Array(CARES * rates.length * this.#open * (STEPS + 1)).fill(Number.POSITIVE_INFINITY);
+    this.#prices = new Float64Array(CARES * rates.length * this.#open * (this.#steps + 1)).fill(
+      Number.POSITIVE_INFINITY,
+    );
   }
 
   #at(care: number, rate: number, open: number, step: number): number {
-    return ((care * this.#rates.length + rate) * this.#open + open) * (STEPS + 1) + step;
+    return ((care * this.#rates.length + rate) * this.#open + open) * (this.#steps + 1) + step;
   }
 
   /**
@@ -48,7 +53,7 @@ export class PriceFloor {
   put(care: number, fullRateMTs: number, openSlots: number, totalMiB: number, cents: number): void {
     let fastest = this.#rates.length - 1;
     while (fastest >= 0 && (this.#rates[fastest] ?? 0) > fullRateMTs) fastest--;
-    const largest = Math.min(STEPS, Math.floor(totalMiB / this.#step));
+    const largest = Math.min(this.#steps, Math.floor(totalMiB / this.#step));
     for (let more = care; more < CARES; more++) {
       for (let rate = fastest; rate >= 0; rate--) {
         if (!this.#lower(more, rate, openSlots, largest, cents)) break;
@@ -70,16 +75,17 @@ export class PriceFloor {
   }
 }
 
+function commonDivisor(a: number, b: number): number {
+  return b === 0 ? a : commonDivisor(b, a % b);
+}
+
 /** A floor for the plans of a case. */
 export function floorOf(board: Board, force: InForce, makes: readonly Make[]): PriceFloor {
-  const largest = Math.max(0, ...makes.map(({ body }) => body.capacityMiB));
-  const most = force.today.totalMiB + largest * board.sockets.length;
+  const sizes = makes.map(({ body }) => body.capacityMiB);
+  const most = force.today.totalMiB + sizes.reduce((a, b) => Math.max(a, b), 0) * board.sockets.length;
   const { official, proven } = force.total;
   const ceiling = official === null ? most : Math.min(most, Math.max(official, proven ?? 0));
-  const rates = [...new Set(makes.flatMap(({ boardMTs }) => boardMTs ?? []))];
-  return new PriceFloor(
-    ceiling,
-    board.sockets.length,
-    rates.sort((a, b) => a - b),
-  );
+  const rates = [...new Set(makes.flatMap(({ boardMTs }) => boardMTs ?? []))].sort((a, b) => a - b);
+  const unit = [...sizes, force.today.totalMiB].reduce(commonDivisor);
+  return new PriceFloor(ceiling, unit, board.sockets.length, rates);
 }

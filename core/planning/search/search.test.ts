@@ -132,7 +132,7 @@ describe('the cheapest way', () => {
 
 describe('the price floor', () => {
   it('knows the least price of what is as good or better in everything else', () => {
-    const floor = new PriceFloor(64 * GB, 4, [2133, 2400]);
+    const floor = new PriceFloor(64 * GB, 1, 4, [2133, 2400]);
     floor.put(1, 2400, 2, 32 * GB, 900);
     expect(floor.least(1, 2400, 2, 32 * GB)).toBe(900);
     expect(floor.least(2, 2000, 0, 8 * GB)).toBe(900);
@@ -149,7 +149,7 @@ describe('the price floor', () => {
   });
 
   it('counts a bandwidth between two rates as the lower, when it is put in, and as the higher, when it is asked for', () => {
-    const floor = new PriceFloor(64 * GB, 4, [2133, 2400]);
+    const floor = new PriceFloor(64 * GB, 1, 4, [2133, 2400]);
     floor.put(0, 2300, 1, 8 * GB, 500);
     expect(floor.least(0, 2133, 1, 8 * GB)).toBe(500);
     expect(floor.least(0, 2134, 1, 8 * GB)).toBe(Number.POSITIVE_INFINITY);
