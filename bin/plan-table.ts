@@ -69,7 +69,8 @@ export function planTable(planCase: PlanCase, { baseline, refusedOffers, plans }
   const sorted = [...plans].sort((a, b) => a.totalMiB - b.totalMiB || a.priceCents - b.priceCents);
   const head = `${planCase.machine.name ?? 'machine'}: today ${today}`;
   const table = aligned([HEADINGS, ...sorted.map((plan) => cells(plan, planCase))]);
-  const refused = refusedOffers.length === 0 ? [] : ['', `${refusedOffers.length} offers do not fit.`];
+  const misfits = refusedOffers.length;
+  const refused = misfits === 0 ? [] : ['', misfits === 1 ? '1 offer does not fit.' : `${misfits} offers do not fit.`];
   return [head, '', ...(sorted.length === 0 ? noPlan(planCase) : table), ...refused, ''].join('\n');
 }
 

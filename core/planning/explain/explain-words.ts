@@ -55,13 +55,21 @@ export function planSentences(planCase: PlanCase, explained: PlanExplained): str
   ];
 }
 
+/** How a limit is said where the machine does not just take the named. */
+const BOUNDS: Partial<Record<OfferRefusal, string>> = {
+  'module-size': 'the machine takes up to',
+  height: 'there is room for',
+  density: 'the machine takes up to',
+  rate: 'the slowest that the board runs is',
+};
 const CAPACITY_CODES: readonly OfferRefusal[] = ['module-failed', 'module-size'];
 const UNITS: Partial<Record<OfferRefusal, string>> = { height: ' mm', density: ' Gbit', rate: ' MT/s', voltage: ' mV' };
 
 function refusedText({ code, is, takes }: RefusedBecause): string {
   const value = (one: string | number) =>
     CAPACITY_CODES.includes(code) && typeof one === 'number' ? capacityText(one) : `${one}${UNITS[code] ?? ''}`;
-  const numbers = [is === null ? '' : `it is ${value(is)}`, takes === null ? '' : `the machine takes ${value(takes)}`];
+  const bound = BOUNDS[code] ?? 'the machine takes';
+  const numbers = [is === null ? '' : `it is ${value(is)}`, takes === null ? '' : `${bound} ${value(takes)}`];
   const told = numbers.filter((text) => text !== '').join(', ');
   return told === '' ? REFUSAL_WORDS[code] : `${REFUSAL_WORDS[code]} (${told})`;
 }
@@ -126,7 +134,7 @@ const OFFER_WORDS: {
     return [
       better.length === 0 ? 'has a plan as good as this one, which is shown:' : 'is beaten by a plan that is shown:',
       planLine(planCase, by),
-      ...(better.length === 0 ? [] : [`which ${better.join(' and ')} than with it: ${planLine(planCase, own)}`]),
+      ...(better.length === 0 ? [] : [`That ${better.join(', ')}; the best with this offer: ${planLine(planCase, own)}`]),
     ];
   },
 };
