@@ -38,6 +38,9 @@ const ORIGINS: readonly [Origin, number][] = [
 const LATER = [0, 1, 2, 3, 4];
 const RANKS = [1, 2];
 
+/** Prime to the number of specifications of every market here. */
+const SPREAD = 487;
+
 interface Spec {
   origin: Origin;
   module: MemoryModule;
@@ -71,7 +74,8 @@ function offersOn(market: Market, count: number): Offer[] {
   const random = sequence(20261125);
   const specs = specsOf(market);
   return Array.from({ length: count }, (_, nr): Offer => {
-    const spec = specs[nr % specs.length] as Spec;
+    // Spread, so that a few offers are of all origins and sizes.
+    const spec = specs[(nr * SPREAD) % specs.length] as Spec;
     const round = Math.floor(nr / specs.length);
     const modules = market.packs[round % market.packs.length] ?? 1;
     // Kits are slightly cheaper than single modules; other sellers are dearer than the cheapest.

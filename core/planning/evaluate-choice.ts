@@ -5,7 +5,7 @@ import type { PlanCase } from './case';
 import { inForce } from './in-force';
 import { laneOf, reuseOf } from './lane-and-reuse';
 import { Places } from './placement';
-import { asPlan, type Plan } from './plan';
+import { asPlan, type Plan, stayOf } from './plan';
 import { planPriceCents } from './price';
 import { refusalsOf } from './refuse-offer';
 import { mixRefusals } from './refuse-set';
@@ -65,5 +65,5 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
     ...{ kept, bought, totalMiB, openSlots, priceCents: planPriceCents(planCase, kept, bought) },
   };
   const original = cheapestOriginal(planCase, totalMiB) ?? undefined;
-  return { ok: true, plan: asPlan(planCase, board, force, chosen, placed, original) };
+  return { ok: true, plan: asPlan(planCase, force, chosen, stayOf(planCase, board, kept), placed, original) };
 }

@@ -134,10 +134,11 @@ export class Places {
     const fixed = fixedReasons(facts, force, board);
     const speed = speedOf(makes, careRank(fixed));
     if (speed === null) return null;
-    const outcome = bestOutcome(this.#levelsOf(kept, bought, facts.totalMiB), speed, force.today);
-    if (outcome === null) return null;
+    const found = bestOutcome(this.#levelsOf(kept, bought, facts.totalMiB), speed, force.today);
+    if (found === null) return null;
+    const { outcome, levels } = found;
     let best: Seating | null = null;
-    for (const level of outcome.levels) {
+    for (const level of levels) {
       const seating = this.#seating(kept, bought, this.#demand(level, outcome, facts.totalMiB));
       if (seating !== null && (best === null || compareLists(seating.order, best.order) < 0)) best = seating;
     }

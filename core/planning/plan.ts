@@ -1,5 +1,5 @@
 import { MIB_PER_GB } from '../memory/capacity';
-import type { Board, Piece } from './board';
+import { type Board, type Piece, piecesOf } from './board';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
 import type { Lane, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
@@ -79,6 +79,22 @@ export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'totalMiB' | 'p
   bought: readonly Purchase[];
 };
 
+/** What is kept, as plans speak of it. */
+export interface Stay {
+  /** in the order of `installed` */
+  slots: string[];
+  /** soldered ones first */
+  pieces: readonly Piece[];
+}
+
+/** @param kept places in `installed`, ascending */
+export function stayOf(planCase: PlanCase, board: Board, kept: readonly number[]): Stay {
+  return {
+    slots: kept.map((index) => planCase.installed[index]?.slot ?? ''),
+    pieces: [...piecesOf(board.soldered), ...kept.flatMap((index) => board.installed[index] ?? [])],
+  };
+}
+
 /**
  * The figures of a set in its places.
  *
@@ -86,23 +102,19 @@ export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'totalMiB' | 'p
  */
 export function asPlan(
   planCase: PlanCase,
-  board: Board,
   force: InForce,
   candidate: Chosen,
+  stay: Stay,
   placed: Placed,
   originalCents: number | undefined,
 ): Plan {
   const { lane, reuse, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
-  const there = [
-    ...board.soldered.filter((piece) => piece !== null),
-    ...board.installed.filter((_, nr) => candidate.kept.includes(nr)),
-  ];
   const bought = candidate.bought.flatMap(({ offer }) => pieceOf(planCase, offer) ?? []);
   return {
     lane,
     reuse,
-    kept: candidate.kept.map((index) => planCase.installed[index]?.slot ?? ''),
+    kept: [...stay.slots],
     bought: candidate.bought.map(({ offer, count }) => ({ offer: planCase.offers[offer]?.id ?? '', count })),
     placement: placementOf(planCase, candidate, placed),
     totalMiB,
@@ -110,11 +122,11 @@ export function asPlan(
     rateMTs: placed.rateMTs,
     bandwidthMBs: placed.bandwidthMBs,
     effectiveChannels: placed.seating.effectiveChannels,
-    latencyNs: setLatencyNs([...there, ...bought].map((piece) => piece.speed)),
+    latencyNs: setLatencyNs([...stay.pieces, ...bought].map((piece) => piece.speed)),
     openSlots,
     care: CARES[placed.care] ?? 'clear',
     reasons: [...placed.reasons],
-    notes: notesOn(there, bought, placed.rateMTs),
+    notes: notesOn(stay.pieces, bought, placed.rateMTs),
     priceCents,
     perGiBCents: perGiB(priceCents, totalMiB),
     perAddedGiBCents: addedMiB === 0 ? null : perGiB(priceCents, addedMiB),

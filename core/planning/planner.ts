@@ -3,7 +3,7 @@ import type { Goal, Installed, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
 import { type InForce, inForce } from './in-force';
 import { Places } from './placement';
-import { type Answer, asPlan, type Plan } from './plan';
+import { type Answer, asPlan, type Plan, type Stay, stayOf } from './plan';
 import { type OfferRefusal, refusalsOf } from './refuse-offer';
 import { type Candidate, Candidates } from './search/candidates';
 import { Ranking } from './search/frontier';
@@ -55,6 +55,8 @@ export class Planner {
   /** what the last search found; null: it has to be searched again */
   #ranking: Ranking | null = null;
   readonly #plans = new Map<Candidate, Plan>();
+  /** by the list of what is kept, which many candidates share */
+  readonly #stays = new Map<readonly number[], Stay>();
 
   constructor(planCase: PlanCase) {
     this.#case = planCase;
@@ -94,6 +96,7 @@ export class Planner {
     if (keep === undefined && prices === undefined && sameSearch(before.goal ?? {}, after.goal ?? {})) return;
     this.#ranking = null;
     this.#plans.clear();
+    this.#stays.clear();
   }
 
   answer(): Answer {
@@ -172,6 +175,14 @@ export class Planner {
     return candidates.all();
   }
 
+  #stayOf(kept: readonly number[]): Stay {
+    const known = this.#stays.get(kept);
+    if (known !== undefined) return known;
+    const stay = stayOf(this.#case, this.#board, kept);
+    this.#stays.set(kept, stay);
+    return stay;
+  }
+
   /** A candidate in its places, which are found once. */
   #plan(candidate: Candidate, originalCents: number | undefined): Plan | null {
     const known = this.#plans.get(candidate);
@@ -179,7 +190,7 @@ export class Planner {
     if (known !== undefined) return known.savingCents === savingCents ? known : { ...known, savingCents };
     const placed = this.#places.best(candidate.kept, candidate.bought);
     if (placed === null) return null;
-    const plan = asPlan(this.#case, this.#board, this.#force, candidate, placed, originalCents);
+    const plan = asPlan(this.#case, this.#force, candidate, this.#stayOf(candidate.kept), placed, originalCents);
     this.#plans.set(candidate, plan);
     return plan;
   }

@@ -134,7 +134,9 @@ const OFFER_WORDS: {
     return [
       better.length === 0 ? 'has a plan as good as this one, which is shown:' : 'is beaten by a plan that is shown:',
       planLine(planCase, by),
-      ...(better.length === 0 ? [] : [`That ${better.join(', ')}; the best with this offer: ${planLine(planCase, own)}`]),
+      ...(better.length === 0
+        ? []
+        : [`That ${better.join(', ')}; the best with this offer: ${planLine(planCase, own)}`]),
     ];
   },
 };

@@ -21,7 +21,11 @@ export interface Outcome {
   rateMTs: number;
   mixedRate: boolean;
   slower: boolean;
-  /** all levels that give just that */
+}
+
+/** What the best places of a set give, with all levels of which that is true. */
+export interface BestOutcome {
+  outcome: Outcome;
   levels: readonly Level[];
 }
 
@@ -35,18 +39,21 @@ export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): Outco
   const slower = today.rateMTs !== null && (rateMTs < today.rateMTs || bandwidthMBs < today.bandwidthMBs);
   const minded = !level.even || mixedRate || set.latenciesDiffer || slower;
   const care = minded ? Math.max(set.care, HEADS_UP) : set.care;
-  return { care, bandwidthMBs, rateMTs, mixedRate, slower, levels: [level] };
+  return { care, bandwidthMBs, rateMTs, mixedRate, slower };
 }
 
 /** The best of all levels: least care, then most bandwidth. Null where there is no level. */
-export function bestOutcome(levels: readonly Level[], set: SetSpeed, today: Today): Outcome | null {
-  const [first, ...more] = levels.map((level) => outcomeOfLevel(level, set, today));
-  if (first === undefined) return null;
-  let best = first;
-  for (const own of more) {
-    const better = best.care - own.care || own.bandwidthMBs - best.bandwidthMBs;
-    if (better > 0) best = own;
-    if (better === 0) best = { ...best, levels: [...best.levels, ...own.levels] };
+export function bestOutcome(levels: readonly Level[], set: SetSpeed, today: Today): BestOutcome | null {
+  let best: Outcome | null = null;
+  let having: Level[] = [];
+  for (const level of levels) {
+    const own = outcomeOfLevel(level, set, today);
+    const better = best === null ? 1 : best.care - own.care || own.bandwidthMBs - best.bandwidthMBs;
+    if (better > 0) {
+      best = own;
+      having = [];
+    }
+    if (better >= 0) having.push(level);
   }
-  return best;
+  return best === null ? null : { outcome: best, levels: having };
 }

@@ -60,16 +60,18 @@ export class Cell {
 
   add(plan: Candidate): void {
     const { priceCents, bandwidthMBs, care } = plan;
-    if (this.beats(priceCents, bandwidthMBs, care)) return;
-    for (let nr = 0; nr < this.list.length; nr++) {
-      const one = this.list[nr] as Candidate;
-      if (one.priceCents !== priceCents || one.bandwidthMBs !== bandwidthMBs || one.care !== care) continue;
-      if (compareEqual(plan, one) < 0) this.list[nr] = plan;
-      return;
+    let left = 0;
+    for (const one of this.list) {
+      const cheaper = one.priceCents < priceCents;
+      if (!cheaper && one.bandwidthMBs <= bandwidthMBs && one.care >= care) {
+        const equal = one.priceCents === priceCents && one.bandwidthMBs === bandwidthMBs && one.care === care;
+        if (equal && compareEqual(one, plan) <= 0) return;
+        continue;
+      }
+      if (one.priceCents <= priceCents && one.bandwidthMBs >= bandwidthMBs && one.care <= care) return;
+      this.list[left++] = one;
     }
-    this.list = this.list.filter(
-      (one) => one.priceCents < priceCents || one.bandwidthMBs > bandwidthMBs || one.care < care,
-    );
+    this.list.length = left;
     this.list.push(plan);
   }
 }

@@ -124,8 +124,9 @@ export class Search {
     const { force, candidates, planCase } = this.ground;
     const structure = this.#structure(kept, []);
     if (structure === null || structure.totalMiB === 0) return;
-    const outcome = bestOutcome(this.#levels(kept, structure), this.#speed(kept, structure, NO_OFFER), force.today);
-    if (outcome === null || outcome.bandwidthMBs <= force.today.bandwidthMBs) return;
+    const found = bestOutcome(this.#levels(kept, structure), this.#speed(kept, structure, NO_OFFER), force.today);
+    if (found === null || found.outcome.bandwidthMBs <= force.today.bandwidthMBs) return;
+    const { outcome } = found;
     if (outcome.rateMTs < (planCase.goal?.minRateMTs ?? 0)) return;
     const priceCents = planCase.labourCents ?? 0;
     const { totalMiB, openSlots } = structure;
@@ -377,10 +378,10 @@ export class Search {
       for (const differ of [false, true]) {
         const lots = cheapestWay(lists, (some) => (kept.differ || clash(kept, some)) === differ);
         if (lots === null) continue;
-        const outcome = bestOutcome(levels, this.#speed(kept, structure, lots), force.today);
+        const best = bestOutcome(levels, this.#speed(kept, structure, lots), force.today);
         const lane = laneOfWares(wares);
         const cell = candidates.cell(lane, kept.reuse, structure.totalMiB, structure.openSlots);
-        if (outcome !== null) this.#add(cell, kept, structure, lots, outcome);
+        if (best !== null) this.#add(cell, kept, structure, lots, best.outcome);
       }
     };
     choose(0);
@@ -394,7 +395,7 @@ export class Search {
     if (rateMTs < (this.ground.planCase.goal?.minRateMTs ?? 0)) return;
     if (!this.#mayCount(cell, structure, care, bandwidthMBs, priceCents)) return;
     const full = fullRateMTs(bandwidthMBs, this.ground.board.channelCount);
-    const byOffer = [...lots].sort((a, b) => a.offer - b.offer);
+    const byOffer = lots.length === 1 ? lots : [...lots].sort((a, b) => a.offer - b.offer);
     const stay = kept.set.kept;
     const plan = { lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer };
     this.ground.candidates.add(cell, plan, full);
