@@ -109,11 +109,12 @@ function slots(channels: readonly string[], banks: number): Machine['slots'] {
   );
 }
 
-function machine(market: Market, own: Partial<Machine> & Pick<Machine, 'slots'>): Machine {
+/** A machine whose board and CPU run modules up to a rate; faster ones are sold for it all the same. */
+function machine(market: Market, maxRateMTs: number, own: Partial<Machine> & Pick<Machine, 'slots'>): Machine {
   const { generation, form, buffering, ecc, voltageMv, rates } = market;
   return {
     ...{ generations: [generation], form, kinds: [{ buffering, ecc }], voltagesMv: [voltageMv] },
-    ...{ pairing: 'advised', ratesMTs: [...rates] },
+    ...{ pairing: 'advised', ratesMTs: rates.filter((rate) => rate <= maxRateMTs), cpu: { maxRateMTs } },
     ...own,
   };
 }
@@ -133,7 +134,7 @@ const GIB = 1024;
 
 export const laptopCase = (offers: number): PlanCase => ({
   ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 2500 },
-  machine: machine(LAPTOP, { slots: slots(['A', 'B'], 1), ceilings: { totalMiB: { official: 64 * GIB } } }),
+  machine: machine(LAPTOP, 3200, { slots: slots(['A', 'B'], 1), ceilings: { totalMiB: { official: 64 * GIB } } }),
   installed: installed(LAPTOP, [['A1', 8, 2666, 500]]),
   offers: offersOn(LAPTOP, offers),
 });
@@ -141,7 +142,7 @@ export const laptopCase = (offers: number): PlanCase => ({
 /** A desktop of two channels; with other numbers of sockets for the table of growth. */
 export const desktopCase = (offers: number, banks = 2): PlanCase => ({
   ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 2500 },
-  machine: machine(DESKTOP, {
+  machine: machine(DESKTOP, 3200, {
     slots: slots(['A', 'B'], banks),
     ceilings: { totalMiB: { official: 64 * GIB * banks, proven: 96 * GIB * banks }, moduleMiB: { official: 64 * GIB } },
   }),
@@ -163,7 +164,7 @@ export const desktopCase = (offers: number, banks = 2): PlanCase => ({
 
 export const workstationCase = (offers: number): PlanCase => ({
   ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 4000 },
-  machine: machine(WORKSTATION, {
+  machine: machine(WORKSTATION, 5600, {
     slots: slots(['A', 'B', 'C', 'D'], 2),
     ceilings: { totalMiB: { official: 512 * GIB, proven: 1024 * GIB } },
     rateByLoad: [{ modulesPerChannel: 2, ranks: 2, maxRateMTs: 5200 }],
@@ -177,7 +178,7 @@ export const workstationCase = (offers: number): PlanCase => ({
 
 export const serverCase = (offers: number): PlanCase => ({
   ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 9000 },
-  machine: machine(SERVER, {
+  machine: machine(SERVER, 5600, {
     slots: slots(
       ['P0', 'P1'].flatMap((cpu) => [...'ABCDEFGH'].map((channel) => `${cpu}_${channel}`)),
       2,
@@ -196,7 +197,7 @@ export const serverCase = (offers: number): PlanCase => ({
 /** Boards of up to two sockets in a channel that take server modules, for the table of growth. */
 export const withSockets = (sockets: number, offers: number): PlanCase => ({
   ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 4000 },
-  machine: machine(SERVER, {
+  machine: machine(SERVER, 5600, {
     slots: slots(
       Array.from({ length: Math.ceil(sockets / 2) }, (_, nr) => `C${nr}_`),
       2,

@@ -109,19 +109,26 @@ function again(): void {
 /** "The cheapest plan of at least T", for every total that can be reached, by both. */
 async function againstSolver(): Promise<void> {
   const planCase = checked(desktopCase(200));
-  const ours = median(15, () => answer(planCase).plans.length);
-  const { plans, baseline } = answer(planCase);
-  const totals = [...new Set(plans.map(({ totalMiB }) => totalMiB))].filter((mib) => mib > baseline.totalMiB);
+  const { totalMiB: today } = new Planner(planCase).answer().baseline;
+  const prices = () => new Planner(planCase).leastPrices().filter(({ totalMiB }) => totalMiB > today);
+  const ours = median(60, () => prices().length);
+  const whole = median(60, () => answer(planCase).plans.length);
+  const least = prices();
   const from = performance.now();
-  const theirs = await cheapestBySolver(planCase, totals);
+  const theirs = await cheapestBySolver(
+    planCase,
+    least.map(({ totalMiB }) => totalMiB),
+  );
   const took = performance.now() - from;
-  for (const [at, totalMiB] of totals.entries()) {
-    const least = Math.min(...plans.filter((plan) => plan.totalMiB >= totalMiB).map(({ priceCents }) => priceCents));
-    if (least !== theirs[at]) throw new Error(`at least ${totalMiB} MiB: ${least} by us, ${theirs[at]} by the solver`);
+  for (const [at, { totalMiB, priceCents }] of least.entries()) {
+    if (priceCents !== theirs[at]) throw new Error(`${totalMiB} MiB: ${priceCents} by us, ${theirs[at]} by the solver`);
   }
   const ratio = took / ours.ms;
   console.log(
-    `\nhighs, mixed integers, desktop with 200 offers: ${totals.length} totals, the same prices; ${figure(took)} ms against our ${figure(ours.ms)} ms: ${ratio.toFixed(0)} times (bound 200: ${ratio >= 200 ? 'held' : 'MISSED'}, aim 500: ${ratio >= 500 ? 'held' : 'missed'})`,
+    `\nhighs, mixed integers, desktop with 200 offers: the cheapest plan of at least each of ${least.length} totals, the same prices: ${figure(took)} ms against our ${figure(ours.ms)} ms: ${ratio.toFixed(0)} times (bound 200: ${ratio >= 200 ? 'held' : 'MISSED'}, aim 500: ${ratio >= 500 ? 'held' : 'missed'})`,
+  );
+  console.log(
+    `beside our whole answer of ${whole.plans} plans, ${figure(whole.ms)} ms: ${(took / whole.ms).toFixed(0)} times`,
   );
 }
 

@@ -104,6 +104,74 @@ describe('plan', () => {
   });
 });
 
+describe('plan --explain', () => {
+  const photo = join(CASES, 'photo-club-box.case.json');
+
+  it('says in the answer why an offer is in no plan, or in which', () => {
+    const { status, stdout } = fenbrik('plan', photo, '--explain', 'tp-48');
+    expect(status).toBe(0);
+    const { explained, plans } = JSON.parse(stdout);
+    expect(plans.length).toBeGreaterThan(0);
+    expect(explained).toEqual({
+      offer: 'tp-48',
+      kind: 'refused',
+      because: [{ code: 'module-failed', is: 49152, takes: null }],
+    });
+  });
+
+  it('says it in words below the table', () => {
+    const { stdout } = fenbrik('plan', photo, '--format', 'table', '--explain', 'tp-24');
+    expect(stdout).toContain('tp-24 (tp-24) is in 3 plans, such as:');
+    expect(stdout).toContain('Runs at 5200 MT/s: the CPU’s limit is 5200.');
+    expect(stdout).toContain('Faster than it can run here: tp-24 is rated 5600.');
+  });
+
+  it('says that there is no such offer', () => {
+    const { status, stdout, lines } = fenbrik('plan', photo, '--explain', 'nothing');
+    expect([status, stdout]).toEqual([2, '']);
+    expect(lines).toEqual([`${photo}: offers: none has the id "nothing"`]);
+  });
+
+  it('tells a sold out offer as such, and the nearest plans where nothing meets the goal', () => {
+    const planCase = JSON.parse(readFileSync(photo, 'utf8'));
+    planCase.offers[0].stock = 0;
+    planCase.goal = { minMiB: 48 * 1024, maxPriceCents: 100 };
+    const file = write('sold-out.json', JSON.stringify(planCase));
+    const { stdout } = fenbrik('plan', file, '--format', 'table', '--explain', planCase.offers[0].id);
+    expect(stdout).toContain('is sold out.');
+    expect(stdout).toContain('Those that miss one wish of it least:');
+    expect(stdout).toMatch(/over the budget: \d+ GB for/);
+  });
+});
+
+describe('plan with bad numbers', () => {
+  it('names each with its place, one line a fault, and hangs on none', () => {
+    const planCase = JSON.parse(readFileSync(join(CASES, 'photo-club-box.case.json'), 'utf8'));
+    const [offer] = planCase.offers;
+    const [installed] = planCase.installed;
+    planCase.offers = [
+      { ...offer, id: 'a', priceCents: -1 },
+      { ...offer, id: 'b', module: { ...offer.module, capacityMiB: 0 } },
+      { ...offer, id: 'c', colour: 'green' },
+    ];
+    planCase.installed = Array.from({ length: 10_000 }, () => installed);
+    const file = write('bad-numbers.json', JSON.stringify(planCase).replace('"modules":1', '"modules":NaN'));
+    expect(fenbrik('plan', file).lines).toEqual([`${file}: (document): this is no JSON`]);
+    const other = write('bad-places.json', JSON.stringify(planCase));
+    const { status, stdout, lines } = fenbrik('plan', other);
+    expect([status, stdout]).toEqual([2, '']);
+    expect(lines).toEqual(
+      expect.arrayContaining([
+        expect.stringContaining(`${other}: offers[0].priceCents: `),
+        expect.stringContaining(`${other}: offers[1].module.capacityMiB: `),
+        `${other}: offers[2].colour: unknown field`,
+        `${other}: installed: at most 32 installed modules`,
+      ]),
+    );
+    expect(lines.join(' ')).not.toMatch(/ at .*:\d+:\d+/);
+  });
+});
+
 describe('read', () => {
   it('prints what a report says', () => {
     const story = STORIES.find((one) => one.report !== null)?.report;

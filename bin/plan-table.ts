@@ -57,7 +57,7 @@ function aligned(rows: readonly string[][]): string[] {
 function noPlan(planCase: PlanCase): string[] {
   if (planCase.goal == null) return ['No plan gives more than today.'];
   const nearest = nearestPlans(planCase).map((one) => `  ${nearestSentence(planCase, one)}`);
-  if (nearest.length === 0) return ['No plan meets the goal, nor all of it but one wish.'];
+  if (nearest.length === 0) return ['No plan meets the goal, nor all but one of its wishes.'];
   return ['No plan meets the goal. Those that miss one wish of it least:', ...nearest];
 }
 

@@ -44,6 +44,19 @@ test.each(cases)('%s: planned again after each change as if it were new', (_, pl
   }
 });
 
+test.each(cases)('%s: told what at least so much costs at least', (_, planCase) => {
+  const planner = new Planner({ ...planCase, goal: null });
+  const { plans } = planner.answer();
+  const told = planner.leastPrices();
+  const totals = told.map(({ totalMiB }) => totalMiB);
+  expect(totals).toEqual([...totals].sort((a, b) => a - b));
+  expect(plans.filter(({ totalMiB }) => !totals.includes(totalMiB))).toEqual([]);
+  for (const { totalMiB, priceCents } of told) {
+    const enough = plans.filter((plan) => plan.totalMiB >= totalMiB).map((plan) => plan.priceCents);
+    expect(priceCents).toBe(Math.min(...enough));
+  }
+});
+
 test('slots and offers that a case does not have are passed over', () => {
   const [, planCase] = cases[0] ?? ['', {} as PlanCase];
   const planner = new Planner(planCase);

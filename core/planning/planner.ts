@@ -53,6 +53,7 @@ export class Planner {
   readonly #codes: readonly OfferRefusal[][];
   readonly #usable: readonly Usable[];
   /** what the last search found; null: it has to be searched again */
+  #candidates: readonly Candidate[] | null = null;
   #ranking: Ranking | null = null;
   readonly #plans = new Map<Candidate, Plan>();
   /** by the list of what is kept, which many candidates share */
@@ -94,6 +95,7 @@ export class Planner {
     };
     this.#case = after;
     if (keep === undefined && prices === undefined && sameSearch(before.goal ?? {}, after.goal ?? {})) return;
+    this.#candidates = null;
     this.#ranking = null;
     this.#plans.clear();
     this.#stays.clear();
@@ -105,6 +107,31 @@ export class Planner {
       const step = steps.next();
       if (step.done === true) return step.value;
     }
+  }
+
+  /** What plans of at least so much cost at least, whatever the goal wishes of total, price and open slots: totals ascending. */
+  leastPrices(): { totalMiB: number; priceCents: number }[] {
+    const least = new Map<number, number>();
+    for (const { totalMiB, priceCents } of this.#found()) {
+      if (priceCents < (least.get(totalMiB) ?? Number.POSITIVE_INFINITY)) least.set(totalMiB, priceCents);
+    }
+    const steps = [...least].sort(([a], [b]) => b - a);
+    let cheapest = Number.POSITIVE_INFINITY;
+    const found = steps.map(([totalMiB, priceCents]) => {
+      cheapest = Math.min(cheapest, priceCents);
+      return { totalMiB, priceCents: cheapest };
+    });
+    return found.reverse();
+  }
+
+  #found(): readonly Candidate[] {
+    if (this.#candidates === null) {
+      const steps = this.#search(null);
+      let step = steps.next();
+      while (step.done !== true) step = steps.next();
+      this.#candidates = step.value;
+    }
+    return this.#candidates;
   }
 
   /** The best plans of those that buy an offer, whatever other plans there are. */
@@ -126,7 +153,8 @@ export class Planner {
 
   /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
   *steps(): Generator<number, Answer> {
-    this.#ranking ??= new Ranking(yield* this.#search(null));
+    this.#candidates ??= yield* this.#search(null);
+    this.#ranking ??= new Ranking(this.#candidates);
     const found = this.#ranking.shown(this.#case.goal ?? {});
     const originals = cheapestOriginals(found);
     const plans: Plan[] = [];
