@@ -96,7 +96,7 @@ const BREAKS: readonly Break[] = [
   },
   {
     rule: 'more modules in the fullest channel may mean less care',
-    file: 'search/search.ts',
+    file: 'packing/rivals.ts',
     is: 'levels.slice(0, at).every((higher) => higher.capMTs > level.capMTs)',
     becomes: 'at === 0',
   },

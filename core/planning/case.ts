@@ -2,7 +2,17 @@ import { z } from 'zod';
 import { generationSchema, kindSchema, moduleSchema } from '../memory/module';
 
 /** The largest case that is planned. */
-export const CASE_LIMITS = { sockets: 32, channels: 16, installed: 32, offers: 200_000, pack: 16, offersInPlan: 3 };
+export const CASE_LIMITS = {
+  sockets: 32,
+  channels: 16,
+  installed: 32,
+  offers: 200_000,
+  pack: 16,
+  offersInPlan: 3,
+  voltages: 30,
+  /** ways to keep some of the installed modules and remove the others, equal ones told apart by their number alone */
+  waysToKeep: 10_000,
+};
 
 const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
 const count = z.number().int().nonnegative().max(Number.MAX_SAFE_INTEGER);
@@ -31,7 +41,7 @@ const machineSchema = z.strictObject({
   generations: z.array(generationSchema).min(1),
   form: z.string().min(1).max(40),
   kinds: z.array(kindSchema).min(1),
-  voltagesMv: z.array(whole).min(1),
+  voltagesMv: z.array(whole).min(1).max(CASE_LIMITS.voltages, `at most ${CASE_LIMITS.voltages} voltages`),
   slots: z.array(slotSchema).min(1),
   fillOrder: z.array(id).nullish(),
   fillRule: z.enum(FILL_RULES).nullish(),
@@ -138,6 +148,22 @@ function tooLarge({ slots }: PlanCase['machine']): Fault[] {
   ];
 }
 
+/** More ways to keep some of the installed modules than are planned. */
+function tooManyWays(installed: PlanCase['installed']): Fault[] {
+  const counts = new Map<string, number>();
+  for (const { module, keep } of installed) {
+    if ((keep ?? 'may') !== 'may') continue;
+    const { maker: _, part: __, heightMm: ___, deviceGbit: ____, deviceWidth: _____, ...looked } = module;
+    const key = JSON.stringify(Object.entries(looked).sort());
+    counts.set(key, (counts.get(key) ?? 0) + 1);
+  }
+  const ways = [...counts.values()].reduce((product, count) => product * (count + 1), 1);
+  if (ways <= CASE_LIMITS.waysToKeep) return [];
+  return [
+    { path: ['installed'], message: 'too many different modules may stay or go: say of some what becomes of them' },
+  ];
+}
+
 /** Ids that must name one of the slots. */
 function unknownSlots(
   ids: readonly string[],
@@ -172,6 +198,7 @@ function crossFaults(planCase: PlanCase): Fault[] {
     ...inSlots.flatMap((slot, index) =>
       soldered.has(slot) ? [{ path: ['installed', index, 'slot'], message: 'this slot holds soldered memory' }] : [],
     ),
+    ...tooManyWays(installed),
     ...doubled(offerIds, (index) => ['offers', index, 'id']),
   ];
 }

@@ -217,6 +217,34 @@ describe('rates, channels and times', () => {
   });
 });
 
+describe('a case that is too much', () => {
+  const faults = (planCase: PlanCase) => {
+    const parsed = parseCase(planCase);
+    return parsed.ok ? [] : parsed.faults;
+  };
+  const slots = Array.from({ length: 16 }, (_, nr) => ({ id: `S${nr}`, channel: `${nr % 4}`, bank: nr }));
+  const of = (kinds: number, keep: 'may' | 'must') =>
+    makeCase(
+      {
+        installed: slots.map(({ id }, nr) => ({ slot: id, keep, module: { ...stick, casLatency: 11 + (nr % kinds) } })),
+      },
+      { slots },
+    );
+
+  it('is told where more different modules may stay or go than can be looked at', () => {
+    expect(faults(of(4, 'may'))).toEqual([]);
+    expect(faults(of(16, 'must'))).toEqual([]);
+    expect(faults(of(16, 'may'))).toEqual([
+      'installed: too many different modules may stay or go: say of some what becomes of them',
+    ]);
+  });
+
+  it('is told where a machine supplies more voltages than any does', () => {
+    const voltagesMv = Array.from({ length: 31 }, (_, nr) => 1000 + nr);
+    expect(faults(makeCase({}, { voltagesMv }))).toEqual(['machine.voltagesMv: at most 30 voltages']);
+  });
+});
+
 describe('lists of places', () => {
   it('compare lists place by place, the beginning of another first', () => {
     expect(compareLists([1, 2], [1, 3])).toBeLessThan(0);

@@ -3,6 +3,7 @@ import { accepts, type BankChoice, forEachBankChoice, type Want } from './bank-w
 import { pairUp } from './pairs';
 import type { Shape } from './shape';
 import { CLOSED, type Demand, MUST, OPEN, type Stand } from './stand';
+import { filledInOrder, isOneSize, standingIn } from './stand-rules';
 
 /** What is fixed of a channel before anything more is placed in it. */
 interface Channel {
@@ -28,13 +29,6 @@ interface Run {
   alone: boolean;
   /** shapes that may stand here, the largest first */
   fits: readonly number[];
-}
-
-/** Modules that have their places. */
-function standingIn({ slots }: Stand): number {
-  let count = 0;
-  for (const mark of slots) if (mark >= 0) count++;
-  return count;
 }
 
 /**
@@ -103,9 +97,9 @@ export class Packing {
    * they are today?
    */
   can(stand: Stand, demand: Demand, stays: number): boolean {
-    const filled = this.#filledInOrder(stand);
+    const filled = filledInOrder(this.board, stand);
     if (filled === null) return false;
-    const coupled = this.board.machine.pairing === 'required' || (demand.matched && !this.#isOneSize(filled));
+    const coupled = this.board.machine.pairing === 'required' || (demand.matched && !isOneSize(this.shapes, filled));
     if (!coupled) return this.#inChannels(filled, null, demand, stays);
     // Banks are many ways: if the channels allow none at all, there is none.
     if (this.board.machine.pairing !== 'required' && !this.#inChannels(filled, null, demand, stays)) return false;
@@ -115,35 +109,6 @@ export class Packing {
       return found;
     });
     return found;
-  }
-
-  /** Of one size all banks match. */
-  #isOneSize({ slots, left }: Stand): boolean {
-    let size = 0;
-    const isOther = (shape: number): boolean => {
-      const own = this.shapes[shape]?.capacityMiB ?? 0;
-      if (size === 0) size = own;
-      return own !== size;
-    };
-    for (const mark of slots) if (mark >= 0 && isOther(mark)) return false;
-    for (let shape = 0; shape < left.length; shape++) if ((left[shape] ?? 0) > 0 && isOther(shape)) return false;
-    return true;
-  }
-
-  /** Where the fill order is required, it tells which sockets are filled. */
-  #filledInOrder(stand: Stand): Stand | null {
-    const { board } = this;
-    if (board.machine.fillRule !== 'required') return stand;
-    const slots = [...stand.slots];
-    const standing = board.sockets.filter((slot) => (slots[slot] ?? OPEN) >= 0).length;
-    const modules = stand.left.reduce((sum, count) => sum + count, standing);
-    for (const slot of board.sockets) {
-      const isFilled = (board.fillPosition[slot] ?? 0) < modules;
-      const mark = slots[slot] ?? OPEN;
-      if (isFilled ? mark === CLOSED : mark >= 0 || mark === MUST) return null;
-      if (mark < 0) slots[slot] = isFilled ? MUST : CLOSED;
-    }
-    return { ...stand, slots };
   }
 
   #inChannels(stand: Stand, wants: readonly (Want | null)[] | null, demand: Demand, stays: number): boolean {

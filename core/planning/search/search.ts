@@ -1,19 +1,19 @@
 import { bandwidthOf, fullRateMTs } from '../bandwidth';
 import type { Board } from '../board';
-import { careRank, fixedReasons } from '../care';
-import type { Lane, PlanCase } from '../case';
+import type { PlanCase } from '../case';
 import type { InForce } from '../in-force';
-import { type Reuse, reuseOf } from '../lane-and-reuse';
 import type { Level } from '../packing/levels';
 import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../packing/outcome';
+import { rivalsOf } from '../packing/rivals';
 import type { Places } from '../placement';
-import { mixRefusals } from '../refuse-set';
 import type { Candidates, Cell } from './candidates';
+import { clash, type Kept, keptOf } from './kept';
 import type { KeptSet } from './kept-sets';
+import { laneOfWares, sameLots, slowestOf, sumOf } from './lot-figures';
 import type { Lot, Ware } from './lots';
-import { type Body, latenciesDiffer, type Make } from './makes';
 import { cheapestWay } from './pick-lots';
-import type { PriceBoard, Shelf, Speed } from './price-board';
+import type { PriceBoard, Speed } from './price-board';
+import { type Part, type Structure, structureOf } from './structure';
 
 /** What a search knows of its case. */
 export interface Ground {
@@ -29,71 +29,8 @@ export interface Ground {
   must: Ware | null;
 }
 
-/** So many modules of one body, from one offer. */
-interface Part {
-  shelf: Shelf;
-  modules: number;
-}
-
-/** What is kept, as far as the rules look at it. */
-interface Kept {
-  set: KeptSet;
-  bodies: Body[];
-  leastMTs: number;
-  mostMTs: number;
-  /** makes whose CL is known */
-  timed: Make[];
-  timedKey: string;
-  differ: boolean;
-  /** does a make run beside what is kept without a difference in CL? */
-  beside: (make: Make) => boolean;
-  totalMiB: number;
-  largestMiB: number;
-  mostRanks: number;
-  free: number;
-  /** what becomes of the installed modules where something is bought */
-  reuse: Reuse;
-  /** labour, less the credit for what is removed; minor units */
-  cents: number;
-}
-
-/** Parts beside what is kept, before anything is chosen of what offers them. */
-interface Structure {
-  parts: readonly Part[];
-  bought: number;
-  totalMiB: number;
-  openSlots: number;
-  /** sure wherever the modules stand and whatever their speed */
-  care: number;
-  largestMiB: number;
-}
-
 const CLEAR = 0;
 const NO_OFFER: readonly Lot[] = [];
-
-function keptOf(set: KeptSet, { board, planCase }: Ground): Kept | null {
-  const rates = set.makes.map(({ boardMTs }) => boardMTs);
-  if (rates.includes(null)) return null;
-  const known = rates.filter((rate) => rate !== null);
-  const makes = [...new Set(set.makes)];
-  const timed = makes.filter(({ casLatency }) => casLatency !== null);
-  return {
-    set,
-    bodies: [...new Set(makes.map(({ body }) => body))],
-    leastMTs: Math.min(Number.POSITIVE_INFINITY, ...known),
-    mostMTs: Math.max(0, ...known),
-    timed,
-    timedKey: timed.map(({ rateMTs, casLatency }) => `${rateMTs}/${casLatency}`).join(),
-    beside: (make) => !timed.some((other) => latenciesDiffer(other, make)),
-    differ: timed.some((one) => timed.some((other) => latenciesDiffer(one, other))),
-    totalMiB: set.makes.reduce((sum, { body }) => sum + body.capacityMiB, 0),
-    largestMiB: Math.max(0, ...makes.map(({ body }) => body.capacityMiB)),
-    mostRanks: Math.max(0, ...makes.map(({ body }) => body.ranks)),
-    free: board.sockets.length - set.kept.length,
-    reuse: reuseOf(board.installed.length, set.kept.length, 1),
-    cents: (planCase.labourCents ?? 0) - set.creditCents,
-  };
-}
 
 /**
  * Puts every set that may be shown among the candidates: what is kept, with modules of some bodies from as many offers,
@@ -104,7 +41,7 @@ export class Search {
 
   /** All sets that keep just this and buy from so many offers, step by step; told is the share of it that is done. */
   *take(set: KeptSet, offers: number): Generator<number> {
-    const kept = keptOf(set, this.ground);
+    const kept = keptOf(set, this.ground.board, this.ground.planCase);
     if (kept === null) return;
     if (offers === 0) {
       const { must, planCase } = this.ground;
@@ -121,8 +58,8 @@ export class Search {
   }
 
   #rearrange(kept: Kept): void {
-    const { force, candidates, planCase } = this.ground;
-    const structure = this.#structure(kept, []);
+    const { board, force, candidates, planCase } = this.ground;
+    const structure = structureOf(board, force, kept, []);
     if (structure === null || structure.totalMiB === 0) return;
     const found = bestOutcome(this.#levels(kept, structure), this.#speed(kept, structure, NO_OFFER), force.today);
     if (found === null || found.outcome.bandwidthMBs <= force.today.bandwidthMBs) return;
@@ -139,11 +76,11 @@ export class Search {
 
   /** Every choice of so many parts that begins with these, each after those before it by body and number. */
   #choose(kept: Kept, parts: readonly Part[], next: Part, wanted: number, bought: number): void {
-    const { prices, force } = this.ground;
+    const { board, force, prices } = this.ground;
     const taken = bought + next.modules;
     if (taken > kept.free) return;
     const own = [...parts, next];
-    const structure = this.#structure(kept, own);
+    const structure = structureOf(board, force, kept, own);
     // What cannot be together cannot be with more beside it either.
     if (structure === null) return;
     if (own.length === wanted) {
@@ -157,31 +94,6 @@ export class Search {
         if (shelf !== next.shelf || modules >= next.modules) this.#choose(kept, own, { shelf, modules }, wanted, taken);
       }
     }
-  }
-
-  #structure(kept: Kept, parts: readonly Part[]): Structure | null {
-    const { board, force } = this.ground;
-    const all = [...kept.bodies];
-    let totalMiB = kept.totalMiB;
-    let bought = 0;
-    let largestBoughtMiB = 0;
-    for (const { shelf, modules } of parts) {
-      const { capacityMiB } = shelf.body;
-      totalMiB += modules * capacityMiB;
-      bought += modules;
-      largestBoughtMiB = Math.max(largestBoughtMiB, capacityMiB);
-      all.push(shelf.body);
-    }
-    if (mixRefusals(all, totalMiB, force).length > 0) return null;
-    const [ecc, nonEcc] = [all.some((body) => body.ecc), all.some((body) => !body.ecc)];
-    return {
-      parts,
-      bought,
-      totalMiB,
-      openSlots: kept.free - bought,
-      care: careRank(fixedReasons({ totalMiB, ecc, nonEcc, largestBoughtMiB }, force, board)),
-      largestMiB: Math.max(kept.largestMiB, largestBoughtMiB),
-    };
   }
 
   #levels(kept: Kept, { parts, totalMiB }: Structure): readonly Level[] {
@@ -403,53 +315,3 @@ export class Search {
 }
 
 const ANY_WAY = (): boolean => true;
-
-function laneOfWares(wares: readonly Ware[]): Lane {
-  const first = wares[0]?.origin ?? 'none';
-  for (const { origin } of wares) if (origin !== first) return 'mixed';
-  return first;
-}
-
-function sumOf(lots: readonly Lot[]): number {
-  let sum = 0;
-  for (const { priceCents } of lots) sum += priceCents;
-  return sum;
-}
-
-/** The board rate that the slowest of some lots would allow, MT/s. */
-function slowestOf(lots: readonly Lot[]): number {
-  let least = Number.POSITIVE_INFINITY;
-  for (const { make } of lots) least = Math.min(least, make.boardMTs ?? 0);
-  return least;
-}
-
-function sameLots(a: readonly Lot[], b: readonly Lot[]): boolean {
-  for (let at = 0; at < a.length; at++) if (a[at] !== b[at]) return false;
-  return true;
-}
-
-/** Do some lots differ in CL, at one rate, among themselves or from what is kept? */
-function clash({ timed }: Kept, lots: readonly Lot[]): boolean {
-  for (let at = 0; at < lots.length; at++) {
-    const make = lots[at]?.make;
-    if (make === undefined) continue;
-    for (const other of timed) if (latenciesDiffer(other, make)) return true;
-    for (let more = at + 1; more < lots.length; more++) {
-      const other = lots[more]?.make;
-      if (other !== undefined && latenciesDiffer(other, make)) return true;
-    }
-  }
-  return false;
-}
-
-/**
- * The levels that can be the best for some choice of modules. A lower cap is worth a look where it brings more channels to
- * work, or lets modules of several rates run as one.
- */
-function rivalsOf(levels: readonly Level[]): readonly Level[] {
-  const channels = ({ share }: Level) => share.totalMiB / share.largestMiB;
-  return levels.filter((level, at) => {
-    if (level.even) return levels.slice(0, at).every((higher) => higher.capMTs > level.capMTs);
-    return levels.slice(0, at).every((higher) => channels(higher) < channels(level));
-  });
-}

@@ -1,0 +1,28 @@
+import type { Lane } from '../case';
+import type { Lot, Ware } from './lots';
+
+/** The lane of a plan that buys from these wares. */
+export function laneOfWares(wares: readonly Ware[]): Lane {
+  const first = wares[0]?.origin ?? 'none';
+  for (const { origin } of wares) if (origin !== first) return 'mixed';
+  return first;
+}
+
+/** What lots cost together, minor units. */
+export function sumOf(lots: readonly Lot[]): number {
+  let sum = 0;
+  for (const { priceCents } of lots) sum += priceCents;
+  return sum;
+}
+
+/** The board rate that the slowest of some lots would allow, MT/s. */
+export function slowestOf(lots: readonly Lot[]): number {
+  let least = Number.POSITIVE_INFINITY;
+  for (const { make } of lots) least = Math.min(least, make.boardMTs ?? 0);
+  return least;
+}
+
+export function sameLots(a: readonly Lot[], b: readonly Lot[]): boolean {
+  for (let at = 0; at < a.length; at++) if (a[at] !== b[at]) return false;
+  return true;
+}

@@ -1,0 +1,48 @@
+import type { Board } from '../board';
+import { careRank, fixedReasons } from '../care';
+import type { InForce } from '../in-force';
+import { mixRefusals } from '../refuse-set';
+import type { Kept } from './kept';
+import type { Shelf } from './price-board';
+
+/** So many modules of one body, from one offer. */
+export interface Part {
+  shelf: Shelf;
+  modules: number;
+}
+
+/** Parts beside what is kept, before anything is chosen of what offers them. */
+export interface Structure {
+  parts: readonly Part[];
+  bought: number;
+  totalMiB: number;
+  openSlots: number;
+  /** sure wherever the modules stand and whatever their speed */
+  care: number;
+  largestMiB: number;
+}
+
+/** Null where these modules cannot be together. */
+export function structureOf(board: Board, force: InForce, kept: Kept, parts: readonly Part[]): Structure | null {
+  const all = [...kept.bodies];
+  let totalMiB = kept.totalMiB;
+  let bought = 0;
+  let largestBoughtMiB = 0;
+  for (const { shelf, modules } of parts) {
+    const { capacityMiB } = shelf.body;
+    totalMiB += modules * capacityMiB;
+    bought += modules;
+    largestBoughtMiB = Math.max(largestBoughtMiB, capacityMiB);
+    all.push(shelf.body);
+  }
+  if (mixRefusals(all, totalMiB, force).length > 0) return null;
+  const [ecc, nonEcc] = [all.some((body) => body.ecc), all.some((body) => !body.ecc)];
+  return {
+    parts,
+    bought,
+    totalMiB,
+    openSlots: kept.free - bought,
+    care: careRank(fixedReasons({ totalMiB, ecc, nonEcc, largestBoughtMiB }, force, board)),
+    largestMiB: Math.max(kept.largestMiB, largestBoughtMiB),
+  };
+}
