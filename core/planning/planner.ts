@@ -31,6 +31,14 @@ export interface Change {
   prices?: Readonly<Record<string, number>>;
 }
 
+/** What work that is done step by step comes to. */
+function endOf<T>(steps: Generator<number, T>): T {
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) return step.value;
+  }
+}
+
 /** Prices of the cheapest plans of original parts, by the total that they end at. */
 function cheapestOriginals(candidates: readonly Candidate[]): Map<number, number> {
   const cheapest = new Map<number, number>();
@@ -102,11 +110,7 @@ export class Planner {
   }
 
   answer(): Answer {
-    const steps = this.steps();
-    for (;;) {
-      const step = steps.next();
-      if (step.done === true) return step.value;
-    }
+    return endOf(this.steps());
   }
 
   /** What plans of at least so much cost at least, whatever the goal wishes of total, price and open slots: totals ascending. */
@@ -125,25 +129,15 @@ export class Planner {
   }
 
   #found(): readonly Candidate[] {
-    if (this.#candidates === null) {
-      const steps = this.#search(null);
-      let step = steps.next();
-      while (step.done !== true) step = steps.next();
-      this.#candidates = step.value;
-    }
+    this.#candidates ??= endOf(this.#search(null));
     return this.#candidates;
   }
 
   /** The best plans of those that buy an offer, whatever other plans there are. */
   plansWith(offerId: string): Plan[] {
     const must = this.#case.offers.findIndex(({ id }) => id === offerId);
-    const steps = this.#search(must);
-    for (;;) {
-      const step = steps.next();
-      if (step.done !== true) continue;
-      const found = new Ranking(step.value).shown(this.#case.goal ?? {});
-      return found.flatMap((candidate) => this.#plan(candidate, undefined) ?? []);
-    }
+    const found = new Ranking(endOf(this.#search(must))).shown(this.#case.goal ?? {});
+    return found.flatMap((candidate) => this.#plan(candidate, undefined) ?? []);
   }
 
   /** Why an offer cannot be used, whatever else is in the machine; empty: it can. */

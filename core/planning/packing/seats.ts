@@ -161,17 +161,59 @@ class Seating {
 
   /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */
   #seatAll(stays: number): number[] {
-    for (const slot of this.board.sockets) {
-      if (this.#stand.slots[slot] !== MUST) continue;
+    const open = this.board.sockets.filter((slot) => this.#stand.slots[slot] === MUST);
+    let at = 0;
+    while (at < open.length) {
+      const slot = open[at] ?? -1;
       const candidates = this.#candidates(slot);
-      const alike = candidates.every((nr) => this.#isLike(nr, candidates[0] ?? -1));
-      for (const nr of candidates) {
-        this.#seat(nr, slot);
-        if (alike || this.#can(stays)) break;
-        this.#unseat(nr, slot, MUST);
+      const first = candidates[0] ?? -1;
+      if (candidates.every((nr) => this.#isLike(nr, first))) {
+        this.#seat(first, slot);
+        at++;
+        continue;
       }
+      const many = this.#seatMany(open, at, stays);
+      at += many;
+      if (many > 0) continue;
+      for (const [nr, candidate] of candidates.entries()) {
+        if (nr === 0) continue;
+        this.#seat(candidate, slot);
+        // Somebody can sit here: if nobody else can, the last.
+        if (nr === candidates.length - 1 || this.#can(stays)) break;
+        this.#unseat(candidate, slot, MUST);
+      }
+      at++;
     }
     return this.#seated;
+  }
+
+  /** Seats those of the lowest token in as many of the next sockets as can be; how many these are. */
+  #seatMany(open: readonly number[], at: number, stays: number): number {
+    const [first] = this.#candidates(open[at] ?? -1);
+    const alike = this.#byToken.find((some) => some.includes(first ?? -1)) ?? [];
+    const waiting = alike.filter((nr) => !this.#isSeated[nr]);
+    const seatable = (nr: number) =>
+      this.packing.isAllowedIn(this.guests[waiting[0] ?? -1]?.shape ?? -1, open[at + nr] ?? -1);
+    let most = 0;
+    while (most < waiting.length && at + most < open.length && seatable(most)) most++;
+    let seated = 0;
+    let step = 1;
+    // Twice as many each time, then half as many, so that long rows take few looks.
+    for (let isGrowing = true; step >= 1; ) {
+      const wanted = Math.min(step, most - seated);
+      if (wanted === 0) break;
+      for (let nr = 0; nr < wanted; nr++) this.#seat(waiting[seated + nr] ?? -1, open[at + seated + nr] ?? -1);
+      if (this.#can(stays)) {
+        seated += wanted;
+        step = isGrowing ? step * 2 : step / 2;
+      } else {
+        for (let nr = 0; nr < wanted; nr++)
+          this.#unseat(waiting[seated + nr] ?? -1, open[at + seated + nr] ?? -1, MUST);
+        isGrowing = false;
+        step /= 2;
+      }
+    }
+    return seated;
   }
 
   /** Who is not seated yet and may sit here, one of each token, in their order. */

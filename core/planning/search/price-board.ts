@@ -19,6 +19,14 @@ export interface Shelf {
 
 const NONE: readonly Lot[] = [];
 
+/** What a module of a ware costs at least, minor units. */
+function moduleCents({ lots }: Ware): number {
+  return lots.reduce(
+    (least, [cheapest], modules) => Math.min(least, (cheapest?.priceCents ?? Number.POSITIVE_INFINITY) / modules),
+    Number.POSITIVE_INFINITY,
+  );
+}
+
 /** Looks up what lots cost, by what is asked for. */
 export class PriceBoard {
   /** board rates that any module on offer would allow, ascending, MT/s */
@@ -37,7 +45,7 @@ export class PriceBoard {
     // What ends at more for less tells early that the rest need not be looked at.
     const largestFirst = [...bodies.values()].sort((a, b) => b.capacityMiB - a.capacityMiB);
     this.shelves = largestFirst.map((body) => {
-      const own = wares.filter((ware) => ware.body === body.nr);
+      const own = wares.filter((ware) => ware.body === body.nr).sort((a, b) => moduleCents(a) - moduleCents(b));
       const sizes = new Set(own.flatMap(({ lots }) => lots.flatMap((some, size) => (some.length > 0 ? [size] : []))));
       return { body, wares: own, sizes: [...sizes].sort((a, b) => a - b) };
     });

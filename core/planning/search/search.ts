@@ -170,26 +170,26 @@ export class Search {
         before = lots;
         const most = bandwidthOf(Math.min(kept.leastMTs, slowestOf(lots)), share);
         if (this.#mayCount(cell, structure, structure.care, most, cents)) {
-          const [level, other] = levels();
-          if (level === undefined) return;
-          if (other !== undefined) {
-            this.#priceByRates(kept, structure, wares, levels());
-            return;
-          }
+          const level = this.#onlyLevel(kept, structure, wares, levels());
+          if (level === null) return;
           given = outcomeOfLevel(level, this.#speed(kept, structure, lots), this.ground.force.today);
           this.#add(cell, kept, structure, lots, given);
         }
       }
       if (!mayBeClear || given?.care === CLEAR) continue;
       if (!this.#mayCount(cell, structure, CLEAR, bandwidthOf(rateMTs, share), cents)) continue;
-      const [level, other] = levels();
-      if (level === undefined) return;
-      if (other !== undefined) {
-        this.#priceByRates(kept, structure, wares, levels());
-        return;
-      }
+      const level = this.#onlyLevel(kept, structure, wares, levels());
+      if (level === null) return;
       if (level.even) this.#priceClear(cell, kept, structure, wares, nr, level);
     }
+  }
+
+  /** The level of a structure; null where there is none, or where there are several, and it is priced by them. */
+  #onlyLevel(kept: Kept, structure: Structure, wares: readonly Ware[], levels: readonly Level[]): Level | null {
+    const [level, other] = levels;
+    if (other === undefined) return level ?? null;
+    this.#priceByRates(kept, structure, wares, levels);
+    return null;
   }
 
   /** Is there something as good for less? */
