@@ -80,7 +80,9 @@ function measure(of: string): void {
   );
   if (of !== 'server') return;
   const mib = process.resourceUsage().maxRSS / 1024;
-  console.log(`memory of that process at most: ${mib.toFixed(0)} MiB (bound 300: ${mib < 300 ? 'held' : 'MISSED'})`);
+  console.log(
+    `memory of that process at most, up to its first answer: ${mib.toFixed(0)} MiB (bound 300: ${mib < 300 ? 'held' : 'MISSED'})`,
+  );
 }
 
 /** What is steered on a desktop: what is known is kept, so that it follows the hand. */

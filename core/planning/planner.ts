@@ -10,7 +10,7 @@ import { Ranking } from './search/frontier';
 import { keptSets } from './search/kept-sets';
 import { type Usable, waresOf } from './search/lots';
 import { PriceBoard } from './search/price-board';
-import { floorOf } from './search/price-floor';
+import { floorsFor } from './search/price-floor';
 import { Search } from './search/search';
 
 /** Different offers in one plan where the goal does not say. */
@@ -179,7 +179,7 @@ export class Planner {
     const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan, must);
     const prices = new PriceBoard(wares, offersInPlan);
     const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
-    const candidates = new Candidates(() => floorOf(board, force, makes), lanes == null);
+    const candidates = new Candidates(floorsFor(board, force, makes), lanes == null);
     const mustWare = wares.find(({ lots }) => lots.some((some) => some.some(({ offer }) => offer === must))) ?? null;
     if (must !== null && mustWare === null) return [];
     const ground = { planCase, board, force, places, prices, offersInPlan, candidates, must: mustWare };

@@ -47,6 +47,8 @@ export class Packing {
   readonly #openFrom: number[] = [];
   readonly #mustFrom: number[] = [];
   readonly #roomFrom: number[] = [];
+  /** by shape: so many of it */
+  readonly #takesFrom: number[][] = [];
   /** modules that can stay in the channels from here on */
   readonly #homesFrom: number[] = [];
   /** the last run that takes a shape */
@@ -120,6 +122,7 @@ export class Packing {
     if (this.#arePlain(stand, wants)) return this.#pairUp(demand);
     if (!this.#layOut(stand, wants)) return false;
     for (const shape of this.#coming) if (this.#lastRun[shape] === undefined) return false;
+    if (stays === 0 && this.#fitsAsItComes()) return true;
     this.#impossible.clear();
     return this.#channel(0, this.#reached, stays);
   }
@@ -200,6 +203,7 @@ export class Packing {
     }
     this.#fitAll(anyExempt);
     this.#sumUp();
+    this.#sumUpShapes();
     return true;
   }
 
@@ -266,12 +270,75 @@ export class Packing {
     }
   }
 
+  /** How many of each shape the channels from each on can take by themselves. */
+  #sumUpShapes(): void {
+    const { mib } = this.#demand.channel;
+    for (const shape of this.#coming) {
+      const size = this.#size(shape);
+      const takes = this.#takesFrom[shape] ?? [];
+      this.#takesFrom[shape] = takes;
+      let sum = 0;
+      for (let nr = this.#channelCount; nr >= 0; nr--) {
+        if (nr < this.#channelCount) {
+          const channel = this.#channels[nr] as Channel;
+          let own = 0;
+          for (let at = channel.first; at < channel.end; at++) {
+            const run = this.#runs[at] as Run;
+            if (run.fits === this.#coming || run.fits.includes(shape)) own += run.size;
+          }
+          sum += Math.min(own, Math.floor((mib - channel.mib) / size));
+        }
+        takes[nr] = sum;
+      }
+    }
+  }
+
+  #isTooMany(nr: number): boolean {
+    for (const shape of this.#coming) {
+      if ((this.#left[shape] ?? 0) > (this.#takesFrom[shape]?.[nr] ?? 0)) return true;
+    }
+    return false;
+  }
+
+  /** Is all placed, if every run takes as many of the largest as it can? Mostly so, and it is quickly seen. */
+  #fitsAsItComes(): boolean {
+    const { channel: wanted, fullest } = this.#demand;
+    const left = [...this.#left];
+    let reached = this.#reached;
+    let count = this.#leftCount;
+    for (let nr = 0; nr < this.#channelCount; nr++) {
+      const channel = this.#channels[nr] as Channel;
+      let { mib, modules, ranks } = channel;
+      for (let at = channel.first; at < channel.end; at++) {
+        const run = this.#runs[at] as Run;
+        const before = modules;
+        for (const shape of run.fits) {
+          const body = this.shapes[shape] as Shape;
+          const own = body.ranks ?? 0;
+          const room = Math.min(run.size - (modules - before), fullest.most - modules);
+          const byRanks = own === 0 ? room : Math.floor((this.#ranksLimit - ranks) / own);
+          const byRoom = Math.floor((wanted.mib - mib) / body.capacityMiB);
+          const taken = Math.max(0, Math.min(left[shape] ?? 0, room, byRoom, byRanks));
+          left[shape] = (left[shape] ?? 0) - taken;
+          mib += taken * body.capacityMiB;
+          ranks += taken * own;
+          modules += taken;
+          count -= taken;
+        }
+        if (run.must && modules - before < run.size) return false;
+      }
+      if (!this.#isAllowed(mib, modules, ranks)) return false;
+      if (modules >= fullest.least) reached = true;
+    }
+    return count === 0 && reached;
+  }
+
   /** Can what is left be placed into this channel and those after it, so many modules staying? */
   #channel(nr: number, reached: boolean, stays: number): boolean {
     if (nr === this.#channelCount) return this.#leftCount === 0 && reached && stays === 0;
     const channel = this.#channels[nr] as Channel;
     if (this.#leftCount > (this.#openFrom[nr] ?? 0) || this.#leftCount < (this.#mustFrom[nr] ?? 0)) return false;
-    if (stays > (this.#homesFrom[nr] ?? 0)) return false;
+    if (stays > (this.#homesFrom[nr] ?? 0) || this.#isTooMany(nr)) return false;
     const room = this.#roomFrom[nr] ?? 0;
     if (this.#leftMiB > room || (this.#demand.channel.rule === 'each' && this.#leftMiB < room)) return false;
     const key = (nr * 2 + (reached ? 1 : 0)) * this.#codes + this.#code;

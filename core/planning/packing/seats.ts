@@ -27,6 +27,25 @@ export function seats(
   return seating.find();
 }
 
+/**
+ * How long a row can be made, from its beginning: twice as much is added each time, then half as much, so that long rows take
+ * few looks and short ones too.
+ *
+ * @param add adds so many to a row of some length, or leaves it as it is and says no
+ */
+function longestRow(most: number, add: (from: number, count: number) => boolean): number {
+  let length = 0;
+  let isGrowing = true;
+  for (let step = 1; step >= 1 && length < most; ) {
+    const count = Math.min(step, most - length);
+    const added = add(length, count);
+    if (added) length += count;
+    else isGrowing = false;
+    step = added && isGrowing ? step * 2 : step / 2;
+  }
+  return length;
+}
+
 class Seating {
   readonly #kept: number[];
   readonly #stand: Stand;
@@ -132,7 +151,7 @@ class Seating {
     while (count > 0 && open.length > 0) {
       const most = Math.min(count, open.length);
       const filled = this.#firstFilled(open, most, stays);
-      for (const slot of open.splice(0, filled)) slots[slot] = MUST;
+      open.splice(0, filled);
       count -= filled;
       // The next cannot be filled beside those before it.
       const [next] = open.splice(0, 1);
@@ -141,22 +160,15 @@ class Seating {
     for (const slot of open) slots[slot] = CLOSED;
   }
 
-  /** How many of the first open sockets can be filled at once, found by halves. */
+  /** How many of the first open sockets can be filled at once. */
   #firstFilled(open: readonly number[], most: number, stays: number): number {
-    const can = (count: number): boolean => {
-      for (const [at, slot] of open.entries()) this.#stand.slots[slot] = at < count ? MUST : OPEN;
-      const able = this.#can(stays);
-      for (const slot of open) this.#stand.slots[slot] = OPEN;
-      return able;
-    };
-    if (can(most)) return most;
-    let [able, unable] = [0, most];
-    while (unable - able > 1) {
-      const middle = (able + unable) >> 1;
-      if (can(middle)) able = middle;
-      else unable = middle;
-    }
-    return able;
+    const { slots } = this.#stand;
+    return longestRow(most, (from, count) => {
+      for (let nr = from; nr < from + count; nr++) slots[open[nr] ?? -1] = MUST;
+      if (this.#can(stays)) return true;
+      for (let nr = from; nr < from + count; nr++) slots[open[nr] ?? -1] = OPEN;
+      return false;
+    });
   }
 
   /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */
@@ -196,24 +208,12 @@ class Seating {
       this.packing.isAllowedIn(this.guests[waiting[0] ?? -1]?.shape ?? -1, open[at + nr] ?? -1);
     let most = 0;
     while (most < waiting.length && at + most < open.length && seatable(most)) most++;
-    let seated = 0;
-    let step = 1;
-    // Twice as many each time, then half as many, so that long rows take few looks.
-    for (let isGrowing = true; step >= 1; ) {
-      const wanted = Math.min(step, most - seated);
-      if (wanted === 0) break;
-      for (let nr = 0; nr < wanted; nr++) this.#seat(waiting[seated + nr] ?? -1, open[at + seated + nr] ?? -1);
-      if (this.#can(stays)) {
-        seated += wanted;
-        step = isGrowing ? step * 2 : step / 2;
-      } else {
-        for (let nr = 0; nr < wanted; nr++)
-          this.#unseat(waiting[seated + nr] ?? -1, open[at + seated + nr] ?? -1, MUST);
-        isGrowing = false;
-        step /= 2;
-      }
-    }
-    return seated;
+    return longestRow(most, (from, count) => {
+      for (let nr = from; nr < from + count; nr++) this.#seat(waiting[nr] ?? -1, open[at + nr] ?? -1);
+      if (this.#can(stays)) return true;
+      for (let nr = from; nr < from + count; nr++) this.#unseat(waiting[nr] ?? -1, open[at + nr] ?? -1, MUST);
+      return false;
+    });
   }
 
   /** Who is not seated yet and may sit here, one of each token, in their order. */

@@ -79,13 +79,13 @@ function commonDivisor(a: number, b: number): number {
   return b === 0 ? a : commonDivisor(b, a % b);
 }
 
-/** A floor for the plans of a case. */
-export function floorOf(board: Board, force: InForce, makes: readonly Make[]): PriceFloor {
-  const sizes = makes.map(({ body }) => body.capacityMiB);
+/** Makes floors for the plans of a case. */
+export function floorsFor(board: Board, force: InForce, makes: readonly Make[]): () => PriceFloor {
+  const sizes = [...new Set(makes.map(({ body }) => body.capacityMiB))];
   const most = force.today.totalMiB + sizes.reduce((a, b) => Math.max(a, b), 0) * board.sockets.length;
   const { official, proven } = force.total;
   const ceiling = official === null ? most : Math.min(most, Math.max(official, proven ?? 0));
   const rates = [...new Set(makes.flatMap(({ boardMTs }) => boardMTs ?? []))].sort((a, b) => a - b);
   const unit = [...sizes, force.today.totalMiB].reduce(commonDivisor);
-  return new PriceFloor(ceiling, unit, board.sockets.length, rates);
+  return () => new PriceFloor(ceiling, unit, board.sockets.length, rates);
 }
