@@ -21,7 +21,10 @@ function changes(planCase: PlanCase): Change[] {
     { minMiB: 8 * 1024, maxPriceCents: 20_000 },
     { maxPriceCents: 15_000, minOpenSlots: 1 },
     { minRateMTs: 2400 },
+    { lanes: ['third-party', 'used'] },
+    { lanes: ['used'] },
     { lanes: ['mixed', 'used'] },
+    { lanes: ['mixed', 'used', 'original'] },
     { lanes: ['original', 'third-party'], maxOffers: 1 },
     { without: offer === undefined ? [] : [offer.id] },
   ];

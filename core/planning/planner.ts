@@ -63,6 +63,8 @@ export class Planner {
   /** what the last search found; null: it has to be searched again */
   #candidates: readonly Candidate[] | null = null;
   #ranking: Ranking | null = null;
+  /** the goal of the last search; null: there was none since something else changed */
+  #searchedFor: Goal | null = null;
   readonly #plans = new Map<Candidate, Plan>();
   /** by the list of what is kept, which many candidates share */
   readonly #stays = new Map<readonly number[], Stay>();
@@ -102,9 +104,11 @@ export class Planner {
       }),
     };
     this.#case = after;
-    if (keep === undefined && prices === undefined && sameSearch(before.goal ?? {}, after.goal ?? {})) return;
+    const isCovered = this.#searchedFor !== null && covers(this.#searchedFor, after.goal ?? {});
+    if (keep === undefined && prices === undefined && isCovered) return;
     this.#candidates = null;
     this.#ranking = null;
+    this.#searchedFor = null;
     this.#plans.clear();
     this.#stays.clear();
   }
@@ -129,7 +133,10 @@ export class Planner {
   }
 
   #found(): readonly Candidate[] {
-    this.#candidates ??= endOf(this.#search(null));
+    if (this.#candidates === null) {
+      this.#candidates = endOf(this.#search(null));
+      this.#searchedFor = this.#case.goal ?? {};
+    }
     return this.#candidates;
   }
 
@@ -147,7 +154,10 @@ export class Planner {
 
   /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
   *steps(): Generator<number, Answer> {
-    this.#candidates ??= yield* this.#search(null);
+    if (this.#candidates === null) {
+      this.#candidates = yield* this.#search(null);
+      this.#searchedFor = this.#case.goal ?? {};
+    }
     this.#ranking ??= new Ranking(this.#candidates);
     const found = this.#ranking.shown(this.#case.goal ?? {});
     const originals = cheapestOriginals(found);
@@ -218,9 +228,16 @@ export class Planner {
   }
 }
 
-/** Does a search for one goal find what is wanted for the other? Totals, prices and open slots are looked at afterwards. */
-function sameSearch(a: Goal, b: Goal): boolean {
-  const of = ({ minRateMTs, lanes, without, maxOffers }: Goal) =>
-    JSON.stringify([minRateMTs ?? 0, lanes ?? null, without ?? [], maxOffers ?? null]);
-  return of(a) === of(b);
+/**
+ * Does a search for one goal find all that is wanted for the other? Totals, prices and open slots are looked at afterwards, and
+ * lanes too, but that mixed plans are held against all others: without those, more of them count.
+ */
+function covers(searched: Goal, wanted: Goal): boolean {
+  const of = ({ minRateMTs, without, maxOffers }: Goal) =>
+    JSON.stringify([minRateMTs ?? 0, without ?? [], maxOffers ?? null]);
+  if (of(searched) !== of(wanted)) return false;
+  const [before, after] = [searched.lanes ?? null, wanted.lanes ?? null];
+  if (before === null || after === null) return before === after || (after !== null && !after.includes('mixed'));
+  if (after.includes('mixed')) return before.length === after.length && after.every((lane) => before.includes(lane));
+  return after.every((lane) => before.includes(lane));
 }
