@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
 import { callOnce } from '../client/session-guard';
+import { ProgressBar } from '../kit/progress-bar';
 import { type ListState, WORK_TEXTS } from './list-words';
 
 export interface ListWork {
@@ -33,12 +34,7 @@ export function ListProgress({ listId, state, work }: { listId: number; state: L
         {WORK_TEXTS[what]}
         {percent === null ? '…' : `: ${percent} %`}
       </p>
-      <progress
-        className="block w-full h-3 my-1 appearance-none border border-edge bg-sunk [&::-webkit-progress-bar]:bg-sunk [&::-webkit-progress-value]:bg-act [&::-moz-progress-bar]:bg-act"
-        aria-label={WORK_TEXTS[what]}
-        max={whole === 0 ? undefined : whole}
-        value={whole === 0 ? undefined : done}
-      />
+      <ProgressBar label={WORK_TEXTS[what]} share={whole === 0 ? null : done / whole} />
       <p className="text-sm text-ink-2">It goes on if you leave this page. Nothing counts half way.</p>
     </div>
   );

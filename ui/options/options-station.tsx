@@ -10,6 +10,7 @@ import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { buttonLook } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { ProgressBar } from '../kit/progress-bar';
 import { Ladder } from './ladder';
 import { Legend } from './legend';
 import { PlanStrip } from './plan-strip';
@@ -107,9 +108,7 @@ export function OptionsStation() {
         {planning.state === 'planning' && (
           <div className="py-10 mx-auto max-w-sm text-center text-ink-2">
             <p role="status">Trying every set of {job.planCase.offers.length} offers…</p>
-            {planning.share > 0 && (
-              <progress value={planning.share} max={1} aria-label="planned so far" className="mt-3 w-full" />
-            )}
+            {planning.share > 0 && <ProgressBar label="planned so far" share={planning.share} />}
           </div>
         )}
         {planning.state === 'failed' && (
