@@ -1,6 +1,5 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { desktopCase, withSockets, workstationCase } from '../../bench/plan-cases';
+import { WORKED_CASES } from '../../scripts/worked-cases';
 import { answer } from './answer';
 import { CARES } from './care';
 import { caseSchema, type PlanCase } from './case';
@@ -10,14 +9,6 @@ import type { Plan } from './plan';
 /*
  * What must hold between the answers of a case and of the same case changed, on all worked cases, large ones too.
  */
-
-const FOLDER = join(__dirname, 'cases');
-const cases: [string, PlanCase][] = readdirSync(FOLDER)
-  .filter((file) => file.endsWith('.case.json'))
-  .map((file) => [
-    file.replace('.case.json', ''),
-    caseSchema.parse(JSON.parse(readFileSync(join(FOLDER, file), 'utf8'))),
-  ]);
 
 /** Larger than can be tried wholly. */
 const LARGE: [string, PlanCase][] = [
@@ -52,7 +43,7 @@ function left(before: Plan[], after: Plan[]): Plan[] {
   );
 }
 
-describe.each([...cases, ...LARGE])('%s', (name, planCase) => {
+describe.each([...WORKED_CASES, ...LARGE])('%s', (name, planCase) => {
   it('scales its prices and savings with all prices, labour and credits', () => {
     const tenfold: PlanCase = {
       ...planCase,

@@ -1,16 +1,7 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { WORKED_CASES } from '../../scripts/worked-cases';
 import { answer } from './answer';
-import { caseSchema, type Goal, type PlanCase } from './case';
+import type { Goal, PlanCase } from './case';
 import { type Change, Planner } from './planner';
-
-const FOLDER = join(__dirname, 'cases');
-const cases: [string, PlanCase][] = readdirSync(FOLDER)
-  .filter((file) => file.endsWith('.case.json'))
-  .map((file) => [
-    file.replace('.case.json', ''),
-    caseSchema.parse(JSON.parse(readFileSync(join(FOLDER, file), 'utf8'))),
-  ]);
 
 /** What a technician may steer, one after another: each builds on the one before. */
 function changes(planCase: PlanCase): Change[] {
@@ -38,7 +29,7 @@ function changes(planCase: PlanCase): Change[] {
   ];
 }
 
-test.each(cases)('%s: planned again after each change as if it were new', (_, planCase) => {
+test.each(WORKED_CASES)('%s: planned again after each change as if it were new', (_, planCase) => {
   const planner = new Planner(planCase);
   expect(planner.answer()).toEqual(answer(planCase));
   for (const change of changes(planCase)) {
@@ -47,7 +38,7 @@ test.each(cases)('%s: planned again after each change as if it were new', (_, pl
   }
 });
 
-test.each(cases)('%s: told what at least so much costs at least', (_, planCase) => {
+test.each(WORKED_CASES)('%s: told what at least so much costs at least', (_, planCase) => {
   const planner = new Planner({ ...planCase, goal: null });
   const { plans } = planner.answer();
   const told = planner.leastPrices();
@@ -61,7 +52,7 @@ test.each(cases)('%s: told what at least so much costs at least', (_, planCase) 
 });
 
 test('slots and offers that a case does not have are passed over', () => {
-  const [, planCase] = cases[0] ?? ['', {} as PlanCase];
+  const [, planCase] = WORKED_CASES[0] ?? ['', {} as PlanCase];
   const planner = new Planner(planCase);
   planner.change({ keep: { nowhere: 'must' }, prices: { nothing: 1 } });
   expect(planner.planCase).toEqual(planCase);

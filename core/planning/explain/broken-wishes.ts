@@ -3,15 +3,7 @@ import type { Plan } from '../plan';
 import { Planner } from '../planner';
 
 /** What a goal may wish for. */
-export const WISHES = [
-  'minMiB',
-  'maxPriceCents',
-  'minOpenSlots',
-  'minRateMTs',
-  'lanes',
-  'without',
-  'maxOffers',
-] as const;
+const WISHES = ['minMiB', 'maxPriceCents', 'minOpenSlots', 'minRateMTs', 'lanes', 'without', 'maxOffers'] as const;
 export type Wish = (typeof WISHES)[number];
 
 /** How far a plan is from a wish, in the wish's own unit (for lanes, offers left out and their number: 1); 0: it is met. */

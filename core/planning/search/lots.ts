@@ -25,7 +25,7 @@ export interface Ware {
 }
 
 /** Cheaper first; of equally dear ones fewer packs, then the earlier offer. */
-export function compareLots(a: Lot, b: Lot): number {
+function compareLots(a: Lot, b: Lot): number {
   return a.priceCents - b.priceCents || a.count - b.count || a.offer - b.offer;
 }
 
@@ -56,7 +56,7 @@ function lotsOfMake(planCase: PlanCase, usable: readonly Usable[], sockets: numb
 }
 
 /** Puts a lot in its place among the cheapest, which are never more than `most`. */
-export function keepCheapest(lots: Lot[], lot: Lot, most: number): void {
+function keepCheapest(lots: Lot[], lot: Lot, most: number): void {
   const last = lots[most - 1];
   if (last !== undefined && compareLots(lot, last) >= 0) return;
   const at = lots.findIndex((other) => compareLots(lot, other) < 0);
