@@ -88,9 +88,23 @@ function inside<K, V>(map: Map<K, V>, key: K, make: () => V): V {
 }
 
 /** Candidates of one lane and reuse. */
-interface Group {
-  floor: PriceFloor;
-  cells: Map<number, Cell>;
+export class Group {
+  readonly #cells = new Map<number, Cell>();
+
+  constructor(
+    readonly lane: Lane,
+    readonly reuse: Reuse,
+    /** the least prices of what its plans are compared with */
+    readonly floor: PriceFloor,
+  ) {}
+
+  cell(totalMiB: number, openSlots: number): Cell {
+    return inside(this.#cells, totalMiB * SLOTS + openSlots, () => new Cell(this.lane, this.reuse, this.floor));
+  }
+
+  all(): Candidate[] {
+    return [...this.#cells.values()].flatMap(({ list }) => list);
+  }
 }
 
 /** The candidates, found quickly by what they end at. */
@@ -106,14 +120,11 @@ export class Candidates {
     this.#anyFloor = newFloor();
   }
 
-  cell(lane: Lane, reuse: Reuse, totalMiB: number, openSlots: number): Cell {
+  group(lane: Lane, reuse: Reuse): Group {
     const groups = inside(this.#groups, lane, () => new Map<Reuse, Group>());
-    const { floor, cells } = inside(groups, reuse, () => ({
-      // A mixed plan is compared with all.
-      floor: lane === 'mixed' && this.anyLane ? this.#anyFloor : this.newFloor(),
-      cells: new Map<number, Cell>(),
-    }));
-    return inside(cells, totalMiB * SLOTS + openSlots, () => new Cell(lane, reuse, floor));
+    // A mixed plan is compared with all.
+    const floor = () => (lane === 'mixed' && this.anyLane ? this.#anyFloor : this.newFloor());
+    return inside(groups, reuse, () => new Group(lane, reuse, floor()));
   }
 
   /**
@@ -129,7 +140,6 @@ export class Candidates {
   }
 
   all(): Candidate[] {
-    const groups = [...this.#groups.values()].flatMap((reuses) => [...reuses.values()]);
-    return groups.flatMap(({ cells }) => [...cells.values()].flatMap(({ list }) => list));
+    return [...this.#groups.values()].flatMap((reuses) => [...reuses.values()].flatMap((group) => group.all()));
   }
 }

@@ -67,11 +67,14 @@ export class Search {
     if (outcome.rateMTs < (planCase.goal?.minRateMTs ?? 0)) return;
     const priceCents = planCase.labourCents ?? 0;
     const { totalMiB, openSlots } = structure;
-    candidates.cell('none', 'rearrange', totalMiB, openSlots).add({
-      ...{ lane: 'none', reuse: 'rearrange', totalMiB, openSlots, priceCents },
-      ...{ care: outcome.care, bandwidthMBs: outcome.bandwidthMBs },
-      ...{ kept: kept.set.kept, bought: [] },
-    });
+    candidates
+      .group('none', 'rearrange')
+      .cell(totalMiB, openSlots)
+      .add({
+        ...{ lane: 'none', reuse: 'rearrange', totalMiB, openSlots, priceCents },
+        ...{ care: outcome.care, bandwidthMBs: outcome.bandwidthMBs },
+        ...{ kept: kept.set.kept, bought: [] },
+      });
   }
 
   /** Every choice of so many parts that begins with these, each after those before it by body and number. */
@@ -151,13 +154,14 @@ export class Search {
     const { candidates, board, prices, planCase } = this.ground;
     const minRateMTs = planCase.goal?.minRateMTs ?? 0;
     const { totalMiB, openSlots } = structure;
-    const cell = candidates.cell(laneOfWares(wares), kept.reuse, totalMiB, openSlots);
+    const group = candidates.group(laneOfWares(wares), kept.reuse);
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
     const mayBeClear = structure.care === CLEAR && !kept.differ;
     const fastest = this.#fastest(kept.leastMTs);
     const least = this.#cheapest(structure, wares, 0);
     const bestMBs = bandwidthOf(Math.min(kept.leastMTs, prices.rates[fastest] ?? 0), share);
-    if (least === null || this.#isDear(cell, structure, structure.care, bestMBs, kept.cents + sumOf(least))) return;
+    if (least === null || this.#isDear(group, structure, structure.care, bestMBs, kept.cents + sumOf(least))) return;
+    const cell = group.cell(totalMiB, openSlots);
     let before: readonly Lot[] | null = null;
     for (let nr = fastest; nr >= 0; nr--) {
       const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
@@ -193,7 +197,13 @@ export class Search {
   }
 
   /** Is there something as good for less? */
-  #isDear({ floor }: Cell, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
+  #isDear(
+    { floor }: Pick<Cell, 'floor'>,
+    structure: Structure,
+    care: number,
+    bandwidth: number,
+    cents: number,
+  ): boolean {
     const full = fullRateMTs(bandwidth, this.ground.board.channelCount);
     return floor.least(care, full, structure.openSlots, structure.totalMiB) < cents;
   }
@@ -291,8 +301,8 @@ export class Search {
         const lots = cheapestWay(lists, (some) => (kept.differ || clash(kept, some)) === differ);
         if (lots === null) continue;
         const best = bestOutcome(levels, this.#speed(kept, structure, lots), force.today);
-        const lane = laneOfWares(wares);
-        const cell = candidates.cell(lane, kept.reuse, structure.totalMiB, structure.openSlots);
+        const group = candidates.group(laneOfWares(wares), kept.reuse);
+        const cell = group.cell(structure.totalMiB, structure.openSlots);
         if (best !== null) this.#add(cell, kept, structure, lots, best.outcome);
       }
     };
