@@ -168,9 +168,13 @@ test('who may not, is told so and nothing happens', async () => {
 test('a session that ends in the middle of typing loses nothing', async () => {
   const { page, context } = await newJob();
   const id = Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
+  const kept = page.waitForResponse((response) => response.url().endsWith('/intake') && response.ok());
   await page.getByLabel('Name', { exact: true }).fill('Sunniva Reed');
+  await page.getByLabel('Telephone').focus();
+  await kept;
   await context.clearCookies({ name: 'fenbrik-session' });
   await page.getByLabel('Telephone').fill('0555 0177');
+  await page.getByLabel('E-mail').focus();
   const sheet = page.getByRole('dialog', { name: 'Your session has ended' });
   await sheet.waitFor();
   await sheet.getByLabel('Password').fill('wrong');

@@ -1,10 +1,20 @@
 'use client';
-import { createContext, type FormEvent, type ReactNode, useCallback, useContext, useRef, useState } from 'react';
+import {
+  createContext,
+  type FormEvent,
+  type ReactNode,
+  useCallback,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+} from 'react';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
 import { usePageNonce } from '../kit/use-page-nonce';
+import { untilQuiet, watchTyping } from './until-quiet';
 
 export type Called<T> = { ok: true; value: T } | { ok: false; code: string; sentence: string };
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
@@ -49,6 +59,7 @@ export const useCall = (): Call => useContext(CallContext);
  */
 export function SessionGuard({ signIn, children }: { signIn: string; children: ReactNode }) {
   usePageNonce();
+  useEffect(watchTyping, []);
   const [asking, setAsking] = useState(false);
   const waiting = useRef<((signedIn: boolean) => void)[]>([]);
 
@@ -66,6 +77,8 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
       const before = signIns.current;
       const result = await callOnce<T>(method, path, body);
       if (result.ok || result.code !== 'signed-out') return result;
+      // Whoever is typing types on: the sheet would take the rest of the word.
+      await untilQuiet();
       if (signIns.current !== before) continue;
       setAsking(true);
       const signedIn = await new Promise<boolean>((resolve) => {
