@@ -97,7 +97,7 @@ const BREAKS: readonly Break[] = [
   {
     rule: 'more modules in the fullest channel may mean less care',
     file: 'packing/rivals.ts',
-    is: 'levels.slice(0, at).every((higher) => higher.capMTs > level.capMTs)',
+    is: 'levels.slice(0, at).every((higher) => !higher.even || higher.capMTs > level.capMTs)',
     becomes: 'at === 0',
   },
   {

@@ -60,7 +60,7 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
   const placed = fits ? places.best(kept, modules) : null;
   if (placed === null) return { ok: false, code: 'refused' };
   const chosen = {
-    lane: laneOf(bought.map(({ offer }) => planCase.offers[offer]?.origin ?? 'used')),
+    lane: laneOf(bought.flatMap(({ offer }) => planCase.offers[offer] ?? [])),
     reuse: reuseOf(board.installed.length, kept.length, bought.length),
     ...{ kept, bought, totalMiB, openSlots, priceCents: planPriceCents(planCase, kept, bought) },
   };

@@ -5,10 +5,10 @@ export const REUSES = ['add', 'rearrange', 'replace', 'swap'] as const;
 export type Reuse = (typeof REUSES)[number];
 
 /** The one origin of all that is bought; `mixed` for several, `none` where nothing is bought. */
-export function laneOf(origins: readonly Origin[]): Lane {
-  const [first] = origins;
-  if (first === undefined) return 'none';
-  return origins.every((origin) => origin === first) ? first : 'mixed';
+export function laneOf(bought: readonly { origin: Origin }[]): Lane {
+  const first = bought[0]?.origin ?? 'none';
+  for (const { origin } of bought) if (origin !== first) return 'mixed';
+  return first;
 }
 
 /** Nothing removed is `add` (also where nothing was installed), or `rearrange` where nothing is bought either. */

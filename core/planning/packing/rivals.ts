@@ -7,7 +7,8 @@ import type { Level } from './levels';
 export function rivalsOf(levels: readonly Level[]): readonly Level[] {
   const channels = ({ share }: Level) => share.totalMiB / share.largestMiB;
   return levels.filter((level, at) => {
-    if (level.even) return levels.slice(0, at).every((higher) => higher.capMTs > level.capMTs);
+    // Two load rules may come to one rate of the board.
+    if (level.even) return levels.slice(0, at).every((higher) => !higher.even || higher.capMTs > level.capMTs);
     return levels.slice(0, at).every((higher) => channels(higher) < channels(level));
   });
 }

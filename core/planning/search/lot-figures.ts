@@ -1,12 +1,4 @@
-import type { Lane } from '../case';
-import type { Lot, Ware } from './lots';
-
-/** The lane of a plan that buys from these wares. */
-export function laneOfWares(wares: readonly Ware[]): Lane {
-  const first = wares[0]?.origin ?? 'none';
-  for (const { origin } of wares) if (origin !== first) return 'mixed';
-  return first;
-}
+import type { Lot } from './lots';
 
 /** What lots cost together, minor units. */
 export function sumOf(lots: readonly Lot[]): number {

@@ -2,6 +2,7 @@ import { bandwidthOf, fullRateMTs } from '../bandwidth';
 import type { Board } from '../board';
 import type { PlanCase } from '../case';
 import type { InForce } from '../in-force';
+import { laneOf } from '../lane-and-reuse';
 import type { Level } from '../packing/levels';
 import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../packing/outcome';
 import { rivalsOf } from '../packing/rivals';
@@ -9,7 +10,7 @@ import type { Places } from '../placement';
 import type { Candidates, Cell } from './candidates';
 import { clash, type Kept, keptOf } from './kept';
 import type { KeptSet } from './kept-sets';
-import { laneOfWares, sameLots, slowestOf, sumOf } from './lot-figures';
+import { sameLots, slowestOf, sumOf } from './lot-figures';
 import type { Lot, Ware } from './lots';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Speed } from './price-board';
@@ -128,7 +129,7 @@ export class Search {
       const part = structure.parts[at];
       if (part === undefined) {
         const { must, planCase } = this.ground;
-        const lane = laneOfWares(wares);
+        const lane = laneOf(wares);
         if (must !== null && !wares.includes(must)) return;
         if (planCase.goal?.lanes == null || planCase.goal.lanes.includes(lane))
           this.#price(kept, structure, wares, levels);
@@ -154,7 +155,7 @@ export class Search {
     const { candidates, board, prices, planCase } = this.ground;
     const minRateMTs = planCase.goal?.minRateMTs ?? 0;
     const { totalMiB, openSlots } = structure;
-    const group = candidates.group(laneOfWares(wares), kept.reuse);
+    const group = candidates.group(laneOf(wares), kept.reuse);
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
     const mayBeClear = structure.care === CLEAR && !kept.differ;
     const fastest = this.#fastest(kept.leastMTs);
@@ -301,7 +302,7 @@ export class Search {
         const lots = cheapestWay(lists, (some) => (kept.differ || clash(kept, some)) === differ);
         if (lots === null) continue;
         const best = bestOutcome(levels, this.#speed(kept, structure, lots), force.today);
-        const group = candidates.group(laneOfWares(wares), kept.reuse);
+        const group = candidates.group(laneOf(wares), kept.reuse);
         const cell = group.cell(structure.totalMiB, structure.openSlots);
         if (best !== null) this.#add(cell, kept, structure, lots, best.outcome);
       }

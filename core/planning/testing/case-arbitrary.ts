@@ -192,7 +192,11 @@ export const loadedCaseArbitrary: fc.Arbitrary<PlanCase> = fc
           voltagesMv: [1200],
         },
         ...{ slots, pairing: 'none', ratesMTs: [1866, 2133, 2400, 2666], unevenChannels: machine.unevenChannels },
-        rateByLoad: [{ modulesPerChannel: from, maxRateMTs: cap }],
+        // Two rules that come to one rate of the board: the load changes, the rate does not.
+        rateByLoad: [
+          { modulesPerChannel: from, maxRateMTs: cap + 20 },
+          { modulesPerChannel: from + 1, maxRateMTs: cap },
+        ],
         ceilings: { totalMiB: { official: 65536 } },
       },
       installed: [0, 3].slice(0, kept).map((slot) => ({ slot: `S${slot}`, module: module(slot === 0 ? 0 : 1) })),
