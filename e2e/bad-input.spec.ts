@@ -168,10 +168,10 @@ test('who may not, is told so and nothing happens', async () => {
 test('a session that ends in the middle of typing loses nothing', async () => {
   const { page, context } = await newJob();
   const id = Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
-  const kept = page.waitForResponse((response) => response.url().endsWith('/intake') && response.ok());
   await page.getByLabel('Name', { exact: true }).fill('Sunniva Reed');
   await page.getByLabel('Telephone').focus();
-  await kept;
+  // The page has been drawn anew: one still being drawn when the session ends would lead to the sign-in page.
+  await page.getByLabel('Slip').getByText('Sunniva Reed').waitFor();
   await context.clearCookies({ name: 'fenbrik-session' });
   await page.getByLabel('Telephone').fill('0555 0177');
   await page.getByLabel('E-mail').focus();
