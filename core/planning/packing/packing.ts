@@ -46,6 +46,8 @@ export class Packing {
   /** modules, and MiB, that the channels from here on can take at most */
   readonly #openFrom: number[] = [];
   readonly #mustFrom: number[] = [];
+  /** what the fullest of them holds at least */
+  readonly #fullestFrom: number[] = [];
   readonly #roomFrom: number[] = [];
   /** by shape: so many of it */
   readonly #takesFrom: number[][] = [];
@@ -235,6 +237,11 @@ export class Packing {
     }
   }
 
+  /** What a slot takes depends on its size alone, not on what is in it today. */
+  get goesBySize(): boolean {
+    return this.shapes.every(({ home }) => home < 0);
+  }
+
   /** Does a slot's size allow a shape? A module that is too large for the slot it is in today may stay there. */
   isAllowedIn(nr: number, slot: number): boolean {
     const shape = this.shapes[nr];
@@ -249,22 +256,28 @@ export class Packing {
   /** What the channels from each on can take, so that a way that cannot end well is left at once. */
   #sumUp(): void {
     const { mib } = this.#demand.channel;
-    let [open, must, room, homes] = [0, 0, 0, 0];
+    let [open, must, room, homes, fullest] = [0, 0, 0, 0, 0];
     for (let nr = this.#channelCount; nr >= 0; nr--) {
       if (nr < this.#channelCount) {
         const channel = this.#channels[nr] as Channel;
         let own = 0;
+        let fixed = channel.modules;
         for (let at = channel.first; at < channel.end; at++) {
           const run = this.#runs[at] as Run;
           own += run.size;
-          if (run.must) must += run.size;
+          if (run.must) {
+            must += run.size;
+            fixed += run.size;
+          }
           if (run.home >= 0) homes++;
         }
+        fullest = Math.max(fullest, fixed);
         open += Math.min(own, this.#demand.fullest.most - channel.modules);
         room += mib - channel.mib;
       }
       this.#openFrom[nr] = open;
       this.#mustFrom[nr] = must;
+      this.#fullestFrom[nr] = fullest;
       this.#roomFrom[nr] = room;
       this.#homesFrom[nr] = homes;
     }
@@ -337,7 +350,9 @@ export class Packing {
   #channel(nr: number, reached: boolean, stays: number): boolean {
     if (nr === this.#channelCount) return this.#leftCount === 0 && reached && stays === 0;
     const channel = this.#channels[nr] as Channel;
-    if (this.#leftCount > (this.#openFrom[nr] ?? 0) || this.#leftCount < (this.#mustFrom[nr] ?? 0)) return false;
+    const spare = this.#leftCount - (this.#mustFrom[nr] ?? 0);
+    if (this.#leftCount > (this.#openFrom[nr] ?? 0) || spare < 0) return false;
+    if (!reached && (this.#fullestFrom[nr] ?? 0) + spare < this.#demand.fullest.least) return false;
     if (stays > (this.#homesFrom[nr] ?? 0) || this.#isTooMany(nr)) return false;
     const room = this.#roomFrom[nr] ?? 0;
     if (this.#leftMiB > room || (this.#demand.channel.rule === 'each' && this.#leftMiB < room)) return false;

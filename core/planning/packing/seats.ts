@@ -1,6 +1,7 @@
 import type { Board } from '../board';
 import type { Packing } from './packing';
 import { CLOSED, type Demand, MUST, OPEN, type Stand } from './stand';
+import { twinsOf } from './twins';
 
 /** A module to be placed. */
 export interface Guest {
@@ -54,6 +55,10 @@ class Seating {
   readonly #isSeated: boolean[];
   /** places in `guests`, those of one token together, in the order of tokens */
   readonly #byToken: readonly (readonly number[])[];
+  /** by token: sockets in which none of it can sit */
+  readonly #refused = new Map<number, Set<number>>();
+  /** what a socket takes depends on its size alone */
+  readonly #hasTwins: boolean;
   /** modules that stay, of those that are seated already */
   #stayed = 0;
 
@@ -73,6 +78,7 @@ class Seating {
     for (const { shape } of guests) left[shape] = (left[shape] ?? 0) + 1;
     const homes = bare.map(() => -1);
     for (const { shape, home } of guests) if (home >= 0) homes[home] = shape;
+    this.#hasTwins = packing.goesBySize;
     this.#stand = { slots: [...bare], left: Array.from(left, (count) => count ?? 0), homes };
   }
 
@@ -153,9 +159,13 @@ class Seating {
       const filled = this.#firstFilled(open, most, stays);
       open.splice(0, filled);
       count -= filled;
-      // The next cannot be filled beside those before it.
-      const [next] = open.splice(0, 1);
-      if (next !== undefined) slots[next] = CLOSED;
+      // The next cannot be filled beside those before it, nor can one like it.
+      const [next] = open;
+      if (next === undefined || count === 0) break;
+      for (const slot of [next, ...this.#twinsOf(next)]) {
+        slots[slot] = CLOSED;
+        open.splice(open.indexOf(slot), 1);
+      }
     }
     for (const slot of open) slots[slot] = CLOSED;
   }
@@ -184,7 +194,7 @@ class Seating {
         at++;
         continue;
       }
-      const many = this.#seatMany(open, at, stays);
+      const many = this.#seatMany(first, open, at, stays);
       at += many;
       if (many > 0) continue;
       for (const [nr, candidate] of candidates.entries()) {
@@ -193,27 +203,44 @@ class Seating {
         // Somebody can sit here: if nobody else can, the last.
         if (nr === candidates.length - 1 || this.#can(stays)) break;
         this.#unseat(candidate, slot, MUST);
+        this.#refuse(candidate, slot);
       }
       at++;
     }
     return this.#seated;
   }
 
-  /** Seats those of the lowest token in as many of the next sockets as can be; how many these are. */
-  #seatMany(open: readonly number[], at: number, stays: number): number {
-    const [first] = this.#candidates(open[at] ?? -1);
-    const alike = this.#byToken.find((some) => some.includes(first ?? -1)) ?? [];
+  /** Seats those like the first in as many of the next sockets as can be; how many these are. */
+  #seatMany(first: number, open: readonly number[], at: number, stays: number): number {
+    const alike = this.#byToken.find((some) => some.includes(first)) ?? [];
     const waiting = alike.filter((nr) => !this.#isSeated[nr]);
-    const seatable = (nr: number) =>
-      this.packing.isAllowedIn(this.guests[waiting[0] ?? -1]?.shape ?? -1, open[at + nr] ?? -1);
     let most = 0;
-    while (most < waiting.length && at + most < open.length && seatable(most)) most++;
-    return longestRow(most, (from, count) => {
+    while (most < waiting.length && at + most < open.length && this.#maySit(first, open[at + most] ?? -1)) most++;
+    const many = longestRow(most, (from, count) => {
       for (let nr = from; nr < from + count; nr++) this.#seat(waiting[nr] ?? -1, open[at + nr] ?? -1);
       if (this.#can(stays)) return true;
       for (let nr = from; nr < from + count; nr++) this.#unseat(waiting[nr] ?? -1, open[at + nr] ?? -1, MUST);
       return false;
     });
+    if (many < most) this.#refuse(first, open[at + many] ?? -1);
+    return many;
+  }
+
+  #twinsOf(slot: number): number[] {
+    return this.#hasTwins ? twinsOf(this.board, this.#stand, slot) : [];
+  }
+
+  /** Notes that no guest like this can sit in a socket or in one like it, beside those that are seated. */
+  #refuse(nr: number, slot: number): void {
+    const token = this.guests[nr]?.token ?? -1;
+    const refused = this.#refused.get(token) ?? new Set<number>();
+    this.#refused.set(token, refused);
+    for (const one of [slot, ...this.#twinsOf(slot)]) refused.add(one);
+  }
+
+  #maySit(nr: number, slot: number): boolean {
+    const { shape, token } = this.guests[nr] ?? { shape: -1, token: -1 };
+    return this.packing.isAllowedIn(shape, slot) && this.#refused.get(token)?.has(slot) !== true;
   }
 
   /** Who is not seated yet and may sit here, one of each token, in their order. */
@@ -221,7 +248,7 @@ class Seating {
     const found: number[] = [];
     for (const alike of this.#byToken) {
       const next = alike.find((nr) => !this.#isSeated[nr]);
-      if (next !== undefined && this.packing.isAllowedIn(this.guests[next]?.shape ?? -1, slot)) found.push(next);
+      if (next !== undefined && this.#maySit(next, slot)) found.push(next);
     }
     return found;
   }

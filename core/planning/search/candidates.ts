@@ -1,6 +1,7 @@
 import type { Lane } from '../case';
 import { compareLists } from '../compare-lists';
 import type { Reuse } from '../lane-and-reuse';
+import { inside } from './inside';
 import type { Lot } from './lots';
 import type { PriceFloor } from './price-floor';
 
@@ -78,14 +79,6 @@ export class Cell {
 
 /** More than there are sockets. */
 const SLOTS = 64;
-
-function inside<K, V>(map: Map<K, V>, key: K, make: () => V): V {
-  const known = map.get(key);
-  if (known !== undefined) return known;
-  const made = make();
-  map.set(key, made);
-  return made;
-}
 
 /** Candidates of one lane and reuse. */
 export class Group {

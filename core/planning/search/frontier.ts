@@ -1,5 +1,7 @@
-import type { Goal } from '../case';
+import type { Goal, Lane } from '../case';
+import type { Reuse } from '../lane-and-reuse';
 import { type Candidate, compareEqual, type Figures } from './candidates';
+import { inside } from './inside';
 
 /** Is `a` at least as good as `b` in all figures? */
 export function atLeastAsGood(a: Figures, b: Figures): boolean {
@@ -107,11 +109,9 @@ function withoutBeatenMixed(sorted: readonly Candidate[]): Candidate[] {
 
 const byName = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
-/** The order of plans in an answer. */
+/** The order of plans of one lane and reuse in an answer. */
 function compareShown(a: Candidate, b: Candidate): number {
   return (
-    byName(a.lane, b.lane) ||
-    byName(a.reuse, b.reuse) ||
     a.totalMiB - b.totalMiB ||
     a.priceCents - b.priceCents ||
     a.bandwidthMBs - b.bandwidthMBs ||
@@ -120,15 +120,34 @@ function compareShown(a: Candidate, b: Candidate): number {
   );
 }
 
+/** Candidates by lane and reuse. */
+class ByGroup<T> {
+  readonly #groups = new Map<Lane, Map<Reuse, T>>();
+
+  constructor(private readonly make: () => T) {}
+
+  of({ lane, reuse }: Candidate): T {
+    return inside(
+      inside(this.#groups, lane, () => new Map<Reuse, T>()),
+      reuse,
+      this.make,
+    );
+  }
+
+  /** In the order of an answer. */
+  all(): T[] {
+    const named = <K extends string, V>(map: Map<K, V>) => [...map].sort(([a], [b]) => byName(a, b));
+    return named(this.#groups).flatMap(([, reuses]) => named(reuses).map(([, group]) => group));
+  }
+}
+
 /** Candidates that are sorted once, so that what a goal leaves of them is found quickly. */
 export class Ranking {
   /** whatever is better in all figures comes before */
   readonly #byFigures: readonly Candidate[];
-  readonly #order = new Map<Candidate, number>();
 
   constructor(candidates: readonly Candidate[]) {
     this.#byFigures = [...candidates].sort((a, b) => compareFigures(a, b) || compareEqual(a, b));
-    for (const [nr, plan] of [...candidates].sort(compareShown).entries()) this.#order.set(plan, nr);
   }
 
   /**
@@ -136,17 +155,16 @@ export class Ranking {
    * reuse dominates; of the mixed lane those that no plan at all dominates.
    */
   shown(goal: Goal): Candidate[] {
-    const groups = new Map<string, Cheaper>();
+    const cheaperOf = new ByGroup(() => new Cheaper());
     const best = this.#byFigures.filter((plan) => {
       if (!meets(goal, plan)) return false;
-      const group = `${plan.lane} ${plan.reuse}`;
-      const cheaper = groups.get(group) ?? new Cheaper();
-      groups.set(group, cheaper);
+      const cheaper = cheaperOf.of(plan);
       if (cheaper.has(plan)) return false;
       cheaper.add(plan);
       return true;
     });
-    const order = (plan: Candidate) => this.#order.get(plan) ?? 0;
-    return withoutBeatenMixed(best).sort((a, b) => order(a) - order(b));
+    const groups = new ByGroup((): Candidate[] => []);
+    for (const plan of withoutBeatenMixed(best)) groups.of(plan).push(plan);
+    return groups.all().flatMap((plans) => plans.sort(compareShown));
   }
 }

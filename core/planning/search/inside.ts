@@ -1,0 +1,8 @@
+/** What a map has for a key, made where it has nothing yet. */
+export function inside<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  const known = map.get(key);
+  if (known !== undefined) return known;
+  const made = make();
+  map.set(key, made);
+  return made;
+}
