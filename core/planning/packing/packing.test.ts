@@ -1,10 +1,11 @@
 import fc from 'fast-check';
 import { makeBoard } from '../board';
 import type { Machine } from '../case';
+import { compareLists } from '../compare-lists';
 import { capUnderLoad, loadCaps } from '../load-caps';
 import { Packing } from './packing';
 import { pairUp } from './pairs';
-import { seats } from './seats';
+import { type Guest, seats } from './seats';
 import type { Shape } from './shape';
 import { ANYWHERE, CLOSED, type Demand, MUST, OPEN } from './stand';
 
@@ -126,6 +127,84 @@ describe('seats', () => {
     const guests = [0, 1].map((home) => ({ shape: 0, home, token: home }));
     expect(seats(board, packing, bare(4), guests, each(8 * GB))).toEqual([0, -1, 1, -1]);
   });
+
+  it('sit as trying every way does', () => {
+    const [channels, banks] = [3, 2];
+    const size = channels * banks;
+    const board = boardOf(channels, banks);
+    const guest = fc.record({ shape: fc.constantFrom(0, 1), home: fc.integer({ min: -1, max: size - 1 }) });
+    const bought = fc.array(fc.constantFrom(0, 1), { maxLength: 4 });
+    const demands = fc.record({
+      rule: fc.constantFrom('at-most' as const, 'each' as const, 'each-filled' as const),
+      mib: fc.constantFrom(8 * GB, 16 * GB, 24 * GB, 32 * GB),
+      least: fc.constantFrom(0, 0, 2),
+      most: fc.constantFrom(1, 2, Number.POSITIVE_INFINITY),
+    });
+    fc.assert(
+      fc.property(fc.array(guest, { maxLength: 3 }), bought, demands, (kept, more, { rule, mib, least, most }) => {
+        const homes = kept.map(({ home }) => home);
+        fc.pre(homes.every((home, nr) => home >= 0 && homes.indexOf(home) === nr) && kept.length + more.length <= size);
+        // What is bought comes from one offer of each shape.
+        const guests = [
+          ...kept.map((one, token) => ({ ...one, token })),
+          ...more.map((one) => ({ shape: one, home: -1, token: 3 + one })),
+        ].sort((a, b) => a.token - b.token);
+        const demand: Demand = { channel: { rule, mib }, fullest: { least, most }, matched: false };
+        const found = seats(board, new Packing(board, shapes, false), bare(size), guests, demand);
+        const tokens = found?.map((nr) => guests[nr]?.token ?? -1) ?? null;
+        expect(tokens).toEqual(bestByTrying(board, guests, demand));
+      }),
+      { numRuns: 300, seed: 20261125 },
+    );
+  });
+
+  /** By slot the token of who sits there, the best of all ways; null: there is none. */
+  function bestByTrying(board: ReturnType<typeof boardOf>, guests: readonly Guest[], demand: Demand): number[] | null {
+    let best: { rank: number[]; tokens: number[] } | null = null;
+    const seated = board.channelOf.map(() => -1);
+    const left = new Set(guests.keys());
+    const sit = (slot: number): void => {
+      if (slot === seated.length) {
+        if (left.size > 0 || !isAsDemanded(board, guests, seated, demand)) return;
+        const filled = seated.flatMap((nr, at) => (nr < 0 ? [] : [at]));
+        const tokens = seated.map((nr) => guests[nr]?.token ?? -1);
+        const moved = filled.filter((at) => ![-1, at].includes(guests[seated[at] ?? -1]?.home ?? -1));
+        const positions = filled.map((at) => board.fillPosition[at] ?? 0).sort((a, b) => a - b);
+        const rank = [moved.length, ...positions, ...filled.map((at) => tokens[at] ?? 0)];
+        if (best === null || compareLists(rank, best.rank) < 0) best = { rank, tokens };
+        return;
+      }
+      const tried = new Set<number>();
+      for (const nr of [...left, -1]) {
+        const token = guests[nr]?.token ?? -1;
+        if (tried.has(token)) continue;
+        tried.add(token);
+        left.delete(nr);
+        seated[slot] = nr;
+        sit(slot + 1);
+        if (nr >= 0) left.add(nr);
+      }
+    };
+    sit(0);
+    return (best as { tokens: number[] } | null)?.tokens ?? null;
+  }
+
+  function isAsDemanded(
+    board: ReturnType<typeof boardOf>,
+    guests: readonly Guest[],
+    seated: readonly number[],
+    { channel: { rule, mib }, fullest }: Demand,
+  ): boolean {
+    const held = board.slotsOf.map((slots) =>
+      slots.flatMap((slot) => shapes[guests[seated[slot] ?? -1]?.shape ?? -1]?.capacityMiB ?? []),
+    );
+    const most = Math.max(...held.map((one) => one.length));
+    if (most < fullest.least || most > fullest.most) return false;
+    return held.every((one) => {
+      const sum = one.reduce((a, b) => a + b, 0);
+      return rule === 'at-most' ? sum <= mib : sum === mib || (rule === 'each-filled' && sum === 0);
+    });
+  }
 
   it('keep what must be filled and what stays empty where the fill order is required', () => {
     const board = boardOf(2, 2, { fillRule: 'required' });
