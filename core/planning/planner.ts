@@ -2,23 +2,24 @@ import { type Board, makeBoard } from './board';
 import type { Goal, Installed, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
 import { type InForce, inForce } from './in-force';
+import { KnownPlans } from './known-plans';
 import { Places } from './placement';
-import { type Answer, asPlan, type Plan, type Stay, stayOf } from './plan';
+import { type Answer, asPlan, type Plan, stayOf } from './plan';
 import { type OfferRefusal, refusalsOf } from './refuse-offer';
 import { type Candidate, Candidates } from './search/candidates';
 import { Ranking } from './search/frontier';
 import { keptSets } from './search/kept-sets';
-import { type Usable, waresOf } from './search/lots';
-import { PriceBoard } from './search/price-board';
+import type { Usable } from './search/lots';
 import { floorsFor } from './search/price-floor';
 import { Search } from './search/search';
+import { Supplies } from './search/supply';
 
-/** Different offers in one plan where the goal does not say. */
-const DEFAULT_MAX_OFFERS = 2;
 /** How much longer a search takes with one more different offer in a plan, about. */
 const PER_OFFER = 20;
 /** Share of the work that is the search; the rest is placing what it found. */
 const SEARCHING = 0.7;
+/** So many plans are remembered beside those of the last answer and as many again. */
+const FORGOTTEN_FROM = 2_000;
 /** Plans placed between two reports of progress. */
 const PLACED_AT_ONCE = 100;
 
@@ -59,15 +60,15 @@ export class Planner {
   readonly #force: InForce;
   readonly #places: Places;
   readonly #codes: readonly OfferRefusal[][];
-  readonly #usable: readonly Usable[];
+  readonly #supplies: Supplies;
   /** what the last search found; null: it has to be searched again */
   #candidates: readonly Candidate[] | null = null;
   #ranking: Ranking | null = null;
   /** the goal of the last search; null: there was none since something else changed */
   #searchedFor: Goal | null = null;
-  readonly #plans = new Map<Candidate, Plan>();
-  /** by the list of what is kept, which many candidates share */
-  readonly #stays = new Map<readonly number[], Stay>();
+  #plans: KnownPlans;
+  /** plans of the last answer */
+  #shown = 0;
 
   constructor(planCase: PlanCase) {
     this.#case = planCase;
@@ -76,11 +77,17 @@ export class Planner {
     this.#places = new Places(this.#board, this.#force, planCase.offers);
     const { machine, offers } = planCase;
     this.#codes = offers.map(({ module }) => refusalsOf(module, machine, this.#force));
-    this.#usable = offers.flatMap(({ module }, offer): Usable[] => {
+    const usable = offers.flatMap(({ module }, offer): Usable[] => {
       if ((this.#codes[offer]?.length ?? 0) > 0) return [];
       const speed = countedSpeed(module, machine.profiles === true);
       return [{ offer, make: this.#places.makes.of({ module, speed }) }];
     });
+    this.#supplies = new Supplies(usable, this.#board.sockets.length);
+    this.#plans = this.#noPlans();
+  }
+
+  #noPlans(): KnownPlans {
+    return new KnownPlans((kept) => stayOf(this.#case, this.#board, kept));
   }
 
   /** The case as it stands now. */
@@ -104,13 +111,18 @@ export class Planner {
       }),
     };
     this.#case = after;
+    if (prices !== undefined) {
+      for (const [nr, { id, priceCents }] of after.offers.entries()) {
+        if (id in prices && priceCents !== before.offers[nr]?.priceCents) this.#supplies.change(nr);
+      }
+    }
     const isCovered = this.#searchedFor !== null && covers(this.#searchedFor, after.goal ?? {});
     if (keep === undefined && prices === undefined && isCovered) return;
     this.#candidates = null;
     this.#ranking = null;
     this.#searchedFor = null;
-    this.#plans.clear();
-    this.#stays.clear();
+    // Most of them come again; those that never do are not kept for ever.
+    if (this.#plans.size > 2 * this.#shown + FORGOTTEN_FROM) this.#plans = this.#noPlans();
   }
 
   answer(): Answer {
@@ -167,6 +179,7 @@ export class Planner {
       if (plan !== null) plans.push(plan);
       if (nr % PLACED_AT_ONCE === 0) yield SEARCHING + (1 - SEARCHING) * (nr / found.length);
     }
+    this.#shown = plans.length;
     const { totalMiB, rateMTs, bandwidthMBs } = this.#force.today;
     const refusedOffers = this.#case.offers.flatMap(({ id }, nr) => {
       const codes = this.#codes[nr] ?? [];
@@ -179,17 +192,10 @@ export class Planner {
   *#search(must: number | null): Generator<number, Candidate[]> {
     const planCase = this.#case;
     const [board, force, places] = [this.#board, this.#force, this.#places];
-    const { maxOffers, without, lanes } = planCase.goal ?? {};
-    const offersInPlan = maxOffers ?? DEFAULT_MAX_OFFERS;
-    const leftOut = new Set(without ?? []);
-    const usable = this.#usable.filter(({ offer }) => {
-      const { id, origin } = planCase.offers[offer] ?? { id: '', origin: 'used' as const };
-      return !leftOut.has(id) && (lanes == null || lanes.includes('mixed') || lanes.includes(origin));
-    });
-    const wares = waresOf(planCase, usable, board.sockets.length, offersInPlan, must);
-    const prices = new PriceBoard(wares, offersInPlan);
+    const supply = must === null ? this.#supplies.of(planCase) : this.#supplies.apart(planCase, must);
+    const { offersInPlan, wares, prices } = supply;
     const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
-    const candidates = new Candidates(floorsFor(board, force, makes), lanes == null);
+    const candidates = new Candidates(floorsFor(board, force, makes), planCase.goal?.lanes == null);
     const mustWare = wares.find(({ lots }) => lots.some((some) => some.some(({ offer }) => offer === must))) ?? null;
     if (must !== null && mustWare === null) return [];
     const ground = { planCase, board, force, places, prices, offersInPlan, candidates, must: mustWare };
@@ -207,24 +213,15 @@ export class Planner {
     return candidates.all();
   }
 
-  #stayOf(kept: readonly number[]): Stay {
-    const known = this.#stays.get(kept);
-    if (known !== undefined) return known;
-    const stay = stayOf(this.#case, this.#board, kept);
-    this.#stays.set(kept, stay);
-    return stay;
-  }
-
   /** A candidate in its places, which are found once. */
   #plan(candidate: Candidate, originalCents: number | undefined): Plan | null {
-    const known = this.#plans.get(candidate);
-    const savingCents = originalCents === undefined ? null : originalCents - candidate.priceCents;
-    if (known !== undefined) return known.savingCents === savingCents ? known : { ...known, savingCents };
-    const placed = this.#places.best(candidate.kept, candidate.bought);
-    if (placed === null) return null;
-    const plan = asPlan(this.#case, this.#force, candidate, this.#stayOf(candidate.kept), placed, originalCents);
-    this.#plans.set(candidate, plan);
-    return plan;
+    const { kept, bought, priceCents } = candidate;
+    const plan = this.#plans.plan(this.#plans.alike(kept), bought, (stay) => {
+      const placed = this.#places.best(kept, bought);
+      return placed && asPlan(this.#case, this.#force, candidate, stay, placed, originalCents);
+    });
+    const savingCents = originalCents === undefined ? null : originalCents - priceCents;
+    return plan === null || plan.savingCents === savingCents ? plan : { ...plan, savingCents };
   }
 }
 

@@ -76,32 +76,33 @@ function grouped<K>(items: readonly Usable[], keyOf: (item: Usable) => K): Usabl
 }
 
 /**
- * What can be bought, gathered by body and origin.
+ * What can be bought, gathered by body and origin, each by make.
  *
  * @param apart place of an offer that is a ware of its own; null: none
  */
-export function waresOf(
-  planCase: PlanCase,
-  usable: readonly Usable[],
-  sockets: number,
-  offersInPlan: number,
-  apart: number | null = null,
-): Ware[] {
+export function groupsOf(planCase: PlanCase, usable: readonly Usable[], apart: number | null = null): Usable[][][] {
   const originOf = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
   const alike = grouped(usable, ({ make }) => make.body).flatMap((one) => grouped(one, originOf));
   const groups = apart === null ? alike : alike.flatMap((one) => grouped(one, ({ offer }) => offer === apart));
-  return groups.flatMap((group, nr): Ware[] => {
-    const [first] = group;
-    if (first === undefined) return [];
-    const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
-    const makes = grouped(group, ({ make }) => make);
-    for (const one of makes) {
-      for (const [modules, cheapest] of lotsOfMake(planCase, one, sockets, offersInPlan).entries()) {
-        if (cheapest !== undefined) lots[modules]?.push(...cheapest);
-      }
+  return groups.map((group) => grouped(group, ({ make }) => make));
+}
+
+/** @param group offers of one body and origin, by make */
+export function wareOf(
+  planCase: PlanCase,
+  nr: number,
+  group: readonly Usable[][],
+  sockets: number,
+  offersInPlan: number,
+): Ware {
+  const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
+  for (const one of group) {
+    for (const [modules, cheapest] of lotsOfMake(planCase, one, sockets, offersInPlan).entries()) {
+      if (cheapest !== undefined) lots[modules]?.push(...cheapest);
     }
-    for (const some of lots) some.sort(compareLots);
-    const kinds = makes.flatMap(([one]) => one?.make ?? []);
-    return [{ nr, origin: originOf(first), body: first.make.body.nr, makes: kinds, lots }];
-  });
+  }
+  for (const some of lots) some.sort(compareLots);
+  const makes = group.flatMap(([one]) => one?.make ?? []);
+  const origin = planCase.offers[group[0]?.[0]?.offer ?? -1]?.origin ?? 'used';
+  return { nr, origin, body: makes[0]?.body.nr ?? -1, makes, lots };
 }

@@ -7,7 +7,7 @@ import { Places } from '../placement';
 import type { Candidate } from './candidates';
 import { Ranking } from './frontier';
 import { keptSets } from './kept-sets';
-import { type Lot, waresOf } from './lots';
+import { groupsOf, type Lot, wareOf } from './lots';
 import { cheapestWay } from './pick-lots';
 import { PriceFloor } from './price-floor';
 
@@ -77,8 +77,10 @@ describe('lots', () => {
       offer: nr,
       make: places.makes.of({ module, speed: countedSpeed(module, false) }),
     }));
-    return waresOf(planCase, usable, sockets, offersInPlan).map((ware) =>
-      ware.lots.map((some) => some.map((lot) => `${lot.count}x${offers[lot.offer]?.id}`)),
+    return groupsOf(planCase, usable).map((group, nr) =>
+      wareOf(planCase, nr, group, sockets, offersInPlan).lots.map((some) =>
+        some.map((lot) => `${lot.count}x${offers[lot.offer]?.id}`),
+      ),
     );
   };
 

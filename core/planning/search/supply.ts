@@ -1,0 +1,77 @@
+import type { PlanCase } from '../case';
+import { groupsOf, type Usable, type Ware, wareOf } from './lots';
+import { PriceBoard } from './price-board';
+
+/** Different offers in one plan where the goal does not say. */
+const DEFAULT_MAX_OFFERS = 2;
+
+/** What a search may buy. */
+export interface Supply {
+  offersInPlan: number;
+  wares: readonly Ware[];
+  prices: PriceBoard;
+}
+
+interface Known extends Supply {
+  key: string;
+  groups: readonly Usable[][][];
+}
+
+/** What may be bought, worked out once for as long as neither the goal's choice of offers nor a price changes. */
+export class Supplies {
+  #known: Known | null = null;
+  /** offers whose price has changed since */
+  readonly #changed = new Set<number>();
+
+  /** @param usable the offers that fit the machine */
+  constructor(
+    private readonly usable: readonly Usable[],
+    private readonly sockets: number,
+  ) {}
+
+  /** Takes note that an offer's price has changed. */
+  change(offer: number): void {
+    this.#changed.add(offer);
+  }
+
+  /** What may be bought now. */
+  of(planCase: PlanCase): Supply {
+    const { maxOffers, without, lanes } = planCase.goal ?? {};
+    const key = JSON.stringify([maxOffers ?? null, without ?? [], lanes ?? null]);
+    const known = this.#known?.key === key ? this.#known : null;
+    if (known !== null && this.#changed.size === 0) return known;
+    const groups = known?.groups ?? groupsOf(planCase, this.#wanted(planCase));
+    const isOld = (group: readonly Usable[][]) =>
+      group.some((make) => make.some(({ offer }) => this.#changed.has(offer)));
+    const supply = this.#supply(planCase, groups, (nr, group) => (isOld(group) ? null : (known?.wares[nr] ?? null)));
+    this.#changed.clear();
+    this.#known = { ...supply, key, groups };
+    return supply;
+  }
+
+  /** The same with one offer, by its place, as a ware of its own. */
+  apart(planCase: PlanCase, offer: number): Supply {
+    return this.#supply(planCase, groupsOf(planCase, this.#wanted(planCase), offer), () => null);
+  }
+
+  #supply(
+    planCase: PlanCase,
+    groups: readonly Usable[][][],
+    known: (nr: number, group: readonly Usable[][]) => Ware | null,
+  ): Supply {
+    const offersInPlan = planCase.goal?.maxOffers ?? DEFAULT_MAX_OFFERS;
+    const wares = groups.map(
+      (group, nr) => known(nr, group) ?? wareOf(planCase, nr, group, this.sockets, offersInPlan),
+    );
+    return { offersInPlan, wares, prices: new PriceBoard(wares, offersInPlan) };
+  }
+
+  #wanted({ offers, goal }: PlanCase): Usable[] {
+    const { without, lanes } = goal ?? {};
+    const leftOut = new Set(without ?? []);
+    return this.usable.filter(({ offer }) => {
+      const { id, origin } = offers[offer] ?? { id: '', origin: 'used' as const };
+      return !leftOut.has(id) && (lanes == null || lanes.includes('mixed') || lanes.includes(origin));
+    });
+  }
+}
