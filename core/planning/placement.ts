@@ -1,26 +1,19 @@
 import { effectiveChannels, largestChannelMiB } from './bandwidth';
 import { type Board, piecesOf } from './board';
 import { slotCapacities } from './capacity-of';
-import {
-  CARES,
-  type CareReason,
-  careRank,
-  careReasons,
-  fixedReasons,
-  type SetFacts,
-  unevenChannels,
-  unmatchedBank,
-} from './care';
+import { CARES, type CareReason, careRank, careReasons, fixedReasons, unevenChannels, unmatchedBank } from './care';
 import type { Offer } from './case';
 import { compareLists } from './compare-lists';
 import type { InForce } from './in-force';
 import { bareStand, evenDemand, type Level, Levels } from './packing/levels';
-import { bestOutcome, type Outcome, type SetSpeed } from './packing/outcome';
+import { bestOutcome, type Outcome, speedOf } from './packing/outcome';
 import { Packing } from './packing/packing';
 import { type Guest, seats } from './packing/seats';
 import { Shapes } from './packing/shape';
 import { ANYWHERE, type Demand } from './packing/stand';
-import { latenciesDiffer, type Make, Makes } from './search/makes';
+import { inside } from './search/inside';
+import { type Make, Makes } from './search/makes';
+import { factsWith, makeStayers, type Stayers } from './stayers';
 
 /** Modules that are bought with one offer. */
 export interface Bought {
@@ -54,35 +47,6 @@ export interface Placed {
   care: number;
 }
 
-function factsOf(there: readonly Make[], bought: readonly Bought[]): SetFacts {
-  const facts = { totalMiB: 0, ecc: false, nonEcc: false, largestBoughtMiB: 0 };
-  const count = ({ body }: Make, modules: number): void => {
-    facts.totalMiB += modules * body.capacityMiB;
-    if (body.ecc) facts.ecc = true;
-    else facts.nonEcc = true;
-  };
-  for (const make of there) count(make, 1);
-  for (const { make, modules } of bought) {
-    count(make, modules);
-    facts.largestBoughtMiB = Math.max(facts.largestBoughtMiB, make.body.capacityMiB);
-  }
-  return facts;
-}
-
-/** Null where a module allows no rate of the board. */
-function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
-  let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
-  let differ = false;
-  for (let nr = 0; nr < makes.length; nr++) {
-    const make = makes[nr] as Make;
-    if (make.boardMTs === null) return null;
-    leastMTs = Math.min(leastMTs, make.boardMTs);
-    mostMTs = Math.max(mostMTs, make.boardMTs);
-    for (let other = 0; other < nr && !differ; other++) differ = latenciesDiffer(make, makes[other] as Make);
-  }
-  return { leastMTs, mostMTs, latenciesDiffer: differ, care };
-}
-
 /** Places sets of a case's modules, and knows what they give there. */
 export class Places {
   readonly shapes: Shapes;
@@ -93,6 +57,7 @@ export class Places {
   readonly #soldered: readonly Make[];
   readonly #installed: readonly Make[];
   readonly #known = new Map<string, Seating | null>();
+  readonly #stayersOf = new WeakMap<readonly number[], Stayers>();
 
   constructor(
     private readonly board: Board,
@@ -128,18 +93,19 @@ export class Places {
    */
   best(kept: readonly number[], bought: readonly Bought[]): Placed | null {
     const { board, force } = this;
-    const makes = this.makesOf(kept);
-    const facts = factsOf(makes, bought);
+    const stay = this.#stayers(kept);
+    const makes = [...stay.makes];
     for (const { make } of bought) makes.push(make);
+    const facts = factsWith(stay.facts, bought);
     const fixed = fixedReasons(facts, force, board);
     const speed = speedOf(makes, careRank(fixed));
     if (speed === null) return null;
-    const found = bestOutcome(this.#levelsOf(kept, bought, facts.totalMiB), speed, force.today);
+    const found = bestOutcome(this.#levelsOf(stay, bought, facts.totalMiB), speed, force.today);
     if (found === null) return null;
     const { outcome, levels } = found;
     let best: Seating | null = null;
     for (const level of levels) {
-      const seating = this.#seating(kept, bought, this.#demand(level, outcome, facts.totalMiB));
+      const seating = this.#seating(stay, bought, this.#demand(level, outcome, facts.totalMiB));
       if (seating !== null && (best === null || compareLists(seating.order, best.order) < 0)) best = seating;
     }
     if (best === null) return null;
@@ -149,18 +115,22 @@ export class Places {
     return { seating: best, rateMTs, bandwidthMBs, care, reasons: careReasons(standing, fixed) };
   }
 
+  #stayers(kept: readonly number[]): Stayers {
+    const known = this.#stayersOf.get(kept);
+    if (known !== undefined) return known;
+    const stayers = makeStayers(this.board, this.shapes, kept, this.makesOf(kept));
+    this.#stayersOf.set(kept, stayers);
+    return stayers;
+  }
+
   /** Sets that are alike in shapes and in which are of one offer sit alike. */
-  #seating(kept: readonly number[], bought: readonly Bought[], demand: Demand): Seating | null {
+  #seating({ guests: stay, key: kept }: Stayers, bought: readonly Bought[], demand: Demand): Seating | null {
     const { channel, fullest, matched } = demand;
-    let key = `${channel.rule} ${channel.mib} ${fullest.least} ${fullest.most} ${matched}`;
-    for (const index of kept) key += ` ${index}`;
+    let key = `${kept}:${channel.rule} ${channel.mib} ${fullest.least} ${fullest.most} ${matched}`;
     for (const { make, modules } of bought) key += `:${make.body.shape}x${modules}`;
     const known = this.#known.get(key);
     if (known !== undefined) return known;
     const { board } = this;
-    const stay = kept.map((index): Guest => {
-      return { shape: this.#installed[index]?.body.shape ?? -1, home: board.home[index] ?? -1, token: index };
-    });
     const come = bought.flatMap(({ make, modules, offer }): Guest[] => {
       const guest = { shape: make.body.shape, home: -1, token: board.installed.length + offer };
       return new Array<Guest>(modules).fill(guest);
@@ -174,37 +144,40 @@ export class Places {
 
   #seatingOf(seated: readonly number[], guests: readonly Guest[], bought: readonly Bought[]): Seating {
     const { board, shapes } = this;
-    const slotsOf = (token: number) => board.sockets.filter((slot) => guests[seated[slot] ?? -1]?.token === token);
-    const capacities = slotCapacities(board.soldered).map(
-      (mib, slot) => mib + (shapes.list[guests[seated[slot] ?? -1]?.shape ?? -1]?.capacityMiB ?? 0),
-    );
-    const filled = board.sockets.filter((slot) => (seated[slot] ?? -1) >= 0);
-    const moved = filled.filter((slot) => {
-      const home = guests[seated[slot] ?? -1]?.home ?? -1;
-      return home >= 0 && home !== slot;
-    });
-    const positions = filled.map((slot) => board.fillPosition[slot] ?? 0).sort((a, b) => a - b);
-    const tokens = filled.map((slot) => guests[seated[slot] ?? -1]?.token ?? 0);
+    const capacities = slotCapacities(board.soldered);
+    const byToken = new Map<number, number[]>();
+    const positions: number[] = [];
+    const tokens: number[] = [];
+    let moved = 0;
+    for (const slot of board.sockets) {
+      const guest = guests[seated[slot] ?? -1];
+      if (guest === undefined) continue;
+      capacities[slot] = (capacities[slot] ?? 0) + (shapes.list[guest.shape]?.capacityMiB ?? 0);
+      if (guest.home >= 0 && guest.home !== slot) moved++;
+      positions.push(board.fillPosition[slot] ?? 0);
+      tokens.push(guest.token);
+      inside(byToken, guest.token, () => []).push(slot);
+    }
+    const slotsOf = (token: number) => byToken.get(token) ?? [];
     return {
       kept: guests.flatMap(({ home, token }) => (home < 0 ? [] : slotsOf(token))),
       bought: bought.map(({ offer }) => slotsOf(board.installed.length + offer)),
       effectiveChannels: effectiveChannels(board, capacities),
       uneven: unevenChannels(board, capacities),
       unmatched: unmatchedBank(board, capacities),
-      order: [moved.length, ...positions, ...tokens],
+      order: [moved, ...positions.sort((a, b) => a - b), ...tokens],
     };
   }
 
-  #levelsOf(kept: readonly number[], bought: readonly Bought[], totalMiB: number): readonly Level[] {
-    const counts = new Array<number>(this.shapes.list.length).fill(0);
-    let mostRanks = 0;
-    for (const { body } of this.#soldered) mostRanks = Math.max(mostRanks, body.ranks);
-    const count = ({ body }: Make, modules: number): void => {
-      counts[body.shape] = (counts[body.shape] ?? 0) + modules;
-      mostRanks = Math.max(mostRanks, body.ranks);
-    };
-    for (const index of kept) count(this.#installed[index] as Make, 1);
-    for (const { make, modules } of bought) count(make, modules);
+  #levelsOf(stay: Stayers, bought: readonly Bought[], totalMiB: number): readonly Level[] {
+    // Shapes may have come since the stayers were counted.
+    const counts = this.shapes.list.map((_, nr) => stay.counts[nr] ?? 0);
+    let { mostRanks } = stay;
+    for (const { make, modules } of bought) {
+      const { shape, ranks } = make.body;
+      counts[shape] = (counts[shape] ?? 0) + modules;
+      mostRanks = Math.max(mostRanks, ranks);
+    }
     return this.levels.of({ counts, mostRanks, totalMiB });
   }
 

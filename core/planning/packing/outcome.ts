@@ -1,4 +1,5 @@
 import { bandwidthOf } from '../bandwidth';
+import { latenciesDiffer, type Make } from '../search/makes';
 import type { Today } from '../today';
 import type { Level } from './levels';
 
@@ -11,6 +12,20 @@ export interface SetSpeed {
   latenciesDiffer: boolean;
   /** care that is sure wherever the modules stand, as place in CARES */
   care: number;
+}
+
+/** What some makes are like together. Null where one of them allows no rate of the board. */
+export function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
+  let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
+  let differ = false;
+  for (let nr = 0; nr < makes.length; nr++) {
+    const make = makes[nr] as Make;
+    if (make.boardMTs === null) return null;
+    leastMTs = Math.min(leastMTs, make.boardMTs);
+    mostMTs = Math.max(mostMTs, make.boardMTs);
+    for (let other = 0; other < nr && !differ; other++) differ = latenciesDiffer(make, makes[other] as Make);
+  }
+  return { leastMTs, mostMTs, latenciesDiffer: differ, care };
 }
 
 /** What a set gives in its best places. */
