@@ -1,45 +1,12 @@
-import type { MemoryModule } from '../../memory/module';
-import { makeBoard } from '../board';
 import type { Offer, PlanCase } from '../case';
 import { countedSpeed } from '../counted-speed';
-import { inForce } from '../in-force';
-import { Places } from '../placement';
+import { GB, makeCase, offer, placesOf, stick } from '../testing/small-case';
 import type { Candidate } from './candidates';
 import { Ranking } from './frontier';
 import { keptSets } from './kept-sets';
 import { groupsOf, type Lot, wareOf } from './lots';
 import { cheapestWay } from './pick-lots';
 import { PriceFloor } from './price-floor';
-
-const GB = 1024;
-
-const stick: MemoryModule = {
-  ...{ generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false, capacityMiB: 8 * GB },
-  ...{ rateMTs: 2400, casLatency: 17, voltagesMv: [1200] },
-};
-
-const offer = (id: string, priceCents: number, more: Partial<Offer> = {}): Offer => ({
-  ...{ id, label: id, origin: 'third-party', modules: 1, module: stick, priceCents },
-  ...more,
-});
-
-function makeCase(more: Partial<PlanCase> = {}, machine: Partial<PlanCase['machine']> = {}): PlanCase {
-  return {
-    ...{ fenbrik: 'case/1', currency: 'EUR', installed: [], offers: [] },
-    machine: {
-      ...{ generations: ['DDR4'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], voltagesMv: [1200] },
-      slots: [1, 2, 3, 4].map((nr) => ({ id: `S${nr}`, channel: nr % 2 === 0 ? 'B' : 'A', bank: Math.ceil(nr / 2) })),
-      ...{ pairing: 'none', ratesMTs: [2133, 2400] },
-      ...machine,
-    },
-    ...more,
-  };
-}
-
-const placesOf = (planCase: PlanCase) => {
-  const board = makeBoard(planCase);
-  return { board, places: new Places(board, inForce(board), planCase.offers) };
-};
 
 describe('what is kept', () => {
   const kept = (planCase: PlanCase) => {
