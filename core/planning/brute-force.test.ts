@@ -6,7 +6,7 @@ import { SET_REFUSALS } from './explain/set-refusals';
 import { REUSES } from './lane-and-reuse';
 import { OFFER_REFUSALS } from './refuse-offer';
 import { bruteForce } from './testing/brute-force';
-import { caseArbitrary, loadedCaseArbitrary } from './testing/case-arbitrary';
+import { caseArbitrary, equalCaseArbitrary, loadedCaseArbitrary } from './testing/case-arbitrary';
 
 /** The answer of a case is what trying everything gives; what was met is told to `count`. */
 function sameAsTryingEverything(planCase: PlanCase, count: (name: string) => void): void {
@@ -36,7 +36,7 @@ const WANTED = [
   ...Object.keys(CARE_REASONS),
 ];
 const RUNS = 4000;
-const LOADED_RUNS = 200;
+const MORE_RUNS = 200;
 const LEAST_MET = 20;
 const SEED = 20261125;
 
@@ -51,9 +51,16 @@ test(`on ${RUNS} made cases the planner answers as trying everything does`, () =
   expect([...met].filter(([, times]) => times < LEAST_MET)).toEqual([]);
 }, 180_000);
 
-test(`on ${LOADED_RUNS} made cases in which the load decides, too`, () => {
-  fc.assert(
-    fc.property(loadedCaseArbitrary, (planCase) => sameAsTryingEverything(planCase, () => undefined)),
-    { numRuns: LOADED_RUNS, seed: SEED },
-  );
-}, 180_000);
+test.each([
+  ['in which the load decides', loadedCaseArbitrary],
+  ['in which many plans are equally good', equalCaseArbitrary],
+])(
+  `on ${MORE_RUNS} made cases %s, too`,
+  (_, arbitrary) => {
+    fc.assert(
+      fc.property(arbitrary, (planCase) => sameAsTryingEverything(planCase, () => undefined)),
+      { numRuns: MORE_RUNS, seed: SEED },
+    );
+  },
+  180_000,
+);

@@ -206,3 +206,36 @@ export const loadedCaseArbitrary: fc.Arbitrary<PlanCase> = fc
       })),
     };
   });
+
+/** Small cases in which many plans are equally good: modules of one size, at one price each, of bodies that rules tell apart. */
+export const equalCaseArbitrary: fc.Arbitrary<PlanCase> = fc
+  .record({
+    offers: fc.array(
+      fc.record({
+        origin: oneOf('third-party' as const, 'third-party' as const, 'used' as const),
+        modules: oneOf(1, 1, 2, 3),
+        voltagesMv: oneOf([1200], [1200, 1350]),
+        stock: maybe(oneOf(1, 2)),
+      }),
+      { minLength: 2, maxLength: 4 },
+    ),
+    maxOffers: maybe(oneOf(1, 3)),
+  })
+  .map(({ offers, maxOffers }): PlanCase => {
+    const module: MemoryModule = {
+      ...{ generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false, voltagesMv: [1200] },
+      ...{ capacityMiB: 4096, rateMTs: 2400, casLatency: 17 },
+    };
+    const slots = ['A', 'B', 'A', 'B'].map((channel, nr) => ({ id: `S${nr}`, channel, bank: nr >> 1 }));
+    return {
+      ...{ fenbrik: 'case/1', currency: 'EUR', installed: [], goal: { maxOffers } },
+      machine: {
+        ...{ generations: ['DDR4'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }] },
+        ...{ voltagesMv: [1200, 1350], slots, pairing: 'none', ratesMTs: [2400] },
+      },
+      offers: offers.map(({ origin, modules, voltagesMv, stock }, nr) => ({
+        ...{ id: `o${nr}`, label: `offer ${nr}`, origin, modules, stock, priceCents: 1000 * modules },
+        module: { ...module, voltagesMv },
+      })),
+    };
+  });
