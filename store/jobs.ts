@@ -1,5 +1,6 @@
 import type { JobSlot } from '../core/machine/job-slot';
 import type { Station } from '../core/machine/station';
+import type { Steering } from '../core/planning/steering';
 import { many, maybeOne, one, type Queryable, run } from './database';
 
 export interface Customer {
@@ -30,6 +31,8 @@ export interface Job {
   osBits: 32 | 64 | null;
   /** the customer has not bought the machine yet */
   notBought: boolean;
+  /** how its ladder was steered last, beside need and budget */
+  steering: Omit<Steering, 'needMiB' | 'budgetCents'>;
   station: Station;
   slotsVersion: number;
   limitsAgreedAt: Date | null;
@@ -42,7 +45,9 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     'email', customer.email) as customer, model_id as "modelId", machine_maker as "machineMaker",
     machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
-    not_bought as "notBought", station,
+    not_bought as "notBought",
+    jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
+      'sellersOut', sellers_out) as steering, station,
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
     job.created_at as "createdAt", touched_at as "touchedAt"
   from job join customer on customer.id = customer_id`;
@@ -150,6 +155,17 @@ export async function patchIntake(db: Queryable, job: Job, patch: IntakePatch): 
 
 export async function setModel(db: Queryable, jobId: number, modelId: number | null): Promise<void> {
   await run(db, 'update job set model_id = $2 where id = $1', [jobId, modelId]);
+}
+
+/** Remembers how the ladder is steered. */
+export async function setSteering(db: Queryable, jobId: number, steering: Steering): Promise<void> {
+  const { needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut } = steering;
+  await run(
+    db,
+    `update job set need_mib = $2, budget_cents = $3, free_slots = $4, least_rate_mts = $5, lanes_out = $6, sellers_out = $7
+     where id = $1`,
+    [jobId, needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut],
+  );
 }
 
 export async function setStation(db: Queryable, jobId: number, station: Station): Promise<void> {

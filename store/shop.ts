@@ -16,13 +16,15 @@ export interface Shop {
   roundUpToCents: number;
   markUpSteps: MarkUpStep[];
   priceEndings: number[];
+  /** plans within so much of the least price of their rung count as equally cheap */
+  bestToleranceBp: number;
   demo: boolean;
 }
 
 const COLUMNS = `name, town, contact, currency, time_zone as "timeZone", tax_bp as "taxBp",
   labour_cents as "labourCents", validity_days as "validityDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
-  price_endings as "priceEndings", demo`;
+  price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp", demo`;
 
 export async function getShop(db: Queryable): Promise<Shop> {
   return one<Shop>(db, `select ${COLUMNS} from shop`);
@@ -33,7 +35,10 @@ export async function maybeShop(db: Queryable): Promise<Shop | null> {
   return maybeOne<Shop>(db, `select ${COLUMNS} from shop`);
 }
 
-export async function insertShop(db: Queryable, shop: Omit<Shop, 'markUpSteps' | 'priceEndings'>): Promise<void> {
+export async function insertShop(
+  db: Queryable,
+  shop: Omit<Shop, 'markUpSteps' | 'priceEndings' | 'bestToleranceBp'>,
+): Promise<void> {
   await run(
     db,
     `insert into shop (name, town, contact, currency, time_zone, tax_bp, labour_cents, validity_days, mark_up_bp,
@@ -66,6 +71,10 @@ export async function updatePriceRule(db: Queryable, rule: PriceRule): Promise<v
     `update shop set mark_up_bp = $1, mark_up_steps = $2, least_margin_cents = $3, round_up_to_cents = $4, price_endings = $5`,
     [rule.markUpBp, JSON.stringify(rule.markUpSteps), rule.leastMarginCents, rule.roundUpToCents, rule.priceEndings],
   );
+}
+
+export async function updateBestTolerance(db: Queryable, toleranceBp: number): Promise<void> {
+  await run(db, 'update shop set best_tolerance_bp = $1', [toleranceBp]);
 }
 
 /** Today's calendar day in the shop's time zone, `YYYY-MM-DD`. */

@@ -1,5 +1,5 @@
 import { savingPercent } from '../pricing/saving';
-import { bestOfRung } from './best-of-rung';
+import { bestOfRung, USUAL_TOLERANCE_BP } from './best-of-rung';
 import type { Plan } from './plan';
 
 /** The saving from the cheapest original plan of a rung to the best third-party plan of it. */
@@ -16,13 +16,19 @@ export interface Rung {
   totalMiB: number;
   /** by price, then by lane and reuse */
   plans: Plan[];
+  /** of the plans that are wanted; where none is, of all */
   best: Plan;
+  /** some of its plans are wanted */
+  isWanted: boolean;
   saving: Saving | null;
 }
 
-function savingOf(plans: readonly Plan[]): Saving | null {
+function savingOf(plans: readonly Plan[], toleranceBp: number): Saving | null {
   const originals = plans.filter((plan) => plan.lane === 'original').map((plan) => plan.priceCents);
-  const other = bestOfRung(plans.filter((plan) => plan.lane === 'third-party'));
+  const other = bestOfRung(
+    plans.filter((plan) => plan.lane === 'third-party'),
+    toleranceBp,
+  );
   if (originals.length === 0 || other === null) return null;
   const fromCents = Math.min(...originals);
   const cents = fromCents - other.priceCents;
@@ -30,14 +36,30 @@ function savingOf(plans: readonly Plan[]): Saving | null {
   return percent === null ? null : { fromCents, toCents: other.priceCents, cents, percent };
 }
 
+/** How the best plan of a rung is found. */
+export interface RungRule {
+  /** hundredths of a percent, see {@link bestOfRung} */
+  toleranceBp?: number;
+  isWanted?: (plan: Plan) => boolean;
+}
+
 /** Plans gathered into rungs, the lowest total first. */
-export function rungsOf(plans: readonly Plan[]): Rung[] {
-  const totals = [...new Set(plans.map((plan) => plan.totalMiB))].sort((a, b) => a - b);
-  return totals.flatMap((totalMiB) => {
-    const own = plans.filter((plan) => plan.totalMiB === totalMiB).sort((a, b) => a.priceCents - b.priceCents);
-    const best = bestOfRung(own);
-    return best === null ? [] : [{ totalMiB, plans: own, best, saving: savingOf(own) }];
-  });
+export function rungsOf(plans: readonly Plan[], { toleranceBp = USUAL_TOLERANCE_BP, isWanted }: RungRule = {}): Rung[] {
+  const byTotal = new Map<number, Plan[]>();
+  for (const plan of plans) {
+    const own = byTotal.get(plan.totalMiB);
+    if (own === undefined) byTotal.set(plan.totalMiB, [plan]);
+    else own.push(plan);
+  }
+  return [...byTotal]
+    .sort(([a], [b]) => a - b)
+    .flatMap(([totalMiB, own]) => {
+      own.sort((a, b) => a.priceCents - b.priceCents);
+      const wanted = isWanted === undefined ? own : own.filter(isWanted);
+      const best = bestOfRung(wanted.length > 0 ? wanted : own, toleranceBp);
+      const saving = savingOf(own, toleranceBp);
+      return best === null ? [] : [{ totalMiB, plans: own, best, isWanted: wanted.length > 0, saving }];
+    });
 }
 
 /** A name for a plan that stays the same when the case is planned again. */

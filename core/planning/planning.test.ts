@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { MemoryModule } from '../memory/module';
 import { answer } from './answer';
 import { bandwidthMBs, effectiveChannels } from './bandwidth';
-import { bestOfRung } from './best-of-rung';
+import { bestOfRung, whyBest } from './best-of-rung';
 import { layoutToday, makeBoard } from './board';
 import { slotCapacities } from './capacity-of';
 import { caseJsonSchema, type PlanCase } from './case';
@@ -290,6 +290,26 @@ describe('the ladder', () => {
     expect(bestOfRung([cheap, dear])).toBe(cheap);
     expect(bestOfRung([plan(10000, 'clear', 1), plan(10100, 'clear', 2)])?.bandwidthMBs).toBe(2);
     expect(bestOfRung([])).toBeNull();
+    expect(bestOfRung([cheap, dear], 10_000)).toBe(dear);
+    expect(whyBest([cheap, calm, dear], 'EUR')).toBe(
+      'Of 2 plans within 5 % of the least price, €100.00, it has the least care.',
+    );
+    expect(whyBest([cheap, dear], 'EUR')).toBe('The only plan within 5 % of the least price, €100.00.');
+    expect(whyBest([cheap], 'EUR')).toBe('The only plan here.');
+    expect(whyBest([], 'EUR')).toBe('');
+    const wider = plan(10200, 'clear', 2);
+    expect(whyBest([cheap, calm, wider], 'EUR', 250)).toContain('within 2.5 % of the least price');
+    expect(whyBest([cheap, calm, wider], 'EUR')).toContain('it has the least care, of those the most bandwidth.');
+  });
+
+  it('writes out the best of the plans that are wanted, or of all where none is', () => {
+    const wanted = rungsOf(plans, { isWanted: ({ lane }) => lane === 'original' });
+    const reached = wanted.filter((rung) => rung.isWanted);
+    expect(reached.length).toBeGreaterThan(0);
+    expect(reached.every(({ best }) => best.lane === 'original')).toBe(true);
+    const none = rungsOf(plans, { isWanted: () => false });
+    expect(none.map(({ best }) => best)).toEqual(rungs.map(({ best }) => best));
+    expect(none.some((rung) => rung.isWanted)).toBe(false);
   });
 
   it('puts a plan in the words of the trade', () => {

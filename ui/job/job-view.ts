@@ -9,6 +9,7 @@ import type { SystemNeed, UseNeed, Wants } from '@/core/machine/suggest-target';
 import type { ApartQuestion } from '@/core/machine/tell-apart';
 import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
+import type { Steering } from '@/core/planning/steering';
 import type { Finding } from '@/core/proving/compare-proof';
 import type { QuoteOption } from '@/core/quoting/snapshot';
 
@@ -71,6 +72,10 @@ export interface JobView {
   complaint: string;
   needMiB: number | null;
   budgetCents: number | null;
+  /** how the ladder was left */
+  steering: Steering;
+  /** plans within so much of the least price of their rung count as equally cheap, hundredths of a percent */
+  bestToleranceBp: number;
   wants: Wants;
   neededBy: string | null;
   cover: 'none' | 'warranty' | 'support' | null;

@@ -3,31 +3,65 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { answer } from '@/core/planning/answer';
 import { planKey, rungsOf } from '@/core/planning/ladder';
-import { dodge } from './dodge';
 import { nextPlanKey } from './ladder-keys';
+import { priceAt, priceScale } from './price-scale';
+import { seatMarks } from './seat-marks';
 
 const file = join(__dirname, '..', '..', 'core', 'planning', 'cases', 'bakery-till.case.json');
 const rungs = [...rungsOf(answer(JSON.parse(readFileSync(file, 'utf8'))).plans)].reverse();
 
 describe('marks on a line', () => {
-  it('never hide each other', () => {
+  const marks = (...xs: number[]) => xs.map((x, nr) => ({ key: String(nr), x }));
+
+  it('never hide each other, and none is lost', () => {
+    const xs = fc.array(fc.integer({ min: 0, max: 800 }), { maxLength: 60 });
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 0, max: 800 }), { maxLength: 60 }), (positions) => {
-        const xs = positions.sort((a, b) => a - b);
-        const rows = dodge(xs, 27);
-        xs.forEach((x, index) => {
-          xs.slice(0, index).forEach((other, before) => {
-            if (rows[index] === rows[before]) expect(x - other).toBeGreaterThanOrEqual(27);
-          });
-        });
+      fc.property(xs, fc.constantFrom(1, 3, undefined), (positions, rows) => {
+        const { seated, folded } = seatMarks(marks(...positions), 28, rows);
+        expect(seated.length + folded.length).toBe(positions.length);
+        if (rows === undefined) expect(folded).toEqual([]);
+        for (const one of seated) {
+          expect(one.row).toBeLessThan(rows ?? 61);
+          const beside = seated.filter((other) => other !== one && other.row === one.row);
+          for (const other of beside) expect(Math.abs(one.x - other.x)).toBeGreaterThanOrEqual(28);
+        }
       }),
     );
   });
 
-  it('stay in one row where they have room', () => {
-    expect(dodge([0, 30, 60], 27)).toEqual([0, 0, 0]);
-    expect(dodge([0, 0, 10, 30], 27)).toEqual([0, 1, 2, 0]);
-    expect(dodge([], 27)).toEqual([]);
+  it('stay in one row where they have room, and the first to come are seated first', () => {
+    const rows = (xs: number[]) => seatMarks(marks(...xs), 27).seated.map(({ row }) => row);
+    expect(rows([0, 30, 60])).toEqual([0, 0, 0]);
+    expect(rows([0, 0, 10, 30])).toEqual([0, 1, 2, 0]);
+    expect(seatMarks(marks(50, 55, 60), 27, 1)).toEqual({ seated: [{ key: '0', x: 50, row: 0 }], folded: ['1', '2'] });
+  });
+});
+
+describe('the price axis', () => {
+  it('is linear and begins at zero, unless the dearest presses the others together', () => {
+    const even = priceScale([5_000, 6_000, 9_000], 700);
+    expect([even.kind, even.at(0), even.at.domain()[0]]).toEqual(['linear', 0, 0]);
+    const spread = priceScale([400, 900, 1_200, 400_000], 700);
+    expect([spread.kind, spread.at(0)]).toEqual(['root', 0]);
+    // Half of the plans have more than a twentieth of the room: linear it would be a three-hundredth.
+    expect(spread.at(1_200)).toBeGreaterThan(700 / 20);
+  });
+
+  it('writes whole amounts with room between them', () => {
+    for (const prices of [[5_000, 9_000], [400, 900, 400_000], [-2_000, 3_000], []]) {
+      const { ticks, at } = priceScale(prices, 700);
+      expect(ticks.length).toBeGreaterThan(0);
+      expect(ticks.every((tick) => tick % 100 === 0)).toBe(true);
+      ticks.slice(1).forEach((tick, nr) => {
+        expect(at(tick) - at(ticks[nr] ?? 0)).toBeGreaterThanOrEqual(64);
+      });
+    }
+  });
+
+  it('tells the price under a place, never below one step', () => {
+    const scale = priceScale([10_000], 700);
+    expect(priceAt(scale, scale.at(5_049))).toBe(5_000);
+    expect(priceAt(scale, -40)).toBe(100);
   });
 });
 

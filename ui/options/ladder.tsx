@@ -1,25 +1,30 @@
 'use client';
-import { max } from 'd3-array';
-import { scaleLinear } from 'd3-scale';
-import { type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
-import { capacityText } from '@/core/memory/capacity';
+import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, type Rung } from '@/core/planning/ladder';
-import type { Answer, Plan } from '@/core/planning/plan';
+import type { Answer } from '@/core/planning/plan';
+import type { Steering } from '@/core/planning/steering';
 import { useWidth } from '../client/use-width';
+import type { OfferSupply } from '../job/job-view';
 import { nextPlanKey } from './ladder-keys';
+import { NeedGrip } from './need-grip';
 import { PriceAxis } from './price-axis';
+import { priceScale } from './price-scale';
 import { LABEL_WIDTH, RungRow } from './rung-row';
+import { TodayGround } from './today-ground';
 
 interface LadderProps {
+  /** the lowest total first */
   rungs: readonly Rung[];
   answer: Answer;
   planCase: PlanCase;
-  needMiB: number | null;
-  budgetCents: number | null;
-  looked: Plan | null;
+  supplies: Readonly<Record<string, OfferSupply>>;
+  steering: Steering;
+  onSteer: (patch: Partial<Steering>, live?: boolean) => void;
+  /** key of the plan that is looked at */
+  looked: string | null;
   places: ReadonlyMap<string, number>;
-  onLook: (plan: Plan) => void;
+  onLook: (key: string) => void;
   /** puts the plan that is looked at on the slip */
   onPut: (place: number) => void;
 }
@@ -28,90 +33,150 @@ const RIGHT_ROOM = 28;
 /** Room for the ground and the rungs below the wanted one, px. */
 const GROUND_HEIGHT = 150;
 
-/** The rung to stand on first: the lowest that reaches the need, else the lowest. */
-function startKey(rungs: readonly Rung[], needMiB: number | null): string | null {
-  const rung = rungs.find((one) => one.totalMiB >= (needMiB ?? 0)) ?? rungs[0];
-  return rung === undefined ? null : planKey(rung.best);
+/** The rung to stand on first: the lowest that has plans that are wanted, else the lowest. */
+function startOf(rungs: readonly Rung[]): Rung | undefined {
+  return rungs.find((one) => one.isWanted) ?? rungs[0];
 }
 
-/** Rungs of resulting capacity over today's machine, all plans at their price on one axis. */
-export function Ladder({ rungs, answer, planCase, needMiB, budgetCents, looked, places, onLook, onPut }: LadderProps) {
-  const [ref, width] = useWidth<HTMLDivElement>(860);
-  const marks = useRef(new Map<string, HTMLButtonElement>());
-  const { currency } = planCase;
+/** Rungs of resulting capacity over today's machine, all plans at their price on one axis, with the lines that steer. */
+export function Ladder(props: LadderProps) {
+  const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
+  const [box, width] = useWidth<HTMLDivElement>(860);
+  const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
   const scale = useMemo(() => {
-    const dearest = max(rungs.flatMap((rung) => rung.plans.map((plan) => plan.priceCents))) ?? 0;
-    return scaleLinear()
-      .domain([0, Math.max(dearest, 100)])
-      .nice(6)
-      .range([0, Math.max(width - LABEL_WIDTH - RIGHT_ROOM, 120)]);
-  }, [rungs, width]);
+    const prices = answer.plans.map((plan) => plan.priceCents);
+    return priceScale(prices, width - LABEL_WIDTH - RIGHT_ROOM);
+  }, [answer, width]);
   const downwards = useMemo(() => [...rungs].reverse(), [rungs]);
-  const lookedKey = looked === null ? null : planKey(looked);
-  const focusKey = lookedKey ?? startKey(rungs, needMiB);
+  const start = startOf(rungs);
+  const reachable = looked ?? (start === undefined ? null : planKey(start.best));
+  const { needMiB, budgetCents } = steering;
+  const { totalMiB: todayMiB } = answer.baseline;
+  const { currency } = planCase;
 
+  const mark = useCallback(
+    (key: string) => box.current?.querySelector<SVGGElement>(`[data-plan="${CSS.escape(key)}"]`) ?? null,
+    [box],
+  );
+  const byKey = useRef(false);
   const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (/^[123]$/.test(event.key) && looked !== null) {
       onPut(Number(event.key));
       return;
     }
-    const next = focusKey === null ? null : nextPlanKey(downwards, focusKey, event.key);
+    const next = reachable === null ? null : nextPlanKey(downwards, reachable, event.key);
     if (next === null) return;
     event.preventDefault();
-    const plan = rungs.flatMap((rung) => rung.plans).find((one) => planKey(one) === next);
-    if (plan !== undefined) onLook(plan);
-    marks.current.get(next)?.focus();
+    byKey.current = true;
+    onLook(next);
   };
-  const first = useRef(startKey(rungs, needMiB));
   useEffect(() => {
-    const box = ref.current;
-    const row = first.current === null ? null : marks.current.get(first.current)?.closest('li');
-    if (box === null || row == null) return;
+    if (looked === null) return;
+    const drawn = mark(looked);
+    if (byKey.current) drawn?.focus();
+    byKey.current = false;
+    drawn?.closest('li')?.scrollIntoView({ block: 'nearest' });
+  }, [looked, mark]);
+  const first = useRef(start?.totalMiB);
+  useEffect(() => {
+    const row = box.current?.querySelector<HTMLElement>(`[data-rung="${first.current}"]`);
+    if (box.current === null || row == null) return;
     // The rung that is wanted stands low in the box, with what is more above it.
-    box.scrollTop = row.offsetTop + row.offsetHeight - box.clientHeight + GROUND_HEIGHT;
-  }, [ref]);
-  useEffect(() => {
-    if (lookedKey !== null) marks.current.get(lookedKey)?.scrollIntoView({ block: 'nearest' });
-  }, [lookedKey]);
-  const markRef = (key: string) => (element: HTMLButtonElement | null) => {
-    if (element === null) marks.current.delete(key);
-    else marks.current.set(key, element);
+    box.current.scrollTop = row.offsetTop + row.offsetHeight - box.current.clientHeight + GROUND_HEIGHT;
+  }, [box]);
+
+  const dragging = useRef(false);
+  const needAt = (event: PointerEvent<HTMLElement>): number | null => {
+    const rows = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-rung]')];
+    const bottoms = rows.map((row) => ({ total: Number(row.dataset.rung), y: row.getBoundingClientRect().bottom }));
+    const last = bottoms.at(-1);
+    if (last === undefined || event.clientY > last.y + 14) return null;
+    const nearest = bottoms.reduce((a, b) => (Math.abs(b.y - event.clientY) < Math.abs(a.y - event.clientY) ? b : a));
+    return nearest.total;
   };
-  const axisEnd = scale.range()[1] ?? 0;
-  const budgetX = budgetCents === null || scale(budgetCents) > axisEnd ? null : scale(budgetCents);
-  const { totalMiB, rateMTs } = answer.baseline;
+  const needLine = (
+    <NeedGrip
+      needMiB={needMiB}
+      totals={rungs.map((rung) => rung.totalMiB)}
+      todayMiB={todayMiB}
+      onNeed={(mib) => onSteer({ needMiB: mib })}
+    />
+  );
+  const boundary = needMiB === null ? rungs[0] : rungs.find((rung) => rung.totalMiB >= needMiB);
+  const end = scale.at.range()[1] ?? 0;
+  const budgetX = budgetCents === null ? null : scale.at(budgetCents);
+  const look = useCallback((key: string) => onLook(key), [onLook]);
+  const open = useCallback((total: number) => {
+    setOpened((before) => {
+      const next = new Set(before);
+      if (!next.delete(total)) next.add(total);
+      return next;
+    });
+  }, []);
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: the marks within take the keys; this only lets the box be scrolled
-    <section ref={ref} aria-label="Ladder" tabIndex={0} className="ladder-box">
-      <PriceAxis scale={scale} currency={currency} budgetX={budgetX} />
-      <ol onKeyDown={onKeyDown} aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip">
-        {downwards.map((rung) => (
-          <RungRow
-            key={rung.totalMiB}
-            rung={rung}
-            planCase={planCase}
-            scale={scale}
-            currency={currency}
-            todayMiB={totalMiB}
-            needMiB={needMiB}
-            budgetX={budgetX}
-            looked={lookedKey}
-            focusKey={focusKey}
-            places={places}
-            onLook={onLook}
-            markRef={markRef}
+    <section ref={box} aria-label="Ladder" tabIndex={0} className="ladder-box">
+      <PriceAxis
+        scale={scale}
+        currency={currency}
+        budgetCents={budgetCents}
+        box={box}
+        onBudget={(cents, live) => onSteer({ budgetCents: cents }, live)}
+      />
+      <div className="relative">
+        {budgetX !== null && budgetX <= end && (
+          <div
+            aria-hidden="true"
+            className="absolute inset-y-0 right-0 border-l-2 border-act bg-sunk/60 pointer-events-none"
+            style={{ left: LABEL_WIDTH + budgetX }}
           />
-        ))}
-      </ol>
-      <div className="flex items-center gap-3 pt-1.5 ground-hatch sticky bottom-0 z-20">
-        <span className="text-lg font-bold wide shrink-0" style={{ width: LABEL_WIDTH - 12 }}>
-          {totalMiB === 0 ? 'empty' : capacityText(totalMiB)}
-        </span>
-        <span className="text-sm text-ink-2 bg-ground px-2">
-          today
-          {rateMTs === null ? '' : `, at ${rateMTs} MT/s and ${answer.baseline.bandwidthMBs.toLocaleString('en')} MB/s`}
-        </span>
+        )}
+        {boundary === undefined && needLine}
+        <ol
+          onKeyDown={onKeyDown}
+          aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip"
+          className="relative"
+          onPointerDown={(event) => {
+            if ((event.target as Element).closest('[data-grip]') === null) return;
+            dragging.current = true;
+            event.currentTarget.setPointerCapture(event.pointerId);
+          }}
+          onPointerMove={(event) => {
+            if (dragging.current) onSteer({ needMiB: needAt(event) }, true);
+          }}
+          onPointerUp={(event) => {
+            if (dragging.current) onSteer({ needMiB: needAt(event) });
+            dragging.current = false;
+          }}
+          onPointerCancel={() => {
+            dragging.current = false;
+          }}
+        >
+          {downwards.map((rung) => {
+            const has = (key: string | null) => key !== null && rung.plans.some((plan) => planKey(plan) === key);
+            return (
+              <RungRow
+                key={rung.totalMiB}
+                rung={rung}
+                planCase={planCase}
+                supplies={supplies}
+                scale={scale}
+                steering={steering}
+                todayMiB={todayMiB}
+                looked={has(looked) ? looked : null}
+                reachable={has(reachable) ? reachable : null}
+                places={places}
+                open={opened.has(rung.totalMiB)}
+                onLook={look}
+                onOpen={open}
+                line={rung === boundary ? needLine : null}
+              />
+            );
+          })}
+        </ol>
       </div>
+      <TodayGround planCase={planCase} answer={answer} />
     </section>
   );
 }

@@ -1,53 +1,60 @@
-import { capacityText } from '@/core/memory/capacity';
-import type { Plan } from '@/core/planning/plan';
-import { freeText, runText } from '@/core/planning/plan-words';
-import { moneyText } from '@/core/pricing/money-text';
-import { LANE_WORDS } from './lane-words';
-import { PlanShape } from './plan-shape';
+import { memo } from 'react';
+import type { Care } from '@/core/planning/care';
+import type { Lane } from '@/core/planning/case';
+import type { Reuse } from '@/core/planning/lane-and-reuse';
+import { ShapePaths } from './plan-shape';
 
 interface PlanMarkProps {
-  plan: Plan;
-  currency: string;
+  id: string;
+  words: string;
+  lane: Lane;
+  care: Care;
+  reuse: Reuse;
+  /** px */
   x: number;
   y: number;
   looked: boolean;
   /** place on the slip, where it has one */
   place: number | null;
+  /** it is outside of what is wanted */
+  faded: boolean;
   reachable: boolean;
-  onLook: () => void;
-  markRef: (element: HTMLButtonElement | null) => void;
+  onLook: (key: string) => void;
 }
 
-/** One plan on the ladder. */
-export function PlanMark({ plan, currency, x, y, looked, place, reachable, onLook, markRef }: PlanMarkProps) {
-  const words = [
-    `${capacityText(plan.totalMiB)} for ${moneyText(plan.priceCents, currency)}`,
-    LANE_WORDS[plan.lane],
-    plan.care,
-    runText(plan),
-    freeText(plan),
-    place === null ? '' : `option ${place} on the slip`,
-  ];
+/** One plan on the ladder. It glides where it has moved, and appears where it is new. */
+export const PlanMark = memo(function PlanMark(props: PlanMarkProps) {
+  const { id, words, lane, care, reuse, x, y, looked, place, faded, reachable, onLook } = props;
   return (
-    <button
-      ref={markRef}
-      type="button"
+    // biome-ignore lint/a11y/useSemanticElements: a part of a drawing that is pressed; HTML has no element for it
+    <g
+      role="button"
+      data-plan={id}
       tabIndex={reachable ? 0 : -1}
       aria-pressed={looked}
-      aria-label={words.filter(Boolean).join(', ')}
-      onClick={onLook}
-      className={`absolute -translate-x-1/2 -translate-y-1/2 w-[26px] h-[26px] rounded-full cursor-pointer scroll-mt-16 scroll-mb-24 ${looked ? 'text-act z-10 outline-3 outline-act outline-offset-1' : 'text-ink hover:text-act'}`}
-      style={{ left: x, top: y }}
+      aria-label={words}
+      onClick={() => onLook(id)}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter' || event.key === ' ') {
+          event.preventDefault();
+          onLook(id);
+        }
+      }}
+      style={{ transform: `translate(${x}px, ${y}px)` }}
+      className={`plan-mark cursor-pointer ${looked ? 'text-act' : 'text-ink hover:text-act'}`}
     >
-      <PlanShape lane={plan.lane} care={plan.care} reuse={plan.reuse} />
+      <circle r="13" className={`fill-transparent ${looked ? 'stroke-act' : 'stroke-none'}`} strokeWidth="2.5" />
+      <g opacity={faded && !looked ? 0.34 : 1}>
+        <ShapePaths lane={lane} care={care} reuse={reuse} />
+      </g>
       {place !== null && (
-        <span
-          aria-hidden="true"
-          className="absolute -top-2 -right-1.5 text-[11px] leading-4 w-4 rounded-full bg-act text-on-act font-bold"
-        >
-          {place}
-        </span>
+        <g transform="translate(9,-9)">
+          <circle r="7.5" className="fill-act" />
+          <text textAnchor="middle" y="3.8" className="fill-on-act text-[11px] font-bold">
+            {place}
+          </text>
+        </g>
       )}
-    </button>
+    </g>
   );
-}
+});

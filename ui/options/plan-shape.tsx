@@ -26,13 +26,13 @@ interface PlanShapeProps {
   reuse: Reuse;
 }
 
-/** How a plan is drawn: shape for the lane, outline for the care, fill for what lives on. Off-book has a double line. */
-export function PlanShape({ lane, care, reuse }: PlanShapeProps) {
+/** How a plan is drawn, around its middle: shape for the lane, outline for the care, fill for what lives on. Off-book has a double line. */
+export function ShapePaths({ lane, care, reuse }: PlanShapeProps) {
   const outline = OUTLINES[lane];
   const { width, dash } = LINES[care];
   const fill = FILLS[reuse];
   return (
-    <svg viewBox="-13 -13 26 26" width="26" height="26" aria-hidden="true" className="block">
+    <>
       <path d={outline} className="fill-sheet" />
       {fill > 0 && <path d={outline} className="fill-current" fillOpacity={fill === 1 ? 0.55 : 0} />}
       {fill === 0.5 && (
@@ -42,6 +42,15 @@ export function PlanShape({ lane, care, reuse }: PlanShapeProps) {
       {care === 'off-book' && (
         <path d={outline} fill="none" stroke="currentColor" strokeWidth="1.2" transform="scale(1.42)" />
       )}
+    </>
+  );
+}
+
+/** The same by itself, as keys to the picture have it. */
+export function PlanShape(props: PlanShapeProps) {
+  return (
+    <svg viewBox="-13 -13 26 26" width="26" height="26" aria-hidden="true" className="block shrink-0">
+      <ShapePaths {...props} />
     </svg>
   );
 }

@@ -1,118 +1,194 @@
-import type { ScaleLinear } from 'd3-scale';
+import { memo, type ReactNode } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, type Rung } from '@/core/planning/ladder';
 import type { Plan } from '@/core/planning/plan';
-import { boughtText, fateText, freeText, runText } from '@/core/planning/plan-words';
+import { freeText, runText } from '@/core/planning/plan-words';
+import { missedBy, type Steering } from '@/core/planning/steering';
 import { moneyText } from '@/core/pricing/money-text';
-import { dodge } from './dodge';
+import type { OfferSupply } from '../job/job-view';
+import { LANE_WORDS } from './lane-words';
 import { PlanMark } from './plan-mark';
+import type { PriceScale } from './price-scale';
+import { RungLine } from './rung-line';
+import { seatMarks } from './seat-marks';
 
-export const LABEL_WIDTH = 92;
-const MARK_APART = 27;
-const MARK_ROW = 27;
-const SPAN_HEIGHT = 17;
+export const LABEL_WIDTH = 96;
+/** Between the middles of two marks that touch, px: what a finger can hit apart (WCAG 2.2, 2.5.8). */
+const MARK_APART = 26;
+const SPAN_HEIGHT = 20;
+/** Rows of marks before the rest is folded away. */
+const ROWS = 2;
 
-interface RungRowProps {
+export interface RungRowProps {
   rung: Rung;
   planCase: PlanCase;
-  scale: ScaleLinear<number, number>;
-  currency: string;
+  supplies: Readonly<Record<string, OfferSupply>>;
+  scale: PriceScale;
+  steering: Steering;
   todayMiB: number;
-  needMiB: number | null;
-  /** where the budget ends on the axis, px; null: no budget, or beyond the picture */
-  budgetX: number | null;
+  /** keys of the plans that are looked at and that the tab key reaches; null: none of this rung */
   looked: string | null;
-  focusKey: string | null;
+  reachable: string | null;
+  /** places on the slip by plan */
   places: ReadonlyMap<string, number>;
-  onLook: (plan: Plan) => void;
-  markRef: (key: string) => (element: HTMLButtonElement | null) => void;
+  /** all of its plans are shown, however many */
+  open: boolean;
+  onLook: (key: string) => void;
+  onOpen: (totalMiB: number) => void;
+  /** what is drawn along its lower edge */
+  line: ReactNode;
 }
 
 /** The span from the original's price to the best third-party one, with what it saves. */
-function SavingSpan({ rung, scale, currency }: Pick<RungRowProps, 'rung' | 'scale' | 'currency'>) {
+function SavingSpan({ rung, scale, currency }: { rung: Rung; scale: PriceScale; currency: string }) {
   if (rung.saving === null) return null;
   const { fromCents, toCents, cents, percent } = rung.saving;
-  const left = scale(toCents);
-  const right = scale(fromCents);
+  const [left, right] = [scale.at(toCents), scale.at(fromCents)];
   const text = `saves ${moneyText(cents, currency)} · ${percent} %`;
+  // Where the span is too short for its words they stand beside it.
+  const isInside = right - left > text.length * 6.4 + 14;
+  const at = isInside ? (left + right) / 2 : right + 6;
   return (
-    <div className="absolute top-0 text-good" style={{ left, width: Math.max(right - left, 1), height: SPAN_HEIGHT }}>
-      <svg width="100%" height="9" className="absolute bottom-0 overflow-visible" aria-hidden="true">
-        <path d={`M0 9V4H${right - left}V9`} fill="none" stroke="currentColor" strokeWidth="1.6" />
-      </svg>
-      <span className="absolute bottom-[6px] left-1 text-xs leading-3 font-semibold whitespace-nowrap bg-ground px-1">
+    <g className="text-good">
+      <path
+        d={`M${left} ${SPAN_HEIGHT}V12H${right}V${SPAN_HEIGHT}`}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth="1.6"
+      />
+      <text
+        x={at}
+        y="15.5"
+        textAnchor={isInside ? 'middle' : 'start'}
+        className="fill-good text-[13px] font-semibold rung-words"
+      >
         {text}
-      </span>
-    </div>
+      </text>
+    </g>
+  );
+}
+
+/** What a plan is, for those who do not see its mark. */
+function markWords(plan: Plan, currency: string, place: number | null): string {
+  return [
+    `${capacityText(plan.totalMiB)} for ${moneyText(plan.priceCents, currency)}`,
+    LANE_WORDS[plan.lane],
+    plan.care,
+    runText(plan),
+    freeText(plan),
+    place === null ? '' : `option ${place} on the slip`,
+  ]
+    .filter((part) => part !== '')
+    .join(', ');
+}
+
+/** The plans that matter most first: what is chosen or looked at, the best, the cheapest of each lane, then by price. */
+function byWeight({ rung, looked, places }: Pick<RungRowProps, 'rung' | 'looked' | 'places'>): Plan[] {
+  const lanes = new Set<string>();
+  const weight = new Map<Plan, number>();
+  for (const plan of rung.plans) {
+    const key = planKey(plan);
+    const first = !lanes.has(plan.lane);
+    lanes.add(plan.lane);
+    weight.set(plan, key === looked || places.has(key) ? 0 : plan === rung.best ? 1 : first ? 2 : 3);
+  }
+  return [...rung.plans].sort((a, b) => (weight.get(a) ?? 3) - (weight.get(b) ?? 3));
+}
+
+function RungRowDrawn(props: RungRowProps) {
+  const { rung, planCase, supplies, scale, steering, todayMiB, looked, reachable, places, open, onLook, onOpen, line } =
+    props;
+  const { currency } = planCase;
+  const { seated, folded } = seatMarks(
+    byWeight(props).map((plan) => ({ key: planKey(plan), x: scale.at(plan.priceCents) })),
+    MARK_APART,
+    open ? undefined : ROWS,
+  );
+  const plans = new Map(rung.plans.map((plan) => [planKey(plan), plan]));
+  const top = rung.saving === null ? 5 : SPAN_HEIGHT + 3;
+  const rows = Math.max(1, ...seated.map(({ row }) => row + 1));
+  const height = top + rows * MARK_APART;
+  const added = rung.totalMiB - todayMiB;
+  const below = steering.needMiB !== null && rung.totalMiB < steering.needMiB;
+  return (
+    <li data-rung={rung.totalMiB} className="rung border-b border-line pb-1.5">
+      <div className="flex">
+        <div className="shrink-0 pt-1.5" style={{ width: LABEL_WIDTH }}>
+          <span className={`block text-lg wide leading-6 ${rung.isWanted ? 'font-bold' : 'font-medium text-ink-2'}`}>
+            {capacityText(rung.totalMiB)}
+          </span>
+          <span className="block text-xs text-ink-2 narrow leading-4">
+            {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
+          </span>
+        </div>
+        {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose parts are pressed; HTML has no element for it */}
+        <svg
+          role="group"
+          aria-label={`${rung.plans.length === 1 ? '1 plan' : `${rung.plans.length} plans`} with ${capacityText(rung.totalMiB)}`}
+          width={scale.at.range()[1] ?? 0}
+          height={height}
+          className="block overflow-visible"
+        >
+          <SavingSpan rung={rung} scale={scale} currency={currency} />
+          {seated.map(({ key, x, row }) => {
+            const plan = plans.get(key);
+            if (plan === undefined) return null;
+            const place = places.get(key) ?? null;
+            return (
+              <PlanMark
+                key={key}
+                id={key}
+                words={markWords(plan, currency, place)}
+                lane={plan.lane}
+                care={plan.care}
+                reuse={plan.reuse}
+                x={x}
+                y={top + row * MARK_APART + MARK_APART / 2}
+                looked={looked === key}
+                place={place}
+                faded={missedBy(steering, plan) !== null}
+                reachable={reachable === key}
+                onLook={onLook}
+              />
+            );
+          })}
+        </svg>
+      </div>
+      <div className="relative flex gap-3 items-baseline justify-between" style={{ paddingLeft: LABEL_WIDTH }}>
+        <RungLine rung={rung} planCase={planCase} supplies={supplies} steering={steering} onLook={onLook} />
+        {(folded.length > 0 || (open && rows > ROWS)) && (
+          <button
+            type="button"
+            onClick={() => onOpen(rung.totalMiB)}
+            aria-expanded={open}
+            className="shrink-0 text-xs min-h-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
+          >
+            {open ? 'fewer' : `${folded.length} more`}
+          </button>
+        )}
+      </div>
+      {line}
+    </li>
+  );
+}
+
+/** True where a rung is drawn as it was, though it may have been gathered anew. */
+function isSameRow(a: RungRowProps, b: RungRowProps): boolean {
+  const { rung: one, ...rest } = a;
+  const { rung: other, ...then } = b;
+  const keys = Object.keys(rest) as (keyof typeof rest)[];
+  if (keys.some((key) => key !== 'steering' && rest[key] !== then[key])) return false;
+  const isBelow = (row: RungRowProps) => row.rung.totalMiB < (row.steering.needMiB ?? 0);
+  if (isBelow(a) !== isBelow(b)) return false;
+  if (one.best !== other.best || one.isWanted !== other.isWanted || one.plans.length !== other.plans.length)
+    return false;
+  if (!one.isWanted && rest.steering !== then.steering) return false;
+  return one.plans.every(
+    (plan, nr) =>
+      plan === other.plans[nr] && (missedBy(rest.steering, plan) === null) === (missedBy(then.steering, plan) === null),
   );
 }
 
 /** One rung: its total, all plans that end there on the shared price axis, and the best of them in words. */
-export function RungRow(props: RungRowProps) {
-  const { rung, planCase, scale, currency, todayMiB, needMiB, budgetX, looked, focusKey, places, onLook, markRef } =
-    props;
-  const xs = rung.plans.map((plan) => scale(plan.priceCents));
-  const rows = dodge(xs, MARK_APART);
-  const spanHeight = rung.saving === null ? 4 : SPAN_HEIGHT + 2;
-  const height = spanHeight + (Math.max(...rows) + 1) * MARK_ROW;
-  const below = needMiB !== null && rung.totalMiB < needMiB;
-  const { best } = rung;
-  const added = rung.totalMiB - todayMiB;
-  return (
-    <li data-rung={rung.totalMiB} className={`border-b border-line pt-1 pb-1`}>
-      <div className="flex">
-        <div className="shrink-0 pt-1" style={{ width: LABEL_WIDTH }}>
-          <span className={`block text-lg wide leading-6 ${below ? 'font-medium text-ink-2' : 'font-bold'}`}>
-            {capacityText(rung.totalMiB)}
-          </span>
-          <span className="block text-xs text-ink-2 narrow">
-            {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
-          </span>
-        </div>
-        <div className="relative flex-1 min-w-0" style={{ height }}>
-          {budgetX !== null && (
-            <div
-              aria-hidden="true"
-              className="absolute -inset-y-1 right-0 border-l-2 border-act bg-sunk/60"
-              style={{ left: budgetX }}
-            />
-          )}
-          <SavingSpan rung={rung} scale={scale} currency={currency} />
-          {rung.plans.map((plan, index) => {
-            const key = planKey(plan);
-            return (
-              <PlanMark
-                key={key}
-                plan={plan}
-                currency={currency}
-                x={xs[index] ?? 0}
-                y={spanHeight + (rows[index] ?? 0) * MARK_ROW + MARK_ROW / 2}
-                looked={looked === key}
-                place={places.get(key) ?? null}
-                reachable={focusKey === key}
-                onLook={() => onLook(plan)}
-                markRef={markRef(key)}
-              />
-            );
-          })}
-        </div>
-      </div>
-      <p className="text-sm leading-5 narrow" style={{ paddingLeft: LABEL_WIDTH }}>
-        <button
-          type="button"
-          tabIndex={-1}
-          onClick={() => onLook(best)}
-          className="text-left cursor-pointer hover:underline underline-offset-2"
-        >
-          <strong>{moneyText(best.priceCents, currency)}</strong> {boughtText(planCase, best)}{' '}
-          <span className="text-ink-2">
-            · {moneyText(best.perGiBCents, currency)}/GB · {runText(best)} · {freeText(best)} ·{' '}
-            {fateText(planCase, best)}
-            {best.care !== 'clear' && ` · ${best.care}`}
-          </span>
-        </button>
-      </p>
-    </li>
-  );
-}
+export const RungRow = memo(RungRowDrawn, isSameRow);

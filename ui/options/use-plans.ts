@@ -1,29 +1,86 @@
 'use client';
-import { useEffect, useRef, useState } from 'react';
-import type { PlanCase } from '@/core/planning/case';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import type { Goal, Installed, PlanCase } from '@/core/planning/case';
 import type { Answer } from '@/core/planning/plan';
+import type { Change } from '@/core/planning/planner';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 
-/** `share`: how much of the work is done, 0 to 1. */
-export type Planning = { state: 'planning'; share: number } | { state: 'done'; answer: Answer } | { state: 'failed' };
+export interface Planning {
+  /** the last that was worked out; null: none yet */
+  answer: Answer | null;
+  /** the case that the answer is of */
+  planCase: PlanCase | null;
+  /** how much of the work on a newer one is done, 0 to 1; null: there is none */
+  share: number | null;
+  failed: boolean;
+}
 
-/** The plans of a case, worked out in a web worker; a newer case ends the work on an older one. */
-export function usePlans(planCase: PlanCase | null): Planning {
-  const [planning, setPlanning] = useState<Planning>({ state: 'planning', share: 0 });
-  const asked = useRef(0);
-  const key = JSON.stringify(planCase);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the case is compared by what it says, not by identity
+interface Asked {
+  id: number;
+  planCase: PlanCase;
+  /** what the case says beside what may stay and what is wished for */
+  ground: string;
+  goal: string;
+}
+
+const keepOf = (planCase: PlanCase): Record<string, Installed['keep']> =>
+  Object.fromEntries(planCase.installed.map(({ slot, keep }) => [slot, keep ?? 'may']));
+
+/** What the planner has to hear of a case after another of the same ground. */
+function changeTo(planCase: PlanCase, before: PlanCase): Change {
+  const sameKeep = JSON.stringify(keepOf(planCase)) === JSON.stringify(keepOf(before));
+  return { goal: planCase.goal ?? null, ...(!sameKeep && { keep: keepOf(planCase) }) };
+}
+
+/**
+ * The plans of a case for a goal, worked out in a web worker that stays: what only changes in goal or locks is planned again
+ * from what is known. The last answer stands until the next is there; a newer question ends the work on an older one.
+ */
+export function usePlans(base: PlanCase | null, goal: Goal): Planning {
+  const [planning, setPlanning] = useState<Planning>({ answer: null, planCase: null, share: 0, failed: false });
+  const worker = useRef<Worker | null>(null);
+  const asked = useRef<Asked | null>(null);
+  const answered = useRef(true);
+  const ground = useMemo(
+    () =>
+      base === null
+        ? null
+        : JSON.stringify({ ...base, goal: null, installed: base.installed.map((one) => ({ ...one, keep: null })) }),
+    [base],
+  );
+  const wanted = JSON.stringify(goal);
+
   useEffect(() => {
-    if (planCase === null) return;
-    const worker = new Worker(new URL('../../worker/plan-worker.ts', import.meta.url));
-    const id = ++asked.current;
-    setPlanning({ state: 'planning', share: 0 });
-    worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
-      if (data.id === id && data.state !== 'cancelled') setPlanning(data);
+    const own = new Worker(new URL('../../worker/plan-worker.ts', import.meta.url));
+    worker.current = own;
+    asked.current = null;
+    own.onmessage = ({ data }: MessageEvent<PlanReply>) => {
+      const now = asked.current;
+      if (now === null || data.id !== now.id || data.state === 'cancelled') return;
+      if (data.state === 'planning') {
+        setPlanning((before) => ({ ...before, share: data.share, failed: false }));
+        return;
+      }
+      answered.current = true;
+      if (data.state === 'failed') setPlanning((before) => ({ ...before, share: null, failed: true }));
+      else setPlanning({ answer: data.answer, planCase: now.planCase, share: null, failed: false });
     };
-    worker.onerror = () => setPlanning({ state: 'failed' });
-    worker.postMessage({ id, planCase } satisfies PlanRequest);
-    return () => worker.terminate();
-  }, [key]);
+    own.onerror = () => setPlanning((before) => ({ ...before, share: null, failed: true }));
+    return () => own.terminate();
+  }, []);
+
+  useEffect(() => {
+    if (base === null || ground === null || worker.current === null) return;
+    const before = asked.current;
+    const planCase = { ...base, goal: JSON.parse(wanted) as Goal };
+    const id = (before?.id ?? 0) + 1;
+    const send = (request: PlanRequest) => worker.current?.postMessage(request);
+    if (before !== null && !answered.current) send({ cancel: before.id });
+    asked.current = { id, planCase, ground, goal: wanted };
+    answered.current = false;
+    if (before === null || before.ground !== ground) send({ id, planCase });
+    else send({ id, change: changeTo(planCase, before.planCase) });
+  }, [base, ground, wanted]);
+
   return planning;
 }

@@ -48,6 +48,8 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     complaint: job.complaint,
     needMiB: job.needMiB,
     budgetCents: job.budgetCents,
+    steering: { ...job.steering, needMiB: job.needMiB, budgetCents: job.budgetCents },
+    bestToleranceBp: shop.bestToleranceBp,
     wants: { uses: job.uses, inUseMiB: job.inUseMiB, full: job.fullPart, os: job.os, osBits: job.osBits },
     neededBy: job.neededBy,
     cover: job.cover,

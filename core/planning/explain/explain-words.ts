@@ -42,6 +42,23 @@ function limitText(limit: RateLimit, planCase: PlanCase): string {
   return words(limit, planCase);
 }
 
+const SHORT_RATE_WORDS: { [By in RateLimit['by']]: (limit: Extract<RateLimit, { by: By }>) => string } = {
+  cpu: () => 'CPU’s limit',
+  load: ({ modulesInFullest }) => `limit with ${modulesInFullest} in a channel`,
+  kept: ({ slot }) => `as the module in ${slot}`,
+  soldered: () => 'as the soldered memory',
+  bought: () => 'as rated',
+  board: () => 'board’s next lower rate',
+};
+
+/** What a plan's rate comes from, in a few words; empty where nothing is known of it. */
+export function whyRate({ limits }: Pick<PlanExplained, 'limits'>): string {
+  const [first] = limits;
+  if (first === undefined) return '';
+  const words = SHORT_RATE_WORDS[first.by] as (limit: RateLimit) => string;
+  return words(first);
+}
+
 /** A plan's figures with what they come from, a sentence each. */
 export function planSentences(planCase: PlanCase, explained: PlanExplained): string[] {
   const { rateMTs, limits, ratedFaster, channels, moved } = explained;

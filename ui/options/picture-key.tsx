@@ -1,0 +1,28 @@
+import { CARES } from '@/core/planning/care';
+import type { Answer } from '@/core/planning/plan';
+import { PlanShape } from './plan-shape';
+
+const OUTLINE_WORDS = [
+  ['heads-up', 'replace', 'heads-up'],
+  ['off-book', 'replace', 'off-book'],
+  ['clear', 'add', 'old stay'],
+  ['clear', 'swap', 'some stay'],
+] as const;
+
+/** What outline and fill mean; only what is on the picture is named. */
+export function PictureKey({ answer }: { answer: Answer }) {
+  const cares = new Set(answer.plans.map(({ care }) => care));
+  const reuses = new Set(answer.plans.map(({ reuse }) => reuse));
+  return (
+    <ul className="flex flex-wrap gap-x-2 text-xs text-ink-2 items-center" aria-label="What outline and fill mean">
+      {OUTLINE_WORDS.filter(([care, reuse]) =>
+        care === 'clear' ? reuses.has(reuse) : CARES.includes(care) && cares.has(care),
+      ).map(([care, reuse, words]) => (
+        <li key={words} className="flex items-center">
+          <PlanShape lane="third-party" care={care} reuse={reuse} />
+          {words}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,166 @@
+'use client';
+import { useEffect, useMemo, useState } from 'react';
+import { capacityText } from '@/core/memory/capacity';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import { makeBoard } from '@/core/planning/board';
+import { LANES, type Lane, type PlanCase } from '@/core/planning/case';
+import { inForce } from '@/core/planning/in-force';
+import type { Answer } from '@/core/planning/plan';
+import type { Steering } from '@/core/planning/steering';
+import { parseMoney } from '@/core/pricing/parse-money';
+import { Choice } from '../kit/choice';
+import { Field } from '../kit/field';
+import { LANE_WORDS } from './lane-words';
+import { PlanShape } from './plan-shape';
+
+interface SteerBarProps {
+  steering: Steering;
+  onSteer: (patch: Partial<Steering>, live?: boolean) => void;
+  answer: Answer;
+  planCase: PlanCase;
+}
+
+interface TypedProps<T> {
+  label: string;
+  className: string;
+  value: T | null;
+  text: (value: T | null) => string;
+  /** undefined: it is none */
+  parse: (text: string) => T | null | undefined;
+  wrong: string;
+  onChange: (value: T | null, live: boolean) => void;
+}
+
+/** A line that is typed: the picture follows each letter that makes sense. */
+function Typed<T>({ label, className, value, text, parse, wrong, onChange }: TypedProps<T>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = typed ?? text(value);
+  const read = parse(shown);
+  const leave = () => {
+    if (read === undefined) return;
+    if (typed !== null) onChange(read, false);
+    setTyped(null);
+  };
+  return (
+    <Field
+      label={label}
+      className={className}
+      placeholder="open"
+      value={shown}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const now = parse(event.target.value);
+        if (now !== undefined) onChange(now, true);
+      }}
+      onBlur={leave}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') leave();
+        if (event.key === 'Escape') setTyped(null);
+      }}
+      error={read === undefined ? wrong : null}
+    />
+  );
+}
+
+const capacityOf = (text: string): number | null | undefined =>
+  text.trim() === '' ? null : (parseCapacity(text) ?? undefined);
+
+function moneyOf(text: string): number | null | undefined {
+  if (text.trim() === '') return null;
+  const cents = parseMoney(text);
+  return cents === null || cents <= 0 ? undefined : cents;
+}
+
+/** What the shapes mean, each lane a switch that leaves it out. */
+function Lanes({ steering, onSteer, answer }: SteerBarProps) {
+  const { lanesOut } = steering;
+  const there = new Set(answer.plans.map(({ lane }) => lane));
+  const shown = LANES.filter((lane) => there.has(lane) || lanesOut.includes(lane));
+  const [seen, setSeen] = useState<readonly Lane[]>(shown);
+  useEffect(() => {
+    setSeen((before) => (shown.every((lane) => before.includes(lane)) ? before : [...new Set([...before, ...shown])]));
+  }, [shown]);
+  const flip = (lane: Lane) => {
+    const next = lanesOut.includes(lane) ? lanesOut.filter((one) => one !== lane) : [...lanesOut, lane];
+    if (next.length < LANES.length) onSteer({ lanesOut: next });
+  };
+  return (
+    <ul className="flex flex-wrap gap-1" aria-label="Lanes">
+      {seen.map((lane) => {
+        const on = !lanesOut.includes(lane);
+        return (
+          <li key={lane}>
+            <button
+              type="button"
+              aria-pressed={on}
+              onClick={() => flip(lane)}
+              className={`flex items-center min-h-8 pr-2 pl-0.5 text-sm rounded-notch border cursor-pointer ${on ? 'bg-sheet border-edge' : 'border-line text-ink-2 line-through'}`}
+            >
+              <PlanShape lane={lane} care="clear" reuse="replace" />
+              {LANE_WORDS[lane]}
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** The rates that the machine may run at, MT/s. */
+function ratesOf(planCase: PlanCase): number[] {
+  const { boardRates } = inForce(makeBoard(planCase));
+  const told = boardRates.length > 0 ? boardRates : planCase.offers.map(({ module }) => module.rateMTs);
+  const most = planCase.machine.cpu?.maxRateMTs ?? Number.POSITIVE_INFINITY;
+  return [...new Set(told)].filter((rate) => rate <= most).sort((a, b) => a - b);
+}
+
+/** What steers the ladder beside the lines on it. */
+export function SteerBar(props: SteerBarProps) {
+  const { steering, onSteer, planCase } = props;
+  const sockets = planCase.machine.slots.filter(({ soldered }) => soldered == null).length;
+  const rates = useMemo(() => ratesOf(planCase), [planCase]);
+  const free = Array.from({ length: Math.max(1, sockets) }, (_, count) => ({
+    value: String(count),
+    text: count === 0 ? 'any' : `${count} free`,
+  }));
+  return (
+    <fieldset aria-label="Steering" className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
+      <Typed
+        label="Needs at least"
+        className="w-26"
+        value={steering.needMiB}
+        text={(mib) => (mib === null ? '' : capacityText(mib))}
+        parse={capacityOf}
+        wrong="Type a size above 0, such as 16 GB."
+        onChange={(needMiB, live) => onSteer({ needMiB }, live)}
+      />
+      <Typed
+        label="Budget"
+        className="w-26"
+        value={steering.budgetCents}
+        text={(cents) => (cents === null ? '' : String(cents / 100))}
+        parse={moneyOf}
+        wrong="Type an amount above 0, such as 90."
+        onChange={(budgetCents, live) => onSteer({ budgetCents }, live)}
+      />
+      <Choice
+        label="Slots left"
+        className="w-24"
+        value={String(Math.min(steering.freeSlots, sockets - 1))}
+        options={free}
+        onChange={(event) => onSteer({ freeSlots: Number(event.target.value) })}
+      />
+      <Choice
+        label="Runs at least at"
+        className="w-32"
+        value={String(steering.leastRateMTs ?? '')}
+        options={[
+          { value: '', text: 'any rate' },
+          ...rates.map((rate) => ({ value: String(rate), text: `${rate} MT/s` })),
+        ]}
+        onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}
+      />
+      <Lanes {...props} />
+    </fieldset>
+  );
+}
