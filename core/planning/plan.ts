@@ -83,15 +83,24 @@ export type Chosen = Pick<Candidate, 'lane' | 'reuse' | 'kept' | 'totalMiB' | 'p
 export interface Stay {
   /** in the order of `installed` */
   slots: string[];
-  /** soldered ones first */
+  /** soldered ones first, each kind of module once */
   pieces: readonly Piece[];
+}
+
+/** Modules that a plan's figures and notes tell apart, each once. */
+function distinctPieces(pieces: readonly Piece[]): Piece[] {
+  const seen = new Set<string>();
+  return pieces.filter(({ module: { maker, ranks }, speed: { rateMTs, casLatency } }) => {
+    const kind = JSON.stringify([maker, ranks, rateMTs, casLatency]);
+    return seen.has(kind) ? false : seen.add(kind);
+  });
 }
 
 /** @param kept places in `installed`, ascending */
 export function stayOf(planCase: PlanCase, board: Board, kept: readonly number[]): Stay {
   return {
     slots: kept.map((index) => planCase.installed[index]?.slot ?? ''),
-    pieces: [...piecesOf(board.soldered), ...kept.flatMap((index) => board.installed[index] ?? [])],
+    pieces: distinctPieces([...piecesOf(board.soldered), ...kept.flatMap((index) => board.installed[index] ?? [])]),
   };
 }
 

@@ -1,4 +1,5 @@
 import type { Board } from '../board';
+import { commonDivisor } from '../common-divisor';
 import { type LoadCap, loadCaps } from '../load-caps';
 import { boardRateUnder } from '../running-rate';
 import type { Packing } from './packing';
@@ -34,12 +35,21 @@ export function bareStand(board: Board, solderedShapes: readonly number[], left:
   };
 }
 
-/** What each channel has to hold for all to be even; null where that is impossible. */
-export function evenDemand({ channelCount, machine }: Board, totalMiB: number, load: LoadCap): Demand | null {
+/**
+ * What each channel has to hold for all to be even; null where that is impossible.
+ *
+ * @param unitMiB what every module's capacity is a multiple of
+ */
+export function evenDemand(
+  { channelCount, machine }: Board,
+  totalMiB: number,
+  load: LoadCap,
+  unitMiB = 1,
+): Demand | null {
   const matched = machine.pairing === 'advised';
   const fullest = load;
   if (channelCount === 1) return { ...ANYWHERE, fullest, matched };
-  if (totalMiB % channelCount !== 0) return null;
+  if (totalMiB % (channelCount * unitMiB) !== 0) return null;
   return { channel: { rule: 'each', mib: totalMiB / channelCount }, fullest, matched };
 }
 
@@ -49,6 +59,8 @@ export class Levels {
   /** what is soldered of each channel, MiB, each told once */
   readonly #bases: readonly number[];
   readonly #mostSlots: number;
+  /** what the capacities of the soldered modules are multiples of, MiB; 0: there are none */
+  readonly #solderedUnit: number;
 
   constructor(
     private readonly board: Board,
@@ -60,6 +72,7 @@ export class Levels {
     const solderedMiB = (slot: number) => board.soldered[slot]?.module.capacityMiB ?? 0;
     const bases = board.slotsOf.map((slots) => slots.reduce((sum, slot) => sum + solderedMiB(slot), 0));
     this.#bases = [...new Set(bases)];
+    this.#solderedUnit = board.soldered.map((_, slot) => solderedMiB(slot)).reduce(commonDivisor, 0);
     this.#mostSlots = Math.max(...board.slotsOf.map((slots) => slots.length));
   }
 
@@ -78,13 +91,22 @@ export class Levels {
     const capMTs =
       load.maxRateMTs === Number.POSITIVE_INFINITY ? load.maxRateMTs : boardRateUnder(this.boardRates, load.maxRateMTs);
     if (capMTs === null) return null;
-    const demand = evenDemand(this.board, set.totalMiB, load);
+    const demand = evenDemand(this.board, set.totalMiB, load, this.#unitOf(set));
     if (demand !== null && this.#can(set, demand)) {
       const share = { totalMiB: set.totalMiB, largestMiB: set.totalMiB / this.board.channelCount };
       return { load, capMTs, even: true, share };
     }
     const share = this.board.machine.unevenChannels === 'single' ? this.#single(set, load) : this.#flex(set, load);
     return share === null ? null : { load, capMTs, even: false, share };
+  }
+
+  /** What the capacities of all its modules are multiples of, MiB. */
+  #unitOf({ counts }: Load): number {
+    let unit = this.#solderedUnit;
+    for (let shape = 0; shape < counts.length; shape++) {
+      if ((counts[shape] ?? 0) > 0) unit = commonDivisor(this.shapes[shape]?.capacityMiB ?? 0, unit);
+    }
+    return Math.max(1, unit);
   }
 
   #can({ counts }: Load, demand: Demand): boolean {

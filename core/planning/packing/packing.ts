@@ -2,7 +2,7 @@ import type { Board } from '../board';
 import { type BankChoice, forEachBankChoice, type Want } from './bank-wants';
 import { type Channel, Channels, type Run } from './channels';
 import { Left } from './left';
-import { pairUp } from './pairs';
+import { pairUp, smallestTwo } from './pairs';
 import type { Shape } from './shape';
 import { type Demand, OPEN, type Stand } from './stand';
 import { filledInOrder, isOneSize, standingIn } from './stand-rules';
@@ -66,25 +66,33 @@ export class Packing {
     return this.#channel(0, channels.reached, stays);
   }
 
-  /** Nothing tells channels apart that have at most two slots each, and nothing is to stay. */
+  /** Nothing tells channels apart that have two slots each, and nothing is to stay. */
   #arePlain({ slots, homes }: Stand, wants: readonly (Want | null)[] | null): boolean {
-    if (!this.#twoEach || wants !== null || this.#left.count <= this.board.channelCount) return false;
+    if (!this.#twoEach || wants !== null) return false;
     for (let slot = 0; slot < slots.length; slot++) {
       if (slots[slot] !== OPEN || (homes[slot] ?? -1) >= 0) return false;
     }
     return true;
   }
 
-  /** More modules than channels: some channel holds two. */
   #pairUp({ channel, fullest }: Demand): boolean {
     const { rule, mib } = channel;
-    if (fullest.least > 2 || fullest.most < 2) return false;
     const left = this.#left;
+    if (left.count === 0) return fullest.least === 0 && rule !== 'each';
+    if (fullest.most < Math.max(1, fullest.least)) return false;
     const sizes = left.coming.map((shape) => ({ mib: left.sizeOf(shape), count: left.of(shape) }));
-    if (rule === 'at-most') return pairUp(sizes, this.board.channelCount, (held) => held <= mib);
-    const channels = this.#left.mib / mib;
+    if (rule === 'at-most' && left.count <= this.board.channelCount) {
+      // Each has a channel to itself, unless one is to hold two: then the two smallest.
+      if (fullest.least < 2) return true;
+      return fullest.least === 2 && left.count > 1 && smallestTwo(sizes) <= mib;
+    }
+    const channels = rule === 'at-most' ? this.board.channelCount : left.mib / mib;
     if (rule === 'each' && channels !== this.board.channelCount) return false;
-    return channels <= this.board.channelCount && pairUp(sizes, channels, (held) => held === mib);
+    if (channels > this.board.channelCount || !Number.isInteger(channels)) return false;
+    // More modules than channels: some channel holds two.
+    const fullestHolds = left.count > channels ? 2 : 1;
+    if (fullestHolds < fullest.least || fullestHolds > fullest.most) return false;
+    return pairUp(sizes, channels, (held) => (rule === 'at-most' ? held <= mib : held === mib));
   }
 
   /** What a slot takes depends on its size alone, not on what is in it today. */

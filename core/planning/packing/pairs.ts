@@ -5,6 +5,17 @@ export interface Sized {
 }
 
 /**
+ * What the two smallest of at least two modules come to, MiB.
+ *
+ * @param sizes the largest first, each at least once
+ */
+export function smallestTwo(sizes: readonly Sized[]): number {
+  const last = sizes.at(-1);
+  if (last === undefined) return 0;
+  return last.mib + (last.count > 1 ? last.mib : (sizes.at(-2)?.mib ?? 0));
+}
+
+/**
  * Can modules be put into channels of at most two each so that all of them hold what `allowed` says? Exact for "at most"
  * and "just so much": if any way does, then putting the largest with the smallest does.
  *

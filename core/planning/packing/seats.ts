@@ -29,21 +29,23 @@ export function seats(
 }
 
 /**
- * How long a row can be made, from its beginning: twice as much is added each time, then half as much, so that long rows take
- * few looks and short ones too.
+ * How long a row can be made, from its beginning: what is longer can be only if what is shorter can. Mostly all of it can be,
+ * or nearly so.
  *
- * @param add adds so many to a row of some length, or leaves it as it is and says no
+ * @param make makes the row so long, in place of how long it was before; says whether that can be
+ * @param isWholeKnown the whole row is known to be too long
  */
-function longestRow(most: number, add: (from: number, count: number) => boolean): number {
-  let length = 0;
-  let isGrowing = true;
-  for (let step = 1; step >= 1 && length < most; ) {
-    const count = Math.min(step, most - length);
-    const added = add(length, count);
-    if (added) length += count;
-    else isGrowing = false;
-    step = added && isGrowing ? step * 2 : step / 2;
+function longestRow(most: number, make: (length: number) => boolean, isWholeKnown = false): number {
+  if (most === 0) return 0;
+  if (!isWholeKnown && make(most)) return most;
+  let [length, tooLong] = [0, most];
+  let last = most;
+  while (tooLong - length > 1) {
+    last = (length + tooLong) >> 1;
+    if (make(last)) length = last;
+    else tooLong = last;
   }
+  if (last !== length) make(length);
   return length;
 }
 
@@ -85,14 +87,15 @@ class Seating {
   find(): number[] | null {
     this.#stay();
     if (this.#fillAtOnce()) return this.#seatAll(this.#stayed);
-    let most = this.#stayed;
+    const stayed = this.#stayed;
+    let most = stayed;
     if (!this.#can(most)) {
       for (const nr of this.#kept) this.#unseat(nr, this.guests[nr]?.home ?? -1, OPEN);
       do most--;
       while (most >= 0 && !this.#can(most));
       if (most < 0) return null;
     }
-    this.#fillFirst(most);
+    this.#fillFirst(most, most === stayed);
     return this.#seatAll(most);
   }
 
@@ -149,14 +152,19 @@ class Seating {
     return false;
   }
 
-  /** Fills the first sockets that can be filled while so many modules stay, in the fill order. */
-  #fillFirst(stays: number): void {
+  /**
+   * Fills the first sockets that can be filled while so many modules stay, in the fill order.
+   *
+   * @param isWholeKnown the very first cannot all be filled
+   */
+  #fillFirst(stays: number, isWholeKnown: boolean): void {
     const { slots } = this.#stand;
     const open = this.#openInOrder();
     let count = this.#leftCount();
     while (count > 0 && open.length > 0) {
       const most = Math.min(count, open.length);
-      const filled = this.#firstFilled(open, most, stays);
+      const filled = this.#firstFilled(open, most, stays, isWholeKnown);
+      isWholeKnown = false;
       open.splice(0, filled);
       count -= filled;
       // The next cannot be filled beside those before it, nor can one like it.
@@ -171,14 +179,17 @@ class Seating {
   }
 
   /** How many of the first open sockets can be filled at once. */
-  #firstFilled(open: readonly number[], most: number, stays: number): number {
+  #firstFilled(open: readonly number[], most: number, stays: number, isWholeKnown: boolean): number {
     const { slots } = this.#stand;
-    return longestRow(most, (from, count) => {
-      for (let nr = from; nr < from + count; nr++) slots[open[nr] ?? -1] = MUST;
-      if (this.#can(stays)) return true;
-      for (let nr = from; nr < from + count; nr++) slots[open[nr] ?? -1] = OPEN;
-      return false;
-    });
+    let filled = 0;
+    const make = (length: number): boolean => {
+      for (let nr = filled; nr < length; nr++) slots[open[nr] ?? -1] = MUST;
+      for (let nr = length; nr < filled; nr++) slots[open[nr] ?? -1] = OPEN;
+      filled = length;
+      // None more can always be filled: there is a way.
+      return length === 0 || this.#can(stays);
+    };
+    return longestRow(most, make, isWholeKnown);
   }
 
   /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */
@@ -216,12 +227,14 @@ class Seating {
     const waiting = alike.filter((nr) => !this.#isSeated[nr]);
     let most = 0;
     while (most < waiting.length && at + most < open.length && this.#maySit(first, open[at + most] ?? -1)) most++;
-    const many = longestRow(most, (from, count) => {
-      for (let nr = from; nr < from + count; nr++) this.#seat(waiting[nr] ?? -1, open[at + nr] ?? -1);
-      if (this.#can(stays)) return true;
-      for (let nr = from; nr < from + count; nr++) this.#unseat(waiting[nr] ?? -1, open[at + nr] ?? -1, MUST);
-      return false;
-    });
+    let row = 0;
+    const make = (length: number): boolean => {
+      for (let nr = row; nr < length; nr++) this.#seat(waiting[nr] ?? -1, open[at + nr] ?? -1);
+      for (let nr = length; nr < row; nr++) this.#unseat(waiting[nr] ?? -1, open[at + nr] ?? -1, MUST);
+      row = length;
+      return length === 0 || this.#can(stays);
+    };
+    const many = longestRow(most, make);
     if (many < most) this.#refuse(first, open[at + many] ?? -1);
     return many;
   }

@@ -1,4 +1,5 @@
 import type { Board } from '../board';
+import { commonDivisor } from '../common-divisor';
 import type { InForce } from '../in-force';
 import type { Make } from './makes';
 
@@ -73,10 +74,6 @@ export class PriceFloor {
     }
     return any;
   }
-}
-
-function commonDivisor(a: number, b: number): number {
-  return b === 0 ? a : commonDivisor(b, a % b);
 }
 
 /** Makes floors for the plans of a case. */

@@ -1,6 +1,7 @@
 import { bandwidthOf, fullRateMTs } from '../bandwidth';
 import type { Board } from '../board';
 import type { PlanCase } from '../case';
+import { commonDivisor } from '../common-divisor';
 import type { InForce } from '../in-force';
 import { laneOf } from '../lane-and-reuse';
 import type { Level } from '../packing/levels';
@@ -38,7 +39,15 @@ const NO_OFFER: readonly Lot[] = [];
  * each time the cheapest for what the set would give.
  */
 export class Search {
-  constructor(private readonly ground: Ground) {}
+  /** totals that leave all channels even are multiples of it, MiB */
+  readonly #evenMiB: number;
+
+  constructor(private readonly ground: Ground) {
+    const { board, places, prices } = ground;
+    const there = places.makesOf([...board.installed.keys()]).map(({ body }) => body);
+    const sizes = [...there, ...prices.shelves.map(({ body }) => body)].map(({ capacityMiB }) => capacityMiB);
+    this.#evenMiB = board.channelCount * Math.max(1, sizes.reduce(commonDivisor, 0));
+  }
 
   /** All sets that keep just this and buy from so many offers, step by step; told is the share of it that is done. */
   *take(set: KeptSet, offers: number): Generator<number> {
@@ -157,7 +166,7 @@ export class Search {
     const { totalMiB, openSlots } = structure;
     const group = candidates.group(laneOf(wares), kept.reuse);
     const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
-    const mayBeClear = structure.care === CLEAR && !kept.differ;
+    const mayBeClear = structure.care === CLEAR && !kept.differ && totalMiB % this.#evenMiB === 0;
     const fastest = this.#fastest(kept.leastMTs);
     const least = this.#cheapest(structure, wares, 0);
     const bestMBs = bandwidthOf(Math.min(kept.leastMTs, prices.rates[fastest] ?? 0), share);

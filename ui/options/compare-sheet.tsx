@@ -1,0 +1,127 @@
+'use client';
+import { capacityText } from '@/core/memory/capacity';
+import type { PlanCase } from '@/core/planning/case';
+import { effectiveChannelsText } from '@/core/planning/channel-words';
+import { type Compared, listed, stepBetween } from '@/core/planning/compare-plans';
+import { planKey } from '@/core/planning/ladder';
+import type { Plan } from '@/core/planning/plan';
+import { boughtText, fateText, freeText } from '@/core/planning/plan-words';
+import { savingText } from '@/core/planning/saving-words';
+import { moneyText } from '@/core/pricing/money-text';
+import { useJob } from '../job/job-context';
+import type { OfferSupply } from '../job/job-view';
+import { Button } from '../kit/button';
+import { Sheet } from '../kit/sheet';
+import { LANE_WORDS } from './lane-words';
+import { PlanShape } from './plan-shape';
+import { deliveryText } from './rung-line';
+
+interface CompareSheetProps {
+  /** two or three */
+  plans: readonly Plan[];
+  planCase: PlanCase;
+  all: readonly Plan[];
+  onDrop: (plan: Plan) => void;
+  onClose: () => void;
+}
+
+type Row = { name: string; of: (plan: Plan) => string };
+
+function rowsOf(planCase: PlanCase, all: readonly Plan[], supplies: Readonly<Record<string, OfferSupply>>): Row[] {
+  const { currency } = planCase;
+  const money = (cents: number | null) => (cents === null ? 'adds nothing' : moneyText(cents, currency));
+  return [
+    { name: 'Total', of: (plan) => capacityText(plan.totalMiB) },
+    { name: 'Price, fitted', of: (plan) => money(plan.priceCents) },
+    { name: 'Per added GB', of: (plan) => money(plan.perAddedGiBCents) },
+    { name: 'Saving', of: (plan) => savingText(plan, all, currency) },
+    { name: 'Runs at', of: (plan) => `${plan.rateMTs} MT/s` },
+    { name: 'Channels', of: (plan) => effectiveChannelsText(plan.effectiveChannels) },
+    { name: 'Slots', of: freeText },
+    { name: 'Old modules', of: (plan) => fateText(planCase, plan) },
+    { name: 'To mind', of: (plan) => (plan.care === 'clear' ? 'nothing' : plan.care) },
+    { name: 'Delivery', of: (plan) => deliveryText(plan, supplies) },
+    { name: 'Buys', of: (plan) => boughtText(planCase, plan) },
+  ];
+}
+
+/** What the dearer of two buys, or gives up, in a sentence. */
+function stepText(from: Compared, to: Compared, currency: string): string {
+  const { cents, gains, losses } = stepBetween(from, to);
+  const lead = cents === 0 ? 'For the same price' : `+${moneyText(cents, currency)} buys`;
+  if (gains.length === 0) return `${lead}${cents === 0 ? '' : ' nothing'}: it gives up ${listed(losses)}.`;
+  return `${lead} ${listed(gains)}${losses.length === 0 ? '' : `, but gives up ${listed(losses)}`}.`;
+}
+
+/** Plans side by side, the cheapest first; only what differs stands out. */
+export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareSheetProps) {
+  const { job } = useJob();
+  const { currency } = planCase;
+  const sorted = [...plans].sort((a, b) => a.priceCents - b.priceCents);
+  const compared = sorted.map((plan): Compared => {
+    const leadDays = Math.max(0, ...plan.bought.map(({ offer }) => job.supplies[offer]?.leadDays ?? 0));
+    return { plan, installed: planCase.installed.length, leadDays };
+  });
+  const rows = rowsOf(planCase, all, job.supplies);
+  return (
+    <Sheet
+      open
+      wide
+      title="Side by side"
+      description="What is alike is pale; what differs stands out."
+      onClose={onClose}
+    >
+      <table className="w-full text-sm border-collapse">
+        <thead>
+          <tr>
+            <td />
+            {sorted.map((plan) => (
+              <th key={planKey(plan)} scope="col" className="text-left align-bottom px-2 pb-1 font-semibold">
+                <span className="flex items-center gap-1">
+                  <PlanShape lane={plan.lane} care={plan.care} reuse={plan.reuse} />
+                  {LANE_WORDS[plan.lane]}
+                </span>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ name, of }) => {
+            const texts = sorted.map(of);
+            const same = texts.every((text) => text === texts[0]);
+            return (
+              <tr key={name} className="border-t border-line">
+                <th scope="row" className="text-left font-normal text-ink-2 pr-3 py-1 align-top whitespace-nowrap">
+                  {name}
+                </th>
+                {sorted.map((plan, nr) => (
+                  <td
+                    key={planKey(plan)}
+                    className={`px-2 py-1 align-top ${same ? 'text-ink-2' : 'font-semibold bg-act-soft'}`}
+                  >
+                    {texts[nr]}
+                  </td>
+                ))}
+              </tr>
+            );
+          })}
+          <tr>
+            <td />
+            {sorted.map((plan) => (
+              <td key={planKey(plan)} className="px-2 pt-1">
+                <Button weight="quiet" onClick={() => onDrop(plan)}>
+                  Leave out
+                </Button>
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+      <ol className="mt-3 grid gap-1 border-t-2 border-edge pt-2">
+        {compared.slice(1).map((to, nr) => (
+          <li key={planKey(to.plan)}>{stepText(compared[nr] as Compared, to, currency)}</li>
+        ))}
+      </ol>
+    </Sheet>
+  );
+}

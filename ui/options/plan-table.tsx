@@ -1,0 +1,162 @@
+'use client';
+import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import type { PlanCase } from '@/core/planning/case';
+import { planKey } from '@/core/planning/ladder';
+import type { Plan } from '@/core/planning/plan';
+import { missedBy, type Steering } from '@/core/planning/steering';
+import type { OfferSupply } from '../job/job-view';
+import { Button } from '../kit/button';
+import { Check } from '../kit/check';
+import { PlanShape } from './plan-shape';
+import { COLUMNS, plansCsv, sortedPlans, type TableOrder } from './table-columns';
+
+interface PlanTableProps {
+  plans: readonly Plan[];
+  planCase: PlanCase;
+  supplies: Readonly<Record<string, OfferSupply>>;
+  steering: Steering;
+  looked: string | null;
+  places: ReadonlyMap<string, number>;
+  onLook: (key: string) => void;
+  onPut: (place: number) => void;
+}
+
+/** Rows shown before somebody asks for all. */
+const FIRST = 200;
+
+/** The plans that are wanted as a table, for those who read rather than look; the same selection and keys as on the ladder. */
+export function PlanTable({ plans, planCase, supplies, steering, looked, places, onLook, onPut }: PlanTableProps) {
+  const [order, setOrder] = useState<TableOrder>({ column: 'price', down: false });
+  const [chosen, setChosen] = useState(new Set(COLUMNS.filter(({ usual }) => usual).map(({ id }) => id)));
+  const [all, setAll] = useState(false);
+  const [said, setSaid] = useState('');
+  const box = useRef<HTMLDivElement>(null);
+  const ground = { planCase, supplies };
+  const columns = COLUMNS.filter(({ id }) => chosen.has(id));
+  const wanted = plans.filter((plan) => missedBy(steering, plan) === null);
+  const sorted = sortedPlans(wanted, order, ground);
+  const shown = all ? sorted : sorted.slice(0, FIRST);
+  const keys = shown.map(planKey);
+  const reachable = looked !== null && keys.includes(looked) ? looked : keys[0];
+
+  const flip = (id: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    if (next.size > 0) setChosen(next);
+  };
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(plansCsv(sorted, columns, ground));
+      setSaid(`${sorted.length} plans copied as CSV.`);
+    } catch {
+      setSaid('The browser does not let anything be copied here.');
+    }
+  };
+  const byKey = useRef(false);
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    if (/^[123]$/.test(event.key) && looked !== null) onPut(Number(event.key));
+    const at = keys.indexOf(reachable ?? '');
+    const next = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: keys.length - 1 }[event.key];
+    const key = next === undefined ? undefined : keys[next];
+    if (key === undefined) return;
+    event.preventDefault();
+    byKey.current = true;
+    onLook(key);
+  };
+  useEffect(() => {
+    if (looked === null || !byKey.current) return;
+    byKey.current = false;
+    box.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(looked)}"]`)?.focus();
+  }, [looked]);
+  return (
+    <section aria-label="Plans as a table" className="flex flex-col min-h-0 flex-1 gap-1">
+      <div className="flex flex-wrap gap-x-4 gap-y-1 items-center text-sm">
+        <details className="relative">
+          <summary className="cursor-pointer min-h-6 underline underline-offset-4 decoration-edge">Columns</summary>
+          <div className="absolute z-30 bg-sheet border border-edge rounded-notch p-3 grid gap-1 shadow-xl">
+            {COLUMNS.map(({ id, name }) => (
+              <Check key={id} checked={chosen.has(id)} onChange={() => flip(id)}>
+                {name}
+              </Check>
+            ))}
+          </div>
+        </details>
+        <Button weight="quiet" onClick={() => void copy()}>
+          Copy as CSV
+        </Button>
+        <span role="status" className="text-ink-2">
+          {said}
+        </span>
+      </div>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: lets the box be scrolled by keys */}
+      <div
+        ref={box}
+        tabIndex={0}
+        role="region"
+        aria-label="Table"
+        className="overflow-auto flex-1 min-h-48 bg-sheet border border-line"
+      >
+        <table className="w-full text-sm border-collapse">
+          <thead className="sticky top-0 bg-ground z-10">
+            <tr>
+              <th scope="col" className="w-8">
+                <span className="sr-only">Shape</span>
+              </th>
+              {columns.map(({ id, name }) => (
+                <th
+                  key={id}
+                  scope="col"
+                  aria-sort={order.column !== id ? 'none' : order.down ? 'descending' : 'ascending'}
+                  className="text-left px-2 py-1 whitespace-nowrap font-semibold"
+                >
+                  <button
+                    type="button"
+                    className="cursor-pointer min-h-6"
+                    onClick={() => setOrder({ column: id, down: order.column === id && !order.down })}
+                  >
+                    {name}
+                    <span aria-hidden="true">{order.column !== id ? '' : order.down ? ' ▾' : ' ▴'}</span>
+                  </button>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody onKeyDown={onKeyDown}>
+            {shown.map((plan) => {
+              const key = planKey(plan);
+              const place = places.get(key);
+              return (
+                <tr
+                  key={key}
+                  data-row={key}
+                  tabIndex={key === reachable ? 0 : -1}
+                  aria-selected={looked === key}
+                  onClick={() => onLook(key)}
+                  className={`border-t border-line cursor-pointer ${looked === key ? 'bg-act-soft font-medium' : 'hover:bg-sunk'}`}
+                >
+                  <td className="px-1">
+                    <span className="flex items-center">
+                      <PlanShape lane={plan.lane} care={plan.care} reuse={plan.reuse} />
+                      {place !== undefined && <span className="font-bold text-act">{place}</span>}
+                    </span>
+                  </td>
+                  {columns.map((column) => (
+                    <td key={column.id} className="px-2 py-1 align-baseline">
+                      {column.text(plan, ground)}
+                    </td>
+                  ))}
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {sorted.length > shown.length && (
+        <Button weight="quiet" onClick={() => setAll(true)}>
+          Show all {sorted.length}
+        </Button>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,145 @@
+import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
+import { CARES } from '@/core/planning/care';
+import type { PlanCase } from '@/core/planning/case';
+import { effectiveChannelsText } from '@/core/planning/channel-words';
+import { planKey } from '@/core/planning/ladder';
+import type { Plan } from '@/core/planning/plan';
+import { boughtText, fateText } from '@/core/planning/plan-words';
+import { moneyText } from '@/core/pricing/money-text';
+import type { OfferSupply } from '../job/job-view';
+import { LANE_WORDS } from './lane-words';
+
+/** What a table of plans is made of. */
+export interface TableGround {
+  planCase: PlanCase;
+  supplies: Readonly<Record<string, OfferSupply>>;
+}
+
+export interface Column {
+  id: string;
+  name: string;
+  /** how it is shown */
+  text: (plan: Plan, ground: TableGround) => string;
+  /** how it is sorted, and what a spreadsheet gets: a number, or its text */
+  value: (plan: Plan, ground: TableGround) => number | string | null;
+  /** shown until somebody chooses otherwise */
+  usual: boolean;
+}
+
+const money = (cents: number | null, { planCase }: TableGround): string =>
+  cents === null ? '–' : moneyText(cents, planCase.currency);
+/** Amounts as spreadsheets count them; every currency the shop may have has two decimals or is written so. */
+const amount = (cents: number | null): number | null => (cents === null ? null : cents / 100);
+
+const daysOf = ({ bought }: Plan, { supplies }: TableGround): number =>
+  Math.max(0, ...bought.map(({ offer }) => supplies[offer]?.leadDays ?? 0));
+
+export const COLUMNS: readonly Column[] = [
+  {
+    ...{ id: 'total', name: 'Total', usual: true },
+    text: (plan) => capacityText(plan.totalMiB),
+    value: (plan) => plan.totalMiB / MIB_PER_GB,
+  },
+  {
+    ...{ id: 'price', name: 'Price', usual: true },
+    text: (plan, ground) => money(plan.priceCents, ground),
+    value: (plan) => amount(plan.priceCents),
+  },
+  {
+    ...{ id: 'added', name: 'Per added GB', usual: true },
+    text: (plan, ground) => money(plan.perAddedGiBCents, ground),
+    value: (plan) => amount(plan.perAddedGiBCents),
+  },
+  {
+    ...{ id: 'gb', name: 'Per GB', usual: false },
+    text: (plan, ground) => money(plan.perGiBCents, ground),
+    value: (plan) => amount(plan.perGiBCents),
+  },
+  {
+    ...{ id: 'saving', name: 'Saving', usual: true },
+    text: (plan, ground) => money(plan.savingCents, ground),
+    value: (plan) => amount(plan.savingCents),
+  },
+  {
+    ...{ id: 'lane', name: 'Lane', usual: true },
+    text: ({ lane }) => LANE_WORDS[lane],
+    value: ({ lane }) => LANE_WORDS[lane],
+  },
+  {
+    ...{ id: 'care', name: 'Care', usual: true },
+    text: ({ care }) => care,
+    value: ({ care }) => CARES.indexOf(care),
+  },
+  {
+    ...{ id: 'rate', name: 'MT/s', usual: true },
+    text: ({ rateMTs }) => String(rateMTs),
+    value: ({ rateMTs }) => rateMTs,
+  },
+  {
+    ...{ id: 'channels', name: 'Channels', usual: false },
+    text: (plan) => effectiveChannelsText(plan.effectiveChannels),
+    value: (plan) => plan.effectiveChannels,
+  },
+  {
+    ...{ id: 'free', name: 'Free', usual: true },
+    text: ({ openSlots }) => String(openSlots),
+    value: ({ openSlots }) => openSlots,
+  },
+  {
+    ...{ id: 'old', name: 'Old modules', usual: false },
+    text: (plan, { planCase }) => fateText(planCase, plan),
+    value: ({ kept }) => kept.length,
+  },
+  {
+    ...{ id: 'days', name: 'Days', usual: true },
+    text: (plan, ground) => String(daysOf(plan, ground)),
+    value: daysOf,
+  },
+  {
+    ...{ id: 'buys', name: 'Buys', usual: true },
+    text: (plan, { planCase }) => boughtText(planCase, plan),
+    value: (plan, { planCase }) => boughtText(planCase, plan),
+  },
+];
+
+export interface TableOrder {
+  column: string;
+  down: boolean;
+}
+
+/** Plans by a column; those without a value last, equal ones by price. */
+export function sortedPlans(plans: readonly Plan[], order: TableOrder, ground: TableGround): Plan[] {
+  const column = COLUMNS.find(({ id }) => id === order.column) ?? COLUMNS[1];
+  if (column === undefined) return [...plans];
+  const sign = order.down ? -1 : 1;
+  const valued = plans.map((plan) => ({ plan, value: column.value(plan, ground) }));
+  return valued
+    .sort((a, b) => {
+      if (a.value === null || b.value === null) {
+        return (a.value === null ? 1 : 0) - (b.value === null ? 1 : 0) || a.plan.priceCents - b.plan.priceCents;
+      }
+      const by =
+        typeof a.value === 'number' && typeof b.value === 'number'
+          ? a.value - b.value
+          : String(a.value).localeCompare(String(b.value), 'en');
+      return sign * by || a.plan.priceCents - b.plan.priceCents || planKey(a.plan).localeCompare(planKey(b.plan));
+    })
+    .map(({ plan }) => plan);
+}
+
+/** A cell as CSV has it (RFC 4180); what a spreadsheet would take for a formula is kept a text. */
+function cell(value: number | string | null): string {
+  if (value === null) return '';
+  if (typeof value === 'number') return String(value);
+  const safe = /^[=+\-@\t\r]/.test(value) ? `'${value}` : value;
+  return /[",\n\r]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+}
+
+/** Plans as CSV with a heading, in the order and with the columns that are shown. */
+export function plansCsv(plans: readonly Plan[], columns: readonly Column[], ground: TableGround): string {
+  const textual = (column: Column) => column.id === 'care' || column.id === 'old';
+  const lines = plans.map((plan) =>
+    columns.map((column) => cell(textual(column) ? column.text(plan, ground) : column.value(plan, ground))).join(','),
+  );
+  return `${[columns.map(({ name }) => cell(name)).join(','), ...lines].join('\r\n')}\r\n`;
+}
