@@ -62,7 +62,7 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
     const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
     await signIn(context, stage.app.base);
     await page.goto('/jobs/1/options');
-    await page.locator('[data-rung] button[aria-pressed]').first().click();
+    await page.locator('[data-rung] .plan-mark').first().click();
     await page.getByLabel('The plan you look at').waitFor();
     expect(await axeFindings(page)).toEqual([]);
     await page.getByRole('button', { name: /A2, channel A.*Change this slot/ }).click();

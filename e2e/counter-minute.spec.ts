@@ -145,11 +145,11 @@ test('the whole way by keyboard from the ladder to the slip', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await context.request.post('/api/sign-in', { data: { name: 'edda', password: 'petrel-street' } });
   await page.goto('/jobs/1/options');
-  const pressed = page.locator('.ladder-box button[aria-pressed]').first();
+  const pressed = page.locator('.plan-mark').first();
   await pressed.waitFor();
   // One mark takes the tab stop; arrows move from it.
-  expect(await page.locator('.ladder-box button[aria-pressed][tabindex="0"]').count()).toBe(1);
-  await page.locator('.ladder-box button[aria-pressed][tabindex="0"]').focus();
+  expect(await page.locator('.plan-mark[tabindex="0"]').count()).toBe(1);
+  await page.locator('.plan-mark[tabindex="0"]').focus();
   await page.keyboard.press('ArrowUp');
   const first = await page.evaluate(() => document.activeElement?.getAttribute('aria-label'));
   await page.keyboard.press('ArrowDown');

@@ -1,4 +1,4 @@
-import { type Compared, listed, stepBetween } from './compare-plans';
+import { type Compared, listed, type Step, stepBetween, stepText } from './compare-plans';
 import type { Plan } from './plan';
 
 const GB = 1024;
@@ -18,8 +18,9 @@ describe('what paying more buys', () => {
     const to = compared({ priceCents: 6800, effectiveChannels: 2, openSlots: 1, care: 'clear' }, 1);
     expect(stepBetween(from, to)).toEqual({
       cents: 1800,
-      gains: ['dual channel', 'a free slot', 'nothing to mind', 'here in 1 day instead of in 5 days'],
+      gains: ['dual channel', 'a free slot', 'nothing to mind'],
       losses: [],
+      laterDays: -4,
     });
   });
 
@@ -29,17 +30,26 @@ describe('what paying more buys', () => {
     expect(stepBetween(from, to)).toEqual({
       cents: -1000,
       gains: ['4 GB more'],
-      losses: [
-        '2666 instead of 2400 MT/s',
-        '2 more free slots',
-        'all old modules stay',
-        'here now instead of in 2 days',
-      ],
+      losses: ['2666 instead of 2400 MT/s', '2 more free slots', 'all old modules stay'],
+      laterDays: 2,
     });
   });
 
   it('is nothing between plans that are alike', () => {
-    expect(stepBetween(compared({}), compared({}))).toEqual({ cents: 0, gains: [], losses: [] });
+    expect(stepBetween(compared({}), compared({}))).toEqual({ cents: 0, gains: [], losses: [], laterDays: 0 });
+  });
+
+  it('is said in a sentence', () => {
+    const said = (step: Partial<Step>) =>
+      stepText({ cents: 1800, gains: [], losses: [], laterDays: 0, ...step }, (cents) => (cents / 100).toFixed(2));
+    expect(said({ gains: ['dual channel', 'a free slot'] })).toBe('+18.00 buys dual channel and a free slot.');
+    expect(said({ gains: ['4 GB more'], losses: ['a free slot'], laterDays: 5 })).toBe(
+      '+18.00 buys 4 GB more, but gives up a free slot and comes 5 days later.',
+    );
+    expect(said({ laterDays: -1 })).toBe('+18.00 buys a day less to wait.');
+    expect(said({ losses: ['a free slot'] })).toBe('+18.00 buys nothing: it gives up a free slot.');
+    expect(said({ cents: 0 })).toBe('For the same price: alike in everything else.');
+    expect(said({ cents: -100, gains: ['4 GB more'] })).toBe('−1.00 buys 4 GB more.');
   });
 
   it('is listed as a person would', () => {

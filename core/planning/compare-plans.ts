@@ -18,6 +18,8 @@ export interface Step {
   cents: number;
   gains: string[];
   losses: string[];
+  /** days that it is here later; below 0: sooner */
+  laterDays: number;
 }
 
 /** A figure in which plans can differ: what is better, and how it is said of the better one. */
@@ -61,18 +63,29 @@ const FIGURES: readonly Figure[] = [
         ? 'all old modules stay'
         : count(better.plan.kept.length - worse.plan.kept.length, 'one more old module stays', 'more old modules stay'),
   },
-  {
-    of: ({ leadDays }) => -leadDays,
-    words: (better, worse) =>
-      `${better.leadDays === 0 ? 'here now' : `here in ${count(better.leadDays, '1 day', 'days')}`} instead of in ${count(worse.leadDays, '1 day', 'days')}`,
-  },
 ];
 
 /** What a plan gives against another. */
 export function stepBetween(from: Compared, to: Compared): Step {
   const gains = FIGURES.filter(({ of }) => of(to) > of(from)).map(({ words }) => words(to, from));
   const losses = FIGURES.filter(({ of }) => of(to) < of(from)).map(({ words }) => words(from, to));
-  return { cents: to.plan.priceCents - from.plan.priceCents, gains, losses };
+  return { cents: to.plan.priceCents - from.plan.priceCents, gains, losses, laterDays: to.leadDays - from.leadDays };
+}
+
+/**
+ * What the dearer of two buys or gives up, in a sentence: `+€18.00 buys dual channel and a free slot, but gives up ...`.
+ *
+ * @param price writes an amount
+ */
+export function stepText({ cents, gains, losses, laterDays }: Step, price: (cents: number) => string): string {
+  const sooner = laterDays < 0 ? [`${count(-laterDays, 'a day', 'days')} less to wait`] : [];
+  const buys = [...gains, ...sooner];
+  const later = laterDays > 0 ? [`comes ${count(laterDays, 'a day', 'days')} later`] : [];
+  const lost = [...(losses.length === 0 ? [] : [`gives up ${listed(losses)}`]), ...later];
+  const lead = cents === 0 ? 'For the same price' : `${cents > 0 ? '+' : '−'}${price(Math.abs(cents))}`;
+  if (buys.length + lost.length === 0) return `${lead}: alike in everything else.`;
+  if (buys.length === 0) return `${lead} buys nothing: it ${listed(lost)}.`;
+  return `${lead} buys ${listed(buys)}${lost.length === 0 ? '' : `, but ${listed(lost)}`}.`;
 }
 
 /** Words as a person lists them: `a`, `a and b`, `a, b and c`. */

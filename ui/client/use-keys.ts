@@ -7,13 +7,13 @@ function isTaken({ target, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
   return target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
 }
 
-/** Does what single keys stand for, wherever the focus is, but in fields and sheets. */
+/** Does what single keys stand for, by their small letters, wherever the focus is, but in fields and sheets. */
 export function useKeys(keys: Readonly<Record<string, () => void>>): void {
   const now = useRef(keys);
   now.current = keys;
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      const act = isTaken(event) ? undefined : now.current[event.key];
+      const act = isTaken(event) ? undefined : now.current[event.key.toLowerCase()];
       if (act === undefined) return;
       event.preventDefault();
       act();

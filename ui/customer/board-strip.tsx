@@ -5,8 +5,15 @@ import { ModuleBar } from '../board/module-bar';
 const WIDTH = 132;
 const ROW = 26;
 
-/** A machine's slots as a customer sees them: what sits where. */
-export function BoardStrip({ title, board }: { title: string; board: BoardPicture }) {
+interface BoardStripProps {
+  title: string;
+  board: BoardPicture;
+  /** each slot with its name, for whoever fits it */
+  named?: boolean;
+}
+
+/** A machine's slots: what sits where. */
+export function BoardStrip({ title, board, named = false }: BoardStripProps) {
   const words = board
     .map(({ slot, capacityMiB }) => `${slot} ${capacityMiB === null ? 'empty' : capacityText(capacityMiB)}`)
     .join(', ');
@@ -28,6 +35,7 @@ export function BoardStrip({ title, board }: { title: string; board: BoardPictur
             height={ROW - 6}
             look={fate === 'built-in' ? 'soldered' : capacityMiB === null ? 'empty' : fate === 'new' ? 'new' : 'fitted'}
             text={capacityMiB === null ? 'free' : `${capacityText(capacityMiB)}${fate === 'new' ? ' new' : ''}`}
+            {...(named ? { detail: slot } : {})}
           />
         ))}
       </svg>

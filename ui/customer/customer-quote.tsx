@@ -5,11 +5,7 @@ import { dayText } from '@/core/quoting/day-text';
 import { ORIGIN_WORDS } from '@/core/quoting/origin-words';
 import { buttonLook } from '../kit/button';
 import { BoardStrip } from './board-strip';
-
-const leadWords = (days: number): string =>
-  days === 0
-    ? 'We have the parts here.'
-    : `The parts are here ${days === 1 ? 'in one day' : `in ${days} days`} after you say yes.`;
+import { leadWords } from './lead-words';
 
 function Option({ option, quote }: { option: CustomerOption; quote: CustomerQuote }) {
   const { currency, suggested, options } = quote;

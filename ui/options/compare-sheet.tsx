@@ -2,7 +2,7 @@
 import { capacityText } from '@/core/memory/capacity';
 import type { PlanCase } from '@/core/planning/case';
 import { effectiveChannelsText } from '@/core/planning/channel-words';
-import { type Compared, listed, stepBetween } from '@/core/planning/compare-plans';
+import { type Compared, stepBetween, stepText } from '@/core/planning/compare-plans';
 import { planKey } from '@/core/planning/ladder';
 import type { Plan } from '@/core/planning/plan';
 import { boughtText, fateText, freeText } from '@/core/planning/plan-words';
@@ -45,15 +45,7 @@ function rowsOf(planCase: PlanCase, all: readonly Plan[], supplies: Readonly<Rec
   ];
 }
 
-/** What the dearer of two buys, or gives up, in a sentence. */
-function stepText(from: Compared, to: Compared, currency: string): string {
-  const { cents, gains, losses } = stepBetween(from, to);
-  const lead = cents === 0 ? 'For the same price' : `+${moneyText(cents, currency)} buys`;
-  if (gains.length === 0) return `${lead}${cents === 0 ? '' : ' nothing'}: it gives up ${listed(losses)}.`;
-  return `${lead} ${listed(gains)}${losses.length === 0 ? '' : `, but gives up ${listed(losses)}`}.`;
-}
-
-/** Plans side by side, the cheapest first; only what differs stands out. */
+/** Plans side by side, the cheapest first; only what differs from it stands out. */
 export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareSheetProps) {
   const { job } = useJob();
   const { currency } = planCase;
@@ -68,7 +60,7 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
       open
       wide
       title="Side by side"
-      description="What is alike is pale; what differs stands out."
+      description="What is alike in all is pale; what differs from the cheapest stands out."
       onClose={onClose}
     >
       <table className="w-full text-sm border-collapse">
@@ -88,7 +80,6 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
         <tbody>
           {rows.map(({ name, of }) => {
             const texts = sorted.map(of);
-            const same = texts.every((text) => text === texts[0]);
             return (
               <tr key={name} className="border-t border-line">
                 <th scope="row" className="text-left font-normal text-ink-2 pr-3 py-1 align-top whitespace-nowrap">
@@ -97,7 +88,7 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
                 {sorted.map((plan, nr) => (
                   <td
                     key={planKey(plan)}
-                    className={`px-2 py-1 align-top ${same ? 'text-ink-2' : 'font-semibold bg-act-soft'}`}
+                    className={`px-2 py-1 align-top ${texts[nr] === texts[0] ? (texts.every((text) => text === texts[0]) ? 'text-ink-2' : '') : 'font-semibold bg-act-soft'}`}
                   >
                     {texts[nr]}
                   </td>
@@ -119,7 +110,9 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
       </table>
       <ol className="mt-3 grid gap-1 border-t-2 border-edge pt-2">
         {compared.slice(1).map((to, nr) => (
-          <li key={planKey(to.plan)}>{stepText(compared[nr] as Compared, to, currency)}</li>
+          <li key={planKey(to.plan)}>
+            {stepText(stepBetween(compared[nr] as Compared, to), (cents) => moneyText(cents, currency))}
+          </li>
         ))}
       </ol>
     </Sheet>

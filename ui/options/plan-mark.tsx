@@ -35,8 +35,10 @@ export const PlanMark = memo(function PlanMark(props: PlanMarkProps) {
       aria-label={words}
       onClick={() => onLook(id)}
       onKeyDown={(event) => {
-        if (event.key === 'Enter' || event.key === ' ') {
+        // A second press of Enter goes on to the station, which opens the plan.
+        if (event.key === ' ' || (event.key === 'Enter' && !looked)) {
           event.preventDefault();
+          event.stopPropagation();
           onLook(id);
         }
       }}

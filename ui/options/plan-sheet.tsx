@@ -51,6 +51,8 @@ function soonerText(days: number): string {
   return days < 0 ? `${many} sooner` : `${many} later`;
 }
 
+const sentenceOf = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+
 /** One offer that is bought: from whom, what else would be the same, and what it cost before. */
 function Bought({ id, count, planCase }: { id: string; count: number; planCase: PlanCase }) {
   const { job } = useJob();
@@ -121,8 +123,8 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
     >
       <div className="grid sm:grid-cols-[11rem_minmax(0,1fr)] gap-x-6 gap-y-3 text-sm">
         <div className="grid grid-cols-2 sm:grid-cols-1 gap-3 content-start">
-          <BoardStrip title="Today" board={before} />
-          <BoardStrip title="After" board={after} />
+          <BoardStrip title="Today" board={before} named />
+          <BoardStrip title="After" board={after} named />
         </div>
         <div className="grid gap-3 content-start min-w-0">
           <section aria-label="What to do">
@@ -132,7 +134,7 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
                 <li key={`${move.what} ${move.what === 'move' ? move.from : move.slot}`}>{moveText(move, planCase)}</li>
               ))}
             </ol>
-            <p className="text-ink-2">{fateText(planCase, plan)}.</p>
+            <p className="text-ink-2">{sentenceOf(fateText(planCase, plan))}</p>
           </section>
           <section aria-label="How it will run">
             <h3 className="text-base">How it will run</h3>

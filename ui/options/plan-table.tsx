@@ -30,7 +30,7 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
   const [chosen, setChosen] = useState(new Set(COLUMNS.filter(({ usual }) => usual).map(({ id }) => id)));
   const [all, setAll] = useState(false);
   const [said, setSaid] = useState('');
-  const box = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLElement>(null);
   const ground = { planCase, supplies };
   const columns = COLUMNS.filter(({ id }) => chosen.has(id));
   const wanted = plans.filter((plan) => missedBy(steering, plan) === null);
@@ -89,11 +89,10 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
           {said}
         </span>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: lets the box be scrolled by keys */}
-      <div
+      <section
         ref={box}
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: lets the box be scrolled by keys
         tabIndex={0}
-        role="region"
         aria-label="Table"
         className="overflow-auto flex-1 min-h-48 bg-sheet border border-line"
       >
@@ -142,7 +141,10 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
                     </span>
                   </td>
                   {columns.map((column) => (
-                    <td key={column.id} className="px-2 py-1 align-baseline">
+                    <td
+                      key={column.id}
+                      className={`px-2 py-1 align-baseline ${column.isLong ? 'narrow' : 'whitespace-nowrap'}`}
+                    >
                       {column.text(plan, ground)}
                     </td>
                   ))}
@@ -151,7 +153,7 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
             })}
           </tbody>
         </table>
-      </div>
+      </section>
       {sorted.length > shown.length && (
         <Button weight="quiet" onClick={() => setAll(true)}>
           Show all {sorted.length}

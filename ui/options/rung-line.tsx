@@ -60,7 +60,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
       onClick={() => onLook(planKey(best))}
       className={`block text-left text-sm leading-5 narrow cursor-pointer hover:underline underline-offset-2 ${isWanted ? '' : 'text-ink-2'}`}
     >
-      <span className="bg-ground/85 box-decoration-clone pr-1">
+      <span className="halo">
         <strong className="font-semibold">{money(best.priceCents)}</strong> {boughtText(planCase, best)}{' '}
         <span className="text-ink-2">· {missed === null ? details.join(' · ') : missedText(missed, currency)}</span>
       </span>

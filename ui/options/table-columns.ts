@@ -24,6 +24,8 @@ export interface Column {
   value: (plan: Plan, ground: TableGround) => number | string | null;
   /** shown until somebody chooses otherwise */
   usual: boolean;
+  /** its words may run over lines */
+  isLong?: boolean;
 }
 
 const money = (cents: number | null, { planCase }: TableGround): string =>
@@ -86,7 +88,7 @@ export const COLUMNS: readonly Column[] = [
     value: ({ openSlots }) => openSlots,
   },
   {
-    ...{ id: 'old', name: 'Old modules', usual: false },
+    ...{ id: 'old', name: 'Old modules', usual: false, isLong: true },
     text: (plan, { planCase }) => fateText(planCase, plan),
     value: ({ kept }) => kept.length,
   },
@@ -96,7 +98,7 @@ export const COLUMNS: readonly Column[] = [
     value: daysOf,
   },
   {
-    ...{ id: 'buys', name: 'Buys', usual: true },
+    ...{ id: 'buys', name: 'Buys', usual: true, isLong: true },
     text: (plan, { planCase }) => boughtText(planCase, plan),
     value: (plan, { planCase }) => boughtText(planCase, plan),
   },

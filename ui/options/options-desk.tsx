@@ -1,0 +1,186 @@
+'use client';
+import Link from 'next/link';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { whyBest } from '@/core/planning/best-of-rung';
+import type { PlanCase } from '@/core/planning/case';
+import { planKey, rungsOf } from '@/core/planning/ladder';
+import type { Answer, Plan } from '@/core/planning/plan';
+import { missedBy } from '@/core/planning/steering';
+import { suggestThree } from '@/core/planning/suggest-three';
+import { useKeys } from '../client/use-keys';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import { Button, buttonLook } from '../kit/button';
+import { Notice } from '../kit/notice';
+import { CompareSheet } from './compare-sheet';
+import { CustomerView } from './customer-view';
+import { KeyMap } from './key-map';
+import { Ladder } from './ladder';
+import { PlanSheet } from './plan-sheet';
+import { PlanStrip } from './plan-strip';
+import { PlanTable } from './plan-table';
+import { RefusedOffers } from './refused-offers';
+import { SteerBar } from './steer-bar';
+import { Suggested } from './suggested';
+import type { Steered } from './use-steering';
+import { NotBought } from './yardstick';
+
+interface OptionsDeskProps {
+  answer: Answer;
+  planCase: PlanCase;
+  steered: Steered;
+}
+
+/** What lies over the work. */
+type Over = 'plan' | 'compare' | 'customer' | 'keys' | null;
+const MOST_COMPARED = 3;
+
+/** Plans of the slip by their key, with their place. */
+function usePlaces(): ReadonlyMap<string, number> {
+  const { job } = useJob();
+  return useMemo(
+    () => new Map(job.slip.flatMap((one) => (one.ok ? [[planKey(one.option.shop), one.place] as const] : []))),
+    [job.slip],
+  );
+}
+
+/** The plans as rungs, and what follows from them for how the job is steered. */
+function useRungs({ answer, planCase, steered: { steering } }: OptionsDeskProps) {
+  const { job } = useJob();
+  const { bestToleranceBp: toleranceBp, cover } = job;
+  const rungs = useMemo(
+    () => rungsOf(answer.plans, { toleranceBp, isWanted: (plan) => missedBy(steering, plan) === null }),
+    [answer, steering, toleranceBp],
+  );
+  const suggestions = useMemo(() => {
+    const { totalMiB: todayMiB } = answer.baseline;
+    return suggestThree({ rungs, steering, todayMiB, cover, currency: planCase.currency, toleranceBp });
+  }, [rungs, steering, answer, cover, planCase, toleranceBp]);
+  const byKey = useMemo(() => new Map(answer.plans.map((plan) => [planKey(plan), plan])), [answer]);
+  return { rungs, suggestions, byKey };
+}
+
+/** The ladder or the table of plans, what steers it, the plan that is looked at, and what can be laid over them. */
+export function OptionsDesk(props: OptionsDeskProps) {
+  const { answer, planCase, steered } = props;
+  const { job, looked, look } = useJob();
+  const { steering, steer, plan: named, name } = steered;
+  const places = usePlaces();
+  const { busy, sentence, save } = useSave();
+  const { rungs, suggestions, byKey } = useRungs(props);
+  const [over, setOver] = useState<Over>(null);
+  const [asTable, setAsTable] = useState(false);
+  const [compared, setCompared] = useState<readonly string[]>([]);
+  const onLook = useCallback(
+    (key: string) => {
+      look(byKey.get(key) ?? null);
+      name(key);
+    },
+    [look, name, byKey],
+  );
+  // The plan that the address names is looked at; one that is planned again is the same plan with its new figures.
+  useEffect(() => look(named === null ? null : (byKey.get(named) ?? null)), [look, named, byKey]);
+  useEffect(() => () => look(null), [look]);
+
+  const put = (place: number, { kept, bought }: Plan) =>
+    save('POST', `/api/jobs/${job.id}/options`, { place, kept, bought });
+  const putAll = async () => {
+    for (const [nr, { plan }] of suggestions.entries()) await put(nr + 1, plan);
+  };
+  const putLooked = (place: number) => {
+    if (looked !== null) void put(place, looked);
+  };
+  const lookedKey = looked === null ? null : planKey(looked);
+  const side = compared.flatMap((key) => byKey.get(key) ?? []);
+  const flipCompared = (key: string | null) => {
+    if (key === null) return;
+    setCompared((before) => {
+      const there = before.filter((one) => byKey.has(one));
+      if (there.includes(key)) return there.filter((one) => one !== key);
+      return there.length < MOST_COMPARED ? [...there, key] : there;
+    });
+  };
+  useKeys({
+    enter: () => looked !== null && setOver('plan'),
+    0: () => void putAll(),
+    c: () => flipCompared(lookedKey),
+    v: () => side.length > 1 && setOver('compare'),
+    t: () => setAsTable(!asTable),
+    x: () => setOver('customer'),
+    '?': () => setOver('keys'),
+  });
+  const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === lookedKey);
+  const wanted = rung?.plans.filter((plan) => missedBy(steering, plan) === null) ?? [];
+  const best =
+    rung === undefined ? '' : whyBest(wanted.length > 0 ? wanted : rung.plans, planCase.currency, job.bestToleranceBp);
+  const shared = { planCase, supplies: job.supplies, steering, looked: lookedKey, places, onLook, onPut: putLooked };
+  return (
+    <>
+      <SteerBar steering={steering} onSteer={steer} answer={answer} planCase={planCase} />
+      <NotBought />
+      <Suggested
+        suggestions={suggestions}
+        currency={planCase.currency}
+        busy={busy}
+        onLook={onLook}
+        onPutAll={() => void putAll()}
+      />
+      {rungs.length === 0 ? (
+        <Notice tone="mind">
+          <p className="font-semibold">No plan: nothing on offer gives this machine more than it has today.</p>
+          <p className="text-ink-2">Look at why offers do not fit below, or at the limits.</p>
+        </Notice>
+      ) : asTable ? (
+        <PlanTable plans={answer.plans} {...shared} />
+      ) : (
+        <Ladder rungs={rungs} answer={answer} onSteer={steer} {...shared} />
+      )}
+      {looked !== null && (
+        <PlanStrip
+          plan={looked}
+          planCase={planCase}
+          plans={answer.plans}
+          places={places}
+          compared={compared}
+          best={best}
+          busy={busy}
+          sentence={sentence}
+          onPut={putLooked}
+          onOpen={() => setOver('plan')}
+          onCompare={() => flipCompared(lookedKey)}
+          onSideBySide={() => setOver('compare')}
+        />
+      )}
+      <div className="flex flex-wrap gap-x-4 items-baseline">
+        <RefusedOffers answer={answer} planCase={planCase} />
+        <span className="ml-auto" />
+        <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
+          {asTable ? 'Ladder' : 'Table'}
+        </Button>
+        <Button weight="quiet" onClick={() => setOver('customer')}>
+          For the customer
+        </Button>
+        <Button weight="quiet" onClick={() => setOver('keys')} aria-label="Keys: what they do here">
+          Keys
+        </Button>
+        <Link href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
+          All offers that fit this machine
+        </Link>
+      </div>
+      {over === 'plan' && looked !== null && (
+        <PlanSheet plan={looked} planCase={planCase} plans={answer.plans} onClose={() => setOver(null)} />
+      )}
+      {over === 'compare' && side.length > 1 && (
+        <CompareSheet
+          plans={side}
+          planCase={planCase}
+          all={answer.plans}
+          onDrop={(plan) => flipCompared(planKey(plan))}
+          onClose={() => setOver(null)}
+        />
+      )}
+      {over === 'customer' && <CustomerView onClose={() => setOver(null)} />}
+      {over === 'keys' && <KeyMap onClose={() => setOver(null)} />}
+    </>
+  );
+}
