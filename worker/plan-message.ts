@@ -1,13 +1,22 @@
 import type { PlanCase } from '../core/planning/case';
+import type { WhyNot } from '../core/planning/explain/why-not';
 import type { Answer } from '../core/planning/plan';
 import type { Change } from '../core/planning/planner';
 
-/** A case to be planned, a change of the case that was planned last, or the end of the work on one of these. */
-export type PlanRequest = { id: number; planCase: PlanCase } | { id: number; change: Change } | { cancel: number };
+/**
+ * A case to be planned, a change of the case that was planned last, a question why something is not on the ladder of a case,
+ * or the end of the work on one of these.
+ */
+export type PlanRequest =
+  | { id: number; planCase: PlanCase }
+  | { id: number; change: Change }
+  | { id: number; asked: WhyNot; about: PlanCase }
+  | { cancel: number };
 
 /** What comes of a request, under its id; `share`: how much of the work is done, 0 to 1. */
 export type PlanReply =
   | { id: number; state: 'planning'; share: number }
   | { id: number; state: 'done'; answer: Answer }
+  | { id: number; state: 'told'; lines: string[] }
   | { id: number; state: 'failed' }
   | { id: number; state: 'cancelled' };

@@ -1,3 +1,4 @@
+import { whyNot } from '../core/planning/explain/why-not';
 import type { Answer } from '../core/planning/plan';
 import { Planner } from '../core/planning/planner';
 import type { PlanReply, PlanRequest } from './plan-message';
@@ -38,6 +39,10 @@ export class PlanWork {
     const { id } = request;
     const { reply } = this.place;
     try {
+      if ('asked' in request) {
+        reply({ id, state: 'told', lines: whyNot(request.about, request.asked) });
+        return;
+      }
       if ('planCase' in request) this.#planner = new Planner(request.planCase);
       else if (this.#planner === null) throw new Error('there is no case to change');
       else this.#planner.change(request.change);

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { answer } from '../core/planning/answer';
+import { whyNot } from '../core/planning/explain/why-not';
 import type { PlanReply, PlanRequest } from './plan-message';
 import { PlanWork } from './plan-work';
 
@@ -50,6 +51,12 @@ test('a change is answered as the changed case would be', async () => {
   await send({ id: 1, planCase });
   await send({ id: 2, change: { goal } });
   expect(ends()[1]).toEqual({ id: 2, state: 'done', answer: answer({ ...planCase, goal }) });
+});
+
+test('a question why something is not there is answered as the core does', async () => {
+  const asked = { offer: planCase.offers[0].id };
+  await send({ id: 3, asked, about: planCase });
+  expect(ends()).toEqual([{ id: 3, state: 'told', lines: whyNot(planCase, asked) }]);
 });
 
 describe('work that takes long', () => {

@@ -5,17 +5,17 @@ import { whyBest } from '@/core/planning/best-of-rung';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, rungsOf } from '@/core/planning/ladder';
 import type { Answer, Plan } from '@/core/planning/plan';
-import { missedBy } from '@/core/planning/steering';
+import { missedBy, type Steering } from '@/core/planning/steering';
 import { suggestThree } from '@/core/planning/suggest-three';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
-import { Notice } from '../kit/notice';
 import { CompareSheet } from './compare-sheet';
 import { CustomerView } from './customer-view';
 import { KeyMap } from './key-map';
 import { Ladder } from './ladder';
+import { NoPlan } from './no-plan';
 import { PlanSheet } from './plan-sheet';
 import { PlanStrip } from './plan-strip';
 import { PlanTable } from './plan-table';
@@ -23,6 +23,7 @@ import { RefusedOffers } from './refused-offers';
 import { SteerBar } from './steer-bar';
 import { Suggested } from './suggested';
 import type { Steered } from './use-steering';
+import { WhyNotSheet } from './why-not-sheet';
 import { NotBought } from './yardstick';
 
 interface OptionsDeskProps {
@@ -32,7 +33,7 @@ interface OptionsDeskProps {
 }
 
 /** What lies over the work. */
-type Over = 'plan' | 'compare' | 'customer' | 'keys' | null;
+type Over = 'plan' | 'compare' | 'customer' | 'keys' | 'why-not' | null;
 const MOST_COMPARED = 3;
 
 /** Plans of the slip by their key, with their place. */
@@ -58,6 +59,12 @@ function useRungs({ answer, planCase, steered: { steering } }: OptionsDeskProps)
   }, [rungs, steering, answer, cover, planCase, toleranceBp]);
   const byKey = useMemo(() => new Map(answer.plans.map((plan) => [planKey(plan), plan])), [answer]);
   return { rungs, suggestions, byKey };
+}
+
+/** The case with all that is wished for, need, budget and free slots as well. */
+function wishedBy({ needMiB, budgetCents, freeSlots }: Steering, planCase: PlanCase): PlanCase {
+  const wishes = { minMiB: needMiB, maxPriceCents: budgetCents, minOpenSlots: freeSlots === 0 ? null : freeSlots };
+  return { ...planCase, goal: { ...planCase.goal, ...wishes } };
 }
 
 /** The ladder or the table of plans, what steers it, the plan that is looked at, and what can be laid over them. */
@@ -106,6 +113,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
     c: () => flipCompared(lookedKey),
     v: () => side.length > 1 && setOver('compare'),
     t: () => setAsTable(!asTable),
+    w: () => setOver('why-not'),
     x: () => setOver('customer'),
     '?': () => setOver('keys'),
   });
@@ -113,6 +121,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const wanted = rung?.plans.filter((plan) => missedBy(steering, plan) === null) ?? [];
   const best =
     rung === undefined ? '' : whyBest(wanted.length > 0 ? wanted : rung.plans, planCase.currency, job.bestToleranceBp);
+  const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
   const shared = { planCase, supplies: job.supplies, steering, looked: lookedKey, places, onLook, onPut: putLooked };
   return (
     <>
@@ -125,12 +134,8 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onLook={onLook}
         onPutAll={() => void putAll()}
       />
-      {rungs.length === 0 ? (
-        <Notice tone="mind">
-          <p className="font-semibold">No plan: nothing on offer gives this machine more than it has today.</p>
-          <p className="text-ink-2">Look at why offers do not fit below, or at the limits.</p>
-        </Notice>
-      ) : asTable ? (
+      {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
+      {rungs.length === 0 ? null : asTable ? (
         <PlanTable plans={answer.plans} {...shared} />
       ) : (
         <Ladder rungs={rungs} answer={answer} onSteer={steer} {...shared} />
@@ -154,6 +159,9 @@ export function OptionsDesk(props: OptionsDeskProps) {
       <div className="flex flex-wrap gap-x-4 items-baseline">
         <RefusedOffers answer={answer} planCase={planCase} />
         <span className="ml-auto" />
+        <Button weight="quiet" onClick={() => setOver('why-not')}>
+          Why is it not there?
+        </Button>
         <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
           {asTable ? 'Ladder' : 'Table'}
         </Button>
@@ -179,6 +187,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
           onClose={() => setOver(null)}
         />
       )}
+      {over === 'why-not' && <WhyNotSheet planCase={wishedCase} plans={answer.plans} onClose={() => setOver(null)} />}
       {over === 'customer' && <CustomerView onClose={() => setOver(null)} />}
       {over === 'keys' && <KeyMap onClose={() => setOver(null)} />}
     </>

@@ -56,7 +56,7 @@ export function usePlans(base: PlanCase | null, goal: Goal): Planning {
     asked.current = null;
     own.onmessage = ({ data }: MessageEvent<PlanReply>) => {
       const now = asked.current;
-      if (now === null || data.id !== now.id || data.state === 'cancelled') return;
+      if (now === null || data.id !== now.id || data.state === 'cancelled' || data.state === 'told') return;
       if (data.state === 'planning') {
         setPlanning((before) => ({ ...before, share: data.share, failed: false }));
         return;

@@ -1,0 +1,37 @@
+import type { Goal, PlanCase } from '../case';
+import { Planner } from '../planner';
+import { nearestPlans } from './broken-wishes';
+import { explainOffer } from './explain-offer';
+import { nearestSentence, offerSentences, planLine } from './explain-words';
+import { remediesFor, remedySentence } from './remedies';
+
+/** What somebody asks: why an offer is not there, or why a wish is not met. */
+export type WhyNot = { offer: string } | { wish: Goal };
+
+/** Why an offer is in no plan, or in which, and what would have to change, line by line; empty: there is no such offer. */
+function whyNotOffer(planCase: PlanCase, id: string): string[] {
+  const explained = explainOffer(planCase, id);
+  if (explained === null) return [];
+  const [first = '', ...rest] = offerSentences(planCase, explained);
+  const helps = remediesFor(planCase, id, explained).map((remedy) => remedySentence(planCase, remedy));
+  return [`It ${first}`, ...rest, ...helps];
+}
+
+/** Which plans meet a wish, the cheapest first; where none does, those that miss one part of it least. */
+function whyNotWish(planCase: PlanCase, wish: Goal): string[] {
+  const wished = { ...planCase, goal: wish };
+  const plans = new Planner(wished).answer().plans.sort((a, b) => a.priceCents - b.priceCents);
+  const [cheapest] = plans;
+  if (cheapest !== undefined) {
+    const many = plans.length === 1 ? 'One plan meets' : `${plans.length} plans meet`;
+    return [`${many} it. The cheapest: ${planLine(planCase, cheapest)}.`];
+  }
+  const nearest = nearestPlans(wished).map((near) => nearestSentence(planCase, near));
+  if (nearest.length === 0) return ['No plan meets it, nor does any that breaks only one part of it.'];
+  return ['No plan meets it. The nearest, each breaking one part of it:', ...nearest];
+}
+
+/** Answers why something is not on the ladder, line by line; every change that is said to help was tried by planning again. */
+export function whyNot(planCase: PlanCase, asked: WhyNot): string[] {
+  return 'offer' in asked ? whyNotOffer(planCase, asked.offer) : whyNotWish(planCase, asked.wish);
+}

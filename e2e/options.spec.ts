@@ -1,0 +1,194 @@
+import type { Page } from 'playwright-core';
+import { openWindow, signIn } from './browser';
+import { openStage } from './stage';
+
+const stage = openStage();
+
+const slip = (page: Page) => page.getByLabel('Slip');
+const marks = (page: Page) => page.locator('.plan-mark');
+const faded = (page: Page) => page.locator('.plan-mark > g[opacity="0.34"]').count();
+
+/** A job of the demo shop on its ladder. */
+async function onLadder(job: number, query = '') {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${job}/options${query}`);
+  await marks(page).first().waitFor();
+  return { page, context, faults };
+}
+
+/** Presses Tab until something is focused. */
+async function tabTo(page: Page, selector: string): Promise<void> {
+  for (let presses = 0; presses < 80; presses++) {
+    await page.keyboard.press('Tab');
+    if (await page.evaluate((wanted) => document.activeElement?.matches(wanted) ?? false, selector)) return;
+  }
+  throw new Error(`Tab never comes to ${selector}`);
+}
+
+async function dragBy(page: Page, grip: string, dx: number, dy: number): Promise<void> {
+  const box = await page.getByRole('slider', { name: grip }).boundingBox();
+  if (box === null) throw new Error(`no ${grip}`);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 });
+  await page.mouse.move(x + dx, y + dy, { steps: 4 });
+  await page.mouse.up();
+}
+
+test('by keyboard alone: the lines moved, a plan opened, three compared, three options on the slip', async () => {
+  const { page, context, faults } = await onLadder(1);
+  await tabTo(page, '[aria-label="Budget line"]');
+  await page.keyboard.press('Delete');
+  await page.waitForURL(/need=16384/);
+  await tabTo(page, '.plan-mark');
+  const first = await page.evaluate(() => document.activeElement?.getAttribute('data-plan'));
+  await page.keyboard.press('Enter');
+  await page.getByLabel('The plan you look at').waitFor();
+  await page.keyboard.press('1');
+  await slip(page).locator('li').nth(0).getByText(/GB/).first().waitFor();
+  await page.keyboard.press('Enter');
+  const sheet = page.getByRole('dialog');
+  await sheet.getByText('What to do').waitFor();
+  await sheet.getByText(/^Runs at \d+ MT\/s/).waitFor();
+  await page.keyboard.press('Escape');
+  await sheet.waitFor({ state: 'detached' });
+  // The focus is back where it was.
+  await page.keyboard.press('c');
+  await page.locator(`.plan-mark[data-plan="${first}"]`).focus();
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('2');
+  await slip(page).locator('li').nth(1).getByText(/GB/).first().waitFor();
+  await page.keyboard.press('c');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('3');
+  await slip(page).locator('li').nth(2).getByText(/GB/).first().waitFor();
+  await page.keyboard.press('c');
+  await page.keyboard.press('v');
+  const side = page.getByRole('dialog', { name: 'Side by side' });
+  expect(await side.getByRole('columnheader').count()).toBe(3);
+  expect(await side.locator('ol li').allInnerTexts()).toEqual([
+    expect.stringMatching(/^\+€.* buys /),
+    expect.stringMatching(/^\+€.* buys /),
+  ]);
+  await page.keyboard.press('Escape');
+  await side.waitFor({ state: 'detached' });
+  await page.keyboard.press('?');
+  await page.getByRole('dialog', { name: 'Keys' }).getByText('along the rung by price').waitFor();
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'detached' });
+  await page.keyboard.press('x');
+  const turned = page.getByRole('dialog');
+  const seen = await turned.innerText();
+  await turned.getByRole('img', { name: /^Today 8 GB/ }).waitFor();
+  expect(seen).not.toMatch(/margin|cost|seller|CL17|MT\/s/i);
+  await page.keyboard.press('Escape');
+  expect(faults).toEqual([]);
+  await context.close();
+}, 300_000);
+
+test('by mouse: the lines are dragged, going back undoes that, the job remembers, and the suggestions go on the slip', async () => {
+  const { page, context, faults } = await onLadder(3);
+  expect(await faded(page)).toBeGreaterThanOrEqual(0);
+  const before = await faded(page);
+  await dragBy(page, 'Budget line', -560, 0);
+  await page.waitForURL(/budget=\d+/);
+  expect(await faded(page)).toBeGreaterThan(before);
+  await page.goBack();
+  await page.waitForURL((url) => !url.search.includes('budget'));
+  await page.waitForFunction(
+    (count) => document.querySelectorAll('.plan-mark > g[opacity="0.34"]').length === count,
+    before,
+  );
+  await page.goForward();
+  await page.waitForURL(/budget=\d+/);
+  const budget = /budget=(\d+)/.exec(page.url())?.[1];
+  await dragBy(page, 'Needs at least, line', 0, -90);
+  await page.waitForURL((url) => !url.search.includes('need=24576'));
+  const need = /need=(\d+)/.exec(page.url())?.[1];
+  expect(Number(need)).toBeGreaterThan(24576);
+  // A lane is left out by its switch: the planner is asked, and no such plan is left.
+  await page.getByRole('button', { name: 'mixed', exact: true }).click();
+  await page.waitForURL(/without=mixed/);
+  await page.waitForFunction(() => document.querySelector('.plan-mark[aria-label*=", mixed,"]') === null);
+  // The job remembers, without anything in the address.
+  const kept = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
+  await page.getByLabel('Slots left').selectOption('1');
+  await kept;
+  await page.goto('/jobs/3/options');
+  await marks(page).first().waitFor();
+  expect(await page.getByLabel('Slots left').inputValue()).toBe('1');
+  expect(await page.getByRole('button', { name: 'mixed', exact: true }).getAttribute('aria-pressed')).toBe('false');
+  expect(await page.getByRole('slider', { name: 'Budget line' }).getAttribute('aria-valuenow')).toBe(
+    String(Number(budget) / 100),
+  );
+  await page.getByLabel('Slots left').selectOption('0');
+  await page.getByRole('slider', { name: 'Budget line' }).press('Delete');
+  await page.getByLabel('Needs at least').first().fill('24');
+  await page.getByLabel('Needs at least').first().press('Enter');
+  await page.getByRole('button', { name: 'Put them on the slip' }).click();
+  await slip(page).locator('li').nth(2).getByText(/GB/).first().waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+}, 300_000);
+
+test('the table has the same plans and selection, sorts, and is copied', async () => {
+  const { page, context } = await onLadder(1, '?open=');
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await page.keyboard.press('t');
+  const rows = page.locator('tbody tr');
+  await rows.first().waitFor();
+  await page.getByRole('button', { name: 'Saving' }).click();
+  await page.getByRole('button', { name: 'Saving' }).click();
+  expect(await page.getByRole('columnheader', { name: 'Saving' }).getAttribute('aria-sort')).toBe('descending');
+  await rows.first().click();
+  await page.keyboard.press('ArrowDown');
+  expect(await rows.nth(1).getAttribute('aria-selected')).toBe('true');
+  await page.keyboard.press('2');
+  await slip(page).locator('li').nth(1).getByText(/GB/).first().waitFor();
+  await page.getByRole('button', { name: 'Copy as CSV' }).click();
+  await page.getByText(/\d+ plans copied/).waitFor();
+  const copied = await page.evaluate(() => navigator.clipboard.readText());
+  expect(copied.split('\r\n')[0]).toBe('Total,Price,Per added GB,Saving,Lane,Care,MT/s,Free,Days,Buys');
+  expect(copied.split('\r\n').length).toBe((await rows.count()) + 2);
+  await context.close();
+}, 300_000);
+
+test('why not: a refused offer, and a wish that nothing meets with what comes nearest', async () => {
+  const { page, context } = await onLadder(1);
+  await page.keyboard.press('w');
+  const sheet = page.getByRole('dialog', { name: 'Why is it not there?' });
+  await sheet.locator('li button').first().click();
+  await sheet.getByText(/^It /).first().waitFor();
+  await sheet.getByLabel('Offer or wish').fill('64 GB under 100');
+  await sheet.getByText('No plan meets it. The nearest').waitFor();
+  await sheet.getByText(/over the budget/).waitFor();
+  await page.keyboard.press('Escape');
+  await page.goto('/jobs/1/options?need=262144');
+  await page.getByText('No plan is as wished for.').waitFor();
+  await page.getByText(/less than wished for/).waitFor();
+  await context.close();
+}, 300_000);
+
+test('with the network gone what is on the screen stays steerable, and the job is told later', async () => {
+  const { page, context } = await onLadder(2);
+  await context.setOffline(true);
+  await page.getByLabel('Needs at least').first().fill('32');
+  await page.getByLabel('Needs at least').first().press('Enter');
+  await page.waitForURL(/need=32768/);
+  await page.getByText('Not remembered yet').waitFor();
+  expect(await faded(page)).toBeGreaterThan(0);
+  const told = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
+  await context.setOffline(false);
+  await told;
+  await page.getByText('Not remembered yet').waitFor({ state: 'detached' });
+  await context.close();
+}, 300_000);
+
+test('an address that makes no sense opens the ladder all the same', async () => {
+  const { page, context, faults } = await onLadder(1, '?need=-1&budget=much&without=gold&plan=nobody&rate=1e9');
+  expect(await page.getByLabel('The plan you look at').count()).toBe(0);
+  expect(faults).toEqual([]);
+  await context.close();
+}, 300_000);
