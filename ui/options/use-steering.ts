@@ -1,6 +1,6 @@
 'use client';
-import { useSearchParams } from 'next/navigation';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Steering } from '@/core/planning/steering';
 import { callOnce } from '../client/session-guard';
 import { useJob } from '../job/job-context';
@@ -21,52 +21,67 @@ export interface Steered {
   forgetful: boolean;
 }
 
+/**
+ * Writes what the address says without the router hearing of it: the router would draw the page from before the last
+ * change. It knows its own entries by what they carry, so that is kept.
+ */
+function writeAddress(how: 'pushState' | 'replaceState', query: string): void {
+  if (window.location.search === `?${query}`) return;
+  window.history[how](window.history.state, '', `?${query}`);
+}
+
 /** How the ladder is steered: in the address, so that back and forward work, and remembered by the job. */
 export function useSteering(): Steered {
   const { job } = useJob();
+  const router = useRouter();
   const params = useSearchParams();
-  const url = useMemo(() => readLadderUrl(new URLSearchParams(params.toString())), [params]);
+  const [atFirst] = useState(() => readLadderUrl(new URLSearchParams(params.toString())));
+  const [settled, setSettled] = useState<Steering>(atFirst.steering ?? job.steering);
   const [live, setLive] = useState<Steering | null>(null);
-  const settled = url.steering ?? job.steering;
-  const steering = live ?? settled;
-  const now = useRef(steering);
-  now.current = steering;
-  const plan = useRef(url.plan);
+  const [plan, setPlan] = useState(atFirst.plan);
+  const now = useRef({ steering: settled, plan });
 
-  const write = useCallback((next: Steering, how: 'pushState' | 'replaceState') => {
-    window.history[how](null, '', `?${ladderQuery(next, plan.current)}`);
+  const steer = useCallback((patch: Partial<Steering>, isLive = false) => {
+    const steering = { ...now.current.steering, ...patch };
+    now.current = { ...now.current, steering };
+    if (isLive) {
+      setLive(steering);
+      return;
+    }
+    setLive(null);
+    setSettled(steering);
+    writeAddress('pushState', ladderQuery(steering, now.current.plan));
   }, []);
-  const steer = useCallback(
-    (patch: Partial<Steering>, isLive = false) => {
-      const next = { ...now.current, ...patch };
-      now.current = next;
-      setLive(next);
-      if (!isLive) write(next, 'pushState');
-    },
-    [write],
-  );
-  const name = useCallback(
-    (key: string | null) => {
-      if (plan.current === key) return;
-      plan.current = key;
-      write(now.current, 'replaceState');
-    },
-    [write],
-  );
-  // Once the address has caught up, it says how things stand: so going back has its way.
-  useEffect(() => {
-    setLive((own) => (own !== null && sameSteering(own, settled) ? null : own));
-  }, [settled]);
+  const name = useCallback((key: string | null) => {
+    if (now.current.plan === key) return;
+    now.current = { ...now.current, plan: key };
+    setPlan(key);
+    writeAddress('replaceState', ladderQuery(now.current.steering, key));
+  }, []);
+  const remembered = useRef(job.steering);
   useEffect(() => {
     const back = () => {
-      plan.current = readLadderUrl(new URLSearchParams(window.location.search)).plan;
+      const said = readLadderUrl(new URLSearchParams(window.location.search));
+      const steering = said.steering ?? remembered.current;
+      now.current = { steering, plan: said.plan };
       setLive(null);
+      setSettled(steering);
+      setPlan(said.plan);
+      // The router draws what it had when it was last here.
+      router.refresh();
     };
     window.addEventListener('popstate', back);
     return () => window.removeEventListener('popstate', back);
-  }, []);
+  }, [router]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was drawn anew has the router's address again
+  useEffect(() => {
+    const { steering, plan: key } = now.current;
+    const said = readLadderUrl(new URLSearchParams(window.location.search));
+    const isSaid = said.plan === key && sameSteering(said.steering ?? remembered.current, steering);
+    if (!isSaid) writeAddress('replaceState', ladderQuery(steering, key));
+  }, [job]);
   const forgetful = useRemembered(job.id, settled, job.steering);
-  return { steering, steer, plan: url.plan, name, forgetful };
+  return { steering: live ?? settled, steer, plan, name, forgetful };
 }
 
 /** Lets the job remember how its ladder is steered; true while it could not be told. */
