@@ -1,5 +1,6 @@
 import type { MemoryModule } from '../core/memory/module';
-import type { Machine, Offer, Origin, PlanCase } from '../core/planning/case';
+import type { Machine, Offer, PlanCase } from '../core/planning/case';
+import type { Origin } from '../core/planning/lanes';
 
 /*
  * Machines and markets for the planner's benches, the same each time. On a market no specification is dominated within its

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 
@@ -49,7 +50,7 @@ export async function signIn(context: BrowserContext, base: string, name = 'teo'
   if (!answer.ok()) throw new Error(`signing in as ${name} answered ${answer.status()}`);
 }
 
-const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+const AXE = readFileSync(join(process.cwd(), 'node_modules', 'axe-core', 'axe.min.js'), 'utf8');
 
 interface AxeResult {
   violations: { id: string; help: string; nodes: { html: string; failureSummary?: string }[] }[];

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANES } from '../core/planning/case';
+import { LANES } from '../core/planning/lanes';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { setSteering } from '../store/jobs';

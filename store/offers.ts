@@ -1,5 +1,5 @@
 import type { MemoryModule } from '../core/memory/module';
-import type { Origin } from '../core/planning/case';
+import type { Origin } from '../core/planning/lanes';
 import type { PriceStep } from '../core/pricing/counted-price';
 import type { Coupon } from '../core/pricing/seller-terms';
 import { many, maybeOne, one, type Queryable, run } from './database';

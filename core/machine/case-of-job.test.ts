@@ -2,7 +2,7 @@ import { caseSchema } from '../planning/case';
 import { caseOfJob, type JobInput, limitsOfClaims } from './case-of-job';
 import { completeModule } from './complete-module';
 import { questionFor } from './gap-words';
-import { NOTHING_KNOWN } from './job-slot';
+import { NOTHING_KNOWN } from './nothing-known';
 import { known, slot, source } from './samples';
 import { weigh } from './weigh';
 

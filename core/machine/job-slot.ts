@@ -25,21 +25,6 @@ export const knownModuleSchema = z.strictObject({
 export type KnownModule = z.infer<typeof knownModuleSchema>;
 export type ModuleField = keyof KnownModule;
 
-/** Nothing known of a module but that it is there. */
-export const NOTHING_KNOWN: KnownModule = {
-  capacityMiB: null,
-  generation: null,
-  form: null,
-  buffering: null,
-  ecc: null,
-  rateMTs: null,
-  casLatency: null,
-  ranks: null,
-  voltagesMv: null,
-  maker: null,
-  part: null,
-};
-
 export const SLOT_SOURCES = ['reading', 'model', 'typed', 'inferred', 'earlier'] as const;
 
 /** A slot of a job's machine: where it is, what is in it, and what may become of that. Credit in minor units. */

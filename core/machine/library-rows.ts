@@ -3,7 +3,6 @@ import { capacityText } from '../memory/capacity';
 import { BUFFERINGS, type Kind } from '../memory/module';
 import { kindWords } from '../memory/module-words';
 import { parseCapacity } from '../memory/parse-capacity';
-import { NOTHING_KNOWN } from './job-slot';
 import type { LimitName } from './limit';
 import {
   type CpuChoice,
@@ -14,6 +13,7 @@ import {
   modelSchema,
   SLOT_PLACES,
 } from './model';
+import { NOTHING_KNOWN } from './nothing-known';
 
 /**
  * Columns of a library as CSV: one row a model and source; rows of one maker, name and first year are one model. What

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { BUFFERINGS, generationSchema } from '../memory/module';
 import { DEPTHS, OUTCOMES } from './evidence';
-import { knownModuleSchema, NOTHING_KNOWN } from './job-slot';
+import { knownModuleSchema } from './job-slot';
 import { type Claim, LIMIT_NAMES, LIMIT_SCHEMAS, type LimitName } from './limit';
+import { NOTHING_KNOWN } from './nothing-known';
 
 const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
 const line = (most: number) => z.string().trim().max(most, `At most ${most} characters, please.`);

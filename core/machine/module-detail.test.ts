@@ -1,5 +1,5 @@
-import { NOTHING_KNOWN } from './job-slot';
 import { moduleDetail } from './module-detail';
+import { NOTHING_KNOWN } from './nothing-known';
 import { known } from './samples';
 
 test.each([

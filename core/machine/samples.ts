@@ -1,5 +1,6 @@
-import { type JobSlot, type KnownModule, NOTHING_KNOWN } from './job-slot';
+import type { JobSlot, KnownModule } from './job-slot';
 import type { Source } from './limit';
+import { NOTHING_KNOWN } from './nothing-known';
 
 /* What the tests of this room begin with. */
 

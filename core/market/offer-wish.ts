@@ -1,7 +1,7 @@
 import type { KnownModule } from '../machine/job-slot';
 import { capacityText } from '../memory/capacity';
 import type { Buffering } from '../memory/module';
-import type { Origin } from '../planning/case';
+import type { Origin } from '../planning/lanes';
 import { readListing } from '../reading/listing';
 import { markedTitle } from '../reading/marked-title';
 

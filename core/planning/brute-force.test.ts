@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { answer } from './answer';
 import { CARE_REASONS } from './care';
-import { caseSchema, LANES, type PlanCase } from './case';
+import { caseSchema, type PlanCase } from './case';
 import { SET_REFUSALS } from './explain/set-refusals';
 import { REUSES } from './lane-and-reuse';
+import { LANES } from './lanes';
 import { OFFER_REFUSALS } from './refuse-offer';
 import { bruteForce } from './testing/brute-force';
 import { caseArbitrary, equalCaseArbitrary, loadedCaseArbitrary } from './testing/case-arbitrary';

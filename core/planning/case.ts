@@ -1,18 +1,7 @@
 import { z } from 'zod';
 import { generationSchema, kindSchema, moduleSchema } from '../memory/module';
-
-/** The largest case that is planned. */
-export const CASE_LIMITS = {
-  sockets: 32,
-  channels: 16,
-  installed: 32,
-  offers: 200_000,
-  pack: 16,
-  offersInPlan: 3,
-  voltages: 30,
-  /** ways to keep some of the installed modules and remove the others, equal ones told apart by their number alone */
-  waysToKeep: 10_000,
-};
+import { CASE_LIMITS } from './case-limits';
+import { LANES, ORIGINS } from './lanes';
 
 const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
 const count = z.number().int().nonnegative().max(Number.MAX_SAFE_INTEGER);
@@ -22,8 +11,6 @@ export const PAIRINGS = ['none', 'advised', 'required'] as const;
 export const FILL_RULES = ['preferred', 'required'] as const;
 export const UNEVEN_CHANNELS = ['flex', 'single'] as const;
 export const KEEPS = ['may', 'must', 'never'] as const;
-export const ORIGINS = ['original', 'third-party', 'used'] as const;
-export const LANES = ['mixed', 'none', 'original', 'third-party', 'used'] as const;
 
 const slotSchema = z.strictObject({
   id,
@@ -109,8 +96,6 @@ export type Slot = Machine['slots'][number];
 export type Installed = PlanCase['installed'][number];
 export type Offer = PlanCase['offers'][number];
 export type Goal = z.infer<typeof goalSchema>;
-export type Origin = (typeof ORIGINS)[number];
-export type Lane = (typeof LANES)[number];
 
 /**
  * The shape of a case as a JSON Schema (draft 2020-12). It cannot say what holds between fields: that ids are used once and

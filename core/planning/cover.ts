@@ -1,5 +1,5 @@
 import { CARES, type Care } from './care';
-import type { Lane } from './case';
+import type { Lane } from './lanes';
 
 /** What a machine is covered by, as far as anybody said. */
 export type Cover = 'none' | 'warranty' | 'support' | null;

@@ -62,7 +62,14 @@ export function rungsOf(plans: readonly Plan[], { toleranceBp = USUAL_TOLERANCE_
     });
 }
 
+/** Names that were made: the ladder asks for them again and again. */
+const NAMES = new WeakMap<object, string>();
+
 /** A name for a plan that stays the same when the case is planned again. */
-export function planKey({ kept, bought }: Pick<Plan, 'kept' | 'bought'>): string {
-  return `${kept.join('+')}|${bought.map(({ offer, count }) => `${count}x${offer}`).join('+')}`;
+export function planKey(plan: Pick<Plan, 'kept' | 'bought'>): string {
+  const known = NAMES.get(plan);
+  if (known !== undefined) return known;
+  const name = `${plan.kept.join('+')}|${plan.bought.map(({ offer, count }) => `${count}x${offer}`).join('+')}`;
+  NAMES.set(plan, name);
+  return name;
 }

@@ -1,4 +1,4 @@
-import type { Lane, Origin } from './case';
+import type { Lane, Origin } from './lanes';
 
 /** What becomes of the modules that are in the machine. */
 export const REUSES = ['add', 'rearrange', 'replace', 'swap'] as const;

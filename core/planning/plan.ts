@@ -1,10 +1,11 @@
 import { MIB_PER_GB } from '../memory/capacity';
 import { type Board, type Piece, piecesOf } from './board';
 import { CARES, type Care, type CareReason, type Note, notesOn } from './care';
-import type { Lane, PlanCase } from './case';
+import type { PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
 import type { InForce } from './in-force';
 import type { Reuse } from './lane-and-reuse';
+import type { Lane } from './lanes';
 import { setLatencyNs } from './latency';
 import type { Placed } from './placement';
 import type { Purchase } from './purchase';

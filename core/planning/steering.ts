@@ -1,4 +1,5 @@
-import { type Goal, LANES, type Lane, type Offer } from './case';
+import type { Goal, Offer } from './case';
+import { LANES, type Lane } from './lanes';
 import type { Plan } from './plan';
 
 /** How the plans of a job are narrowed down. Capacities MiB, rates MT/s, money minor units. */

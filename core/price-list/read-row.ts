@@ -1,5 +1,5 @@
 import type { KnownModule } from '../machine/job-slot';
-import { NOTHING_KNOWN } from '../machine/job-slot';
+import { NOTHING_KNOWN } from '../machine/nothing-known';
 import { knownOf } from '../machine/slots-of-reading';
 import { GENERATIONS } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';

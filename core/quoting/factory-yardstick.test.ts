@@ -1,4 +1,4 @@
-import { NOTHING_KNOWN } from '../machine/job-slot';
+import { NOTHING_KNOWN } from '../machine/nothing-known';
 import type { Plan } from '../planning/plan';
 import { factoryYardstick, solderedOf } from './factory-yardstick';
 

@@ -1,4 +1,4 @@
-import type { Origin } from '../planning/case';
+import type { Origin } from '../planning/lanes';
 
 /** What a customer reads after a part, where it is not a new third-party one. */
 export const ORIGIN_WORDS: Record<Origin, string> = {

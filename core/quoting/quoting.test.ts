@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { NOTHING_KNOWN } from '../machine/job-slot';
+import { NOTHING_KNOWN } from '../machine/nothing-known';
 import { slot } from '../machine/samples';
 import { answer } from '../planning/answer';
 import { makeBoard } from '../planning/board';

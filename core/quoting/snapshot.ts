@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CARES } from '../planning/care';
-import { LANES, ORIGINS } from '../planning/case';
 import { REUSES } from '../planning/lane-and-reuse';
+import { LANES, ORIGINS } from '../planning/lanes';
 
 const cents = z.number().int();
 const mib = z.number().int().positive();

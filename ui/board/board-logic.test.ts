@@ -2,8 +2,8 @@ import type { JobSlot } from '@/core/machine/job-slot';
 import { known, slot } from '@/core/machine/samples';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { channelRows, neighbour } from './channel-groups';
+import { moduleOfLabel } from './module-of-label';
 import { fittingDetail, nowDrawn, socketWords } from './socket-words';
-import { moduleOfLabel } from './use-board-edit';
 
 const board = (names: string, more: (name: string) => Partial<JobSlot> = () => ({})) =>
   slotChanges(

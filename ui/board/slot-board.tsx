@@ -134,7 +134,7 @@ export function SlotBoard(props: SlotBoardProps) {
     const text = event.clipboardData.getData('text/plain');
     if (edit === undefined || soldered || blocked || text === '') return;
     event.preventDefault();
-    edit.paste(slot, text);
+    void edit.paste(slot, text);
   };
 
   const socket = (change: SlotChange, both: boolean) => {

@@ -2,8 +2,8 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { JobSlot, KnownModule } from '@/core/machine/job-slot';
-import { NOTHING_KNOWN } from '@/core/machine/job-slot';
 import { moveModule } from '@/core/machine/move-module';
+import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
 import { twinText } from '@/core/market/offer-wish';
 import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS, type Generation } from '@/core/memory/generation';
@@ -18,7 +18,7 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
 import { FactsList } from './facts-list';
-import { moduleOfLabel } from './use-board-edit';
+import { moduleOfLabel } from './module-of-label';
 
 /** A slot as it is typed: text until it is saved. */
 interface Typed {

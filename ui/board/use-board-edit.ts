@@ -1,11 +1,7 @@
 'use client';
 import { useState } from 'react';
-import type { JobSlot, KnownModule } from '@/core/machine/job-slot';
-import { NOTHING_KNOWN } from '@/core/machine/job-slot';
+import type { JobSlot } from '@/core/machine/job-slot';
 import { cycleKeep, emptySocket, moveModule } from '@/core/machine/move-module';
-import { knownOf } from '@/core/machine/slots-of-reading';
-import { looksLikeListing, readListing } from '@/core/reading/listing';
-import { readingLine } from '@/core/reading/reading-line';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 
@@ -14,17 +10,7 @@ export interface BoardEdit {
   move: (from: string, to: string) => void;
   cycle: (slot: string) => void;
   empty: (slot: string) => void;
-  paste: (slot: string, text: string) => void;
-}
-
-/** A label or title as a module; null where it is none. */
-export function moduleOfLabel(text: string): { module: KnownModule; line: string } | null {
-  const line = text.trim().split('\n')[0]?.trim() ?? '';
-  if (line === '' || line.length > 300 || !looksLikeListing(line)) return null;
-  const reading = readListing(line);
-  const { module } = reading;
-  if (module === undefined || module.capacityMiB === null) return null;
-  return { module: { ...NOTHING_KNOWN, ...knownOf(module) }, line: readingLine(reading) };
+  paste: (slot: string, text: string) => Promise<void>;
 }
 
 /** Changes of the board by hand, each saved at once and each to be taken back. */
@@ -56,7 +42,9 @@ export function useBoardEdit() {
       void put(slots, `${slot} ${words}`);
     },
     empty: (slot) => void put(emptySocket(job.slots, slot), `${slot} emptied`),
-    paste: (slot, text) => {
+    paste: async (slot, text) => {
+      // What reads labels is fetched once somebody pastes one.
+      const { moduleOfLabel } = await import('./module-of-label');
       const read = moduleOfLabel(text);
       if (read === null) {
         setWrong('What was pasted is no module’s label or title.');

@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { moduleDetail } from '@/core/machine/module-detail';
 import { capacityText } from '@/core/memory/capacity';
@@ -6,11 +7,12 @@ import { fillOrder } from '@/core/planning/fill-order';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { AddSlot } from '../board/add-slot';
 import { SlotBoard } from '../board/slot-board';
-import { SlotEditor } from '../board/slot-editor';
 import { useBoardEdit } from '../board/use-board-edit';
 import { Button } from '../kit/button';
 import { Slip } from '../slip/slip';
 import { useJob } from './job-context';
+
+const SlotEditor = dynamic(() => import('../board/slot-editor').then((module) => module.SlotEditor), { ssr: false });
 
 /** What never leaves the screen: the slot board and the slip. */
 export function Beside() {

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoney } from '@/core/pricing/parse-money';
 import { dayText } from '@/core/quoting/day-text';
-import { moduleOfLabel } from '../board/use-board-edit';
+import { moduleOfLabel } from '../board/module-of-label';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';

@@ -50,6 +50,10 @@ export function Ladder(props: LadderProps) {
   const downwards = useMemo(() => [...rungs].reverse(), [rungs]);
   const start = startOf(rungs);
   const reachable = looked ?? (start === undefined ? null : planKey(start.best));
+  const totalOf = (key: string | null) =>
+    rungs.find(({ plans }) => plans.some((plan) => planKey(plan) === key))?.totalMiB ?? null;
+  const lookedMiB = looked === null ? null : totalOf(looked);
+  const reachableMiB = looked === null ? (start?.totalMiB ?? null) : lookedMiB;
   const { needMiB, budgetCents } = steering;
   const { totalMiB: todayMiB } = answer.baseline;
   const { currency } = planCase;
@@ -153,27 +157,24 @@ export function Ladder(props: LadderProps) {
             dragging.current = false;
           }}
         >
-          {downwards.map((rung) => {
-            const has = (key: string | null) => key !== null && rung.plans.some((plan) => planKey(plan) === key);
-            return (
-              <RungRow
-                key={rung.totalMiB}
-                rung={rung}
-                planCase={planCase}
-                supplies={supplies}
-                scale={scale}
-                steering={steering}
-                todayMiB={todayMiB}
-                looked={has(looked) ? looked : null}
-                reachable={has(reachable) ? reachable : null}
-                places={places}
-                open={opened.has(rung.totalMiB)}
-                onLook={look}
-                onOpen={open}
-                line={rung === boundary ? needLine : null}
-              />
-            );
-          })}
+          {downwards.map((rung) => (
+            <RungRow
+              key={rung.totalMiB}
+              rung={rung}
+              planCase={planCase}
+              supplies={supplies}
+              scale={scale}
+              steering={steering}
+              todayMiB={todayMiB}
+              looked={rung.totalMiB === lookedMiB ? looked : null}
+              reachable={rung.totalMiB === reachableMiB ? reachable : null}
+              places={places}
+              open={opened.has(rung.totalMiB)}
+              onLook={look}
+              onOpen={open}
+              line={rung === boundary ? needLine : null}
+            />
+          ))}
         </ol>
       </div>
       <TodayGround planCase={planCase} answer={answer} />

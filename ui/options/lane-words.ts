@@ -1,4 +1,4 @@
-import type { Lane } from '@/core/planning/case';
+import type { Lane } from '@/core/planning/lanes';
 
 export const LANE_WORDS: Record<Lane, string> = {
   original: 'original',

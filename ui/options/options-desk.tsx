@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { whyBest } from '@/core/planning/best-of-rung';
@@ -11,19 +12,13 @@ import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
-import { CompareSheet } from './compare-sheet';
-import { CustomerView } from './customer-view';
-import { KeyMap } from './key-map';
 import { Ladder } from './ladder';
 import { NoPlan } from './no-plan';
-import { PlanSheet } from './plan-sheet';
 import { PlanStrip } from './plan-strip';
-import { PlanTable } from './plan-table';
 import { RefusedOffers } from './refused-offers';
 import { SteerBar } from './steer-bar';
 import { Suggested } from './suggested';
 import type { Steered } from './use-steering';
-import { WhyNotSheet } from './why-not-sheet';
 import { NotBought } from './yardstick';
 
 interface OptionsDeskProps {
@@ -31,6 +26,14 @@ interface OptionsDeskProps {
   planCase: PlanCase;
   steered: Steered;
 }
+
+// What is laid over the work is fetched when it is first asked for: the ladder is there the sooner.
+const CompareSheet = dynamic(() => import('./compare-sheet').then((module) => module.CompareSheet), { ssr: false });
+const CustomerView = dynamic(() => import('./customer-view').then((module) => module.CustomerView), { ssr: false });
+const KeyMap = dynamic(() => import('./key-map').then((module) => module.KeyMap), { ssr: false });
+const PlanSheet = dynamic(() => import('./plan-sheet').then((module) => module.PlanSheet), { ssr: false });
+const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
+const WhyNotSheet = dynamic(() => import('./why-not-sheet').then((module) => module.WhyNotSheet), { ssr: false });
 
 /** What lies over the work. */
 type Over = 'plan' | 'compare' | 'customer' | 'keys' | 'why-not' | null;

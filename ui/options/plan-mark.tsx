@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import type { Care } from '@/core/planning/care';
-import type { Lane } from '@/core/planning/case';
 import type { Reuse } from '@/core/planning/lane-and-reuse';
+import type { Lane } from '@/core/planning/lanes';
 import { ShapePaths } from './plan-shape';
 
 interface PlanMarkProps {

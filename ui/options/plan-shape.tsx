@@ -1,6 +1,6 @@
 import type { Care } from '@/core/planning/care';
-import type { Lane } from '@/core/planning/case';
 import type { Reuse } from '@/core/planning/lane-and-reuse';
+import type { Lane } from '@/core/planning/lanes';
 
 /** Outlines by lane in a box from -9 to 9: a module with its notch, a disc, a tag, a kite, a bar. */
 const OUTLINES: Record<Lane, string> = {

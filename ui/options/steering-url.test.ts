@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { LANES } from '@/core/planning/case';
+import { LANES } from '@/core/planning/lanes';
 import { type Steering, UNSTEERED } from '@/core/planning/steering';
 import { ladderQuery, readLadderUrl, sameSteering } from './steering-url';
 

@@ -1,4 +1,4 @@
-import { LANES, type Lane } from '@/core/planning/case';
+import { LANES, type Lane } from '@/core/planning/lanes';
 import { type Steering, UNSTEERED } from '@/core/planning/steering';
 
 /** What a page's address can say of its ladder beside the steering. */

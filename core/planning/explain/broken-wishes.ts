@@ -1,4 +1,5 @@
-import { CASE_LIMITS, type Goal, type PlanCase } from '../case';
+import type { Goal, PlanCase } from '../case';
+import { CASE_LIMITS } from '../case-limits';
 import type { Plan } from '../plan';
 import { Planner } from '../planner';
 

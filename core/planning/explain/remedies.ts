@@ -1,6 +1,7 @@
 import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
-import { CASE_LIMITS, type Goal, type PlanCase } from '../case';
+import type { Goal, PlanCase } from '../case';
+import { CASE_LIMITS } from '../case-limits';
 import { Planner } from '../planner';
 import type { Wish } from './broken-wishes';
 import type { OfferExplained } from './explain-offer';

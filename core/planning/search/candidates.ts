@@ -1,6 +1,6 @@
-import type { Lane } from '../case';
 import { compareLists } from '../compare-lists';
 import type { Reuse } from '../lane-and-reuse';
+import type { Lane } from '../lanes';
 import { inside } from './inside';
 import type { Lot } from './lots';
 import type { PriceFloor } from './price-floor';

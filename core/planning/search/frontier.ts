@@ -1,5 +1,6 @@
-import type { Goal, Lane } from '../case';
+import type { Goal } from '../case';
 import type { Reuse } from '../lane-and-reuse';
+import type { Lane } from '../lanes';
 import { type Candidate, compareEqual, type Figures } from './candidates';
 import { inside } from './inside';
 

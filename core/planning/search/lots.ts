@@ -1,4 +1,5 @@
-import type { Origin, PlanCase } from '../case';
+import type { PlanCase } from '../case';
+import type { Origin } from '../lanes';
 import type { Make } from './makes';
 
 /** Some packs of one offer. */

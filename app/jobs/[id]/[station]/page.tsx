@@ -1,23 +1,17 @@
 import type { Metadata } from 'next';
 import { headers } from 'next/headers';
 import { notFound } from 'next/navigation';
-import type { ReactNode } from 'react';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { STATIONS, type Station } from '@/core/machine/station';
 import { rememberStation } from '@/service/counter';
 import { machineName, showJob } from '@/service/job-state';
-import { FittingStation } from '@/ui/fitting/fitting-station';
 import { StationRail } from '@/ui/frame/station-rail';
 import { STATION_NAMES } from '@/ui/frame/station-words';
-import { IntakeStation } from '@/ui/intake/intake-station';
 import { Beside } from '@/ui/job/beside';
 import { JobProvider } from '@/ui/job/job-context';
-import { LimitsStation } from '@/ui/limits/limits-station';
-import { OptionsStation } from '@/ui/options/options-station';
-import { ProofStation } from '@/ui/proof/proof-station';
-import { QuoteStation } from '@/ui/quote/quote-station';
+import { StationScreen } from '@/ui/job/station-screen';
 import { jobViewOf } from '../job-view-of';
 
 type Params = Promise<{ id: string; station: string }>;
@@ -28,15 +22,6 @@ export async function generateMetadata({ params }: { params: Params }): Promise<
   const { id, station } = await params;
   return { title: isStation(station) ? `${STATION_NAMES[station]}, job ${id}` : 'Job' };
 }
-
-const STATION_SCREENS: Record<Station, () => ReactNode> = {
-  intake: () => <IntakeStation />,
-  limits: () => <LimitsStation />,
-  options: () => <OptionsStation />,
-  quote: () => <QuoteStation />,
-  fitting: () => <FittingStation />,
-  proof: () => <ProofStation />,
-};
 
 /** One station of a job, with the rail above it and slot board and slip beside it. */
 export default async function StationPage({ params }: { params: Params }) {
@@ -60,7 +45,7 @@ export default async function StationPage({ params }: { params: Params }) {
       <JobProvider job={jobViewOf(state, caller)}>
         <div className="job-grid">
           <main id="work" className="min-w-0">
-            {STATION_SCREENS[station]()}
+            <StationScreen station={station} />
           </main>
           <Beside />
         </div>

@@ -1,0 +1,180 @@
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from 'playwright-core';
+import { App } from '../e2e/app';
+import { openBrowser, signIn } from '../e2e/browser';
+import { needBuild } from '../scripts/build';
+import { openCluster } from '../scripts/cluster';
+import { loadDemoAt } from '../scripts/load-demo';
+import { ROOT } from '../scripts/setup.mjs';
+import { makeDemoTemplate, makeTemplate } from '../scripts/test-database';
+import { closePool, pool } from '../store/database';
+import { migrate } from '../store/migrate';
+import { insertOffer, insertPrice } from '../store/offers';
+import { desktopCase } from './plan-cases';
+
+/*
+ * npm run bench-options: how the ladder feels, in Chromium, on a desktop of the demo shop with 2,000 more compatible offers.
+ * From a key to the repainted ladder, beside the same on an empty page; the longest task of the main thread; how soon after
+ * a cold load the ladder is there; what its scripts weigh.
+ */
+
+const JOB = 1;
+const OFFERS = 2_000;
+const ROUNDS = 60;
+
+const percentile = (times: readonly number[], share: number): number =>
+  [...times].sort((a, b) => a - b)[Math.min(times.length - 1, Math.floor(times.length * share))] ?? Number.NaN;
+
+function row(name: string, times: readonly number[], bound: number | null): void {
+  const p95 = percentile(times, 0.95);
+  const verdict = bound === null ? '' : p95 <= bound ? `held (${bound})` : `MISSED (${bound})`;
+  console.log(
+    `${name.padEnd(46)} median ${percentile(times, 0.5).toFixed(1).padStart(7)} ms, 95 % ${p95.toFixed(1).padStart(7)} ms  ${verdict}`,
+  );
+}
+
+/** Offers that fit the job's machine, sold by one seller. */
+async function fillMarket(): Promise<void> {
+  const { rows } = await pool().query<{ id: number }>('select id from seller order by id limit 1');
+  const sellerId = rows[0]?.id ?? null;
+  for (const [nr, { origin, modules, module, priceCents, stock }] of desktopCase(OFFERS).offers.entries()) {
+    const id = await insertOffer(pool(), {
+      ...{ sellerId, sellerPart: `B-${nr}`, title: `Bench offer ${nr}`, origin, modules, module },
+      ...{ stock: stock ?? null, note: '', modelIds: [] },
+    });
+    await insertPrice(pool(), id, Math.round(priceCents * 0.6), 'bench');
+  }
+}
+
+/** Run on the page: from the next key or change until what follows from it in a part of the page is painted, ms. */
+const PAINTED = `(selector) => new Promise((resolve) => {
+  let from = performance.now();
+  const note = (event) => { from = event.timeStamp; };
+  for (const kind of ['keydown', 'change']) document.addEventListener(kind, note, { capture: true, once: true });
+  const watched = document.querySelector(selector) ?? document.body;
+  const observer = new MutationObserver(() => {
+    observer.disconnect();
+    requestAnimationFrame(() => {
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => resolve(performance.now() - from);
+      channel.port2.postMessage(null);
+    });
+  });
+  observer.observe(watched, { subtree: true, childList: true, attributes: true, characterData: true });
+})`;
+
+/** From each press of a key until what changed in a part of the page is painted, ms. */
+async function fromKeyToPaint(page: Page, part: string, press: (round: number) => Promise<void>): Promise<number[]> {
+  const times: number[] = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    // It has to be watching before the key comes.
+    await page.evaluate(`void (window.painted = (${PAINTED})(${JSON.stringify(part)}))`);
+    await press(round);
+    times.push(await page.evaluate<number>('window.painted'));
+  }
+  return times.slice(5);
+}
+
+const WATCH = `
+window.longest = 0;
+new PerformanceObserver((list) => { for (const task of list.getEntries()) window.longest = Math.max(window.longest, task.duration); })
+  .observe({ type: 'longtask', buffered: true });
+window.there = new Promise((resolve) => {
+  const look = () => document.querySelector('.plan-mark') === null ? requestAnimationFrame(look) : resolve(performance.now());
+  look();
+});`;
+
+async function coldLoad(browser: Browser, base: string): Promise<{ ms: number; scripts: number; page: Page }> {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: base });
+  await signIn(context, base);
+  await context.addInitScript(WATCH);
+  const page = await context.newPage();
+  await page.goto(`/jobs/${JOB}/options`);
+  const ms = await page.evaluate<number>('window.there');
+  await page.waitForLoadState('networkidle');
+  const scripts = await page.evaluate(() =>
+    performance
+      .getEntriesByType('resource')
+      .filter(({ name }) => /.js(\\?|$)/.test(name))
+      .reduce((sum, entry) => sum + (entry as PerformanceResourceTiming).encodedBodySize, 0),
+  );
+  return { ms, scripts, page };
+}
+
+async function run(): Promise<void> {
+  const app = await App.open();
+  process.env.DATABASE_URL = app.databaseUrl;
+  await fillMarket();
+  const browser = await openBrowser();
+  try {
+    await coldLoad(browser, app.base);
+    const { ms, scripts, page } = await coldLoad(browser, app.base);
+    const marks = await page.locator('.plan-mark').count();
+    console.log(`marks drawn: ${marks}`);
+    console.log(`cold load until the ladder is there: ${ms.toFixed(0)} ms  ${ms <= 1000 ? 'held' : 'MISSED'} (1000)`);
+    console.log(
+      `scripts, compressed: ${(scripts / 1000).toFixed(0)} kB  ${scripts < 200_000 ? 'held' : 'MISSED'} (200)`,
+    );
+
+    const empty = await (await browser.newContext()).newPage();
+    await empty.setContent('<body>empty</body>');
+    await empty.evaluate(
+      "document.addEventListener('keydown', () => document.body.setAttribute('data-at', performance.now()))",
+    );
+    row('an empty page: from key to paint', await fromKeyToPaint(empty, 'body', () => empty.keyboard.press('a')), null);
+    await empty.context().close();
+
+    const budget = page.getByRole('slider', { name: 'Budget line' });
+    await budget.focus();
+    row(
+      'budget moved by a key',
+      await fromKeyToPaint(page, '.ladder-box', (round) =>
+        page.keyboard.press(round % 2 === 0 ? 'Shift+ArrowLeft' : 'Shift+ArrowRight'),
+      ),
+      50,
+    );
+    const need = page.getByRole('slider', { name: 'Needs at least, line' });
+    await need.focus();
+    row(
+      'need moved by a key',
+      await fromKeyToPaint(page, '.ladder-box', (round) => need.press(round % 2 === 0 ? 'ArrowUp' : 'ArrowDown')),
+      50,
+    );
+    const rate = page.getByLabel('Runs at least at');
+    const rates = await rate.locator('option').evaluateAll((all) => all.map((one) => (one as HTMLOptionElement).value));
+    row(
+      'least rate changed, planned again',
+      await fromKeyToPaint(
+        page,
+        '.ladder-box',
+        async (round) => void (await rate.selectOption((round % 2 === 0 ? rates.at(-1) : '') ?? '')),
+      ),
+      50,
+    );
+    const longest = await page.evaluate<number>('window.longest');
+    console.log(
+      `longest task of the main thread: ${longest.toFixed(0)} ms  ${longest <= 100 ? 'held' : 'MISSED'} (100)`,
+    );
+  } finally {
+    await browser.close();
+    await app.close();
+    await closePool();
+  }
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'fenbrik-bench-'));
+chmodSync(folder, 0o755);
+const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off', 'max_connections=60']);
+try {
+  await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
+  await makeTemplate(cluster.url);
+  needBuild();
+  await makeDemoTemplate(cluster.url, loadDemoAt);
+  process.env.FENBRIK_TEST_URL = cluster.url;
+  await run();
+} finally {
+  cluster.stop();
+  rmSync(folder, { recursive: true, force: true });
+}

@@ -1,0 +1,15 @@
+import type { KnownModule } from '@/core/machine/job-slot';
+import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
+import { knownOf } from '@/core/machine/slots-of-reading';
+import { looksLikeListing, readListing } from '@/core/reading/listing';
+import { readingLine } from '@/core/reading/reading-line';
+
+/** A label or title as a module; null where it is none. */
+export function moduleOfLabel(text: string): { module: KnownModule; line: string } | null {
+  const line = text.trim().split('\n')[0]?.trim() ?? '';
+  if (line === '' || line.length > 300 || !looksLikeListing(line)) return null;
+  const reading = readListing(line);
+  const { module } = reading;
+  if (module === undefined || module.capacityMiB === null) return null;
+  return { module: { ...NOTHING_KNOWN, ...knownOf(module) }, line: readingLine(reading) };
+}
