@@ -67,6 +67,7 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   await page.keyboard.press('c');
   await page.keyboard.press('v');
   const side = page.getByRole('dialog', { name: 'Side by side' });
+  await side.getByRole('columnheader').nth(2).waitFor();
   expect(await side.getByRole('columnheader').count()).toBe(3);
   expect(await side.locator('ol li').allInnerTexts()).toEqual([
     expect.stringMatching(/^\+€.* buys /),
