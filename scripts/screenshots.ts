@@ -19,6 +19,8 @@ interface Shot {
   light?: 'back-room';
   /** pressed before the picture is taken */
   press?: string;
+  /** keys that are pressed after that */
+  keys?: readonly string[];
   /** typed into the report field before */
   type?: string;
   /** focused before */
@@ -26,8 +28,9 @@ interface Shot {
   width?: number;
 }
 
-const MARK_16 = '[data-rung="16384"] button[aria-label*="third-party"]';
-const MARK_64 = '[data-rung="65536"] button[aria-label*="third-party"]';
+const MARK_16 = '[data-rung="16384"] .plan-mark[aria-label*="third-party"]';
+const MARK_64 = '[data-rung="65536"] .plan-mark[aria-label*="third-party"]';
+const MARK_24 = '[data-rung="24576"] .plan-mark[aria-label*="third-party"]';
 
 const SHOTS: readonly Shot[] = [
   { name: 'counter', path: '/counter' },
@@ -39,15 +42,21 @@ const SHOTS: readonly Shot[] = [
     focus: 'button[aria-label^="C1"]',
   },
   { name: 'limits', path: '/jobs/5/limits' },
-  { name: 'limits-question', path: '/jobs/4/limits', light: 'back-room' },
   { name: 'options', path: '/jobs/1/options', press: MARK_16 },
   { name: 'options-back-room', path: '/jobs/5/options', light: 'back-room', press: MARK_64 },
+  { name: 'options-plan', path: '/jobs/3/options', press: MARK_24, keys: ['Enter'] },
+  {
+    name: 'options-compare',
+    path: '/jobs/3/options',
+    press: MARK_24,
+    keys: ['c', 'ArrowUp', 'c', 'ArrowUp', 'c', 'v'],
+  },
+  { name: 'options-customer', path: '/jobs/2/options', keys: ['x'] },
   { name: 'quote', path: '/jobs/2/quote' },
   { name: 'fitting', path: '/jobs/5/fitting' },
   { name: 'proof', path: '/jobs/6/proof' },
   { name: 'models', path: '/models' },
   { name: 'model', path: '/models/4', light: 'back-room' },
-  { name: 'board-8', path: '/jobs/9/limits', press: 'button:has-text("Fill order")' },
   { name: 'board-32', path: '/jobs/10/limits', light: 'back-room' },
   { name: 'settings', path: '/settings', light: 'back-room' },
   { name: 'offers', path: '/offers' },
@@ -61,6 +70,11 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
   await page.goto(base + shot.path);
   await page.waitForLoadState('networkidle');
   if (shot.press !== undefined) await page.locator(shot.press).first().click();
+  for (const key of shot.keys ?? []) {
+    await page.keyboard.press(key);
+    // What is laid over the work is fetched first.
+    await page.waitForTimeout(400);
+  }
   if (shot.type !== undefined) await page.getByLabel('What does the machine say?').fill(shot.type);
   if (shot.focus !== undefined) {
     await page.locator(shot.focus).focus();
@@ -82,7 +96,6 @@ process.env.FENBRIK_TEST_URL = cluster.url;
 const app = await App.open();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const context = await browser.newContext({ reducedMotion: 'reduce' });
-await shoot(context, app.base, { name: 'sign-in', path: '/sign-in' });
 await context.request.post(`${app.base}/api/sign-in`, { data: { name: 'runa', password: 'petrel-street' } });
 for (const shot of SHOTS) await shoot(context, app.base, shot);
 process.env.DATABASE_URL = app.databaseUrl;

@@ -65,7 +65,7 @@ export function PlanStrip(props: PlanStripProps) {
   return (
     <section
       aria-label="The plan you look at"
-      className="bg-sheet border-2 border-act px-4 py-2 shrink-0 max-h-[36dvh] overflow-auto"
+      className="plan-strip bg-sheet border-2 border-act px-4 py-2 shrink-0 max-h-[36dvh] overflow-auto"
     >
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
         <h2 className="text-base">

@@ -17,7 +17,7 @@ export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: Sug
   if (suggestions.length === 0) return null;
   return (
     <section aria-label="Suggested" className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
-      <span className="font-semibold">Suggested</span>
+      <span className="font-semibold max-[1100px]:sr-only">Suggested</span>
       <ol className="flex flex-wrap gap-x-3">
         {suggestions.map(({ plan, purpose, reason }, nr) => (
           <li key={planKey(plan)}>
@@ -33,7 +33,7 @@ export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: Sug
           </li>
         ))}
       </ol>
-      <Button onClick={onPutAll} disabled={busy} className="min-h-8">
+      <Button onClick={onPutAll} disabled={busy} className="min-h-8 px-2.5">
         {suggestions.length === 1 ? 'Put it on the slip' : 'Put them on the slip'}
       </Button>
     </section>
