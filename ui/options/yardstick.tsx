@@ -1,4 +1,5 @@
 'use client';
+import { memo } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import type { Plan } from '@/core/planning/plan';
 import { moneyText } from '@/core/pricing/money-text';
@@ -80,7 +81,7 @@ export function NotBought() {
 }
 
 /** What the maker asks for its own configurations: a yardstick that is shown and cannot be bought here. */
-export function Yardstick({ plans }: { plans: readonly Plan[] }) {
+export const Yardstick = memo(function Yardstick({ plans }: { plans: readonly Plan[] }) {
   const { job } = useJob();
   const yardstick = factoryYardstick(job.factory.options, job.factory.mostMiB, plans);
   const soldered = solderedText(solderedOf(job.slots), job.notBought);
@@ -120,4 +121,4 @@ export function Yardstick({ plans }: { plans: readonly Plan[] }) {
       )}
     </section>
   );
-}
+});
