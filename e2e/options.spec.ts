@@ -75,6 +75,12 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   ]);
   await page.keyboard.press('Escape');
   await side.waitFor({ state: 'detached' });
+  // Enter on a button presses that, though a plan is looked at.
+  await page.getByRole('button', { name: 'Table', exact: true }).press('Enter');
+  await page.locator('tbody tr').first().waitFor();
+  expect(await page.getByRole('dialog').count()).toBe(0);
+  await page.keyboard.press('t');
+  await marks(page).first().waitFor();
   await page.keyboard.press('?');
   await page.getByRole('dialog', { name: 'Keys' }).getByText('along the rung by price').waitFor();
   await page.keyboard.press('Escape');

@@ -1,9 +1,10 @@
 'use client';
 import { useEffect, useRef } from 'react';
 
-/** True where keys belong to something else: a field, a list, a sheet over the page. */
-function isTaken({ target, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
+/** True where a key belongs to something else: a field, a list, a sheet over the page; Enter, to whatever it presses. */
+function isTaken({ target, key, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
   if (ctrlKey || metaKey || altKey || !(target instanceof Element)) return true;
+  if (key === 'Enter' && target.closest('button, a, summary') !== null) return true;
   return target.closest('input, textarea, select, [contenteditable], [role="dialog"]') !== null;
 }
 

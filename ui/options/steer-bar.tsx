@@ -9,6 +9,7 @@ import { LANES, type Lane } from '@/core/planning/lanes';
 import type { Answer } from '@/core/planning/plan';
 import type { Steering } from '@/core/planning/steering';
 import { parseMoney } from '@/core/pricing/parse-money';
+import { useJob } from '../job/job-context';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { LANE_WORDS } from './lane-words';
@@ -74,7 +75,10 @@ function moneyOf(text: string): number | null | undefined {
 
 /** What the shapes mean, each lane a switch that leaves it out. */
 function Lanes({ steering, onSteer, answer }: SteerBarProps) {
+  const { job } = useJob();
   const { lanesOut } = steering;
+  // Under a cover the originals stay in sight.
+  const isCovered = job.cover === 'warranty' || job.cover === 'support';
   const there = new Set(answer.plans.map(({ lane }) => lane));
   const shown = LANES.filter((lane) => there.has(lane) || lanesOut.includes(lane));
   const [seen, setSeen] = useState<readonly Lane[]>(shown);
@@ -94,6 +98,7 @@ function Lanes({ steering, onSteer, answer }: SteerBarProps) {
             <button
               type="button"
               aria-pressed={on}
+              disabled={on && isCovered && lane === 'original'}
               onClick={() => flip(lane)}
               className={`flex items-center min-h-8 pr-2 pl-0.5 text-sm rounded-notch border cursor-pointer ${on ? 'bg-sheet border-edge' : 'border-line text-ink-2 line-through'}`}
             >
@@ -147,7 +152,7 @@ export function SteerBar(props: SteerBarProps) {
       <Choice
         label="Slots left"
         className="w-24"
-        value={String(Math.min(steering.freeSlots, sockets - 1))}
+        value={String(Math.max(0, Math.min(steering.freeSlots, sockets - 1)))}
         options={free}
         onChange={(event) => onSteer({ freeSlots: Number(event.target.value) })}
       />
