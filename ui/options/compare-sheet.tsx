@@ -12,9 +12,9 @@ import { useJob } from '../job/job-context';
 import type { OfferSupply } from '../job/job-view';
 import { Button } from '../kit/button';
 import { Sheet } from '../kit/sheet';
+import { deliveryText, leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { PlanShape } from './plan-shape';
-import { deliveryText } from './rung-line';
 
 interface CompareSheetProps {
   /** two or three */
@@ -51,8 +51,7 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
   const { currency } = planCase;
   const sorted = [...plans].sort((a, b) => a.priceCents - b.priceCents);
   const compared = sorted.map((plan): Compared => {
-    const leadDays = Math.max(0, ...plan.bought.map(({ offer }) => job.supplies[offer]?.leadDays ?? 0));
-    return { plan, installed: planCase.installed.length, leadDays };
+    return { plan, installed: planCase.installed.length, leadDays: leadDaysOf(plan, job.supplies) };
   });
   const rows = rowsOf(planCase, all, job.supplies);
   return (

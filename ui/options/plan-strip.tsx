@@ -9,9 +9,9 @@ import { savingText } from '@/core/planning/saving-words';
 import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
+import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { Reasons } from './reasons';
-import { deliveryText } from './rung-line';
 
 interface PlanStripProps {
   plan: Plan;

@@ -4,11 +4,11 @@ import type { PlanCase } from '@/core/planning/case';
 import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { whyRate } from '@/core/planning/explain/explain-words';
 import { planKey, type Rung } from '@/core/planning/ladder';
-import type { Plan } from '@/core/planning/plan';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/plan-words';
 import { type Missed, missedBy, type Steering } from '@/core/planning/steering';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '../job/job-view';
+import { deliveryText } from './delivery';
 
 interface RungLineProps {
   rung: Rung;
@@ -16,13 +16,6 @@ interface RungLineProps {
   supplies: Readonly<Record<string, OfferSupply>>;
   steering: Steering;
   onLook: (key: string) => void;
-}
-
-/** When everything a plan buys is here. */
-export function deliveryText(plan: Plan, supplies: Readonly<Record<string, OfferSupply>>): string {
-  if (plan.bought.length === 0) return 'nothing to order';
-  const days = Math.max(0, ...plan.bought.map(({ offer }) => supplies[offer]?.leadDays ?? 0));
-  return days === 0 ? 'here now' : days === 1 ? 'in 1 day' : `in ${days} days`;
 }
 
 const MISSED_WORDS: {

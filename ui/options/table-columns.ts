@@ -7,6 +7,7 @@ import type { Plan } from '@/core/planning/plan';
 import { boughtText, fateText } from '@/core/planning/plan-words';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '../job/job-view';
+import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 
 /** What a table of plans is made of. */
@@ -33,8 +34,7 @@ const money = (cents: number | null, { planCase }: TableGround): string =>
 /** Amounts as spreadsheets count them; every currency the shop may have has two decimals or is written so. */
 const amount = (cents: number | null): number | null => (cents === null ? null : cents / 100);
 
-const daysOf = ({ bought }: Plan, { supplies }: TableGround): number =>
-  Math.max(0, ...bought.map(({ offer }) => supplies[offer]?.leadDays ?? 0));
+const daysOf = (plan: Plan, { supplies }: TableGround): number => leadDaysOf(plan, supplies);
 
 export const COLUMNS: readonly Column[] = [
   {

@@ -1,0 +1,16 @@
+import type { Plan } from '@/core/planning/plan';
+import type { OfferSupply } from '../job/job-view';
+
+type Supplies = Readonly<Record<string, OfferSupply>>;
+
+/** Days until everything a plan buys is here; 0: it is here now. */
+export function leadDaysOf({ bought }: Pick<Plan, 'bought'>, supplies: Supplies): number {
+  return Math.max(0, ...bought.map(({ offer }) => supplies[offer]?.leadDays ?? 0));
+}
+
+/** When everything a plan buys is here. */
+export function deliveryText(plan: Pick<Plan, 'bought'>, supplies: Supplies): string {
+  if (plan.bought.length === 0) return 'nothing to order';
+  const days = leadDaysOf(plan, supplies);
+  return days === 0 ? 'here now' : days === 1 ? 'in 1 day' : `in ${days} days`;
+}
