@@ -1,18 +1,17 @@
-import { bandwidthOf, fullRateMTs } from '../bandwidth';
+import { fullRateMTs } from '../bandwidth';
 import type { Board } from '../board';
 import type { PlanCase } from '../case';
-import { commonDivisor } from '../common-divisor';
 import type { InForce } from '../in-force';
 import { laneOf } from '../lane-and-reuse';
 import type { Level } from '../packing/levels';
 import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../packing/outcome';
-import { rivalsOf } from '../packing/rivals';
 import type { Places } from '../placement';
-import type { Candidates, Cell } from './candidates';
+import type { Candidates, Cell, Group } from './candidates';
 import { clash, type Kept, keptOf } from './kept';
 import type { KeptSet } from './kept-sets';
 import { sameLots, slowestOf, sumOf } from './lot-figures';
 import type { Lot, Ware } from './lots';
+import { Outlook } from './outlook';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Speed } from './price-board';
 import { type Part, type Structure, structureOf } from './structure';
@@ -39,15 +38,10 @@ const NO_OFFER: readonly Lot[] = [];
  * each time the cheapest for what the set would give.
  */
 export class Search {
-  /** totals that leave all channels even are multiples of it, MiB */
-  readonly #evenMiB: number;
+  readonly #found: Lot[] = [];
+  readonly #otherFound: Lot[] = [];
 
-  constructor(private readonly ground: Ground) {
-    const { board, places, prices } = ground;
-    const there = places.makesOf([...board.installed.keys()]).map(({ body }) => body);
-    const sizes = [...there, ...prices.shelves.map(({ body }) => body)].map(({ capacityMiB }) => capacityMiB);
-    this.#evenMiB = board.channelCount * Math.max(1, sizes.reduce(commonDivisor, 0));
-  }
+  constructor(private readonly ground: Ground) {}
 
   /** All sets that keep just this and buy from so many offers, step by step; told is the share of it that is done. */
   *take(set: KeptSet, offers: number): Generator<number> {
@@ -126,22 +120,19 @@ export class Search {
     return { leastMTs, mostMTs, latenciesDiffer: kept.differ || clash(kept, lots), care };
   }
 
-  /** Prices a structure from every choice of origins, once it is known what its places give. */
+  /** Prices a structure from every choice of origins. */
   #weigh(kept: Kept, structure: Structure): void {
-    let known: readonly Level[] | null = null;
-    const levels = (): readonly Level[] => {
-      known ??= rivalsOf(this.#levels(kept, structure));
-      return known;
-    };
+    const { must, planCase, candidates } = this.ground;
+    const lanes = planCase.goal?.lanes ?? null;
+    const outlook = new Outlook(structure, this.ground.board, () => this.#levels(kept, structure));
     const wares: Ware[] = [];
     const choose = (at: number): void => {
       const part = structure.parts[at];
       if (part === undefined) {
-        const { must, planCase } = this.ground;
         const lane = laneOf(wares);
         if (must !== null && !wares.includes(must)) return;
-        if (planCase.goal?.lanes == null || planCase.goal.lanes.includes(lane))
-          this.#price(kept, structure, wares, levels);
+        if (lanes !== null && !lanes.includes(lane)) return;
+        this.#price(kept, structure, wares, outlook, candidates.group(lane, kept.reuse));
         return;
       }
       const before = structure.parts[at - 1];
@@ -160,50 +151,46 @@ export class Search {
   }
 
   /** The cheapest ways to buy a structure from these wares, for everything that they may give. */
-  #price(kept: Kept, structure: Structure, wares: readonly Ware[], levels: () => readonly Level[]): void {
-    const { candidates, board, prices, planCase } = this.ground;
+  #price(kept: Kept, structure: Structure, wares: readonly Ware[], outlook: Outlook, group: Group): void {
+    const { planCase, prices, force } = this.ground;
     const minRateMTs = planCase.goal?.minRateMTs ?? 0;
-    const { totalMiB, openSlots } = structure;
-    const group = candidates.group(laneOf(wares), kept.reuse);
-    const share = { totalMiB, largestMiB: Math.max(totalMiB / board.channelCount, structure.largestMiB) };
-    const mayBeClear = structure.care === CLEAR && !kept.differ && totalMiB % this.#evenMiB === 0;
     const fastest = this.#fastest(kept.leastMTs);
-    const least = this.#cheapest(structure, wares, 0);
-    const bestMBs = bandwidthOf(Math.min(kept.leastMTs, prices.rates[fastest] ?? 0), share);
-    if (least === null || this.#isDear(group, structure, structure.care, bestMBs, kept.cents + sumOf(least))) return;
-    const cell = group.cell(totalMiB, openSlots);
+    const bestMTs = Math.min(kept.leastMTs, prices.rates[fastest] ?? 0);
+    const least = this.#cheapest(structure, wares, 0, null);
+    if (least === null) return;
+    const leastCents = kept.cents + sumOf(least);
+    const isHopeless = () => this.#isDear(group, structure, outlook.care, outlook.bandwidthAt(bestMTs), leastCents);
+    if (isHopeless()) return;
+    if (!outlook.isAsked) {
+      outlook.ask();
+      if (isHopeless()) return;
+    }
+    const level = outlook.only;
+    if (level === null) {
+      if (outlook.levels.length > 1) this.#priceByRates(kept, structure, wares, outlook.levels, group);
+      return;
+    }
+    const cell = group.cell(structure.totalMiB, structure.openSlots);
     let before: readonly Lot[] | null = null;
     for (let nr = fastest; nr >= 0; nr--) {
       const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
       if (rateMTs < minRateMTs) return;
-      const lots = this.#cheapest(structure, wares, nr);
+      const lots = this.#cheapest(structure, wares, nr, before);
       if (lots === null) continue;
       const cents = kept.cents + sumOf(lots);
       let given: Outcome | null = null;
       if (before === null || !sameLots(lots, before)) {
         before = lots;
-        const most = bandwidthOf(Math.min(kept.leastMTs, slowestOf(lots)), share);
-        if (this.#mayCount(cell, structure, structure.care, most, cents)) {
-          const level = this.#onlyLevel(kept, structure, wares, levels());
-          if (level === null) return;
-          given = outcomeOfLevel(level, this.#speed(kept, structure, lots), this.ground.force.today);
+        const most = outlook.bandwidthAt(Math.min(kept.leastMTs, slowestOf(lots)));
+        if (this.#mayCount(cell, structure, outlook.care, most, cents)) {
+          given = outcomeOfLevel(level, this.#speed(kept, structure, lots), force.today);
           this.#add(cell, kept, structure, lots, given);
         }
       }
-      if (!mayBeClear || given?.care === CLEAR) continue;
-      if (!this.#mayCount(cell, structure, CLEAR, bandwidthOf(rateMTs, share), cents)) continue;
-      const level = this.#onlyLevel(kept, structure, wares, levels());
-      if (level === null) return;
-      if (level.even) this.#priceClear(cell, kept, structure, wares, nr, level);
+      if (outlook.care > CLEAR || kept.differ || given?.care === CLEAR) continue;
+      if (!this.#mayCount(cell, structure, CLEAR, outlook.bandwidthAt(rateMTs), cents)) continue;
+      this.#priceClear(cell, kept, structure, wares, nr, level);
     }
-  }
-
-  /** The level of a structure; null where there is none, or where there are several, and it is priced by them. */
-  #onlyLevel(kept: Kept, structure: Structure, wares: readonly Ware[], levels: readonly Level[]): Level | null {
-    const [level, other] = levels;
-    if (other === undefined) return level ?? null;
-    this.#priceByRates(kept, structure, wares, levels);
-    return null;
   }
 
   /** Is there something as good for less? */
@@ -220,8 +207,9 @@ export class Search {
 
   /** May a plan with such figures be shown, for all that is known so far? */
   #mayCount(cell: Cell, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
-    if (!this.#rises(structure.totalMiB, bandwidth) || cell.beats(cents, bandwidth, care)) return false;
-    return !this.#isDear(cell, structure, care, bandwidth, cents);
+    if (!this.#rises(structure.totalMiB, bandwidth) || this.#isDear(cell, structure, care, bandwidth, cents))
+      return false;
+    return !cell.beats(cents, bandwidth, care);
   }
 
   /** Is it more than today? */
@@ -237,9 +225,20 @@ export class Search {
     return nr < 0 ? rates.length - 1 : nr;
   }
 
-  #cheapest({ parts }: Structure, wares: readonly Ware[], rate: number): readonly Lot[] | null {
+  /**
+   * The cheapest lots of some wares that allow a rate. They stay what they are until the next but one are asked for.
+   *
+   * @param before what was found before, if it is still needed
+   */
+  #cheapest(
+    { parts }: Structure,
+    wares: readonly Ware[],
+    rate: number,
+    before: readonly Lot[] | null,
+  ): readonly Lot[] | null {
     const { prices } = this.ground;
-    const lots: Lot[] = [];
+    const lots = before === this.#found ? this.#otherFound : this.#found;
+    if (lots.length !== parts.length) lots.length = parts.length;
     for (let at = 0; at < parts.length; at++) {
       const ware = wares[at] as Ware;
       const modules = parts[at]?.modules ?? 0;
@@ -252,7 +251,7 @@ export class Search {
           ANY_WAY,
         );
       }
-      lots.push(first);
+      lots[at] = first;
     }
     return lots;
   }
@@ -293,8 +292,15 @@ export class Search {
    * Where the load of the fullest channel decides between less care and more bandwidth, each choice of rates is looked at by
    * itself, with and without a difference in CL.
    */
-  #priceByRates(kept: Kept, structure: Structure, wares: readonly Ware[], levels: readonly Level[]): void {
-    const { prices, force, candidates } = this.ground;
+  #priceByRates(
+    kept: Kept,
+    structure: Structure,
+    wares: readonly Ware[],
+    levels: readonly Level[],
+    group: Group,
+  ): void {
+    const { prices, force } = this.ground;
+    const cell = group.cell(structure.totalMiB, structure.openSlots);
     const rates: number[] = [];
     const choose = (at: number): void => {
       if (at < wares.length) {
@@ -311,8 +317,6 @@ export class Search {
         const lots = cheapestWay(lists, (some) => (kept.differ || clash(kept, some)) === differ);
         if (lots === null) continue;
         const best = bestOutcome(levels, this.#speed(kept, structure, lots), force.today);
-        const group = candidates.group(laneOf(wares), kept.reuse);
-        const cell = group.cell(structure.totalMiB, structure.openSlots);
         if (best !== null) this.#add(cell, kept, structure, lots, best.outcome);
       }
     };
@@ -327,7 +331,8 @@ export class Search {
     if (rateMTs < (this.ground.planCase.goal?.minRateMTs ?? 0)) return;
     if (!this.#mayCount(cell, structure, care, bandwidthMBs, priceCents)) return;
     const full = fullRateMTs(bandwidthMBs, this.ground.board.channelCount);
-    const byOffer = lots.length === 1 ? lots : [...lots].sort((a, b) => a.offer - b.offer);
+    const byOffer = [...lots];
+    if (byOffer.length > 1) byOffer.sort((a, b) => a.offer - b.offer);
     const stay = kept.set.kept;
     const plan = { lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer };
     this.ground.candidates.add(cell, plan, full);
