@@ -49,7 +49,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await page.getByText('No offer is all of this.').waitFor();
 
   await page.goto('/jobs/1/options');
-  await page.getByRole('link', { name: 'All offers that fit this machine' }).click();
+  await page.getByRole('link', { name: 'All that fits' }).click();
   await page.getByText(/^fits /).waitFor();
   await page
     .getByRole('region', { name: /What fits the machine/ })

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { jobSlotsSchema } from '../core/machine/job-slot';
-import { isOther, type Joined } from '../core/machine/join-readings';
+import { jobSlotSchema, jobSlotsSchema } from '../core/machine/job-slot';
+import { isOffer, isOther, type Joined } from '../core/machine/join-readings';
 import { boardFault } from '../core/machine/model';
 import { derivedSlots, keepTyped } from '../core/machine/slots-of-job';
 import { READ_FAULTS } from '../core/reading/read';
@@ -9,7 +9,7 @@ import { readingLine } from '../core/reading/reading-line';
 import { readApart } from '../outward/read-apart';
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { insertJob, patchIntake, replaceSlots, setLimitsAgreed, setModel } from '../store/jobs';
+import { insertJob, patchIntake, replaceSlots, setKeep, setLimitsAgreed, setModel } from '../store/jobs';
 import { findReportedModels, getModel, listModelSlots, type Model } from '../store/models';
 import { withdrawOfferOfReading } from '../store/offers';
 import { insertReading, listReadings, setReadingAside } from '../store/readings';
@@ -180,10 +180,12 @@ export async function takeReadings(
           result: reading,
           staffId: caller.id,
         });
-        const sentence = await offerOfReading(db, jobId, readingId, reading);
-        if (sentence !== null) became.set(name, sentence);
+        const offer = await offerOfReading(db, jobId, readingId, reading);
+        if (offer !== null) became.set(name, offer.sentence);
       }
-      const applied = await applyReadings(db, state);
+      // What something costs says nothing of the machine.
+      const isOfMachine = good.some(({ reading }) => !isOffer(reading));
+      const applied = isOfMachine ? await applyReadings(db, state) : done({ model: state.model });
       if (!applied.ok) return applied;
       const { model } = applied.value;
       const inputs = told.map((one) =>
@@ -267,6 +269,26 @@ export async function saveSlots(
       const wrong = typed.length === 0 ? null : boardFault(input.slots);
       if (wrong !== null) return fault('bad-input', wrong);
       await replaceSlots(db, jobId, input.slots);
+      return done(null);
+    },
+  });
+}
+
+export const keepSlotSchema = z.strictObject({ slot: z.string().min(1).max(120), keep: jobSlotSchema.shape.keep });
+
+/** Says what becomes of one installed module: of two who say so at once, the later one is heard. */
+export async function keepSlot(
+  caller: Caller,
+  jobId: number,
+  { slot, keep }: z.infer<typeof keepSlotSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'slots-changed',
+    detail: { slot, keep },
+    work: async (db, { slots }) => {
+      const one = slots.find(({ name, module, soldered }) => name === slot && module !== null && !soldered);
+      if (one === undefined) return fault('not-found', `There is no module in ${slot} that could stay or go.`);
+      await setKeep(db, jobId, slot, keep);
       return done(null);
     },
   });

@@ -27,7 +27,7 @@ import { type KeptReading, lastReading, listReadings } from '../store/readings';
 import { getShop, type Shop } from '../store/shop';
 import { claimsOfJob, type JobCpu } from './job-claims';
 import { likelyOf } from './likely-model';
-import { type Market, marketFor } from './offers-for-job';
+import { type Market, marketFor, offerOfKey } from './offers-for-job';
 import { countForToday } from './sellers';
 
 /** A job with everything that follows from it, read in one go. */
@@ -119,11 +119,14 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   });
   const limits = weigh(claims);
   const sockets = slots.filter(({ soldered }) => !soldered).length;
+  const draft = await getDraft(db, id);
   const market = await marketFor(db, shop, limits, {
     ...loosest(claims, slots),
     modelId: job.modelId,
     sockets,
     jobId: id,
+    chosen: (draft?.choices ?? []).flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))),
+    sellersOut: job.steering.sellersOut,
   });
   const jobCase = caseOfJob({
     name: machineName(job) || `job ${id}`,
@@ -135,7 +138,6 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     goal: {},
   });
   const gaps = jobCase.ok ? [] : jobCase.gaps;
-  const draft = await getDraft(db, id);
   const sent = await listSent(db, id);
   const standings = stationStandings({
     customerNamed: job.customer.name !== '',

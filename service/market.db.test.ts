@@ -3,7 +3,7 @@ import { OFFER_SORTS, type OfferSort } from '../core/market/offer-sort';
 import { marketRows, must, openTestShop, readTill } from '../scripts/test-shop';
 import { many, pool, run, transaction } from '../store/database';
 import { askFor, specsFor } from '../store/find-offers';
-import { OFFERS_FOR_PLANNING } from '../store/offers';
+import { offersForPlanning } from '../store/offers';
 import {
   type AskMarket,
   askMarket,
@@ -162,7 +162,16 @@ describe('on a market of many', () => {
   }, 120_000);
 
   it('planning reads lots by their index, never all offers', async () => {
-    const text = await plan(OFFERS_FOR_PLANNING, [['DDR4'], 'SO-DIMM', ['unbuffered false'], 16_384, null, 4, null]);
+    const text = await plan(offersForPlanning(false), [
+      ['DDR4'],
+      'SO-DIMM',
+      ['unbuffered false'],
+      16_384,
+      null,
+      4,
+      null,
+      [],
+    ]);
     expect(text).toContain('offer_of_lot');
     expect(text).not.toMatch(/Seq Scan on offer\b/);
   });

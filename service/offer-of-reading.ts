@@ -42,26 +42,34 @@ const MISSING = {
 } as const;
 const FIELDS = Object.keys(MISSING) as (keyof typeof MISSING)[];
 
+/** What became of something that names a price; null: it is no offer, the sentence says why. */
+export interface BecameOffer {
+  offerId: number | null;
+  sentence: string;
+}
+
+const noOffer = (sentence: string): BecameOffer => ({ offerId: null, sentence });
+
 /**
  * Makes a title with a price, or a seller's page, an offer of its job at once. What it comes to is counted by the
  * seller's terms like any printed price.
  *
- * @returns what became of it in one sentence; null where it is nothing to buy
+ * @returns what became of it; null where it is nothing to buy
  */
 export async function offerOfReading(
   db: Queryable,
   jobId: number,
   readingId: number,
   { module, offer }: Reading,
-): Promise<string | null> {
+): Promise<BecameOffer | null> {
   if (offer === undefined || offer.priceCents === null || module === undefined) return null;
   const known = knownOf(module);
   const missing = FIELDS.filter((field) => known[field] === null).map((field) => MISSING[field]);
-  if (missing.length > 0) return `It is no offer yet: it does not say ${missing.join(' or ')}.`;
-  if (offer.condition === 'damaged') return 'It is no offer: it says that it is damaged.';
-  if (offer.available === false) return 'It is no offer: it says that none are left.';
+  if (missing.length > 0) return noOffer(`It is no offer yet: it does not say ${missing.join(' or ')}.`);
+  if (offer.condition === 'damaged') return noOffer('It is no offer: it says that it is damaged.');
+  if (offer.available === false) return noOffer('It is no offer: it says that none are left.');
   const whole = wholeModule(known);
-  if (whole === null) return 'It is no offer: what it says of the module makes no sense together.';
+  if (whole === null) return noOffer('It is no offer: what it says of the module makes no sense together.');
   const shop = await getShop(db);
   const seller = await sellerOf(
     db,
@@ -73,11 +81,12 @@ export async function offerOfReading(
   const { terms } = ground;
   const currency = offer.currency ?? terms.currency;
   if (currency !== terms.currency)
-    return `It is no offer: ${seller.name} prints ${terms.currency}, and this is in ${currency}.`;
+    return noOffer(`It is no offer: ${seller.name} prints ${terms.currency}, and this is in ${currency}.`);
   const modules = offer.modules ?? 1;
   const counted = countedPrice({ cents: offer.priceCents, coupon: null, modules, units: 1 }, terms, ground);
-  if (!counted.ok) return `It is no offer yet: ${counted.sentence}`;
-  if (modules > 8 || counted.costCents <= 0) return 'It is no offer: look at its price and how many modules it has.';
+  if (!counted.ok) return noOffer(`It is no offer yet: ${counted.sentence}`);
+  if (modules > 8 || counted.costCents <= 0)
+    return noOffer('It is no offer: look at its price and how many modules it has.');
   const used = offer.condition === 'used' || offer.condition === 'refurbished';
   const id = await insertOffer(db, {
     sellerId: seller.id,
@@ -94,5 +103,6 @@ export async function offerOfReading(
   });
   const printed = { printedCents: offer.priceCents, coupon: null, units: 1, steps: counted.steps };
   await insertPrice(db, id, counted.costCents, `page or title of job ${jobId}`, null, printed);
-  return `It is an offer of this job now: ${moneyText(offer.priceCents, currency)} at ${seller.name}.`;
+  const price = moneyText(offer.priceCents, currency);
+  return { offerId: id, sentence: `It is an offer of this job now: ${price} at ${seller.name}.` };
 }

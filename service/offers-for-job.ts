@@ -6,11 +6,17 @@ import { sellPrice } from '../core/pricing/sell-price';
 import type { Supply } from '../core/quoting/option';
 import type { Queryable } from '../store/database';
 import { listFeeds } from '../store/feeds';
-import { listMisfits, listOffersFor, type StoredOffer } from '../store/offers';
+import { listMisfits, listOffersFor, SHELF_NAME, type SocketWish, type StoredOffer } from '../store/offers';
 import type { Shop } from '../store/shop';
 import { listTestedParts } from '../store/tested-parts';
 
-export const offerKey = (id: number): string => `offer-${id}`;
+const KEY = 'offer-';
+
+/** What an offer is called in a planning case. */
+export const offerKey = (id: number): string => `${KEY}${id}`;
+
+/** The offer that is called so; NaN: none. */
+export const offerOfKey = (key: string): number => Number(key.startsWith(KEY) ? key.slice(KEY.length) : Number.NaN);
 
 /** What a customer pays for one unit of an offer today, with tax, minor units. */
 export function offerSellPrice(shop: Shop, costCents: number): number {
@@ -41,9 +47,6 @@ export interface Market {
   supplies: Map<string, TestedSupply>;
 }
 
-/** The shop's own shelf, as sellers are named. */
-export const SHELF_NAME = 'our shelf';
-
 /**
  * What can be bought for a job's machine, at sell prices, with what it costs the shop kept apart; and of what goes into
  * such sockets but not into this machine the cheapest of each kind and size, so that it can be said why.
@@ -52,7 +55,7 @@ export async function marketFor(
   db: Queryable,
   shop: Shop,
   limits: Limits,
-  { modelId, ...widest }: Loosest & { modelId: number | null; sockets: number; jobId: number },
+  { modelId, ...widest }: Loosest & Pick<SocketWish, 'modelId' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
 ): Promise<Market> {
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';

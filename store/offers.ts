@@ -41,49 +41,71 @@ export interface SocketWish {
   sockets: number;
   /** the job whose own offers count too */
   jobId: number | null;
+  /** offers that were chosen for the job: they come whatever else there is */
+  chosen?: readonly number[];
+  /** sellers that are not wanted, by name: what others ask for the same comes beside theirs */
+  sellersOut?: readonly string[];
 }
+
+/** The shop's own shelf, as sellers are named. */
+export const SHELF_NAME = 'our shelf';
 
 /** So many of a lot are read before it is asked whether they suffice; all that are as dear as the last of them too. */
 const FIRST = 2;
 
 /** Offers of a lot that can be bought, cheapest first; all of it stands in the index. */
-const OF_LOT = `select id, stock, cost_cents, seller_id from offer
+const ofLot = (condition: string): string => `select id, stock, cost_cents, seller_id from offer
   where spec_id = lot.spec_id and modules = lot.modules and origin = lot.origin and withdrawn_at is null
-    and cost_cents is not null and not for_models and job_id is null and stock is distinct from 0
+    and cost_cents is not null and not for_models and job_id is null and stock is distinct from 0${condition}
   order by cost_cents`;
+
+/** `$9`: names of sellers that are not wanted. */
+const WANTED_SELLER = ` and case when seller_id is null then '${SHELF_NAME}' <> all($9)
+    else seller_id <> all(array(select id from seller where name = any($9))) end`;
 
 /** Modules that the offers before each hold together, the cheapest first and of equally dear ones the better seller's. */
 const BEFORE = `coalesce(sum(coalesce(cheap.stock, $6) * lot.modules) over (
   partition by lot.spec_id, lot.modules, lot.origin
   order by cheap.cost_cents, coalesce(ranked.rank, 0), cheap.id rows between unbounded preceding and 1 preceding), 0)`;
 
+/** What is taken of each lot, as two names and what they stand for. */
+const takenOfLots = (first: string, taken: string, condition: string): string => `${first} as materialized (
+    select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
+      coalesce(cheap.stock, $6) * lot.modules as held
+    from fit join offer_lot as lot on lot.spec_id = fit.id
+    cross join lateral (${ofLot(condition)} fetch first ${FIRST} rows with ties) as cheap
+    left join ranked on ranked.id = cheap.seller_id
+    where lot.modules <= $6
+  ), ${taken} as (
+    select id from ${first} where before < $6
+    union
+    select counted.id from (
+      select cheap.id, ${BEFORE} as before
+      from (
+        select spec_id, modules, origin from ${first} group by 1, 2, 3 having count(*) >= ${FIRST} and sum(held) < $6
+      ) as lot
+      cross join lateral (${ofLot(condition)} fetch first ($6) rows with ties) as cheap
+      left join ranked on ranked.id = cheap.seller_id
+    ) as counted where before < $6
+  )`;
+
 /**
- * Query of {@link listOffersFor}, named so that its plan can be looked at. Of each lot (equal modules, equally many in
- * a pack, of equal origin) only the cheapest are taken that fill every socket together: a dearer one could not be in
- * any better plan. Nearly always the first few suffice, so only few lots are read further. `$6`: sockets.
+ * Query of {@link listOffersFor}, so that its plan can be looked at. Of each lot (equal modules, equally many in a pack, of
+ * equal origin) only the cheapest are taken that fill every socket together: a dearer one could not be in any better plan.
+ * Nearly always the first few suffice, so only few lots are read further. `$6`: sockets.
+ *
+ * @param isNarrowed the same is taken once more of what wanted sellers ask
  */
-export const OFFERS_FOR_PLANNING = `with fit as materialized (
+export const offersForPlanning = (isNarrowed: boolean): string => `with fit as materialized (
     select spec.id from module_spec as spec join module_family as family on family.id = family_id
     where generation = any($1) and form = $2 and ($3::text[] is null or buffering || ' ' || ecc = any($3))
       and ($4::bigint is null or capacity_mib <= $4)
   ), ranked as materialized (
     select id, row_number() over (order by trust = 'marketplace', lead_days, ${RATING} desc, id) as rank from seller
-  ), first as materialized (
-    select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
-      coalesce(cheap.stock, $6) * lot.modules as held
-    from fit join offer_lot as lot on lot.spec_id = fit.id
-    cross join lateral (${OF_LOT} fetch first ${FIRST} rows with ties) as cheap left join ranked on ranked.id = cheap.seller_id
-    where lot.modules <= $6
-  ), near as (
-    select id from first where before < $6
-    union
-    select counted.id from (
-      select cheap.id, ${BEFORE} as before
-      from (
-        select spec_id, modules, origin from first group by 1, 2, 3 having count(*) >= ${FIRST} and sum(held) < $6
-      ) as lot
-      cross join lateral (${OF_LOT} fetch first ($6) rows with ties) as cheap left join ranked on ranked.id = cheap.seller_id
-    ) as counted where before < $6
+  ), ${takenOfLots('first', 'taken', '')}${isNarrowed ? `, ${takenOfLots('first_wanted', 'taken_wanted', WANTED_SELLER)}` : ''},
+  near as (
+    select id from taken
+    ${isNarrowed ? 'union select id from taken_wanted' : ''}
     union
     select offer.id from offer_model join offer on offer.id = offer_id
     where model_id = $5 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
@@ -94,6 +116,9 @@ export const OFFERS_FOR_PLANNING = `with fit as materialized (
     union
     select id from offer where job_id = $7 and withdrawn_at is null and cost_cents is not null
       and stock is distinct from 0 and spec_id in (select id from fit)
+    union
+    select id from offer where id = any($8) and withdrawn_at is null and cost_cents is not null
+      and spec_id in (select id from fit)
   )
   select offer.id, title, origin, modules, spec_id as "specId", maker, part, seller.name as "sellerName",
     lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
@@ -113,7 +138,9 @@ type PlanningOffer = Omit<StoredOffer, 'module'> & { specId: number; maker: stri
  * sooner here, better rated. A part made for certain models is left out for all others.
  */
 export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<StoredOffer[]> {
-  const offers = await many<PlanningOffer & Record<string, unknown>>(db, OFFERS_FOR_PLANNING, [
+  const { sellersOut = [] } = wish;
+  const isNarrowed = sellersOut.length > 0;
+  const offers = await many<PlanningOffer & Record<string, unknown>>(db, offersForPlanning(isNarrowed), [
     [...wish.generations],
     wish.form,
     wish.kinds?.map(({ buffering, ecc }) => `${buffering} ${ecc}`) ?? null,
@@ -121,6 +148,8 @@ export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<St
     wish.modelId,
     Math.max(1, Math.min(wish.sockets, MOST_SOCKETS)),
     wish.jobId,
+    wish.chosen ?? [],
+    ...(isNarrowed ? [sellersOut] : []),
   ]);
   const specs = await many<{ id: number; module: MemoryModule; place: number }>(
     db,

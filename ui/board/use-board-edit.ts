@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { JobSlot } from '@/core/machine/job-slot';
 import { cycleKeep, emptySocket, moveModule } from '@/core/machine/move-module';
 import { useSave } from '../client/use-save';
@@ -13,11 +13,15 @@ export interface BoardEdit {
   paste: (slot: string, text: string) => Promise<void>;
 }
 
+const KEEP_WORDS = { may: 'may stay or go', must: 'must stay', never: 'must go' } as const;
+
 /** Changes of the board by hand, each saved at once and each to be taken back. */
 export function useBoardEdit() {
-  const { job } = useJob();
+  const { job, foretell } = useJob();
+  const now = useRef(job);
+  now.current = job;
   const { busy, sentence, save } = useSave();
-  const [undo, setUndo] = useState<{ what: string; slots: JobSlot[] } | null>(null);
+  const [undo, setUndo] = useState<{ what: string; run: () => Promise<void> } | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [said, setSaid] = useState('');
 
@@ -26,8 +30,20 @@ export function useBoardEdit() {
     const before = job.slots;
     const result = await save('PUT', `/api/jobs/${job.id}/slots`, { version: job.slotsVersion, slots });
     if (!result.ok) return;
-    setUndo({ what, slots: before });
+    const run = async () => {
+      const { slotsVersion: version } = now.current;
+      const undone = await save('PUT', `/api/jobs/${job.id}/slots`, { version, slots: before });
+      if (undone.ok) setUndo(null);
+    };
+    setUndo({ what, run });
     setSaid(what);
+  };
+  /** Seen and planned with at once; the job hears of it meanwhile. */
+  const keepAs = async (slot: string, keep: JobSlot['keep']): Promise<boolean> => {
+    foretell(slot, keep);
+    const result = await save('PUT', `/api/jobs/${job.id}/keep`, { slot, keep });
+    foretell(slot, result.ok ? keep : null, true);
+    return result.ok;
   };
   const edit: BoardEdit = {
     move: (from, to) => {
@@ -36,10 +52,19 @@ export function useBoardEdit() {
       else if (from !== to) void put(moved.slots, `moved from ${from} to ${to}`);
     },
     cycle: (slot) => {
-      const slots = cycleKeep(job.slots, slot);
-      const { keep } = slots.find(({ name }) => name === slot) ?? { keep: 'may' };
-      const words = { may: 'may stay or go', must: 'must stay', never: 'must go' }[keep];
-      void put(slots, `${slot} ${words}`);
+      const named = ({ name }: JobSlot) => name === slot;
+      const before = job.slots.find(named);
+      const keep = cycleKeep(job.slots, slot).find(named)?.keep;
+      if (before === undefined || keep === undefined || keep === before.keep) return;
+      const what = `${slot} ${KEEP_WORDS[keep]}`;
+      setWrong(null);
+      setSaid(what);
+      void keepAs(slot, keep).then((ok) => {
+        const run = async () => {
+          if (await keepAs(slot, before.keep)) setUndo(null);
+        };
+        if (ok) setUndo({ what, run });
+      });
     },
     empty: (slot) => void put(emptySocket(job.slots, slot), `${slot} emptied`),
     paste: async (slot, text) => {
@@ -61,16 +86,6 @@ export function useBoardEdit() {
     busy,
     sentence: wrong ?? sentence,
     said,
-    undo:
-      undo === null
-        ? null
-        : {
-            what: undo.what,
-            run: async () => {
-              const { slots } = undo;
-              const result = await save('PUT', `/api/jobs/${job.id}/slots`, { version: job.slotsVersion, slots });
-              if (result.ok) setUndo(null);
-            },
-          },
+    undo,
   };
 }

@@ -11,6 +11,7 @@ const KEYS: readonly (readonly [keys: string, what: string])[] = [
   ['C', 'take the plan into the comparison, or out'],
   ['V', 'the compared plans side by side'],
   ['T', 'ladder or table'],
+  ['N', 'a part seen elsewhere, with its price'],
   ['W', 'why an offer or a wish is not there'],
   ['X', 'turn the screen to the customer'],
   ['?', 'these keys'],

@@ -13,11 +13,13 @@ import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
 import { Ladder } from './ladder';
+import { LaidOver, type Over } from './laid-over';
 import { NoPlan } from './no-plan';
 import { PlanStrip } from './plan-strip';
 import { RefusedOffers } from './refused-offers';
 import { SteerBar } from './steer-bar';
 import { Suggested } from './suggested';
+import { useNewPart } from './use-new-part';
 import type { Steered } from './use-steering';
 import { NotBought } from './yardstick';
 
@@ -27,16 +29,9 @@ interface OptionsDeskProps {
   steered: Steered;
 }
 
-// What is laid over the work is fetched when it is first asked for: the ladder is there the sooner.
-const CompareSheet = dynamic(() => import('./compare-sheet').then((module) => module.CompareSheet), { ssr: false });
-const CustomerView = dynamic(() => import('./customer-view').then((module) => module.CustomerView), { ssr: false });
-const KeyMap = dynamic(() => import('./key-map').then((module) => module.KeyMap), { ssr: false });
-const PlanSheet = dynamic(() => import('./plan-sheet').then((module) => module.PlanSheet), { ssr: false });
+// Fetched when it is first asked for: the ladder is there the sooner.
 const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
-const WhyNotSheet = dynamic(() => import('./why-not-sheet').then((module) => module.WhyNotSheet), { ssr: false });
 
-/** What lies over the work. */
-type Over = 'plan' | 'compare' | 'customer' | 'keys' | 'why-not' | null;
 const MOST_COMPARED = 3;
 
 /** Plans of the slip by their key, with their place. */
@@ -78,7 +73,9 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const places = usePlaces();
   const { busy, sentence, save } = useSave();
   const { rungs, suggestions, byKey } = useRungs(props);
-  const [over, setOver] = useState<Over>(null);
+  const [over, setOver] = useState<Over | null>(null);
+  const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
+  const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
   const [asTable, setAsTable] = useState(false);
   const [compared, setCompared] = useState<readonly string[]>([]);
   const onLook = useCallback(
@@ -111,19 +108,21 @@ export function OptionsDesk(props: OptionsDeskProps) {
     });
   };
   useKeys({
-    enter: () => looked !== null && setOver('plan'),
+    enter: () => looked !== null && open('plan'),
     0: () => void putAll(),
     c: () => flipCompared(lookedKey),
-    v: () => side.length > 1 && setOver('compare'),
+    v: () => side.length > 1 && open('compare'),
     t: () => setAsTable(!asTable),
-    w: () => setOver('why-not'),
-    x: () => setOver('customer'),
-    '?': () => setOver('keys'),
+    n: () => open('new-part'),
+    w: () => askWhy(),
+    x: () => open('customer'),
+    '?': () => open('keys'),
   });
   const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === lookedKey);
   const wanted = rung?.plans.filter((plan) => missedBy(steering, plan) === null) ?? [];
   const best =
     rung === undefined ? '' : whyBest(wanted.length > 0 ? wanted : rung.plans, planCase.currency, job.bestToleranceBp);
+  const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
   const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
   const shared = { planCase, supplies: job.supplies, steering, looked: lookedKey, places, onLook, onPut: putLooked };
   return (
@@ -154,45 +153,50 @@ export function OptionsDesk(props: OptionsDeskProps) {
           busy={busy}
           sentence={sentence}
           onPut={putLooked}
-          onOpen={() => setOver('plan')}
+          onOpen={() => open('plan')}
           onCompare={() => flipCompared(lookedKey)}
-          onSideBySide={() => setOver('compare')}
+          onSideBySide={() => open('compare')}
         />
       )}
       <div className="flex flex-wrap gap-x-4 items-baseline">
         <RefusedOffers answer={answer} planCase={planCase} />
         <span className="ml-auto" />
-        <Button weight="quiet" onClick={() => setOver('why-not')}>
+        <Button weight="quiet" onClick={() => open('new-part')}>
+          A part seen elsewhere
+        </Button>
+        <Button weight="quiet" onClick={() => askWhy()}>
           Why is it not there?
         </Button>
         <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
           {asTable ? 'Ladder' : 'Table'}
         </Button>
-        <Button weight="quiet" onClick={() => setOver('customer')}>
+        <Button weight="quiet" onClick={() => open('customer')}>
           For the customer
         </Button>
-        <Button weight="quiet" onClick={() => setOver('keys')} aria-label="Keys: what they do here">
+        <Button weight="quiet" onClick={() => open('keys')} aria-label="Keys: what they do here">
           Keys
         </Button>
         <Link href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
-          All offers that fit this machine
+          All that fits
         </Link>
       </div>
-      {over === 'plan' && looked !== null && (
-        <PlanSheet plan={looked} planCase={planCase} plans={answer.plans} onClose={() => setOver(null)} />
-      )}
-      {over === 'compare' && side.length > 1 && (
-        <CompareSheet
-          plans={side}
-          planCase={planCase}
-          all={answer.plans}
-          onDrop={(plan) => flipCompared(planKey(plan))}
-          onClose={() => setOver(null)}
-        />
-      )}
-      {over === 'why-not' && <WhyNotSheet planCase={wishedCase} plans={answer.plans} onClose={() => setOver(null)} />}
-      {over === 'customer' && <CustomerView onClose={() => setOver(null)} />}
-      {over === 'keys' && <KeyMap onClose={() => setOver(null)} />}
+      <p role="status" className={newPart.said === '' ? 'sr-only' : 'text-sm'}>
+        {newPart.said}
+      </p>
+      <LaidOver
+        over={over}
+        looked={looked}
+        compared={side}
+        plans={answer.plans}
+        planCase={planCase}
+        wishedCase={wishedCase}
+        onDrop={flipCompared}
+        onNewPart={(offer) => {
+          setOver(null);
+          newPart.expect(offer);
+        }}
+        onClose={() => setOver(null)}
+      />
     </>
   );
 }

@@ -47,12 +47,15 @@ function SavingSpan({ rung, scale, currency }: { rung: Rung; scale: PriceScale; 
   const [left, right] = [scale.at(toCents), scale.at(fromCents)];
   const text = `saves ${moneyText(cents, currency)} · ${percent} %`;
   // Where the span is too short for its words they stand beside it.
-  const isInside = right - left > text.length * 6.4 + 14;
-  const at = isInside ? (left + right) / 2 : right + 6;
+  const half = (text.length * 6.4) / 2 + 5;
+  const isInside = right - left > 2 * half + 6;
+  const middle = (left + right) / 2;
+  const across = isInside ? `H${middle - half}M${middle + half} 12H${right}` : `H${right}`;
+  const at = isInside ? middle : right + 6;
   return (
     <g className="text-good">
       <path
-        d={`M${left} ${SPAN_HEIGHT}V12H${right}V${SPAN_HEIGHT}`}
+        d={`M${left} ${SPAN_HEIGHT}V12${across}V${SPAN_HEIGHT}`}
         fill="none"
         stroke="currentColor"
         strokeWidth="1.6"

@@ -14,6 +14,7 @@ import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
 import { LANE_WORDS } from './lane-words';
 import { PlanShape } from './plan-shape';
+import { Sellers } from './sellers';
 
 interface SteerBarProps {
   steering: Steering;
@@ -166,6 +167,7 @@ export function SteerBar(props: SteerBarProps) {
         ]}
         onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}
       />
+      <Sellers steering={steering} onSteer={onSteer} planCase={planCase} />
       <Lanes {...props} />
     </fieldset>
   );

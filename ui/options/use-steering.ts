@@ -80,12 +80,16 @@ export function useSteering(): Steered {
     const isSaid = said.plan === key && sameSteering(said.steering ?? remembered.current, steering);
     if (!isSaid) writeAddress('replaceState', ladderQuery(steering, key));
   }, [job]);
-  const forgetful = useRemembered(job.id, settled, job.steering);
+  const forgetful = useRemembered(job.id, settled, job.steering, router.refresh);
   return { steering: live ?? settled, steer, plan, name, forgetful };
 }
 
-/** Lets the job remember how its ladder is steered; true while it could not be told. */
-function useRemembered(jobId: number, steering: Steering, atFirst: Steering): boolean {
+/**
+ * Lets the job remember how its ladder is steered; true while it could not be told.
+ *
+ * @param onSellers sellers were told: what is on offer is not the same any more
+ */
+function useRemembered(jobId: number, steering: Steering, atFirst: Steering, onSellers: () => void): boolean {
   const [forgetful, setForgetful] = useState(false);
   const told = useRef(atFirst);
   const wanted = useRef(steering);
@@ -94,9 +98,11 @@ function useRemembered(jobId: number, steering: Steering, atFirst: Steering): bo
     const next = wanted.current;
     if (sameSteering(next, told.current)) return;
     const answer = await callOnce('PUT', `/api/jobs/${jobId}/steering`, next);
+    const otherSellers = next.sellersOut.join('\n') !== told.current.sellersOut.join('\n');
     if (answer.ok) told.current = next;
     setForgetful(!answer.ok);
-  }, [jobId]);
+    if (answer.ok && otherSellers) onSellers();
+  }, [jobId, onSellers]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each change starts the wait anew
   useEffect(() => {
     const waiting = setTimeout(() => void tell(), REMEMBER_AFTER_MS);

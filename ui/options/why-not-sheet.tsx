@@ -15,6 +15,8 @@ interface WhyNotSheetProps {
   /** the case with all that is wished for */
   planCase: PlanCase;
   plans: readonly Plan[];
+  /** the offer that is asked about at first */
+  first: string | null;
   onClose: () => void;
 }
 
@@ -22,10 +24,10 @@ interface WhyNotSheetProps {
 const LISTED = 40;
 
 /** Any offer or wish, and why it is not on the ladder, with what would have to change. */
-export function WhyNotSheet({ planCase, plans, onClose }: WhyNotSheetProps) {
+export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProps) {
   const { job } = useJob();
   const [line, setLine] = useState('');
-  const [offer, setOffer] = useState<string | null>(null);
+  const [offer, setOffer] = useState(first);
   const wish = parseWish(line);
   const told = useWhyNot(planCase, offer !== null ? { offer } : wish !== null ? { wish } : null);
   const inPlans = useMemo(() => new Set(plans.flatMap(({ bought }) => bought.map((one) => one.offer))), [plans]);
