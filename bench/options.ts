@@ -142,7 +142,7 @@ async function run(): Promise<void> {
       await fromKeyToPaint(page, '.ladder-box', (round) => need.press(round % 2 === 0 ? 'ArrowUp' : 'ArrowDown')),
       50,
     );
-    const rate = page.getByLabel('Runs at least at');
+    const rate = page.getByLabel('Least rate');
     const rates = await rate.locator('option').evaluateAll((all) => all.map((one) => (one as HTMLOptionElement).value));
     row(
       'least rate changed, planned again',

@@ -22,6 +22,9 @@ interface PlanMarkProps {
   onLook: (key: string) => void;
 }
 
+/** What is looked at stands between four corners: a ring would be taken for a line of the mark. */
+const CORNERS = 'M-14-8V-14H-8M8-14H14V-8M14 8V14H8M-8 14H-14V8';
+
 /** One plan on the ladder. It glides where it has moved, and appears where it is new. */
 export const PlanMark = memo(function PlanMark(props: PlanMarkProps) {
   const { id, words, lane, care, reuse, x, y, looked, place, faded, reachable, onLook } = props;
@@ -45,7 +48,8 @@ export const PlanMark = memo(function PlanMark(props: PlanMarkProps) {
       style={{ transform: `translate(${x}px, ${y}px)` }}
       className={`plan-mark cursor-pointer ${looked ? 'text-act' : 'text-ink hover:text-act'}`}
     >
-      <circle r="13" className={`fill-transparent ${looked ? 'stroke-act' : 'stroke-none'}`} strokeWidth="2.5" />
+      <circle r="14" className="fill-transparent stroke-none" />
+      {looked && <path d={CORNERS} className="fill-none stroke-act" strokeWidth="2.5" />}
       <g opacity={faded && !looked ? 0.34 : 1}>
         <ShapePaths lane={lane} care={care} reuse={reuse} />
       </g>

@@ -30,6 +30,11 @@ interface PlanStripProps {
   onSideBySide: () => void;
 }
 
+/** So many reasons are told beside the ladder; the plan itself tells all. */
+const MOST_REASONS = 3;
+
+const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** Puts the plan on the slip as one of three. */
 function Places({ on, places, busy, onPut }: Pick<PlanStripProps, 'places' | 'busy' | 'onPut'> & { on?: number }) {
   const taken = [...places.values()];
@@ -65,16 +70,34 @@ export function PlanStrip(props: PlanStripProps) {
   return (
     <section
       aria-label="The plan you look at"
-      className="plan-strip bg-sheet border-2 border-act px-4 py-2 shrink-0 max-h-[36dvh] overflow-auto"
+      className="plan-strip bg-sheet border-2 border-act px-4 pt-1 pb-2 shrink-0 max-h-[36dvh] overflow-auto"
     >
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
         <h2 className="text-base">
           {capacityText(plan.totalMiB)} for {moneyText(plan.priceCents, planCase.currency)}{' '}
           <span className="font-normal text-ink-2 text-sm">
-            {LANE_WORDS[plan.lane]}, {plan.care}; {savingText(plan, plans, planCase.currency)}
+            {LANE_WORDS[plan.lane]}, {plan.care}
           </span>
         </h2>
         <Places {...(on === undefined ? {} : { on })} places={places} busy={busy} onPut={onPut} />
+        <div className="flex flex-wrap gap-x-3">
+          <Button weight="quiet" onClick={onOpen}>
+            Open the plan
+          </Button>
+          <Button
+            weight="quiet"
+            aria-pressed={isCompared}
+            disabled={!isCompared && compared.length >= 3}
+            onClick={onCompare}
+          >
+            {isCompared ? 'Compare it no more' : 'Compare it'}
+          </Button>
+          {compared.length > 1 && (
+            <Button weight="quiet" onClick={onSideBySide}>
+              {compared.length} side by side
+            </Button>
+          )}
+        </div>
       </div>
       {sentence !== null && (
         <p role="alert" className="text-stop text-sm font-medium">
@@ -88,27 +111,11 @@ export function PlanStrip(props: PlanStripProps) {
             {runText(plan)} · {freeText(plan)} · {fateText(planCase, plan)} · {deliveryText(plan, job.supplies)}
             {plan.latencyNs !== null && ` · first word after ${plan.latencyNs.toFixed(1)} ns`}
           </p>
-          {best !== '' && <p className="text-ink-2">Best of its rung: {best}</p>}
+          <p className="text-ink-2">
+            {capitalised(savingText(plan, plans, planCase.currency))}.{best !== '' && ` Best of its rung: ${best}`}
+          </p>
         </div>
-        <Reasons plan={plan} planCase={planCase} cover={coverNotice(plan.lane, job.cover)} />
-      </div>
-      <div className="flex flex-wrap gap-x-4 mt-1">
-        <Button weight="quiet" onClick={onOpen}>
-          Open the plan
-        </Button>
-        <Button
-          weight="quiet"
-          aria-pressed={isCompared}
-          disabled={!isCompared && compared.length >= 3}
-          onClick={onCompare}
-        >
-          {isCompared ? 'Take out of the comparison' : 'Take into the comparison'}
-        </Button>
-        {compared.length > 1 && (
-          <Button weight="quiet" onClick={onSideBySide}>
-            {compared.length} side by side
-          </Button>
-        )}
+        <Reasons plan={plan} planCase={planCase} cover={coverNotice(plan.lane, job.cover)} most={MOST_REASONS} />
       </div>
     </section>
   );

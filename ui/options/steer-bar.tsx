@@ -134,7 +134,7 @@ export function SteerBar(props: SteerBarProps) {
     <fieldset aria-label="Steering" className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
       <Typed
         label="Needs at least"
-        className="w-26"
+        className="w-24"
         value={steering.needMiB}
         text={(mib) => (mib === null ? '' : capacityText(mib))}
         parse={capacityOf}
@@ -143,7 +143,7 @@ export function SteerBar(props: SteerBarProps) {
       />
       <Typed
         label="Budget"
-        className="w-26"
+        className="w-20"
         value={steering.budgetCents}
         text={(cents) => (cents === null ? '' : String(cents / 100))}
         parse={moneyOf}
@@ -152,14 +152,14 @@ export function SteerBar(props: SteerBarProps) {
       />
       <Choice
         label="Slots left"
-        className="w-24"
+        className="w-20"
         value={String(Math.max(0, Math.min(steering.freeSlots, sockets - 1)))}
         options={free}
         onChange={(event) => onSteer({ freeSlots: Number(event.target.value) })}
       />
       <Choice
-        label="Runs at least at"
-        className="w-32"
+        label="Least rate"
+        className="w-28"
         value={String(steering.leastRateMTs ?? '')}
         options={[
           { value: '', text: 'any rate' },
