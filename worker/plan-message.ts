@@ -1,7 +1,7 @@
 import type { PlanCase } from '../core/planning/case';
 import type { WhyNot } from '../core/planning/explain/why-not';
-import type { Answer } from '../core/planning/plan';
 import type { Change } from '../core/planning/planner';
+import type { PackedAnswer } from './packed-answer';
 
 /**
  * A case to be planned, a change of the case that was planned last, a question why something is not on the ladder of a case,
@@ -16,7 +16,7 @@ export type PlanRequest =
 /** What comes of a request, under its id; `share`: how much of the work is done, 0 to 1. */
 export type PlanReply =
   | { id: number; state: 'planning'; share: number }
-  | { id: number; state: 'done'; answer: Answer }
+  | { id: number; state: 'done'; answer: PackedAnswer }
   | { id: number; state: 'told'; lines: string[] }
   | { id: number; state: 'failed' }
   | { id: number; state: 'cancelled' };

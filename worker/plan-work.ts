@@ -1,6 +1,7 @@
 import { whyNot } from '../core/planning/explain/why-not';
 import type { Answer } from '../core/planning/plan';
 import { Planner } from '../core/planning/planner';
+import { Packer } from './packed-answer';
 import type { PlanReply, PlanRequest } from './plan-message';
 
 /** So long it works before it looks whether it is still wanted, ms. */
@@ -20,6 +21,7 @@ export interface WorkPlace {
 /** Plans one request after another, in their order. A request that breaks the planner is answered as failed. */
 export class PlanWork {
   readonly #cancelled = new Set<number>();
+  readonly #packer = new Packer();
   #planner: Planner | null = null;
   #before: Promise<void> = Promise.resolve();
 
@@ -47,7 +49,7 @@ export class PlanWork {
       else if (this.#planner === null) throw new Error('there is no case to change');
       else this.#planner.change(request.change);
       const answer = await this.#answer(id, this.#planner);
-      reply(answer === null ? { id, state: 'cancelled' } : { id, state: 'done', answer });
+      reply(answer === null ? { id, state: 'cancelled' } : { id, state: 'done', answer: this.#packer.pack(answer) });
     } catch {
       reply({ id, state: 'failed' });
     } finally {

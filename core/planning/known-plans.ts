@@ -1,4 +1,5 @@
 import type { Plan, Stay } from './plan';
+import { inside } from './search/inside';
 import type { Lot } from './search/lots';
 
 /** What is known of sets that begin with the same lots. */
@@ -19,6 +20,8 @@ export class KnownPlans {
   readonly #byKept = new Map<string, Alike>();
   /** the same by the list itself, which many sets share */
   readonly #byList = new WeakMap<readonly number[], Alike>();
+  /** the same plans beside other originals, by what they save */
+  readonly #saving = new WeakMap<Plan, Map<number | null, Plan>>();
   #size = 0;
 
   constructor(private readonly stayOf: (kept: readonly number[]) => Stay) {}
@@ -35,6 +38,12 @@ export class KnownPlans {
     if (known === undefined) this.#byKept.set(kept.join(), alike);
     this.#byList.set(kept, alike);
     return alike;
+  }
+
+  /** A plan that saves something else now; asked for the same again it is the same object. */
+  saving(plan: Plan, savingCents: number | null): Plan {
+    const known = inside(this.#saving, plan, () => new Map<number | null, Plan>());
+    return inside(known, savingCents, () => ({ ...plan, savingCents }));
   }
 
   /** The plan that buys just these lots, made where it was not looked at yet. */

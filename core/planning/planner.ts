@@ -221,7 +221,7 @@ export class Planner {
       return placed && asPlan(this.#case, this.#force, candidate, stay, placed, originalCents);
     });
     const savingCents = originalCents === undefined ? null : originalCents - priceCents;
-    return plan === null || plan.savingCents === savingCents ? plan : { ...plan, savingCents };
+    return plan === null || plan.savingCents === savingCents ? plan : this.#plans.saving(plan, savingCents);
   }
 }
 

@@ -5,7 +5,7 @@ import type { Generation } from '@/core/memory/generation';
 import { keysOf } from '@/core/memory/outline';
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import { useWidth } from '../client/use-width';
-import { Tip, Tips } from '../kit/tip';
+import { Tip } from '../kit/tip';
 import { type Arrow, type BoardChannel, channelRows, neighbour } from './channel-groups';
 import { FactsList } from './facts-list';
 import { Socket, type SocketLook } from './socket';
@@ -191,38 +191,36 @@ export function SlotBoard(props: SlotBoardProps) {
   };
 
   return (
-    <Tips>
-      <div ref={setBoard}>
-        <div ref={box} className="grid grid-cols-[minmax(0,1fr)] gap-2">
-          {rows.map((row) => (
-            <div
-              key={row.map(({ name }) => name).join(' ')}
-              className="grid"
-              style={{ gridTemplateColumns: `repeat(${columns}, ${look.width}px)`, columnGap: GAP }}
-            >
-              {row.map(({ name, slots }) => (
-                <div key={name}>
-                  <p className="text-xs text-ink-2 border-b border-line mb-0.5 px-1" aria-hidden="true">
-                    {columns > 3 ? name : `channel ${name}`}
-                  </p>
-                  <ul aria-label={`Channel ${name}`}>
-                    {slots.map((change, bank) => socket(change, changed(row, bank)))}
-                  </ul>
-                </div>
-              ))}
-            </div>
-          ))}
-        </div>
-        {edit !== undefined && (
-          <p id={hint} className="sr-only">
-            M takes the module up and puts it down in another slot, K says whether it must stay or go, Delete takes it
-            out, a pasted label fills the slot, the arrows go from slot to slot.
-          </p>
-        )}
-        <p role="status" className={carried === null ? 'sr-only' : 'text-sm text-act font-semibold mt-1'}>
-          {carried === null ? '' : `Press the slot that the module of ${carried} goes to; Escape leaves it.`}
-        </p>
+    <div ref={setBoard}>
+      <div ref={box} className="grid grid-cols-[minmax(0,1fr)] gap-2">
+        {rows.map((row) => (
+          <div
+            key={row.map(({ name }) => name).join(' ')}
+            className="grid"
+            style={{ gridTemplateColumns: `repeat(${columns}, ${look.width}px)`, columnGap: GAP }}
+          >
+            {row.map(({ name, slots }) => (
+              <div key={name}>
+                <p className="text-xs text-ink-2 border-b border-line mb-0.5 px-1" aria-hidden="true">
+                  {columns > 3 ? name : `channel ${name}`}
+                </p>
+                <ul aria-label={`Channel ${name}`}>
+                  {slots.map((change, bank) => socket(change, changed(row, bank)))}
+                </ul>
+              </div>
+            ))}
+          </div>
+        ))}
       </div>
-    </Tips>
+      {edit !== undefined && (
+        <p id={hint} className="sr-only">
+          M takes the module up and puts it down in another slot, K says whether it must stay or go, Delete takes it
+          out, a pasted label fills the slot, the arrows go from slot to slot.
+        </p>
+      )}
+      <p role="status" className={carried === null ? 'sr-only' : 'text-sm text-act font-semibold mt-1'}>
+        {carried === null ? '' : `Press the slot that the module of ${carried} goes to; Escape leaves it.`}
+      </p>
+    </div>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import type { Fact } from '@/core/machine/slot-facts';
-import { Tip, Tips } from '../kit/tip';
+import { Tip } from '../kit/tip';
 
 /** A value with who says it, on hover and focus. */
 function Sourced({ fact, within }: { fact: Fact; within: HTMLElement | null }) {
@@ -33,19 +33,17 @@ export function MachineFacts({ facts }: { facts: readonly Fact[] }) {
   const [here, setHere] = useState<HTMLElement | null>(null);
   if (facts.length === 0) return null;
   return (
-    <Tips>
-      <dl ref={setHere} className="flex flex-wrap gap-x-4 gap-y-0.5 py-1.5 text-sm border-t border-line">
-        {facts.map((fact) => (
-          <div key={fact.label} className="flex gap-1.5 items-baseline">
-            <dt aria-hidden="true" className="text-ink-2">
-              {fact.label}
-            </dt>
-            <dd>
-              <Sourced fact={fact} within={here} />
-            </dd>
-          </div>
-        ))}
-      </dl>
-    </Tips>
+    <dl ref={setHere} className="flex flex-wrap gap-x-4 gap-y-0.5 py-1.5 text-sm border-t border-line">
+      {facts.map((fact) => (
+        <div key={fact.label} className="flex gap-1.5 items-baseline">
+          <dt aria-hidden="true" className="text-ink-2">
+            {fact.label}
+          </dt>
+          <dd>
+            <Sourced fact={fact} within={here} />
+          </dd>
+        </div>
+      ))}
+    </dl>
   );
 }

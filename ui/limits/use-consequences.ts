@@ -4,6 +4,7 @@ import { caseUnder, limitsOfClaims } from '@/core/machine/case-of-job';
 import { type Conflict, settled } from '@/core/machine/conflicts';
 import type { Claim } from '@/core/machine/limit';
 import type { PlanCase } from '@/core/planning/case';
+import { Unpacker } from '@/worker/packed-answer';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 
 /** What a settlement leads to: how many plans there are then, and how many of them are off-book. */
@@ -41,6 +42,7 @@ export function useConsequences(
     );
     if (asks.length === 0) return;
     const worker = new Worker(new URL('../../worker/plan-worker.ts', import.meta.url));
+    const answers = new Unpacker();
     setWorking(true);
     const stop = () => {
       worker.terminate();
@@ -51,7 +53,7 @@ export function useConsequences(
     worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
       const ask = asks[data.id];
       if (data.state === 'done' && ask !== undefined) {
-        const { plans } = data.answer;
+        const { plans } = answers.unpack(data.answer);
         const totals = plans.map(({ totalMiB }) => totalMiB);
         setKnown((before) =>
           new Map(before).set(ask.key, {

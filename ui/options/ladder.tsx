@@ -1,5 +1,5 @@
 'use client';
-import { type KeyboardEvent, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, memo, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, type Rung } from '@/core/planning/ladder';
 import type { Answer } from '@/core/planning/plan';
@@ -39,7 +39,7 @@ function startOf(rungs: readonly Rung[]): Rung | undefined {
 }
 
 /** Rungs of resulting capacity over today's machine, all plans at their price on one axis, with the lines that steer. */
-export function Ladder(props: LadderProps) {
+export const Ladder = memo(function Ladder(props: LadderProps) {
   const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
   const [box, width] = useWidth<HTMLDivElement>(860);
   const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
@@ -180,4 +180,4 @@ export function Ladder(props: LadderProps) {
       <TodayGround planCase={planCase} answer={answer} />
     </section>
   );
-}
+});

@@ -1,12 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { whyBest } from '@/core/planning/best-of-rung';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, rungsOf } from '@/core/planning/ladder';
 import type { Answer, Plan } from '@/core/planning/plan';
-import { missedBy, type Steering } from '@/core/planning/steering';
+import { missedBy, type Steering, UNSTEERED } from '@/core/planning/steering';
 import { suggestThree } from '@/core/planning/suggest-three';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
@@ -43,8 +43,13 @@ function usePlaces(): ReadonlyMap<string, number> {
   );
 }
 
+/** What only shuts plans out: the picture follows it at once, and stays as it is while anything else is planned for. */
+function useLimits({ needMiB, budgetCents, freeSlots }: Steering): Steering {
+  return useMemo(() => ({ ...UNSTEERED, needMiB, budgetCents, freeSlots }), [needMiB, budgetCents, freeSlots]);
+}
+
 /** The plans as rungs, and what follows from them for how the job is steered. */
-function useRungs({ answer, planCase, steered: { steering } }: OptionsDeskProps) {
+function useRungs({ answer, planCase }: OptionsDeskProps, steering: Steering) {
   const { job } = useJob();
   const { bestToleranceBp: toleranceBp, cover } = job;
   const rungs = useMemo(
@@ -72,7 +77,8 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const { steering, steer, plan: named, name } = steered;
   const places = usePlaces();
   const { busy, sentence, save } = useSave();
-  const { rungs, suggestions, byKey } = useRungs(props);
+  const limits = useLimits(steering);
+  const { rungs, suggestions, byKey } = useRungs(props, limits);
   const [over, setOver] = useState<Over | null>(null);
   const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
   const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
@@ -94,9 +100,11 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const putAll = async () => {
     for (const [nr, { plan }] of suggestions.entries()) await put(nr + 1, plan);
   };
-  const putLooked = (place: number) => {
+  const putNow = useRef((_place: number) => {});
+  putNow.current = (place) => {
     if (looked !== null) void put(place, looked);
   };
+  const putLooked = useCallback((place: number) => putNow.current(place), []);
   const lookedKey = looked === null ? null : planKey(looked);
   const side = compared.flatMap((key) => byKey.get(key) ?? []);
   const flipCompared = (key: string | null) => {
@@ -124,7 +132,15 @@ export function OptionsDesk(props: OptionsDeskProps) {
     rung === undefined ? '' : whyBest(wanted.length > 0 ? wanted : rung.plans, planCase.currency, job.bestToleranceBp);
   const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
   const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
-  const shared = { planCase, supplies: job.supplies, steering, looked: lookedKey, places, onLook, onPut: putLooked };
+  const shared = {
+    planCase,
+    supplies: job.supplies,
+    steering: limits,
+    looked: lookedKey,
+    places,
+    onLook,
+    onPut: putLooked,
+  };
   return (
     <>
       <SteerBar steering={steering} onSteer={steer} answer={answer} planCase={planCase} />

@@ -37,9 +37,7 @@ export function Reasons({ plan, planCase, cover, most = Number.POSITIVE_INFINITY
         </li>
       ))}
       {shown < count && <li className="text-ink-2">and {count - shown} more: open the plan</li>}
-      {count === 0 && (
-        <li className="text-good">✓ Nothing to mind: within the papers, matched and even.</li>
-      )}
+      {count === 0 && <li className="text-good">✓ Nothing to mind: within the papers, matched and even.</li>}
     </ul>
   );
 }

@@ -115,61 +115,63 @@ function RungRowDrawn(props: RungRowProps) {
   const added = rung.totalMiB - todayMiB;
   const below = steering.needMiB !== null && rung.totalMiB < steering.needMiB;
   return (
-    <li data-rung={rung.totalMiB} className="rung border-b border-line pb-1.5">
-      <div className="flex">
-        <div className="shrink-0 pt-1.5" style={{ width: LABEL_WIDTH }}>
-          <span className={`block text-lg wide leading-6 ${rung.isWanted ? 'font-bold' : 'font-medium text-ink-2'}`}>
-            {capacityText(rung.totalMiB)}
-          </span>
-          <span className="block text-xs text-ink-2 narrow leading-4">
-            {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
-          </span>
-        </div>
-        {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose parts are pressed; HTML has no element for it */}
-        <svg
-          role="group"
-          aria-label={`${rung.plans.length === 1 ? '1 plan' : `${rung.plans.length} plans`} with ${capacityText(rung.totalMiB)}`}
-          width={scale.at.range()[1] ?? 0}
-          height={height}
-          className="block overflow-visible"
-        >
-          <SavingSpan rung={rung} scale={scale} currency={currency} />
-          {seated.map(({ key, x, row }) => {
-            const plan = plans.get(key);
-            if (plan === undefined) return null;
-            const place = places.get(key) ?? null;
-            return (
-              <PlanMark
-                key={key}
-                id={key}
-                words={markWords(plan, currency, place)}
-                lane={plan.lane}
-                care={plan.care}
-                reuse={plan.reuse}
-                x={x}
-                y={top + row * MARK_APART + MARK_APART / 2}
-                looked={looked === key}
-                place={place}
-                faded={missedBy(steering, plan) !== null}
-                reachable={reachable === key}
-                onLook={onLook}
-              />
-            );
-          })}
-        </svg>
-      </div>
-      <div className="relative flex gap-3 items-baseline justify-between" style={{ paddingLeft: LABEL_WIDTH }}>
-        <RungLine rung={rung} planCase={planCase} supplies={supplies} steering={steering} onLook={onLook} />
-        {(folded.length > 0 || (open && rows > ROWS)) && (
-          <button
-            type="button"
-            onClick={() => onOpen(rung.totalMiB)}
-            aria-expanded={open}
-            className="shrink-0 text-xs min-h-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
+    <li data-rung={rung.totalMiB} className="rung border-b border-line">
+      <div className="rung-body pb-1.5">
+        <div className="flex">
+          <div className="shrink-0 pt-1.5" style={{ width: LABEL_WIDTH }}>
+            <span className={`block text-lg wide leading-6 ${rung.isWanted ? 'font-bold' : 'font-medium text-ink-2'}`}>
+              {capacityText(rung.totalMiB)}
+            </span>
+            <span className="block text-xs text-ink-2 narrow leading-4">
+              {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
+            </span>
+          </div>
+          {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose parts are pressed; HTML has no element for it */}
+          <svg
+            role="group"
+            aria-label={`${rung.plans.length === 1 ? '1 plan' : `${rung.plans.length} plans`} with ${capacityText(rung.totalMiB)}`}
+            width={scale.at.range()[1] ?? 0}
+            height={height}
+            className="block overflow-visible"
           >
-            {open ? 'fewer' : `${folded.length} more`}
-          </button>
-        )}
+            <SavingSpan rung={rung} scale={scale} currency={currency} />
+            {seated.map(({ key, x, row }) => {
+              const plan = plans.get(key);
+              if (plan === undefined) return null;
+              const place = places.get(key) ?? null;
+              return (
+                <PlanMark
+                  key={key}
+                  id={key}
+                  words={markWords(plan, currency, place)}
+                  lane={plan.lane}
+                  care={plan.care}
+                  reuse={plan.reuse}
+                  x={x}
+                  y={top + row * MARK_APART + MARK_APART / 2}
+                  looked={looked === key}
+                  place={place}
+                  faded={missedBy(steering, plan) !== null}
+                  reachable={reachable === key}
+                  onLook={onLook}
+                />
+              );
+            })}
+          </svg>
+        </div>
+        <div className="relative flex gap-3 items-baseline justify-between" style={{ paddingLeft: LABEL_WIDTH }}>
+          <RungLine rung={rung} planCase={planCase} supplies={supplies} steering={steering} onLook={onLook} />
+          {(folded.length > 0 || (open && rows > ROWS)) && (
+            <button
+              type="button"
+              onClick={() => onOpen(rung.totalMiB)}
+              aria-expanded={open}
+              className="shrink-0 text-xs min-h-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
+            >
+              {open ? 'fewer' : `${folded.length} more`}
+            </button>
+          )}
+        </div>
       </div>
       {line}
     </li>

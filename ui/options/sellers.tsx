@@ -73,7 +73,9 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
           panel.current.querySelector('summary')?.focus();
         }}
       >
-        <summary className={`${INPUT_LOOK} cursor-pointer list-none whitespace-nowrap flex items-center justify-between gap-3`}>
+        <summary
+          className={`${INPUT_LOOK} cursor-pointer list-none whitespace-nowrap flex items-center justify-between gap-3`}
+        >
           {sellersOut.length === 0 ? 'any seller' : `${left} of ${sellers.length} sellers`}
           <span aria-hidden className="text-xs">
             ▾

@@ -1,9 +1,11 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import type { Goal, Installed, PlanCase } from '@/core/planning/case';
 import type { Answer } from '@/core/planning/plan';
 import type { Change } from '@/core/planning/planner';
+import { Unpacker } from '@/worker/packed-answer';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
+import { takeWorker } from './early-worker';
 
 export interface Planning {
   /** the last that was worked out; null: none yet */
@@ -51,10 +53,14 @@ export function usePlans(base: PlanCase | null, goal: Goal): Planning {
   const wanted = JSON.stringify(goal);
 
   useEffect(() => {
-    const own = new Worker(new URL('../../worker/plan-worker.ts', import.meta.url));
+    const own = takeWorker();
     worker.current = own;
     asked.current = null;
+    const answers = new Unpacker();
+    let isFirst = true;
     own.onmessage = ({ data }: MessageEvent<PlanReply>) => {
+      // Later answers build on those that nobody waits for any more.
+      const answer = data.state === 'done' ? answers.unpack(data.answer) : null;
       const now = asked.current;
       if (now === null || data.id !== now.id || data.state === 'cancelled' || data.state === 'told') return;
       if (data.state === 'planning') {
@@ -63,7 +69,13 @@ export function usePlans(base: PlanCase | null, goal: Goal): Planning {
       }
       answered.current = true;
       if (data.state === 'failed') setPlanning((before) => ({ ...before, share: null, failed: true }));
-      else setPlanning({ answer: data.answer, planCase: now.planCase, share: null, failed: false });
+      else {
+        const show = () => setPlanning({ answer, planCase: now.planCase, share: null, failed: false });
+        // The first ladder is drawn piece by piece while the rest of the page comes to life; later ones follow the hand.
+        if (isFirst) startTransition(show);
+        else show();
+        isFirst = false;
+      }
     };
     own.onerror = () => setPlanning((before) => ({ ...before, share: null, failed: true }));
     return () => own.terminate();

@@ -8,6 +8,8 @@ import { ladderQuery, readLadderUrl, sameSteering } from './steering-url';
 
 /** So long nothing has to change before the job remembers, ms. */
 const REMEMBER_AFTER_MS = 600;
+/** So long the hand has to rest before the address says what was settled, ms. */
+const RESTS_MS = 250;
 
 export interface Steered {
   steering: Steering;
@@ -40,27 +42,52 @@ export function useSteering(): Steered {
   const [live, setLive] = useState<Steering | null>(null);
   const [plan, setPlan] = useState(atFirst.plan);
   const now = useRef({ steering: settled, plan });
+  const waiting = useRef<ReturnType<typeof setTimeout> | null>(null);
 
-  const steer = useCallback((patch: Partial<Steering>, isLive = false) => {
-    const steering = { ...now.current.steering, ...patch };
-    now.current = { ...now.current, steering };
-    if (isLive) {
-      setLive(steering);
-      return;
-    }
-    setLive(null);
-    setSettled(steering);
-    writeAddress('pushState', ladderQuery(steering, now.current.plan));
+  /** Writes what was settled since the address was written last: one step to go back to, however many keys it took. */
+  const write = useCallback(() => {
+    if (waiting.current === null) return;
+    clearTimeout(waiting.current);
+    waiting.current = null;
+    writeAddress('pushState', ladderQuery(now.current.steering, now.current.plan));
   }, []);
-  const name = useCallback((key: string | null) => {
-    if (now.current.plan === key) return;
-    now.current = { ...now.current, plan: key };
-    setPlan(key);
-    writeAddress('replaceState', ladderQuery(now.current.steering, key));
-  }, []);
+  useEffect(() => {
+    window.addEventListener('pagehide', write);
+    return () => {
+      window.removeEventListener('pagehide', write);
+      if (waiting.current !== null) clearTimeout(waiting.current);
+    };
+  }, [write]);
+  const steer = useCallback(
+    (patch: Partial<Steering>, isLive = false) => {
+      const steering = { ...now.current.steering, ...patch };
+      now.current = { ...now.current, steering };
+      if (isLive) {
+        setLive(steering);
+        return;
+      }
+      setLive(null);
+      setSettled(steering);
+      if (waiting.current !== null) clearTimeout(waiting.current);
+      waiting.current = setTimeout(write, RESTS_MS);
+    },
+    [write],
+  );
+  const name = useCallback(
+    (key: string | null) => {
+      if (now.current.plan === key) return;
+      write();
+      now.current = { ...now.current, plan: key };
+      setPlan(key);
+      writeAddress('replaceState', ladderQuery(now.current.steering, key));
+    },
+    [write],
+  );
   const remembered = useRef(job.steering);
   useEffect(() => {
     const back = () => {
+      if (waiting.current !== null) clearTimeout(waiting.current);
+      waiting.current = null;
       const said = readLadderUrl(new URLSearchParams(window.location.search));
       const steering = said.steering ?? remembered.current;
       now.current = { steering, plan: said.plan };
@@ -75,6 +102,7 @@ export function useSteering(): Steered {
   }, [router]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was drawn anew has the router's address again
   useEffect(() => {
+    if (waiting.current !== null) return;
     const { steering, plan: key } = now.current;
     const said = readLadderUrl(new URLSearchParams(window.location.search));
     const isSaid = said.plan === key && sameSteering(said.steering ?? remembered.current, steering);
