@@ -30,7 +30,7 @@ describe('what paying more buys', () => {
     expect(stepBetween(from, to)).toEqual({
       cents: -1000,
       gains: ['4 GB more'],
-      losses: ['2666 instead of 2400 MT/s', '2 more free slots', 'all old modules stay'],
+      losses: ['runs at 2400 instead of 2666 MT/s', 'leaves 2 free slots less', 'takes out one more old module'],
       laterDays: 2,
     });
   });
@@ -43,11 +43,14 @@ describe('what paying more buys', () => {
     const said = (step: Partial<Step>) =>
       stepText({ cents: 1800, gains: [], losses: [], laterDays: 0, ...step }, (cents) => (cents / 100).toFixed(2));
     expect(said({ gains: ['dual channel', 'a free slot'] })).toBe('+18.00 buys dual channel and a free slot.');
-    expect(said({ gains: ['4 GB more'], losses: ['a free slot'], laterDays: 5 })).toBe(
-      '+18.00 buys 4 GB more, but gives up a free slot and comes 5 days later.',
+    expect(said({ gains: ['4 GB more'], losses: ['leaves one free slot less'], laterDays: 5 })).toBe(
+      '+18.00 buys 4 GB more, but leaves one free slot less and comes 5 days later.',
     );
     expect(said({ laterDays: -1 })).toBe('+18.00 buys a day less to wait.');
-    expect(said({ losses: ['a free slot'] })).toBe('+18.00 buys nothing: it gives up a free slot.');
+    expect(said({ losses: ['leaves one free slot less'] })).toBe('+18.00 buys nothing: it leaves one free slot less.');
+    expect(
+      said({ gains: ['4 GB more'], losses: ['is off-book instead of clear', 'has single channel instead of dual'] }),
+    ).toBe('+18.00 buys 4 GB more, but is off-book instead of clear and has single channel instead of dual.');
     expect(said({ cents: 0 })).toBe('For the same price: alike in everything else.');
     expect(said({ cents: -100, gains: ['4 GB more'] })).toBe('−1.00 buys 4 GB more.');
   });

@@ -39,6 +39,7 @@ let lastGone = Number.NEGATIVE_INFINITY;
 export function Tip({ about, side, within, children }: TipProps) {
   const id = useId();
   const [open, setOpen] = useState<HTMLElement | null>(null);
+  const pressed = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   useEffect(() => () => clearTimeout(timer.current), []);
 
@@ -66,11 +67,20 @@ export function Tip({ about, side, within, children }: TipProps) {
     },
     onPointerDown: (event) => {
       own.onPointerDown?.(event);
+      // The focus that a press brings is no question.
+      pressed.current = true;
+      document.addEventListener(
+        'pointerup',
+        () => {
+          pressed.current = false;
+        },
+        { once: true },
+      );
       close();
     },
     onFocus: (event) => {
       own.onFocus?.(event);
-      if (event.currentTarget.matches(':focus-visible')) setOpen(event.currentTarget);
+      if (!pressed.current) setOpen(event.currentTarget);
     },
     onBlur: (event) => {
       own.onBlur?.(event);
