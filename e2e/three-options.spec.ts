@@ -18,7 +18,7 @@ const UNKNOWN = reportText({
   ],
 });
 
-const slip = (page: Page) => page.getByLabel('Slip');
+const slip = (page: Page) => page.getByRole('region', { name: 'Slip' });
 const optionsOnSlip = (page: Page, count: number) =>
   slip(page)
     .locator('li')

@@ -276,20 +276,19 @@ export async function saveSlots(
 
 export const keepSlotSchema = z.strictObject({ slot: z.string().min(1).max(120), keep: jobSlotSchema.shape.keep });
 
-/** Says what becomes of one installed module: of two who say so at once, the later one is heard. */
+/** Says what becomes of one installed module: of two who say so at once, the later one is heard. Told is the slots' version. */
 export async function keepSlot(
   caller: Caller,
   jobId: number,
   { slot, keep }: z.infer<typeof keepSlotSchema>,
-): Promise<Result<null>> {
+): Promise<Result<{ version: number }>> {
   return changeJob(caller, jobId, {
     kind: 'slots-changed',
     detail: { slot, keep },
     work: async (db, { slots }) => {
       const one = slots.find(({ name, module, soldered }) => name === slot && module !== null && !soldered);
       if (one === undefined) return fault('not-found', `There is no module in ${slot} that could stay or go.`);
-      await setKeep(db, jobId, slot, keep);
-      return done(null);
+      return done({ version: await setKeep(db, jobId, slot, keep) });
     },
   });
 }

@@ -2,6 +2,8 @@ import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { one, pool } from '../store/database';
 import { listSellers } from '../store/sellers';
 import { putReadingAside, takeReadings } from './intake';
+import { agreeLimits } from './limits';
+import { takePart } from './new-part';
 import { noteRate } from './sellers';
 
 const shop = openTestShop();
@@ -101,5 +103,35 @@ describe('a seller’s page', () => {
     const job = await readTill(shop.teo);
     const of = { price: '60.00', priceCurrency: 'EUR', availability: 'https://schema.org/OutOfStock' };
     expect(await drop(job, page(of))).toContain('it says that none are left');
+  });
+});
+
+describe('a part that is seen while the ladder stands', () => {
+  const seen = (job: number, text: string) =>
+    takePart(shop.teo, job, { name: 'typed line', input: new TextEncoder().encode(text) });
+  const readingsOf = async (job: number) => (await stateOf(job)).readings.length;
+
+  it('is an offer at once, and the limits stay agreed', async () => {
+    const job = await readTill(shop.teo);
+    must(await agreeLimits(shop.teo, job, true));
+    const { slots } = await stateOf(job);
+    const { offer } = must(await seen(job, 'Corrick 16GB DDR4-2400 CL17 DIMM, new, 12.00 EUR'));
+    const state = await stateOf(job);
+    expect(state.market.offers.find(({ id }) => id === offer)).toMatchObject({ priceCents: 1700 });
+    expect(state.job.limitsAgreedAt).not.toBeNull();
+    expect(state.slots).toEqual(slots);
+  });
+
+  it.each([
+    ['Laptop memory 8GB DDR4, 9.00 EUR', 'It is no offer yet: it does not say its rate.'],
+    ['Corrick 16GB DDR4-2400 CL17 DIMM', 'It names no price'],
+    ['good morning', 'none of the inputs'],
+  ])('that is none changes nothing and says why: %s', async (text, sentence) => {
+    const job = await readTill(shop.teo);
+    const before = await readingsOf(job);
+    const result = await seen(job, text);
+    expect(result).toMatchObject({ ok: false, code: 'bad-input' });
+    if (!result.ok) expect(result.sentence).toContain(sentence);
+    expect(await readingsOf(job)).toBe(before);
   });
 });

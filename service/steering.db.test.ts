@@ -1,9 +1,15 @@
 import { answer } from '../core/planning/answer';
+import type { Offer } from '../core/planning/case';
 import { explainOffer } from '../core/planning/explain/explain-offer';
 import { remediesFor, withRemedy } from '../core/planning/explain/remedies';
 import { UNSTEERED } from '../core/planning/steering';
-import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
-import { many, pool } from '../store/database';
+import { as, must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
+import { many, pool, run } from '../store/database';
+import { draftOptions } from './draft-options';
+import { keepSlot } from './intake';
+import { agreeLimits } from './limits';
+import { type Market, offerOfKey } from './offers-for-job';
+import { choosePlan } from './quote';
 import { saveBestRule, saveSteering, showBestRule, steeringSchema } from './steering';
 
 const shop = openTestShop();
@@ -61,3 +67,76 @@ test('in every job of the demo shop, whatever is said to bring an offer onto the
   }
   expect(tried).toBeGreaterThan(5);
 }, 120_000);
+
+describe('sellers that are left out', () => {
+  const steered = (sellersOut: string[]) => ({ ...UNSTEERED, lanesOut: [], sellersOut });
+  const bought = ({ module, modules, origin }: Offer) =>
+    JSON.stringify([module.capacityMiB, module.rateMTs, modules, origin]);
+
+  const of = (market: Market, key: string) => market.supplies.get(key)?.seller ?? '';
+  /** Who sells most of what is in a case. */
+  const sellerOfMost = (market: Market): string => {
+    const sellers = new Map<string, number>();
+    for (const { id } of market.offers) sellers.set(of(market, id), (sellers.get(of(market, id)) ?? 0) + 1);
+    return [...sellers].sort(([, a], [, b]) => b - a)[0]?.[0] ?? '';
+  };
+
+  it('stay in the case, and what others ask for the same comes beside it', async () => {
+    const id = await readTill(shop.teo);
+    const before = (await stateOf(id)).market;
+    const most = sellerOfMost(before);
+    must(await saveSteering(shop.teo, id, steered([most])));
+    const after = (await stateOf(id)).market;
+    const keys = after.offers.map((offer) => offer.id);
+    expect(keys).toEqual(expect.arrayContaining(before.offers.map((offer) => offer.id)));
+    const come = after.offers.filter((offer) => !before.offers.some((other) => other.id === offer.id));
+    expect(come.length).toBeGreaterThan(0);
+    for (const offer of come) expect(of(after, offer.id)).not.toBe(most);
+    // Whatever comes is of a kind that the seller had the cheapest of.
+    const had = new Set(before.offers.filter((offer) => of(before, offer.id) === most).map(bought));
+    expect(come.some((offer) => had.has(bought(offer)))).toBe(true);
+    must(await saveSteering(shop.teo, id, steered([])));
+    expect((await stateOf(id)).market.offers.map((offer) => offer.id)).toEqual(before.offers.map((offer) => offer.id));
+  });
+
+  it('and what is on the slip stays in the case, whatever is cheaper, until it is sold out, which is said', async () => {
+    const id = await readTill(shop.teo);
+    const before = (await stateOf(id)).market;
+    const most = sellerOfMost(before);
+    must(await saveSteering(shop.teo, id, steered([most])));
+    const narrowed = (await stateOf(id)).market;
+    const dearer = narrowed.offers.filter((offer) => !before.offers.some((other) => other.id === offer.id));
+    const keys = new Set(dearer.map((offer) => offer.id));
+    const { jobCase } = await stateOf(id);
+    if (!jobCase.ok) throw new Error('gaps');
+    const without = before.offers.map((offer) => offer.id).filter((key) => narrowed.supplies.get(key)?.seller === most);
+    const { plans } = answer({ ...jobCase.planCase, goal: { without } });
+    const plan = plans.find(({ bought: buys }) => buys.some(({ offer }) => keys.has(offer)));
+    if (plan === undefined) throw new Error('nothing dearer is in any plan');
+    must(await choosePlan(shop.teo, id, { place: 1, kept: plan.kept, bought: plan.bought }));
+    const [chosen = ''] = plan.bought.flatMap(({ offer }) => (keys.has(offer) ? [offer] : []));
+    must(await saveSteering(shop.teo, id, steered([])));
+    const state = await stateOf(id);
+    expect(state.market.offers.map((offer) => offer.id)).toContain(chosen);
+    expect(draftOptions(state)).toMatchObject([{ ok: true }]);
+    await run(pool(), 'update offer set stock = 0 where id = $1', [offerOfKey(chosen)]);
+    expect(draftOptions(await stateOf(id))).toMatchObject([
+      { ok: false, sentence: expect.stringContaining('sold out') },
+    ]);
+  });
+});
+
+test('what becomes of a module is said by itself: the later word is heard, and only modules have it', async () => {
+  const id = await readTill(shop.teo);
+  const { job, limits } = await stateOf(id);
+  must(await agreeLimits(shop.teo, id, true));
+  must(await keepSlot(shop.teo, id, { slot: 'A2', keep: 'must' }));
+  const { version } = must(await keepSlot(await as('edda'), id, { slot: 'A2', keep: 'never' }));
+  expect(version).toBe(job.slotsVersion + 2);
+  const after = await stateOf(id);
+  expect(after.slots.find(({ name }) => name === 'A2')?.keep).toBe('never');
+  expect(after.job.slotsVersion).toBe(job.slotsVersion + 2);
+  expect(after.job.limitsAgreedAt).not.toBeNull();
+  expect(after.limits).toEqual(limits);
+  expect(await keepSlot(shop.teo, id, { slot: 'A1', keep: 'must' })).toMatchObject({ ok: false, code: 'not-found' });
+});

@@ -220,10 +220,11 @@ export async function replaceSlots(db: Queryable, jobId: number, slots: readonly
   await run(db, 'update job set slots_version = slots_version + 1 where id = $1', [jobId]);
 }
 
-/** Writes what becomes of the module in one slot. */
-export async function setKeep(db: Queryable, jobId: number, slot: string, keep: JobSlot['keep']): Promise<void> {
+/** Writes what becomes of the module in one slot; the version of the slots is told. */
+export async function setKeep(db: Queryable, jobId: number, slot: string, keep: JobSlot['keep']): Promise<number> {
   await run(db, 'update job_slot set keep = $3 where job_id = $1 and name = $2', [jobId, slot, keep]);
-  await run(db, 'update job set slots_version = slots_version + 1 where id = $1', [jobId]);
+  const raised = 'update job set slots_version = slots_version + 1 where id = $1 returning slots_version as version';
+  return (await one<{ version: number }>(db, raised, [jobId])).version;
 }
 
 export interface Decision {

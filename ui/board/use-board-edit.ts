@@ -18,8 +18,10 @@ const KEEP_WORDS = { may: 'may stay or go', must: 'must stay', never: 'must go' 
 /** Changes of the board by hand, each saved at once and each to be taken back. */
 export function useBoardEdit() {
   const { job, foretell } = useJob();
-  const now = useRef(job);
-  now.current = job;
+  // The slots' version as far as it is known here: what is kept is saved beside what the page shows.
+  const known = useRef(job.slotsVersion);
+  known.current = Math.max(known.current, job.slotsVersion);
+  const keeping = useRef<Promise<unknown>>(Promise.resolve());
   const { busy, sentence, save } = useSave();
   const [undo, setUndo] = useState<{ what: string; run: () => Promise<void> } | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -28,11 +30,12 @@ export function useBoardEdit() {
   const put = async (slots: JobSlot[], what: string) => {
     setWrong(null);
     const before = job.slots;
-    const result = await save('PUT', `/api/jobs/${job.id}/slots`, { version: job.slotsVersion, slots });
+    await keeping.current;
+    const result = await save('PUT', `/api/jobs/${job.id}/slots`, { version: known.current, slots });
     if (!result.ok) return;
     const run = async () => {
-      const { slotsVersion: version } = now.current;
-      const undone = await save('PUT', `/api/jobs/${job.id}/slots`, { version, slots: before });
+      await keeping.current;
+      const undone = await save('PUT', `/api/jobs/${job.id}/slots`, { version: known.current, slots: before });
       if (undone.ok) setUndo(null);
     };
     setUndo({ what, run });
@@ -41,7 +44,10 @@ export function useBoardEdit() {
   /** Seen and planned with at once; the job hears of it meanwhile. */
   const keepAs = async (slot: string, keep: JobSlot['keep']): Promise<boolean> => {
     foretell(slot, keep);
-    const result = await save('PUT', `/api/jobs/${job.id}/keep`, { slot, keep });
+    const saving = save<{ version: number }>('PUT', `/api/jobs/${job.id}/keep`, { slot, keep });
+    keeping.current = saving;
+    const result = await saving;
+    if (result.ok) known.current = Math.max(known.current, result.value.version);
     foretell(slot, result.ok ? keep : null, true);
     return result.ok;
   };

@@ -34,6 +34,8 @@ const REST_MS = 250;
 const LEAVE_MS = 150;
 /** When the last card went: the next comes without a wait then. */
 let lastGone = Number.NEGATIVE_INFINITY;
+/** Puts away the card that is open: there is one at a time. */
+let putAway = (): void => {};
 
 /** More on something, on hover and focus; Escape puts it away. */
 export function Tip({ about, side, within, children }: TipProps) {
@@ -52,6 +54,11 @@ export function Tip({ about, side, within, children }: TipProps) {
     if (open !== null) lastGone = performance.now();
     setOpen(null);
   };
+  const show = (element: HTMLElement) => {
+    putAway();
+    putAway = () => setOpen(null);
+    setOpen(element);
+  };
   const own = about.props;
   const trigger = cloneElement(about, {
     ...(open !== null && { 'aria-describedby': id }),
@@ -59,7 +66,7 @@ export function Tip({ about, side, within, children }: TipProps) {
       own.onPointerEnter?.(event);
       const { currentTarget, pointerType } = event;
       if (pointerType === 'touch') return;
-      later(performance.now() - lastGone < LEAVE_MS ? 0 : REST_MS, () => setOpen(currentTarget));
+      later(performance.now() - lastGone < LEAVE_MS ? 0 : REST_MS, () => show(currentTarget));
     },
     onPointerLeave: (event) => {
       own.onPointerLeave?.(event);
@@ -80,7 +87,7 @@ export function Tip({ about, side, within, children }: TipProps) {
     },
     onFocus: (event) => {
       own.onFocus?.(event);
-      if (!pressed.current) setOpen(event.currentTarget);
+      if (!pressed.current) show(event.currentTarget);
     },
     onBlur: (event) => {
       own.onBlur?.(event);

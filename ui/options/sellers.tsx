@@ -109,7 +109,10 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
             <button
               type="button"
               className="text-sm text-left underline underline-offset-4 decoration-edge hover:decoration-ink cursor-pointer min-h-8"
-              onClick={() => onSteer({ sellersOut: [] })}
+              onClick={() => {
+                panel.current?.querySelector('summary')?.focus();
+                onSteer({ sellersOut: [] });
+              }}
             >
               Any seller again
             </button>
