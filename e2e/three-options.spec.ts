@@ -170,3 +170,33 @@ test('what must stay is turned on the slot board, and the ladder follows before 
   expect(faults).toEqual([]);
   await context.close();
 }, 300_000);
+
+test('by touch, on the bench tablet: a mark is pressed, the budget is dragged by a finger, the page can be pinched', async () => {
+  const context = await stage.browser.newContext({
+    ...{ baseURL: stage.app.base, viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true },
+  });
+  await signIn(context, stage.app.base);
+  const page = await context.newPage();
+  await page.goto('/jobs/1/options?open=');
+  await page.locator('.plan-mark').first().waitFor();
+  await page.locator('.plan-mark[tabindex="0"]').tap();
+  await page
+    .getByLabel('The plan you look at')
+    .getByText(/GB for €/)
+    .first()
+    .waitFor();
+  const box = await page.getByRole('slider', { name: 'Budget line' }).boundingBox();
+  if (box === null) throw new Error('no budget line');
+  const client = await context.newCDPSession(page);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at: number | null) =>
+    client.send('Input.dispatchTouchEvent', { type, touchPoints: at === null ? [] : [{ x: at, y }] });
+  await touch('touchStart', x);
+  for (let moved = 40; moved <= 320; moved += 40) await touch('touchMove', x - moved);
+  await touch('touchEnd', null);
+  await page.waitForURL(/budget=\d+/);
+  expect(await page.locator('.plan-mark > g[opacity="0.34"]').count()).toBeGreaterThan(0);
+  const zoomed = await page.locator('meta[name="viewport"]').getAttribute('content');
+  expect(zoomed).not.toMatch(/user-scalable=no|maximum-scale/);
+  await context.close();
+}, 300_000);

@@ -153,3 +153,22 @@ test('a plan’s offers know that their seller’s feed is sick, and since when'
   await run(pool(), "update seller_feed set good_at = '2026-11-01T00:00:00Z'");
   expect((await sickness())[0]).toEqual(new Date('2026-11-01T00:00:00Z'));
 });
+
+test('how old a price is goes by when its seller told it last, not by when it changed last', async () => {
+  const job = await readTill(shop.teo);
+  const ageOf = async (seller: string) => {
+    const { market } = await stateOf(job);
+    const ages = [...market.supplies.values()].flatMap((supply) =>
+      supply.seller === seller && supply.pricedAt !== null ? [Date.now() - supply.pricedAt.getTime()] : [],
+    );
+    expect(ages.length).toBeGreaterThan(0);
+    return Math.round(Math.max(...ages) / 86_400_000);
+  };
+  await run(pool(), "update offer set priced_at = now() - interval '40 days' where seller_id is not null");
+  const name = quayside?.name ?? '';
+  expect(await ageOf(name)).toBe(40);
+  await setFeedUrl(pool(), name, 'http://127.0.0.1:9/');
+  await run(pool(), 'update seller_feed set good_at = now()');
+  expect(await ageOf(name)).toBe(0);
+  expect(await ageOf(fennimore?.name ?? '')).toBe(40);
+});

@@ -7,6 +7,7 @@ import type { Supply } from '../core/quoting/option';
 import type { Queryable } from '../store/database';
 import { listFeeds } from '../store/feeds';
 import { listMisfits, listOffersFor, SHELF_NAME, type SocketWish, type StoredOffer } from '../store/offers';
+import { listLastTold } from '../store/sellers';
 import type { Shop } from '../store/shop';
 import { listTestedParts } from '../store/tested-parts';
 
@@ -38,6 +39,8 @@ function asOffer(shop: Shop, offer: StoredOffer): Offer {
 /** Where an offer comes from, and which lists of tested parts of the job's model name its modules. */
 export interface TestedSupply extends Supply {
   testedBy: string[];
+  /** when its price was noted, or last told again by its seller; null: it is the shop's own */
+  pricedAt: Date | null;
   /** where its seller's feed is sick: when its price was last known to hold, null: never; undefined: it is well */
   sickSince?: Date | null;
 }
@@ -46,6 +49,8 @@ export interface Market {
   offers: Offer[];
   supplies: Map<string, TestedSupply>;
 }
+
+const later = (one: Date, other: Date | undefined): Date => (other === undefined || one > other ? one : other);
 
 /**
  * What can be bought for a job's machine, at sell prices, with what it costs the shop kept apart; and of what goes into
@@ -68,6 +73,7 @@ export async function marketFor(
   const sick = new Map(
     (await listFeeds(db)).filter(({ failures }) => failures > 0).map(({ sellerId, goodAt }) => [sellerId, goodAt]),
   );
+  const told = await listLastTold(db);
   return {
     offers: stored.map((offer) => asOffer(shop, offer)),
     supplies: new Map(
@@ -78,6 +84,7 @@ export async function marketFor(
           seller: offer.sellerName ?? SHELF_NAME,
           leadDays: offer.leadDays,
           testedBy: testedBy(offer.module.part),
+          pricedAt: offer.sellerId === null ? null : later(offer.pricedAt, told.get(offer.sellerId)),
           ...(offer.sellerId !== null && sick.has(offer.sellerId) && { sickSince: sick.get(offer.sellerId) ?? null }),
         },
       ]),

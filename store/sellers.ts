@@ -133,3 +133,15 @@ export async function shopDay(db: Queryable): Promise<{ day: string; counted: bo
 export async function setCountedOn(db: Queryable, day: string): Promise<boolean> {
   return (await run(db, 'update shop set counted_on = $1 where counted_on is distinct from $1::date', [day])) > 0;
 }
+
+/** When a seller's prices were last told by its feed or an applied list; sellers that never told any are left out. */
+export async function listLastTold(db: Queryable): Promise<Map<number, Date>> {
+  const told = await many<{ id: number; at: Date }>(
+    db,
+    `select id, max(at) as at from (
+       select seller_id as id, good_at as at from seller_feed where good_at is not null
+       union all select seller_id, applied_at from price_list where state = 'applied'
+     ) as told group by id`,
+  );
+  return new Map(told.map(({ id, at }) => [id, at]));
+}

@@ -31,8 +31,32 @@ describe('three suggestions', () => {
 
   it('begin with the first step up where no need is known', () => {
     const [first, , last] = suggest({});
-    expect(first?.reason).toContain('the first step up');
+    expect(first?.reason).toContain('the first step up that pays');
     expect(last?.reason).toContain('what this machine can be brought to');
+  });
+
+  it('never are less memory for as much money and no less to mind', () => {
+    for (const [, planCase] of WORKED_CASES) {
+      const found = suggest({}, {}, planCase);
+      for (const [nr, { plan }] of found.entries()) {
+        const bargain = found
+          .slice(nr + 1)
+          .find((later) => later.plan.priceCents <= plan.priceCents && later.plan.care === plan.care);
+        expect(bargain).toBeUndefined();
+      }
+    }
+    // An 8 GB module for next to nothing: nobody is offered 4 GB for more.
+    const [first] = till.offers;
+    if (first === undefined) throw new Error('no offer');
+    const bargain = {
+      ...first,
+      id: 'bargain',
+      module: { ...first.module, capacityMiB: 8 * GB },
+      modules: 1,
+      priceCents: 1,
+    };
+    const [enough] = suggest({}, {}, { ...till, offers: [...till.offers, bargain] });
+    expect(enough?.plan.bought.map(({ offer }) => offer)).toEqual(['bargain']);
   });
 
   it('are fewer where fewer are wanted, and none where none is', () => {

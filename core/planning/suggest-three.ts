@@ -1,6 +1,7 @@
 import { capacityText } from '../memory/capacity';
 import { moneyText } from '../pricing/money-text';
 import { bestOfRung } from './best-of-rung';
+import { CARES } from './care';
 import type { Cover } from './cover';
 import type { Rung } from './ladder';
 import type { Plan } from './plan';
@@ -32,9 +33,17 @@ const ROOM = 1.5;
 function enoughReason({ steering, currency }: SuggestInput, rung: Rung): string {
   const price = moneyText(rung.best.priceCents, currency);
   const { needMiB } = steering;
-  if (needMiB === null) return `Enough: the first step up, ${capacityText(rung.totalMiB)} for ${price}.`;
+  if (needMiB === null) return `Enough: the first step up that pays, ${capacityText(rung.totalMiB)} for ${price}.`;
   const reached = rung.totalMiB === needMiB ? 'just what is needed' : `the least that reaches ${capacityText(needMiB)}`;
   return `Enough: ${reached}, at the best price, ${price}.`;
+}
+
+/** Does a larger rung ask no more, and nothing more to mind? Nobody would offer the smaller one then. */
+function isBargainOver(larger: Rung, rung: Rung): boolean {
+  const care = (one: Rung) => CARES.indexOf(one.best.care);
+  return (
+    larger.totalMiB > rung.totalMiB && larger.best.priceCents <= rung.best.priceCents && care(larger) <= care(rung)
+  );
 }
 
 /** The original of the rung that is enough: under a cover it must be among what a customer is offered. */
@@ -52,7 +61,8 @@ function originalOf(rung: Rung, toleranceBp: number): Plan | null {
  */
 export function suggestThree(input: SuggestInput): Suggestion[] {
   const { rungs, steering, todayMiB, cover, currency, toleranceBp } = input;
-  const wanted = rungs.filter((rung) => rung.isWanted && rung.totalMiB > todayMiB);
+  const more = rungs.filter((rung) => rung.isWanted && rung.totalMiB > todayMiB);
+  const wanted = more.filter((rung) => !more.some((larger) => isBargainOver(larger, rung)));
   const [enough] = wanted;
   if (enough === undefined) return [];
   const found: Suggestion[] = [{ purpose: 'enough', plan: enough.best, reason: enoughReason(input, enough) }];

@@ -17,7 +17,7 @@ import type { QuoteOption } from '@/core/quoting/snapshot';
 export interface OfferSupply {
   seller: string;
   leadDays: number | null;
-  /** how old its price may be, where its seller's feed is sick */
+  /** how old its price is, where it may not hold any more */
   aged: string | null;
   /** lists of tested parts of this model that name it */
   testedBy: string[];

@@ -1,6 +1,6 @@
 'use client';
 import { extent } from 'd3-array';
-import { scaleLinear, scaleTime } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
@@ -14,10 +14,10 @@ function Curve({ prices }: { prices: readonly NotedPrice[] }) {
   const points = [...prices].reverse().map(({ at, costCents }) => ({ at: new Date(at), costCents }));
   const [first = new Date(0), last = new Date(1)] = extent(points, ({ at }) => at);
   const most = Math.max(...points.map(({ costCents }) => costCents));
-  const x = scaleTime([first, last], [4, WIDTH - 6]);
+  const x = scaleLinear([first.getTime(), last.getTime()], [4, WIDTH - 6]);
   const y = scaleLinear([0, most], [HEIGHT - 4, 6]);
   const path = line<{ at: Date; costCents: number }>()
-    .x(({ at }) => x(at))
+    .x(({ at }) => x(at.getTime()))
     .y(({ costCents }) => y(costCents))
     .curve(curveStepAfter)(points);
   return (
@@ -25,7 +25,7 @@ function Curve({ prices }: { prices: readonly NotedPrice[] }) {
       <line x1="0" x2={WIDTH} y1={y(0)} y2={y(0)} className="stroke-line" />
       <path d={path ?? ''} fill="none" className="stroke-edge" strokeWidth="1.8" />
       {points.map(({ at, costCents }) => (
-        <circle key={at.getTime()} cx={x(at)} cy={y(costCents)} r="2.4" className="fill-act" />
+        <circle key={at.getTime()} cx={x(at.getTime())} cy={y(costCents)} r="2.4" className="fill-act" />
       ))}
     </svg>
   );

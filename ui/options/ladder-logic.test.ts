@@ -45,6 +45,8 @@ describe('the price axis', () => {
     expect([spread.kind, spread.at(0)]).toEqual(['root', 0]);
     // Half of the plans have more than a twentieth of the room: linear it would be a three-hundredth.
     expect(spread.at(1_200)).toBeGreaterThan(700 / 20);
+    // Cheap ones are told apart though most plans are dear.
+    expect(priceScale([4_600, 6_300, 300_000, 400_000, 560_000], 700).kind).toBe('root');
   });
 
   it('writes whole amounts with room between them', () => {

@@ -140,7 +140,7 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
         <ol
           onKeyDown={onKeyDown}
           aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip"
-          className="relative"
+          className="relative pb-3"
           onPointerDown={(event) => {
             if ((event.target as Element).closest('[data-grip]') === null) return;
             dragging.current = true;

@@ -15,6 +15,7 @@ import { Button, buttonLook } from '../kit/button';
 import { Ladder } from './ladder';
 import { LaidOver, type Over } from './laid-over';
 import { NoPlan } from './no-plan';
+import { OldPrices } from './old-prices';
 import { PlanStrip } from './plan-strip';
 import { RefusedOffers } from './refused-offers';
 import { SteerBar } from './steer-bar';
@@ -153,6 +154,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onPutAll={() => void putAll()}
       />
       {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
+      {rungs.length > 0 && <OldPrices planCase={planCase} />}
       {rungs.length === 0 ? null : asTable ? (
         <PlanTable plans={answer.plans} {...shared} />
       ) : (

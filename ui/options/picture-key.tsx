@@ -1,4 +1,5 @@
 import { CARES } from '@/core/planning/care';
+import type { PlanCase } from '@/core/planning/case';
 import type { Answer } from '@/core/planning/plan';
 import { PlanShape } from './plan-shape';
 
@@ -10,9 +11,9 @@ const OUTLINE_WORDS = [
 ] as const;
 
 /** What outline and fill mean; only what is on the picture is named. */
-export function PictureKey({ answer }: { answer: Answer }) {
+export function PictureKey({ answer, planCase }: { answer: Answer; planCase: PlanCase }) {
   const cares = new Set(answer.plans.map(({ care }) => care));
-  const reuses = new Set(answer.plans.map(({ reuse }) => reuse));
+  const reuses = new Set(planCase.installed.length === 0 ? [] : answer.plans.map(({ reuse }) => reuse));
   return (
     <ul className="flex flex-wrap gap-x-2 text-xs text-ink-2 items-center" aria-label="What outline and fill mean">
       {OUTLINE_WORDS.filter(([care, reuse]) =>

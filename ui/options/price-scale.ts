@@ -12,6 +12,8 @@ export interface PriceScale {
 
 /** From so many times the middle price on, the dearest presses the others together. */
 const SPREAD = 8;
+/** From so many times the cheapest on, the cheap ones cannot be told apart. */
+const REACH = 40;
 /** Room that one price on the axis wants, px. */
 const TICK_APART = 64;
 
@@ -22,7 +24,8 @@ const TICK_APART = 64;
  */
 export function priceScale(prices: readonly number[], width: number): PriceScale {
   const dearest = Math.max(max(prices) ?? 0, 100);
-  const kind = dearest > SPREAD * Math.max(median(prices) ?? dearest, 1) ? 'root' : 'linear';
+  const isPressed = dearest > SPREAD * Math.max(median(prices) ?? dearest, 1);
+  const kind = isPressed || dearest > REACH * Math.max(min(prices) ?? dearest, 1) ? 'root' : 'linear';
   const scale = kind === 'root' ? scaleSqrt() : scaleLinear();
   const at = scale
     .domain([Math.min(0, min(prices) ?? 0), dearest])

@@ -45,6 +45,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
     fateText(planCase, best),
     deliveryText(best, supplies),
     ...(best.care === 'clear' ? [] : [best.care]),
+    ...(best.bought.some(({ offer }) => supplies[offer]?.aged != null) ? ['△ old price'] : []),
   ];
   return (
     <button

@@ -113,6 +113,8 @@ function RungRowDrawn(props: RungRowProps) {
   const rows = Math.max(1, ...seated.map(({ row }) => row + 1));
   const height = top + rows * MARK_APART;
   const added = rung.totalMiB - todayMiB;
+  // In an empty machine nothing old can live on.
+  const isFilled = planCase.installed.length > 0;
   const below = steering.needMiB !== null && rung.totalMiB < steering.needMiB;
   return (
     <li data-rung={rung.totalMiB} className="rung border-b border-line">
@@ -146,7 +148,7 @@ function RungRowDrawn(props: RungRowProps) {
                   words={markWords(plan, currency, place)}
                   lane={plan.lane}
                   care={plan.care}
-                  reuse={plan.reuse}
+                  reuse={isFilled ? plan.reuse : 'replace'}
                   x={x}
                   y={top + row * MARK_APART + MARK_APART / 2}
                   looked={looked === key}

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { makeBoard } from '@/core/planning/board';
@@ -37,6 +37,7 @@ interface TypedProps<T> {
 /** A line that is typed: the picture follows each letter that makes sense. */
 function Typed<T>({ label, className, value, text, parse, wrong, onChange }: TypedProps<T>) {
   const [typed, setTyped] = useState<string | null>(null);
+  const before = useRef(value);
   const shown = typed ?? text(value);
   const read = parse(shown);
   const leave = () => {
@@ -51,6 +52,7 @@ function Typed<T>({ label, className, value, text, parse, wrong, onChange }: Typ
       placeholder="open"
       value={shown}
       onChange={(event) => {
+        if (typed === null) before.current = value;
         setTyped(event.target.value);
         const now = parse(event.target.value);
         if (now !== undefined) onChange(now, true);
@@ -58,7 +60,10 @@ function Typed<T>({ label, className, value, text, parse, wrong, onChange }: Typ
       onBlur={leave}
       onKeyDown={(event) => {
         if (event.key === 'Enter') leave();
-        if (event.key === 'Escape') setTyped(null);
+        if (event.key === 'Escape' && typed !== null) {
+          setTyped(null);
+          onChange(before.current, false);
+        }
       }}
       error={read === undefined ? wrong : null}
     />

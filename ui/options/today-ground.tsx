@@ -53,12 +53,11 @@ export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: 
           ))}
         </svg>
         <span className="text-sm text-ink-2 truncate">
-          {slots.length > MOST_BARS && `${slots.length} slots · `}
-          {run}
+          {[slots.length > MOST_BARS ? `${slots.length} slots` : '', run].filter((part) => part !== '').join(' · ')}
         </span>
       </span>
       <span className="ml-auto bg-ground px-2 shrink-0 max-[860px]:hidden">
-        <PictureKey answer={answer} />
+        <PictureKey answer={answer} planCase={planCase} />
       </span>
     </div>
   );

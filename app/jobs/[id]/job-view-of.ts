@@ -4,6 +4,7 @@ import { readingLine } from '@/core/reading/reading-line';
 import { type Caller, mayDo } from '@/service/access';
 import { draftOptions } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
+import type { TestedSupply } from '@/service/offers-for-job';
 import { proofFindings } from '@/service/proof';
 import type { JobView, ReadingRow } from '@/ui/job/job-view';
 import { agoText, sickText } from '@/ui/offers/feed-words';
@@ -22,11 +23,20 @@ function readingRows({ readings, joined }: JobState): ReadingRow[] {
   });
 }
 
-/** How old a price may be whose seller's feed is sick; null where it is well. */
-const agedText = (sickSince: Date | null | undefined): string | null =>
-  sickSince === undefined
-    ? null
-    : sickText({ sellerId: 0, ok: false, age: agoText(sickSince?.toISOString() ?? null, new Date()), sentence: null });
+const DAY_MS = 86_400_000;
+/** A price that nobody noted again for so long is asked about before it is promised. */
+const OLD_DAYS = 21;
+
+/** How old a price is, where it may not hold any more: its seller's feed is sick, or nobody noted it for long. */
+function agedText({ sickSince, pricedAt }: TestedSupply): string | null {
+  const now = new Date();
+  if (sickSince !== undefined) {
+    const age = agoText(sickSince?.toISOString() ?? null, now);
+    return sickText({ sellerId: 0, ok: false, age, sentence: null });
+  }
+  const days = pricedAt === null ? 0 : Math.floor((now.getTime() - pricedAt.getTime()) / DAY_MS);
+  return days < OLD_DAYS ? null : `price of ${days} days ago`;
+}
 
 /** What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not. */
 export function jobViewOf(state: JobState, caller: Caller): JobView {
@@ -79,10 +89,10 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     assumed: jobCase.ok ? jobCase.assumed : [],
     planCase: jobCase.ok ? jobCase.planCase : null,
     supplies: Object.fromEntries(
-      [...state.market.supplies].map(([offer, { seller, leadDays, testedBy, sickSince }]) => [
-        offer,
-        { seller, leadDays, testedBy, aged: agedText(sickSince) },
-      ]),
+      [...state.market.supplies].map(([offer, supply]) => {
+        const { seller, leadDays, testedBy } = supply;
+        return [offer, { seller, leadDays, testedBy, aged: agedText(supply) }];
+      }),
     ),
     slip: draftOptions(state),
     suggested: draft?.suggested ?? null,
