@@ -146,6 +146,9 @@ function ensureDatabase(folder: string, url: string): void {
     throw new Error(`the database could not be made: ${made.stderr}`);
 }
 
+/** Lists of a million rows go in between two checkpoints, and the indexes that they touch stay in memory. */
+const ROOM = ['shared_buffers=256MB', 'max_wal_size=4GB'];
+
 /**
  * Brings up a private PostgreSQL on loopback: made on the first call, reused afterwards, on the same port where
  * that is free. A server that an earlier start left running is taken over.
@@ -163,7 +166,7 @@ export async function openCluster(folder: string, settings: string[] = []): Prom
   const already = runningPort(folder);
   const port = already ?? (await freePort(rememberedPort(folder)));
   if (already === null) {
-    const options = ['listen_addresses=127.0.0.1', `port=${port}`, 'unix_socket_directories=', ...settings];
+    const options = ['listen_addresses=127.0.0.1', `port=${port}`, 'unix_socket_directories=', ...ROOM, ...settings];
     const args = [
       '-D',
       data,

@@ -22,7 +22,8 @@ export function draftOption(state: JobState, { place, kept, bought }: Choice): D
   const evaluated = evaluateChoice(planCase, { kept, bought });
   if (!evaluated.ok) return { place, ok: false, sentence: LOST[evaluated.code] };
   const { supplies } = state.market;
-  const option = makeOption({ planCase, plan: evaluated.plan, supplies, taxBp: state.shop.taxBp, place });
+  const { taxBp } = state.shop;
+  const option = makeOption({ planCase, plan: evaluated.plan, supplies, taxBp, place, cover: state.job.cover });
   return { place, ok: true, option };
 }
 

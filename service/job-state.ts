@@ -22,9 +22,10 @@ import {
   summariesOf,
 } from '../store/models';
 import { getNeeds, type Needs } from '../store/needs';
+import { listAnswers, type StoredAnswer } from '../store/quote-answers';
 import { type Draft, getDraft, listSent, type SentQuote } from '../store/quotes';
 import { type KeptReading, lastReading, listReadings } from '../store/readings';
-import { getShop, type Shop } from '../store/shop';
+import { getShop, type Shop, shopDay } from '../store/shop';
 import { claimsOfJob, type JobCpu } from './job-claims';
 import { likelyOf } from './likely-model';
 import { type Market, marketFor, offerOfKey } from './offers-for-job';
@@ -61,6 +62,10 @@ export interface JobState {
   gaps: Gap[];
   draft: Draft | null;
   sent: SentQuote[];
+  /** what the customer said to these */
+  answers: StoredAnswer[];
+  /** the day where the shop is */
+  today: string;
   standings: Record<Station, StationStanding>;
 }
 
@@ -139,6 +144,14 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   });
   const gaps = jobCase.ok ? [] : jobCase.gaps;
   const sent = await listSent(db, id);
+  const answers =
+    sent.length === 0
+      ? []
+      : await listAnswers(
+          db,
+          sent.map((quote) => quote.id),
+        );
+  const today = await shopDay(db);
   const standings = stationStandings({
     customerNamed: job.customer.name !== '',
     slotCount: slots.length,
@@ -175,6 +188,8 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     gaps,
     draft,
     sent,
+    answers,
+    today,
     standings,
   };
 }

@@ -1,8 +1,10 @@
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { type CustomerQuote, customerView } from '../core/quoting/customer-view';
+import { type Answer, decisionOf, type Standing, standingOf } from '../core/quoting/quote-answer';
 import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
 import { pool, type Queryable } from '../store/database';
+import { listAnswers, noteOpened } from '../store/quote-answers';
 import { dropChoice, findByToken, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
 import { shopDay } from '../store/shop';
 import type { Caller } from './access';
@@ -152,16 +154,26 @@ export async function sendQuote(
 
 export interface OpenedQuote {
   quote: CustomerQuote;
-  replaced: boolean;
-  /** its validity day is over in the shop's place */
-  lapsed: boolean;
+  standing: Standing;
+  /** what the customer said to it last; null: nothing yet */
+  answer: Answer | null;
 }
 
-/** What the link shows: the quote without the shop's side; null for any token that opens nothing. */
-export async function openQuote(token: string): Promise<OpenedQuote | null> {
-  if (!/^[A-Za-z0-9_-]{32,64}$/.test(token)) return null;
+/** Can it be the unguessable part of a link? */
+export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test(token);
+
+/**
+ * What the link shows: the quote without the shop's side; null for any token that opens nothing.
+ *
+ * @param byCustomer it is noted that the customer has seen it
+ */
+export async function openQuote(token: string, byCustomer = false): Promise<OpenedQuote | null> {
+  if (!isToken(token)) return null;
   const sent = await findByToken(pool(), token);
   if (sent === null) return null;
+  if (byCustomer && sent.openedOn === null) await noteOpened(pool(), sent.id);
   const lapsed = (await shopDay(pool())) > sent.validUntil;
-  return { quote: customerView(sent.snapshot), replaced: sent.state === 'replaced', lapsed };
+  const answer = decisionOf(await listAnswers(pool(), [sent.id]));
+  const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
+  return { quote: customerView(sent.snapshot), standing, answer };
 }

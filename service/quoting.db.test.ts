@@ -62,8 +62,8 @@ describe('sending', () => {
     expect(sent.number).toMatch(/^20\d\d-\d{4}$/);
     const opened = await openQuote(sent.token);
     expect(opened).toMatchObject({
-      replaced: false,
-      lapsed: false,
+      standing: 'open',
+      answer: null,
       quote: { number: sent.number, suggested: 1, customer: { name: 'Hedda Vane' } },
     });
     expect(JSON.stringify(opened)).not.toMatch(/costCents|marginCents/);
@@ -113,7 +113,7 @@ describe('sending', () => {
     must(await changePrice(shop.teo, offerId, { costCents: costCents + 5000 }));
     must(await choosePlan(shop.teo, id, { place: 1, kept: plan.kept, bought: plan.bought }));
     const second = must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
-    expect(await openQuote(first.token)).toEqual({ quote: before, replaced: true, lapsed: false });
+    expect(await openQuote(first.token)).toEqual({ quote: before, standing: 'replaced', answer: null });
     const after = (await openQuote(second.token))?.quote;
     expect(after?.options[0]?.totalCents).toBeGreaterThan(before?.options[0]?.totalCents ?? 0);
     expect((await stateOf(id)).sent.map((quote) => [quote.version, quote.state])).toEqual([
@@ -142,12 +142,12 @@ describe('sending', () => {
     await choose(shop.teo, id, 1, thirdParty16);
     const { token } = must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
     const before = await openQuote(token);
-    expect(before?.lapsed).toBe(false);
+    expect(before?.standing).toBe('open');
     // The days cannot be waited for: the same quote, a month old, in a database whose trigger sleeps for a moment.
     await pool().query('alter table quote disable trigger quote_is_kept');
     await pool().query('update quote set valid_until = current_date - 2 where token = $1', [token]);
     await pool().query('alter table quote enable trigger quote_is_kept');
-    expect(await openQuote(token)).toEqual({ ...before, lapsed: true });
+    expect(await openQuote(token)).toEqual({ ...before, standing: 'lapsed' });
   });
 
   it('opens nothing for any other token', async () => {

@@ -16,6 +16,7 @@ export interface Draft {
 
 export interface SentQuote {
   id: number;
+  jobId: number;
   version: number;
   state: 'sent' | 'replaced';
   number: string;
@@ -24,6 +25,8 @@ export interface SentQuote {
   sentAt: Date;
   sentBy: string | null;
   validUntil: string;
+  /** the day on which its page was first opened, in the shop's zone; null: not yet */
+  openedOn: string | null;
 }
 
 /** The job's draft, begun where there is none yet. */
@@ -98,8 +101,9 @@ export async function markSent(
   );
 }
 
-const SENT = `select quote.id, version, state, number, token, snapshot, sent_at as "sentAt", staff.name as "sentBy",
-    valid_until as "validUntil"
+const SENT = `select quote.id, job_id as "jobId", version, state, number, token, snapshot, sent_at as "sentAt", staff.name as "sentBy",
+    valid_until as "validUntil",
+    (opened_at at time zone (select time_zone from shop))::date::text as "openedOn"
   from quote left join staff on staff.id = sent_by where state <> 'draft'`;
 
 /** A job's sent quotes, the newest first. */

@@ -36,6 +36,7 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
       after: option.after,
       oldModules: option.oldModules,
       warnings: option.warnings,
+      ...(option.statements !== undefined && { statements: option.statements }),
       leadDays: option.leadDays,
       lines: option.lines,
       totalCents: option.totalCents,

@@ -1,14 +1,17 @@
 import { capacityText } from '../memory/capacity';
 import { moduleText } from '../memory/module-words';
 import { makeBoard } from '../planning/board';
+import type { CareReason } from '../planning/care';
 import type { Offer, PlanCase } from '../planning/case';
 import { effectiveChannelsText } from '../planning/channel-words';
+import type { Cover } from '../planning/cover';
 import { type InForce, inForce } from '../planning/in-force';
 import type { Plan } from '../planning/plan';
 import { containedTax } from '../pricing/contained-tax';
 import { savingPercent } from '../pricing/saving';
 import { CUSTOMER_REASONS, type ReasonFacts } from './reason-words';
 import type { BoardPicture, QuoteLine, QuoteOption } from './snapshot';
+import { coverStatement, isAgreed } from './statements';
 
 /** What the shop pays for one unit of an offer, without tax, and from whom. */
 export interface Supply {
@@ -24,6 +27,8 @@ export interface OptionInput {
   supplies: ReadonlyMap<string, Supply>;
   taxBp: number;
   place: number;
+  /** what the machine is covered by */
+  cover?: Cover;
 }
 
 /** The figures that sentences about a plan speak of. */
@@ -140,7 +145,7 @@ function oldModulesText(planCase: PlanCase, plan: Plan): string {
  * One option of a quote: its lines, totals and plain words, with what it costs the shop kept apart in `shop`.
  * All money with tax, minor units; the total is the plan's price.
  */
-export function makeOption({ planCase, plan, supplies, taxBp, place }: OptionInput): QuoteOption {
+export function makeOption({ planCase, plan, supplies, taxBp, place, cover = null }: OptionInput): QuoteOption {
   const force = inForce(makeBoard(planCase));
   const facts = reasonFacts(planCase, plan, force);
   const lines = [...partLines(planCase, plan), ...serviceLines(planCase, plan)];
@@ -148,6 +153,9 @@ export function makeOption({ planCase, plan, supplies, taxBp, place }: OptionInp
   const taxCents = containedTax(totalCents, taxBp);
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));
   const costCents = bought.reduce((sum, { count, supply }) => sum + count * (supply?.costCents ?? 0), 0);
+  const covered = coverStatement(plan.lane, cover);
+  const warnings = plan.reasons.map((reason) => CUSTOMER_REASONS[reason](facts));
+  const agreed = warnings.filter((_, nr) => isAgreed(plan.reasons[nr] as CareReason));
   const days = bought.map(({ supply }) => supply?.leadDays ?? 0);
   return {
     place,
@@ -161,7 +169,8 @@ export function makeOption({ planCase, plan, supplies, taxBp, place }: OptionInp
     openSlots: plan.openSlots,
     ...boardPictures(planCase, plan),
     oldModules: oldModulesText(planCase, plan),
-    warnings: plan.reasons.map((reason) => CUSTOMER_REASONS[reason](facts)),
+    warnings: covered === null ? warnings : [...warnings, covered],
+    statements: covered === null ? agreed : [...agreed, covered],
     leadDays: Math.max(0, ...days),
     lines,
     totalCents,

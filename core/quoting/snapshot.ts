@@ -52,6 +52,8 @@ const optionSchema = z.strictObject({
   after: boardPictureSchema,
   oldModules: z.string(),
   warnings: z.array(z.string()),
+  /** those of the warnings that the customer has to agree to; quotes of before have none */
+  statements: z.array(z.string()).optional(),
   leadDays: z.number().int().nonnegative(),
   lines: z.array(lineSchema),
   totalCents: cents,

@@ -1,9 +1,12 @@
+import type { ReactNode } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
 import { dayText } from '@/core/quoting/day-text';
 import { ORIGIN_WORDS } from '@/core/quoting/origin-words';
+import type { Answer, Standing } from '@/core/quoting/quote-answer';
 import { buttonLook } from '../kit/button';
+import { AcceptForm, WordsForm } from './answer-form';
 import { BoardStrip } from './board-strip';
 import { leadWords } from './lead-words';
 
@@ -82,14 +85,49 @@ function Option({ option, quote }: { option: CustomerOption; quote: CustomerQuot
 
 interface CustomerQuotePageProps {
   quote: CustomerQuote;
-  replaced: boolean;
-  lapsed: boolean;
+  standing: Standing;
+  /** what the customer said to it last */
+  answer: Answer | null;
   pdfPath: string;
+  answerPath: string;
+}
+
+/** How the quote stands, where there is something to say of it. */
+function StandingNote({ quote, standing, answer }: Pick<CustomerQuotePageProps, 'quote' | 'standing' | 'answer'>) {
+  const note = (edge: string, children: ReactNode) => (
+    <p role="status" className={`border-l-4 ${edge} bg-sheet px-4 py-2 font-medium`}>
+      {children}
+    </p>
+  );
+  if (standing === 'replaced') return note('border-mind', 'A newer quote replaces this one. Ask us for its link.');
+  if (answer?.kind === 'accepted') {
+    const option = quote.options.find(({ place }) => place === answer.place);
+    return note(
+      'border-good',
+      <>
+        ✓ Option {answer.place}
+        {option !== undefined &&
+          `, ${capacityText(option.totalMiB)} for ${moneyText(option.totalCents, quote.currency)},`}{' '}
+        was accepted by {answer.signed} on {dayText(answer.on)}. Thank you: we will be in touch when the parts are here.
+      </>,
+    );
+  }
+  if (standing === 'lapsed')
+    return note('border-mind', <>These prices held until {dayText(quote.validUntil)}. Ask us for today’s.</>);
+  if (answer?.kind === 'declined')
+    return note(
+      'border-edge',
+      <>
+        You said no to this on {dayText(answer.on)}. Until {dayText(quote.validUntil)} you can still say yes below.
+      </>,
+    );
+  return null;
 }
 
 /** The quote as the customer reads it: what they have, what they will have, what each option costs and gains. */
-export function CustomerQuotePage({ quote, replaced, lapsed, pdfPath }: CustomerQuotePageProps) {
+export function CustomerQuotePage({ quote, standing, answer, pdfPath, answerPath }: CustomerQuotePageProps) {
   const { shop, machine, customer, options } = quote;
+  const isOpen = standing === 'open' || standing === 'declined';
   return (
     <main id="work" className="max-w-6xl mx-auto px-5 py-6 grid gap-5">
       <header className="flex flex-wrap justify-between gap-4 items-start">
@@ -102,16 +140,7 @@ export function CustomerQuotePage({ quote, replaced, lapsed, pdfPath }: Customer
           <p className="text-ink-2">{dayText(quote.sentOn)}</p>
         </div>
       </header>
-      {replaced && (
-        <p role="status" className="border-l-4 border-mind bg-sheet px-4 py-2 font-medium">
-          A newer quote replaces this one. Ask us for its link.
-        </p>
-      )}
-      {lapsed && !replaced && (
-        <p role="status" className="border-l-4 border-mind bg-sheet px-4 py-2 font-medium">
-          These prices held until {dayText(quote.validUntil)}. Ask us for today’s.
-        </p>
-      )}
+      <StandingNote quote={quote} standing={standing} answer={answer} />
       <div>
         <h1 className="text-2xl">More memory for your {machine.name}</h1>
         <p>
@@ -131,8 +160,32 @@ export function CustomerQuotePage({ quote, replaced, lapsed, pdfPath }: Customer
           The same as a PDF
         </a>
       </p>
+      <div className="no-print grid gap-3">
+        {isOpen && <AcceptForm quote={quote} path={answerPath} />}
+        <div className="border-t border-line">
+          <WordsForm
+            path={answerPath}
+            kind="ask"
+            title="Ask us something"
+            label="Your question"
+            press="Send the question"
+            thanks="Sent. We answer by telephone or mail."
+          />
+          {standing === 'open' && (
+            <WordsForm
+              path={answerPath}
+              kind="decline"
+              title="No, thank you"
+              label="Why not? It helps us; you need not say"
+              press="Say no"
+              thanks=""
+              wordless
+            />
+          )}
+        </div>
+      </div>
       <footer className="text-sm text-ink-2">
-        To say yes, ring us or come by and name the option: {shop.contact}. All prices are with tax and with fitting.
+        You can also ring us or come by and name the option: {shop.contact}. All prices are with tax and with fitting.
       </footer>
     </main>
   );

@@ -11,6 +11,7 @@ import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
 import type { Finding } from '@/core/proving/compare-proof';
+import type { Answer, Standing as QuoteStanding, Said } from '@/core/quoting/quote-answer';
 import type { QuoteOption } from '@/core/quoting/snapshot';
 
 /** Where an offer's modules come from. */
@@ -60,6 +61,12 @@ export interface SentVersion {
   sentBy: string | null;
   validUntil: string;
   options: QuoteOption[];
+  standing: QuoteStanding;
+  /** the day on which the customer first opened it; null: not yet */
+  openedOn: string | null;
+  answer: Answer | null;
+  /** what was asked about it, the earliest first */
+  questions: Pick<Said, 'words' | 'on'>[];
 }
 
 /** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */

@@ -1,12 +1,13 @@
 import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slot-facts';
 import { dayText } from '@/core/quoting/day-text';
+import { decisionOf, standingOf } from '@/core/quoting/quote-answer';
 import { readingLine } from '@/core/reading/reading-line';
 import { type Caller, mayDo } from '@/service/access';
 import { draftOptions } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import type { TestedSupply } from '@/service/offers-for-job';
 import { proofFindings } from '@/service/proof';
-import type { JobView, ReadingRow } from '@/ui/job/job-view';
+import type { JobView, ReadingRow, SentVersion } from '@/ui/job/job-view';
 import { agoText, sickText } from '@/ui/offers/feed-words';
 
 function readingRows({ readings, joined }: JobState): ReadingRow[] {
@@ -36,6 +37,28 @@ function agedText({ sickSince, pricedAt }: TestedSupply): string | null {
   }
   const days = pricedAt === null ? 0 : Math.floor((now.getTime() - pricedAt.getTime()) / DAY_MS);
   return days < OLD_DAYS ? null : `price of ${days} days ago`;
+}
+
+/** What went out, with what the customer said to it. */
+function sentVersions({ sent, answers, today }: JobState): SentVersion[] {
+  return sent.map((quote) => {
+    const said = answers.filter(({ quoteId }) => quoteId === quote.id);
+    const answer = decisionOf(said);
+    return {
+      number: quote.number,
+      version: quote.version,
+      state: quote.state,
+      token: quote.token,
+      sentOn: quote.snapshot.sentOn,
+      sentBy: quote.sentBy,
+      validUntil: quote.validUntil,
+      options: quote.snapshot.options,
+      standing: standingOf(answer, { replaced: quote.state === 'replaced', lapsed: today > quote.validUntil }),
+      openedOn: quote.openedOn,
+      answer,
+      questions: said.filter(({ kind }) => kind === 'question').map(({ words, on }) => ({ words, on })),
+    };
+  });
 }
 
 /** What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not. */
@@ -96,16 +119,7 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     ),
     slip: draftOptions(state),
     suggested: draft?.suggested ?? null,
-    sent: state.sent.map((quote) => ({
-      number: quote.number,
-      version: quote.version,
-      state: quote.state,
-      token: quote.token,
-      sentOn: quote.snapshot.sentOn,
-      sentBy: quote.sentBy,
-      validUntil: quote.validUntil,
-      options: quote.snapshot.options,
-    })),
+    sent: sentVersions(state),
     proof: proofFindings(state),
     standings: state.standings,
   };

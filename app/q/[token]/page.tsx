@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
+import { enter } from '@/app/enter';
 import { openQuote } from '@/service/quote';
 import { CustomerQuotePage } from '@/ui/customer/customer-quote';
 
@@ -8,7 +9,9 @@ export const metadata: Metadata = { title: 'Your quote', robots: { index: false,
 /** A customer's quote. The token is all that opens it; any other leads to the same plain not-found. */
 export default async function QuotePage({ params }: { params: Promise<{ token: string }> }) {
   const { token } = await params;
-  const opened = await openQuote(token);
+  // Whoever is signed in looks at it for the shop.
+  const isStaff = (await enter('jobs.read')).ok;
+  const opened = await openQuote(token, !isStaff);
   if (opened === null) notFound();
-  return <CustomerQuotePage {...opened} pdfPath={`/q/${token}/pdf`} />;
+  return <CustomerQuotePage {...opened} pdfPath={`/q/${token}/pdf`} answerPath={`/q/${token}/answer`} />;
 }

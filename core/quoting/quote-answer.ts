@@ -1,0 +1,73 @@
+import type { CustomerOption, CustomerQuote } from './customer-view';
+
+/** One thing that a customer said to a quote. */
+export interface Said {
+  kind: 'accepted' | 'declined' | 'question';
+  place: number | null;
+  signed: string | null;
+  ticked: readonly string[];
+  words: string;
+  /** the day, in the shop's zone */
+  on: string;
+}
+
+/** What a customer decided on a quote. */
+export type Answer =
+  | { kind: 'accepted'; place: number; signed: string; ticked: readonly string[]; on: string }
+  | { kind: 'declined'; words: string; on: string };
+
+/** How a sent quote stands. */
+export type Standing = 'open' | 'accepted' | 'declined' | 'lapsed' | 'replaced';
+
+/**
+ * How a sent quote stands. What was accepted stays so after its day; what was declined or never answered lapses. A later
+ * version replaces all of these.
+ *
+ * @param answer the last decision; null: there is none
+ */
+export function standingOf(
+  answer: Answer | null,
+  { replaced, lapsed }: { replaced: boolean; lapsed: boolean },
+): Standing {
+  if (replaced) return 'replaced';
+  if (answer?.kind === 'accepted') return 'accepted';
+  if (lapsed) return 'lapsed';
+  return answer === null ? 'open' : 'declined';
+}
+
+/**
+ * The decision among what was said: what was accepted stays accepted, else the last word holds; a question is none.
+ *
+ * @param said the earliest first
+ */
+export function decisionOf(said: readonly Said[]): Answer | null {
+  const decided = said.filter(({ kind }) => kind !== 'question');
+  const last = decided.find(({ kind }) => kind === 'accepted') ?? decided.at(-1);
+  if (last === undefined) return null;
+  const { place, signed, ticked, words, on } = last;
+  return place === null || signed === null
+    ? { kind: 'declined', words, on }
+    : { kind: 'accepted', place, signed, ticked, on };
+}
+
+/** What a customer sends to say yes. */
+export interface Acceptance {
+  place: number;
+  signed: string;
+  ticked: readonly string[];
+}
+
+/** Statements of an option that have to be ticked. */
+export const statementsOf = ({ statements = [] }: Pick<CustomerOption, 'statements'>): readonly string[] => statements;
+
+/** Why a quote cannot be accepted like this, in one sentence; null: it can. */
+export function faultOfAcceptance(quote: CustomerQuote, { place, signed, ticked }: Acceptance): string | null {
+  const option = quote.options.find((one) => one.place === place);
+  if (option === undefined) return 'This quote has no such option: choose one that it has.';
+  if (signed.trim() === '') return 'Type your name: it stands for your signature.';
+  const missing = statementsOf(option).filter((statement) => !ticked.includes(statement));
+  if (missing.length === 0) return null;
+  return missing.length === 1
+    ? 'One statement is not ticked yet: please read and tick it.'
+    : `${missing.length} statements are not ticked yet: please read and tick them.`;
+}

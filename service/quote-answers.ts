@@ -1,0 +1,92 @@
+import { z } from 'zod';
+import { customerView } from '../core/quoting/customer-view';
+import { dayText } from '../core/quoting/day-text';
+import { type Answer, decisionOf, faultOfAcceptance, type Standing, standingOf } from '../core/quoting/quote-answer';
+import { type Queryable, transaction } from '../store/database';
+import { noteEvent } from '../store/events';
+import { touchJob } from '../store/jobs';
+import { countQuestions, insertAnswer, listAnswers, lockByToken } from '../store/quote-answers';
+import type { SentQuote } from '../store/quotes';
+import { shopDay } from '../store/shop';
+import { isToken } from './quote';
+import { done, fault, type Result } from './result';
+
+/** So many questions are taken of one quote: whoever asks more is better heard on the telephone. */
+const MOST_QUESTIONS = 20;
+
+const words = (most: number) => z.string().trim().max(most, `At most ${most} characters, please.`);
+
+/** What the customer's page sends. */
+export const answerSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('accept'),
+    place: z.number().int().min(1).max(3),
+    signed: words(120).min(1, 'Type your name: it stands for your signature.'),
+    ticked: z.array(z.string().max(500)).max(20),
+  }),
+  z.strictObject({ kind: z.literal('decline'), words: words(2_000) }),
+  z.strictObject({ kind: z.literal('ask'), words: words(2_000).min(1, 'Type your question first.') }),
+]);
+export type AnswerInput = z.infer<typeof answerSchema>;
+
+const CLOSED: Record<Exclude<Standing, 'open' | 'declined' | 'accepted'>, string> = {
+  lapsed: 'The prices of this quote no longer hold: ask us for today’s.',
+  replaced: 'A newer quote replaces this one: ask us for its link.',
+};
+
+async function accept(
+  db: Queryable,
+  sent: SentQuote,
+  standing: { answer: Answer | null; state: Standing },
+  input: Extract<AnswerInput, { kind: 'accept' }>,
+): Promise<Result<null>> {
+  const { answer, state } = standing;
+  const { place, signed, ticked } = input;
+  if (answer?.kind === 'accepted') {
+    // The same yes once more, from a page that did not hear our answer, is the same yes.
+    if (answer.place === place && answer.signed === signed) return done(null);
+    return fault(
+      'conflict',
+      `Option ${answer.place} was accepted already, by ${answer.signed} on ${dayText(answer.on)}. If that is not right, ring us.`,
+    );
+  }
+  if (state === 'lapsed' || state === 'replaced') return fault('conflict', CLOSED[state]);
+  const wrong = faultOfAcceptance(customerView(sent.snapshot), input);
+  if (wrong !== null) return fault('bad-input', wrong);
+  await insertAnswer(db, { quoteId: sent.id, kind: 'accepted', place, signed, ticked, words: '' });
+  return done(null);
+}
+
+/**
+ * Takes what a customer says to a quote by its link. Acknowledged only when it is on disk; a yes that comes twice is one
+ * yes, and a second one that says something else is told what was accepted.
+ */
+export async function answerQuote(token: string, input: AnswerInput): Promise<Result<null>> {
+  if (!isToken(token)) return fault('not-found', 'There is no such quote.');
+  return transaction(async (db) => {
+    const sent = await lockByToken(db, token);
+    if (sent === null) return fault('not-found', 'There is no such quote.');
+    const answer = decisionOf(await listAnswers(db, [sent.id]));
+    const lapsed = (await shopDay(db)) > sent.validUntil;
+    const state = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
+    if (input.kind === 'accept') {
+      const accepted = await accept(db, sent, { answer, state }, input);
+      if (!accepted.ok || answer?.kind === 'accepted') return accepted;
+    } else if (input.kind === 'decline') {
+      if (answer?.kind === 'accepted')
+        return fault('conflict', `Option ${answer.place} was accepted already. If you want it no more, ring us.`);
+      await insertAnswer(db, { ...NOTHING_SIGNED, quoteId: sent.id, kind: 'declined', words: input.words });
+    } else {
+      if ((await countQuestions(db, sent.id)) >= MOST_QUESTIONS)
+        return fault('conflict', 'So many questions are better asked on the telephone: please ring us.');
+      await insertAnswer(db, { ...NOTHING_SIGNED, quoteId: sent.id, kind: 'question', words: input.words });
+    }
+    const detail = input.kind === 'accept' ? { number: sent.number, place: input.place } : { number: sent.number };
+    await noteEvent(db, { jobId: sent.jobId, staffId: null, kind: EVENTS[input.kind], detail });
+    await touchJob(db, sent.jobId);
+    return done(null);
+  });
+}
+
+const NOTHING_SIGNED = { place: null, signed: null, ticked: [] } as const;
+const EVENTS = { accept: 'quote-accepted', decline: 'quote-declined', ask: 'question-asked' } as const;
