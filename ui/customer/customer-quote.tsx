@@ -135,7 +135,7 @@ export function CustomerQuotePage({ quote, standing, answer, pdfPath, answerPath
           <p className="font-bold wide">{shop.name}</p>
           <p className="text-sm text-ink-2">{shop.contact}</p>
         </div>
-        <div className="text-right text-sm">
+        <div className="text-sm sm:text-right">
           <p className="font-semibold">Quote {quote.number}</p>
           <p className="text-ink-2">{dayText(quote.sentOn)}</p>
         </div>
@@ -156,7 +156,7 @@ export function CustomerQuotePage({ quote, standing, answer, pdfPath, answerPath
         ))}
       </div>
       <p className="no-print">
-        <a href={pdfPath} className={buttonLook('act')}>
+        <a href={pdfPath} className={buttonLook('plain', 'min-h-11')}>
           The same as a PDF
         </a>
       </p>

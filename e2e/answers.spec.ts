@@ -1,0 +1,92 @@
+import type { Page } from 'playwright-core';
+import { axeFindings, openWindow, signIn } from './browser';
+import { openStage } from './stage';
+
+const stage = openStage();
+
+/** The photo club's box goes beyond its papers: its quote has statements to agree to. */
+const JOB = 5;
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
+
+async function desk() {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${JOB}/quote`);
+  const link = await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href');
+  return { page, context, faults, link: link ?? '' };
+}
+
+async function phone(link: string) {
+  const context = await stage.browser.newContext({ ...PHONE, baseURL: stage.app.base });
+  const page = await context.newPage();
+  await page.goto(link);
+  return { page, context };
+}
+
+const saysYes = (page: Page) => page.getByRole('button', { name: /^Yes, please/ });
+
+test('on a telephone: a question, a no, then a yes with its statements; another window is told kindly, the job says so', async () => {
+  const shop = await desk();
+  await shop.page.getByText('not opened yet').waitFor();
+  const { page, context } = await phone(shop.link);
+  const other = await phone(shop.link);
+  expect(await axeFindings(page)).toEqual([]);
+  // Nothing is wider than the telephone.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+
+  await page.getByText('Ask us something').tap();
+  await page.getByLabel('Your question').fill('Can you keep my old modules for the spare box?');
+  await page.getByRole('button', { name: 'Send the question' }).tap();
+  await page.getByText('Sent. We answer by telephone or mail.').waitFor();
+
+  await page.getByText('No, thank you').tap();
+  await page.getByLabel('Why not?').fill('I have to ask the treasurer.');
+  await page.getByRole('button', { name: 'Say no' }).tap();
+  await page.getByText(/^You said no to this on/).waitFor();
+
+  // A yes says what is missing, and keeps what was typed and ticked.
+  await saysYes(page).tap();
+  await page.getByText('Type your name: it stands for your signature.').waitFor();
+  await page.getByLabel('Your name, in place of a signature').fill('Lisbet Arkwright');
+  await saysYes(page).tap();
+  await page.getByText(/statements are not ticked yet/).waitFor();
+  const statements = page.getByRole('group', { name: /^Please read/ }).getByRole('checkbox');
+  for (const one of await statements.all()) await one.check();
+  expect(await page.getByLabel('Your name, in place of a signature').inputValue()).toBe('Lisbet Arkwright');
+  expect(await axeFindings(page)).toEqual([]);
+  await saysYes(page).tap();
+  await page.getByText(/Option 1, 64 GB for €[\d.]+, was accepted by Lisbet Arkwright/).waitFor();
+  expect(await saysYes(page).count()).toBe(0);
+
+  // The window beside it does not know yet.
+  await other.page.getByRole('radio', { name: /^Option 2/ }).check();
+  await other.page.getByLabel('Your name, in place of a signature').fill('Jory Arkwright');
+  await saysYes(other.page).tap();
+  await other.page.getByText(/was accepted by Lisbet Arkwright/).waitFor();
+  expect(await saysYes(other.page).count()).toBe(0);
+
+  await shop.page.reload();
+  await shop.page.getByText(/option 1 accepted on/).waitFor();
+  await shop.page.getByText('Signed “Lisbet Arkwright”').waitFor();
+  await shop.page.getByText('“Can you keep my old modules for the spare box?”').waitFor();
+  expect(shop.faults).toEqual([]);
+  await Promise.all([context.close(), other.context.close(), shop.context.close()]);
+}, 300_000);
+
+test('with the network gone what was typed stays, and the same yes goes through later', async () => {
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto('/jobs/6/quote');
+  const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
+  await context.close();
+  const customer = await phone(link);
+  await customer.page.getByLabel('Your name, in place of a signature').fill('Wenna Tolley');
+  await customer.context.setOffline(true);
+  await saysYes(customer.page).tap();
+  await customer.page.getByText('What you typed is still here').waitFor();
+  expect(await customer.page.getByLabel('Your name, in place of a signature').inputValue()).toBe('Wenna Tolley');
+  await customer.context.setOffline(false);
+  await saysYes(customer.page).tap();
+  await customer.page.getByText(/was accepted by Wenna Tolley/).waitFor();
+  await customer.context.close();
+}, 300_000);
