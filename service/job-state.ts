@@ -29,6 +29,7 @@ import { getShop, type Shop, shopDay } from '../store/shop';
 import { claimsOfJob, type JobCpu } from './job-claims';
 import { likelyOf } from './likely-model';
 import { type Market, marketFor, offerOfKey } from './offers-for-job';
+import { type Drift, driftsOf } from './quote-drift';
 import { countForToday } from './sellers';
 
 /** A job with everything that follows from it, read in one go. */
@@ -64,6 +65,8 @@ export interface JobState {
   sent: SentQuote[];
   /** what the customer said to these */
   answers: StoredAnswer[];
+  /** what moved behind the quote that is out */
+  drifts: Drift[];
   /** the day where the shop is */
   today: string;
   standings: Record<Station, StationStanding>;
@@ -125,12 +128,16 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   const limits = weigh(claims);
   const sockets = slots.filter(({ soldered }) => !soldered).length;
   const draft = await getDraft(db, id);
+  const sent = await listSent(db, id);
+  const current = sent.find(({ state }) => state === 'sent') ?? null;
   const market = await marketFor(db, shop, limits, {
     ...loosest(claims, slots),
     modelId: job.modelId,
     sockets,
     jobId: id,
-    chosen: (draft?.choices ?? []).flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))),
+    chosen: [...(draft?.choices ?? []), ...(current?.snapshot.options ?? []).map(({ shop: side }) => side)].flatMap(
+      ({ bought }) => bought.map(({ offer }) => offerOfKey(offer)),
+    ),
     sellersOut: job.steering.sellersOut,
   });
   const jobCase = caseOfJob({
@@ -143,7 +150,6 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     goal: {},
   });
   const gaps = jobCase.ok ? [] : jobCase.gaps;
-  const sent = await listSent(db, id);
   const answers =
     sent.length === 0
       ? []
@@ -189,6 +195,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     draft,
     sent,
     answers,
+    drifts: current === null ? [] : await driftsOf(db, id, current),
     today,
     standings,
   };

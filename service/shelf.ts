@@ -26,6 +26,7 @@ import {
 } from '../store/shelf';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
+import { offerOfKey } from './offers-for-job';
 import { done, fault, type Result } from './result';
 
 export const pieceSchema = z.strictObject({
@@ -112,14 +113,12 @@ export async function showShelf(): Promise<ShelfPiece[]> {
   return listPieces(pool());
 }
 
-const offerIdOf = (offer: string): number => Number(offer.replace(/^offer-/, ''));
-
 /** Units of every offer that options buy: of alternatives the one that takes most. */
 function mostOf(options: readonly QuoteOption[]): Map<number, number> {
   const most = new Map<number, number>();
   for (const { shop } of options) {
     for (const { offer, count } of shop.bought) {
-      const id = offerIdOf(offer);
+      const id = offerOfKey(offer);
       most.set(id, Math.max(most.get(id) ?? 0, count));
     }
   }
@@ -150,6 +149,6 @@ export async function promisePieces(
 
 /** What was fitted is sold; what else was promised to the job is free again. */
 export async function settlePieces(db: Queryable, jobId: number, option: QuoteOption): Promise<void> {
-  for (const { offer, count } of option.shop.bought) await sellPieces(db, jobId, offerIdOf(offer), count);
+  for (const { offer, count } of option.shop.bought) await sellPieces(db, jobId, offerOfKey(offer), count);
   await releasePieces(db, jobId);
 }

@@ -68,6 +68,12 @@ const BEFORE = `coalesce(sum(coalesce(cheap.stock, $6) * lot.modules) over (
   partition by lot.spec_id, lot.modules, lot.origin
   order by cheap.cost_cents, coalesce(ranked.rank, 0), cheap.id rows between unbounded preceding and 1 preceding), 0)`;
 
+/** Pieces of the shelf that are promised to a job, of an offer that is the shelf's. */
+const heldForJob = (job: string): string => `case when seller_id is not null then 0 else (
+    select count(*)::integer from shelf_piece where offer_id = offer.id and job_id = ${job} and gone_at is null
+      and held_until >= (select (now() at time zone time_zone)::date from shop)
+  ) end`;
+
 /** What is taken of each lot, as two names and what they stand for. */
 const takenOfLots = (first: string, taken: string, condition: string): string => `${first} as materialized (
     select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
@@ -123,10 +129,7 @@ export const offersForPlanning = (isNarrowed: boolean): string => `with fit as m
   select offer.id, title, origin, modules, spec_id as "specId", maker, part, seller.name as "sellerName",
     lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
     -- what the job itself was promised is free for it
-    stock + case when seller_id is not null then 0 else (
-      select count(*)::integer from shelf_piece where offer_id = offer.id and job_id = $7 and gone_at is null
-        and held_until >= (select (now() at time zone time_zone)::date from shop)
-    ) end as stock
+    stock + ${heldForJob('$7')} as stock
   from offer left join seller on seller.id = seller_id left join ranked on ranked.id = seller_id
   where offer.id = any(array(select id from near))
   order by rank nulls first, cost_cents, offer.id`;
@@ -369,4 +372,23 @@ export async function withdrawOfferOfReading(db: Queryable, readingId: number, w
 
 export async function setStock(db: Queryable, offerId: number, stock: number | null): Promise<void> {
   await run(db, 'update offer set stock = $2 where id = $1', [offerId, stock]);
+}
+
+/** How an offer stands: what one unit costs, how many there are for a job. */
+export interface OfferStand {
+  id: number;
+  title: string;
+  costCents: number | null;
+  stock: number | null;
+  withdrawn: boolean;
+}
+
+/** How some offers stand for a job: what was promised to it from the shelf is there for it. */
+export async function listStands(db: Queryable, ids: readonly number[], jobId: number): Promise<OfferStand[]> {
+  return many<OfferStand & Record<string, unknown>>(
+    db,
+    `select id, title, cost_cents as "costCents", withdrawn_at is not null as withdrawn, stock + ${heldForJob('$2')} as stock
+     from offer where id = any($1)`,
+    [[...ids], jobId],
+  );
 }

@@ -11,6 +11,7 @@ import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
 import type { Finding } from '@/core/proving/compare-proof';
+import type { OptionDrift } from '@/core/quoting/drift';
 import type { Answer, Standing as QuoteStanding, Said } from '@/core/quoting/quote-answer';
 import type { QuoteOption } from '@/core/quoting/snapshot';
 
@@ -69,6 +70,11 @@ export interface SentVersion {
   questions: Pick<Said, 'words' | 'on'>[];
 }
 
+/** What moved behind an option that is out, with what its parts are called. */
+export interface QuoteDrift extends OptionDrift {
+  titles: Record<string, string>;
+}
+
 /** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */
 export interface JobView {
   id: number;
@@ -119,6 +125,8 @@ export interface JobView {
   slip: SlipOption[];
   suggested: number | null;
   sent: SentVersion[];
+  /** what moved behind the version that is out */
+  drifts: QuoteDrift[];
   proof: { place: number; findings: Finding[] } | null;
   standings: Record<Station, StationStanding>;
 }

@@ -1,12 +1,15 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { SlipOption } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
+import { Drifts } from './drifts';
 import { OptionColumn } from './option-column';
 import { SentVersions } from './sent-versions';
 import { ShopSide } from './shop-side';
@@ -60,6 +63,8 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
     const result = await save<{ number: string }>('POST', `/api/jobs/${job.id}/quote`, { seen });
     if (result.ok) setSent(result.value.number);
   };
+  const maySend = !busy && !nameless && ready.length > 0 && ready.length === job.slip.length;
+  useKeys({ s: () => maySend && void send() });
   return (
     <div className="grid gap-2">
       <Fault sentence={sentence} />
@@ -70,10 +75,11 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
       )}
       {job.slip.length > 0 && (
         <div className="flex flex-wrap items-center gap-3">
-          <Button weight="act" disabled={busy || nameless || ready.length !== job.slip.length} onClick={send}>
+          <Button weight="act" disabled={!maySend} onClick={send} aria-keyshortcuts="s">
             {busy
               ? 'Sending…'
-              : `Send ${ready.length === 1 ? '1 option' : `${ready.length} options`}${nameless ? '' : ` to ${job.customer.name}`}`}
+              : `Send ${ready.length === 1 ? '1 option' : `${ready.length} options`}${nameless ? '' : ` to ${job.customer.name}`}`}{' '}
+            <KeyHint of="S" />
           </Button>
           <span className="text-sm text-ink-2">
             {nameless ? (
@@ -115,6 +121,7 @@ export function QuoteStation() {
           <DraftColumn key={entry.place} entry={entry} onSave={onSave} />
         ))}
       </div>
+      <Drifts saving={onSave} />
       <SendBar onSave={onSave} />
       <SentVersions />
     </div>

@@ -120,6 +120,7 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     slip: draftOptions(state),
     suggested: draft?.suggested ?? null,
     sent: sentVersions(state),
+    drifts: state.drifts,
     proof: proofFindings(state),
     standings: state.standings,
   };

@@ -1,0 +1,23 @@
+import { driftOf, type OptionDrift } from '../core/quoting/drift';
+import type { Queryable } from '../store/database';
+import { listStands } from '../store/offers';
+import type { SentQuote } from '../store/quotes';
+import { offerOfKey } from './offers-for-job';
+
+/** What moved behind an option that is out, with what its parts are called. */
+export interface Drift extends OptionDrift {
+  titles: Record<string, string>;
+}
+
+/** What moved behind a sent quote since it went out, option by option; what did not move is left out. */
+export async function driftsOf(db: Queryable, jobId: number, { snapshot }: SentQuote): Promise<Drift[]> {
+  const keys = [...new Set(snapshot.options.flatMap(({ shop }) => shop.bought.map(({ offer }) => offer)))];
+  const ids = keys.map(offerOfKey).filter(Number.isInteger);
+  const stands = new Map((await listStands(db, ids, jobId)).map((stand) => [stand.id, stand]));
+  return snapshot.options.flatMap((option) => {
+    const drift = driftOf(option, (offer) => stands.get(offerOfKey(offer)));
+    if (drift === null) return [];
+    const titles = drift.parts.map(({ offer }) => [offer, stands.get(offerOfKey(offer))?.title ?? 'a part'] as const);
+    return [{ ...drift, titles: Object.fromEntries(titles) }];
+  });
+}

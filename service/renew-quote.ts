@@ -1,0 +1,85 @@
+import type { PlanCase } from '../core/planning/case';
+import type { Plan } from '../core/planning/plan';
+import { Planner } from '../core/planning/planner';
+import { nextEqual } from '../core/quoting/drift';
+import type { QuoteOption } from '../core/quoting/snapshot';
+import { type Choice, openDraft, putChoice, suggest } from '../store/quotes';
+import type { Caller } from './access';
+import { changeJob } from './change-job';
+import { draftOption } from './draft-options';
+import type { JobState } from './job-state';
+import { done, fault, type Result } from './result';
+
+/** So long it plans before it lets others in, ms. */
+const TURN_MS = 20;
+
+/** All plans of a case, worked out in turns, so that the shop's other work goes on meanwhile. */
+async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
+  const steps = new Planner(planCase).steps();
+  let from = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) return step.value.plans;
+    if (performance.now() - from < TURN_MS) continue;
+    await new Promise((resolve) => setImmediate(resolve));
+    from = performance.now();
+  }
+}
+
+/** What came of each option of the quote that is out. */
+export interface Renewed {
+  /** places with the same plan at today's price */
+  same: number[];
+  /** places where the next best equal plan stands in */
+  equal: number[];
+  /** places that nothing equal is left for */
+  lost: number[];
+}
+
+/** The same plan where it can still be had, else the next best equal one; null: neither. */
+async function renewed(
+  state: JobState,
+  { place, shop }: QuoteOption,
+  equalTo: () => Promise<Plan | null>,
+): Promise<{ choice: Choice; how: 'same' | 'equal' } | null> {
+  const same = { place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })) };
+  if (draftOption(state, same).ok) return { choice: same, how: 'same' };
+  const plan = await equalTo();
+  return plan === null ? null : { choice: { place, kept: plan.kept, bought: plan.bought }, how: 'equal' };
+}
+
+/**
+ * Puts the options of the quote that is out on the slip again at today's prices, each with the next best equal plan where its
+ * own cannot be had any more. The quote itself stays as it is until the new version is sent.
+ */
+export async function renewQuote(caller: Caller, jobId: number): Promise<Result<Renewed>> {
+  return changeJob(caller, jobId, {
+    kind: 'quote-renewed',
+    work: async (db, state) => {
+      const current = state.sent.find((quote) => quote.state === 'sent');
+      if (current === undefined) return fault('conflict', 'No quote of this job is out.');
+      if ((state.draft?.choices.length ?? 0) > 0)
+        return fault('conflict', 'There are options on the slip already: send them, or take them off first.');
+      if (!state.jobCase.ok) return fault('conflict', 'The machine has gaps: fill them on Limits first.');
+      const { planCase } = state.jobCase;
+      let plans: Promise<readonly Plan[]> | null = null;
+      const found: Renewed = { same: [], equal: [], lost: [] };
+      const choices: Choice[] = [];
+      for (const option of current.snapshot.options) {
+        const one = await renewed(state, option, async () => {
+          plans ??= plansInTurns(planCase);
+          return nextEqual(option, await plans);
+        });
+        if (one !== null) choices.push(one.choice);
+        found[one?.how ?? 'lost'].push(option.place);
+      }
+      if (choices.length === 0)
+        return fault('conflict', 'Nothing equal can be had any more: choose anew on the ladder.');
+      const draft = await openDraft(db, jobId);
+      for (const choice of choices) await putChoice(db, draft.id, choice);
+      const { suggested } = current.snapshot;
+      await suggest(db, draft.id, choices.some(({ place }) => place === suggested) ? suggested : null);
+      return done(found);
+    },
+  });
+}
