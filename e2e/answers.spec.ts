@@ -90,3 +90,50 @@ test('with the network gone what was typed stays, and the same yes goes through 
   await customer.page.getByText(/was accepted by Wenna Tolley/).waitFor();
   await customer.context.close();
 }, 300_000);
+
+test('sent, opened, accepted on a telephone; then a price moves, and a new version is out in two keys', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto('/jobs/1/options?open=');
+  await page.locator('.plan-mark').first().waitFor();
+  await page.keyboard.press('0');
+  await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
+  const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');
+  const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
+  await page.goto('/jobs/1/quote');
+  await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
+  await page.keyboard.press('s');
+  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
+
+  const customer = await phone(link);
+  await customer.page.getByRole('radio', { name: /^Option 2/ }).check();
+  for (const one of await customer.page.getByRole('checkbox').all()) await one.check();
+  await customer.page.getByLabel('Your name, in place of a signature').fill('Oddny Fairlie');
+  await saysYes(customer.page).tap();
+  await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
+  const frozen = await customer.page.getByRole('article').nth(1).innerText();
+
+  // What the second option buys costs more from now on.
+  await page.goto('/jobs/1/quote');
+  await page.getByText(/option 2 accepted on/).waitFor();
+  const moved = await context.request.post(`/api/offers/${bought}/price`, {
+    data: { costCents: 9_900 },
+    headers: { origin: stage.app.base },
+  });
+  expect(moved.ok()).toBe(true);
+  await page.reload();
+  await page.getByText(/^Option 2: .* more each .*; it leaves /).waitFor();
+  await page.keyboard.press('r');
+  await page.getByText('Look, then send it as a new version.').waitFor();
+  await page.keyboard.press('s');
+  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  await page.getByText('replaced by a later one').waitFor();
+
+  // The accepted version says so, and what it promised is what it was.
+  await customer.page.reload();
+  await customer.page.getByText('A newer quote replaces this one.').waitFor();
+  expect(await customer.page.getByRole('article').nth(1).innerText()).toBe(frozen);
+  expect(faults).toEqual([]);
+  await Promise.all([context.close(), customer.context.close()]);
+}, 300_000);

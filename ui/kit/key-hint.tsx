@@ -1,7 +1,7 @@
 /** The key that does what a button does. */
 export function KeyHint({ of }: { of: string }) {
   return (
-    <span aria-hidden="true" className="px-1 border border-current rounded-notch text-xs font-semibold opacity-75">
+    <span aria-hidden="true" className="px-1 border border-current rounded-notch text-xs font-semibold">
       {of}
     </span>
   );

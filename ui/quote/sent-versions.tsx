@@ -81,8 +81,8 @@ export function SentVersions() {
               <Standing version={version} />
             </p>
             <p className="text-sm text-ink-2">
-              {version.sentOn}
-              {version.sentBy !== null && `, by ${version.sentBy}`}; holds until {version.validUntil} ·{' '}
+              {dayText(version.sentOn)}
+              {version.sentBy !== null && `, by ${version.sentBy}`}; holds until {dayText(version.validUntil)} ·{' '}
               {version.options
                 .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
                 .join(' · ')}

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
+import { dayText } from '@/core/quoting/day-text';
 import { useJob } from '../job/job-context';
 import { LANE_WORDS } from '../options/lane-words';
 
@@ -19,7 +20,7 @@ export function Slip() {
       </div>
       {last !== undefined && (
         <p className="text-sm mb-1.5">
-          Sent: <span className="font-semibold">{last.number}</span>, holds until {last.validUntil}
+          Sent: <span className="font-semibold">{last.number}</span>, holds until {dayText(last.validUntil)}
         </p>
       )}
       {empty ? (
