@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import type { Page } from 'playwright-core';
 import { axeFindings, openWindow, signIn } from './browser';
+import { pdfText } from './pdf-text';
 import { openStage } from './stage';
 
 const stage = openStage();
@@ -113,6 +115,20 @@ test('sent, opened, accepted on a telephone; then a price moves, and a new versi
   await saysYes(customer.page).tap();
   await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
   const frozen = await customer.page.getByRole('article').nth(1).innerText();
+
+  // The paper is told from others by its code.
+  await customer.page.getByText('Is my paper this quote?').tap();
+  const code = await customer.page.locator('code').innerText();
+  const paper = (await pdfText(customer.page.request, `${link}/pdf`)).replace(/\s+/g, ' ');
+  expect(paper).toContain(code);
+  await customer.page.getByLabel('The first letters of the code').fill(code.slice(0, 17).toUpperCase());
+  await customer.page.getByText('✓ It is this quote, as it was sent.').waitFor();
+  const data = await customer.page.request.get(`${link}/json`);
+  expect(
+    createHash('sha256')
+      .update(await data.body())
+      .digest('hex'),
+  ).toBe(code.replaceAll(' ', ''));
 
   // What the second option buys costs more from now on.
   await page.goto('/jobs/1/quote');

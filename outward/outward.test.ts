@@ -4,6 +4,7 @@ import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { fontFiles, fontRuns } from './pdf-text';
 import { quotePdf } from './quote-pdf';
@@ -61,9 +62,11 @@ const quote: CustomerQuote = {
   options: [option, { ...option, place: 2, totalCents: 12345 }, { ...option, place: 3 }],
 };
 
+const CODE = '0123456789abcdef'.repeat(4);
+
 async function paper(of: CustomerQuote) {
   const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-paper-')), 'quote.pdf');
-  writeFileSync(file, await quotePdf(of));
+  writeFileSync(file, await quotePdf(of, CODE));
   const run = (program: string, ...args: string[]) => execFileSync(program, args, { encoding: 'utf8' });
   return { text: run('pdftotext', '-layout', file, '-'), info: run('pdfinfo', file), fonts: run('pdffonts', file) };
 }
@@ -86,6 +89,9 @@ describe('the customer’s paper', () => {
     expect(text).toMatch(/Total +€123\.45/);
     expect(text).toMatch(/of which 20 % tax +€8\.25/);
     expect(text).toContain('You save €54.50 (52 %)');
+    expect(text.replace(/\s+/g, ' ')).toContain(`(SHA-256): ${codeText(CODE)}`);
+    const agreed = { ...option, statements: option.warnings };
+    expect((await paper({ ...quote, options: [agreed] })).text).toContain('To agree to: Your operating system');
     expect(text).toContain('Please mind: Your operating system can use only 8 GB');
   });
 

@@ -1,6 +1,7 @@
 import PDFDocument from 'pdfkit';
 import { capacityText } from '../core/memory/capacity';
 import { moneyText } from '../core/pricing/money-text';
+import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
 import { ORIGIN_WORDS } from '../core/quoting/origin-words';
@@ -63,6 +64,10 @@ function row(doc: Document, table: PDFKit.PDFStructureElement, text: string, amo
 const boardText = (board: CustomerOption['before']): string =>
   board.map(({ slot, text }) => `${slot}: ${text ?? 'empty'}`).join(';  ');
 
+/** What has to be minded; what has to be agreed to says so. */
+const mindText = ({ statements = [] }: CustomerOption, warning: string): string =>
+  `${statements.includes(warning) ? 'To agree to' : 'Please mind'}: ${warning}`;
+
 /** Letters that a line of the page holds at the least, and the height of such a line with its gap, in points. */
 const LINE_LETTERS = 92;
 const LINE_HEIGHT = 14.5;
@@ -75,7 +80,7 @@ function roomFor(option: CustomerOption): number {
     boardText(option.before),
     boardText(option.after),
     option.oldModules,
-    ...option.warnings.map((one) => `Please mind: ${one}`),
+    ...option.warnings.map((one) => mindText(option, one)),
   ];
   const lines = texts.reduce((sum, text) => sum + Math.ceil(text.length / LINE_LETTERS), option.lines.length);
   return OPTION_FRAME + lines * LINE_HEIGHT;
@@ -128,14 +133,16 @@ function drawOption(
     const saving = `You save ${moneyText(option.savingCents, currency)}${percent} against the maker’s own parts for the same amount.`;
     tagged(doc, part, 'P', () => write(doc, saving, { weight: 'bold' }));
   }
-  for (const warning of option.warnings) tagged(doc, part, 'P', () => write(doc, `Please mind: ${warning}`));
+  for (const warning of option.warnings) tagged(doc, part, 'P', () => write(doc, mindText(option, warning)));
 }
 
 /**
  * The customer's paper: a tagged A4 PDF (PDF 1.7, ISO 32000-1 14.8) with its language, title and headings, made
  * from what a customer may see and nothing else.
+ *
+ * @param code what tells this version from any other
  */
-export async function quotePdf(quote: CustomerQuote): Promise<Buffer> {
+export async function quotePdf(quote: CustomerQuote, code: string): Promise<Buffer> {
   const title = `Quote ${quote.number}`;
   const doc = new PDFDocument({
     size: 'A4',
@@ -175,9 +182,13 @@ export async function quotePdf(quote: CustomerQuote): Promise<Buffer> {
   tagged(doc, root, 'P', () =>
     write(
       doc,
-      `To say yes, ring us or come by and name the option: ${quote.shop.contact}. All prices are with tax and with fitting.`,
+      `To say yes, follow your link, ring us, or come by and name the option: ${quote.shop.contact}. All prices are with tax and with fitting.`,
       { colour: SOFT },
     ),
+  );
+  doc.y += 6;
+  tagged(doc, root, 'P', () =>
+    write(doc, `Code of this quote’s content (SHA-256): ${codeText(code)}`, { colour: SOFT, size: 8 }),
   );
   root.end();
   doc.end();

@@ -10,5 +10,5 @@ export interface Paper {
 export async function quotePaper(token: string): Promise<Paper | null> {
   const opened = await openQuote(token);
   if (opened === null) return null;
-  return { fileName: `quote-${opened.quote.number}.pdf`, bytes: await quotePdf(opened.quote) };
+  return { fileName: `quote-${opened.quote.number}.pdf`, bytes: await quotePdf(opened.quote, opened.code) };
 }

@@ -11,6 +11,7 @@ import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { draftOption, draftOptions } from './draft-options';
 import { type JobState, machineName } from './job-state';
+import { contentCode } from './quote-content';
 import { done, fault, type Result } from './result';
 import { promisePieces } from './shelf';
 
@@ -157,6 +158,8 @@ export interface OpenedQuote {
   standing: Standing;
   /** what the customer said to it last; null: nothing yet */
   answer: Answer | null;
+  /** what tells this version from any other, see {@link contentCode} */
+  code: string;
 }
 
 /** Can it be the unguessable part of a link? */
@@ -175,5 +178,6 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   const lapsed = (await shopDay(pool())) > sent.validUntil;
   const answer = decisionOf(await listAnswers(pool(), [sent.id]));
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
-  return { quote: customerView(sent.snapshot), standing, answer };
+  const quote = customerView(sent.snapshot);
+  return { quote, standing, answer, code: contentCode(quote) };
 }

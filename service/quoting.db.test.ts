@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import {
   choose,
   must,
@@ -17,6 +18,7 @@ import { saveIntake, saveSlots } from './intake';
 import { changePrice } from './prices';
 import { proofFindings, takeProof } from './proof';
 import { choosePlan, dropPlan, openQuote, sendQuote, suggestPlan } from './quote';
+import { contentCode, quoteBytes } from './quote-content';
 import { quotePaper } from './quote-paper';
 
 const shop = openTestShop();
@@ -113,7 +115,7 @@ describe('sending', () => {
     must(await changePrice(shop.teo, offerId, { costCents: costCents + 5000 }));
     must(await choosePlan(shop.teo, id, { place: 1, kept: plan.kept, bought: plan.bought }));
     const second = must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
-    expect(await openQuote(first.token)).toEqual({ quote: before, standing: 'replaced', answer: null });
+    expect(await openQuote(first.token)).toMatchObject({ quote: before, standing: 'replaced', answer: null });
     const after = (await openQuote(second.token))?.quote;
     expect(after?.options[0]?.totalCents).toBeGreaterThan(before?.options[0]?.totalCents ?? 0);
     expect((await stateOf(id)).sent.map((quote) => [quote.version, quote.state])).toEqual([
@@ -171,4 +173,19 @@ describe('the proof', () => {
       code: 'bad-input',
     });
   });
+});
+
+test('each sent version has a code of its content, which its data and its paper bear out', async () => {
+  const id = await readTill(shop.teo);
+  await choose(shop.teo, id, 1, thirdParty16);
+  const { token } = must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
+  const opened = await openQuote(token);
+  if (opened === null) throw new Error('nothing behind the link');
+  const bytes = quoteBytes(opened.quote);
+  expect(createHash('sha256').update(bytes).digest('hex')).toBe(opened.code);
+  expect(JSON.parse(bytes.toString('utf8'))).toEqual(opened.quote);
+  // The database has its own order of members: the code does not depend on it.
+  expect((await openQuote(token))?.code).toBe(opened.code);
+  expect(contentCode({ ...opened.quote, validUntil: '2099-01-01' })).not.toBe(opened.code);
+  expect(bytes.toString('utf8')).not.toMatch(/costCents|marginCents|seller/);
 });

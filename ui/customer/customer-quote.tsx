@@ -8,6 +8,7 @@ import type { Answer, Standing } from '@/core/quoting/quote-answer';
 import { buttonLook } from '../kit/button';
 import { AcceptForm, WordsForm } from './answer-form';
 import { BoardStrip } from './board-strip';
+import { CodeCheck } from './code-check';
 import { leadWords } from './lead-words';
 
 function Option({ option, quote }: { option: CustomerOption; quote: CustomerQuote }) {
@@ -88,7 +89,10 @@ interface CustomerQuotePageProps {
   standing: Standing;
   /** what the customer said to it last */
   answer: Answer | null;
+  /** what tells this version from any other */
+  code: string;
   pdfPath: string;
+  jsonPath: string;
   answerPath: string;
 }
 
@@ -125,7 +129,8 @@ function StandingNote({ quote, standing, answer }: Pick<CustomerQuotePageProps, 
 }
 
 /** The quote as the customer reads it: what they have, what they will have, what each option costs and gains. */
-export function CustomerQuotePage({ quote, standing, answer, pdfPath, answerPath }: CustomerQuotePageProps) {
+export function CustomerQuotePage(props: CustomerQuotePageProps) {
+  const { quote, standing, answer, code, pdfPath, jsonPath, answerPath } = props;
   const { shop, machine, customer, options } = quote;
   const isOpen = standing === 'open' || standing === 'declined';
   return (
@@ -183,6 +188,9 @@ export function CustomerQuotePage({ quote, standing, answer, pdfPath, answerPath
             />
           )}
         </div>
+      </div>
+      <div className="no-print">
+        <CodeCheck code={code} jsonPath={jsonPath} />
       </div>
       <footer className="text-sm text-ink-2">
         You can also ring us or come by and name the option: {shop.contact}. All prices are with tax and with fitting.

@@ -13,5 +13,12 @@ export default async function QuotePage({ params }: { params: Promise<{ token: s
   const isStaff = (await enter('jobs.read')).ok;
   const opened = await openQuote(token, !isStaff);
   if (opened === null) notFound();
-  return <CustomerQuotePage {...opened} pdfPath={`/q/${token}/pdf`} answerPath={`/q/${token}/answer`} />;
+  return (
+    <CustomerQuotePage
+      {...opened}
+      pdfPath={`/q/${token}/pdf`}
+      jsonPath={`/q/${token}/json`}
+      answerPath={`/q/${token}/answer`}
+    />
+  );
 }
