@@ -14,11 +14,13 @@ function files(folder: string): string[] {
   });
 }
 
-/** Open by intent: the door, the customer's page and paper, and the sign of life. */
+/** Open by intent: the door, the customer's page, paper, data and answers, and the sign of life. */
 const OPEN = new Set([
   'api/health/route.ts',
   'api/sign-in/route.ts',
   'api/sign-out/route.ts',
+  'q/[token]/answer/route.ts',
+  'q/[token]/json/route.ts',
   'q/[token]/page.tsx',
   'q/[token]/pdf/route.ts',
   'sign-in/page.tsx',

@@ -39,7 +39,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await page.getByText('Ask us something').tap();
   await page.getByLabel('Your question').fill('Can you keep my old modules for the spare box?');
   await page.getByRole('button', { name: 'Send the question' }).tap();
-  await page.getByText('Sent. We answer by telephone or mail.').waitFor();
+  await page.getByText('Sent. Our answer will stand here.').waitFor();
 
   await page.getByText('No, thank you').tap();
   await page.getByLabel('Why not?').fill('I have to ask the treasurer.');
@@ -71,6 +71,14 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await shop.page.getByText(/option 1 accepted on/).waitFor();
   await shop.page.getByText('Signed “Lisbet Arkwright”').waitFor();
   await shop.page.getByText('“Can you keep my old modules for the spare box?”').waitFor();
+  await shop.page.getByLabel('Your answer, which the customer will read').fill('Yes, they are yours.');
+  await shop.page.getByRole('button', { name: 'Answer it' }).click();
+  await shop.page.getByText('“Yes, they are yours.”').waitFor();
+  await page.reload();
+  await page.getByText('Yes, they are yours.').waitFor();
+  // The counter says what the job waits for now.
+  await shop.page.goto('/counter');
+  await shop.page.getByText('the parts: option 1 is accepted').first().waitFor();
   expect(shop.faults).toEqual([]);
   await Promise.all([context.close(), other.context.close(), shop.context.close()]);
 }, 300_000);

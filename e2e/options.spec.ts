@@ -109,6 +109,11 @@ test('by mouse: the lines are dragged, going back undoes that, the job remembers
   );
   await page.goForward();
   await page.waitForURL(/budget=\d+/);
+  // The address is there before the picture: what is dragged next may still move.
+  await page.waitForFunction(
+    (count) => document.querySelectorAll('.plan-mark > g[opacity="0.34"]').length > count,
+    before,
+  );
   const budget = /budget=(\d+)/.exec(page.url())?.[1];
   await dragBy(page, 'Needs at least, line', 0, -90);
   await page.waitForURL((url) => !url.search.includes('need=24576'));

@@ -16,12 +16,20 @@ export interface CounterEntry {
   touchedAt: Date;
 }
 
+function customersWord({ acceptedPlace, declined, lapsed, quoteNumber }: JobRow): string {
+  const quote = quoteNumber ?? 'the quote';
+  if (acceptedPlace !== null) return `the parts: option ${acceptedPlace} is accepted`;
+  if (lapsed) return `a new version: ${quote} has lapsed`;
+  return declined ? `another offer: ${quote} was declined` : `the customer’s word on ${quote}`;
+}
+
 function waitsFor(row: JobRow, next: Station): string {
   if (next === 'intake') return row.slotCount === 0 ? 'what the machine says' : 'the customer’s name';
   if (next === 'limits') return row.gapCount > 0 ? 'an answer on a module' : 'a look at the limits';
   if (next === 'options') return 'a choice on the ladder';
+  if (next === 'quote' && row.openQuestions > 0) return 'an answer to what was asked';
   if (next === 'quote') return row.choiceCount === 1 ? 'sending 1 option' : `sending ${row.choiceCount} options`;
-  if (next === 'fitting') return `the customer’s word on ${row.quoteNumber ?? 'the quote'}`;
+  if (next === 'fitting') return customersWord(row);
   return 'nobody: the proof is read';
 }
 
@@ -36,9 +44,11 @@ export async function counterJobs(): Promise<CounterEntry[]> {
       limitsAgreed: row.limitsAgreedAt !== null,
       choiceCount: row.choiceCount,
       quoteSent: row.quoteNumber !== null,
+      questionOpen: row.openQuestions > 0,
       proofRead: row.proofRead,
     });
-    const next = nextStation(standings);
+    // A customer who asks is waiting, whatever else is to be decided.
+    const next = row.openQuestions > 0 ? 'quote' : nextStation(standings);
     return {
       id: row.id,
       customer: row.customer.name,

@@ -8,6 +8,8 @@ import { closePool, many, one, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { saveIntake } from './intake';
 import { openQuote, sendQuote } from './quote';
+import { answerQuote } from './quote-answers';
+import { renewQuote } from './renew-quote';
 
 /** The choir's job of the demo shop: three options on the slip. */
 const CHOIR = 2;
@@ -93,3 +95,37 @@ test('every change that was acknowledged before a crash in the middle of many is
   expect(kept).toBeGreaterThanOrEqual(last);
   expect(kept).toBeLessThanOrEqual(last + 1);
 }, 60_000);
+
+test('a yes outlives a crash at any moment: said again it is the same yes, noted once', async () => {
+  const teo = await as('teo');
+  for (const delay of [0, 3, 6, 10, 20]) {
+    must(await again(() => renewQuote(teo, CHOIR)));
+    const { token } = must(await sendQuote(teo, CHOIR, { seen: await seen(CHOIR) }));
+    const [option] = (await openQuote(token))?.quote.options ?? [];
+    const yes = {
+      ...{ kind: 'accept' as const, place: option?.place ?? 0, signed: 'Iver Stroud' },
+      ticked: [...(option?.statements ?? [])],
+    };
+    const first = answerQuote(token, yes).catch(() => null);
+    await new Promise((resolve) => setTimeout(resolve, delay));
+    await crash();
+    const acknowledged = (await first)?.ok === true;
+    const before = await again(() => openQuote(token));
+    // What was acknowledged is there; what was not may be, whole, or not at all.
+    if (acknowledged) expect(before?.standing).toBe('accepted');
+    must(await again(() => answerQuote(token, yes)));
+    const kept = await many(
+      pool(),
+      `select signed from quote_answer join quote on quote.id = quote_id where token = $1 and kind = 'accepted'`,
+      [token],
+    );
+    expect(kept).toEqual([{ signed: 'Iver Stroud' }]);
+    const noted = await one<{ count: number }>(
+      pool(),
+      `select count(*)::integer as count from event where job_id = $1 and kind = 'quote-accepted'
+         and detail ->> 'number' = (select number from quote where token = $2)`,
+      [CHOIR, token],
+    );
+    expect(noted.count).toBe(1);
+  }
+}, 120_000);

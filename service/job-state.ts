@@ -165,6 +165,9 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     limitsAgreed: job.limitsAgreedAt !== null,
     choiceCount: draft?.choices.length ?? 0,
     quoteSent: sent.length > 0,
+    questionOpen: answers.some(
+      ({ kind, reply, quoteId }) => kind === 'question' && reply === null && quoteId === current?.id,
+    ),
     proofRead: proof !== null,
   });
   return {

@@ -1,16 +1,19 @@
 import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { many, one, pool, run } from '../store/database';
+import { counterJobs } from './counter';
 import { saveIntake } from './intake';
+import { agreeLimits } from './limits';
 import { openQuote, sendQuote } from './quote';
-import { type AnswerInput, answerQuote, answerSchema } from './quote-answers';
+import { type AnswerInput, answerQuote, answerSchema, replyTo } from './quote-answers';
 import { quotePaper } from './quote-paper';
 
 const shop = openTestShop();
 
 /** A job with two options that are sent, and the link's token. */
-async function sent(cover: 'warranty' | null = null): Promise<{ job: number; token: string }> {
+async function sent(cover: 'warranty' | null = null, agreed = true): Promise<{ job: number; token: string }> {
   const job = await readTill(shop.teo);
   if (cover !== null) must(await saveIntake(shop.teo, job, { cover }));
+  if (agreed) must(await agreeLimits(shop.teo, job, true));
   await choose(shop.teo, job, 1, thirdParty16);
   await choose(shop.teo, job, 2, original16);
   const { token } = must(await sendQuote(shop.teo, job, { seen: await seen(job) }));
@@ -126,6 +129,48 @@ describe('a question', () => {
     expect(await standing(token)).toBe('open');
     expect((await stateOf(job)).answers.map(({ words }) => words)[0]).toBe('Question 0?');
   });
+});
+
+describe('an answer', () => {
+  it('stands beside its question on the customer’s page, once, and the job waits for it no more', async () => {
+    // Whoever asks is waiting, though the limits are still to be looked at.
+    const { job, token } = await sent(null, false);
+    must(await answerQuote(token, { kind: 'ask', words: 'May I keep the old ones?' }));
+    const waits = async () => (await counterJobs()).find(({ id }) => id === job);
+    expect(await waits()).toMatchObject({ next: 'quote', waitsFor: 'an answer to what was asked' });
+    const [question] = (await stateOf(job)).answers;
+    const reply = { question: question?.id ?? 0, words: 'Yes, they are yours.' };
+    must(await replyTo(shop.teo, job, reply));
+    expect(await replyTo(shop.teo, job, reply)).toMatchObject({ code: 'conflict' });
+    expect((await openQuote(token))?.questions).toMatchObject([
+      { words: 'May I keep the old ones?', reply: { words: 'Yes, they are yours.' } },
+    ]);
+    expect((await waits())?.waitsFor).toBe('a look at the limits');
+    await expect(run(pool(), 'delete from quote_reply')).rejects.toThrow('what a customer said stays');
+  });
+
+  it('is given in its own job, to questions alone', async () => {
+    const [one, other] = [await sent(), await sent()];
+    must(await answerQuote(one.token, { kind: 'ask', words: 'When?' }));
+    must(await answerQuote(other.token, { kind: 'decline', words: '' }));
+    const [question] = (await stateOf(one.job)).answers;
+    const [no] = (await stateOf(other.job)).answers;
+    const reply = (id: number | undefined) => ({ question: id ?? 0, words: 'Soon.' });
+    expect(await replyTo(shop.teo, other.job, reply(question?.id))).toMatchObject({ code: 'not-found' });
+    expect(await replyTo(shop.teo, other.job, reply(no?.id))).toMatchObject({ code: 'not-found' });
+  });
+});
+
+test('the counter says what a job with a quote waits for', async () => {
+  const { job, token } = await sent();
+  const waits = async () => (await counterJobs()).find(({ id }) => id === job)?.waitsFor;
+  must(await answerQuote(token, { kind: 'decline', words: '' }));
+  expect(await waits()).toMatch(/^another offer: .* was declined$/);
+  must(await answerQuote(token, yes(2)));
+  expect(await waits()).toBe('the parts: option 2 is accepted');
+  const late = await sent();
+  await lapse(late.job);
+  expect((await counterJobs()).find(({ id }) => id === late.job)?.waitsFor).toMatch(/^a new version: .* has lapsed$/);
 });
 
 describe('a link', () => {

@@ -5,9 +5,11 @@ import { type Answer, decisionOf, faultOfAcceptance, type Standing, standingOf }
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { touchJob } from '../store/jobs';
-import { countQuestions, insertAnswer, listAnswers, lockByToken } from '../store/quote-answers';
+import { countQuestions, insertAnswer, insertReply, listAnswers, lockByToken } from '../store/quote-answers';
 import type { SentQuote } from '../store/quotes';
 import { shopDay } from '../store/shop';
+import type { Caller } from './access';
+import { changeJob } from './change-job';
 import { isToken } from './quote';
 import { done, fault, type Result } from './result';
 
@@ -85,6 +87,29 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
     await noteEvent(db, { jobId: sent.jobId, staffId: null, kind: EVENTS[input.kind], detail });
     await touchJob(db, sent.jobId);
     return done(null);
+  });
+}
+
+export const replySchema = z.strictObject({
+  question: z.number().int().positive(),
+  words: words(2_000).min(1, 'Type the answer first.'),
+});
+
+/** Answers a customer's question: what is said stands beside it on the customer's page, and stays. */
+export async function replyTo(
+  caller: Caller,
+  jobId: number,
+  { question, words: said }: z.infer<typeof replySchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'question-answered',
+    detail: { question },
+    work: async (db, { answers }) => {
+      if (!answers.some(({ id, kind }) => id === question && kind === 'question'))
+        return fault('not-found', 'Nobody asked this here.');
+      const isFirst = await insertReply(db, question, caller.id, said);
+      return isFirst ? done(null) : fault('conflict', 'Somebody answered it meanwhile: look at what was said.');
+    },
   });
 }
 

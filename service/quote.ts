@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { type CustomerQuote, customerView } from '../core/quoting/customer-view';
-import { type Answer, decisionOf, type Standing, standingOf } from '../core/quoting/quote-answer';
+import { type Answer, decisionOf, type Question, type Standing, standingOf } from '../core/quoting/quote-answer';
 import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
 import { pool, type Queryable } from '../store/database';
 import { listAnswers, noteOpened } from '../store/quote-answers';
@@ -158,6 +158,8 @@ export interface OpenedQuote {
   standing: Standing;
   /** what the customer said to it last; null: nothing yet */
   answer: Answer | null;
+  /** what the customer asked, the earliest first */
+  questions: Question[];
   /** what tells this version from any other, see {@link contentCode} */
   code: string;
 }
@@ -176,8 +178,12 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   if (sent === null) return null;
   if (byCustomer && sent.openedOn === null) await noteOpened(pool(), sent.id);
   const lapsed = (await shopDay(pool())) > sent.validUntil;
-  const answer = decisionOf(await listAnswers(pool(), [sent.id]));
+  const said = await listAnswers(pool(), [sent.id]);
+  const answer = decisionOf(said);
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
   const quote = customerView(sent.snapshot);
-  return { quote, standing, answer, code: contentCode(quote) };
+  const questions = said
+    .filter(({ kind }) => kind === 'question')
+    .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
+  return { quote, standing, answer, questions, code: contentCode(quote) };
 }

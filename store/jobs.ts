@@ -73,6 +73,11 @@ export interface JobRow extends Job {
   gapCount: number;
   totalMiB: number;
   choiceCount: number;
+  /** of the quote that is out: the option that was accepted, and what else was said to it */
+  acceptedPlace: number | null;
+  declined: boolean;
+  lapsed: boolean;
+  openQuestions: number;
   proofRead: boolean;
 }
 
@@ -83,6 +88,11 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
        and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",
     (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
     (select count(*) from quote_choice where quote_id = draft.id) as "choiceCount",
+    (select place from quote_answer where quote_id = sent.id and kind = 'accepted') as "acceptedPlace",
+    exists (select from quote_answer where quote_id = sent.id and kind = 'declined') as declined,
+    coalesce(sent.valid_until < (select (now() at time zone time_zone)::date from shop), false) as lapsed,
+    (select count(*) from quote_answer as said where said.quote_id = sent.id and kind = 'question'
+       and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
     exists (select from reading where job_id = job.id and purpose = 'proof') as "proofRead"
   from (${SELECT} where closed_at is null order by touched_at desc limit 200) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'

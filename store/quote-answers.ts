@@ -1,13 +1,16 @@
-import type { Said } from '../core/quoting/quote-answer';
+import type { Question, Said } from '../core/quoting/quote-answer';
 import { many, one, type Queryable, run } from './database';
 import { findByToken, type SentQuote } from './quotes';
 
 /** One thing that a customer said, and to which quote. */
 export interface StoredAnswer extends Said {
+  id: number;
   quoteId: number;
+  /** what the shop answered to a question */
+  reply: Question['reply'];
 }
 
-export async function insertAnswer(db: Queryable, answer: Omit<StoredAnswer, 'on'>): Promise<void> {
+export async function insertAnswer(db: Queryable, answer: Omit<StoredAnswer, 'id' | 'on' | 'reply'>): Promise<void> {
   const { quoteId, kind, place, signed, ticked, words } = answer;
   await run(
     db,
@@ -20,11 +23,19 @@ export async function insertAnswer(db: Queryable, answer: Omit<StoredAnswer, 'on
 export async function listAnswers(db: Queryable, quoteIds: readonly number[]): Promise<StoredAnswer[]> {
   return many<StoredAnswer & Record<string, unknown>>(
     db,
-    `select quote_id as "quoteId", kind, place, signed, ticked, words,
-       (answered_at at time zone (select time_zone from shop))::date::text as "on"
-     from quote_answer where quote_id = any($1) order by id`,
+    `select id, quote_id as "quoteId", kind, place, signed, ticked, said.words,
+       (answered_at at time zone (select time_zone from shop))::date::text as "on",
+       case when answer_id is not null then jsonb_build_object('words', reply.words,
+         'on', (replied_at at time zone (select time_zone from shop))::date::text) end as reply
+     from quote_answer as said left join quote_reply as reply on answer_id = id where quote_id = any($1) order by id`,
     [[...quoteIds]],
   );
+}
+
+/** What the shop answers to a question; false: it was answered already. */
+export async function insertReply(db: Queryable, answerId: number, staffId: number, words: string): Promise<boolean> {
+  const noted = `insert into quote_reply (answer_id, staff_id, words) values ($1, $2, $3) on conflict do nothing`;
+  return (await run(db, noted, [answerId, staffId, words])) > 0;
 }
 
 export async function countQuestions(db: Queryable, quoteId: number): Promise<number> {

@@ -8,6 +8,7 @@ describe('how the stations of a job stand', () => {
     limitsAgreed: false,
     choiceCount: 0,
     quoteSent: false,
+    questionOpen: false,
     proofRead: false,
   };
 
@@ -29,6 +30,11 @@ describe('how the stations of a job stand', () => {
       { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true },
       'done done done done decide waits',
       'fitting',
+    ],
+    [
+      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, questionOpen: true },
+      'done done done decide decide waits',
+      'quote',
     ],
     [
       { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, proofRead: true },

@@ -15,6 +15,8 @@ export interface JobFacts {
   limitsAgreed: boolean;
   choiceCount: number;
   quoteSent: boolean;
+  /** the customer asked something that nobody answered yet */
+  questionOpen: boolean;
   proofRead: boolean;
 }
 
@@ -26,7 +28,7 @@ export function stationStandings(facts: JobFacts): Record<Station, StationStandi
     intake: intake ? 'done' : 'decide',
     limits: facts.slotCount === 0 ? 'waits' : plannable && facts.limitsAgreed ? 'done' : 'decide',
     options: !plannable ? 'waits' : facts.choiceCount > 0 || facts.quoteSent ? 'done' : 'decide',
-    quote: facts.choiceCount > 0 ? 'decide' : facts.quoteSent ? 'done' : 'waits',
+    quote: facts.choiceCount > 0 || facts.questionOpen ? 'decide' : facts.quoteSent ? 'done' : 'waits',
     fitting: facts.proofRead ? 'done' : facts.quoteSent ? 'decide' : 'waits',
     proof: facts.proofRead ? 'done' : 'waits',
   };

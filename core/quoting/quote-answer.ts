@@ -11,6 +11,14 @@ export interface Said {
   on: string;
 }
 
+/** A question, and what the shop answered; null: nothing yet. */
+export interface Question {
+  id: number;
+  words: string;
+  on: string;
+  reply: { words: string; on: string } | null;
+}
+
 /** What a customer decided on a quote. */
 export type Answer =
   | { kind: 'accepted'; place: number; signed: string; ticked: readonly string[]; on: string }

@@ -4,7 +4,7 @@ import { moneyText } from '@/core/pricing/money-text';
 import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
 import { dayText } from '@/core/quoting/day-text';
 import { ORIGIN_WORDS } from '@/core/quoting/origin-words';
-import type { Answer, Standing } from '@/core/quoting/quote-answer';
+import type { Answer, Question, Standing } from '@/core/quoting/quote-answer';
 import { buttonLook } from '../kit/button';
 import { AcceptForm, WordsForm } from './answer-form';
 import { BoardStrip } from './board-strip';
@@ -89,6 +89,8 @@ interface CustomerQuotePageProps {
   standing: Standing;
   /** what the customer said to it last */
   answer: Answer | null;
+  /** what the customer asked, the earliest first */
+  questions: readonly Question[];
   /** what tells this version from any other */
   code: string;
   pdfPath: string;
@@ -130,7 +132,7 @@ function StandingNote({ quote, standing, answer }: Pick<CustomerQuotePageProps, 
 
 /** The quote as the customer reads it: what they have, what they will have, what each option costs and gains. */
 export function CustomerQuotePage(props: CustomerQuotePageProps) {
-  const { quote, standing, answer, code, pdfPath, jsonPath, answerPath } = props;
+  const { quote, standing, answer, questions, code, pdfPath, jsonPath, answerPath } = props;
   const { shop, machine, customer, options } = quote;
   const isOpen = standing === 'open' || standing === 'declined';
   return (
@@ -167,6 +169,22 @@ export function CustomerQuotePage(props: CustomerQuotePageProps) {
       </p>
       <div className="no-print grid gap-3">
         {isOpen && <AcceptForm quote={quote} path={answerPath} />}
+        {questions.length > 0 && (
+          <section aria-label="What you asked" className="grid gap-2">
+            {questions.map(({ id, words, on, reply }) => (
+              <div key={id} className="bg-sheet border-l-4 border-edge px-4 py-2">
+                <p>
+                  <span className="text-sm text-ink-2">You asked on {dayText(on)}:</span> {words}
+                </p>
+                {reply !== null && (
+                  <p className="mt-1">
+                    <span className="text-sm text-ink-2">We answered on {dayText(reply.on)}:</span> {reply.words}
+                  </p>
+                )}
+              </div>
+            ))}
+          </section>
+        )}
         <div className="border-t border-line">
           <WordsForm
             path={answerPath}
@@ -174,7 +192,7 @@ export function CustomerQuotePage(props: CustomerQuotePageProps) {
             title="Ask us something"
             label="Your question"
             press="Send the question"
-            thanks="Sent. We answer by telephone or mail."
+            thanks="Sent. Our answer will stand here."
           />
           {standing === 'open' && (
             <WordsForm

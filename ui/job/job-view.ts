@@ -12,7 +12,7 @@ import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
 import type { Finding } from '@/core/proving/compare-proof';
 import type { OptionDrift } from '@/core/quoting/drift';
-import type { Answer, Standing as QuoteStanding, Said } from '@/core/quoting/quote-answer';
+import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting/quote-answer';
 import type { QuoteOption } from '@/core/quoting/snapshot';
 
 /** Where an offer's modules come from. */
@@ -67,7 +67,7 @@ export interface SentVersion {
   openedOn: string | null;
   answer: Answer | null;
   /** what was asked about it, the earliest first */
-  questions: Pick<Said, 'words' | 'on'>[];
+  questions: Question[];
 }
 
 /** What moved behind an option that is out, with what its parts are called. */

@@ -1,11 +1,14 @@
 'use client';
-import { useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
+import type { Question } from '@/core/quoting/quote-answer';
+import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { SentVersion } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
+import { Field } from '../kit/field';
 
 function CopyLink({ path }: { path: string }) {
   const [copied, setCopied] = useState(false);
@@ -39,6 +42,43 @@ function Standing({ version: { standing, openedOn, answer, validUntil } }: { ver
   return <span className="font-normal text-ink-2"> · {words}</span>;
 }
 
+/** What was asked, and what was answered or is to be. */
+function Asked({ question: { id, words, on, reply } }: { question: Question }) {
+  const { job } = useJob();
+  const [typed, setTyped] = useState('');
+  const { busy, sentence, save } = useSave();
+  const send = (event: FormEvent) => {
+    event.preventDefault();
+    if (typed.trim() !== '') void save('POST', `/api/jobs/${job.id}/quote/reply`, { question: id, words: typed });
+  };
+  return (
+    <li>
+      <span className={reply === null ? 'text-mind font-semibold' : 'text-ink-2'}>Asked on {dayText(on)}:</span> “
+      {words}”
+      {reply !== null && (
+        <p>
+          <span className="text-ink-2">Answered on {dayText(reply.on)}:</span> “{reply.words}”
+        </p>
+      )}
+      {reply === null && (
+        <form onSubmit={send} className="flex flex-wrap gap-2 items-end mt-1">
+          <Field
+            label="Your answer, which the customer will read on the quote’s page"
+            className="grow min-w-72"
+            maxLength={2000}
+            value={typed}
+            error={sentence}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+          <Button type="submit" disabled={busy || typed.trim() === ''}>
+            Answer it
+          </Button>
+        </form>
+      )}
+    </li>
+  );
+}
+
 /** What the customer said beside yes or no. */
 function Said({ version: { answer, questions } }: { version: SentVersion }) {
   const isSilent = questions.length === 0 && (answer === null || (answer.kind === 'declined' && answer.words === ''));
@@ -53,11 +93,8 @@ function Said({ version: { answer, questions } }: { version: SentVersion }) {
         </li>
       )}
       {answer?.kind === 'declined' && answer.words !== '' && <li>Why not: “{answer.words}”</li>}
-      {questions.map(({ words, on }, nr) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: what was asked stays in its order
-        <li key={nr}>
-          <span className="text-mind font-semibold">Asked on {dayText(on)}:</span> “{words}”
-        </li>
+      {questions.map((question) => (
+        <Asked key={question.id} question={question} />
       ))}
     </ul>
   );

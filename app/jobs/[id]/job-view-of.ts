@@ -56,7 +56,9 @@ function sentVersions({ sent, answers, today }: JobState): SentVersion[] {
       standing: standingOf(answer, { replaced: quote.state === 'replaced', lapsed: today > quote.validUntil }),
       openedOn: quote.openedOn,
       answer,
-      questions: said.filter(({ kind }) => kind === 'question').map(({ words, on }) => ({ words, on })),
+      questions: said
+        .filter(({ kind }) => kind === 'question')
+        .map(({ id, words, on, reply }) => ({ id, words, on, reply })),
     };
   });
 }
