@@ -84,7 +84,7 @@ const takenOfLots = (first: string, taken: string, condition: string): string =>
     where lot.modules <= $6
   ), ${taken} as (
     select id from ${first} where before < $6
-    union
+    union all
     select counted.id from (
       select cheap.id, ${BEFORE} as before
       from (
@@ -111,18 +111,18 @@ export const offersForPlanning = (isNarrowed: boolean): string => `with fit as m
   ), ${takenOfLots('first', 'taken', '')}${isNarrowed ? `, ${takenOfLots('first_wanted', 'taken_wanted', WANTED_SELLER)}` : ''},
   near as (
     select id from taken
-    ${isNarrowed ? 'union select id from taken_wanted' : ''}
-    union
+    ${isNarrowed ? 'union all select id from taken_wanted' : ''}
+    union all
     select offer.id from offer_model join offer on offer.id = offer_id
     where model_id = $5 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
       and spec_id in (select id from fit)
-    union
+    union all
     select offer_id from shelf_piece where job_id = $7 and gone_at is null
       and exists (select from offer where id = offer_id and spec_id in (select id from fit))
-    union
+    union all
     select id from offer where job_id = $7 and withdrawn_at is null and cost_cents is not null
       and stock is distinct from 0 and spec_id in (select id from fit)
-    union
+    union all
     select id from offer where id = any($8) and withdrawn_at is null and cost_cents is not null
       and spec_id in (select id from fit)
   )
