@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { Page } from 'playwright-core';
+import type { Locator, Page } from 'playwright-core';
 import { axeFindings, openWindow, signIn } from './browser';
 import { pdfText } from './pdf-text';
 import { openStage } from './stage';
@@ -23,6 +23,21 @@ async function phone(link: string) {
   const page = await context.newPage();
   await page.goto(link);
   return { page, context };
+}
+
+/** Presses a key until something is there: a page that has just been drawn may not hear the first. */
+async function pressTill(page: Page, key: string, there: Locator): Promise<void> {
+  for (let presses = 0; presses < 40; presses++) {
+    await page.keyboard.press(key);
+    if (
+      await there.waitFor({ timeout: 3_000 }).then(
+        () => true,
+        () => false,
+      )
+    )
+      return;
+  }
+  throw new Error(`${key} does nothing`);
 }
 
 const saysYes = (page: Page) => page.getByRole('button', { name: /^Yes, please/ });
@@ -112,8 +127,7 @@ test('sent, opened, accepted on a telephone; then a price moves, and a new versi
   const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
   await page.goto('/jobs/1/quote');
   await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
-  await page.keyboard.press('s');
-  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
   const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
   const customer = await phone(link);
@@ -148,10 +162,8 @@ test('sent, opened, accepted on a telephone; then a price moves, and a new versi
   expect(moved.ok()).toBe(true);
   await page.reload();
   await page.getByText(/^Option 2: .* more each .*; it leaves /).waitFor();
-  await page.keyboard.press('r');
-  await page.getByText('Look, then send it as a new version.').waitFor();
-  await page.keyboard.press('s');
-  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  await pressTill(page, 'r', page.getByText('Look, then send it as a new version.'));
+  await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
   await page.getByText('replaced by a later one').waitFor();
 
   // The accepted version says so, and what it promised is what it was.
