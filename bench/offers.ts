@@ -9,7 +9,7 @@ import { ROOT } from '../scripts/setup.mjs';
 import { closePool, pool, type Queryable, transaction } from '../store/database';
 import { findOffers, specsFor } from '../store/find-offers';
 import { migrate } from '../store/migrate';
-import { listOffersFor } from '../store/offers';
+import { listOffersFor } from '../store/offers-for-planning';
 import { makeMarket } from './market';
 
 /*

@@ -9,6 +9,7 @@ import type { ModelSlot, PlacedSlot } from '../core/machine/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
 import { type ApartQuestion, tellApart } from '../core/machine/tell-apart';
 import { type Limits, weigh } from '../core/machine/weigh';
+import type { NamedDrift } from '../core/quoting/drift-words';
 import type { ReadMachine } from '../core/reading/reading';
 import { pool, type Queryable } from '../store/database';
 import { type EarlierJob, findEarlierJobs } from '../store/earlier-jobs';
@@ -29,7 +30,7 @@ import { getShop, type Shop, shopDay } from '../store/shop';
 import { claimsOfJob, type JobCpu } from './job-claims';
 import { likelyOf } from './likely-model';
 import { type Market, marketFor, offerOfKey } from './offers-for-job';
-import { type Drift, driftsOf } from './quote-drift';
+import { driftsOf } from './quote-drift';
 import { countForToday } from './sellers';
 
 /** A job with everything that follows from it, read in one go. */
@@ -66,7 +67,7 @@ export interface JobState {
   /** what the customer said to these */
   answers: StoredAnswer[];
   /** what moved behind the quote that is out */
-  drifts: Drift[];
+  drifts: NamedDrift[];
   /** the day where the shop is */
   today: string;
   standings: Record<Station, StationStanding>;

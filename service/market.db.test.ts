@@ -3,7 +3,7 @@ import { OFFER_SORTS, type OfferSort } from '../core/market/offer-sort';
 import { marketRows, must, openTestShop, readTill } from '../scripts/test-shop';
 import { many, pool, run, transaction } from '../store/database';
 import { askFor, specsFor } from '../store/find-offers';
-import { offersForPlanning } from '../store/offers';
+import { offersForPlanning } from '../store/offers-for-planning';
 import {
   type AskMarket,
   askMarket,

@@ -1,16 +1,12 @@
-import { driftOf, type OptionDrift } from '../core/quoting/drift';
+import { driftOf } from '../core/quoting/drift';
+import type { NamedDrift } from '../core/quoting/drift-words';
 import type { Queryable } from '../store/database';
-import { listStands } from '../store/offers';
+import { listStands } from '../store/offers-for-planning';
 import type { SentQuote } from '../store/quotes';
 import { offerOfKey } from './offers-for-job';
 
-/** What moved behind an option that is out, with what its parts are called. */
-export interface Drift extends OptionDrift {
-  titles: Record<string, string>;
-}
-
 /** What moved behind a sent quote since it went out, option by option; what did not move is left out. */
-export async function driftsOf(db: Queryable, jobId: number, { snapshot }: SentQuote): Promise<Drift[]> {
+export async function driftsOf(db: Queryable, jobId: number, { snapshot }: SentQuote): Promise<NamedDrift[]> {
   const keys = [...new Set(snapshot.options.flatMap(({ shop }) => shop.bought.map(({ offer }) => offer)))];
   const ids = keys.map(offerOfKey).filter(Number.isInteger);
   const stands = new Map((await listStands(db, ids, jobId)).map((stand) => [stand.id, stand]));

@@ -2,6 +2,7 @@ import type { PlanCase } from '../core/planning/case';
 import type { Plan } from '../core/planning/plan';
 import { Planner } from '../core/planning/planner';
 import { nextEqual } from '../core/quoting/drift';
+import type { Renewed } from '../core/quoting/drift-words';
 import type { QuoteOption } from '../core/quoting/snapshot';
 import { type Choice, openDraft, putChoice, suggest } from '../store/quotes';
 import type { Caller } from './access';
@@ -24,16 +25,6 @@ async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
     await new Promise((resolve) => setImmediate(resolve));
     from = performance.now();
   }
-}
-
-/** What came of each option of the quote that is out. */
-export interface Renewed {
-  /** places with the same plan at today's price */
-  same: number[];
-  /** places where the next best equal plan stands in */
-  equal: number[];
-  /** places that nothing equal is left for */
-  lost: number[];
 }
 
 /** The same plan where it can still be had, else the next best equal one; null: neither. */

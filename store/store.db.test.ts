@@ -10,7 +10,8 @@ import { noteEvent } from './events';
 import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './jobs';
 import { migrate } from './migrate';
 import { parseFileName, pending } from './migration-order';
-import { insertOffer, insertPrice, insertSeller, listOffersFor, specOf } from './offers';
+import { insertOffer, insertPrice, insertSeller, specOf } from './offers';
+import { listOffersFor } from './offers-for-planning';
 import { hashPassword, passwordMatches } from './password';
 import { openDraft, takeNumber } from './quotes';
 

@@ -11,7 +11,7 @@ import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
 import type { Finding } from '@/core/proving/compare-proof';
-import type { OptionDrift } from '@/core/quoting/drift';
+import type { NamedDrift } from '@/core/quoting/drift-words';
 import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting/quote-answer';
 import type { QuoteOption } from '@/core/quoting/snapshot';
 
@@ -70,11 +70,6 @@ export interface SentVersion {
   questions: Question[];
 }
 
-/** What moved behind an option that is out, with what its parts are called. */
-export interface QuoteDrift extends OptionDrift {
-  titles: Record<string, string>;
-}
-
 /** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */
 export interface JobView {
   id: number;
@@ -126,7 +121,7 @@ export interface JobView {
   suggested: number | null;
   sent: SentVersion[];
   /** what moved behind the version that is out */
-  drifts: QuoteDrift[];
+  drifts: NamedDrift[];
   proof: { place: number; findings: Finding[] } | null;
   standings: Record<Station, StationStanding>;
 }

@@ -8,9 +8,12 @@ export function leadDaysOf({ bought }: Pick<Plan, 'bought'>, supplies: Supplies)
   return Math.max(0, ...bought.map(({ offer }) => supplies[offer]?.leadDays ?? 0));
 }
 
+/** How long something takes to come. */
+export const daysText = (days: number): string => (days === 0 ? 'here now' : days === 1 ? '1 day' : `${days} days`);
+
 /** When everything a plan buys is here. */
 export function deliveryText(plan: Pick<Plan, 'bought'>, supplies: Supplies): string {
   if (plan.bought.length === 0) return 'nothing to order';
   const days = leadDaysOf(plan, supplies);
-  return days === 0 ? 'here now' : days === 1 ? 'in 1 day' : `in ${days} days`;
+  return days === 0 ? daysText(days) : `in ${daysText(days)}`;
 }

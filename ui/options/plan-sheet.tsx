@@ -20,6 +20,7 @@ import type { NotedPrice } from '../offers/listed-offer';
 import { PriceHistory } from '../offers/price-history';
 import { LANE_WORDS } from './lane-words';
 import { Reasons } from './reasons';
+import { sentenceOf } from './sentence-of';
 
 interface PlanSheetProps {
   plan: Plan;
@@ -50,8 +51,6 @@ function soonerText(days: number): string {
   const many = Math.abs(days) === 1 ? 'a day' : `${Math.abs(days)} days`;
   return days < 0 ? `${many} sooner` : `${many} later`;
 }
-
-const sentenceOf = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** One offer that is bought: from whom, what else would be the same, and what it cost before. */
 function Bought({ id, count, planCase }: { id: string; count: number; planCase: PlanCase }) {

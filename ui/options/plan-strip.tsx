@@ -12,6 +12,7 @@ import { Button } from '../kit/button';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { Reasons } from './reasons';
+import { sentenceOf } from './sentence-of';
 
 interface PlanStripProps {
   plan: Plan;
@@ -32,8 +33,6 @@ interface PlanStripProps {
 
 /** So many reasons are told beside the ladder; the plan itself tells all. */
 const MOST_REASONS = 3;
-
-const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Puts the plan on the slip as one of three. */
 function Places({ on, places, busy, onPut }: Pick<PlanStripProps, 'places' | 'busy' | 'onPut'> & { on?: number }) {
@@ -112,7 +111,8 @@ export function PlanStrip(props: PlanStripProps) {
             {plan.latencyNs !== null && ` · first word after ${plan.latencyNs.toFixed(1)} ns`}
           </p>
           <p className="text-ink-2">
-            {capitalised(savingText(plan, plans, planCase.currency))}.{best !== '' && ` Best of its rung: ${best}`}
+            {sentenceOf(savingText(plan, plans, planCase.currency))}
+            {best !== '' && ` Best of its rung: ${best}`}
           </p>
         </div>
         <Reasons plan={plan} planCase={planCase} cover={coverNotice(plan.lane, job.cover)} most={MOST_REASONS} />

@@ -5,6 +5,7 @@ import type { Steering } from '@/core/planning/steering';
 import { useJob } from '../job/job-context';
 import { Check } from '../kit/check';
 import { INPUT_LOOK } from '../kit/field';
+import { daysText } from './delivery';
 
 interface SellersProps {
   steering: Steering;
@@ -29,9 +30,6 @@ function useSellers(planCase: PlanCase, sellersOut: readonly string[]) {
     );
   }, [planCase, job.supplies, sellersOut]);
 }
-
-const daysText = (days: number | null): string =>
-  days === null || days === 0 ? 'here now' : days === 1 ? '1 day' : `${days} days`;
 
 /** From whom anything may be bought. */
 export function Sellers({ steering, onSteer, planCase }: SellersProps) {
@@ -100,7 +98,7 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
                   <span className={wanted ? '' : 'line-through text-ink-2'}>{name}</span>
                 </Check>
                 <span className="text-sm text-ink-2 whitespace-nowrap">
-                  {offers === 1 ? '1 offer' : `${offers} offers`}, {daysText(leadDays)}
+                  {offers === 1 ? '1 offer' : `${offers} offers`}, {daysText(leadDays ?? 0)}
                 </span>
               </div>
             );

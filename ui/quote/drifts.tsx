@@ -1,53 +1,12 @@
 'use client';
 import { useState } from 'react';
-import { listed } from '@/core/planning/compare-plans';
-import { moneyText } from '@/core/pricing/money-text';
-import type { PartDrift } from '@/core/quoting/drift';
+import { driftText, type Renewed, renewedText } from '@/core/quoting/drift-words';
 import { useKeys } from '../client/use-keys';
 import type { Saving } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { QuoteDrift } from '../job/job-view';
 import { Button } from '../kit/button';
 import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
-
-interface Renewed {
-  same: number[];
-  equal: number[];
-  lost: number[];
-}
-
-const GONE = { 'sold-out': 'is sold out', withdrawn: 'is off the market' } as const;
-
-/** What became of one part, in a clause. */
-function partText({ count, wasCents, nowCents, what, seller }: PartDrift, title: string, currency: string): string {
-  const part = `${count > 1 ? `${count} × ` : ''}${title}${seller === '' ? '' : ` from ${seller}`}`;
-  if (what === 'sold-out' || what === 'withdrawn') return `${part} ${GONE[what]}`;
-  const by = moneyText(Math.abs((nowCents ?? 0) - wasCents), currency);
-  const cost = `${moneyText(wasCents, currency)} then, ${moneyText(nowCents ?? 0, currency)} now`;
-  return `${part} costs us ${by} ${what === 'dearer' ? 'more' : 'less'} each (${cost})`;
-}
-
-function driftText({ place, parts, titles, leftCents, leavesCents }: QuoteDrift, currency: string): string {
-  const moved = listed(parts.map((part) => partText(part, titles[part.offer] ?? 'a part', currency)));
-  const left =
-    leavesCents === null
-      ? 'it cannot be bought as promised'
-      : `it leaves ${moneyText(leavesCents, currency)} instead of ${moneyText(leftCents, currency)}`;
-  return `Option ${place}: ${moved}; ${left}.`;
-}
-
-const named = (places: readonly number[]): string =>
-  places.length === 1 ? `Option ${places[0]}` : `Options ${listed(places.map(String))}`;
-
-function renewedText({ same, equal, lost }: Renewed): string {
-  return [
-    ...(same.length > 0 ? [`${named(same)}: the same at today’s prices.`] : []),
-    ...(equal.length > 0 ? [`${named(equal)}: the next best equal plan.`] : []),
-    ...(lost.length > 0 ? [`${named(lost)}: nothing equal is left; choose on the ladder.`] : []),
-    'Look, then send it as a new version.',
-  ].join(' ');
-}
 
 /** What moved behind the quote that is out, what that does to what is left, and the ways on: renew it, or let it hold. */
 export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
