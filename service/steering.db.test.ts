@@ -46,15 +46,14 @@ test('what counts as equally cheap is the shop’s', async () => {
 });
 
 test('in every job of the demo shop, whatever is said to bring an offer onto the ladder does so', async () => {
-  const jobs = await many<{ id: number }>(pool(), 'select id from job order by id limit 8');
+  const jobs = await many<{ id: number }>(pool(), 'select id from job order by id');
   let tried = 0;
   for (const { id } of jobs) {
     const { jobCase } = await stateOf(id);
-    if (!jobCase.ok || jobCase.planCase.machine.slots.length > 4) continue;
+    if (!jobCase.ok) continue;
     const { planCase } = jobCase;
     const shown = new Set(answer(planCase).plans.flatMap(({ bought }) => bought.map(({ offer }) => offer)));
-    // Every fifth: each takes a dozen plannings.
-    const missing = planCase.offers.filter((offer, nr) => !shown.has(offer.id) && nr % 5 === 0);
+    const missing = planCase.offers.filter((offer) => !shown.has(offer.id));
     for (const { id: offer } of missing) {
       const explained = explainOffer(planCase, offer);
       if (explained === null) continue;
@@ -65,7 +64,8 @@ test('in every job of the demo shop, whatever is said to bring an offer onto the
       }
     }
   }
-  expect(tried).toBeGreaterThan(5);
+  expect(tried).toBeGreaterThan(25);
+  console.log(`${tried} ways onto the ladder told, each planned again with its change`);
 }, 120_000);
 
 describe('sellers that are left out', () => {
