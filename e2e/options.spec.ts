@@ -26,10 +26,23 @@ async function tabTo(page: Page, selector: string): Promise<void> {
   throw new Error(`Tab never comes to ${selector}`);
 }
 
+/** Where the middle of a grip stands once the rows, whose lines may be of another length now, have come to rest. */
+async function restingAt(page: Page, grip: string): Promise<{ x: number; y: number }> {
+  const slider = page.getByRole('slider', { name: grip });
+  let before = '';
+  for (let looks = 0; looks < 100; looks++) {
+    const box = await slider.boundingBox();
+    if (box === null) throw new Error(`no ${grip}`);
+    const now = JSON.stringify(box);
+    if (now === before) return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    before = now;
+    await page.waitForTimeout(300);
+  }
+  throw new Error(`${grip} never rests`);
+}
+
 async function dragBy(page: Page, grip: string, dx: number, dy: number): Promise<void> {
-  const box = await page.getByRole('slider', { name: grip }).boundingBox();
-  if (box === null) throw new Error(`no ${grip}`);
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const { x, y } = await restingAt(page, grip);
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move(x + dx / 2, y + dy / 2, { steps: 4 });
