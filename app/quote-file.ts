@@ -3,7 +3,13 @@ import { caught } from './handle';
 
 /** A file that a customer's link leads to. */
 export interface QuoteFile {
-  type: 'application/pdf' | 'application/json';
+  type:
+    | 'application/pdf'
+    | 'application/json'
+    | 'application/xml'
+    | 'text/csv; charset=utf-8'
+    | 'image/png'
+    | 'image/jpeg';
   /** `inline` is shown, `attachment` is kept */
   as: 'inline' | 'attachment';
   name: string;

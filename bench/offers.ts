@@ -1,12 +1,12 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type pg from 'pg';
+import pg from 'pg';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import type { OfferWish } from '../core/market/offer-wish';
 import { openCluster } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
-import { closePool, pool, type Queryable, transaction } from '../store/database';
+import { closePool, type Named, pool, type Queryable, transaction } from '../store/database';
 import { findOffers, specsFor } from '../store/find-offers';
 import { migrate } from '../store/migrate';
 import { listOffersFor } from '../store/offers-for-planning';
@@ -45,28 +45,56 @@ async function times(work: (round: number) => Promise<unknown>): Promise<number[
   return all;
 }
 
-/** Runs statements as they are, and sums up what the database itself took to plan and run each of them. */
+/** A value as it is written into a statement. */
+const literal = (value: unknown): string =>
+  value === null
+    ? 'null'
+    : typeof value === 'number'
+      ? String(value)
+      : pg.escapeLiteral(
+          Array.isArray(value)
+            ? `{${value.map((one) => (typeof one === 'number' ? one : JSON.stringify(one)))}}`
+            : String(value),
+        );
+
+/**
+ * Runs statements as they are, on one connection as a pool's are, and sums up what the database itself took to plan and run
+ * each of them; a named one is planned when it is new, as on any connection.
+ */
 class Clocked implements Queryable {
   ms = 0;
-  async query<Row extends pg.QueryResultRow>(text: string, values: readonly unknown[] = []) {
-    const { rows } = await pool().query<{ 'QUERY PLAN': [{ 'Planning Time': number; 'Execution Time': number }] }>(
-      `explain (analyze, timing off, format json) ${text}`,
-      [...values],
-    );
+  readonly #named = new Set<string>();
+  constructor(readonly client: pg.PoolClient) {}
+  async query<Row extends pg.QueryResultRow>(what: string | Named, values: readonly unknown[] = []) {
+    const explain = 'explain (analyze, timing off, format json)';
+    type Told = { 'QUERY PLAN': [{ 'Planning Time': number; 'Execution Time': number }] };
+    const result = await this.client.query<Row>(what as string, [...values]);
+    const named = typeof what === 'string' ? null : pg.escapeIdentifier(`clocked ${what.name}`);
+    if (named !== null && typeof what !== 'string' && !this.#named.has(named)) {
+      this.#named.add(named);
+      await this.client.query(`prepare ${named} as ${what.text}`);
+    }
+    const { rows } =
+      named === null
+        ? await this.client.query<Told>(`${explain} ${what}`, [...values])
+        : await this.client.query<Told>(`${explain} execute ${named}(${values.map(literal).join(', ')})`);
     const [plan] = rows[0]?.['QUERY PLAN'] ?? [];
     this.ms += (plan?.['Planning Time'] ?? 0) + (plan?.['Execution Time'] ?? 0);
-    return pool().query<Row>(text, [...values]);
+    return result;
   }
 }
 
 /** Prints what a way of asking takes in the database, and as a whole with the way there and back. */
 async function measure(what: string, ask: (db: Queryable, round: number) => Promise<unknown>): Promise<void> {
   const inside: number[] = [];
+  const client = await pool().connect();
+  const clock = new Clocked(client);
   await times(async (round) => {
-    const clock = new Clocked();
+    clock.ms = 0;
     await ask(clock, round);
     inside.push(clock.ms);
   });
+  client.release(true);
   const whole = await times((round) => ask(pool(), round));
   console.log(`${what}: in the database ${told(inside.slice(-ROUNDS))}; as a whole ${told(whole)}`);
 }

@@ -8,7 +8,7 @@ import { nearestSentence, offerSentences, planLine, planSentences } from '../cor
 import { inForce } from '../core/planning/in-force';
 import type { Answer, Plan } from '../core/planning/plan';
 import { moneyText } from '../core/pricing/money-text';
-import { reasonFacts } from '../core/quoting/option';
+import { reasonFacts } from '../core/quoting/reason-facts';
 import { STAFF_REASONS } from '../core/quoting/reason-words';
 
 const HEADINGS = ['total', 'price', 'saving', 'rate', 'channels', 'open', 'care', 'lane', 'old ones', 'buy'];

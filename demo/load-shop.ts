@@ -1,8 +1,11 @@
+import { LANGUAGES } from '../core/quoting/words/language';
+import { SUPPLIED_TEXTS, TEXT_KEYS } from '../core/quoting/words/shop-texts';
 import { transaction } from '../store/database';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
 import { hashPassword } from '../store/password';
 import { updateSeller } from '../store/sellers';
 import { insertShop, maybeShop } from '../store/shop';
+import { approveText } from '../store/shop-texts';
 import { insertStaff } from '../store/staff';
 import { insertModel } from '../store/whole-models';
 import { DEMO_MODELS } from './machines';
@@ -48,7 +51,15 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
       roundUpToCents: 50,
       demo: true,
     });
-    for (const member of DEMO_STAFF) await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD });
+    const people: number[] = [];
+    for (const member of DEMO_STAFF) {
+      people.push(await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD }));
+    }
+    for (const language of LANGUAGES) {
+      for (const key of TEXT_KEYS) {
+        await approveText(db, { key, language, words: null, supplied: SUPPLIED_TEXTS[language][key] }, people[0] ?? 0);
+      }
+    }
     const models = new Map<string, number>();
     // Offers are made for the first of several models of one name.
     for (const model of DEMO_MODELS) {

@@ -1,196 +1,222 @@
-import PDFDocument from 'pdfkit';
-import { capacityText } from '../core/memory/capacity';
-import { moneyText } from '../core/pricing/money-text';
 import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
-import { ORIGIN_WORDS } from '../core/quoting/origin-words';
-import { fontFiles, fontRuns } from './pdf-text';
+import { figureNotes, figureRows, savingSentence } from '../core/quoting/figure-rows';
+import { capacityIn, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
+import { INK, type Part, Sheet, SOFT, type Style } from './pdf-sheet';
 
-type Document = PDFKit.PDFDocument;
-type Weight = 'regular' | 'bold';
-type Tag = 'H1' | 'H2' | 'P' | 'TR' | 'Table' | 'Sect';
-
-const MARGIN = 56;
-const WIDTH = 595.28 - 2 * MARGIN;
-const AMOUNT_WIDTH = 90;
-const INK = '#14201c';
-const SOFT = '#45524c';
-
-interface Style {
-  weight?: Weight;
-  size?: number;
-  colour?: string;
-  align?: 'left' | 'right';
-  width?: number;
-  x?: number;
-  y?: number;
+/** How a quote is put on paper. */
+export interface PaperStyle {
+  paper: 'A4' | 'Letter';
+  /** the shop's mark, a PNG or JPEG file; null: it has none */
+  logo: Buffer | null;
 }
 
-/** Writes one text in as many font files as its letters need. */
-function write(doc: Document, text: string, style: Style = {}): void {
-  const { weight = 'regular', size = 10, colour = INK, align = 'left', width = WIDTH, x = MARGIN, y = doc.y } = style;
-  doc.fontSize(size).fillColor(colour);
-  const runs = fontRuns(text);
-  runs.forEach(({ text: run, more }, index) => {
-    doc.font(`${weight}${more ? '-more' : ''}`);
-    const options = { width, align, continued: index < runs.length - 1, lineGap: 2 };
-    if (index === 0) doc.text(run, x, y, options);
-    else doc.text(run, options);
+const BOARDS_WIDTH = 196;
+const GAP = 22;
+const AMOUNT_WIDTH = 84;
+const LOGO_HEIGHT = 34;
+/** Boards of many slots get thin bars, those of few are no taller than they have to be. */
+const barHeight = (slots: number): number => Math.max(8, Math.min(17, 190 / slots));
+
+type Board = CustomerOption['before'];
+
+/** What a board holds, in words, slot by slot. */
+const boardWords = (board: Board, free: string): string =>
+  board.map(({ slot, text }) => `${slot}: ${text ?? free}`).join('; ');
+
+/** One board: a bar for each slot, what is new with a thick edge, what is free with a broken one. */
+function drawBoard(sheet: Sheet, quote: CustomerQuote, board: Board, x: number, width: number): void {
+  const { doc } = sheet;
+  const language = languageOfQuote(quote);
+  const { free, isNew } = wordsOf(quote);
+  const height = barHeight(board.length);
+  const nameWidth = 26;
+  const top = sheet.y;
+  board.forEach(({ slot, capacityMiB, fate }, index) => {
+    const y = top + index * (height + 2);
+    const bar = { x: x + nameWidth, width: width - nameWidth };
+    doc.lineWidth(fate === 'new' ? 1.8 : 0.7).strokeColor(INK);
+    if (capacityMiB === null) doc.dash(2, { space: 2 });
+    doc.rect(bar.x + 1, y + 1, bar.width - 2, height - 2).stroke();
+    doc.undash();
+    const size = Math.min(8, height - 1.5);
+    sheet.y = y + (height - size * 1.36) / 2;
+    const capacity = capacityMiB === null ? free : capacityIn(language, capacityMiB);
+    const style: Style = { size, x: bar.x + 5, width: bar.width - 6 };
+    sheet.write(fate === 'new' ? isNew(capacity) : capacity, {
+      ...style,
+      weight: fate === 'new' ? 'bold' : 'regular',
+      colour: capacityMiB === null ? SOFT : INK,
+    });
+    sheet.y = y + (height - size * 1.36) / 2;
+    sheet.write(shortName(slot), { size, colour: SOFT, x, width: 400 });
   });
+  sheet.y = top;
 }
 
-/** Puts what `draw` writes under a tag, so that a screen reader meets it as what it is. */
-function tagged(doc: Document, parent: PDFKit.PDFStructureElement, tag: Tag, draw: () => void): void {
-  parent.add(doc.struct(tag, {}, [draw]));
+/** A slot's name as far as there is room beside its bar; its words have it whole. */
+const shortName = (slot: string): string => (slot.length > 5 ? `…${slot.slice(-4)}` : slot);
+
+const boardsHeight = ({ before, after }: CustomerOption): number => {
+  const slots = Math.max(before.length, after.length);
+  return 12 + slots * (barHeight(slots) + 2);
+};
+
+/** Before and after, beside each other. */
+function drawBoards(sheet: Sheet, part: Part, quote: CustomerQuote, option: CustomerOption): void {
+  const { now, after, free } = wordsOf(quote);
+  const width = (BOARDS_WIDTH - 14) / 2;
+  const top = sheet.y;
+  [
+    { title: now, board: option.before, x: sheet.left },
+    { title: after, board: option.after, x: sheet.left + width + 14 },
+  ].forEach(({ title, board, x }) => {
+    sheet.y = top;
+    const box = { x, width, height: boardsHeight(option) };
+    sheet.figure(part, `${title}: ${boardWords(board, free)}`, box, () => {
+      sheet.write(title, { size: 8, colour: SOFT, x, width });
+      sheet.y = top + 12;
+      drawBoard(sheet, quote, board, x, width);
+    });
+  });
+  sheet.y = top;
 }
 
-/** One row of a price table: words left, amount right, both starting at one height. */
-function row(doc: Document, table: PDFKit.PDFStructureElement, text: string, amount: string, style: Style = {}): void {
-  const line = doc.struct('TR');
-  const top = doc.y;
-  line.add(doc.struct('TH', {}, [() => write(doc, text, { ...style, width: WIDTH - AMOUNT_WIDTH, y: top })]));
-  const bottom = doc.y;
-  line.add(
-    doc.struct('TD', {}, [
-      () =>
-        write(doc, amount, { ...style, x: MARGIN + WIDTH - AMOUNT_WIDTH, width: AMOUNT_WIDTH, align: 'right', y: top }),
-    ]),
-  );
-  doc.y = Math.max(bottom, doc.y) + 2;
-  table.add(line);
-}
-
-const boardText = (board: CustomerOption['before']): string =>
-  board.map(({ slot, text }) => `${slot}: ${text ?? 'empty'}`).join(';  ');
-
-/** What has to be minded; what has to be agreed to says so. */
-const mindText = ({ statements = [] }: CustomerOption, warning: string): string =>
-  `${statements.includes(warning) ? 'To agree to' : 'Please mind'}: ${warning}`;
-
-/** Letters that a line of the page holds at the least, and the height of such a line with its gap, in points. */
-const LINE_LETTERS = 92;
-const LINE_HEIGHT = 14.5;
-/** Height of rule, heading, gaps, totals and saving of an option, in points. */
-const OPTION_FRAME = 125;
-
-/** Height that an option needs at the most, in points, so that it is not torn over two pages. */
-function roomFor(option: CustomerOption): number {
-  const texts = [
-    boardText(option.before),
-    boardText(option.after),
-    option.oldModules,
-    ...option.warnings.map((one) => mindText(option, one)),
-  ];
-  const lines = texts.reduce((sum, text) => sum + Math.ceil(text.length / LINE_LETTERS), option.lines.length);
-  return OPTION_FRAME + lines * LINE_HEIGHT;
-}
-
-function drawOption(
-  doc: Document,
-  root: PDFKit.PDFStructureElement,
-  quote: CustomerQuote,
-  option: CustomerOption,
-): void {
-  const { currency, options, suggested, taxBp } = quote;
-  if (doc.y + roomFor(option) > doc.page.height - MARGIN) doc.addPage();
-  const part = doc.struct('Sect');
-  root.add(part);
-  doc.y += 10;
-  doc
-    .moveTo(MARGIN, doc.y)
-    .lineTo(MARGIN + WIDTH, doc.y)
-    .lineWidth(2)
-    .strokeColor(INK)
-    .stroke();
-  doc.y += 8;
-  const name = options.length > 1 ? `Option ${option.place}: ` : '';
-  const hint = suggested === option.place && options.length > 1 ? ' (we suggest this one)' : '';
-  tagged(doc, part, 'H2', () =>
-    write(doc, `${name}${capacityText(option.totalMiB)} of memory${hint}`, { weight: 'bold', size: 15 }),
-  );
-  doc.y += 3;
-  tagged(doc, part, 'P', () => write(doc, `Now:  ${boardText(option.before)}`, { colour: SOFT }));
-  tagged(doc, part, 'P', () => write(doc, `Then:  ${boardText(option.after)}`, { colour: SOFT }));
-  tagged(doc, part, 'P', () => write(doc, option.oldModules));
-  doc.y += 5;
-  const table = doc.struct('Table');
-  part.add(table);
+/** The lines of an option and what they come to. */
+function drawTable(sheet: Sheet, part: Part, quote: CustomerQuote, option: CustomerOption): void {
+  const language = languageOfQuote(quote);
+  const words = wordsOf(quote);
+  const x = sheet.left + BOARDS_WIDTH + GAP;
+  const box = { x, width: sheet.left + sheet.width - x, amountWidth: AMOUNT_WIDTH };
+  const table = sheet.part(part, 'Table');
+  sheet.heads(table, words.what, words.amount, box);
   for (const line of option.lines) {
+    sheet.rule(x, box.width);
+    sheet.y += 2;
     const count = line.quantity > 1 ? `${line.quantity} × ` : '';
-    row(
-      doc,
-      table,
-      `${count}${line.text}${line.origin === null ? '' : ORIGIN_WORDS[line.origin]}`,
-      moneyText(line.totalCents, currency),
-    );
+    const origin = line.origin === null ? '' : words.origin[line.origin];
+    sheet.row(table, `${count}${line.text}${origin}`, moneyIn(language, line.totalCents, quote.currency), box);
+    sheet.y += 2;
   }
-  doc.y += 2;
-  row(doc, table, 'Total', moneyText(option.totalCents, currency), { weight: 'bold', size: 13 });
-  row(doc, table, `of which ${taxBp / 100} % tax`, moneyText(option.taxCents, currency), { colour: SOFT });
-  if (option.savingCents !== null) {
-    const percent = option.savingPercent === null ? '' : ` (${option.savingPercent} %)`;
-    const saving = `You save ${moneyText(option.savingCents, currency)}${percent} against the maker’s own parts for the same amount.`;
-    tagged(doc, part, 'P', () => write(doc, saving, { weight: 'bold' }));
+  sheet.rule(x, box.width, 1.4, INK);
+  sheet.y += 3;
+  for (const { words: name, amount, what } of figureRows(quote, option)) {
+    sheet.row(table, name, amount, box, what === 'total' ? { weight: 'bold', size: 13 } : { colour: SOFT, size: 9 });
   }
-  for (const warning of option.warnings) tagged(doc, part, 'P', () => write(doc, mindText(option, warning)));
+}
+
+/** What is said of an option under its boards and figures. */
+function sentencesOf(quote: CustomerQuote, option: CustomerOption): { text: string; style: Style }[] {
+  const words = wordsOf(quote);
+  const saving = savingSentence(quote, option);
+  const { statements = [] } = option;
+  return [
+    { text: option.oldModules, style: {} },
+    ...figureNotes(quote, option).map((text) => ({ text, style: {} })),
+    ...(saving === null ? [] : [{ text: saving, style: { weight: 'bold' } as const }]),
+    ...option.warnings.map((warning) => ({
+      text: `${statements.includes(warning) ? words.agree : words.mind}: ${warning}`,
+      style: {},
+    })),
+    { text: words.leadDays(option.leadDays), style: { colour: SOFT } },
+  ];
+}
+
+/** Height that an option takes, in points, so that it is not torn over two pages. */
+function roomFor(sheet: Sheet, quote: CustomerQuote, option: CustomerOption): number {
+  const words = wordsOf(quote);
+  const width = sheet.width - BOARDS_WIDTH - GAP - AMOUNT_WIDTH - 8;
+  const lines = option.lines.reduce((sum, { text, origin }) => {
+    const whole = `00 × ${text}${origin === null ? '' : words.origin[origin]}`;
+    return sum + sheet.heightOf(whole, { width }) + 4;
+  }, 0);
+  const table = 11 + lines + 3 + 20 + 13 * figureRows(quote, option).length;
+  const sentences = sentencesOf(quote, option).reduce((sum, { text, style }) => sum + sheet.heightOf(text, style), 0);
+  return 46 + Math.max(table, boardsHeight(option)) + 6 + sentences;
+}
+
+function drawOption(sheet: Sheet, quote: CustomerQuote, option: CustomerOption): void {
+  const { options, suggested } = quote;
+  const language = languageOfQuote(quote);
+  const words = wordsOf(quote);
+  sheet.need(roomFor(sheet, quote, option));
+  const part = sheet.part(sheet.root, 'Sect');
+  sheet.y += 10;
+  const isSuggested = suggested === option.place && options.length > 1;
+  sheet.rule(sheet.left, sheet.width, isSuggested ? 4 : 1.4, INK);
+  sheet.y += 6;
+  const name = options.length > 1 ? `${words.option(option.place)}: ` : '';
+  const hint = isSuggested ? ` (${words.suggested})` : '';
+  const total = words.ofMemory(capacityIn(language, option.totalMiB));
+  sheet.text(part, 'H2', `${name}${total}${hint}`, { weight: 'bold', size: 14 });
+  sheet.y += 5;
+  const top = sheet.y;
+  drawBoards(sheet, part, quote, option);
+  drawTable(sheet, part, quote, option);
+  sheet.y = Math.max(sheet.y, top + boardsHeight(option)) + 6;
+  for (const { text, style } of sentencesOf(quote, option)) {
+    sheet.need(sheet.heightOf(text, style));
+    sheet.text(part, 'P', text, style);
+  }
+}
+
+/** The shop on the left with its mark, the quote's number and day on the right. */
+function drawHead(sheet: Sheet, quote: CustomerQuote, { logo }: PaperStyle): void {
+  const words = wordsOf(quote);
+  const top = sheet.y;
+  let x = sheet.left;
+  if (logo !== null) {
+    sheet.ornament(() => sheet.doc.image(logo, x, top, { fit: [110, LOGO_HEIGHT] }));
+    x += 122;
+  }
+  const width = sheet.left + sheet.width - x - 140;
+  sheet.text(sheet.root, 'P', quote.shop.name, { weight: 'bold', size: 12, x, width });
+  sheet.text(sheet.root, 'P', quote.shop.contact, { colour: SOFT, size: 9, x, width });
+  const below = sheet.y;
+  sheet.y = top;
+  const right: Style = { align: 'right', x: sheet.left + sheet.width - 140, width: 140 };
+  sheet.text(sheet.root, 'P', words.quote(quote.number), { ...right, weight: 'bold', size: 11 });
+  sheet.text(sheet.root, 'P', dayText(quote.sentOn, localeOf(quote)), { ...right, colour: SOFT, size: 9 });
+  sheet.y = Math.max(below, sheet.y, logo === null ? 0 : top + LOGO_HEIGHT) + 16;
 }
 
 /**
- * The customer's paper: a tagged A4 PDF (PDF 1.7, ISO 32000-1 14.8) with its language, title and headings, made
- * from what a customer may see and nothing else.
+ * The customer's paper: a tagged PDF with its language, title, headings, tables and what its drawings show, made from what a
+ * customer may see and nothing else.
  *
  * @param code what tells this version from any other
  */
-export async function quotePdf(quote: CustomerQuote, code: string): Promise<Buffer> {
-  const title = `Quote ${quote.number}`;
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: MARGIN,
-    tagged: true,
-    pdfVersion: '1.7',
-    lang: 'en-GB',
-    displayTitle: true,
-    info: { Title: title, Author: quote.shop.name, CreationDate: new Date(`${quote.sentOn}T00:00:00Z`) },
+export async function quotePdf(quote: CustomerQuote, code: string, style: PaperStyle): Promise<Buffer> {
+  const words = wordsOf(quote);
+  const language = languageOfQuote(quote);
+  const locale = localeOf(quote);
+  const sheet = new Sheet({
+    title: words.quote(quote.number),
+    author: quote.shop.name,
+    language: locale,
+    paper: style.paper,
+    madeOn: quote.sentOn,
+    foot: `${quote.shop.name} · ${words.quote(quote.number)}`,
   });
-  for (const weight of ['regular', 'bold'] as const) {
-    const { latin, more } = fontFiles(weight);
-    doc.registerFont(weight, latin).registerFont(`${weight}-more`, more);
+  drawHead(sheet, quote, style);
+  sheet.text(sheet.root, 'H1', words.title(quote.machine.name), { weight: 'bold', size: 19 });
+  sheet.y += 3;
+  const { totalMiB } = quote.machine;
+  const today = words.hasToday(totalMiB === 0 ? null : capacityIn(language, totalMiB));
+  const until = words.holdsUntil(dayText(quote.validUntil, locale));
+  sheet.text(sheet.root, 'P', `${words.forCustomer(quote.customer.name)} ${today} ${until}`);
+  if (quote.note !== undefined) {
+    sheet.y += 4;
+    sheet.text(sheet.root, 'P', quote.note);
   }
-  const chunks: Buffer[] = [];
-  const whole = new Promise<Buffer>((resolve, reject) => {
-    doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
-  const root = doc.struct('Document');
-  doc.addStructure(root);
-  tagged(doc, root, 'P', () => {
-    write(doc, quote.shop.name, { weight: 'bold', size: 12 });
-    write(doc, quote.shop.contact, { colour: SOFT });
-  });
-  doc.y += 22;
-  tagged(doc, root, 'H1', () => write(doc, `More memory for your ${quote.machine.name}`, { weight: 'bold', size: 20 }));
-  doc.y += 4;
-  tagged(doc, root, 'P', () => {
-    const today = quote.machine.totalMiB === 0 ? 'no memory' : capacityText(quote.machine.totalMiB);
-    write(doc, `${title} of ${dayText(quote.sentOn)}, for ${quote.customer.name}.`);
-    write(doc, `The machine has ${today} today. These prices hold until ${dayText(quote.validUntil)}.`);
-  });
-  for (const option of quote.options) drawOption(doc, root, quote, option);
-  doc.y += 16;
-  tagged(doc, root, 'P', () =>
-    write(
-      doc,
-      `To say yes, follow your link, ring us, or come by and name the option: ${quote.shop.contact}. All prices are with tax and with fitting.`,
-      { colour: SOFT },
-    ),
-  );
-  doc.y += 6;
-  tagged(doc, root, 'P', () =>
-    write(doc, `Code of this quote’s content (SHA-256): ${codeText(code)}`, { colour: SOFT, size: 8 }),
-  );
-  root.end();
-  doc.end();
-  return whole;
+  for (const option of quote.options) drawOption(sheet, quote, option);
+  sheet.y += 12;
+  const end = `${words.sayYes(quote.shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined)}`;
+  const codeLine = `${words.codeOfContent}: ${codeText(code)}`;
+  sheet.need(sheet.heightOf(end) + sheet.heightOf(codeLine, { size: 8 }) + 6);
+  sheet.text(sheet.root, 'P', end, { colour: SOFT });
+  sheet.y += 5;
+  sheet.text(sheet.root, 'P', codeLine, { colour: SOFT, size: 8 });
+  return sheet.end();
 }

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -93,6 +94,7 @@ await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
 await makeTemplate(cluster.url);
 await makeDemoTemplate(cluster.url, loadDemoAt);
 process.env.FENBRIK_TEST_URL = cluster.url;
+process.env.FENBRIK_KEY = randomBytes(32).toString('hex');
 const app = await App.open();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const context = await browser.newContext({ reducedMotion: 'reduce' });

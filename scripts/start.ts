@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -25,7 +26,17 @@ async function database(): Promise<Cluster | null> {
   return cluster;
 }
 
+/** The server's own key, made once for each checkout and kept beside its data, where no copy of the database has it. */
+function serverKey(): string {
+  const folder = clusterFolder();
+  const file = join(folder, 'key');
+  mkdirSync(folder, { recursive: true });
+  if (!existsSync(file)) writeFileSync(file, randomBytes(32).toString('hex'), { mode: 0o600 });
+  return readFileSync(file, 'utf8').trim();
+}
+
 async function prepare(): Promise<void> {
+  process.env.FENBRIK_KEY ??= serverKey();
   const ran = await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
   if (ran.length > 0) say(`database brought up to date: ${ran.join(', ')}`);
   if (process.env.FENBRIK_DEMO !== 'off' && (await loadDemo())) say('loaded the demo shop');

@@ -16,14 +16,23 @@ const LOST = {
 } as const;
 
 /** One choice, evaluated in the job as it stands now. */
-export function draftOption(state: JobState, { place, kept, bought }: Choice): DraftOption {
+export function draftOption(state: JobState, { place, kept, bought, edits }: Choice): DraftOption {
   if (!state.jobCase.ok) return { place, ok: false, sentence: 'The machine has gaps: fill them on Limits first.' };
   const { planCase } = state.jobCase;
   const evaluated = evaluateChoice(planCase, { kept, bought });
   if (!evaluated.ok) return { place, ok: false, sentence: LOST[evaluated.code] };
-  const { supplies } = state.market;
-  const { taxBp } = state.shop;
-  const option = makeOption({ planCase, plan: evaluated.plan, supplies, taxBp, place, cover: state.job.cover });
+  const option = makeOption({
+    planCase,
+    plan: evaluated.plan,
+    supplies: state.market.supplies,
+    pricing: state.pricing,
+    place,
+    cover: state.job.cover,
+    terms: state.terms,
+    ...(edits !== undefined && { edits }),
+    language: state.language,
+    texts: state.texts.texts,
+  });
   return { place, ok: true, option };
 }
 

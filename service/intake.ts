@@ -3,6 +3,7 @@ import { jobSlotSchema, jobSlotsSchema } from '../core/machine/job-slot';
 import { isOffer, isOther, type Joined } from '../core/machine/join-readings';
 import { boardFault } from '../core/machine/model';
 import { derivedSlots, keepTyped } from '../core/machine/slots-of-job';
+import { LANGUAGES } from '../core/quoting/words/language';
 import { READ_FAULTS } from '../core/reading/read';
 import type { Reading } from '../core/reading/reading';
 import { readingLine } from '../core/reading/reading-line';
@@ -35,6 +36,8 @@ export const intakeSchema = z
     customerName: text(120),
     phone: text(60),
     email: text(200).refine((value) => value === '' || /^[^\s@]+@[^\s@]+$/.test(value), 'An e-mail address has one @.'),
+    language: z.enum(LANGUAGES).nullable(),
+    taxExempt: text(120).min(1, 'Say why no tax is due: the customer reads it.').nullable(),
     machineMaker: text(120),
     machineName: text(160),
     serial: text(120),

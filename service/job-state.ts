@@ -9,7 +9,11 @@ import type { ModelSlot, PlacedSlot } from '../core/machine/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
 import { type ApartQuestion, tellApart } from '../core/machine/tell-apart';
 import { type Limits, weigh } from '../core/machine/weigh';
+import type { Labour } from '../core/pricing/labour';
+import type { PricingRule } from '../core/pricing/pricing-rule';
 import type { NamedDrift } from '../core/quoting/drift-words';
+import type { QuoteTerms } from '../core/quoting/terms-schema';
+import type { Language } from '../core/quoting/words/language';
 import type { ReadMachine } from '../core/reading/reading';
 import { pool, type Queryable } from '../store/database';
 import { type EarlierJob, findEarlierJobs } from '../store/earlier-jobs';
@@ -28,10 +32,13 @@ import { type Draft, getDraft, listSent, type SentQuote } from '../store/quotes'
 import { type KeptReading, lastReading, listReadings } from '../store/readings';
 import { getShop, type Shop, shopDay } from '../store/shop';
 import { claimsOfJob, type JobCpu } from './job-claims';
+import { labourOf, languageOf, pricingRule, termsOf } from './job-pricing';
 import { likelyOf } from './likely-model';
 import { type Market, marketFor, offerOfKey } from './offers-for-job';
 import { driftsOf } from './quote-drift';
+import { linksOf, type QuoteLink } from './quote-links';
 import { countForToday } from './sellers';
+import { type TextsInLanguage, textsIn } from './shop-texts';
 
 /** A job with everything that follows from it, read in one go. */
 export interface JobState {
@@ -63,7 +70,16 @@ export interface JobState {
   jobCase: JobCase;
   gaps: Gap[];
   draft: Draft | null;
+  /** what holds for the whole draft, and what its papers are written in */
+  terms: QuoteTerms;
+  language: Language;
+  texts: TextsInLanguage;
+  /** how tax lies on what this customer is asked, and what work on the machine costs */
+  pricing: PricingRule;
+  labour: Labour;
   sent: SentQuote[];
+  /** how these can be reached; one without a link has had it withdrawn */
+  links: Map<number, QuoteLink>;
   /** what the customer said to these */
   answers: StoredAnswer[];
   /** what moved behind the quote that is out */
@@ -131,7 +147,11 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   const draft = await getDraft(db, id);
   const sent = await listSent(db, id);
   const current = sent.find(({ state }) => state === 'sent') ?? null;
-  const market = await marketFor(db, shop, limits, {
+  const terms = termsOf(draft);
+  const language = languageOf(shop, job, terms);
+  const pricing = pricingRule(shop, job.customer.taxExempt);
+  const labour = labourOf(shop, model, pricing);
+  const market = await marketFor(db, { markUp: shop, pricing }, limits, {
     ...loosest(claims, slots),
     modelId: job.modelId,
     sockets,
@@ -147,7 +167,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     slots,
     limits,
     offers: market.offers,
-    labourCents: shop.labourCents,
+    labourCents: labour.cents,
     goal: {},
   });
   const gaps = jobCase.ok ? [] : jobCase.gaps;
@@ -197,7 +217,16 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     jobCase,
     gaps,
     draft,
+    terms,
+    language,
+    texts: await textsIn(db, language),
+    pricing,
+    labour,
     sent,
+    links: await linksOf(
+      db,
+      sent.map((quote) => quote.id),
+    ),
     answers,
     drifts: current === null ? [] : await driftsOf(db, id, current),
     today,

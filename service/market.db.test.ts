@@ -162,7 +162,7 @@ describe('on a market of many', () => {
   }, 120_000);
 
   it('planning reads lots by their index, never all offers', async () => {
-    const text = await plan(offersForPlanning(false), [
+    const text = await plan(offersForPlanning(false, 4), [
       ['DDR4'],
       'SO-DIMM',
       ['unbuffered false'],

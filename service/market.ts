@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import { type OfferWish, wishOfText } from '../core/market/offer-wish';
+import { offerPrice } from '../core/pricing/pricing-rule';
 import { offersCsv } from '../outward/offers-csv';
 import { pool } from '../store/database';
 import { countOffers, type Family, type FoundOffer, findOffers, specsFor } from '../store/find-offers';
@@ -8,8 +9,8 @@ import { type MonthPrice, monthPrices, soldFamilies } from '../store/market-pric
 import { listPrices, type NotedPrice } from '../store/offers';
 import { listSellers } from '../store/sellers';
 import { getShop } from '../store/shop';
+import { pricingRule } from './job-pricing';
 import { machineName, showJob } from './job-state';
-import { offerSellPrice } from './offers-for-job';
 import { done, fault, type Result } from './result';
 import { countForToday } from './sellers';
 
@@ -131,6 +132,7 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
   const ids = new Set(families.map(({ id }) => id));
   const own = { families, specs: found.specs.filter((spec) => ids.has(spec.familyId)) };
   const shop = await getShop(pool());
+  const pricing = pricingRule(shop, null);
   const offers = familyId === null ? [] : await findOffers(pool(), own, wish, asked.sort, asked);
   return done({
     shelves,
@@ -138,7 +140,7 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
     rows: offers.map(({ pricedAt, ...offer }) => ({
       ...offer,
       pricedAt: pricedAt.toISOString(),
-      sellCents: offerSellPrice(shop, offer.costCents),
+      sellCents: offerPrice(offer.costCents, shop, pricing),
     })),
   });
 }

@@ -2,14 +2,14 @@ import type { Loosest } from '../core/machine/loosest';
 import { partKey } from '../core/machine/model';
 import type { Limits } from '../core/machine/weigh';
 import type { Offer } from '../core/planning/case';
-import { sellPrice } from '../core/pricing/sell-price';
+import { offerPrice, type PricingRule } from '../core/pricing/pricing-rule';
+import type { MarkUp } from '../core/pricing/sell-price';
 import type { Supply } from '../core/quoting/option';
 import type { Queryable } from '../store/database';
 import { listFeeds } from '../store/feeds';
 import type { StoredOffer } from '../store/offers';
 import { listMisfits, listOffersFor, SHELF_NAME, type SocketWish } from '../store/offers-for-planning';
 import { listLastTold } from '../store/sellers';
-import type { Shop } from '../store/shop';
 import { listTestedParts } from '../store/tested-parts';
 
 const KEY = 'offer-';
@@ -20,19 +20,20 @@ export const offerKey = (id: number): string => `${KEY}${id}`;
 /** The offer that is called so; NaN: none. */
 export const offerOfKey = (key: string): number => Number(key.startsWith(KEY) ? key.slice(KEY.length) : Number.NaN);
 
-/** What a customer pays for one unit of an offer today, with tax, minor units. */
-export function offerSellPrice(shop: Shop, costCents: number): number {
-  return sellPrice(costCents, shop, shop.taxBp);
+/** How the shop makes its prices, and how tax lies on them. */
+export interface Prices {
+  markUp: MarkUp;
+  pricing: PricingRule;
 }
 
-function asOffer(shop: Shop, offer: StoredOffer): Offer {
+function asOffer({ markUp, pricing }: Prices, offer: StoredOffer): Offer {
   return {
     id: offerKey(offer.id),
     label: offer.title,
     origin: offer.origin,
     modules: offer.modules,
     module: offer.module,
-    priceCents: offerSellPrice(shop, offer.costCents),
+    priceCents: offerPrice(offer.costCents, markUp, pricing),
     stock: offer.stock,
   };
 }
@@ -59,7 +60,7 @@ const later = (one: Date, other: Date | undefined): Date => (other === undefined
  */
 export async function marketFor(
   db: Queryable,
-  shop: Shop,
+  prices: Prices,
   limits: Limits,
   { modelId, ...widest }: Loosest & Pick<SocketWish, 'modelId' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
 ): Promise<Market> {
@@ -76,7 +77,7 @@ export async function marketFor(
   );
   const told = await listLastTold(db);
   return {
-    offers: stored.map((offer) => asOffer(shop, offer)),
+    offers: stored.map((offer) => asOffer(prices, offer)),
     supplies: new Map(
       stored.map((offer) => [
         offerKey(offer.id),

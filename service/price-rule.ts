@@ -23,10 +23,14 @@ export const priceRuleSchema = z.strictObject({
 });
 
 export async function showPriceRule(): Promise<{ rule: PriceRule; currency: string; taxBp: number }> {
-  const { currency, taxBp, markUpBp, markUpSteps, leastMarginCents, roundUpToCents, priceEndings } = await getShop(
-    pool(),
-  );
-  return { rule: { markUpBp, markUpSteps, leastMarginCents, roundUpToCents, priceEndings }, currency, taxBp };
+  const { currency, taxBp, taxWay, markUpBp, markUpSteps, leastMarginCents, roundUpToCents, priceEndings } =
+    await getShop(pool());
+  return {
+    rule: { markUpBp, markUpSteps, leastMarginCents, roundUpToCents, priceEndings },
+    currency,
+    // Where tax is added, prices are made and rounded without it.
+    taxBp: taxWay === 'contained' ? taxBp : 0,
+  };
 }
 
 /** Writes how the shop makes its prices. What is sent keeps its price; what is looked at next has the new one. */

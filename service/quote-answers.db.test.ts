@@ -5,7 +5,7 @@ import { saveIntake } from './intake';
 import { agreeLimits } from './limits';
 import { openQuote, sendQuote } from './quote';
 import { type AnswerInput, answerQuote, answerSchema, replyTo } from './quote-answers';
-import { quotePaper } from './quote-paper';
+import { quotePaper } from './quote-files';
 
 const shop = openTestShop();
 

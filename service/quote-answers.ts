@@ -2,15 +2,18 @@ import { z } from 'zod';
 import { customerView } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
 import { type Answer, decisionOf, faultOfAcceptance, type Standing, standingOf } from '../core/quoting/quote-answer';
+import { localeOf, wordsOf } from '../core/quoting/words/in-language';
+import { PAPER_WORDS } from '../core/quoting/words/paper-words';
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { touchJob } from '../store/jobs';
-import { countQuestions, insertAnswer, insertReply, listAnswers, lockByToken } from '../store/quote-answers';
+import { countQuestions, insertAnswer, insertReply, listAnswers, lockByLink } from '../store/quote-answers';
 import type { SentQuote } from '../store/quotes';
 import { shopDay } from '../store/shop';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { isToken } from './quote';
+import { linkHash } from './quote-links';
 import { done, fault, type Result } from './result';
 
 /** So many questions are taken of one quote: whoever asks more is better heard on the telephone. */
@@ -31,11 +34,6 @@ export const answerSchema = z.discriminatedUnion('kind', [
 ]);
 export type AnswerInput = z.infer<typeof answerSchema>;
 
-const CLOSED: Record<Exclude<Standing, 'open' | 'declined' | 'accepted'>, string> = {
-  lapsed: 'The prices of this quote no longer hold: ask us for today’s.',
-  replaced: 'A newer quote replaces this one: ask us for its link.',
-};
-
 async function accept(
   db: Queryable,
   sent: SentQuote,
@@ -44,15 +42,16 @@ async function accept(
 ): Promise<Result<null>> {
   const { answer, state } = standing;
   const { place, signed, ticked } = input;
+  const { faults } = wordsOf(sent.snapshot);
   if (answer?.kind === 'accepted') {
     // The same yes once more, from a page that did not hear our answer, is the same yes.
     if (answer.place === place && answer.signed === signed) return done(null);
     return fault(
       'conflict',
-      `Option ${answer.place} was accepted already, by ${answer.signed} on ${dayText(answer.on)}. If that is not right, ring us.`,
+      faults.acceptedAlready(answer.place, answer.signed, dayText(answer.on, localeOf(sent.snapshot))),
     );
   }
-  if (state === 'lapsed' || state === 'replaced') return fault('conflict', CLOSED[state]);
+  if (state === 'lapsed' || state === 'replaced') return fault('conflict', faults[state]);
   const wrong = faultOfAcceptance(customerView(sent.snapshot), input);
   if (wrong !== null) return fault('bad-input', wrong);
   await insertAnswer(db, { quoteId: sent.id, kind: 'accepted', place, signed, ticked, words: '' });
@@ -64,10 +63,11 @@ async function accept(
  * yes, and a second one that says something else is told what was accepted.
  */
 export async function answerQuote(token: string, input: AnswerInput): Promise<Result<null>> {
-  if (!isToken(token)) return fault('not-found', 'There is no such quote.');
+  if (!isToken(token)) return fault('not-found', PAPER_WORDS.en.faults.noQuote);
   return transaction(async (db) => {
-    const sent = await lockByToken(db, token);
-    if (sent === null) return fault('not-found', 'There is no such quote.');
+    const sent = await lockByLink(db, linkHash(token));
+    if (sent === null) return fault('not-found', PAPER_WORDS.en.faults.noQuote);
+    const { faults } = wordsOf(sent.snapshot);
     const answer = decisionOf(await listAnswers(db, [sent.id]));
     const lapsed = (await shopDay(db)) > sent.validUntil;
     const state = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
@@ -75,12 +75,10 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
       const accepted = await accept(db, sent, { answer, state }, input);
       if (!accepted.ok || answer?.kind === 'accepted') return accepted;
     } else if (input.kind === 'decline') {
-      if (answer?.kind === 'accepted')
-        return fault('conflict', `Option ${answer.place} was accepted already. If you want it no more, ring us.`);
+      if (answer?.kind === 'accepted') return fault('conflict', faults.acceptedNoMore(answer.place));
       await insertAnswer(db, { ...NOTHING_SIGNED, quoteId: sent.id, kind: 'declined', words: input.words });
     } else {
-      if ((await countQuestions(db, sent.id)) >= MOST_QUESTIONS)
-        return fault('conflict', 'So many questions are better asked on the telephone: please ring us.');
+      if ((await countQuestions(db, sent.id)) >= MOST_QUESTIONS) return fault('conflict', faults.tooManyQuestions);
       await insertAnswer(db, { ...NOTHING_SIGNED, quoteId: sent.id, kind: 'question', words: input.words });
     }
     const detail = input.kind === 'accept' ? { number: sent.number, place: input.place } : { number: sent.number };

@@ -1,21 +1,22 @@
-import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { type CustomerQuote, customerView } from '../core/quoting/customer-view';
+import { faultOfOptions } from '../core/quoting/option';
 import { type Answer, decisionOf, type Question, type Standing, standingOf } from '../core/quoting/quote-answer';
 import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
+import { validityFault } from '../core/quoting/terms';
+import { PAPER_WORDS } from '../core/quoting/words/paper-words';
 import { pool, type Queryable } from '../store/database';
 import { listAnswers, noteOpened } from '../store/quote-answers';
-import { dropChoice, findByToken, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
+import { dropChoice, findByLink, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
 import { shopDay } from '../store/shop';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { draftOption, draftOptions } from './draft-options';
 import { type JobState, machineName } from './job-state';
 import { contentCode } from './quote-content';
+import { linkHash, makeLink } from './quote-links';
 import { done, fault, type Result } from './result';
 import { promisePieces } from './shelf';
-
-const TOKEN_BYTES = 32;
 
 const place = z.number().int().min(1).max(3);
 
@@ -38,7 +39,9 @@ export async function choosePlan(
       const option = draftOption(state, choice);
       if (!option.ok) return fault('conflict', option.sentence);
       const draft = await openDraft(db, jobId);
-      await putChoice(db, draft.id, choice);
+      // The work is the same whatever is fitted: what was typed over it stays.
+      const labour = draft.choices.find(({ place: at }) => at === choice.place)?.edits?.labour;
+      await putChoice(db, draft.id, { ...choice, edits: labour === undefined ? {} : { labour } });
       return done(null);
     },
   });
@@ -91,9 +94,11 @@ function whatStopsSending(
 ): string | null {
   if (state.job.customer.name === '') return 'The quote needs the customer’s name: type it on Intake.';
   if (options.length === 0) return 'Put an option on the slip first.';
-  const worthless = options.find((option) => option.totalCents <= 0);
-  if (worthless !== undefined)
-    return `Option ${worthless.place} comes to nothing or less: lower the credit for the old modules.`;
+  const wrong = faultOfOptions(options) ?? validityFault(state.terms.validUntil, state.today);
+  if (wrong !== null) return wrong;
+  const unapproved = options.flatMap(({ shop }) => shop.texts ?? []).find((key) => state.texts.unapproved.has(key));
+  if (unapproved !== undefined)
+    return `The text “${state.texts.texts[unapproved]}” is not approved yet: an owner does that under Settings.`;
   const moved = options.find(
     (option) => seen.find((one) => one.place === option.place)?.totalCents !== option.totalCents,
   );
@@ -103,7 +108,7 @@ function whatStopsSending(
 }
 
 async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption[]) {
-  const { shop, job, draft, slots } = state;
+  const { shop, job, draft, slots, terms, language, pricing } = state;
   const sentOn = await shopDay(db);
   const valid = new Date(`${sentOn}T00:00:00Z`);
   valid.setUTCDate(valid.getUTCDate() + shop.validityDays);
@@ -111,13 +116,18 @@ async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption
     fenbrik: 'quote/1',
     number: await takeNumber(db, Number(sentOn.slice(0, 4))),
     sentOn,
-    validUntil: valid.toISOString().slice(0, 10),
+    validUntil: terms.validUntil ?? valid.toISOString().slice(0, 10),
     currency: shop.currency,
+    language,
+    taxWay: pricing.exempt === null ? pricing.taxWay : 'added',
+    taxRounding: pricing.taxRounding,
+    ...(pricing.exempt !== null && { exempt: pricing.exempt }),
+    ...(terms.note !== '' && { note: terms.note }),
     taxBp: shop.taxBp,
     shop: { name: shop.name, town: shop.town, contact: shop.contact },
     customer: { name: job.customer.name },
     machine: {
-      name: machineName(job) || 'Your machine',
+      name: machineName(job) || PAPER_WORDS[language].yourMachine,
       totalMiB: slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0),
     },
     suggested: draft?.suggested ?? null,
@@ -146,8 +156,8 @@ export async function sendQuote(
       const snapshot = await makeSnapshot(db, state, options);
       const taken = await promisePieces(db, jobId, options, snapshot.validUntil);
       if (taken !== null) return fault('conflict', taken);
-      const token = randomBytes(TOKEN_BYTES).toString('base64url');
-      await markSent(db, jobId, state.draft.id, { token, snapshot, staffId: caller.id });
+      await markSent(db, jobId, state.draft.id, { snapshot, staffId: caller.id });
+      const token = await makeLink(db, state.draft.id, caller.id);
       return done({ number: snapshot.number, token });
     },
   });
@@ -174,7 +184,7 @@ export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test
  */
 export async function openQuote(token: string, byCustomer = false): Promise<OpenedQuote | null> {
   if (!isToken(token)) return null;
-  const sent = await findByToken(pool(), token);
+  const sent = await findByLink(pool(), linkHash(token));
   if (sent === null) return null;
   if (byCustomer && sent.openedOn === null) await noteOpened(pool(), sent.id);
   const lapsed = (await shopDay(pool())) > sent.validUntil;

@@ -19,7 +19,7 @@ import { changePrice } from './prices';
 import { proofFindings, takeProof } from './proof';
 import { choosePlan, dropPlan, openQuote, sendQuote, suggestPlan } from './quote';
 import { contentCode, quoteBytes } from './quote-content';
-import { quotePaper } from './quote-paper';
+import { quotePaper } from './quote-files';
 
 const shop = openTestShop();
 describe('the slip', () => {
@@ -70,7 +70,7 @@ describe('sending', () => {
     });
     expect(JSON.stringify(opened)).not.toMatch(/costCents|marginCents/);
     const paper = await quotePaper(sent.token);
-    expect(paper?.fileName).toBe(`quote-${sent.number}.pdf`);
+    expect(paper?.name).toBe(`quote-${sent.number}.pdf`);
     const { draft, standings } = await stateOf(id);
     expect(draft).toBeNull();
     expect(standings.quote).toBe('done');

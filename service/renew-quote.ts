@@ -4,7 +4,8 @@ import { Planner } from '../core/planning/planner';
 import { nextEqual } from '../core/quoting/drift';
 import type { Renewed } from '../core/quoting/drift-words';
 import type { QuoteOption } from '../core/quoting/snapshot';
-import { type Choice, openDraft, putChoice, suggest } from '../store/quotes';
+import type { LineEdits } from '../core/quoting/terms-schema';
+import { type Choice, listEdits, openDraft, putChoice, suggest } from '../store/quotes';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { draftOption } from './draft-options';
@@ -31,12 +32,13 @@ async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
 async function renewed(
   state: JobState,
   { place, shop }: QuoteOption,
+  edits: LineEdits,
   equalTo: () => Promise<Plan | null>,
 ): Promise<{ choice: Choice; how: 'same' | 'equal' } | null> {
-  const same = { place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })) };
+  const same = { place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })), edits };
   if (draftOption(state, same).ok) return { choice: same, how: 'same' };
   const plan = await equalTo();
-  return plan === null ? null : { choice: { place, kept: plan.kept, bought: plan.bought }, how: 'equal' };
+  return plan === null ? null : { choice: { place, kept: plan.kept, bought: plan.bought, edits }, how: 'equal' };
 }
 
 /**
@@ -56,8 +58,9 @@ export async function renewQuote(caller: Caller, jobId: number): Promise<Result<
       let plans: Promise<readonly Plan[]> | null = null;
       const found: Renewed = { same: [], equal: [], lost: [] };
       const choices: Choice[] = [];
+      const edits = await listEdits(db, current.id);
       for (const option of current.snapshot.options) {
-        const one = await renewed(state, option, async () => {
+        const one = await renewed(state, option, edits.get(option.place) ?? {}, async () => {
           plans ??= plansInTurns(planCase);
           return nextEqual(option, await plans);
         });

@@ -10,9 +10,15 @@ pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
 });
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
 
+/** A statement that each connection plans once and then knows by its name. */
+export interface Named {
+  name: string;
+  text: string;
+}
+
 /** Something that runs one statement: the pool, or a client within a transaction. */
 export interface Queryable {
-  query<Row extends pg.QueryResultRow>(text: string, values?: readonly unknown[]): Promise<pg.QueryResult<Row>>;
+  query<Row extends pg.QueryResultRow>(what: string | Named, values?: readonly unknown[]): Promise<pg.QueryResult<Row>>;
 }
 
 const POOL_SIZE = 10;
@@ -69,8 +75,8 @@ export async function transaction<T>(work: (db: Queryable) => Promise<T>): Promi
 }
 
 /** All rows. */
-export async function many<Row extends pg.QueryResultRow>(db: Queryable, text: string, values: unknown[] = []) {
-  return (await db.query<Row>(text, values)).rows;
+export async function many<Row extends pg.QueryResultRow>(db: Queryable, what: string | Named, values: unknown[] = []) {
+  return (await db.query<Row>(what, values)).rows;
 }
 
 /** The only row, or null where there is none. Throws where there are several. */

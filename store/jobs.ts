@@ -1,6 +1,7 @@
 import type { JobSlot } from '../core/machine/job-slot';
 import type { Station } from '../core/machine/station';
 import type { Steering } from '../core/planning/steering';
+import type { Language } from '../core/quoting/words/language';
 import { many, maybeOne, one, type Queryable, run } from './database';
 
 export interface Customer {
@@ -8,6 +9,10 @@ export interface Customer {
   name: string;
   phone: string;
   email: string;
+  /** what this customer's papers are written in; null: as the shop's are */
+  language: Language | null;
+  /** why this customer pays no tax; null: pays it */
+  taxExempt: string | null;
 }
 
 export interface Job {
@@ -42,7 +47,7 @@ export interface Job {
 }
 
 const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', customer.name, 'phone', customer.phone,
-    'email', customer.email) as customer, model_id as "modelId", machine_maker as "machineMaker",
+    'email', customer.email, 'language', customer.language, 'taxExempt', customer.tax_exempt) as customer, model_id as "modelId", machine_maker as "machineMaker",
     machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
     not_bought as "notBought",
@@ -107,6 +112,8 @@ export interface IntakePatch {
   customerName?: string;
   phone?: string;
   email?: string;
+  language?: Customer['language'];
+  taxExempt?: string | null;
   machineMaker?: string;
   machineName?: string;
   serial?: string;
@@ -124,7 +131,13 @@ export interface IntakePatch {
   notBought?: boolean;
 }
 
-const CUSTOMER_FIELDS = { customerName: 'name', phone: 'phone', email: 'email' } as const;
+const CUSTOMER_FIELDS = {
+  customerName: 'name',
+  phone: 'phone',
+  email: 'email',
+  language: 'language',
+  taxExempt: 'tax_exempt',
+} as const;
 const JOB_FIELDS = {
   machineMaker: 'machine_maker',
   machineName: 'machine_name',

@@ -29,8 +29,11 @@ export interface SocketWish {
 /** The shop's own shelf, as sellers are named. */
 export const SHELF_NAME = 'our shelf';
 
-/** So many of a lot are read before it is asked whether they suffice; all that are as dear as the last of them too. */
-const FIRST = 2;
+/**
+ * So many of a lot are read before it is asked whether they suffice; all that are as dear as the last of them too. Nearly any
+ * seller has enough of a part for few sockets, but not for many.
+ */
+const firstFor = (sockets: number): number => (sockets <= 8 ? 1 : 4);
 
 /** Offers of a lot that can be bought, cheapest first; all of it stands in the index. */
 const ofLot = (condition: string): string => `select id, stock, cost_cents, seller_id from offer
@@ -48,11 +51,16 @@ const BEFORE = `coalesce(sum(coalesce(cheap.stock, $6) * lot.modules) over (
   order by cheap.cost_cents, coalesce(ranked.rank, 0), cheap.id rows between unbounded preceding and 1 preceding), 0)`;
 
 /** What is taken of each lot, as two names and what they stand for. */
-const takenOfLots = (first: string, taken: string, condition: string): string => `${first} as materialized (
+const takenOfLots = (
+  first: string,
+  taken: string,
+  condition: string,
+  few: number,
+): string => `${first} as materialized (
     select lot.spec_id, lot.modules, lot.origin, cheap.id, ${BEFORE} as before,
       coalesce(cheap.stock, $6) * lot.modules as held
     from fit join offer_lot as lot on lot.spec_id = fit.id
-    cross join lateral (${ofLot(condition)} fetch first ${FIRST} rows with ties) as cheap
+    cross join lateral (${ofLot(condition)} fetch first ${few} rows with ties) as cheap
     left join ranked on ranked.id = cheap.seller_id
     where lot.modules <= $6
   ), ${taken} as (
@@ -61,7 +69,7 @@ const takenOfLots = (first: string, taken: string, condition: string): string =>
     select counted.id from (
       select cheap.id, ${BEFORE} as before
       from (
-        select spec_id, modules, origin from ${first} group by 1, 2, 3 having count(*) >= ${FIRST} and sum(held) < $6
+        select spec_id, modules, origin from ${first} group by 1, 2, 3 having count(*) >= ${few} and sum(held) < $6
       ) as lot
       cross join lateral (${ofLot(condition)} fetch first ($6) rows with ties) as cheap
       left join ranked on ranked.id = cheap.seller_id
@@ -74,14 +82,15 @@ const takenOfLots = (first: string, taken: string, condition: string): string =>
  * Nearly always the first few suffice, so only few lots are read further. `$6`: sockets.
  *
  * @param isNarrowed the same is taken once more of what wanted sellers ask
+ * @param sockets as many as `$6`
  */
-export const offersForPlanning = (isNarrowed: boolean): string => `with fit as materialized (
+export const offersForPlanning = (isNarrowed: boolean, sockets: number): string => `with fit as materialized (
     select spec.id from module_spec as spec join module_family as family on family.id = family_id
     where generation = any($1) and form = $2 and ($3::text[] is null or buffering || ' ' || ecc = any($3))
       and ($4::bigint is null or capacity_mib <= $4)
   ), ranked as materialized (
     select id, row_number() over (order by trust = 'marketplace', lead_days, ${RATING} desc, id) as rank from seller
-  ), ${takenOfLots('first', 'taken', '')}${isNarrowed ? `, ${takenOfLots('first_wanted', 'taken_wanted', WANTED_SELLER)}` : ''},
+  ), ${takenOfLots('first', 'taken', '', firstFor(sockets))}${isNarrowed ? `, ${takenOfLots('first_wanted', 'taken_wanted', WANTED_SELLER, firstFor(sockets))}` : ''},
   near as (
     select id from taken
     ${isNarrowed ? 'union all select id from taken_wanted' : ''}
@@ -102,12 +111,17 @@ export const offersForPlanning = (isNarrowed: boolean): string => `with fit as m
   select offer.id, title, origin, modules, spec_id as "specId", maker, part, seller.name as "sellerName",
     lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
     -- what the job itself was promised is free for it
-    stock + ${heldForJob('$7')} as stock
+    stock + ${heldForJob('$7')} as stock, rank::integer
   from offer left join seller on seller.id = seller_id left join ranked on ranked.id = seller_id
-  where offer.id = any(array(select id from near))
-  order by rank nulls first, cost_cents, offer.id`;
+  where offer.id = any(array(select id from near))`;
 
-type PlanningOffer = Omit<StoredOffer, 'module'> & { specId: number; maker: string | null; part: string | null };
+type PlanningOffer = Omit<StoredOffer, 'module'> & {
+  specId: number;
+  maker: string | null;
+  part: string | null;
+  /** its seller among all, the better one first; null: it is the shop's own */
+  rank: number | null;
+};
 
 /**
  * What is worth planning with for a machine's sockets, quickest module first, then the seller that is better trusted,
@@ -116,13 +130,19 @@ type PlanningOffer = Omit<StoredOffer, 'module'> & { specId: number; maker: stri
 export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<StoredOffer[]> {
   const { sellersOut = [] } = wish;
   const isNarrowed = sellersOut.length > 0;
-  const offers = await many<PlanningOffer & Record<string, unknown>>(db, offersForPlanning(isNarrowed), [
+  const sockets = Math.max(1, Math.min(wish.sockets, MOST_SOCKETS));
+  // Planning this statement takes a fifth as long as running it: each connection does it once.
+  const statement = {
+    name: `offers for planning ${firstFor(sockets)}${isNarrowed ? ' narrowed' : ''}`,
+    text: offersForPlanning(isNarrowed, sockets),
+  };
+  const offers = await many<PlanningOffer & Record<string, unknown>>(db, statement, [
     [...wish.generations],
     wish.form,
     wish.kinds?.map(({ buffering, ecc }) => `${buffering} ${ecc}`) ?? null,
     wish.mostMiB,
     wish.modelId,
-    Math.max(1, Math.min(wish.sockets, MOST_SOCKETS)),
+    sockets,
     wish.jobId,
     wish.chosen ?? [],
     ...(isNarrowed ? [sellersOut] : []),
@@ -135,8 +155,8 @@ export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<St
   const of = new Map(specs.map((spec) => [spec.id, spec]));
   const place = ({ specId }: { specId: number }): number => of.get(specId)?.place ?? 0;
   return offers
-    .sort((a, b) => place(a) - place(b))
-    .flatMap(({ specId, maker, part, ...offer }) => {
+    .sort((a, b) => place(a) - place(b) || (a.rank ?? 0) - (b.rank ?? 0) || a.costCents - b.costCents || a.id - b.id)
+    .flatMap(({ specId, maker, part, rank: _, ...offer }) => {
       const module = of.get(specId)?.module;
       if (module === undefined) return [];
       return [{ ...offer, module: { ...module, ...(maker && { maker }), ...(part && { part }) } }];

@@ -1,6 +1,6 @@
 import type { Question, Said } from '../core/quoting/quote-answer';
 import { many, one, type Queryable, run } from './database';
-import { findByToken, type SentQuote } from './quotes';
+import { findByLink, type SentQuote } from './quotes';
 
 /** One thing that a customer said, and to which quote. */
 export interface StoredAnswer extends Said {
@@ -43,10 +43,11 @@ export async function countQuestions(db: Queryable, quoteId: number): Promise<nu
   return (await one<{ count: number }>(db, counting, [quoteId])).count;
 }
 
-/** A sent quote by its token, locked until the transaction ends: whoever else answers it waits. */
-export async function lockByToken(db: Queryable, token: string): Promise<SentQuote | null> {
-  await run(db, 'select from quote where token = $1 for update', [token]);
-  return findByToken(db, token);
+/** A sent quote by its link, locked until the transaction ends: whoever else answers it waits. */
+export async function lockByLink(db: Queryable, tokenHash: Buffer): Promise<SentQuote | null> {
+  const linked = 'select quote_id from quote_link where token_hash = $1 and withdrawn_at is null';
+  await run(db, `select from quote where id = (${linked}) for update`, [tokenHash]);
+  return findByLink(db, tokenHash);
 }
 
 /** Notes that a quote's page was opened; only the first time counts. */

@@ -1,16 +1,21 @@
 import type { QuoteSnapshot } from '../core/quoting/snapshot';
+import type { LineEdits, QuoteTerms } from '../core/quoting/terms-schema';
 import { many, maybeOne, one, type Queryable, run } from './database';
 
 export interface Choice {
   place: number;
   kept: string[];
   bought: { offer: string; count: number }[];
+  /** what was typed over its lines */
+  edits?: LineEdits;
 }
 
 export interface Draft {
   id: number;
   version: number;
   suggested: number | null;
+  /** what was agreed on; what is not named is as usual */
+  terms: Partial<QuoteTerms>;
   choices: Choice[];
 }
 
@@ -20,7 +25,6 @@ export interface SentQuote {
   version: number;
   state: 'sent' | 'replaced';
   number: string;
-  token: string;
   snapshot: QuoteSnapshot;
   sentAt: Date;
   sentBy: string | null;
@@ -29,12 +33,13 @@ export interface SentQuote {
   openedOn: string | null;
 }
 
-/** The job's draft, begun where there is none yet. */
+/** The job's draft, begun where there is none yet: with the terms of the version before, but for its last day. */
 export async function openDraft(db: Queryable, jobId: number): Promise<Draft> {
   await run(
     db,
-    `insert into quote (job_id, version)
-     select $1, coalesce((select max(version) from quote where job_id = $1), 0) + 1
+    `insert into quote (job_id, version, terms)
+     select $1, coalesce((select max(version) from quote where job_id = $1), 0) + 1,
+       coalesce((select terms - 'validUntil' from quote where job_id = $1 order by version desc limit 1), '{}')
      where not exists (select from quote where job_id = $1 and state = 'draft')`,
     [jobId],
   );
@@ -46,8 +51,9 @@ export async function openDraft(db: Queryable, jobId: number): Promise<Draft> {
 export async function getDraft(db: Queryable, jobId: number): Promise<Draft | null> {
   return maybeOne<Draft & Record<string, unknown>>(
     db,
-    `select id, version, suggested, coalesce((
-       select jsonb_agg(jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought) order by place)
+    `select id, version, suggested, terms, coalesce((
+       select jsonb_agg(
+         jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought, 'edits', edits) order by place)
        from quote_choice where quote_id = quote.id), '[]') as choices
      from quote where job_id = $1 and state = 'draft'`,
     [jobId],
@@ -57,10 +63,24 @@ export async function getDraft(db: Queryable, jobId: number): Promise<Draft | nu
 export async function putChoice(db: Queryable, quoteId: number, choice: Choice): Promise<void> {
   await run(
     db,
-    `insert into quote_choice (quote_id, place, kept, bought) values ($1, $2, $3, $4)
-     on conflict (quote_id, place) do update set kept = excluded.kept, bought = excluded.bought`,
-    [quoteId, choice.place, choice.kept, JSON.stringify(choice.bought)],
+    `insert into quote_choice (quote_id, place, kept, bought, edits) values ($1, $2, $3, $4, $5)
+     on conflict (quote_id, place) do update set kept = excluded.kept, bought = excluded.bought, edits = excluded.edits`,
+    [quoteId, choice.place, choice.kept, JSON.stringify(choice.bought), choice.edits ?? {}],
   );
+}
+
+export async function putTerms(db: Queryable, quoteId: number, terms: QuoteTerms): Promise<void> {
+  await run(db, 'update quote set terms = $2 where id = $1', [quoteId, terms]);
+}
+
+/** What was typed over the lines of a sent quote's options, by their places. */
+export async function listEdits(db: Queryable, quoteId: number): Promise<Map<number, LineEdits>> {
+  const rows = await many<{ place: number; edits: LineEdits }>(
+    db,
+    'select place, edits from quote_choice where quote_id = $1',
+    [quoteId],
+  );
+  return new Map(rows.map(({ place, edits }) => [place, edits]));
 }
 
 export async function dropChoice(db: Queryable, quoteId: number, place: number): Promise<number> {
@@ -88,20 +108,19 @@ export async function markSent(
   db: Queryable,
   jobId: number,
   quoteId: number,
-  sent: { token: string; snapshot: QuoteSnapshot; staffId: number | null },
+  sent: { snapshot: QuoteSnapshot; staffId: number | null },
 ): Promise<void> {
   await run(db, `update quote set state = 'replaced' where job_id = $1 and state = 'sent'`, [jobId]);
   const { number, validUntil } = sent.snapshot;
   await run(
     db,
-    `update quote set state = 'sent', number = $2, token = $3, snapshot = $4, sent_at = now(), sent_by = $5,
-       valid_until = $6
+    `update quote set state = 'sent', number = $2, snapshot = $3, sent_at = now(), sent_by = $4, valid_until = $5
      where id = $1`,
-    [quoteId, number, sent.token, sent.snapshot, sent.staffId, validUntil],
+    [quoteId, number, sent.snapshot, sent.staffId, validUntil],
   );
 }
 
-const SENT = `select quote.id, job_id as "jobId", version, state, number, token, snapshot, sent_at as "sentAt", staff.name as "sentBy",
+const SENT = `select quote.id, job_id as "jobId", version, state, number, snapshot, sent_at as "sentAt", staff.name as "sentBy",
     valid_until as "validUntil",
     (opened_at at time zone (select time_zone from shop))::date::text as "openedOn"
   from quote left join staff on staff.id = sent_by where state <> 'draft'`;
@@ -111,6 +130,11 @@ export async function listSent(db: Queryable, jobId: number): Promise<SentQuote[
   return many<SentQuote & Record<string, unknown>>(db, `${SENT} and job_id = $1 order by version desc`, [jobId]);
 }
 
-export async function findByToken(db: Queryable, token: string): Promise<SentQuote | null> {
-  return maybeOne<SentQuote & Record<string, unknown>>(db, `${SENT} and token = $1`, [token]);
+/** The quote that a link opens, by what is kept of its unguessable part; null: none, or it was withdrawn. */
+export async function findByLink(db: Queryable, tokenHash: Buffer): Promise<SentQuote | null> {
+  return maybeOne<SentQuote & Record<string, unknown>>(
+    db,
+    `${SENT} and quote.id = (select quote_id from quote_link where token_hash = $1 and withdrawn_at is null)`,
+    [tokenHash],
+  );
 }

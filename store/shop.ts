@@ -1,5 +1,11 @@
+import type { TaxRounding, TaxWay } from '../core/pricing/bill';
 import type { MarkUpStep } from '../core/pricing/sell-price';
+import type { Language } from '../core/quoting/words/language';
 import { maybeOne, one, type Queryable, run } from './database';
+
+/** Sizes of paper (ISO 216, ANSI Y14.1). */
+export const PAPERS = ['A4', 'Letter'] as const;
+export type Paper = (typeof PAPERS)[number];
 
 /** The shop and how it prices. Money in minor units, rates in hundredths of a percent. */
 export interface Shop {
@@ -8,8 +14,24 @@ export interface Shop {
   contact: string;
   currency: string;
   timeZone: string;
+  /** on parts, and on whatever has no rate of its own */
   taxBp: number;
+  taxWay: TaxWay;
+  taxRounding: TaxRounding;
+  /** null: as parts */
+  labourTaxBp: number | null;
+  feeTaxBp: number | null;
+  creditTaxBp: number | null;
+  /** flat rate for work */
   labourCents: number;
+  /** null: every machine is asked the flat rate */
+  labourHourCents: number | null;
+  labourLeastCents: number;
+  labourStepMinutes: number;
+  /** what its papers are written in, where a customer has no other wish */
+  language: Language;
+  paper: Paper;
+  hasLogo: boolean;
   validityDays: number;
   markUpBp: number;
   leastMarginCents: number;
@@ -22,7 +44,10 @@ export interface Shop {
 }
 
 const COLUMNS = `name, town, contact, currency, time_zone as "timeZone", tax_bp as "taxBp",
-  labour_cents as "labourCents", validity_days as "validityDays", mark_up_bp as "markUpBp",
+  tax_way as "taxWay", tax_rounding as "taxRounding", labour_tax_bp as "labourTaxBp", fee_tax_bp as "feeTaxBp",
+  credit_tax_bp as "creditTaxBp", labour_cents as "labourCents", labour_hour_cents as "labourHourCents",
+  labour_least_cents as "labourLeastCents", labour_step_minutes as "labourStepMinutes", language, paper,
+  logo is not null as "hasLogo", validity_days as "validityDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
   price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp", demo`;
 
@@ -37,7 +62,21 @@ export async function maybeShop(db: Queryable): Promise<Shop | null> {
 
 export async function insertShop(
   db: Queryable,
-  shop: Omit<Shop, 'markUpSteps' | 'priceEndings' | 'bestToleranceBp'>,
+  shop: Pick<
+    Shop,
+    | 'name'
+    | 'town'
+    | 'contact'
+    | 'currency'
+    | 'timeZone'
+    | 'taxBp'
+    | 'labourCents'
+    | 'validityDays'
+    | 'markUpBp'
+    | 'leastMarginCents'
+    | 'roundUpToCents'
+    | 'demo'
+  >,
 ): Promise<void> {
   await run(
     db,
@@ -75,6 +114,56 @@ export async function updatePriceRule(db: Queryable, rule: PriceRule): Promise<v
 
 export async function updateBestTolerance(db: Queryable, toleranceBp: number): Promise<void> {
   await run(db, 'update shop set best_tolerance_bp = $1', [toleranceBp]);
+}
+
+/** How the shop taxes and what it asks for work. */
+export type Charges = Pick<
+  Shop,
+  | 'taxBp'
+  | 'taxWay'
+  | 'taxRounding'
+  | 'labourTaxBp'
+  | 'feeTaxBp'
+  | 'creditTaxBp'
+  | 'labourCents'
+  | 'labourHourCents'
+  | 'labourLeastCents'
+  | 'labourStepMinutes'
+  | 'validityDays'
+>;
+
+export async function updateCharges(db: Queryable, charges: Charges): Promise<void> {
+  await run(
+    db,
+    `update shop set tax_bp = $1, tax_way = $2, tax_rounding = $3, labour_tax_bp = $4, fee_tax_bp = $5, credit_tax_bp = $6,
+       labour_cents = $7, labour_hour_cents = $8, labour_least_cents = $9, labour_step_minutes = $10, validity_days = $11`,
+    [
+      charges.taxBp,
+      charges.taxWay,
+      charges.taxRounding,
+      charges.labourTaxBp,
+      charges.feeTaxBp,
+      charges.creditTaxBp,
+      charges.labourCents,
+      charges.labourHourCents,
+      charges.labourLeastCents,
+      charges.labourStepMinutes,
+      charges.validityDays,
+    ],
+  );
+}
+
+export async function updatePapers(db: Queryable, papers: Pick<Shop, 'language' | 'paper'>): Promise<void> {
+  await run(db, 'update shop set language = $1, paper = $2', [papers.language, papers.paper]);
+}
+
+/** The shop's mark on its papers, a PNG or JPEG file; null: it has none. */
+export async function getLogo(db: Queryable): Promise<Buffer | null> {
+  return (await one<{ logo: Buffer | null }>(db, 'select logo from shop')).logo;
+}
+
+export async function updateLogo(db: Queryable, logo: Buffer | null): Promise<void> {
+  await run(db, 'update shop set logo = $1', [logo]);
 }
 
 /** Today's calendar day in the shop's time zone, `YYYY-MM-DD`. */

@@ -1,10 +1,16 @@
 import type { Metadata } from 'next';
+import { showCharges } from '@/service/charges';
 import { showNeeds } from '@/service/needs';
+import { showPapers } from '@/service/papers';
 import { showPriceRule } from '@/service/price-rule';
+import { showTexts } from '@/service/shop-texts';
 import { showBestRule } from '@/service/steering';
 import { BestRule } from '@/ui/settings/best-rule';
+import { Charges } from '@/ui/settings/charges';
 import { NeedLadder } from '@/ui/settings/need-ladder';
+import { Papers } from '@/ui/settings/papers';
 import { PriceRule } from '@/ui/settings/price-rule';
+import { Texts } from '@/ui/settings/texts';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -16,11 +22,17 @@ export default async function SettingsPage() {
   const needs = await showNeeds();
   const prices = await showPriceRule();
   const best = await showBestRule();
+  const charges = await showCharges();
+  const papers = await showPapers();
+  const texts = await showTexts();
   return (
     <Desk caller={caller} here="/settings">
       <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid gap-4">
         <h1 className="text-xl">Settings</h1>
         <PriceRule {...prices} />
+        <Charges {...charges} />
+        <Papers {...papers} />
+        <Texts rows={texts} usual={papers.language} />
         <BestRule {...best} />
         <NeedLadder needs={needs} />
       </main>

@@ -16,11 +16,15 @@ export function generationText(module: Pick<MemoryModule, 'generation' | 'voltag
   return low ? 'DDR3L' : module.generation;
 }
 
-/** One line that names a module: `16 GB DDR4-2666 CL19 SO-DIMM`. */
-export function moduleText(module: Named & Pick<MemoryModule, 'voltagesMv'>): string {
+/**
+ * One line that names a module: `16 GB DDR4-2666 CL19 SO-DIMM`.
+ *
+ * @param sizeText how a capacity in MiB is written
+ */
+export function moduleText(module: Named & Pick<MemoryModule, 'voltagesMv'>, sizeText = capacityText): string {
   const cl = module.casLatency == null ? '' : ` CL${module.casLatency}`;
   const kind = kindWords(module.buffering, module.ecc);
-  const name = `${capacityText(module.capacityMiB)} ${generationText(module)}-${module.rateMTs}${cl} ${module.form}`;
+  const name = `${sizeText(module.capacityMiB)} ${generationText(module)}-${module.rateMTs}${cl} ${module.form}`;
   return kind === '' ? name : `${name}, ${kind}`;
 }
 

@@ -10,13 +10,19 @@ export type CustomerQuote = Omit<QuoteSnapshot, 'options'> & { options: Customer
  * nothing else. Each field is named, so that a new one stays inside until somebody decides otherwise.
  */
 export function customerView(quote: QuoteSnapshot): CustomerQuote {
-  const { fenbrik, number, sentOn, validUntil, currency, taxBp, suggested } = quote;
+  const { fenbrik, number, sentOn, validUntil, currency, language, taxWay, taxRounding, exempt, note } = quote;
+  const { taxBp, suggested } = quote;
   return {
     fenbrik,
     number,
     sentOn,
     validUntil,
     currency,
+    ...(language !== undefined && { language }),
+    ...(taxWay !== undefined && { taxWay }),
+    ...(taxRounding !== undefined && { taxRounding }),
+    ...(exempt !== undefined && { exempt }),
+    ...(note !== undefined && { note }),
     taxBp,
     suggested,
     shop: quote.shop,
@@ -38,9 +44,19 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
       warnings: option.warnings,
       ...(option.statements !== undefined && { statements: option.statements }),
       leadDays: option.leadDays,
-      lines: option.lines,
+      lines: option.lines.map(({ kind, text, origin, quantity, eachCents, totalCents, taxBp: bp }) => ({
+        kind,
+        text,
+        origin,
+        quantity,
+        eachCents,
+        totalCents,
+        ...(bp !== undefined && { taxBp: bp }),
+      })),
       totalCents: option.totalCents,
       taxCents: option.taxCents,
+      ...(option.taxes !== undefined && { taxes: option.taxes }),
+      ...(option.depositCents !== undefined && { depositCents: option.depositCents }),
       savingCents: option.savingCents,
       savingPercent: option.savingPercent,
     })),

@@ -1,4 +1,4 @@
-/** A calendar day (`YYYY-MM-DD`) as a customer reads it: `9 December 2026`. A quote's days carry no zone. */
-export function dayText(day: string): string {
-  return new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+/** A calendar day (`YYYY-MM-DD`) as people read it: `9 December 2026`. A quote's days carry no zone. */
+export function dayText(day: string, locale = 'en-GB'): string {
+  return new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 }

@@ -1,17 +1,23 @@
-import { capacityText } from '../memory/capacity';
-import { moduleText } from '../memory/module-words';
 import { makeBoard } from '../planning/board';
-import type { CareReason } from '../planning/care';
-import type { Offer, PlanCase } from '../planning/case';
-import { effectiveChannelsText } from '../planning/channel-words';
+import type { PlanCase } from '../planning/case';
 import type { Cover } from '../planning/cover';
-import { type InForce, inForce } from '../planning/in-force';
+import { inForce } from '../planning/in-force';
 import type { Plan } from '../planning/plan';
-import { containedTax } from '../pricing/contained-tax';
+import { billOf } from '../pricing/bill';
+import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
+import { roundHalfEven } from '../pricing/round-half-even';
 import { savingPercent } from '../pricing/saving';
-import { CUSTOMER_REASONS, type ReasonFacts } from './reason-words';
-import type { BoardPicture, QuoteLine, QuoteOption } from './snapshot';
-import { coverStatement, isAgreed } from './statements';
+import { boardPictures } from './board-pictures';
+import { billLines, computedLines, editedLines, type MadeLine, termLines } from './lines';
+import { reasonFacts } from './reason-facts';
+import type { QuoteOption } from './snapshot';
+import { coverText, isAgreed } from './statements';
+import { PLAIN_TERMS } from './terms';
+import type { LineEdits, QuoteTerms } from './terms-schema';
+import { capacityIn } from './words/in-language';
+import type { Language } from './words/language';
+import { PAPER_WORDS, type PaperWords } from './words/paper-words';
+import { filledText, SUPPLIED_TEXTS, type TextKey, type TextSet } from './words/shop-texts';
 
 /** What the shop pays for one unit of an offer, without tax, and from whom. */
 export interface Supply {
@@ -25,138 +31,71 @@ export interface OptionInput {
   planCase: PlanCase;
   plan: Plan;
   supplies: ReadonlyMap<string, Supply>;
-  taxBp: number;
+  pricing: PricingRule;
   place: number;
   /** what the machine is covered by */
   cover?: Cover;
-}
-
-/** The figures that sentences about a plan speak of. */
-export function reasonFacts(planCase: PlanCase, plan: Plan, force: InForce): ReasonFacts {
-  const text = (mib: number | null | undefined) => (mib == null ? null : capacityText(mib));
-  return {
-    totalText: capacityText(plan.totalMiB),
-    officialTotalText: text(force.total.official),
-    officialModuleText: text(force.module.official),
-    rateMTs: plan.rateMTs,
-    todayRateMTs: force.today.rateMTs,
-    bandwidthMBs: plan.bandwidthMBs,
-    todayBandwidthMBs: force.today.bandwidthMBs,
-    channelsText: effectiveChannelsText(plan.effectiveChannels),
-    osVisibleText: text(planCase.machine.os?.visibleMiB),
-  };
-}
-
-function partLines(planCase: PlanCase, plan: Plan): QuoteLine[] {
-  const offers = new Map(planCase.offers.map((offer) => [offer.id, offer]));
-  return plan.bought.flatMap(({ offer: id, count }) => {
-    const offer = offers.get(id);
-    if (offer === undefined) return [];
-    return [
-      {
-        kind: 'part' as const,
-        text: partText(offer),
-        origin: offer.origin,
-        quantity: count,
-        eachCents: offer.priceCents,
-        totalCents: count * offer.priceCents,
-      },
-    ];
-  });
-}
-
-function partText(offer: Offer): string {
-  const pack = offer.modules === 1 ? '' : `Kit of ${offer.modules}: `;
-  return `${pack}${moduleText(offer.module)}`;
-}
-
-function line(kind: QuoteLine['kind'], text: string, quantity: number, eachCents: number): QuoteLine {
-  return { kind, text, origin: null, quantity, eachCents, totalCents: quantity * eachCents };
-}
-
-/** Credits for the modules that are taken out, equal ones together. */
-function creditLines(planCase: PlanCase, plan: Plan): QuoteLine[] {
-  const lines = new Map<string, QuoteLine>();
-  for (const { slot, module, creditCents } of planCase.installed) {
-    if (plan.kept.includes(slot) || !creditCents) continue;
-    const text = `We take your ${capacityText(module.capacityMiB)} module`;
-    const key = `${text} ${creditCents}`;
-    lines.set(key, line('credit', text, (lines.get(key)?.quantity ?? 0) + 1, -creditCents));
-  }
-  return [...lines.values()];
-}
-
-function serviceLines(planCase: PlanCase, plan: Plan): QuoteLine[] {
-  const labour = planCase.labourCents ?? 0;
-  return [...(labour > 0 ? [line('labour', 'Fitting and test', 1, labour)] : []), ...creditLines(planCase, plan)];
-}
-
-/** What sits where today and after the plan, slot by slot as the machine lists them. */
-export function boardPictures(planCase: PlanCase, plan: Plan): { before: BoardPicture; after: BoardPicture } {
-  const installed = new Map(planCase.installed.map(({ slot, module }) => [slot, module]));
-  const offers = new Map(planCase.offers.map((offer) => [offer.id, offer.module]));
-  const before: BoardPicture = [];
-  const after: BoardPicture = [];
-  for (const { id, soldered } of planCase.machine.slots) {
-    const seat = plan.placement[id];
-    const comes = seat === undefined ? undefined : 'kept' in seat ? installed.get(seat.kept) : offers.get(seat.offer);
-    const fate = seat === undefined ? 'empty' : 'kept' in seat ? (seat.kept === id ? 'stays' : 'moves') : 'new';
-    const was = soldered ?? installed.get(id) ?? null;
-    const is = soldered ?? comes ?? null;
-    const built = soldered != null;
-    before.push({
-      slot: id,
-      capacityMiB: was?.capacityMiB ?? null,
-      text: was && moduleText(was),
-      fate: built ? 'built-in' : 'today',
-    });
-    after.push({
-      slot: id,
-      capacityMiB: is?.capacityMiB ?? null,
-      text: is && moduleText(is),
-      fate: built ? 'built-in' : fate,
-    });
-  }
-  return { before, after };
+  /** what holds for the whole quote; absent: nothing but what is usual */
+  terms?: QuoteTerms;
+  /** what was typed over its lines */
+  edits?: LineEdits;
+  /** what the customer reads; absent: English */
+  language?: Language;
+  /** the shop's texts in that language; absent: as they are supplied */
+  texts?: TextSet;
 }
 
 /** What happens to the modules that are in the machine, in one sentence for the customer. */
-function oldModulesText(planCase: PlanCase, plan: Plan): string {
-  const all = planCase.installed.length;
-  const removed = all - plan.kept.length;
-  if (all === 0) return 'There were no modules to keep.';
-  if (removed === 0) return all === 1 ? 'Your module stays in.' : `All ${all} of your modules stay in.`;
-  const credit = planCase.installed.reduce(
-    (sum, one) => sum + (plan.kept.includes(one.slot) ? 0 : (one.creditCents ?? 0)),
-    0,
-  );
-  const out =
-    removed === all
-      ? all === 1
-        ? 'Your old module comes out'
-        : 'Your old modules come out'
-      : `${removed} of your ${all} modules ${removed === 1 ? 'comes' : 'come'} out`;
-  const one = removed === 1;
-  if (credit > 0) return `${out}; we credit ${one ? 'it' : 'them'} to you.`;
-  return `${out} and ${one ? 'is' : 'are'} yours to take home.`;
+function oldModulesText({ installed }: PlanCase, plan: Plan, { oldModules }: PaperWords): string {
+  const out = installed.filter(({ slot }) => !plan.kept.includes(slot));
+  const credited = out.some(({ creditCents }) => (creditCents ?? 0) > 0);
+  return oldModules({ all: installed.length, removed: out.length, credited });
+}
+
+/**
+ * What is saved against the cheapest original plan of the rung, by what was typed over parts and credits: neither a discount
+ * nor cheaper work counts, since an original would have them too. Minor units; null: nothing.
+ */
+function savingOf(plan: Plan, lines: readonly MadeLine[]): { cents: number; percent: number | null } | null {
+  if (plan.savingCents === null || plan.lane === 'original') return null;
+  const typed = lines
+    .filter(({ kind }) => kind === 'part' || kind === 'credit')
+    .reduce((sum, { totalCents, quantity, computed }) => sum + totalCents - quantity * computed.eachCents, 0);
+  const cents = plan.savingCents - typed;
+  return cents <= 0 ? null : { cents, percent: savingPercent(cents, plan.priceCents + typed) };
+}
+
+/** What is due when an option is accepted, minor units; a share is rounded half to even. */
+function depositOf({ deposit }: QuoteTerms, totalCents: number): number {
+  if (deposit === null) return 0;
+  return deposit.kind === 'amount' ? deposit.cents : roundHalfEven(totalCents, deposit.bp, 10_000);
 }
 
 /**
  * One option of a quote: its lines, totals and plain words, with what it costs the shop kept apart in `shop`.
- * All money with tax, minor units; the total is the plan's price.
+ * All money in minor units. Where the shop's prices hold the tax, the total without fees and discount is the plan's price.
  */
-export function makeOption({ planCase, plan, supplies, taxBp, place, cover = null }: OptionInput): QuoteOption {
+export function makeOption(input: OptionInput): QuoteOption {
+  const { planCase, plan, supplies, place, cover = null, pricing, terms = PLAIN_TERMS, edits = {} } = input;
+  const { language = 'en', texts = SUPPLIED_TEXTS[language] } = input;
+  const rule = ruleForLines(pricing);
   const force = inForce(makeBoard(planCase));
   const facts = reasonFacts(planCase, plan, force);
-  const lines = [...partLines(planCase, plan), ...serviceLines(planCase, plan)];
-  const totalCents = lines.reduce((sum, line) => sum + line.totalCents, 0);
-  const taxCents = containedTax(totalCents, taxBp);
+  const ofPlan = editedLines(computedLines(planCase, plan, language, rule.rates), edits);
+  const made = [...ofPlan, ...termLines(ofPlan, terms, language, rule.rates)];
+  const bill = billOf(billLines(made), rule);
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));
   const costCents = bought.reduce((sum, { count, supply }) => sum + count * (supply?.costCents ?? 0), 0);
-  const covered = coverStatement(plan.lane, cover);
-  const warnings = plan.reasons.map((reason) => CUSTOMER_REASONS[reason](facts));
-  const agreed = warnings.filter((_, nr) => isAgreed(plan.reasons[nr] as CareReason));
+  const covered = coverText(plan.lane, cover);
+  const spoken: TextKey[] = [...plan.reasons, ...(covered === null ? [] : [covered])];
+  const figures = {
+    total: capacityIn(language, plan.totalMiB),
+    visible: capacityIn(language, planCase.machine.os?.visibleMiB ?? plan.totalMiB),
+  };
+  const wordsOf = (key: TextKey): string => filledText(texts[key], figures);
   const days = bought.map(({ supply }) => supply?.leadDays ?? 0);
+  const saving = savingOf(plan, ofPlan);
+  const depositCents = depositOf(terms, bill.grossMinor);
   return {
     place,
     lane: plan.lane,
@@ -167,17 +106,18 @@ export function makeOption({ planCase, plan, supplies, taxBp, place, cover = nul
     rateMTs: plan.rateMTs,
     channelsText: facts.channelsText,
     openSlots: plan.openSlots,
-    ...boardPictures(planCase, plan),
-    oldModules: oldModulesText(planCase, plan),
-    warnings: covered === null ? warnings : [...warnings, covered],
-    statements: covered === null ? agreed : [...agreed, covered],
+    ...boardPictures(planCase, plan, (mib) => capacityIn(language, mib)),
+    oldModules: oldModulesText(planCase, plan, PAPER_WORDS[language]),
+    warnings: spoken.map(wordsOf),
+    statements: spoken.filter(isAgreed).map(wordsOf),
     leadDays: Math.max(0, ...days),
-    lines,
-    totalCents,
-    taxCents,
-    savingCents:
-      plan.savingCents !== null && plan.savingCents > 0 && plan.lane !== 'original' ? plan.savingCents : null,
-    savingPercent: plan.savingCents === null ? null : savingPercent(plan.savingCents, plan.priceCents),
+    lines: made.map(({ key: _, computed: __, ...shown }) => shown),
+    totalCents: bill.grossMinor,
+    taxCents: bill.taxMinor,
+    taxes: bill.rates.map(({ taxBp, netMinor, taxMinor }) => ({ taxBp, netCents: netMinor, taxCents: taxMinor })),
+    ...(depositCents > 0 && { depositCents }),
+    savingCents: saving?.cents ?? null,
+    savingPercent: saving?.percent ?? null,
     shop: {
       kept: plan.kept,
       bought: bought.map(({ offer, count, supply }) => ({
@@ -188,8 +128,22 @@ export function makeOption({ planCase, plan, supplies, taxBp, place, cover = nul
       })),
       placement: plan.placement,
       reasons: plan.reasons,
+      texts: spoken,
+      computed: made.map(({ key, computed }) => ({ key, ...computed })),
       costCents,
-      marginCents: totalCents - taxCents - costCents,
+      marginCents: bill.netMinor - costCents,
     },
   };
+}
+
+/** Why options cannot go out like this, in one sentence; null: they can. */
+export function faultOfOptions(options: readonly QuoteOption[]): string | null {
+  for (const { place, lines, totalCents, depositCents = 0 } of options) {
+    const off = lines.find(({ kind }) => kind === 'discount')?.totalCents ?? 0;
+    const before = lines.reduce((sum, { kind, totalCents: cents }) => sum + (kind === 'discount' ? 0 : cents), 0);
+    if (off < 0 && before + off <= 0) return `The discount takes off all that option ${place} comes to: make it less.`;
+    if (totalCents <= 0) return `Option ${place} comes to nothing or less: lower the credit for the old modules.`;
+    if (depositCents > totalCents) return `The deposit is more than option ${place} comes to: make it less.`;
+  }
+  return null;
 }

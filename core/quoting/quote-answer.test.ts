@@ -1,6 +1,6 @@
 import type { CustomerQuote } from './customer-view';
 import { decisionOf, faultOfAcceptance, type Said, standingOf } from './quote-answer';
-import { coverStatement, isAgreed } from './statements';
+import { coverText, isAgreed } from './statements';
 
 const said = (kind: Said['kind'], more: Partial<Said> = {}): Said => ({
   ...{ kind, place: null, signed: null, ticked: [], words: '', on: '2026-11-26' },
@@ -63,8 +63,8 @@ describe('statements', () => {
       true,
       false,
     ]);
-    expect(coverStatement('third-party', 'warranty')).toContain('under warranty');
-    expect(coverStatement('used', 'support')).toContain('support contract');
-    expect([coverStatement('original', 'warranty'), coverStatement('third-party', null)]).toEqual([null, null]);
+    expect(coverText('third-party', 'warranty')).toBe('cover-warranty');
+    expect(coverText('used', 'support')).toBe('cover-support');
+    expect([coverText('original', 'warranty'), coverText('third-party', null)]).toEqual([null, null]);
   });
 });

@@ -1,4 +1,5 @@
 import type { CustomerOption, CustomerQuote } from './customer-view';
+import { wordsOf } from './words/in-language';
 
 /** One thing that a customer said to a quote. */
 export interface Said {
@@ -68,14 +69,12 @@ export interface Acceptance {
 /** Statements of an option that have to be ticked. */
 export const statementsOf = ({ statements = [] }: Pick<CustomerOption, 'statements'>): readonly string[] => statements;
 
-/** Why a quote cannot be accepted like this, in one sentence; null: it can. */
+/** Why a quote cannot be accepted like this, in one sentence in its language; null: it can. */
 export function faultOfAcceptance(quote: CustomerQuote, { place, signed, ticked }: Acceptance): string | null {
+  const { faults } = wordsOf(quote);
   const option = quote.options.find((one) => one.place === place);
-  if (option === undefined) return 'This quote has no such option: choose one that it has.';
-  if (signed.trim() === '') return 'Type your name: it stands for your signature.';
+  if (option === undefined) return faults.noOption;
+  if (signed.trim() === '') return faults.typeName;
   const missing = statementsOf(option).filter((statement) => !ticked.includes(statement));
-  if (missing.length === 0) return null;
-  return missing.length === 1
-    ? 'One statement is not ticked yet: please read and tick it.'
-    : `${missing.length} statements are not ticked yet: please read and tick them.`;
+  return missing.length === 0 ? null : faults.notTicked(missing.length);
 }

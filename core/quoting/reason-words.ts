@@ -33,23 +33,6 @@ export const STAFF_REASONS: Record<CareReason, (facts: ReasonFacts) => string> =
   'unmatched-bank': () => 'The board advises equal modules in a bank; here they differ.',
 };
 
-/** What a customer reads on the quote: the consequence, without the workshop's numbers. */
-export const CUSTOMER_REASONS: Record<CareReason, (facts: ReasonFacts) => string> = {
-  'ecc-lost': () => 'Your memory corrects its own errors today. With this option it no longer will.',
-  'ecc-mix': () => 'Your memory’s own error correction will be off with this mix.',
-  'mixed-latency': () => 'The modules have slightly different timings; we test them together before you get it back.',
-  'mixed-rate': () => 'The modules are rated for different speeds. All will run at the speed of the slowest.',
-  'module-off-book': () =>
-    'The modules are larger than the maker states for this machine. We have seen this size work, but the maker does not vouch for it.',
-  'os-limit': (facts) => `Your operating system can use only ${facts.osVisibleText ?? 'part'} of this memory.`,
-  'slower-than-today': () => 'You get more memory, but it runs slower than what is in the machine now.',
-  'total-off-book': (facts) =>
-    `${facts.totalText} is more than the maker states for this machine. We have seen it work, but the maker does not vouch for it.`,
-  'total-unknown': () => 'The maker does not say how much memory this machine takes. We test it before you pay.',
-  'uneven-channels': () => 'Part of the memory runs slower than the rest, because the modules are not spread evenly.',
-  'unmatched-bank': () => 'The modules are not in equal pairs, which the maker advises.',
-};
-
 /** What is worth saying without care. */
 export const NOTE_WORDS: Record<Note, (facts: ReasonFacts) => string> = {
   'mixed-maker': () => 'Modules of different makers.',

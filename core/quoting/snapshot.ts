@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { CARES } from '../planning/care';
 import { REUSES } from '../planning/lane-and-reuse';
 import { LANES, ORIGINS } from '../planning/lanes';
+import { TAX_ROUNDINGS, TAX_WAYS } from '../pricing/bill';
+import { LANGUAGES } from './words/language';
+import { TEXT_KEYS, type TextKey } from './words/shop-texts';
 
 const cents = z.number().int();
 const mib = z.number().int().positive();
@@ -14,12 +17,14 @@ const boardPictureSchema = z.array(
 export type BoardPicture = z.infer<typeof boardPictureSchema>;
 
 const lineSchema = z.strictObject({
-  kind: z.enum(['part', 'labour', 'credit']),
+  kind: z.enum(['part', 'labour', 'credit', 'fee', 'discount']),
   text: z.string(),
   origin: z.enum(ORIGINS).nullable(),
   quantity: z.number().int().positive(),
   eachCents: cents,
   totalCents: cents,
+  /** hundredths of a percent; null: it falls on several rates; quotes of before have none */
+  taxBp: z.number().int().nonnegative().nullable().optional(),
 });
 export type QuoteLine = z.infer<typeof lineSchema>;
 
@@ -34,6 +39,10 @@ const shopSideSchema = z.strictObject({
     z.union([z.strictObject({ kept: z.string() }), z.strictObject({ offer: z.string() })]),
   ),
   reasons: z.array(z.string()),
+  /** texts of the shop that the option speaks with, by their keys */
+  texts: z.array(z.enum(TEXT_KEYS as [TextKey, ...TextKey[]])).optional(),
+  /** for each line by what name it is typed over, and what was computed for it */
+  computed: z.array(z.strictObject({ key: z.string(), text: z.string(), eachCents: cents })).optional(),
   costCents: cents,
   marginCents: cents,
 });
@@ -56,8 +65,15 @@ const optionSchema = z.strictObject({
   statements: z.array(z.string()).optional(),
   leadDays: z.number().int().nonnegative(),
   lines: z.array(lineSchema),
+  /** what the customer pays, with tax */
   totalCents: cents,
   taxCents: cents,
+  /** tax by rate, the highest first; each net and tax; quotes of before have one rate */
+  taxes: z
+    .array(z.strictObject({ taxBp: z.number().int().nonnegative(), netCents: cents, taxCents: cents }))
+    .optional(),
+  /** due when it is accepted; absent: nothing */
+  depositCents: cents.optional(),
   savingCents: cents.nullable(),
   savingPercent: z.number().int().nullable(),
   shop: shopSideSchema,
@@ -68,7 +84,7 @@ const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
 
 /**
  * A sent quote with everything needed to print it again: `"fenbrik": "quote/1"`. Money in minor units of
- * `currency`, with tax; days are calendar days in the shop's place.
+ * `currency`; what was added to the format later may be absent. Days are calendar days in the shop's place.
  */
 export const snapshotSchema = z.strictObject({
   fenbrik: z.literal('quote/1'),
@@ -76,6 +92,16 @@ export const snapshotSchema = z.strictObject({
   sentOn: day,
   validUntil: day,
   currency: z.string(),
+  /** what it is written in; quotes of before are in English */
+  language: z.enum(LANGUAGES).optional(),
+  /** do its lines hold the tax, or is it added; those of before hold it */
+  taxWay: z.enum(TAX_WAYS).optional(),
+  /** is tax rounded by line, or once for each rate; those of before: once */
+  taxRounding: z.enum(TAX_ROUNDINGS).optional(),
+  /** why no tax is charged */
+  exempt: z.string().optional(),
+  /** a word to the customer */
+  note: z.string().optional(),
   taxBp: z.number().int().nonnegative(),
   shop: z.strictObject({ name: z.string(), town: z.string(), contact: z.string() }),
   customer: z.strictObject({ name: z.string() }),

@@ -1,10 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useId, useState } from 'react';
-import { capacityText } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
 import type { CustomerQuote } from '@/core/quoting/customer-view';
 import { faultOfAcceptance, statementsOf } from '@/core/quoting/quote-answer';
+import { capacityIn, languageOfQuote, moneyIn, wordsOf } from '@/core/quoting/words/in-language';
 import { callOnce } from '../client/session-guard';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
@@ -38,6 +37,8 @@ function useAnswer(path: string) {
 export function AcceptForm({ quote, path }: AnswerFormProps) {
   const id = useId();
   const { options, suggested, currency } = quote;
+  const language = languageOfQuote(quote);
+  const { page, faults, option: optionWords } = wordsOf(quote);
   const [only] = options;
   const [place, setPlace] = useState<number | null>(options.length === 1 ? (only?.place ?? null) : suggested);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
@@ -49,18 +50,18 @@ export function AcceptForm({ quote, path }: AnswerFormProps) {
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const said = { place: place ?? 0, signed: signed.trim(), ticked: statements.filter((one) => ticked.has(one)) };
-    const wrong = place === null ? 'Choose an option first.' : faultOfAcceptance(quote, said);
+    const wrong = place === null ? faults.chooseFirst : faultOfAcceptance(quote, said);
     setMissing(wrong);
     if (wrong === null) void send({ kind: 'accept', ...said });
   };
   return (
     <form onSubmit={submit} className="bg-sheet border-2 border-act px-5 py-4 grid gap-3" aria-labelledby={`${id}-yes`}>
       <h2 id={`${id}-yes`} className="text-xl">
-        Say yes
+        {page.sayYes}
       </h2>
       {options.length > 1 && (
         <fieldset className="grid gap-1">
-          <legend className="text-sm font-medium text-ink-2 mb-1">Which one?</legend>
+          <legend className="text-sm font-medium text-ink-2 mb-1">{page.which}</legend>
           {options.map((one) => (
             <label key={one.place} className="flex items-center gap-2.5 min-h-11">
               <input
@@ -71,9 +72,11 @@ export function AcceptForm({ quote, path }: AnswerFormProps) {
                 onChange={() => setPlace(one.place)}
               />
               <span>
-                Option {one.place}: <strong>{capacityText(one.totalMiB)}</strong> for{' '}
-                <strong>{moneyText(one.totalCents, currency)}</strong>
-                {one.place === suggested && ', which we suggest'}
+                {optionWords(one.place)}:{' '}
+                <strong>
+                  {page.forPrice(capacityIn(language, one.totalMiB), moneyIn(language, one.totalCents, currency))}
+                </strong>
+                {one.place === suggested && `, ${page.whichWeSuggest}`}
               </span>
             </label>
           ))}
@@ -81,7 +84,7 @@ export function AcceptForm({ quote, path }: AnswerFormProps) {
       )}
       {statements.length > 0 && (
         <fieldset className="grid gap-2">
-          <legend className="text-sm font-medium text-ink-2 mb-1">Please read, and tick that you agree</legend>
+          <legend className="text-sm font-medium text-ink-2 mb-1">{page.readAndTick}</legend>
           {statements.map((statement) => (
             <Check
               key={statement}
@@ -100,7 +103,7 @@ export function AcceptForm({ quote, path }: AnswerFormProps) {
         </fieldset>
       )}
       <Field
-        label="Your name, in place of a signature"
+        label={page.signature}
         className="max-w-md"
         autoComplete="name"
         maxLength={120}
@@ -111,12 +114,14 @@ export function AcceptForm({ quote, path }: AnswerFormProps) {
       <div className="flex flex-wrap items-center gap-3">
         <Button weight="act" type="submit" disabled={busy} className="min-h-11 text-base">
           {busy
-            ? 'Sending…'
+            ? page.sending
             : option === undefined
-              ? 'Yes, please'
-              : `Yes, please: ${capacityText(option.totalMiB)} for ${moneyText(option.totalCents, currency)}`}
+              ? page.yes
+              : page.yesTo(
+                  page.forPrice(capacityIn(language, option.totalMiB), moneyIn(language, option.totalCents, currency)),
+                )}
         </Button>
-        <span className="text-sm text-ink-2">We order the parts then, and fit them for this price.</span>
+        <span className="text-sm text-ink-2">{page.orderThen}</span>
       </div>
     </form>
   );
@@ -128,6 +133,8 @@ interface WordsFormProps {
   title: string;
   label: string;
   press: string;
+  /** while it is under way */
+  sending: string;
   /** what is said once it is sent; the page says it itself where this is empty */
   thanks: string;
   /** it may be sent without a word */
@@ -135,7 +142,7 @@ interface WordsFormProps {
 }
 
 /** A no with its reason, or a question; folded away until it is wanted. */
-export function WordsForm({ path, kind, title, label, press, thanks, wordless = false }: WordsFormProps) {
+export function WordsForm({ path, kind, title, label, press, sending, thanks, wordless = false }: WordsFormProps) {
   const id = useId();
   const [words, setWords] = useState('');
   const [isSent, setIsSent] = useState(false);
@@ -167,7 +174,7 @@ export function WordsForm({ path, kind, title, label, press, thanks, wordless = 
         <Fault sentence={sentence} />
         <div className="flex items-center gap-3">
           <Button type="submit" disabled={busy || (words.trim() === '' && !wordless)} className="min-h-11">
-            {busy ? 'Sending…' : press}
+            {busy ? sending : press}
           </Button>
           <span role="status" className="text-sm text-good font-medium">
             {isSent && thanks !== '' ? `✓ ${thanks}` : ''}

@@ -1,5 +1,7 @@
-import { capacityText } from '@/core/memory/capacity';
 import type { BoardPicture } from '@/core/quoting/snapshot';
+import { capacityIn } from '@/core/quoting/words/in-language';
+import type { Language } from '@/core/quoting/words/language';
+import { PAPER_WORDS } from '@/core/quoting/words/paper-words';
 import { ModuleBar } from '../board/module-bar';
 
 const WIDTH = 132;
@@ -8,15 +10,22 @@ const ROW = 26;
 interface BoardStripProps {
   title: string;
   board: BoardPicture;
+  language?: Language;
   /** each slot with its name, for whoever fits it */
   named?: boolean;
 }
 
 /** A machine's slots: what sits where. */
-export function BoardStrip({ title, board, named = false }: BoardStripProps) {
+export function BoardStrip({ title, board, language = 'en', named = false }: BoardStripProps) {
+  const { free, isNew } = PAPER_WORDS[language];
   const words = board
-    .map(({ slot, capacityMiB }) => `${slot} ${capacityMiB === null ? 'empty' : capacityText(capacityMiB)}`)
+    .map(({ slot, capacityMiB }) => `${slot} ${capacityMiB === null ? free : capacityIn(language, capacityMiB)}`)
     .join(', ');
+  const textOf = (capacityMiB: number | null, fate: BoardPicture[number]['fate']): string => {
+    if (capacityMiB === null) return free;
+    const capacity = capacityIn(language, capacityMiB);
+    return fate === 'new' ? isNew(capacity) : capacity;
+  };
   return (
     <figure className="min-w-0">
       <figcaption className="text-sm text-ink-2">{title}</figcaption>
@@ -34,7 +43,7 @@ export function BoardStrip({ title, board, named = false }: BoardStripProps) {
             width={WIDTH - 2}
             height={ROW - 6}
             look={fate === 'built-in' ? 'soldered' : capacityMiB === null ? 'empty' : fate === 'new' ? 'new' : 'fitted'}
-            text={capacityMiB === null ? 'free' : `${capacityText(capacityMiB)}${fate === 'new' ? ' new' : ''}`}
+            text={textOf(capacityMiB, fate)}
             {...(named ? { detail: slot } : {})}
           />
         ))}

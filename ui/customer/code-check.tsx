@@ -1,36 +1,44 @@
 'use client';
 import { useState } from 'react';
 import { codeText, compareCode } from '@/core/quoting/content-code';
+import type { Language } from '@/core/quoting/words/language';
+import { PAPER_WORDS } from '@/core/quoting/words/paper-words';
 import { Field } from '../kit/field';
 
+interface CodeCheckProps {
+  code: string;
+  jsonPath: string;
+  language: Language;
+}
+
 /** The code of this quote's content, and whether a paper is this very version. */
-export function CodeCheck({ code, jsonPath }: { code: string; jsonPath: string }) {
+export function CodeCheck({ code, jsonPath, language }: CodeCheckProps) {
   const [typed, setTyped] = useState('');
   const same = compareCode(typed, code);
+  const { page } = PAPER_WORDS[language];
   return (
     <details className="text-sm">
-      <summary className="cursor-pointer min-h-9 flex items-center">Is my paper this quote?</summary>
+      <summary className="cursor-pointer min-h-9 flex items-center">{page.isMyPaper}</summary>
       <div className="grid gap-2 pb-2 max-w-xl">
         <p>
-          Every version has a code of its content (SHA-256), printed at the end of its PDF:{' '}
-          <code className="break-words font-semibold">{codeText(code)}</code>
+          {page.everyVersion} <code className="break-words font-semibold">{codeText(code)}</code>
         </p>
         <Field
-          label="The first letters of the code on your paper"
+          label={page.firstLetters}
           value={typed}
           autoComplete="off"
           spellCheck={false}
           onChange={(event) => setTyped(event.target.value)}
         />
         <p role="status" className={`font-medium ${same === true ? 'text-good' : 'text-stop'}`}>
-          {same === true && '✓ It is this quote, as it was sent.'}
-          {same === false && '✕ It is not this one: it may be another version.'}
+          {same === true && `✓ ${page.isThis}`}
+          {same === false && `✕ ${page.isOther}`}
         </p>
         <p>
           <a href={jsonPath} className="underline underline-offset-4">
-            The quote as data
+            {page.asData}
           </a>
-          : the code is made of this file.
+          : {page.madeOfFile}
         </p>
       </div>
     </details>

@@ -10,10 +10,14 @@ import type { ApartQuestion } from '@/core/machine/tell-apart';
 import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
+import type { Labour } from '@/core/pricing/labour';
+import type { PricingRule } from '@/core/pricing/pricing-rule';
 import type { Finding } from '@/core/proving/compare-proof';
 import type { NamedDrift } from '@/core/quoting/drift-words';
 import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting/quote-answer';
 import type { QuoteOption } from '@/core/quoting/snapshot';
+import type { QuoteTerms } from '@/core/quoting/terms-schema';
+import type { Language } from '@/core/quoting/words/language';
 
 /** Where an offer's modules come from. */
 export interface OfferSupply {
@@ -21,6 +25,8 @@ export interface OfferSupply {
   leadDays: number | null;
   /** how old its price is, where it may not hold any more */
   aged: string | null;
+  /** days since its price was noted; null: it is the shop's own */
+  priceDays: number | null;
   /** lists of tested parts of this model that name it */
   testedBy: string[];
 }
@@ -57,7 +63,8 @@ export interface SentVersion {
   number: string;
   version: number;
   state: 'sent' | 'replaced';
-  token: string;
+  /** how the customer reaches it; null: the link was withdrawn. Its unguessable part; null: it can be shown no more */
+  link: { token: string | null } | null;
   sentOn: string;
   sentBy: string | null;
   validUntil: string;
@@ -75,7 +82,7 @@ export interface JobView {
   id: number;
   /** what the person who looks may do here */
   may: { decideLimits: boolean; writeLibrary: boolean };
-  customer: { name: string; phone: string; email: string };
+  customer: { name: string; phone: string; email: string; taxExempt: string | null };
   machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
   complaint: string;
   needMiB: number | null;
@@ -118,6 +125,14 @@ export interface JobView {
   planCase: PlanCase | null;
   supplies: Record<string, OfferSupply>;
   slip: SlipOption[];
+  /** what holds for the whole draft */
+  terms: QuoteTerms;
+  /** what its papers are written in */
+  language: Language;
+  /** the day where the shop is */
+  today: string;
+  pricing: PricingRule;
+  labour: Labour;
   suggested: number | null;
   sent: SentVersion[];
   /** what moved behind the version that is out */

@@ -1,9 +1,9 @@
 'use client';
 import { Dialog } from 'radix-ui';
-import { capacityText } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
+import { capacityIn, moneyIn } from '@/core/quoting/words/in-language';
+import type { Language } from '@/core/quoting/words/language';
+import { PAPER_WORDS } from '@/core/quoting/words/paper-words';
 import { BoardStrip } from '../customer/board-strip';
-import { leadWords } from '../customer/lead-words';
 import { useJob } from '../job/job-context';
 import type { SlipOption } from '../job/job-view';
 import { Button } from '../kit/button';
@@ -18,23 +18,29 @@ function OfferedLadder({
   options,
   todayMiB,
   currency,
+  language,
 }: {
   options: readonly Shown[];
   todayMiB: number;
   currency: string;
+  language: Language;
 }) {
+  const { now } = PAPER_WORDS[language];
+  const capacityText = (mib: number) => capacityIn(language, mib);
+  const moneyText = (minor: number) => moneyIn(language, minor, currency);
   const totals = [...new Set(options.map(({ option }) => option.totalMiB))].sort((a, b) => b - a);
   const dearest = Math.max(...options.map(({ option }) => option.totalCents), 1);
   const height = totals.length * STEP + 44;
   const words = options.map(
-    ({ place, option }) => `${place}: ${capacityText(option.totalMiB)} for ${moneyText(option.totalCents, currency)}`,
+    ({ place, option }) =>
+      `${place}: ${PAPER_WORDS[language].page.forPrice(capacityText(option.totalMiB), moneyText(option.totalCents))}`,
   );
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="w-full max-h-[34dvh]"
       role="img"
-      aria-label={`Today ${capacityText(todayMiB)}. ${words.join('. ')}`}
+      aria-label={`${now} ${capacityText(todayMiB)}. ${words.join('. ')}`}
     >
       {totals.map((total, nr) => (
         <g key={total} transform={`translate(0,${nr * STEP})`}>
@@ -53,7 +59,7 @@ function OfferedLadder({
                     {place}
                   </text>
                   <text x="27" y="8" className="fill-ink text-[23px] font-semibold">
-                    {moneyText(option.totalCents, currency)}
+                    {moneyText(option.totalCents)}
                   </text>
                 </g>
               );
@@ -63,7 +69,7 @@ function OfferedLadder({
       <g transform={`translate(0,${totals.length * STEP})`}>
         <path d={`M0 4H${WIDTH}`} className="stroke-edge" strokeWidth="5" />
         <text x="0" y="36" className="fill-ink-2 text-[26px] font-semibold">
-          {todayMiB === 0 ? 'empty' : capacityText(todayMiB)} today
+          {now}: {capacityText(todayMiB)}
         </text>
       </g>
     </svg>
@@ -73,6 +79,9 @@ function OfferedLadder({
 /** The screen turned to the customer: what is offered in large type and plain words; what it costs the shop is not there. */
 export function CustomerView({ onClose }: { onClose: () => void }) {
   const { job } = useJob();
+  const { language, currency } = job;
+  const words = PAPER_WORDS[language];
+  const isExempt = job.customer.taxExempt !== null;
   const options = job.slip.filter((one): one is Shown => one.ok);
   const today = job.slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
   const machine = `${job.machine.maker} ${job.machine.name}`.trim();
@@ -85,14 +94,14 @@ export function CustomerView({ onClose }: { onClose: () => void }) {
         >
           <div className="max-w-6xl mx-auto grid gap-5">
             <div className="flex items-baseline justify-between gap-4">
-              <Dialog.Title className="text-3xl">{machine === '' ? 'Your machine' : machine}</Dialog.Title>
+              <Dialog.Title className="text-3xl">{machine === '' ? words.yourMachine : machine}</Dialog.Title>
               <Button onClick={onClose}>Back to work</Button>
             </div>
             {options.length === 0 ? (
               <p>Nothing is chosen yet: put plans on the slip first.</p>
             ) : (
               <>
-                <OfferedLadder options={options} todayMiB={today} currency={job.currency} />
+                <OfferedLadder options={options} todayMiB={today} currency={currency} language={language} />
                 <ol
                   className="grid gap-6 items-start"
                   style={{ gridTemplateColumns: `repeat(${options.length}, minmax(0, 1fr))` }}
@@ -101,23 +110,27 @@ export function CustomerView({ onClose }: { onClose: () => void }) {
                     <li key={place} className="bg-sheet border border-line p-4 grid gap-2">
                       <h3 className="text-2xl flex items-center gap-3">
                         <span className="bg-act text-on-act rounded-full size-9 text-center leading-9">{place}</span>
-                        {capacityText(option.totalMiB)}
+                        {capacityIn(language, option.totalMiB)}
                       </h3>
-                      <p className="text-3xl font-bold">{moneyText(option.totalCents, job.currency)}</p>
-                      <p className="text-base text-ink-2">fitted and tested, with tax</p>
+                      <p className="text-3xl font-bold">{moneyIn(language, option.totalCents, currency)}</p>
+                      <p className="text-base text-ink-2">{words.fitted(isExempt)}</p>
                       {option.savingCents !== null && (
                         <p className="text-good font-semibold">
-                          You save {moneyText(option.savingCents, job.currency)} against the maker’s own part.
+                          {words.saving(
+                            moneyIn(language, option.savingCents, currency),
+                            null,
+                            job.pricing.taxWay === 'added',
+                          )}
                         </p>
                       )}
                       <p>{option.oldModules}</p>
-                      <p>{leadWords(option.leadDays)}</p>
+                      <p>{words.leadDays(option.leadDays)}</p>
                       {option.warnings.map((warning) => (
                         <p key={warning} className="text-base">
                           △ {warning}
                         </p>
                       ))}
-                      <BoardStrip title="After" board={option.after} />
+                      <BoardStrip title={words.after} board={option.after} language={language} />
                     </li>
                   ))}
                 </ol>

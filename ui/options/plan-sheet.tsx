@@ -11,7 +11,7 @@ import type { Plan } from '@/core/planning/plan';
 import { boughtText, fateText } from '@/core/planning/plan-words';
 import { savingText } from '@/core/planning/saving-words';
 import { moneyText } from '@/core/pricing/money-text';
-import { boardPictures } from '@/core/quoting/option';
+import { boardPictures } from '@/core/quoting/board-pictures';
 import { callOnce } from '../client/session-guard';
 import { BoardStrip } from '../customer/board-strip';
 import { useJob } from '../job/job-context';

@@ -2,7 +2,7 @@ import { makeBoard } from '@/core/planning/board';
 import type { PlanCase } from '@/core/planning/case';
 import { inForce } from '@/core/planning/in-force';
 import type { Plan } from '@/core/planning/plan';
-import { reasonFacts } from '@/core/quoting/option';
+import { reasonFacts } from '@/core/quoting/reason-facts';
 import { NOTE_WORDS, STAFF_REASONS } from '@/core/quoting/reason-words';
 
 interface ReasonsProps {

@@ -1,14 +1,18 @@
 'use client';
 import { capacityText } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
+import type { CustomerQuote } from '@/core/quoting/customer-view';
+import { figureNotes, figureRows, savingSentence } from '@/core/quoting/figure-rows';
 import type { QuoteOption } from '@/core/quoting/snapshot';
+import type { Saving } from '../client/use-save';
 import { LANE_WORDS } from '../options/lane-words';
+import { DraftLine } from './draft-line';
 
 interface OptionColumnProps {
   option: QuoteOption;
-  currency: string;
-  taxBp: number;
+  /** what the figures of the whole quote go by */
+  quote: Omit<CustomerQuote, 'options'>;
   suggested: boolean;
+  saving: Saving;
   /** only for staff: cost and margin */
   children?: React.ReactNode;
 }
@@ -18,8 +22,10 @@ export function leadText(days: number): string {
   return days === 0 ? 'in the shop now' : days === 1 ? 'here in 1 day' : `here in ${days} days`;
 }
 
-/** One option of a quote as it will read on paper. */
-export function OptionColumn({ option, currency, taxBp, suggested, children }: OptionColumnProps) {
+/** One option of a quote as it will read on paper, its lines to be typed over. */
+export function OptionColumn({ option, quote, suggested, saving, children }: OptionColumnProps) {
+  const saved = savingSentence(quote, option);
+  const { statements = [], shop } = option;
   return (
     <article
       className={`bg-sheet border-t-4 ${suggested ? 'border-act' : 'border-edge'} px-4 pt-2.5 pb-3 flex flex-col gap-2 min-w-0`}
@@ -37,35 +43,26 @@ export function OptionColumn({ option, currency, taxBp, suggested, children }: O
       </header>
       <table className="w-full text-sm">
         <tbody>
-          {option.lines.map((line) => (
-            <tr key={line.text} className="border-b border-line align-top">
-              <td className="py-1 pr-2">
-                {line.quantity > 1 && `${line.quantity} × `}
-                {line.text}
-                {line.origin === 'original' && <span className="text-ink-2"> (original)</span>}
-                {line.origin === 'used' && <span className="text-ink-2"> (used, tested)</span>}
-              </td>
-              <td className="py-1 text-right whitespace-nowrap">{moneyText(line.totalCents, currency)}</td>
+          {option.lines.map((line, nr) => {
+            const computed = shop.computed?.[nr] ?? { key: '', text: line.text, eachCents: line.eachCents };
+            return (
+              <DraftLine key={computed.key} line={line} computed={computed} place={option.place} saving={saving} />
+            );
+          })}
+          {figureRows(quote, option).map(({ words, amount, what }) => (
+            <tr key={words} className={what === 'total' ? 'font-bold text-base' : 'text-ink-2'}>
+              <td className={what === 'total' ? 'pt-1.5' : ''}>{words}</td>
+              <td className={`text-right whitespace-nowrap ${what === 'total' ? 'pt-1.5' : ''}`}>{amount}</td>
             </tr>
           ))}
-          <tr>
-            <td className="pt-1.5 font-bold text-base">Total</td>
-            <td className="pt-1.5 font-bold text-base text-right whitespace-nowrap">
-              {moneyText(option.totalCents, currency)}
-            </td>
-          </tr>
-          <tr className="text-ink-2">
-            <td>of which {taxBp / 100} % tax</td>
-            <td className="text-right whitespace-nowrap">{moneyText(option.taxCents, currency)}</td>
-          </tr>
         </tbody>
       </table>
-      {option.savingCents !== null && (
-        <p className="text-sm font-semibold text-good">
-          Saves {moneyText(option.savingCents, currency)}
-          {option.savingPercent !== null && ` (${option.savingPercent} %)`} against the maker’s parts
+      {figureNotes(quote, option).map((note) => (
+        <p key={note} className="text-sm">
+          {note}
         </p>
-      )}
+      ))}
+      {saved !== null && <p className="text-sm font-semibold text-good">{saved}</p>}
       <p className="text-sm">{option.oldModules}</p>
       {option.warnings.length > 0 && (
         <ul className="text-sm grid gap-1">
@@ -74,7 +71,10 @@ export function OptionColumn({ option, currency, taxBp, suggested, children }: O
               <span aria-hidden="true" className="text-mind font-bold">
                 △
               </span>
-              {warning}
+              <span>
+                {warning}
+                {statements.includes(warning) && <span className="text-ink-2"> (to be ticked)</span>}
+              </span>
             </li>
           ))}
         </ul>

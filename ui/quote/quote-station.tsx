@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { SlipOption } from '../job/job-view';
+import type { JobView, SlipOption } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { KeyHint } from '../kit/key-hint';
@@ -13,6 +13,24 @@ import { Drifts } from './drifts';
 import { OptionColumn } from './option-column';
 import { SentVersions } from './sent-versions';
 import { ShopSide } from './shop-side';
+import { TermsBar } from './terms-bar';
+
+/** What the figures of a draft go by, as they will once it is sent. */
+const quoteOfDraft = ({ language, pricing, currency, taxBp, customer, machine, suggested }: JobView) => ({
+  fenbrik: 'quote/1' as const,
+  number: '',
+  sentOn: '',
+  validUntil: '',
+  language,
+  currency,
+  taxBp,
+  taxWay: pricing.taxWay,
+  ...(pricing.exempt !== null && { exempt: pricing.exempt }),
+  shop: { name: '', town: '', contact: '' },
+  customer,
+  machine: { name: machine.name, totalMiB: 0 },
+  suggested,
+});
 
 function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<typeof useSave> }) {
   const { job } = useJob();
@@ -34,8 +52,8 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
     );
   }
   return (
-    <OptionColumn option={entry.option} currency={job.currency} taxBp={job.taxBp} suggested={suggested}>
-      <ShopSide option={entry.option} currency={job.currency} />
+    <OptionColumn option={entry.option} quote={quoteOfDraft(job)} suggested={suggested} saving={onSave}>
+      <ShopSide option={entry.option} supplies={job.supplies} currency={job.currency} />
       <div className="flex gap-3 flex-wrap">
         <Button
           weight="quiet"
@@ -90,7 +108,7 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
                 </Link>
               </>
             ) : (
-              `Prices are frozen for ${job.validityDays} days; you get a link and a PDF to hand over.`
+              'Prices are frozen until their last day; you get a link and a PDF to hand over.'
             )}
           </span>
         </div>
@@ -121,6 +139,7 @@ export function QuoteStation() {
           <DraftColumn key={entry.place} entry={entry} onSave={onSave} />
         ))}
       </div>
+      {job.slip.length > 0 && <TermsBar />}
       <Drifts saving={onSave} />
       <SendBar onSave={onSave} />
       <SentVersions />

@@ -8,6 +8,7 @@ import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { SentVersion } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
+import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 
 function CopyLink({ path }: { path: string }) {
@@ -100,6 +101,57 @@ function Said({ version: { answer, questions } }: { version: SentVersion }) {
   );
 }
 
+/** How the customer reaches a version: page, PDF and link, its files for other programs, and the link's end. */
+function Reach({ version: { version, link, options } }: { version: SentVersion }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const change = (to: 'withdrawn' | 'renewed') => void save('POST', `/api/jobs/${job.id}/quote/link`, { version, to });
+  if (link === null || link.token === null)
+    return (
+      <div className="flex flex-wrap items-center gap-3">
+        <span className="text-sm text-ink-2">
+          {link === null
+            ? 'Its link is withdrawn: it opens nothing.'
+            : 'Its link was made elsewhere and cannot be shown.'}
+        </span>
+        <Button disabled={busy} onClick={() => change('renewed')}>
+          Make a new link
+        </Button>
+        <Fault sentence={sentence} />
+      </div>
+    );
+  const path = `/q/${link.token}`;
+  const file = (name: string, to: string) => (
+    <a href={`${path}/${to}`} className="underline underline-offset-4" download>
+      {name}
+    </a>
+  );
+  return (
+    <div className="grid gap-1.5 justify-items-end">
+      <div className="flex flex-wrap gap-2">
+        <a href={path} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
+          Customer’s page
+        </a>
+        <a href={`${path}/pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
+          PDF
+        </a>
+        <CopyLink path={path} />
+      </div>
+      <div className="flex flex-wrap items-center gap-3 text-sm">
+        {file('CSV', 'csv')}
+        {file('JSON', 'json')}
+        {options.map(({ place }) => (
+          <span key={place}>{file(options.length === 1 ? 'UBL' : `UBL ${place}`, `ubl/${place}`)}</span>
+        ))}
+        <Button weight="quiet" disabled={busy} onClick={() => change('withdrawn')}>
+          Withdraw the link
+        </Button>
+      </div>
+      <Fault sentence={sentence} />
+    </div>
+  );
+}
+
 /** What went out: number, totals, the customer's page and paper. A sent version never changes. */
 export function SentVersions() {
   const { job } = useJob();
@@ -126,13 +178,7 @@ export function SentVersions() {
             </p>
             <Said version={version} />
           </div>
-          <a href={`/q/${version.token}`} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
-            Customer’s page
-          </a>
-          <a href={`/q/${version.token}/pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
-            PDF
-          </a>
-          <CopyLink path={`/q/${version.token}`} />
+          <Reach version={version} />
         </div>
       ))}
     </section>

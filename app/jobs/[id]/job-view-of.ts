@@ -35,12 +35,17 @@ function agedText({ sickSince, pricedAt }: TestedSupply): string | null {
     const age = agoText(sickSince?.toISOString() ?? null, now);
     return sickText({ sellerId: 0, ok: false, age, sentence: null });
   }
-  const days = pricedAt === null ? 0 : Math.floor((now.getTime() - pricedAt.getTime()) / DAY_MS);
+  const days = priceDays({ pricedAt }) ?? 0;
   return days < OLD_DAYS ? null : `price of ${days} days ago`;
 }
 
+/** Days since a price was noted; null: it is the shop's own. */
+function priceDays({ pricedAt }: Pick<TestedSupply, 'pricedAt'>): number | null {
+  return pricedAt === null ? null : Math.max(0, Math.floor((Date.now() - pricedAt.getTime()) / DAY_MS));
+}
+
 /** What went out, with what the customer said to it. */
-function sentVersions({ sent, answers, today }: JobState): SentVersion[] {
+function sentVersions({ sent, links, answers, today }: JobState): SentVersion[] {
   return sent.map((quote) => {
     const said = answers.filter(({ quoteId }) => quoteId === quote.id);
     const answer = decisionOf(said);
@@ -48,7 +53,7 @@ function sentVersions({ sent, answers, today }: JobState): SentVersion[] {
       number: quote.number,
       version: quote.version,
       state: quote.state,
-      token: quote.token,
+      link: links.get(quote.id) ?? null,
       sentOn: quote.snapshot.sentOn,
       sentBy: quote.sentBy,
       validUntil: quote.validUntil,
@@ -72,7 +77,12 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
       decideLimits: mayDo(caller.role, 'limits.decide'),
       writeLibrary: mayDo(caller.role, 'library.write'),
     },
-    customer: { name: job.customer.name, phone: job.customer.phone, email: job.customer.email },
+    customer: {
+      name: job.customer.name,
+      phone: job.customer.phone,
+      email: job.customer.email,
+      taxExempt: job.customer.taxExempt,
+    },
     machine: {
       maker: job.machineMaker,
       name: job.machineName,
@@ -116,10 +126,15 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     supplies: Object.fromEntries(
       [...state.market.supplies].map(([offer, supply]) => {
         const { seller, leadDays, testedBy } = supply;
-        return [offer, { seller, leadDays, testedBy, aged: agedText(supply) }];
+        return [offer, { seller, leadDays, testedBy, aged: agedText(supply), priceDays: priceDays(supply) }];
       }),
     ),
     slip: draftOptions(state),
+    terms: state.terms,
+    language: state.language,
+    today: state.today,
+    pricing: state.pricing,
+    labour: state.labour,
     suggested: draft?.suggested ?? null,
     sent: sentVersions(state),
     drifts: state.drifts,

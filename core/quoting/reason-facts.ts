@@ -1,0 +1,22 @@
+import { capacityText } from '../memory/capacity';
+import type { PlanCase } from '../planning/case';
+import { effectiveChannelsText } from '../planning/channel-words';
+import type { InForce } from '../planning/in-force';
+import type { Plan } from '../planning/plan';
+import type { ReasonFacts } from './reason-words';
+
+/** The figures that sentences about a plan speak of. */
+export function reasonFacts(planCase: PlanCase, plan: Plan, force: InForce): ReasonFacts {
+  const text = (mib: number | null | undefined) => (mib == null ? null : capacityText(mib));
+  return {
+    totalText: capacityText(plan.totalMiB),
+    officialTotalText: text(force.total.official),
+    officialModuleText: text(force.module.official),
+    rateMTs: plan.rateMTs,
+    todayRateMTs: force.today.rateMTs,
+    bandwidthMBs: plan.bandwidthMBs,
+    todayBandwidthMBs: force.today.bandwidthMBs,
+    channelsText: effectiveChannelsText(plan.effectiveChannels),
+    osVisibleText: text(planCase.machine.os?.visibleMiB),
+  };
+}

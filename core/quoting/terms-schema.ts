@@ -1,0 +1,64 @@
+import { z } from 'zod';
+import { LANGUAGES } from './words/language';
+
+const text = (most: number) => z.string().trim().max(most, `At most ${most} letters, please.`);
+const cents = z
+  .number()
+  .int()
+  .min(0, 'An amount is 0 or more.')
+  .max(100_000_000, 'This is more than any quote comes to.');
+const share = z.number().int().min(1, 'A share is more than 0 %.').max(10_000, 'A share is 100 % at the most.');
+const day = z.iso.date('A day is written as 2026-12-31.');
+
+const discountSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('share'),
+    bp: share,
+    reason: text(120).min(1, 'A discount needs its reason: the customer reads it.'),
+  }),
+  z.strictObject({
+    kind: z.literal('amount'),
+    cents: cents.min(1, 'A discount is more than 0.'),
+    reason: text(120).min(1, 'A discount needs its reason: the customer reads it.'),
+  }),
+]);
+/** What is taken off parts and work, with its reason. A share in hundredths of a percent, an amount in minor units. */
+export type Discount = z.infer<typeof discountSchema>;
+
+const depositSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('share'), bp: share }),
+  z.strictObject({ kind: z.literal('amount'), cents: cents.min(1, 'A deposit is more than 0.') }),
+]);
+/** What is paid when an option is accepted. */
+export type Deposit = z.infer<typeof depositSchema>;
+
+/** What holds for all options of a quote beside their lines. Every field may be absent: then nothing is agreed on it. */
+export const termsSchema = z.strictObject({
+  discount: discountSchema.nullable().default(null),
+  fees: z
+    .array(
+      z.strictObject({ text: text(120).min(1, 'A fee needs its name.'), cents: cents.min(1, 'A fee is more than 0.') }),
+    )
+    .max(6, 'Six fees are enough for any quote.')
+    .default([]),
+  deposit: depositSchema.nullable().default(null),
+  /** the last day on which its prices hold; null: the shop's usual days */
+  validUntil: day.nullable().default(null),
+  /** what the customer's papers are written in; null: as the customer or the shop has it */
+  language: z.enum(LANGUAGES).nullable().default(null),
+  /** a word to the customer */
+  note: text(1000).default(''),
+});
+export type QuoteTerms = z.infer<typeof termsSchema>;
+
+/** What is typed over a line: other words, another price. What was computed stays beside it. */
+export const lineEditSchema = z.strictObject({
+  text: text(200).min(1, 'A line needs its words.').nullable().default(null),
+  /** price of one, in minor units, as the shop's prices are */
+  eachCents: z.number().int().min(-100_000_000).max(100_000_000).nullable().default(null),
+});
+export type LineEdit = z.infer<typeof lineEditSchema>;
+
+/** By the key of the line. */
+export const lineEditsSchema = z.record(z.string().max(80), lineEditSchema);
+export type LineEdits = z.infer<typeof lineEditsSchema>;

@@ -1,0 +1,22 @@
+import type { QuoteTerms } from './terms-schema';
+
+/** Nothing but what is usual. */
+export const PLAIN_TERMS: QuoteTerms = {
+  discount: null,
+  fees: [],
+  deposit: null,
+  validUntil: null,
+  language: null,
+  note: '',
+};
+
+/** The most days that prices are promised for. */
+export const MOST_DAYS = 365;
+
+/** What is wrong with a last day, seen from today; null: nothing. Days as `YYYY-MM-DD`. */
+export function validityFault(validUntil: string | null, today: string): string | null {
+  if (validUntil === null) return null;
+  if (validUntil < today) return 'The prices cannot hold until a day that is past.';
+  const days = (Date.parse(`${validUntil}T00:00:00Z`) - Date.parse(`${today}T00:00:00Z`)) / 86_400_000;
+  return days > MOST_DAYS ? 'The prices can hold for a year at the most.' : null;
+}

@@ -1,0 +1,114 @@
+import type { PaperWords } from './paper-words';
+
+export const EN: PaperWords = {
+  units: ['MB', 'GB', 'TB'],
+  quote: (number) => `Quote ${number}`,
+  title: (machine) => `More memory for your ${machine}`,
+  yourMachine: 'machine',
+  ofDayFor: (day, customer) => `Of ${day}, for ${customer}.`,
+  forCustomer: (customer) => `For ${customer}.`,
+  hasToday: (total) => `It has ${total ?? 'no memory'} today.`,
+  holdsUntil: (day) => `These prices hold until ${day}.`,
+  option: (place) => `Option ${place}`,
+  ourOffer: 'Our offer',
+  suggested: 'we suggest this one',
+  ofMemory: (total) => `${total} of memory`,
+  moreThanToday: (added) => `${added} more than today`,
+  asToday: 'As much as today, but quicker',
+  now: 'Now',
+  after: 'Then',
+  free: 'free',
+  isNew: (capacity) => `${capacity} new`,
+  kitOf: (modules, module) => `Kit of ${modules}: ${module}`,
+  origin: { original: ', the maker’s own part', 'third-party': '', used: ', used and tested by us' },
+  labour: 'Fitting and test',
+  credit: (capacity) => `We take your ${capacity} module`,
+  discount: (reason) => `Discount: ${reason}`,
+  what: 'What',
+  amount: 'Amount',
+  costsOf: (place) => `What option ${place} costs`,
+  total: 'Total',
+  withoutTax: 'Without tax',
+  containedTax: (rate) => `of which ${rate} tax`,
+  addedTax: (rate) => `${rate} tax`,
+  noTax: (reason) => `No tax is charged: ${reason}.`,
+  deposit: (amount, rest) => `${amount} is due when you say yes, ${rest} when you fetch your machine.`,
+  saving: (amount, percent, withoutTax) =>
+    `You save ${amount}${withoutTax ? ' before tax' : ''}${percent === null ? '' : ` (${percent})`} against the maker’s own parts for the same amount.`,
+  oldModules: ({ all, removed, credited }) => {
+    if (all === 0) return 'There were no modules to keep.';
+    if (removed === 0) return all === 1 ? 'Your module stays in.' : `All ${all} of your modules stay in.`;
+    const one = removed === 1;
+    const out =
+      removed === all
+        ? one
+          ? 'Your old module comes out'
+          : 'Your old modules come out'
+        : `${removed} of your ${all} modules ${one ? 'comes' : 'come'} out`;
+    if (credited) return `${out}; we credit ${one ? 'it' : 'them'} to you.`;
+    return `${out} and ${one ? 'is' : 'are'} yours to take home.`;
+  },
+  mind: 'Please mind',
+  agree: 'To agree to',
+  leadDays: (days) =>
+    days === 0
+      ? 'We have the parts here.'
+      : `The parts are here ${days === 1 ? 'in one day' : `in ${days} days`} after you say yes.`,
+  samePdf: 'The same as a PDF',
+  sayYes: (contact) => `To say yes, follow your link, ring us, or come by and name the option: ${contact}.`,
+  prices: (withoutTax) =>
+    withoutTax ? 'Prices of lines are without tax; all are with fitting.' : 'All prices are with tax and with fitting.',
+  fitted: (isExempt) => (isExempt ? 'fitted and tested' : 'fitted and tested, with tax'),
+  codeOfContent: 'Code of this quote’s content (SHA-256)',
+  page: {
+    sayYes: 'Say yes',
+    which: 'Which one?',
+    forPrice: (total, price) => `${total} for ${price}`,
+    whichWeSuggest: 'which we suggest',
+    readAndTick: 'Please read, and tick that you agree',
+    signature: 'Your name, in place of a signature',
+    yes: 'Yes, please',
+    yesTo: (what) => `Yes, please: ${what}`,
+    orderThen: 'We order the parts then, and fit them for this price.',
+    sending: 'Sending…',
+    ask: 'Ask us something',
+    question: 'Your question',
+    sendQuestion: 'Send the question',
+    questionSent: 'Sent. Our answer will stand here.',
+    decline: 'No, thank you',
+    whyNot: 'Why not? It helps us; you need not say',
+    sayNo: 'Say no',
+    youAsked: (day) => `You asked on ${day}:`,
+    weAnswered: (day) => `We answered on ${day}:`,
+    isMyPaper: 'Is my paper this quote?',
+    everyVersion: 'Every version has a code of its content (SHA-256), printed at the end of its PDF:',
+    firstLetters: 'The first letters of the code on your paper',
+    isThis: 'It is this quote, as it was sent.',
+    isOther: 'It is not this one: it may be another version.',
+    asData: 'The quote as data',
+    madeOfFile: 'the code is made of this file.',
+    accepted: (what, signed, day) =>
+      `${what} was accepted by ${signed} on ${day}. Thank you: we will be in touch when the parts are here.`,
+    acceptedWhat: (place, total, price) => `Option ${place}, ${total} for ${price},`,
+    heldUntil: (day) => `These prices held until ${day}. Ask us for today’s.`,
+    declined: (day, until) => `You said no to this on ${day}. Until ${until} you can still say yes below.`,
+    replaced: 'A newer quote replaces this one. Ask us for its link.',
+    footer: (contact) => `You can also ring us or come by and name the option: ${contact}.`,
+  },
+  faults: {
+    noOption: 'This quote has no such option: choose one that it has.',
+    chooseFirst: 'Choose an option first.',
+    typeName: 'Type your name: it stands for your signature.',
+    notTicked: (missing) =>
+      missing === 1
+        ? 'One statement is not ticked yet: please read and tick it.'
+        : `${missing} statements are not ticked yet: please read and tick them.`,
+    acceptedAlready: (place, signed, day) =>
+      `Option ${place} was accepted already, by ${signed} on ${day}. If that is not right, ring us.`,
+    acceptedNoMore: (place) => `Option ${place} was accepted already. If you want it no more, ring us.`,
+    lapsed: 'The prices of this quote no longer hold: ask us for today’s.',
+    replaced: 'A newer quote replaces this one: ask us for its link.',
+    tooManyQuestions: 'So many questions are better asked on the telephone: please ring us.',
+    noQuote: 'There is no such quote.',
+  },
+};

@@ -1,0 +1,118 @@
+import type { PaperWords } from './paper-words';
+
+export const FR: PaperWords = {
+  units: ['Mo', 'Go', 'To'],
+  quote: (number) => `Devis ${number}`,
+  title: (machine) => `Plus de mémoire pour votre machine : ${machine}`,
+  yourMachine: 'votre machine',
+  ofDayFor: (day, customer) => `Du ${day}, pour ${customer}.`,
+  forCustomer: (customer) => `Pour ${customer}.`,
+  hasToday: (total) =>
+    total === null ? 'Elle n’a pas de mémoire aujourd’hui.' : `Elle a ${total} de mémoire aujourd’hui.`,
+  holdsUntil: (day) => `Ces prix sont valables jusqu’au ${day}.`,
+  option: (place) => `Solution ${place}`,
+  ourOffer: 'Notre solution',
+  suggested: 'celle que nous conseillons',
+  ofMemory: (total) => `${total} de mémoire`,
+  moreThanToday: (added) => `${added} de plus qu’aujourd’hui`,
+  asToday: 'Autant qu’aujourd’hui, mais plus rapide',
+  now: 'Aujourd’hui',
+  after: 'Ensuite',
+  free: 'libre',
+  isNew: (capacity) => `${capacity} neuf`,
+  kitOf: (modules, module) => `Lot de ${modules} : ${module}`,
+  origin: { original: ', pièce du fabricant', 'third-party': '', used: ', d’occasion, testé par nous' },
+  labour: 'Montage et test',
+  credit: (capacity) => `Nous reprenons votre module de ${capacity}`,
+  discount: (reason) => `Remise : ${reason}`,
+  what: 'Quoi',
+  amount: 'Montant',
+  costsOf: (place) => `Ce que coûte la solution ${place}`,
+  total: 'Total',
+  withoutTax: 'Hors taxe',
+  containedTax: (rate) => `dont taxe ${rate}`,
+  addedTax: (rate) => `Taxe ${rate}`,
+  noTax: (reason) => `Aucune taxe n’est due : ${reason}.`,
+  deposit: (amount, rest) => `${amount} à verser lors de votre accord, ${rest} en reprenant votre machine.`,
+  saving: (amount, percent, withoutTax) =>
+    `Vous économisez ${amount}${withoutTax ? ' hors taxe' : ''}${percent === null ? '' : ` (${percent})`} par rapport aux pièces du fabricant pour autant de mémoire.`,
+  oldModules: ({ all, removed, credited }) => {
+    if (all === 0) return 'Il n’y avait aucun module à garder.';
+    if (removed === 0) return all === 1 ? 'Votre module reste en place.' : `Vos ${all} modules restent en place.`;
+    const one = removed === 1;
+    const out =
+      removed === all
+        ? one
+          ? 'Votre ancien module est retiré'
+          : 'Vos anciens modules sont retirés'
+        : `${removed} de vos ${all} modules ${one ? 'est retiré' : 'sont retirés'}`;
+    if (credited) return `${out} ; nous ${one ? 'le' : 'les'} déduisons du prix.`;
+    return `${out} ; vous ${one ? 'le remportez' : 'les remportez'} chez vous.`;
+  },
+  mind: 'À noter',
+  agree: 'À accepter',
+  leadDays: (days) =>
+    days === 0
+      ? 'Nous avons les pièces ici.'
+      : `Les pièces sont ici ${days === 1 ? 'un jour' : `${days} jours`} après votre accord.`,
+  samePdf: 'Le même en PDF',
+  sayYes: (contact) =>
+    `Pour accepter, suivez votre lien, appelez-nous ou passez nous voir et nommez la solution : ${contact}.`,
+  prices: (withoutTax) =>
+    withoutTax
+      ? 'Les lignes sont hors taxe, montage compris.'
+      : 'Tous les prix s’entendent toutes taxes et montage compris.',
+  fitted: (isExempt) => (isExempt ? 'monté et testé' : 'monté et testé, taxes comprises'),
+  codeOfContent: 'Code du contenu de ce devis (SHA-256)',
+  page: {
+    sayYes: 'Accepter',
+    which: 'Laquelle ?',
+    forPrice: (total, price) => `${total} pour ${price}`,
+    whichWeSuggest: 'celle que nous conseillons',
+    readAndTick: 'Lisez, puis cochez pour donner votre accord',
+    signature: 'Votre nom, en guise de signature',
+    yes: 'Oui, volontiers',
+    yesTo: (what) => `Oui, volontiers : ${what}`,
+    orderThen: 'Nous commandons alors les pièces et les montons à ce prix.',
+    sending: 'Envoi…',
+    ask: 'Nous poser une question',
+    question: 'Votre question',
+    sendQuestion: 'Envoyer la question',
+    questionSent: 'Envoyée. Notre réponse apparaîtra ici.',
+    decline: 'Non, merci',
+    whyNot: 'Pourquoi ? Cela nous aide ; rien ne vous y oblige',
+    sayNo: 'Refuser',
+    youAsked: (day) => `Votre question du ${day} :`,
+    weAnswered: (day) => `Notre réponse du ${day} :`,
+    isMyPaper: 'Mon papier est-il ce devis ?',
+    everyVersion: 'Chaque version a un code de son contenu (SHA-256), imprimé à la fin de son PDF :',
+    firstLetters: 'Les premiers caractères du code sur votre papier',
+    isThis: 'C’est bien ce devis, tel qu’il a été envoyé.',
+    isOther: 'Ce n’est pas celui-ci : c’est peut-être une autre version.',
+    asData: 'Le devis sous forme de données',
+    madeOfFile: 'le code est tiré de ce fichier.',
+    accepted: (what, signed, day) =>
+      `${what} a été acceptée par ${signed} le ${day}. Merci : nous vous écrirons quand les pièces seront ici.`,
+    acceptedWhat: (place, total, price) => `La solution ${place}, ${total} pour ${price},`,
+    heldUntil: (day) => `Ces prix étaient valables jusqu’au ${day}. Demandez-nous ceux d’aujourd’hui.`,
+    declined: (day, until) => `Vous avez refusé le ${day}. Jusqu’au ${until}, vous pouvez encore accepter ci-dessous.`,
+    replaced: 'Un devis plus récent remplace celui-ci. Demandez-nous son lien.',
+    footer: (contact) => `Vous pouvez aussi nous appeler ou passer nous voir et nommer la solution : ${contact}.`,
+  },
+  faults: {
+    noOption: 'Ce devis n’a pas cette solution : choisissez-en une qu’il contient.',
+    chooseFirst: 'Choisissez d’abord une solution.',
+    typeName: 'Tapez votre nom : il tient lieu de signature.',
+    notTicked: (missing) =>
+      missing === 1
+        ? 'Une phrase n’est pas encore cochée : lisez-la et cochez-la.'
+        : `${missing} phrases ne sont pas encore cochées : lisez-les et cochez-les.`,
+    acceptedAlready: (place, signed, day) =>
+      `La solution ${place} a déjà été acceptée, par ${signed} le ${day}. Si c’est une erreur, appelez-nous.`,
+    acceptedNoMore: (place) => `La solution ${place} a déjà été acceptée. Si vous n’en voulez plus, appelez-nous.`,
+    lapsed: 'Les prix de ce devis ne sont plus valables : demandez-nous ceux d’aujourd’hui.',
+    replaced: 'Un devis plus récent remplace celui-ci : demandez-nous son lien.',
+    tooManyQuestions: 'Pour tant de questions, mieux vaut le téléphone : appelez-nous.',
+    noQuote: 'Ce devis n’existe pas.',
+  },
+};

@@ -1,0 +1,41 @@
+import { MIB_PER_GB } from '../../memory/capacity';
+import { moneyText } from '../../pricing/money-text';
+import { type Language, LOCALES } from './language';
+import { PAPER_WORDS, type PaperWords } from './paper-words';
+
+const NUMBERS = new Map<string, Intl.NumberFormat>();
+function numbers(language: Language, options: Intl.NumberFormatOptions): Intl.NumberFormat {
+  const key = `${language} ${options.style ?? ''}`;
+  const known = NUMBERS.get(key);
+  if (known !== undefined) return known;
+  const format = new Intl.NumberFormat(LOCALES[language], options);
+  NUMBERS.set(key, format);
+  return format;
+}
+
+/** A capacity as a customer reads it: `1.5 GB`, `1,5 GB`, `1,5 Go`. */
+export function capacityIn(language: Language, mib: number): string {
+  const [mb, gb, tb] = PAPER_WORDS[language].units;
+  const plain = numbers(language, { maximumFractionDigits: 2 });
+  if (mib !== 0 && mib < MIB_PER_GB) return `${plain.format(mib)} ${mb}`;
+  const size = mib / MIB_PER_GB;
+  return size >= 1024 && size % 1024 === 0 ? `${plain.format(size / 1024)} ${tb}` : `${plain.format(size)} ${gb}`;
+}
+
+/** A rate as a customer reads it: `20%`, `5,5 %`. */
+export function percentIn(language: Language, bp: number): string {
+  return numbers(language, { style: 'percent', maximumFractionDigits: 2 }).format(bp / 10_000);
+}
+
+/** An amount as a customer reads it. */
+export const moneyIn = (language: Language, minor: number, currency: string): string =>
+  moneyText(minor, currency, LOCALES[language]);
+
+/** What a quote is written in; quotes of before languages were told are in English. */
+export const languageOfQuote = ({ language = 'en' }: { language?: Language | undefined }): Language => language;
+
+/** The words of a quote's language. */
+export const wordsOf = (quote: { language?: Language | undefined }): PaperWords => PAPER_WORDS[languageOfQuote(quote)];
+
+/** Where its numbers and days are written so (BCP 47). */
+export const localeOf = (quote: { language?: Language | undefined }): string => LOCALES[languageOfQuote(quote)];

@@ -1,0 +1,109 @@
+import type { Origin } from '../../planning/lanes';
+import { DE } from './de';
+import { EN } from './en';
+import { FR } from './fr';
+import type { Language } from './language';
+
+/** What happens to the modules that are in a machine. */
+export interface OldModules {
+  /** how many there are, how many come out */
+  all: number;
+  removed: number;
+  /** the customer is credited for some */
+  credited: boolean;
+}
+
+/** Everything that is said on a customer's page and paper, but for the shop's own texts. Amounts, days and capacities come as text. */
+export interface PaperWords {
+  /** units of capacity: MB, GB, TB in the language */
+  units: readonly [mb: string, gb: string, tb: string];
+  quote: (number: string) => string;
+  title: (machine: string) => string;
+  yourMachine: string;
+  ofDayFor: (day: string, customer: string) => string;
+  forCustomer: (customer: string) => string;
+  hasToday: (total: string | null) => string;
+  holdsUntil: (day: string) => string;
+  option: (place: number) => string;
+  ourOffer: string;
+  suggested: string;
+  ofMemory: (total: string) => string;
+  moreThanToday: (added: string) => string;
+  asToday: string;
+  now: string;
+  after: string;
+  free: string;
+  isNew: (capacity: string) => string;
+  kitOf: (modules: number, module: string) => string;
+  origin: Record<Origin, string>;
+  labour: string;
+  credit: (capacity: string) => string;
+  discount: (reason: string) => string;
+  what: string;
+  amount: string;
+  costsOf: (place: number) => string;
+  total: string;
+  withoutTax: string;
+  containedTax: (rate: string) => string;
+  addedTax: (rate: string) => string;
+  noTax: (reason: string) => string;
+  deposit: (amount: string, rest: string) => string;
+  saving: (amount: string, percent: string | null, withoutTax: boolean) => string;
+  oldModules: (old: OldModules) => string;
+  mind: string;
+  agree: string;
+  leadDays: (days: number) => string;
+  samePdf: string;
+  sayYes: (contact: string) => string;
+  prices: (withoutTax: boolean) => string;
+  fitted: (isExempt: boolean) => string;
+  codeOfContent: string;
+  page: {
+    sayYes: string;
+    which: string;
+    forPrice: (total: string, price: string) => string;
+    whichWeSuggest: string;
+    readAndTick: string;
+    signature: string;
+    yes: string;
+    yesTo: (what: string) => string;
+    orderThen: string;
+    sending: string;
+    ask: string;
+    question: string;
+    sendQuestion: string;
+    questionSent: string;
+    decline: string;
+    whyNot: string;
+    sayNo: string;
+    youAsked: (day: string) => string;
+    weAnswered: (day: string) => string;
+    isMyPaper: string;
+    everyVersion: string;
+    firstLetters: string;
+    isThis: string;
+    isOther: string;
+    asData: string;
+    madeOfFile: string;
+    accepted: (what: string, signed: string, day: string) => string;
+    acceptedWhat: (place: number, total: string, price: string) => string;
+    heldUntil: (day: string) => string;
+    declined: (day: string, until: string) => string;
+    replaced: string;
+    footer: (contact: string) => string;
+  };
+  faults: {
+    noOption: string;
+    chooseFirst: string;
+    typeName: string;
+    notTicked: (missing: number) => string;
+    acceptedAlready: (place: number, signed: string, day: string) => string;
+    acceptedNoMore: (place: number) => string;
+    lapsed: string;
+    replaced: string;
+    tooManyQuestions: string;
+    noQuote: string;
+  };
+}
+
+export const PAPER_WORDS: Record<Language, PaperWords> = { en: EN, de: DE, fr: FR };

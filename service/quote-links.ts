@@ -1,0 +1,82 @@
+import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
+import { z } from 'zod';
+import type { Queryable } from '../store/database';
+import { insertLink, listLinks, type StoredLink, withdrawLinks } from '../store/quote-links';
+import type { Caller } from './access';
+import { changeJob } from './change-job';
+import { done, fault, type Result } from './result';
+
+const NONCE_BYTES = 16;
+const KEY_BYTES = 32;
+
+const held = globalThis as { fenbrikKey?: Buffer };
+
+/**
+ * The server's own key, which no database holds: `FENBRIK_KEY`, 64 letters of hexadecimal, as the start command makes it. A
+ * process without one makes its own: its links open, but a later process cannot show them again.
+ */
+function serverKey(): Buffer {
+  const set = process.env.FENBRIK_KEY ?? '';
+  if (/^[0-9a-f]{64}$/i.test(set)) return Buffer.from(set, 'hex');
+  held.fenbrikKey ??= randomBytes(KEY_BYTES);
+  return held.fenbrikKey;
+}
+
+/** The unguessable part of a link: 256 bits, HMAC-SHA-256 (RFC 2104) of its nonce. */
+const tokenOf = (nonce: Buffer): string =>
+  createHmac('sha256', serverKey()).update('quote link ').update(nonce).digest('base64url');
+
+/** What is kept of it. */
+export const linkHash = (token: string): Buffer => createHash('sha256').update(token).digest();
+
+/** Makes a link that opens a sent quote; its unguessable part is told once here, and to staff who ask for it. */
+export async function makeLink(db: Queryable, quoteId: number, staffId: number | null): Promise<string> {
+  const nonce = randomBytes(NONCE_BYTES);
+  const token = tokenOf(nonce);
+  await insertLink(db, { quoteId, nonce, tokenHash: linkHash(token) }, staffId);
+  return token;
+}
+
+/** The unguessable part of a kept link; null: it cannot be told any more, since it was made with another key or none. */
+function tokenOfLink({ nonce, tokenHash }: StoredLink): string | null {
+  if (nonce === null) return null;
+  const token = tokenOf(nonce);
+  return timingSafeEqual(linkHash(token), tokenHash) ? token : null;
+}
+
+/** How a sent quote can be reached. */
+export interface QuoteLink {
+  /** null: there is a link, but it cannot be shown any more */
+  token: string | null;
+}
+
+/** The newest link of each of these quotes; a quote without one has had its links withdrawn. */
+export async function linksOf(db: Queryable, quoteIds: readonly number[]): Promise<Map<number, QuoteLink>> {
+  const links = quoteIds.length === 0 ? [] : await listLinks(db, quoteIds);
+  return new Map(links.reverse().map((link) => [link.quoteId, { token: tokenOfLink(link) }]));
+}
+
+export const changeLinkSchema = z.strictObject({
+  version: z.number().int().positive(),
+  /** withdrawn: whoever has it sees nothing any more; renewed: the old one goes, a new one is made */
+  to: z.enum(['withdrawn', 'renewed']),
+});
+
+/** Withdraws the link of a sent version, with or without a new one in its place. */
+export async function changeLink(
+  caller: Caller,
+  jobId: number,
+  { version, to }: z.infer<typeof changeLinkSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'quote-link-changed',
+    detail: { version, to },
+    work: async (db, { sent }) => {
+      const quote = sent.find((one) => one.version === version);
+      if (quote === undefined) return fault('not-found', 'This job has no such version.');
+      await withdrawLinks(db, quote.id, caller.id);
+      if (to === 'renewed') await makeLink(db, quote.id, caller.id);
+      return done(null);
+    },
+  });
+}

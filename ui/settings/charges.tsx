@@ -1,0 +1,253 @@
+'use client';
+import { useState } from 'react';
+import { billOf, TAX_ROUNDINGS, TAX_WAYS, type TaxRounding, type TaxWay } from '@/core/pricing/bill';
+import { currencyDecimals, plainMoney } from '@/core/pricing/currency';
+import { labourFor } from '@/core/pricing/labour';
+import { moneyText } from '@/core/pricing/money-text';
+import { parseMoney } from '@/core/pricing/parse-money';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Field, INPUT_LOOK } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { parsePercent } from './best-rule';
+
+/** What a shop asks for work and how it taxes. Money in minor units, rates in hundredths of a percent. */
+export interface ChargesView {
+  taxBp: number;
+  taxWay: TaxWay;
+  taxRounding: TaxRounding;
+  labourTaxBp: number | null;
+  feeTaxBp: number | null;
+  creditTaxBp: number | null;
+  labourCents: number;
+  labourHourCents: number | null;
+  labourLeastCents: number;
+  labourStepMinutes: number;
+  validityDays: number;
+}
+
+const WAY_WORDS: Record<TaxWay, string> = { contained: 'hold the tax', added: 'are without tax, it is added' };
+const ROUNDING_WORDS: Record<TaxRounding, string> = { total: 'once for each rate', line: 'for each line' };
+
+type TypedCharges = Record<keyof ChargesView, string>;
+const percentText = (bp: number | null): string => (bp === null ? '' : String(bp / 100));
+
+function typedCharges(charges: ChargesView, currency: string): TypedCharges {
+  return {
+    taxBp: percentText(charges.taxBp),
+    taxWay: charges.taxWay,
+    taxRounding: charges.taxRounding,
+    labourTaxBp: percentText(charges.labourTaxBp),
+    feeTaxBp: percentText(charges.feeTaxBp),
+    creditTaxBp: percentText(charges.creditTaxBp),
+    labourCents: plainMoney(charges.labourCents, currency),
+    labourHourCents: charges.labourHourCents === null ? '' : plainMoney(charges.labourHourCents, currency),
+    labourLeastCents: plainMoney(charges.labourLeastCents, currency),
+    labourStepMinutes: String(charges.labourStepMinutes),
+    validityDays: String(charges.validityDays),
+  };
+}
+
+/** The charges that were typed, or what is wrong with them. */
+export function readCharges(
+  typed: TypedCharges,
+  currency: string,
+): { ok: true; charges: ChargesView } | { ok: false; sentence: string } {
+  const rate = (text: string): number | null => parsePercent(text);
+  const money = (text: string): number | null => {
+    const cents = parseMoney(text, currencyDecimals(currency));
+    return cents === null || cents < 0 ? null : cents;
+  };
+  const whole = (text: string): number | null => (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null);
+  const taxBp = rate(typed.taxBp);
+  if (taxBp === null) return { ok: false, sentence: 'A tax rate is a percentage from 0 to 100, such as 20.' };
+  const others = [typed.labourTaxBp, typed.feeTaxBp, typed.creditTaxBp].map((text) =>
+    text.trim() === '' ? { ok: true, bp: null } : { ok: rate(text) !== null, bp: rate(text) },
+  );
+  if (others.some(({ ok }) => !ok))
+    return { ok: false, sentence: 'A tax rate is a percentage from 0 to 100; empty, it is as for parts.' };
+  const labourCents = money(typed.labourCents);
+  const labourLeastCents = money(typed.labourLeastCents);
+  const labourHourCents = typed.labourHourCents.trim() === '' ? null : money(typed.labourHourCents);
+  if (
+    labourCents === null ||
+    labourLeastCents === null ||
+    (typed.labourHourCents.trim() !== '' && labourHourCents === null)
+  )
+    return { ok: false, sentence: 'Type what work costs as an amount, such as 29.00.' };
+  const labourStepMinutes = whole(typed.labourStepMinutes);
+  if (labourStepMinutes === null || labourStepMinutes < 1 || labourStepMinutes > 120)
+    return { ok: false, sentence: 'Time counts in steps of 1 to 120 minutes.' };
+  const validityDays = whole(typed.validityDays);
+  if (validityDays === null || validityDays < 1 || validityDays > 365)
+    return { ok: false, sentence: 'Prices hold for 1 to 365 days.' };
+  return {
+    ok: true,
+    charges: {
+      taxBp,
+      taxWay: typed.taxWay as TaxWay,
+      taxRounding: typed.taxRounding as TaxRounding,
+      labourTaxBp: others[0]?.bp ?? null,
+      feeTaxBp: others[1]?.bp ?? null,
+      creditTaxBp: others[2]?.bp ?? null,
+      labourCents,
+      labourHourCents,
+      labourLeastCents,
+      labourStepMinutes,
+      validityDays,
+    },
+  };
+}
+
+const EXAMPLE_MINUTES = [10, 25, 50, 95];
+const EXAMPLE_PART = 5990;
+
+/** What these charges make of some machines. */
+function Examples({ charges, currency }: { charges: ChargesView; currency: string }) {
+  const rule = {
+    flatCents: charges.labourCents,
+    hourCents: charges.labourHourCents,
+    leastCents: charges.labourLeastCents,
+    stepMinutes: charges.labourStepMinutes,
+  };
+  const money = (minor: number) => moneyText(minor, currency);
+  return (
+    <ol
+      aria-label="What they make of some machines"
+      className="grid grid-cols-5 max-[860px]:grid-cols-2 gap-px bg-line border border-line text-sm"
+    >
+      {[null, ...EXAMPLE_MINUTES].map((minutes) => {
+        const labour = labourFor(rule, minutes);
+        const bill = billOf(
+          [
+            { minor: EXAMPLE_PART, taxBp: charges.taxBp },
+            { minor: labour.cents, taxBp: charges.labourTaxBp ?? charges.taxBp },
+          ],
+          charges,
+        );
+        return (
+          <li key={minutes} className="bg-sheet px-2 py-1.5">
+            <span className="block text-ink-2">
+              {minutes === null ? 'minutes not known' : `opened in ${minutes} minutes`}
+            </span>
+            <span className="block font-semibold text-base">work {money(labour.cents)}</span>
+            <span className="block text-ink-2">
+              with a part at {money(EXAMPLE_PART)}: {money(bill.grossMinor)}, tax {money(bill.taxMinor)}
+            </span>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+/** What the shop asks for work, how it taxes, and how long its prices hold, with what that comes to while it is typed. */
+export function Charges({ charges, currency }: { charges: ChargesView; currency: string }) {
+  const { busy, sentence, save } = useSave();
+  const [typed, setTyped] = useState(() => typedCharges(charges, currency));
+  const [shown, setShown] = useState(charges);
+  const [saved, setSaved] = useState(false);
+  const read = readCharges(typed, currency);
+  const set = (field: keyof ChargesView) => (event: { target: { value: string } }) => {
+    const next = { ...typed, [field]: event.target.value };
+    setTyped(next);
+    setSaved(false);
+    const made = readCharges(next, currency);
+    if (made.ok) setShown(made.charges);
+  };
+  const submit = async () => {
+    if (!read.ok) return;
+    setSaved((await save('PUT', '/api/charges', read.charges)).ok);
+  };
+  const choice = <T extends string>(
+    label: string,
+    field: 'taxWay' | 'taxRounding',
+    all: readonly T[],
+    words: Record<T, string>,
+  ) => (
+    <label className="col-span-3 text-sm font-medium text-ink-2 grid gap-0.5">
+      {label}
+      <select className={INPUT_LOOK} value={typed[field]} onChange={set(field)}>
+        {all.map((one) => (
+          <option key={one} value={one}>
+            {words[one]}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+  const rate = (label: string, field: keyof ChargesView, placeholder = 'as parts') => (
+    <Field
+      label={label}
+      unit="%"
+      inputMode="decimal"
+      placeholder={placeholder}
+      className="col-span-2"
+      value={typed[field]}
+      onChange={set(field)}
+    />
+  );
+  return (
+    <section aria-label="Work and tax" className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">Work and tax</h2>
+      <form
+        className="grid grid-cols-12 max-[860px]:grid-cols-4 gap-2 items-end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void submit();
+        }}
+      >
+        <Field
+          label="Work, flat"
+          unit={currency}
+          className="col-span-3"
+          value={typed.labourCents}
+          onChange={set('labourCents')}
+        />
+        <Field
+          label="Or by the hour"
+          unit={currency}
+          placeholder="always flat"
+          className="col-span-3"
+          value={typed.labourHourCents}
+          onChange={set('labourHourCents')}
+        />
+        <Field
+          label="but at least"
+          unit={currency}
+          className="col-span-3"
+          value={typed.labourLeastCents}
+          onChange={set('labourLeastCents')}
+        />
+        <Field
+          label="in steps of"
+          unit="minutes"
+          className="col-span-3"
+          value={typed.labourStepMinutes}
+          onChange={set('labourStepMinutes')}
+        />
+        {choice('Our prices', 'taxWay', TAX_WAYS, WAY_WORDS)}
+        {choice('Tax is rounded', 'taxRounding', TAX_ROUNDINGS, ROUNDING_WORDS)}
+        <Field
+          label="Prices hold for"
+          unit="days"
+          className="col-span-3"
+          value={typed.validityDays}
+          onChange={set('validityDays')}
+        />
+        <span className="col-span-3 max-[860px]:hidden" />
+        {rate('Tax on parts', 'taxBp', '')}
+        {rate('on work', 'labourTaxBp')}
+        {rate('on fees', 'feeTaxBp')}
+        {rate('on credits', 'creditTaxBp')}
+        <Button type="submit" disabled={busy || !read.ok} className="col-span-2">
+          Keep it
+        </Button>
+      </form>
+      <Examples charges={shown} currency={currency} />
+      <Fault sentence={read.ok ? sentence : read.sentence} />
+      {saved && <Notice tone="good">Kept: what is sent keeps its figures, everything else goes by these.</Notice>}
+    </section>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+import { useRef, useState } from 'react';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { INPUT_LOOK } from '../kit/field';
+
+type Paper = 'A4' | 'Letter';
+const PAPER_WORDS: Record<Paper, string> = { A4: 'A4 (210 × 297 mm)', Letter: 'Letter (8.5 × 11 in)' };
+
+/** Larger ones are not even sent. */
+const MOST_BYTES = 1_000_000;
+
+interface PapersProps {
+  language: Language;
+  paper: Paper;
+  hasLogo: boolean;
+}
+
+/** What customers' papers are usually written in and printed on, and the shop's mark on them. */
+export function Papers({ language, paper, hasLogo }: PapersProps) {
+  const { busy, sentence, save } = useSave();
+  const file = useRef<HTMLInputElement>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [shown, setShown] = useState(0);
+  const keep = (patch: Partial<Pick<PapersProps, 'language' | 'paper'>>) =>
+    void save('PUT', '/api/papers', { language, paper, ...patch });
+  return (
+    <section aria-label="Customers’ papers" className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">Customers’ papers</h2>
+      <div className="flex flex-wrap gap-4 items-end">
+        <label className="text-sm font-medium text-ink-2 grid gap-0.5 w-48">
+          Usually in
+          <select
+            className={INPUT_LOOK}
+            value={language}
+            disabled={busy}
+            onChange={(event) => keep({ language: event.target.value as Language })}
+          >
+            {LANGUAGES.map((one) => (
+              <option key={one} value={one}>
+                {LANGUAGE_NAMES[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="text-sm font-medium text-ink-2 grid gap-0.5 w-52">
+          On
+          <select
+            className={INPUT_LOOK}
+            value={paper}
+            disabled={busy}
+            onChange={(event) => keep({ paper: event.target.value as Paper })}
+          >
+            {(Object.keys(PAPER_WORDS) as Paper[]).map((one) => (
+              <option key={one} value={one}>
+                {PAPER_WORDS[one]}
+              </option>
+            ))}
+          </select>
+        </label>
+        <div className="flex items-center gap-3">
+          {hasLogo && (
+            // biome-ignore lint/performance/noImgElement: the shop's own file, as it is
+            <img
+              src={`/api/logo?${shown}`}
+              alt="The logo on our papers"
+              className="h-11 max-w-40 object-contain bg-white p-1"
+            />
+          )}
+          <input
+            ref={file}
+            type="file"
+            accept="image/png,image/jpeg"
+            className="sr-only"
+            tabIndex={-1}
+            aria-label="Logo, a PNG or JPEG file"
+            onChange={async (event) => {
+              const chosen = event.target.files?.[0];
+              event.target.value = '';
+              if (chosen === undefined) return;
+              const isLarge = chosen.size > MOST_BYTES;
+              setWrong(isLarge ? 'The file has more than 1 MB: save the logo smaller.' : null);
+              if (!isLarge && (await save('PUT', '/api/logo', chosen)).ok) setShown(shown + 1);
+            }}
+          />
+          <Button onClick={() => file.current?.click()}>{hasLogo ? 'Another logo' : 'Put a logo on them'}</Button>
+          {hasLogo && (
+            <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', '/api/logo')}>
+              Take it off
+            </Button>
+          )}
+        </div>
+      </div>
+      <Fault sentence={wrong ?? sentence} />
+    </section>
+  );
+}

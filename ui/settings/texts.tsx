@@ -1,0 +1,163 @@
+'use client';
+import { useState } from 'react';
+import { dayText } from '@/core/quoting/day-text';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
+import { type TextKey, textFault } from '@/core/quoting/words/shop-texts';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+
+/** A text as its owner looks at it. */
+export interface TextRow {
+  key: TextKey;
+  words: string;
+  supplied: string;
+  /** null: it is not approved as it reads */
+  approved: { by: string; on: string } | null;
+}
+
+/** When the text is read, said to the shop. */
+const WHEN: Record<TextKey, string> = {
+  'ecc-lost': 'error correction is lost',
+  'ecc-mix': 'ECC and other modules together',
+  'mixed-latency': 'timings differ',
+  'mixed-rate': 'rates differ',
+  'module-off-book': 'a module above what is stated',
+  'os-limit': 'the system sees less',
+  'slower-than-today': 'slower than today',
+  'total-off-book': 'a total above what is stated',
+  'total-unknown': 'nobody says how much it takes',
+  'uneven-channels': 'channels unequal',
+  'unmatched-bank': 'no equal pairs',
+  'cover-warranty': 'under warranty',
+  'cover-support': 'under a support contract',
+};
+
+interface TextLineProps {
+  row: TextRow;
+  language: Language;
+  busy: boolean;
+  onApprove: (words: string) => Promise<boolean>;
+}
+
+function TextLine({ row, language, busy, onApprove }: TextLineProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const { approved, supplied } = row;
+  const words = typed ?? row.words;
+  const wrong = textFault(words);
+  const isChanged = typed !== null && typed !== row.words;
+  return (
+    <li className="grid grid-cols-[11rem_1fr_11rem] max-[860px]:grid-cols-1 gap-x-4 gap-y-1 border-b border-line py-2">
+      <span className="text-sm font-semibold">{WHEN[row.key]}</span>
+      <div className="grid gap-1">
+        {typed === null ? (
+          <p lang={language}>{row.words}</p>
+        ) : (
+          <textarea
+            lang={language}
+            aria-label={`Text: ${WHEN[row.key]}`}
+            rows={3}
+            maxLength={400}
+            className="w-full bg-sheet border border-edge rounded-notch px-3 py-2 text-base resize-y"
+            value={typed}
+            // biome-ignore lint/a11y/noAutofocus: whoever pressed to reword it goes on typing
+            autoFocus
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        )}
+        <Fault sentence={typed === null ? null : wrong} />
+      </div>
+      <div className="flex flex-wrap gap-2 items-start content-start text-sm">
+        <span className={approved === null ? 'text-mind font-semibold basis-full' : 'text-ink-2 basis-full'}>
+          {approved === null ? 'not approved' : `✓ ${approved.by}, ${dayText(approved.on)}`}
+        </span>
+        {(approved === null || isChanged) && (
+          <Button
+            disabled={busy || wrong !== null}
+            onClick={async () => {
+              if (await onApprove(words)) setTyped(null);
+            }}
+          >
+            Approve
+          </Button>
+        )}
+        {typed === null ? (
+          <Button weight="quiet" onClick={() => setTyped(row.words)} aria-label={`Reword: ${WHEN[row.key]}`}>
+            Reword
+          </Button>
+        ) : (
+          <>
+            {typed !== supplied && (
+              <Button weight="quiet" onClick={() => setTyped(supplied)}>
+                As supplied
+              </Button>
+            )}
+            <Button weight="quiet" onClick={() => setTyped(null)}>
+              Leave it
+            </Button>
+          </>
+        )}
+      </div>
+    </li>
+  );
+}
+
+interface TextsProps {
+  rows: Record<Language, TextRow[]>;
+  /** what the shop's papers are usually written in */
+  usual: Language;
+}
+
+/** What customers read of a plan's care, in each language, each approved before it goes out. */
+export function Texts({ rows, usual }: TextsProps) {
+  const { busy, sentence, save } = useSave();
+  const [language, setLanguage] = useState<Language>(usual);
+  const approve = async (texts: { key: TextKey; words: string }[]) =>
+    (await save('PUT', '/api/texts', { language, texts })).ok;
+  const open = rows[language].filter(({ approved }) => approved === null);
+  return (
+    <section aria-label="What customers read" className="grid gap-2">
+      <div className="flex flex-wrap items-end justify-between gap-3 border-b-4 border-edge pb-1">
+        <h2 className="text-base">What customers read</h2>
+        <fieldset className="flex gap-1">
+          <legend className="sr-only">Language</legend>
+          {LANGUAGES.map((one) => {
+            const waiting = rows[one].filter(({ approved }) => approved === null).length;
+            return (
+              <Button
+                key={one}
+                weight={one === language ? 'plain' : 'quiet'}
+                aria-pressed={one === language}
+                onClick={() => setLanguage(one)}
+              >
+                {LANGUAGE_NAMES[one]}
+                {waiting > 0 && ` (${waiting} to approve)`}
+              </Button>
+            );
+          })}
+        </fieldset>
+      </div>
+      <p className="text-sm">
+        A quote that speaks with one of these goes out once it is approved. {'{total}'} stands for the new total,{' '}
+        {'{visible}'} for what the operating system can use.{' '}
+        {open.length > 0 && (
+          <Button disabled={busy} onClick={() => void approve(open.map(({ key, words }) => ({ key, words })))}>
+            Approve {open.length === 1 ? 'the one' : `all ${open.length}`} as they read
+          </Button>
+        )}
+      </p>
+      <ul>
+        {rows[language].map((row) => (
+          <TextLine
+            key={`${language} ${row.key}`}
+            row={row}
+            language={language}
+            busy={busy}
+            onApprove={(words) => approve([{ key: row.key, words }])}
+          />
+        ))}
+      </ul>
+      <Fault sentence={sentence} />
+    </section>
+  );
+}
