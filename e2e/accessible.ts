@@ -1,3 +1,4 @@
+import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow, signIn } from './browser';
 import { openStage } from './stage';
@@ -35,10 +36,10 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
   let quotePath: string;
   beforeAll(async () => {
     process.env.DATABASE_URL = stage.app.databaseUrl;
-    const { rows } = await pool().query<{ token: string }>(
-      "select token from quote where state = 'sent' order by id limit 1",
+    const { rows } = await pool().query<{ job: number }>(
+      "select job_id as job from quote where state = 'sent' order by id limit 1",
     );
-    quotePath = `/q/${rows[0]?.token}`;
+    quotePath = `/q/${await jobLink(rows[0]?.job ?? 0)}`;
     await closePool();
   });
 

@@ -1,4 +1,5 @@
 import type { APIRequestContext } from 'playwright-core';
+import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
 import { openWindow, signIn } from './browser';
 import { pdfText } from './pdf-text';
@@ -56,13 +57,13 @@ test('a price that moves afterwards leaves a sent quote as it is, page and paper
   await signIn(context, stage.app.base);
   process.env.DATABASE_URL = stage.app.databaseUrl;
   const { rows } = await pool().query<{
-    token: string;
     snapshot: { options: { shop: { bought: { offer: string; costCents: number }[] } }[] };
-  }>("select token, snapshot from quote where state = 'sent' and job_id = $1", [CHOIR]);
+  }>("select snapshot from quote where state = 'sent' and job_id = $1", [CHOIR]);
   const [quote] = rows;
   if (quote === undefined) throw new Error('nothing was sent');
-  const before = await textOf(context.request, `/q/${quote.token}`);
-  const paperBefore = await pdfText(context.request, `/q/${quote.token}/pdf`);
+  const path = `/q/${await jobLink(CHOIR)}`;
+  const before = await textOf(context.request, path);
+  const paperBefore = await pdfText(context.request, `${path}/pdf`);
   expect(paperBefore).toMatch(/Total +€/);
   const bought = quote.snapshot.options.flatMap((option) => option.shop.bought);
   expect(bought.length).toBeGreaterThan(0);
@@ -73,8 +74,8 @@ test('a price that moves afterwards leaves a sent quote as it is, page and paper
   }
   const after = await pool().query("select snapshot from quote where state = 'sent' and job_id = $1", [CHOIR]);
   expect(after.rows[0].snapshot).toEqual(quote.snapshot);
-  expect(await textOf(context.request, `/q/${quote.token}`)).toBe(before);
-  expect(await pdfText(context.request, `/q/${quote.token}/pdf`)).toBe(paperBefore);
+  expect(await textOf(context.request, path)).toBe(before);
+  expect(await pdfText(context.request, `${path}/pdf`)).toBe(paperBefore);
   await closePool();
   await context.close();
 });

@@ -41,6 +41,7 @@ const PACKAGES = {
   postgresql: () => postgresFolder() !== null,
   chromium: () => existsSync('/usr/bin/chromium'),
   'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
+  qpdf: () => existsSync('/usr/bin/qpdf'),
 };
 
 /** Installs those of the named Debian packages that are missing. */

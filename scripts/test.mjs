@@ -3,7 +3,7 @@
 import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
 
 needNode();
-needPackages(['postgresql', 'chromium', 'poppler-utils']);
+needPackages(['postgresql', 'chromium', 'poppler-utils', 'qpdf']);
 needModules();
 const { register } = await import('tsx/esm/api');
 register();

@@ -100,7 +100,7 @@ test('a yes outlives a crash at any moment: said again it is the same yes, noted
   const teo = await as('teo');
   for (const delay of [0, 3, 6, 10, 20]) {
     must(await again(() => renewQuote(teo, CHOIR)));
-    const { token } = must(await sendQuote(teo, CHOIR, { seen: await seen(CHOIR) }));
+    const { token, number } = must(await sendQuote(teo, CHOIR, { seen: await seen(CHOIR) }));
     const [option] = (await openQuote(token))?.quote.options ?? [];
     const yes = {
       ...{ kind: 'accept' as const, place: option?.place ?? 0, signed: 'Iver Stroud' },
@@ -116,15 +116,15 @@ test('a yes outlives a crash at any moment: said again it is the same yes, noted
     must(await again(() => answerQuote(token, yes)));
     const kept = await many(
       pool(),
-      `select signed from quote_answer join quote on quote.id = quote_id where token = $1 and kind = 'accepted'`,
-      [token],
+      `select signed from quote_answer join quote on quote.id = quote_id where number = $1 and kind = 'accepted'`,
+      [number],
     );
     expect(kept).toEqual([{ signed: 'Iver Stroud' }]);
     const noted = await one<{ count: number }>(
       pool(),
       `select count(*)::integer as count from event where job_id = $1 and kind = 'quote-accepted'
-         and detail ->> 'number' = (select number from quote where token = $2)`,
-      [CHOIR, token],
+         and detail ->> 'number' = $2`,
+      [CHOIR, number],
     );
     expect(noted.count).toBe(1);
   }

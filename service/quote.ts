@@ -147,6 +147,9 @@ export async function sendQuote(
   return changeJob(caller, jobId, {
     kind: 'quote-sent',
     work: async (db, state) => {
+      const last = state.sent.find((quote) => quote.state === 'sent');
+      if ((state.draft?.choices ?? []).length === 0 && last !== undefined)
+        return fault('conflict', `It went out a moment ago as ${last.number}, from another window.`);
       const drafted = draftOptions(state);
       const lost = drafted.find((one) => !one.ok);
       if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);

@@ -147,7 +147,7 @@ describe('sending', () => {
     expect(before?.standing).toBe('open');
     // The days cannot be waited for: the same quote, a month old, in a database whose trigger sleeps for a moment.
     await pool().query('alter table quote disable trigger quote_is_kept');
-    await pool().query('update quote set valid_until = current_date - 2 where token = $1', [token]);
+    await pool().query('update quote set valid_until = current_date - 2 where job_id = $1', [id]);
     await pool().query('alter table quote enable trigger quote_is_kept');
     expect(await openQuote(token)).toEqual({ ...before, standing: 'lapsed' });
   });

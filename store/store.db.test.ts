@@ -187,9 +187,10 @@ describe('what the schema refuses whatever the code does', () => {
 
   it('any change of a sent quote, but for its being replaced', async () => {
     const draft = await openDraft(pool(), jobId);
-    const sent = `update quote set state = 'sent', number = '2026-9999', token = $2, snapshot = '{"total": 1}', sent_at = now(),
+    const sent = `update quote set state = 'sent', number = '2026-9999', snapshot = '{"total": 1}', sent_at = now(),
       valid_until = current_date where id = $1`;
-    await pool().query(sent, [draft.id, 'x'.repeat(43)]);
+    await pool().query(sent, [draft.id]);
+    await refuses(`update quote set terms = '{"note": ""}' where id = $1`, [draft.id]);
     await refuses(`update quote set snapshot = '{"total": 2}' where id = $1`, [draft.id]);
     await refuses("update quote set number = '2026-0001' where id = $1", [draft.id]);
     await refuses('update quote set valid_until = valid_until + 1 where id = $1', [draft.id]);

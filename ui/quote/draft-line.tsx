@@ -1,9 +1,9 @@
 'use client';
 import { type FormEvent, useState } from 'react';
 import { currencyDecimals, plainMoney } from '@/core/pricing/currency';
-import { moneyText } from '@/core/pricing/money-text';
 import { parseMoney } from '@/core/pricing/parse-money';
 import type { QuoteLine, QuoteOption } from '@/core/quoting/snapshot';
+import { moneyIn } from '@/core/quoting/words/in-language';
 import type { Saving } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -62,7 +62,7 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
         unit={job.currency}
         inputMode="decimal"
         value={price}
-        hint={`computed ${moneyText(Math.abs(computed.eachCents), job.currency)}`}
+        hint={`computed ${moneyIn(job.language, Math.abs(computed.eachCents), job.currency)}`}
         onChange={(event) => setPrice(event.target.value)}
       />
       <Fault sentence={wrong ?? sentence} />
@@ -86,6 +86,7 @@ export function DraftLine(props: DraftLineProps) {
   const { line, computed, saving } = props;
   const { job } = useJob();
   const [isOpen, setIsOpen] = useState(false);
+  const money = (minor: number) => moneyIn(job.language, minor, job.currency);
   const isText = line.text !== computed.text;
   const isPrice = line.eachCents !== computed.eachCents;
   if (isOpen)
@@ -103,25 +104,27 @@ export function DraftLine(props: DraftLineProps) {
         {line.text}
         {line.origin === 'original' && <span className="text-ink-2"> (original)</span>}
         {line.origin === 'used' && <span className="text-ink-2"> (used, tested)</span>}
-        {isText && <span className="block text-ink-2">computed: {computed.text}</span>}
+        {(isText || isPrice) && (
+          <span className="block text-ink-2">
+            computed:{' '}
+            {[...(isText ? [computed.text] : []), ...(isPrice ? [money(line.quantity * computed.eachCents)] : [])].join(
+              ', ',
+            )}
+          </span>
+        )}
       </td>
       <td className="py-1 text-right whitespace-nowrap">
         {isTyped(line) ? (
           <button
             type="button"
             className="cursor-pointer underline decoration-dotted decoration-edge underline-offset-4 hover:decoration-act"
-            aria-label={`${moneyText(line.totalCents, job.currency)}, type over ${line.text}`}
+            aria-label={`${money(line.totalCents)}, type over ${line.text}`}
             onClick={() => setIsOpen(true)}
           >
-            {moneyText(line.totalCents, job.currency)}
+            {money(line.totalCents)}
           </button>
         ) : (
-          moneyText(line.totalCents, job.currency)
-        )}
-        {isPrice && (
-          <span className="block text-sm text-ink-2">
-            computed {moneyText(line.quantity * computed.eachCents, job.currency)}
-          </span>
+          money(line.totalCents)
         )}
       </td>
     </tr>

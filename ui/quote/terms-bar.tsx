@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
@@ -61,8 +61,11 @@ function TermsForm({ onDone }: TermsFormProps) {
     const result = await save('PUT', `/api/jobs/${job.id}/terms`, { terms: read.terms, seen });
     if (result.ok) onDone();
   };
+  const form = useRef<HTMLFormElement>(null);
+  useEffect(() => form.current?.scrollIntoView({ block: 'nearest' }), []);
   return (
     <form
+      ref={form}
       aria-label="Agreed beside the lines"
       className="bg-sheet border-2 border-act rounded-notch px-4 py-3 grid gap-3"
       onSubmit={(event) => {

@@ -1,6 +1,5 @@
 'use client';
 import { useState } from 'react';
-import { dayText } from '@/core/quoting/day-text';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
 import { type TextKey, textFault } from '@/core/quoting/words/shop-texts';
 import { useSave } from '../client/use-save';
@@ -33,6 +32,10 @@ const WHEN: Record<TextKey, string> = {
   'cover-support': 'under a support contract',
 };
 
+/** A day with its month in three letters, for a narrow column. */
+const shortDay = (day: string): string =>
+  new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+
 interface TextLineProps {
   row: TextRow;
   language: Language;
@@ -47,7 +50,7 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
   const wrong = textFault(words);
   const isChanged = typed !== null && typed !== row.words;
   return (
-    <li className="grid grid-cols-[11rem_1fr_11rem] max-[860px]:grid-cols-1 gap-x-4 gap-y-1 border-b border-line py-2">
+    <li className="grid grid-cols-[10rem_1fr_15.5rem] max-[860px]:grid-cols-1 gap-x-4 gap-y-1 border-b border-line py-2">
       <span className="text-sm font-semibold">{WHEN[row.key]}</span>
       <div className="grid gap-1">
         {typed === null ? (
@@ -67,9 +70,9 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
         )}
         <Fault sentence={typed === null ? null : wrong} />
       </div>
-      <div className="flex flex-wrap gap-2 items-start content-start text-sm">
-        <span className={approved === null ? 'text-mind font-semibold basis-full' : 'text-ink-2 basis-full'}>
-          {approved === null ? 'not approved' : `✓ ${approved.by}, ${dayText(approved.on)}`}
+      <div className="flex flex-wrap gap-x-2 gap-y-1 items-baseline content-start justify-between text-sm">
+        <span className={approved === null ? 'text-mind font-semibold' : 'text-ink-2'}>
+          {approved === null ? 'not approved' : `✓ ${approved.by}, ${shortDay(approved.on)}`}
         </span>
         {(approved === null || isChanged) && (
           <Button

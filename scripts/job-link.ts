@@ -1,0 +1,10 @@
+import { showJob } from '../service/job-state';
+
+/** The unguessable part of the link to a job's sent quote, as staff see it. */
+export async function jobLink(jobId: number): Promise<string> {
+  const state = await showJob(jobId);
+  const quote = state?.sent.find((one) => one.state === 'sent');
+  const token = quote === undefined ? null : state?.links.get(quote.id)?.token;
+  if (token == null) throw new Error(`job ${jobId} has no link`);
+  return token;
+}
