@@ -1,4 +1,4 @@
-/** How often it is looked whether a seller's feed is due and whether a list waits to be read, milliseconds. */
+/** How often it is looked whether a seller's feed is due, a list waits to be read or a mail to go, milliseconds. */
 const LOOK_MS = 15_000;
 
 /** What runs beside the answers to requests, for as long as the server does. */
@@ -7,11 +7,15 @@ export async function register(): Promise<void> {
   const { pollFeeds } = await import('./service/feeds');
   const { takeFromFolder } = await import('./service/list-folder');
   const { readStranded } = await import('./service/read-list');
+  const { queueReminders, sendDueMail } = await import('./service/mail');
   const { log } = await import('./app/log');
   const folder = process.env.FENBRIK_LISTS;
   const look = async (): Promise<void> => {
     for (const { ok, sentence } of await pollFeeds()) log[ok ? 'info' : 'warn']({ sentence }, 'feed asked');
     for (const id of await readStranded()) log.info({ list: id }, 'a price list was read anew');
+    const reminders = await queueReminders();
+    if (reminders > 0) log.info({ reminders }, 'customers are reminded of quotes that lapse');
+    for (const mail of await sendDueMail()) log[mail.state === 'sent' ? 'info' : 'warn'](mail, 'mail tried');
     if (!folder) return;
     for (const { ok, file, sentence } of await takeFromFolder(folder)) {
       log[ok ? 'info' : 'warn']({ file, sentence }, 'price list in the folder');

@@ -72,8 +72,14 @@ export function caught(cause: unknown, request: NextRequest): Response {
   );
 }
 
+/** Where the browser that asks finds the shop, such as `https://shop.example`. */
+function baseOf(request: NextRequest): string {
+  const origin = request.headers.get('origin');
+  return origin !== null && URL.canParse(origin) ? new URL(origin).origin : request.nextUrl.origin;
+}
+
 type Params = Record<string, string>;
-type Work<Body> = (caller: Caller, body: Body, params: Params) => Promise<Result<unknown> | Response>;
+type Work<Body> = (caller: Caller, body: Body, params: Params, base: string) => Promise<Result<unknown> | Response>;
 
 /**
  * A route handler: checks who calls and whether they may, parses the body, does the work, and turns what comes
@@ -88,7 +94,7 @@ export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, w
         return answer(fault('forbidden', 'This came from another site.'));
       const body = await parseBody(request, schema);
       if (!body.ok) return answer(body);
-      const result = await work(entered.caller, body.value, await context.params);
+      const result = await work(entered.caller, body.value, await context.params, baseOf(request));
       return result instanceof Response ? result : answer(result);
     } catch (cause) {
       return caught(cause, request);
@@ -124,7 +130,8 @@ export function handleFile(right: Right, work: Work<SentFile>) {
       if (!entered.ok) return answer(entered);
       if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
       const input = (request.body as AsyncIterable<Uint8Array> | null) ?? nothing();
-      const result = await work(entered.caller, { name: nameOf(request), input }, await context.params);
+      const file = { name: nameOf(request), input };
+      const result = await work(entered.caller, file, await context.params, baseOf(request));
       return result instanceof Response ? result : answer(result);
     } catch (cause) {
       return caught(cause, request);

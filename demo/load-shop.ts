@@ -4,7 +4,7 @@ import { transaction } from '../store/database';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
 import { hashPassword } from '../store/password';
 import { updateSeller } from '../store/sellers';
-import { insertShop, maybeShop } from '../store/shop';
+import { insertShop, maybeShop, updatePapers } from '../store/shop';
 import { approveText } from '../store/shop-texts';
 import { insertStaff } from '../store/staff';
 import { insertModel } from '../store/whole-models';
@@ -51,6 +51,7 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
       roundUpToCents: 50,
       demo: true,
     });
+    await updatePapers(db, { language: 'en', paper: 'A4', mailFrom: 'quotes@petrel-street.example', remindDays: 3 });
     const people: number[] = [];
     for (const member of DEMO_STAFF) {
       people.push(await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD }));

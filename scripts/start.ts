@@ -57,6 +57,20 @@ async function sellerFeeds(): Promise<ChildProcess | null> {
   });
 }
 
+/** The demo shop's mail goes to a server of ours that keeps it in a folder and hands it on to nobody. */
+async function mailStandIn(): Promise<ChildProcess | null> {
+  if (process.env.FENBRIK_SMTP || !(await maybeShop(pool()))?.demo) return null;
+  const port = await freePort();
+  const folder = join(clusterFolder(), 'mail');
+  process.env.FENBRIK_SMTP = `smtp://127.0.0.1:${port}`;
+  say(`the demo shop’s mail is kept in ${folder}`);
+  return program(['--import', 'tsx', join(ROOT, 'standin', 'mail-server.ts')], {
+    FENBRIK_MAIL_PORT: String(port),
+    FENBRIK_MAIL_FOLDER: folder,
+    FENBRIK_MAIL_MOODS: process.env.FENBRIK_MAIL_MOODS ?? 'well',
+  });
+}
+
 /** Starts a Node program of ours in its own group, so that Ctrl-C reaches it only through us. */
 function program(args: string[], env: Record<string, string>): ChildProcess {
   const preload = pathToFileURL(join(ROOT, 'scripts', 'end-with-parent.mjs')).href;
@@ -96,6 +110,7 @@ export async function start(): Promise<void> {
     if (cluster?.started) cluster.stop();
     giveUp(cause instanceof Error ? cause.message : String(cause));
   }
+  const mail = await mailStandIn();
   const port = await freePort(Number(process.env.PORT) || DEFAULT_PORT);
   const app = program(
     [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
@@ -104,6 +119,7 @@ export async function start(): Promise<void> {
   const children = [app];
   const feeds = await sellerFeeds();
   if (feeds !== null) children.push(feeds);
+  if (mail !== null) children.push(mail);
   await closePool();
   let ending = false;
   const end = async (code: number) => {

@@ -18,6 +18,7 @@ import type { ReadMachine } from '../core/reading/reading';
 import { pool, type Queryable } from '../store/database';
 import { type EarlierJob, findEarlierJobs } from '../store/earlier-jobs';
 import { getJob, type Job, listSlots, lockJob } from '../store/jobs';
+import { listMail, type Mail } from '../store/mail';
 import {
   findReportedModels,
   getModel,
@@ -80,6 +81,8 @@ export interface JobState {
   sent: SentQuote[];
   /** how these can be reached; one without a link has had it withdrawn */
   links: Map<number, QuoteLink>;
+  /** what was mailed of these, the newest first */
+  mail: Mail[];
   /** what the customer said to these */
   answers: StoredAnswer[];
   /** what moved behind the quote that is out */
@@ -223,6 +226,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     pricing,
     labour,
     sent,
+    mail: sent.length === 0 ? [] : await listMail(db, id),
     links: await linksOf(
       db,
       sent.map((quote) => quote.id),

@@ -2,15 +2,20 @@ import { z } from 'zod';
 import { LANGUAGES } from '../core/quoting/words/language';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { getShop, PAPERS, type Shop, updatePapers } from '../store/shop';
+import { getShop, PAPERS, type Papers, type Shop, updatePapers } from '../store/shop';
 import type { Caller } from './access';
 import { done, type Result } from './result';
 
-export const papersSchema = z.strictObject({ language: z.enum(LANGUAGES), paper: z.enum(PAPERS) });
+export const papersSchema = z.strictObject({
+  language: z.enum(LANGUAGES),
+  paper: z.enum(PAPERS),
+  mailFrom: z.union([z.literal(''), z.email('A mail address is written as quotes@shop.example.').max(200)]),
+  remindDays: z.number().int().min(0, 'Days are 0 or more.').max(30, 'A month before is early enough.'),
+});
 
-export async function showPapers(): Promise<Pick<Shop, 'language' | 'paper' | 'hasLogo'>> {
-  const { language, paper, hasLogo } = await getShop(pool());
-  return { language, paper, hasLogo };
+export async function showPapers(): Promise<Papers & Pick<Shop, 'hasLogo'>> {
+  const { language, paper, mailFrom, remindDays, hasLogo } = await getShop(pool());
+  return { language, paper, mailFrom, remindDays, hasLogo };
 }
 
 /** Writes what customers' papers are usually written in, and what they are printed on. */

@@ -20,7 +20,7 @@ import { saveCharges, showCharges } from './charges';
 import { draftOptions } from './draft-options';
 import { saveIntake } from './intake';
 import { logoFault, saveLogo, showLogo } from './logo';
-import { savePapers } from './papers';
+import { savePapers, showPapers } from './papers';
 import { changePrice } from './prices';
 import { dropPlan, openQuote, sendQuote } from './quote';
 import { quoteJson, quotePaper, quoteTable, quoteXml } from './quote-files';
@@ -122,14 +122,15 @@ describe('languages, taxes and texts', () => {
   it('follow the quote, else the customer, else the shop', async () => {
     const owner = await as('runa');
     const job = await till();
+    const { hasLogo: _, ...papers } = await showPapers();
     const language = async () => (await stateOf(job)).language;
-    must(await savePapers(owner, { language: 'fr', paper: 'Letter' }));
+    must(await savePapers(owner, { ...papers, language: 'fr', paper: 'Letter' }));
     expect(await language()).toBe('fr');
     must(await saveIntake(shop.teo, job, { language: 'de' }));
     expect(await language()).toBe('de');
     must(await agree(job, { language: 'en' }));
     expect(await language()).toBe('en');
-    must(await savePapers(owner, { language: 'en', paper: 'A4' }));
+    must(await savePapers(owner, papers));
   });
 
   it('leave the tax off for whoever pays none, on the ladder as on the quote', async () => {

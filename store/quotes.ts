@@ -130,6 +130,11 @@ export async function listSent(db: Queryable, jobId: number): Promise<SentQuote[
   return many<SentQuote & Record<string, unknown>>(db, `${SENT} and job_id = $1 order by version desc`, [jobId]);
 }
 
+/** A sent quote by its id. */
+export async function findSent(db: Queryable, id: number): Promise<SentQuote | null> {
+  return maybeOne<SentQuote & Record<string, unknown>>(db, `${SENT} and quote.id = $1`, [id]);
+}
+
 /** The quote that a link opens, by what is kept of its unguessable part; null: none, or it was withdrawn. */
 export async function findByLink(db: Queryable, tokenHash: Buffer): Promise<SentQuote | null> {
   return maybeOne<SentQuote & Record<string, unknown>>(

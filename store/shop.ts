@@ -32,6 +32,10 @@ export interface Shop {
   language: Language;
   paper: Paper;
   hasLogo: boolean;
+  /** whom its mail comes from; empty: it sends none */
+  mailFrom: string;
+  /** customers are reminded so many days before a quote's last; 0: never */
+  remindDays: number;
   validityDays: number;
   markUpBp: number;
   leastMarginCents: number;
@@ -47,7 +51,7 @@ const COLUMNS = `name, town, contact, currency, time_zone as "timeZone", tax_bp 
   tax_way as "taxWay", tax_rounding as "taxRounding", labour_tax_bp as "labourTaxBp", fee_tax_bp as "feeTaxBp",
   credit_tax_bp as "creditTaxBp", labour_cents as "labourCents", labour_hour_cents as "labourHourCents",
   labour_least_cents as "labourLeastCents", labour_step_minutes as "labourStepMinutes", language, paper,
-  logo is not null as "hasLogo", validity_days as "validityDays", mark_up_bp as "markUpBp",
+  logo is not null as "hasLogo", mail_from as "mailFrom", remind_days as "remindDays", validity_days as "validityDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
   price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp", demo`;
 
@@ -153,8 +157,17 @@ export async function updateCharges(db: Queryable, charges: Charges): Promise<vo
   );
 }
 
-export async function updatePapers(db: Queryable, papers: Pick<Shop, 'language' | 'paper'>): Promise<void> {
-  await run(db, 'update shop set language = $1, paper = $2', [papers.language, papers.paper]);
+/** What customers' papers and mail are like. */
+export type Papers = Pick<Shop, 'language' | 'paper' | 'mailFrom' | 'remindDays'>;
+
+export async function updatePapers(db: Queryable, papers: Papers): Promise<void> {
+  const { language, paper, mailFrom, remindDays } = papers;
+  await run(db, 'update shop set language = $1, paper = $2, mail_from = $3, remind_days = $4', [
+    language,
+    paper,
+    mailFrom,
+    remindDays,
+  ]);
 }
 
 /** The shop's mark on its papers, a PNG or JPEG file; null: it has none. */

@@ -59,12 +59,26 @@ export type SlipOption =
   | { place: number; ok: true; option: QuoteOption }
   | { place: number; ok: false; sentence: string };
 
+/** A mail of a version, and how far it has come. Times as ISO 8601. */
+export interface SentMail {
+  id: number;
+  kind: 'quote' | 'reminder';
+  to: string;
+  state: 'waiting' | 'sending' | 'sent' | 'refused' | 'unsure' | 'given-up';
+  tries: number;
+  nextAt: string;
+  /** what the last try came to */
+  sentence: string | null;
+  sentAt: string | null;
+}
+
 export interface SentVersion {
   number: string;
   version: number;
   state: 'sent' | 'replaced';
   /** how the customer reaches it; null: the link was withdrawn. Its unguessable part; null: it can be shown no more */
   link: { token: string | null } | null;
+  mail: SentMail[];
   sentOn: string;
   sentBy: string | null;
   validUntil: string;

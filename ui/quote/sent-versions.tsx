@@ -1,15 +1,18 @@
 'use client';
-import { type FormEvent, useState } from 'react';
+import { useRouter } from 'next/navigation';
+import { type FormEvent, useEffect, useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
 import type { Question } from '@/core/quoting/quote-answer';
+import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { SentVersion } from '../job/job-view';
+import type { SentMail, SentVersion } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { KeyHint } from '../kit/key-hint';
 
 function CopyLink({ path }: { path: string }) {
   const [copied, setCopied] = useState(false);
@@ -101,8 +104,100 @@ function Said({ version: { answer, questions } }: { version: SentVersion }) {
   );
 }
 
+/** Mails the version that is out, where the customer has an address and it did not go yet. */
+function MailIt({ version: { version, state, mail } }: { version: SentVersion }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const { email } = job.customer;
+  const isOut = mail.some((one) => one.kind === 'quote' && MAY_HAVE_GONE.has(one.state) && one.to === email);
+  const may = state === 'sent' && email !== '' && !isOut && !busy;
+  const send = () => void save('POST', `/api/jobs/${job.id}/quote/mail`, { version });
+  useKeys({ m: () => may && send() });
+  if (state !== 'sent' || isOut) return null;
+  if (email === '') return <span className="text-sm text-ink-2 self-center">no mail address on Intake</span>;
+  return (
+    <>
+      <Button disabled={!may} onClick={send} aria-keyshortcuts="m">
+        Mail it to {email} <KeyHint of="M" />
+      </Button>
+      <Fault sentence={sentence} />
+    </>
+  );
+}
+
+const MAY_HAVE_GONE: ReadonlySet<SentMail['state']> = new Set(['waiting', 'sending', 'sent', 'unsure']);
+
+/** A time as `14:05`, where the reader is. */
+const clock = (iso: string): string =>
+  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+
+/** How far a mail has come, in words. */
+function mailWords({ kind, to, state, tries, nextAt, sentence, sentAt }: SentMail): string {
+  const what = kind === 'quote' ? `Mailed to ${to}` : `Reminder to ${to}`;
+  const said = sentence === null ? '' : ` (${sentence})`;
+  const tried = tries === 1 ? 'one try' : `${tries} tries`;
+  switch (state) {
+    case 'waiting':
+      return tries === 0 ? `${what}: about to go` : `${what}: waits after ${tried}${said}, next at ${clock(nextAt)}`;
+    case 'sending':
+      return `${what}: on its way`;
+    case 'sent':
+      return `${what}: taken by the mail server at ${clock(sentAt ?? '')}`;
+    case 'refused':
+      return `${what}: refused${said}`;
+    case 'unsure':
+      return `${what}: it may have arrived or not${said}; ask before you send it again`;
+    case 'given-up':
+      return `${what}: given up${said}`;
+  }
+}
+
+/** What was mailed of a version. */
+function Mails({ version: { mail } }: { version: SentVersion }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const router = useRouter();
+  const isMoving = mail.some(({ state, tries }) => state === 'sending' || (state === 'waiting' && tries === 0));
+  useEffect(() => {
+    if (!isMoving) return;
+    const look = setInterval(() => router.refresh(), LOOK_MS);
+    return () => clearInterval(look);
+  }, [isMoving, router]);
+  if (mail.length === 0) return null;
+  return (
+    <ul className="text-sm mt-1 grid gap-0.5" aria-label="Mail" role="status">
+      {mail.map((one) => {
+        const isStuck = one.state === 'refused' || one.state === 'unsure';
+        return (
+          <li
+            key={one.id}
+            className={isStuck ? 'text-stop font-medium' : one.state === 'sent' ? 'text-good' : 'text-ink-2'}
+          >
+            {one.state === 'sent' && '✓ '}
+            {mailWords(one)}{' '}
+            {isStuck && (
+              <Button
+                weight="quiet"
+                disabled={busy}
+                onClick={() => void save('POST', `/api/jobs/${job.id}/mail`, { id: one.id })}
+              >
+                Send it again
+              </Button>
+            )}
+          </li>
+        );
+      })}
+      <Fault sentence={sentence} />
+    </ul>
+  );
+}
+
+/** While a mail is under way it is looked after so often, ms. */
+const LOOK_MS = 1500;
+
 /** How the customer reaches a version: page, PDF and link, its files for other programs, and the link's end. */
-function Reach({ version: { version, link, options } }: { version: SentVersion }) {
+function Reach({ version: sent }: { version: SentVersion }) {
+  const { version, link, options } = sent;
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const change = (to: 'withdrawn' | 'renewed') => void save('POST', `/api/jobs/${job.id}/quote/link`, { version, to });
@@ -136,6 +231,7 @@ function Reach({ version: { version, link, options } }: { version: SentVersion }
           PDF
         </a>
         <CopyLink path={path} />
+        <MailIt version={sent} />
       </div>
       <div className="flex flex-wrap items-center gap-3 text-sm">
         {file('CSV', 'csv')}
@@ -176,6 +272,7 @@ export function SentVersions() {
                 .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
                 .join(' · ')}
             </p>
+            <Mails version={version} />
             <Said version={version} />
           </div>
           <Reach version={version} />

@@ -4,7 +4,7 @@ import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/l
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
-import { INPUT_LOOK } from '../kit/field';
+import { Field, INPUT_LOOK } from '../kit/field';
 
 type Paper = 'A4' | 'Letter';
 const PAPER_WORDS: Record<Paper, string> = { A4: 'A4 (210 × 297 mm)', Letter: 'Letter (8.5 × 11 in)' };
@@ -15,17 +15,29 @@ const MOST_BYTES = 1_000_000;
 interface PapersProps {
   language: Language;
   paper: Paper;
+  /** whom mail comes from; empty: the shop sends none */
+  mailFrom: string;
+  /** customers are reminded so many days before a quote's last; 0: never */
+  remindDays: number;
   hasLogo: boolean;
 }
 
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
-export function Papers({ language, paper, hasLogo }: PapersProps) {
+export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: PapersProps) {
   const { busy, sentence, save } = useSave();
   const file = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [shown, setShown] = useState(0);
-  const keep = (patch: Partial<Pick<PapersProps, 'language' | 'paper'>>) =>
-    void save('PUT', '/api/papers', { language, paper, ...patch });
+  const [from, setFrom] = useState(mailFrom);
+  const [days, setDays] = useState(String(remindDays));
+  const keep = (patch: Partial<Omit<PapersProps, 'hasLogo'>>) =>
+    void save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, ...patch });
+  const keepMail = () => {
+    const isDays = /^\d{1,2}$/.test(days.trim());
+    setWrong(isDays ? null : 'Type the days as a number, such as 3; 0 reminds nobody.');
+    if (isDays && (from.trim() !== mailFrom || Number(days) !== remindDays))
+      keep({ mailFrom: from.trim(), remindDays: Number(days) });
+  };
   return (
     <section aria-label="Customers’ papers" className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">Customers’ papers</h2>
@@ -93,6 +105,33 @@ export function Papers({ language, paper, hasLogo }: PapersProps) {
           )}
         </div>
       </div>
+      <form
+        className="flex flex-wrap gap-4 items-end"
+        onSubmit={(event) => {
+          event.preventDefault();
+          keepMail();
+        }}
+      >
+        <Field
+          label="Mail comes from"
+          type="email"
+          placeholder="no mail is sent"
+          className="w-80"
+          value={from}
+          onChange={(event) => setFrom(event.target.value)}
+        />
+        <Field
+          label="and reminds before a quote’s last day"
+          unit="days"
+          inputMode="numeric"
+          className="w-64"
+          value={days}
+          onChange={(event) => setDays(event.target.value)}
+        />
+        <Button type="submit" disabled={busy}>
+          Keep it
+        </Button>
+      </form>
       <Fault sentence={wrong ?? sentence} />
     </section>
   );

@@ -45,7 +45,7 @@ function priceDays({ pricedAt }: Pick<TestedSupply, 'pricedAt'>): number | null 
 }
 
 /** What went out, with what the customer said to it. */
-function sentVersions({ sent, links, answers, today }: JobState): SentVersion[] {
+function sentVersions({ sent, links, mail, answers, today }: JobState): SentVersion[] {
   return sent.map((quote) => {
     const said = answers.filter(({ quoteId }) => quoteId === quote.id);
     const answer = decisionOf(said);
@@ -54,6 +54,13 @@ function sentVersions({ sent, links, answers, today }: JobState): SentVersion[] 
       version: quote.version,
       state: quote.state,
       link: links.get(quote.id) ?? null,
+      mail: mail
+        .filter(({ quoteId }) => quoteId === quote.id)
+        .map(({ id, kind, to, state, tries, nextAt, sentence, sentAt }) => ({
+          ...{ id, kind, to, state, tries, sentence },
+          nextAt: nextAt.toISOString(),
+          sentAt: sentAt?.toISOString() ?? null,
+        })),
       sentOn: quote.snapshot.sentOn,
       sentBy: quote.sentBy,
       validUntil: quote.validUntil,

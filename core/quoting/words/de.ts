@@ -96,6 +96,31 @@ export const DE: PaperWords = {
     replaced: 'Ein neueres Angebot ersetzt dieses. Fragen Sie uns nach seinem Link.',
     footer: (contact) => `Sie können auch anrufen oder vorbeikommen und den Vorschlag nennen: ${contact}.`,
   },
+  mail: {
+    reminder: 'Zur Erinnerung',
+    quoteText: ({ customer, machine, until, link, shop }) =>
+      `Guten Tag ${customer},
+
+hier ist unser Angebot für mehr Speicher in Ihrem Gerät ${machine}. Ansehen, fragen oder zusagen können Sie hier:
+${link}
+
+Dasselbe hängt als PDF an. Die Preise gelten bis ${until}.
+
+${shop.name}
+${shop.contact}
+`,
+    reminderText: ({ customer, machine, until, link, shop }) =>
+      `Guten Tag ${customer},
+
+unser Angebot für mehr Speicher in Ihrem Gerät ${machine} gilt noch bis ${until}. Wenn Sie es möchten, sagen Sie hier zu:
+${link}
+
+Wenn nicht, brauchen Sie nichts zu tun.
+
+${shop.name}
+${shop.contact}
+`,
+  },
   faults: {
     noOption: 'Diesen Vorschlag hat das Angebot nicht: Wählen Sie einen, den es hat.',
     chooseFirst: 'Wählen Sie zuerst einen Vorschlag.',

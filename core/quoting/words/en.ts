@@ -95,6 +95,31 @@ export const EN: PaperWords = {
     replaced: 'A newer quote replaces this one. Ask us for its link.',
     footer: (contact) => `You can also ring us or come by and name the option: ${contact}.`,
   },
+  mail: {
+    reminder: 'Reminder',
+    quoteText: ({ customer, machine, until, link, shop }) =>
+      `Hello ${customer},
+
+here is our quote for more memory in your ${machine}. Look at it, ask us, or say yes here:
+${link}
+
+The same is attached as a PDF. The prices hold until ${until}.
+
+${shop.name}
+${shop.contact}
+`,
+    reminderText: ({ customer, machine, until, link, shop }) =>
+      `Hello ${customer},
+
+our quote for more memory in your ${machine} holds until ${until}. If you still want it, say yes here:
+${link}
+
+If not, you need not do anything.
+
+${shop.name}
+${shop.contact}
+`,
+  },
   faults: {
     noOption: 'This quote has no such option: choose one that it has.',
     chooseFirst: 'Choose an option first.',

@@ -99,6 +99,31 @@ export const FR: PaperWords = {
     replaced: 'Un devis plus récent remplace celui-ci. Demandez-nous son lien.',
     footer: (contact) => `Vous pouvez aussi nous appeler ou passer nous voir et nommer la solution : ${contact}.`,
   },
+  mail: {
+    reminder: 'Rappel',
+    quoteText: ({ customer, machine, until, link, shop }) =>
+      `Bonjour ${customer},
+
+voici notre devis pour plus de mémoire dans votre ${machine}. Vous pouvez le lire, nous interroger ou accepter ici :
+${link}
+
+Le même est joint en PDF. Les prix sont valables jusqu’au ${until}.
+
+${shop.name}
+${shop.contact}
+`,
+    reminderText: ({ customer, machine, until, link, shop }) =>
+      `Bonjour ${customer},
+
+notre devis pour plus de mémoire dans votre ${machine} est valable jusqu’au ${until}. S’il vous convient, acceptez-le ici :
+${link}
+
+Sinon, vous n’avez rien à faire.
+
+${shop.name}
+${shop.contact}
+`,
+  },
   faults: {
     noOption: 'Ce devis n’a pas cette solution : choisissez-en une qu’il contient.',
     chooseFirst: 'Choisissez d’abord une solution.',

@@ -13,6 +13,15 @@ export interface OldModules {
   credited: boolean;
 }
 
+/** What a mail about a quote tells. */
+export interface MailTold {
+  customer: string;
+  machine: string;
+  until: string;
+  link: string;
+  shop: { name: string; contact: string };
+}
+
 /** Everything that is said on a customer's page and paper, but for the shop's own texts. Amounts, days and capacities come as text. */
 export interface PaperWords {
   /** units of capacity: MB, GB, TB in the language */
@@ -91,6 +100,11 @@ export interface PaperWords {
     declined: (day: string, until: string) => string;
     replaced: string;
     footer: (contact: string) => string;
+  };
+  mail: {
+    reminder: string;
+    quoteText: (told: MailTold) => string;
+    reminderText: (told: MailTold) => string;
   };
   faults: {
     noOption: string;

@@ -1,0 +1,184 @@
+import { randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { customerView } from '../core/quoting/customer-view';
+import { dayText } from '../core/quoting/day-text';
+import { localeOf, wordsOf } from '../core/quoting/words/in-language';
+import { type MailOutcome, sendMail } from '../outward/send-mail';
+import { pool, type Queryable } from '../store/database';
+import { noteEvent } from '../store/events';
+import {
+  listToRemind,
+  type Mail,
+  mailSender,
+  noteMail,
+  queueMail,
+  releaseMail,
+  strandMail,
+  takeDueMail,
+} from '../store/mail';
+import { findSent } from '../store/quotes';
+import type { Caller } from './access';
+import { changeJob } from './change-job';
+import { contentCode } from './quote-content';
+import { paperOf } from './quote-files';
+import { linksOf } from './quote-links';
+import { done, fault, type Result } from './result';
+
+/** A process that took a mail and has not told of it for so long is gone, minutes. */
+const STRANDED_MINUTES = 10;
+/** The first wait before a mail is tried again; each later one is twice as long, up to an hour. Milliseconds. */
+const FIRST_WAIT_MS = 30_000;
+const LONGEST_WAIT_MS = 3_600_000;
+/** A server that does not take a mail within about two days will not. */
+const MOST_TRIES = 52;
+
+/** The server that mail is handed to; null: none is set. */
+const mailServer = (): string | null => process.env.FENBRIK_SMTP || null;
+
+/** Why the shop cannot send mail, in one sentence; null: it can. */
+async function whatStopsMail(db: Queryable): Promise<string | null> {
+  if (mailServer() === null) return 'No mail server is set: whoever runs Fenbrik names it as FENBRIK_SMTP.';
+  const { from } = await mailSender(db);
+  return from === '' ? 'The shop has no address that mail comes from: an owner types it under Settings.' : null;
+}
+
+/** What receivers' programs know a mail by (RFC 5322, 3.6.4). */
+const newMessageId = (from: string): string =>
+  `<${randomBytes(16).toString('hex')}@${from.split('@').at(-1) ?? 'fenbrik.invalid'}>`;
+
+export const mailQuoteSchema = z.strictObject({ version: z.number().int().positive() });
+
+/**
+ * Mails a sent version to its customer: it is in the queue once this is acknowledged, and goes within moments.
+ *
+ * @param base where the customer's browser finds the shop
+ */
+export async function mailQuote(
+  caller: Caller,
+  jobId: number,
+  { version }: z.infer<typeof mailQuoteSchema>,
+  base: string,
+): Promise<Result<null>> {
+  const queued = await changeJob(caller, jobId, {
+    kind: 'quote-mailed',
+    detail: { version },
+    work: async (db, { job, sent, links }) => {
+      const quote = sent.find((one) => one.version === version);
+      if (quote === undefined) return fault('not-found', 'This job has no such version.');
+      if (quote.state === 'replaced') return fault('conflict', 'A newer version replaces this one: mail that.');
+      const to = job.customer.email;
+      if (to === '') return fault('conflict', 'The customer’s mail address is missing: type it on Intake.');
+      if (links.get(quote.id)?.token == null) return fault('conflict', 'Its link is withdrawn: make a new one first.');
+      const stop = await whatStopsMail(db);
+      if (stop !== null) return fault('conflict', stop);
+      const { from } = await mailSender(db);
+      const mail = { jobId, quoteId: quote.id, kind: 'quote' as const, to, base, messageId: newMessageId(from) };
+      const id = await queueMail(db, mail, caller.id);
+      return id === null ? fault('conflict', `It was mailed to ${to} already: it does not go twice.`) : done(null);
+    },
+  });
+  if (queued.ok) void sendDueMail().catch(() => {});
+  return queued;
+}
+
+export const resendSchema = z.strictObject({ id: z.number().int().positive() });
+
+/** Sends a mail anew that was refused, given up, or of which nobody knows whether it went: somebody decides that here. */
+export async function mailAgain(
+  caller: Caller,
+  jobId: number,
+  { id }: z.infer<typeof resendSchema>,
+): Promise<Result<null>> {
+  const queued = await changeJob(caller, jobId, {
+    kind: 'mail-sent-again',
+    detail: { id },
+    work: async (db, { job }) => {
+      const mail = await releaseMail(db, jobId, id);
+      if (mail === null) return fault('conflict', 'This mail waits, is on its way, or went: it does not go twice.');
+      const { from } = await mailSender(db);
+      const to = job.customer.email || mail.to;
+      const again = await queueMail(db, { ...mail, to, messageId: newMessageId(from) }, caller.id);
+      return again === null ? fault('conflict', `It was mailed to ${to} already: it does not go twice.`) : done(null);
+    },
+  });
+  if (queued.ok) void sendDueMail().catch(() => {});
+  return queued;
+}
+
+/** Makes a mail from its quote and hands it over. What cannot be made, a link that was withdrawn, is given up. */
+async function handOver(mail: Mail): Promise<MailOutcome | { kind: 'given-up'; sentence: string }> {
+  const server = mailServer();
+  if (server === null) return { kind: 'later', sentence: 'No mail server is set.' };
+  const sent = await findSent(pool(), mail.quoteId);
+  const token = (await linksOf(pool(), [mail.quoteId])).get(mail.quoteId)?.token;
+  if (sent === null || token == null) return { kind: 'given-up', sentence: 'Its link was withdrawn before it went.' };
+  if (sent.state === 'replaced') return { kind: 'given-up', sentence: 'A newer version replaced it before it went.' };
+  const { from, name } = await mailSender(pool());
+  const quote = customerView(sent.snapshot);
+  const { mail: words, quote: quoteWords } = wordsOf(quote);
+  const link = `${mail.base}/q/${token}`;
+  const until = dayText(quote.validUntil, localeOf(quote));
+  const paper = await paperOf({ quote, code: contentCode(quote) });
+  const told = { customer: quote.customer.name, machine: quote.machine.name, until, link, shop: quote.shop };
+  return sendMail(server, {
+    from: { name, address: from },
+    to: { name: quote.customer.name, address: mail.to },
+    messageId: mail.messageId,
+    subject: `${mail.kind === 'quote' ? '' : `${words.reminder}: `}${quoteWords(quote.number)}, ${quote.shop.name}`,
+    text: mail.kind === 'quote' ? words.quoteText(told) : words.reminderText(told),
+    attachment: paper,
+    language: localeOf(quote),
+  });
+}
+
+/** How long a mail waits after so many tries, milliseconds. */
+export const waitAfter = (tries: number, firstMs = FIRST_WAIT_MS): number =>
+  Math.min(LONGEST_WAIT_MS, firstMs * 2 ** Math.max(0, tries - 1));
+
+/** A mail that was tried, for the log. */
+export interface MailTry {
+  id: number;
+  state: Mail['state'];
+  sentence: string;
+}
+
+/**
+ * Hands over all mail that is due, one after the other. Of several processes each mail is taken by one; what a process took
+ * and never told of is not tried again by itself.
+ */
+export async function sendDueMail(): Promise<MailTry[]> {
+  const tries: MailTry[] = [];
+  const firstMs = Number(process.env.FENBRIK_MAIL_WAIT_MS) || FIRST_WAIT_MS;
+  await strandMail(pool(), STRANDED_MINUTES);
+  for (;;) {
+    const mail = await takeDueMail(pool());
+    if (mail === null) return tries;
+    const outcome = await handOver(mail).catch(
+      // What broke did so before anything was handed over: sendMail itself answers what the network does.
+      (cause): MailOutcome => ({ kind: 'later', sentence: String(cause) }),
+    );
+    const isHopeless = outcome.kind === 'later' && mail.tries >= MOST_TRIES;
+    const state = isHopeless ? 'given-up' : outcome.kind === 'later' ? 'waiting' : outcome.kind;
+    await noteMail(pool(), mail.id, { state, sentence: outcome.sentence, waitMs: waitAfter(mail.tries, firstMs) });
+    if (state === 'sent')
+      await noteEvent(pool(), {
+        jobId: mail.jobId,
+        staffId: null,
+        kind: `${mail.kind}-mail-went`,
+        detail: { to: mail.to },
+      });
+    tries.push({ id: mail.id, state, sentence: outcome.sentence });
+  }
+}
+
+/** Queues a reminder for each mailed quote that is about to lapse without an answer; each customer gets one at the most. */
+export async function queueReminders(): Promise<number> {
+  if ((await whatStopsMail(pool())) !== null) return 0;
+  const { from } = await mailSender(pool());
+  let queued = 0;
+  for (const one of await listToRemind(pool())) {
+    const id = await queueMail(pool(), { ...one, kind: 'reminder', messageId: newMessageId(from) }, null);
+    if (id !== null) queued++;
+  }
+  return queued;
+}

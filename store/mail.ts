@@ -1,0 +1,119 @@
+import { many, maybeOne, one, type Queryable, run } from './database';
+
+/** How far a mail has come. `unsure`: it was handed over whole, and no answer came back. */
+export type MailState = 'waiting' | 'sending' | 'sent' | 'refused' | 'unsure' | 'given-up';
+
+export interface Mail {
+  id: number;
+  jobId: number;
+  quoteId: number;
+  kind: 'quote' | 'reminder';
+  to: string;
+  messageId: string;
+  /** where the customer's browser finds the shop, such as `https://shop.example` */
+  base: string;
+  state: MailState;
+  tries: number;
+  nextAt: Date;
+  /** what the last try came to; null: there was none */
+  sentence: string | null;
+  sentAt: Date | null;
+}
+
+const MAIL = `select id, job_id as "jobId", quote_id as "quoteId", kind, to_address as "to", message_id as "messageId", base,
+  state, tries, next_at as "nextAt", sentence, sent_at as "sentAt" from mail`;
+
+type Row = Mail & Record<string, unknown>;
+
+/** Puts a mail in the queue; null: the same waits already, went, or may have gone. */
+export async function queueMail(
+  db: Queryable,
+  mail: Pick<Mail, 'jobId' | 'quoteId' | 'kind' | 'to' | 'messageId' | 'base'>,
+  staffId: number | null,
+): Promise<number | null> {
+  const row = await maybeOne<{ id: number }>(
+    db,
+    `insert into mail (job_id, quote_id, kind, to_address, message_id, base, asked_by) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (quote_id, kind, lower(to_address)) where state in ('waiting', 'sending', 'sent', 'unsure') do nothing
+     returning id`,
+    [mail.jobId, mail.quoteId, mail.kind, mail.to, mail.messageId, mail.base, staffId],
+  );
+  return row?.id ?? null;
+}
+
+/** Mail of a job, the newest first. */
+export async function listMail(db: Queryable, jobId: number): Promise<Mail[]> {
+  return many<Row>(db, `${MAIL} where job_id = $1 order by id desc`, [jobId]);
+}
+
+/** Takes the next mail that is due, for one try; of several processes one gets it. Null: none is due. */
+export async function takeDueMail(db: Queryable): Promise<Mail | null> {
+  return maybeOne<Row>(
+    db,
+    `with due as (
+       select id as due_id from mail where state = 'waiting' and next_at <= now() order by next_at limit 1
+       for update skip locked
+     ), taken as (
+       update mail set state = 'sending', tries = tries + 1, taken_at = now() from due where id = due_id returning id
+     ) ${MAIL} where id = (select id from taken)`,
+  );
+}
+
+/** Notes what a try came to. */
+export async function noteMail(
+  db: Queryable,
+  id: number,
+  outcome: { state: Exclude<MailState, 'sending'>; sentence: string; waitMs?: number },
+): Promise<void> {
+  await run(
+    db,
+    `update mail set state = $2, sentence = $3, next_at = now() + make_interval(secs => $4),
+       sent_at = case when $2 = 'sent' then now() end
+     where id = $1 and state = 'sending'`,
+    [id, outcome.state, outcome.sentence.slice(0, 500), (outcome.waitMs ?? 0) / 1000],
+  );
+}
+
+/** Mail that a process took and never told of: whether it went, nobody knows. */
+export async function strandMail(db: Queryable, afterMinutes: number): Promise<number> {
+  return run(
+    db,
+    `update mail set state = 'unsure', sentence = 'Fenbrik ended while it was on its way: it may have arrived.'
+     where state = 'sending' and taken_at < now() - make_interval(mins => $1)`,
+    [afterMinutes],
+  );
+}
+
+/** Lets a mail be sent anew that was refused, given up, or of which nobody knows whether it went. */
+export async function releaseMail(db: Queryable, jobId: number, id: number): Promise<Mail | null> {
+  return maybeOne<Row>(
+    db,
+    `with released as (
+       update mail set state = 'given-up' where id = $2 and job_id = $1 and state in ('refused', 'given-up', 'unsure')
+       returning id
+     ) ${MAIL} where id = (select id from released)`,
+    [jobId, id],
+  );
+}
+
+/**
+ * Quotes that lapse within the shop's days, were mailed, and were neither answered nor reminded of: with the mail they went by.
+ * Whoever was sent a quote for no longer than that is not reminded of it.
+ */
+export async function listToRemind(db: Queryable): Promise<Pick<Mail, 'jobId' | 'quoteId' | 'to' | 'base'>[]> {
+  return many<Row>(
+    db,
+    `select mail.job_id as "jobId", mail.quote_id as "quoteId", to_address as "to", base
+     from mail join quote on quote.id = quote_id cross join shop
+     where mail.kind = 'quote' and mail.state = 'sent' and quote.state = 'sent' and remind_days > 0
+       and valid_until between (now() at time zone time_zone)::date and (now() at time zone time_zone)::date + remind_days
+       and (quote.sent_at at time zone time_zone)::date < valid_until - remind_days
+       and not exists (select from quote_answer where quote_answer.quote_id = quote.id and quote_answer.kind <> 'question')
+       and not exists (select from mail as other where other.quote_id = quote.id and other.kind = 'reminder')`,
+  );
+}
+
+/** What a mail of a quote is made from, beside the quote itself. */
+export async function mailSender(db: Queryable): Promise<{ from: string; name: string }> {
+  return one<{ from: string; name: string }>(db, 'select mail_from as "from", name from shop');
+}
