@@ -20,9 +20,12 @@ const OPEN = new Set([
   'api/sign-in/route.ts',
   'api/sign-out/route.ts',
   'q/[token]/answer/route.ts',
+  'q/[token]/csv/route.ts',
   'q/[token]/json/route.ts',
+  'q/[token]/logo/route.ts',
   'q/[token]/page.tsx',
   'q/[token]/pdf/route.ts',
+  'q/[token]/ubl/[option]/route.ts',
   'sign-in/page.tsx',
 ]);
 

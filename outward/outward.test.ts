@@ -67,7 +67,14 @@ async function paper(of: CustomerQuote, style: PaperStyle = { paper: 'A4', logo:
   const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-paper-')), 'quote.pdf');
   writeFileSync(file, await quotePdf(of, CODE, style));
   const run = (program: string, ...args: string[]) => execFileSync(program, args, { encoding: 'utf8' });
-  return { text: run('pdftotext', '-layout', file, '-'), info: run('pdfinfo', file), fonts: run('pdffonts', file) };
+  return {
+    text: run('pdftotext', '-layout', file, '-'),
+    info: run('pdfinfo', file),
+    fonts: run('pdffonts', file),
+    structure: run('pdfinfo', '-struct-text', file),
+    check: run('qpdf', '--check', file),
+    plain: run('qpdf', '--qdf', '--object-streams=disable', file, '-'),
+  };
 }
 
 describe('the customer’s paper', () => {
@@ -100,7 +107,7 @@ describe('the customer’s paper', () => {
     expect(text).toContain('Łucja Őrsi');
     const rows = fonts.trim().split('\n').slice(2);
     expect(rows.length).toBeGreaterThan(1);
-    for (const row of rows) expect(row).toMatch(/^[A-Z]{6}\+Archivo.* yes yes yes/);
+    for (const row of rows) expect(row).toMatch(/^[A-Z]{6}\+(Archivo|NotoSans).* yes yes yes/);
   });
 
   it('begins a page rather than tear an option', async () => {
@@ -120,6 +127,56 @@ describe('the customer’s paper', () => {
     expect(info).toMatch(/Tagged: +yes/);
     expect(info).toMatch(/Title: +Quote 2026-0007/);
     expect(info).toMatch(/Page size: +595\.28 x 841\.89 pts \(A4\)/);
+  });
+
+  it('passes the check of its syntax, has a structure tree with heads and tables, and says what its drawings show', async () => {
+    const { check, structure, plain } = await paper(quote);
+    expect(check).toContain('No syntax or stream encoding errors found');
+    for (const tag of ['Document', 'H1', 'H2', 'Table', 'TR', 'TH', 'TD', 'Figure', 'P'])
+      expect({ tag, found: new RegExp(`^\\s*${tag}\\b`, 'm').test(structure) }).toEqual({ tag, found: true });
+    expect(plain).toContain('/Alt (Now: A1: 8 GB DDR4-2400 CL17 DIMM; B1: free)');
+    expect(plain).toContain('/Alt (Then: A1: 8 GB DDR4-2400 CL17 DIMM; B1: 8 GB DDR4-2400 CL17 DIMM)');
+    expect(structure.replace(/\s+/g, ' ')).toContain('All prices are with tax and with fitting.');
+    expect(structure.match(/^ *Figure/gm)).toHaveLength(6);
+  });
+
+  it('is on Letter where the shop prints on that, in the quote’s language', async () => {
+    const { text, info } = await paper({ ...quote, language: 'fr' }, { paper: 'Letter', logo: null });
+    expect(info).toMatch(/Page size: +612 x 792 pts \(letter\)/);
+    expect(text).toContain('Devis 2026-0007');
+    expect(text).toMatch(/Total +49,50 €/);
+    expect(text).toContain('16 Go de mémoire');
+  });
+
+  it('sets names that are read from right to left, are put together from marks, or are pictures', async () => {
+    const name = 'סמי לוי (2), Ngu\u0079\u0065\u0302\u0303n, Ωμέγα, Жанна 👩‍🔧';
+    const { text, fonts, check } = await paper({ ...quote, customer: { name } });
+    for (const words of ['Nguyễn', 'Ωμέγα', 'Жанна']) expect(text).toContain(words);
+    // The reader gives right-to-left words back in the order in which they are read.
+    expect(text.replace(/[\u200e\u200f\u202a-\u202e]/g, '')).toMatch(/סמי/);
+    expect(fonts).toMatch(/NotoSansHebrew/);
+    expect(fonts).toMatch(/NotoEmoji/);
+    expect(check).toContain('No syntax or stream encoding errors found');
+  });
+
+  it('shows a machine of 32 slots, a note of many lines and a name without end on whole pages', async () => {
+    const board = Array.from({ length: 32 }, (_, nr) => ({
+      slot: `CPU${1 + (nr >> 4)} A${nr}`,
+      capacityMiB: 32_768,
+      text: '32 GB',
+      fate: 'new' as const,
+    }));
+    const wide = { ...option, before: board, after: board };
+    const note = 'A word to the customer that goes on. '.repeat(25).trim();
+    const { text, info, check } = await paper({
+      ...quote,
+      note,
+      customer: { name: 'Ó'.repeat(120) },
+      options: [wide, { ...wide, place: 2 }],
+    });
+    expect(check).toContain('No syntax or stream encoding errors found');
+    expect(Number(/Pages: +(\d+)/.exec(info)?.[1])).toBeLessThanOrEqual(3);
+    expect(text.replace(/\s+/g, '')).toContain('Ó'.repeat(120));
   });
 
   it('has one option without a number', async () => {

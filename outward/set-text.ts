@@ -75,15 +75,20 @@ export function setText(text: string, weight: Weight, width: number, measure: Me
   for (const paragraph of text.normalize('NFC').split(/\r?\n/)) {
     let line: Cluster[] = [];
     let used = 0;
-    const end = () => {
+    const end = (isWrapped = false) => {
+      const isSpaced = line.at(-1)?.text === ' ';
       while (line.at(-1)?.text === ' ') line.pop();
-      lines.push(visualRuns(line));
+      const runs = visualRuns(line);
+      const last = runs.at(-1);
+      // Whoever has the paper read to them hears two words where a line ends between them.
+      if (isWrapped && isSpaced && last?.rtl === false) last.text += ' ';
+      lines.push(runs);
       line = [];
       used = 0;
     };
     for (const word of wordsOf(clustersOf(paragraph, weight))) {
       const wide = widthOf(word, measure);
-      if (line.length > 0 && used + widthOf(withoutSpace(word), measure) > width) end();
+      if (line.length > 0 && used + widthOf(withoutSpace(word), measure) > width) end(true);
       if (wide <= width) {
         line.push(...word);
         used += wide;

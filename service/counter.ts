@@ -16,11 +16,18 @@ export interface CounterEntry {
   touchedAt: Date;
 }
 
-function customersWord({ acceptedPlace, declined, lapsed, quoteNumber }: JobRow): string {
+/** So many days before a quote lapses it is worth a call. */
+const SOON_DAYS = 3;
+
+function customersWord({ acceptedPlace, declined, lapsed, quoteNumber, daysLeft, mailStuck }: JobRow): string {
   const quote = quoteNumber ?? 'the quote';
   if (acceptedPlace !== null) return `the parts: option ${acceptedPlace} is accepted`;
   if (lapsed) return `a new version: ${quote} has lapsed`;
-  return declined ? `another offer: ${quote} was declined` : `the customer’s word on ${quote}`;
+  if (declined) return `another offer: ${quote} was declined`;
+  if (mailStuck) return `a look at its mail: ${quote} may not have arrived`;
+  const word = `the customer’s word on ${quote}`;
+  if (daysLeft === null || daysLeft > SOON_DAYS) return word;
+  return `${word}: it lapses ${daysLeft === 0 ? 'today' : daysLeft === 1 ? 'tomorrow' : `in ${daysLeft} days`}`;
 }
 
 function waitsFor(row: JobRow, next: Station): string {

@@ -171,6 +171,16 @@ test('the counter says what a job with a quote waits for', async () => {
   const late = await sent();
   await lapse(late.job);
   expect((await counterJobs()).find(({ id }) => id === late.job)?.waitsFor).toMatch(/^a new version: .* has lapsed$/);
+  const left = async (days: number) => {
+    await pool().query('alter table quote disable trigger quote_is_kept');
+    await pool().query('update quote set valid_until = current_date + $2::integer where job_id = $1', [late.job, days]);
+    await pool().query('alter table quote enable trigger quote_is_kept');
+    return (await counterJobs()).find(({ id }) => id === late.job)?.waitsFor;
+  };
+  expect(await left(0)).toMatch(/lapses today$/);
+  expect(await left(1)).toMatch(/lapses tomorrow$/);
+  expect(await left(3)).toMatch(/lapses in 3 days$/);
+  expect(await left(4)).toMatch(/^the customer’s word on [\d-]+$/);
 });
 
 describe('a link', () => {

@@ -82,6 +82,10 @@ export interface JobRow extends Job {
   acceptedPlace: number | null;
   declined: boolean;
   lapsed: boolean;
+  /** days until it lapses, negative once it has; null: no quote is out */
+  daysLeft: number | null;
+  /** mail of it was refused, or may not have arrived */
+  mailStuck: boolean;
   openQuestions: number;
   proofRead: boolean;
 }
@@ -96,6 +100,8 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
     (select place from quote_answer where quote_id = sent.id and kind = 'accepted') as "acceptedPlace",
     exists (select from quote_answer where quote_id = sent.id and kind = 'declined') as declined,
     coalesce(sent.valid_until < (select (now() at time zone time_zone)::date from shop), false) as lapsed,
+    sent.valid_until - (select (now() at time zone time_zone)::date from shop) as "daysLeft",
+    exists (select from mail where quote_id = sent.id and mail.state in ('refused', 'unsure')) as "mailStuck",
     (select count(*) from quote_answer as said where said.quote_id = sent.id and kind = 'question'
        and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
     exists (select from reading where job_id = job.id and purpose = 'proof') as "proofRead"

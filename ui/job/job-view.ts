@@ -79,6 +79,8 @@ export interface SentVersion {
   /** how the customer reaches it; null: the link was withdrawn. Its unguessable part; null: it can be shown no more */
   link: { token: string | null } | null;
   mail: SentMail[];
+  /** what it changes against the version before it; null: it is the first */
+  change: string | null;
   sentOn: string;
   sentBy: string | null;
   validUntil: string;

@@ -272,6 +272,7 @@ export function SentVersions() {
                 .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
                 .join(' · ')}
             </p>
+            {version.change !== null && <p className="text-sm">Against the version before: {version.change}</p>}
             <Mails version={version} />
             <Said version={version} />
           </div>

@@ -1,6 +1,7 @@
 import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slot-facts';
 import { dayText } from '@/core/quoting/day-text';
 import { decisionOf, standingOf } from '@/core/quoting/quote-answer';
+import { versionChange } from '@/core/quoting/version-change';
 import { readingLine } from '@/core/reading/reading-line';
 import { type Caller, mayDo } from '@/service/access';
 import { draftOptions } from '@/service/draft-options';
@@ -46,13 +47,15 @@ function priceDays({ pricedAt }: Pick<TestedSupply, 'pricedAt'>): number | null 
 
 /** What went out, with what the customer said to it. */
 function sentVersions({ sent, links, mail, answers, today }: JobState): SentVersion[] {
-  return sent.map((quote) => {
+  return sent.map((quote, nr) => {
+    const before = sent[nr + 1];
     const said = answers.filter(({ quoteId }) => quoteId === quote.id);
     const answer = decisionOf(said);
     return {
       number: quote.number,
       version: quote.version,
       state: quote.state,
+      change: before === undefined ? null : versionChange(before.snapshot, quote.snapshot),
       link: links.get(quote.id) ?? null,
       mail: mail
         .filter(({ quoteId }) => quoteId === quote.id)

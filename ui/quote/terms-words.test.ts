@@ -1,0 +1,50 @@
+import { PLAIN_TERMS } from '@/core/quoting/terms';
+import { parseShare, readTerms, typedTerms } from './terms-words';
+
+const typed = typedTerms(PLAIN_TERMS, 'EUR');
+const read = (more: Partial<typeof typed>, currency = 'EUR') => {
+  const made = readTerms({ ...typed, ...more }, currency);
+  return made.ok ? made.terms : made.sentence;
+};
+
+describe('terms as they are typed', () => {
+  it('are as usual where nothing is typed', () => {
+    expect(read({})).toEqual(PLAIN_TERMS);
+  });
+
+  it('take a share or an amount, in the currency’s own decimals', () => {
+    expect(read({ discount: '5 %', reason: 'regular customer' })).toMatchObject({
+      discount: { kind: 'share', bp: 500, reason: 'regular customer' },
+    });
+    expect(read({ discount: '12,50', reason: 'r' })).toMatchObject({ discount: { kind: 'amount', cents: 1250 } });
+    expect(read({ deposit: '2.5%' })).toMatchObject({ deposit: { kind: 'share', bp: 250 } });
+    expect(read({ deposit: '1200' }, 'JPY')).toMatchObject({ deposit: { kind: 'amount', cents: 1200 } });
+    expect([parseShare('100 %'), parseShare('5'), parseShare('5.555 %')]).toEqual([10_000, null, null]);
+  });
+
+  it('say what is missing or wrong in one sentence', () => {
+    expect(read({ discount: 'much' })).toBe('Type the discount as 5 % or as an amount such as 10.00.');
+    expect(read({ discount: '5 %' })).toBe('A discount needs its reason: the customer reads it.');
+    expect(read({ fees: [{ text: 'Courier', amount: '' }] })).toBe('Type what Courier costs, such as 5.00.');
+    expect(read({ deposit: 'half' })).toBe('Type the deposit as 20 % or as an amount such as 30.00.');
+    expect(read({ discount: '1.5', reason: 'r' }, 'JPY')).toContain('Type the discount');
+  });
+
+  it('are typed again as they were read', () => {
+    const terms = read({
+      discount: '5 %',
+      reason: 'r',
+      fees: [
+        { text: 'Courier', amount: '4.90' },
+        { text: '', amount: '' },
+      ],
+      deposit: '30.00',
+      validUntil: '2026-12-31',
+      language: 'de',
+      note: 'Thank you.',
+    });
+    if (typeof terms === 'string') throw new Error(terms);
+    expect(terms.fees).toEqual([{ text: 'Courier', cents: 490 }]);
+    expect(readTerms(typedTerms(terms, 'EUR'), 'EUR')).toEqual({ ok: true, terms });
+  });
+});
