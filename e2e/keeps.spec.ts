@@ -52,6 +52,37 @@ test('a quote acknowledged as sent is whole after the process is killed', async 
   await context.close();
 });
 
+test('a yes outlives the process at any step: said again it is the same yes', async () => {
+  process.env.DATABASE_URL = stage.app.databaseUrl;
+  const path = `/q/${await jobLink(CHOIR)}`;
+  await closePool();
+  const quote = await (await fetch(`${stage.app.base}${path}/json`)).json();
+  const [option] = quote.options;
+  const body = JSON.stringify({
+    ...{ kind: 'accept', place: option.place, signed: 'Iver Stroud' },
+    ticked: option.statements ?? [],
+  });
+  const say = () =>
+    fetch(`${stage.app.base}${path}/answer`, { method: 'POST', body, headers: { 'content-type': 'application/json' } });
+  for (const delay of [0, 4, 10, 25, 60]) {
+    const first = say().then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    await new Promise((resolve) => setTimeout(resolve, delay));
+    await stage.app.kill();
+    const acknowledged = await first;
+    await stage.app.start();
+    const page = await (await fetch(`${stage.app.base}${path}`)).text();
+    if (acknowledged) expect(page).toContain('was accepted by Iver Stroud');
+  }
+  expect((await say()).status).toBe(200);
+  expect((await say()).status).toBe(200);
+  const answers = await pool().query("select signed from quote_answer where kind = 'accepted'");
+  expect(answers.rows.filter(({ signed }) => signed === 'Iver Stroud')).toHaveLength(1);
+  await closePool();
+}, 120_000);
+
 test('a price that moves afterwards leaves a sent quote as it is, page and paper', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);

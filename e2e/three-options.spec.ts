@@ -33,8 +33,11 @@ test('the counter minute: an unknown customer, a report not seen before, three o
   await page.goto('/counter');
   await page.getByRole('button', { name: 'New job' }).waitFor();
   let actions = 0;
+  /** What a quick hand needs for an action. */
+  const HAND_MS = 400;
   const act = async (what: () => Promise<unknown>) => {
     actions++;
+    await page.waitForTimeout(HAND_MS);
     await what();
   };
   const from = performance.now();
@@ -59,7 +62,7 @@ test('the counter minute: an unknown customer, a report not seen before, three o
   await act(() => page.getByRole('button', { name: 'Send 3 options to Signe Brandt' }).click());
   await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
   console.log(
-    `counter minute, as quick as the machine allows: three options after ${options.actions} actions and ${options.seconds.toFixed(1)} s; ` +
+    `counter minute, each action after 400 ms: three options after ${options.actions} actions and ${options.seconds.toFixed(1)} s; ` +
       `sent after ${actions} actions and ${seconds().toFixed(1)} s`,
   );
   expect(actions).toBeLessThanOrEqual(12);

@@ -12,7 +12,7 @@ describe('text on paper', () => {
     expect(words('one two three', 8)).toEqual(['one two ', 'three']);
     expect(words('one two three', 7)).toEqual(['one two ', 'three']);
     expect(words('a\n\nb')).toEqual(['a', '', 'b']);
-    expect(words('abcdefghij klm', 4)).toEqual(['abcd', 'efgh', 'ij', 'klm']);
+    expect(words('abcdefghij klm', 4)).toEqual(['abcd', 'efgh', 'ij ', 'klm']);
     expect(words('')).toEqual(['']);
   });
 

@@ -56,12 +56,14 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
       className="grid gap-2 py-1.5"
       aria-label={`Type over: ${computed.text}`}
     >
-      <Field label="Words" value={text} maxLength={200} autoFocus onChange={(event) => setText(event.target.value)} />
+      <Field label="Words" value={text} maxLength={200} onChange={(event) => setText(event.target.value)} />
       <Field
         label={line.quantity > 1 ? `Price of one of ${line.quantity}` : 'Price'}
         unit={job.currency}
         inputMode="decimal"
         value={price}
+        autoFocus
+        onFocus={(event) => event.target.select()}
         hint={`computed ${moneyIn(job.language, Math.abs(computed.eachCents), job.currency)}`}
         onChange={(event) => setPrice(event.target.value)}
       />

@@ -62,10 +62,13 @@ function TermsForm({ onDone }: TermsFormProps) {
     if (result.ok) onDone();
   };
   const form = useRef<HTMLFormElement>(null);
-  useEffect(() => form.current?.scrollIntoView({ block: 'nearest' }), []);
+  useEffect(() => {
+    form.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
   return (
     <form
       ref={form}
+      noValidate
       aria-label="Agreed beside the lines"
       className="bg-sheet border-2 border-act rounded-notch px-4 py-3 grid gap-3"
       onSubmit={(event) => {
