@@ -69,8 +69,13 @@ export interface Acceptance {
 /** Statements of an option that have to be ticked. */
 export const statementsOf = ({ statements = [] }: Pick<CustomerOption, 'statements'>): readonly string[] => statements;
 
+/** What of a quote an acceptance is held against. */
+export type Acceptable = Pick<CustomerQuote, 'language'> & {
+  options: readonly Pick<CustomerOption, 'place' | 'statements'>[];
+};
+
 /** Why a quote cannot be accepted like this, in one sentence in its language; null: it can. */
-export function faultOfAcceptance(quote: CustomerQuote, { place, signed, ticked }: Acceptance): string | null {
+export function faultOfAcceptance(quote: Acceptable, { place, signed, ticked }: Acceptance): string | null {
   const { faults } = wordsOf(quote);
   const option = quote.options.find((one) => one.place === place);
   if (option === undefined) return faults.noOption;

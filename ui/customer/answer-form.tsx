@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useId, useState } from 'react';
-import type { CustomerQuote } from '@/core/quoting/customer-view';
+import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
 import { faultOfAcceptance, statementsOf } from '@/core/quoting/quote-answer';
 import { capacityIn, languageOfQuote, moneyIn, wordsOf } from '@/core/quoting/words/in-language';
 import { callOnce } from '../client/session-guard';
@@ -10,8 +10,13 @@ import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 
+/** What is chosen from: no more of the quote than that, since all of it would be sent to the browser a second time. */
+export type Choosable = Pick<CustomerQuote, 'language' | 'suggested' | 'currency'> & {
+  options: readonly Pick<CustomerOption, 'place' | 'totalMiB' | 'totalCents' | 'statements'>[];
+};
+
 interface AnswerFormProps {
-  quote: CustomerQuote;
+  quote: Choosable;
   /** where answers go */
   path: string;
 }

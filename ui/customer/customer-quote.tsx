@@ -4,7 +4,7 @@ import { figureNotes, figureRows, savingSentence } from '@/core/quoting/figure-r
 import type { Answer, Question, Standing } from '@/core/quoting/quote-answer';
 import { capacityIn, languageOfQuote, localeOf, moneyIn, wordsOf } from '@/core/quoting/words/in-language';
 import { buttonLook } from '../kit/button';
-import { AcceptForm, WordsForm } from './answer-form';
+import { AcceptForm, type Choosable, WordsForm } from './answer-form';
 import { BoardStrip } from './board-strip';
 import { CodeCheck } from './code-check';
 
@@ -123,6 +123,15 @@ function StandingNote({ quote, standing, answer }: Pick<CustomerQuotePageProps, 
   return null;
 }
 
+const choosable = ({ language, suggested, currency, options }: CustomerQuote): Choosable => ({
+  ...(language !== undefined && { language }),
+  suggested,
+  currency,
+  options: options.map(({ place, totalMiB, totalCents, statements = [] }) => ({
+    ...{ place, totalMiB, totalCents, statements },
+  })),
+});
+
 /** The quote as the customer reads it: what they have, what they will have, what each option costs and gains. */
 export function CustomerQuotePage(props: CustomerQuotePageProps) {
   const { quote, standing, answer, questions, code, pdfPath, jsonPath, answerPath, logoPath } = props;
@@ -171,7 +180,7 @@ export function CustomerQuotePage(props: CustomerQuotePageProps) {
         </a>
       </p>
       <div className="no-print grid gap-3">
-        {isOpen && <AcceptForm quote={quote} path={answerPath} />}
+        {isOpen && <AcceptForm quote={choosable(quote)} path={answerPath} />}
         {questions.length > 0 && (
           <section aria-label={page.question} className="grid gap-2">
             {questions.map(({ id, words: asked, on, reply }) => (

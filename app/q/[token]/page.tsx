@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { enter } from '@/app/enter';
-import { showLogo } from '@/service/logo';
+import { hasLogo } from '@/service/logo';
 import { openQuote } from '@/service/quote';
 import { CustomerQuotePage } from '@/ui/customer/customer-quote';
 
@@ -14,14 +14,14 @@ export default async function QuotePage({ params }: { params: Promise<{ token: s
   const isStaff = (await enter('jobs.read')).ok;
   const opened = await openQuote(token, !isStaff);
   if (opened === null) notFound();
-  const logo = await showLogo();
+  const logo = await hasLogo();
   return (
     <CustomerQuotePage
       {...opened}
       pdfPath={`/q/${token}/pdf`}
       jsonPath={`/q/${token}/json`}
       answerPath={`/q/${token}/answer`}
-      logoPath={logo === null ? null : `/q/${token}/logo`}
+      logoPath={logo ? `/q/${token}/logo` : null}
     />
   );
 }
