@@ -34,5 +34,8 @@ export function proxy(request: NextRequest): NextResponse {
   return response;
 }
 
-// Price lists are sent as they are, of any length: what goes through here would be held in memory, and cut.
-export const config = { matcher: ['/((?!_next/static|_next/image|icon.svg|api/sellers/[0-9]+/lists$).*)'] };
+// Price lists are sent as they are, of any length: what goes through here would be held in memory, and cut. What customers
+// get has its headers from `app/quote-file.ts`: it is asked for often, and needs no nonce.
+export const config = {
+  matcher: ['/((?!_next/static|_next/image|icon.svg|q/|customer/|api/sellers/[0-9]+/lists$).*)'],
+};

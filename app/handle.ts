@@ -56,7 +56,7 @@ export async function parseBody<Schema extends z.ZodType>(
 }
 
 export function caught(cause: unknown, request: NextRequest): Response {
-  const id = request.headers.get('x-request-id') ?? 'unknown';
+  const id = request.headers.get('x-request-id') ?? crypto.randomUUID();
   const code = String((cause as { code?: unknown } | null)?.code ?? '');
   log.error({ err: cause, requestId: id, path: request.nextUrl.pathname }, 'request failed');
   const away =

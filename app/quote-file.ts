@@ -1,6 +1,35 @@
 import type { NextRequest } from 'next/server';
 import { caught } from './handle';
 
+/** What every answer to a customer has: nothing may be guessed, told on, or asked of the telephone. */
+export const SECURITY_HEADERS = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'no-referrer',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+} as const;
+
+/** What the customer's page may load: only from here. */
+const POLICY = [
+  "default-src 'none'",
+  "script-src 'self'",
+  "style-src 'self'",
+  "img-src 'self'",
+  "font-src 'self'",
+  "connect-src 'self'",
+  "base-uri 'none'",
+  "form-action 'self'",
+  "frame-ancestors 'none'",
+].join('; ');
+
+/** The headers of the customer's page, which is made anew each time and kept by nobody. */
+export const pageHeaders = (): Record<string, string> => ({
+  ...SECURITY_HEADERS,
+  'content-security-policy': POLICY,
+  'content-type': 'text/html; charset=utf-8',
+  'cache-control': 'private, no-store',
+  'x-robots-tag': 'noindex',
+});
+
 /** A file that a customer's link leads to. */
 export interface QuoteFile {
   type:
@@ -21,9 +50,13 @@ export async function handOut(request: NextRequest, make: () => Promise<QuoteFil
   try {
     const file = await make();
     if (file === null)
-      return new Response('There is nothing here', { status: 404, headers: { 'content-type': 'text/plain' } });
+      return new Response('There is nothing here', {
+        status: 404,
+        headers: { ...SECURITY_HEADERS, 'content-type': 'text/plain' },
+      });
     return new Response(new Uint8Array(file.bytes), {
       headers: {
+        ...SECURITY_HEADERS,
         'content-type': file.type,
         'content-disposition': `${file.as}; filename="${file.name}"`,
         'cache-control': 'private, no-store',

@@ -1,7 +1,7 @@
 import { imageSize } from 'image-size';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { getLogo, getShop, updateLogo } from '../store/shop';
+import { getLogo, updateLogo } from '../store/shop';
 import type { Caller } from './access';
 import { done, fault, type Result } from './result';
 
@@ -43,9 +43,6 @@ export async function saveLogo(caller: Caller, bytes: Buffer | null): Promise<Re
     return done(null);
   });
 }
-
-/** Has the shop a mark on its papers? */
-export const hasLogo = async (): Promise<boolean> => (await getShop(pool())).hasLogo;
 
 /** The shop's mark as a file; null: it has none. */
 export async function showLogo(): Promise<{ type: LogoType; bytes: Buffer } | null> {

@@ -25,6 +25,7 @@ import { changePrice } from './prices';
 import { dropPlan, openQuote, sendQuote } from './quote';
 import { quoteJson, quotePaper, quoteTable, quoteXml } from './quote-files';
 import { changeLink } from './quote-links';
+import { showQuotePage } from './quote-page';
 import { writeLine, writeTerms } from './quote-terms';
 import { renewQuote } from './renew-quote';
 import { approveTexts, showTexts } from './shop-texts';
@@ -241,7 +242,8 @@ describe('what only the shop may know', () => {
     writeFileSync(file, pdf);
     const plain = execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-'], { encoding: 'latin1' });
     const seenByCustomer: Record<string, string> = {
-      page: JSON.stringify(opened),
+      opened: JSON.stringify(opened),
+      page: (await showQuotePage(token, true)).text,
       json: (await quoteJson(token))?.bytes.toString('utf8') ?? '',
       csv: (await quoteTable(token))?.bytes.toString('utf8') ?? '',
       xml: (await quoteXml(token, 1))?.bytes.toString('utf8') ?? '',
@@ -267,6 +269,7 @@ describe('what only the shop may know', () => {
     // The test would see them: the customer's own price is found in the same way.
     const total = ways(drafted?.totalCents ?? 0);
     expect(total.some((way) => seenByCustomer.json?.includes(way))).toBe(true);
+    expect(total.some((way) => seenByCustomer.page?.includes(way))).toBe(true);
     expect(total.some((way) => seenByCustomer.pdfText?.includes(way))).toBe(true);
     await run(pool(), 'update shop set mark_up_bp = 1800');
   });

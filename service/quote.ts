@@ -6,8 +6,8 @@ import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
 import { validityFault } from '../core/quoting/terms';
 import { PAPER_WORDS } from '../core/quoting/words/paper-words';
 import { pool, type Queryable } from '../store/database';
-import { listAnswers, noteOpened } from '../store/quote-answers';
-import { dropChoice, findByLink, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
+import { noteOpened } from '../store/quote-answers';
+import { dropChoice, findLinked, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
 import { shopDay } from '../store/shop';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
@@ -175,6 +175,8 @@ export interface OpenedQuote {
   questions: Question[];
   /** what tells this version from any other, see {@link contentCode} */
   code: string;
+  /** the shop has a mark on its papers */
+  hasLogo: boolean;
 }
 
 /** Can it be the unguessable part of a link? */
@@ -187,16 +189,15 @@ export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test
  */
 export async function openQuote(token: string, byCustomer = false): Promise<OpenedQuote | null> {
   if (!isToken(token)) return null;
-  const sent = await findByLink(pool(), linkHash(token));
+  const sent = await findLinked(pool(), linkHash(token));
   if (sent === null) return null;
-  if (byCustomer && sent.openedOn === null) await noteOpened(pool(), sent.id);
-  const lapsed = (await shopDay(pool())) > sent.validUntil;
-  const said = await listAnswers(pool(), [sent.id]);
-  const answer = decisionOf(said);
+  if (byCustomer && !sent.isOpened) await noteOpened(pool(), sent.id);
+  const { answers, lapsed, hasLogo } = sent;
+  const answer = decisionOf(answers);
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
   const quote = customerView(sent.snapshot);
-  const questions = said
+  const questions = answers
     .filter(({ kind }) => kind === 'question')
     .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
-  return { quote, standing, answer, questions, code: contentCode(quote) };
+  return { quote, standing, answer, questions, code: contentCode(quote), hasLogo };
 }

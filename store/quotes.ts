@@ -1,3 +1,4 @@
+import type { Question, Said } from '../core/quoting/quote-answer';
 import type { QuoteSnapshot } from '../core/quoting/snapshot';
 import type { LineEdits, QuoteTerms } from '../core/quoting/terms-schema';
 import { many, maybeOne, one, type Queryable, run } from './database';
@@ -133,6 +134,40 @@ export async function listSent(db: Queryable, jobId: number): Promise<SentQuote[
 /** A sent quote by its id. */
 export async function findSent(db: Queryable, id: number): Promise<SentQuote | null> {
   return maybeOne<SentQuote & Record<string, unknown>>(db, `${SENT} and quote.id = $1`, [id]);
+}
+
+/** A sent quote with everything that its page says. */
+export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot' | 'validUntil'> {
+  isOpened: boolean;
+  /** its last day is over where the shop is */
+  lapsed: boolean;
+  hasLogo: boolean;
+  /** what was said to it, the earliest first */
+  answers: StoredSaid[];
+}
+
+/** One thing that a customer said, as the page needs it. */
+type StoredSaid = Said & Pick<Question, 'id' | 'reply'>;
+
+const LINKED = {
+  name: 'quote of a link',
+  text: `select quote.id, state, snapshot, valid_until as "validUntil", opened_at is not null as "isOpened",
+      valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo",
+      coalesce((
+        select jsonb_agg(jsonb_build_object('id', said.id, 'kind', kind, 'place', place, 'signed', signed, 'ticked', ticked,
+            'words', said.words, 'on', (answered_at at time zone time_zone)::date::text,
+            'reply', case when answer_id is not null then jsonb_build_object('words', reply.words,
+              'on', (replied_at at time zone time_zone)::date::text) end) order by said.id)
+        from quote_answer as said left join quote_reply as reply on answer_id = said.id where said.quote_id = quote.id
+      ), '[]') as answers
+    from quote_link join quote on quote.id = quote_link.quote_id cross join shop
+    where token_hash = $1 and withdrawn_at is null`,
+};
+
+/** All that a link's page says, in one question; null: the link opens nothing. */
+export async function findLinked(db: Queryable, tokenHash: Buffer): Promise<LinkedQuote | null> {
+  const [found] = await many<LinkedQuote & Record<string, unknown>>(db, LINKED, [tokenHash]);
+  return found ?? null;
 }
 
 /** The quote that a link opens, by what is kept of its unguessable part; null: none, or it was withdrawn. */

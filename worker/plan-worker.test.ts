@@ -17,7 +17,6 @@ const scope: { onmessage: ((event: { data: PlanRequest }) => void) | null; postM
 };
 let replies: PlanReply[] = [];
 
-const settled = () => new Promise<void>((resolve) => setTimeout(resolve, 20));
 const answers = new Unpacker();
 /** What ended it, answers unpacked. */
 const ends = () =>
@@ -33,9 +32,11 @@ beforeEach(() => {
   replies = [];
 });
 
-async function send(request: PlanRequest): Promise<void> {
+async function send(request: Exclude<PlanRequest, { cancel: number }>): Promise<void> {
   scope.onmessage?.({ data: request });
-  await settled();
+  // However slow the machine is: every request of these is answered.
+  while (!replies.some((reply) => reply.id === request.id && reply.state !== 'planning'))
+    await new Promise((resolve) => setTimeout(resolve, 5));
 }
 
 test('answers a case as the core does, under the same id', async () => {

@@ -124,6 +124,7 @@ ${shop.contact}
   faults: {
     noOption: 'Diesen Vorschlag hat das Angebot nicht: Wählen Sie einen, den es hat.',
     chooseFirst: 'Wählen Sie zuerst einen Vorschlag.',
+    typeQuestion: 'Tippen Sie zuerst Ihre Frage.',
     typeName: 'Tippen Sie Ihren Namen: Er steht für Ihre Unterschrift.',
     notTicked: (missing) =>
       missing === 1
@@ -135,6 +136,7 @@ ${shop.contact}
       `Vorschlag ${place} wurde schon angenommen. Wenn Sie ihn nicht mehr wollen, rufen Sie uns an.`,
     lapsed: 'Die Preise dieses Angebots gelten nicht mehr: Fragen Sie uns nach den heutigen.',
     replaced: 'Ein neueres Angebot ersetzt dieses: Fragen Sie uns nach seinem Link.',
+    away: 'Unser Laden antwortet gerade nicht. Was Sie getippt haben, steht noch da: Versuchen Sie es gleich noch einmal.',
     tooManyQuestions: 'So viele Fragen stellen Sie besser am Telefon: Bitte rufen Sie uns an.',
     noQuote: 'Ein solches Angebot gibt es nicht.',
   },

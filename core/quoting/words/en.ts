@@ -123,6 +123,7 @@ ${shop.contact}
   faults: {
     noOption: 'This quote has no such option: choose one that it has.',
     chooseFirst: 'Choose an option first.',
+    typeQuestion: 'Type your question first.',
     typeName: 'Type your name: it stands for your signature.',
     notTicked: (missing) =>
       missing === 1
@@ -133,6 +134,7 @@ ${shop.contact}
     acceptedNoMore: (place) => `Option ${place} was accepted already. If you want it no more, ring us.`,
     lapsed: 'The prices of this quote no longer hold: ask us for today’s.',
     replaced: 'A newer quote replaces this one: ask us for its link.',
+    away: 'Our shop does not answer just now. What you typed is still here: try again in a moment.',
     tooManyQuestions: 'So many questions are better asked on the telephone: please ring us.',
     noQuote: 'There is no such quote.',
   },

@@ -127,6 +127,7 @@ ${shop.contact}
   faults: {
     noOption: 'Ce devis n’a pas cette solution : choisissez-en une qu’il contient.',
     chooseFirst: 'Choisissez d’abord une solution.',
+    typeQuestion: 'Tapez d’abord votre question.',
     typeName: 'Tapez votre nom : il tient lieu de signature.',
     notTicked: (missing) =>
       missing === 1
@@ -137,6 +138,7 @@ ${shop.contact}
     acceptedNoMore: (place) => `La solution ${place} a déjà été acceptée. Si vous n’en voulez plus, appelez-nous.`,
     lapsed: 'Les prix de ce devis ne sont plus valables : demandez-nous ceux d’aujourd’hui.',
     replaced: 'Un devis plus récent remplace celui-ci : demandez-nous son lien.',
+    away: 'Notre boutique ne répond pas pour l’instant. Ce que vous avez tapé est toujours là : réessayez dans un moment.',
     tooManyQuestions: 'Pour tant de questions, mieux vaut le téléphone : appelez-nous.',
     noQuote: 'Ce devis n’existe pas.',
   },

@@ -109,12 +109,15 @@ export interface PaperWords {
   faults: {
     noOption: string;
     chooseFirst: string;
+    typeQuestion: string;
     typeName: string;
     notTicked: (missing: number) => string;
     acceptedAlready: (place: number, signed: string, day: string) => string;
     acceptedNoMore: (place: number) => string;
     lapsed: string;
     replaced: string;
+    /** the network or the server is away; what was typed is still there */
+    away: string;
     tooManyQuestions: string;
     noQuote: string;
   };

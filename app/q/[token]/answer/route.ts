@@ -1,7 +1,22 @@
 import type { NextRequest } from 'next/server';
+import { boundedText } from '@/app/bounded-text';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
+import { pageHeaders } from '@/app/quote-file';
 import { answerQuote, answerSchema } from '@/service/quote-answers';
+import { takeForm } from '@/service/quote-page';
 import { fault } from '@/service/result';
+
+/** A form has a name, some statements and a few thousand letters. */
+const MOST_FORM_BYTES = 60_000;
+
+/** What a browser sends by itself: kept, it goes on to the page; else the page comes back with what was typed. */
+async function takeSentForm(request: NextRequest, token: string): Promise<Response> {
+  const text = await boundedText(request, MOST_FORM_BYTES);
+  if (text === null) return answer(fault('bad-input', 'This is too large to be read.'));
+  const page = await takeForm(token, new URLSearchParams(text));
+  if (page === null) return new Response(null, { status: 303, headers: { location: `/q/${token}` } });
+  return new Response(page.text, { status: page.status, headers: pageHeaders() });
+}
 
 /** What a customer says to a quote: the token is all that it takes. */
 export async function POST(
@@ -10,8 +25,11 @@ export async function POST(
 ): Promise<Response> {
   try {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
+    const { token } = await params;
+    const type = request.headers.get('content-type') ?? '';
+    if (type.startsWith('application/x-www-form-urlencoded')) return await takeSentForm(request, token);
     const body = await parseBody(request, answerSchema);
-    return answer(body.ok ? await answerQuote((await params).token, body.value) : body);
+    return answer(body.ok ? await answerQuote(token, body.value) : body);
   } catch (cause) {
     return caught(cause, request);
   }
