@@ -179,6 +179,19 @@ export interface OpenedQuote {
   hasLogo: boolean;
 }
 
+/** Codes of quotes by what opens them: what is sent never changes, so its code is made once. */
+const codes = new Map<string, string>();
+const MOST_CODES = 2_000;
+
+function codeOf(token: string, quote: CustomerQuote): string {
+  const known = codes.get(token);
+  if (known !== undefined) return known;
+  const code = contentCode(quote);
+  if (codes.size >= MOST_CODES) codes.clear();
+  codes.set(token, code);
+  return code;
+}
+
 /** Can it be the unguessable part of a link? */
 export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test(token);
 
@@ -199,5 +212,5 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   const questions = answers
     .filter(({ kind }) => kind === 'question')
     .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
-  return { quote, standing, answer, questions, code: contentCode(quote), hasLogo };
+  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo };
 }
