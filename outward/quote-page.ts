@@ -3,7 +3,7 @@ import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-vie
 import { dayText } from '../core/quoting/day-text';
 import { figureNotes, figureRows, savingSentence } from '../core/quoting/figure-rows';
 import { type Answer, type Question, type Standing, statementsOf } from '../core/quoting/quote-answer';
-import { capacityIn, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
+import { capacityIn, isolated, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
 import { html, type Markup } from './html';
 
 /** What was sent as a form and could not be taken, so that nothing typed is lost. */
@@ -220,15 +220,15 @@ export function quotePage(page: QuotePage): string {
   const title = `${words.quote(quote.number)}, ${shop.name}`;
   const { text } = html`<!doctype html>
 <html lang="${language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
-<meta name="robots" content="noindex, nofollow"><title>${title}</title>
+<meta name="robots" content="noindex, nofollow"><link rel="icon" href="/icon.svg"><title>${title}</title>
 <link rel="preload" href="${files.font}" as="font" type="font/woff2" crossorigin><link rel="stylesheet" href="${files.css}">
 <script src="${files.js}" defer></script></head><body>
 <main lang="${language}" data-away="${words.faults.away}" data-choose="${words.faults.chooseFirst}">
 <header class="head"><div class="shop">${hasLogo && html`<img src="${path}/logo" alt="">`}<div><p class="name">${shop.name}</p><p class="small soft">${shop.contact}</p></div></div>
 <div class="number"><p><strong>${words.quote(quote.number)}</strong></p><p class="small soft">${day(quote.sentOn)}</p></div></header>
 <div data-part="standing">${standingNote(page)}</div>
-<div><h1>${words.title(machine.name)}</h1>
-<p>${words.forCustomer(customer.name)} ${words.hasToday(machine.totalMiB === 0 ? null : capacityIn(language, machine.totalMiB))} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
+<div><h1>${words.title(isolated(machine.name))}</h1>
+<p>${words.forCustomer(isolated(customer.name))} ${words.hasToday(machine.totalMiB === 0 ? null : capacityIn(language, machine.totalMiB))} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
 ${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
 <div class="options of-${options.length}">${options.map((option) => optionArticle(quote, option))}</div>
 <p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a></p>

@@ -2,7 +2,7 @@ import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
 import { figureNotes, figureRows, savingSentence } from '../core/quoting/figure-rows';
-import { capacityIn, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
+import { capacityIn, isolated, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
 import { INK, type Part, Sheet, SOFT, type Style } from './pdf-sheet';
 
 /** How a quote is put on paper. */
@@ -200,12 +200,12 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
     foot: `${quote.shop.name} · ${words.quote(quote.number)}`,
   });
   drawHead(sheet, quote, style);
-  sheet.text(sheet.root, 'H1', words.title(quote.machine.name), { weight: 'bold', size: 19 });
+  sheet.text(sheet.root, 'H1', words.title(isolated(quote.machine.name)), { weight: 'bold', size: 19 });
   sheet.y += 3;
   const { totalMiB } = quote.machine;
   const today = words.hasToday(totalMiB === 0 ? null : capacityIn(language, totalMiB));
   const until = words.holdsUntil(dayText(quote.validUntil, locale));
-  sheet.text(sheet.root, 'P', `${words.forCustomer(quote.customer.name)} ${today} ${until}`);
+  sheet.text(sheet.root, 'P', `${words.forCustomer(isolated(quote.customer.name))} ${today} ${until}`);
   if (quote.note !== undefined) {
     sheet.y += 4;
     sheet.text(sheet.root, 'P', quote.note);

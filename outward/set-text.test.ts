@@ -35,6 +35,14 @@ describe('text on paper', () => {
     expect(runs.map(({ text, rtl }) => (rtl ? `<${text}` : text))).toEqual(['For ', '<לוי', '< ', '<דנה', ', Skerrow']);
   });
 
+  it('leaves the sentence around a name that is set apart as it is', () => {
+    const name = '\u2068דנה (2)\u2069';
+    const [runs = []] = lines(`For ${name}. Hello`);
+    expect(runs.at(0)?.text).toBe('For ');
+    expect(runs.at(-1)?.text).toBe('. Hello');
+    expect(runs.map(({ text }) => text).join('')).not.toMatch(/[\u2066-\u2069]/);
+  });
+
   it('keeps numbers among them from left to right, and turns brackets', () => {
     const [runs = []] = lines('א (12) ב');
     expect(runs.map(({ text }) => text).join('|')).toBe('ב|(|12|) |א'.replace('(', ' (').replace(') ', ') '));

@@ -23,13 +23,16 @@ const SEGMENTER = new Intl.Segmenter('en', { granularity: 'grapheme' });
 const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/;
 /** What can turn the direction of a text: those letters, and marks and embeddings (UAX 9, 2). */
 const TURNS = /[\u0590-\u08ff\u200f\u202b\u202e\u2067\ufb1d-\ufdff\ufe70-\ufeff]/;
+/** Marks and isolates that only say in which direction something is read. */
+const UNSEEN = /^[\u200e\u200f\u2066-\u2069]$/;
 /** Stands for what no face can draw. */
 const UNKNOWN = '?';
 
 function clustersOf(text: string, weight: Weight): Cluster[] {
   // Without a letter that is read from right to left, or a mark that asks for it, all is read from left to right.
   const levels = TURNS.test(text) ? bidi.getEmbeddingLevels(text, 'ltr').levels : [];
-  return [...SEGMENTER.segment(text)].map(({ segment, index }) => {
+  return [...SEGMENTER.segment(text)].flatMap(({ segment, index }) => {
+    if (UNSEEN.test(segment)) return [];
     const level = levels[index] ?? 0;
     const mirrored = level % 2 === 1 ? (bidi.getMirroredCharacter(segment) ?? segment) : segment;
     const face = faceOf(mirrored, weight);

@@ -53,13 +53,13 @@ const SHOTS: readonly Shot[] = [
     press: MARK_24,
     keys: ['c', 'ArrowUp', 'c', 'ArrowUp', 'c', 'v'],
   },
+  { name: 'options-table', path: '/jobs/1/options', keys: ['t'] },
   { name: 'options-customer', path: '/jobs/2/options', keys: ['x'] },
   { name: 'quote', path: '/jobs/2/quote' },
   { name: 'fitting', path: '/jobs/5/fitting' },
   { name: 'proof', path: '/jobs/6/proof' },
   { name: 'models', path: '/models' },
   { name: 'model', path: '/models/4', light: 'back-room' },
-  { name: 'board-32', path: '/jobs/10/limits', light: 'back-room' },
   { name: 'settings', path: '/settings', light: 'back-room' },
   { name: 'offers', path: '/offers' },
   { name: 'market', path: '/offers/market?kind=2' },
@@ -87,6 +87,8 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
   await page.close();
 }
 
+// The demo's links are made here and looked up by the application.
+process.env.FENBRIK_KEY = randomBytes(32).toString('hex');
 const folder = mkdtempSync(join(tmpdir(), 'fenbrik-shots-'));
 chmodSync(folder, 0o755);
 needBuild();
@@ -95,7 +97,6 @@ await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
 await makeTemplate(cluster.url);
 await makeDemoTemplate(cluster.url, loadDemoAt);
 process.env.FENBRIK_TEST_URL = cluster.url;
-process.env.FENBRIK_KEY = randomBytes(32).toString('hex');
 const app = await App.open();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const context = await browser.newContext({ reducedMotion: 'reduce' });
