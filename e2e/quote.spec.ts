@@ -42,7 +42,7 @@ test('agreed, typed over and sent in German by mail; the link withdrawn opens no
   await terms.getByText('The prices cannot hold until a day that is past.').waitFor();
   expect(await terms.getByLabel('because', { exact: true }).inputValue()).toBe('Stammkundin');
   await terms.getByLabel('Prices hold until').fill('');
-  await terms.getByLabel('Language').selectOption('Deutsch');
+  await terms.getByLabel('This customer’s language').selectOption('Deutsch');
   await terms.getByLabel('A fee', { exact: true }).fill('Altbatterie');
   await terms.getByLabel('costs').first().fill('2.50');
   await terms.getByLabel('A word to the customer').fill('<b>Danke</b> für Ihre Anfrage.');

@@ -5,6 +5,7 @@ import { type ListColumns, type ListedRow, readRow } from '../core/price-list/re
 import { rowCost } from '../core/price-list/row-cost';
 import { wholeModule } from '../core/price-list/whole-module';
 import type { CountingGround } from '../core/pricing/counted-price';
+import { currencyDecimals } from '../core/pricing/currency';
 import { type Encoding, EncodingSeer, TextPieces } from '../core/reading/decode-text';
 import { copyLine } from './copy-text';
 import { NotRead } from './package-parts';
@@ -129,6 +130,8 @@ class Specs {
  */
 export class ListReading {
   readonly #order: ListOrder;
+  /** of the currency that the seller prints in */
+  readonly #decimals: number;
   readonly #rows = new SeparatedRows();
   readonly #specs = new Specs();
   #text: TextPieces | null = null;
@@ -145,6 +148,7 @@ export class ListReading {
 
   constructor(order: ListOrder) {
     this.#order = order;
+    this.#decimals = currencyDecimals(order.ground.terms.currency);
   }
 
   /**
@@ -259,7 +263,7 @@ export class ListReading {
       return null;
     }
     if (++this.#count > MOST_ROWS) throw new NotRead(`At most ${MOST_ROWS} rows in one list.`);
-    return this.#written(readRow(cells, end.used, line), end);
+    return this.#written(readRow(cells, end.used, line, this.#decimals), end);
   }
 
   #written(read: ListedRow, end: ListEnd): string {

@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import type { MemoryModule } from '../core/memory/module';
+import { plainMoney } from '../core/pricing/currency';
 import { guarded } from './csv-cell';
 
 /** An offer as it stands in a file. Money minor units. */
@@ -39,7 +40,6 @@ const HEADINGS = [
   'priced at',
 ];
 
-const amount = (cents: number): string => (cents / 100).toFixed(2);
 const known = (value: string | number | null | undefined): string => (value == null ? '' : String(value));
 
 /** Offers as CSV (RFC 4180), safe to open in a spreadsheet; what nobody said is empty. */
@@ -61,8 +61,8 @@ export function offersCsv(offers: readonly OfferLine[], currency: string): strin
     known(module.part),
     known(offer.stock),
     known(offer.leadDays),
-    amount(offer.costCents),
-    amount(offer.sellCents),
+    plainMoney(offer.costCents, currency),
+    plainMoney(offer.sellCents, currency),
     currency,
     offer.pricedAt,
   ]);

@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { escaped, html } from './html';
 import { type QuotePage, quotePage } from './quote-page';
@@ -104,4 +106,20 @@ describe('the customer’s page', () => {
       expect(text).toContain(words);
     expect(text).not.toMatch(/Say yes|Ask us|Option 1/);
   });
+});
+
+it('has the colours of the shop’s own screens, in both lights', () => {
+  const colours = (file: string, block: RegExp): string[] => {
+    const text = readFileSync(join(__dirname, '..', file), 'utf8');
+    return [...(block.exec(text)?.[1] ?? '').matchAll(/(--[\w-]+): (#[0-9a-f]{6})/g)].map(
+      ([, name, value]) => `${name} ${value}`,
+    );
+  };
+  const own = join('app', 'globals.css');
+  const page = join('outward', 'page', 'quote.css');
+  const [day, night] = [colours(page, /:root \{([^}]*)\}/), colours(page, /dark\) \{\s*:root \{([^}]*)\}/)];
+  expect(day.length).toBeGreaterThan(14);
+  expect(night).toHaveLength(day.length);
+  expect(colours(own, /data-theme="day"\] \{([^}]*)\}/)).toEqual(expect.arrayContaining(day));
+  expect(colours(own, /data-theme="back-room"\] \{([^}]*)\}/)).toEqual(expect.arrayContaining(night));
 });

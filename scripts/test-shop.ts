@@ -16,8 +16,7 @@ import { signIn } from '../service/sign-in';
 import { closePool, many, pool } from '../store/database';
 import type { ShownRow } from '../store/list-rows';
 import { listSellers } from '../store/sellers';
-import { loadDemo } from './load-demo';
-import { type TestDatabase, testDatabase } from './test-database';
+import { demoDatabase, type TestDatabase } from './test-database';
 import { textInput } from './text-input';
 
 /** The value of a result that a test takes for granted. */
@@ -44,10 +43,9 @@ export interface TestShop {
 export function openTestShop(): TestShop {
   const shop = {} as TestShop;
   beforeAll(async () => {
-    shop.database = await testDatabase();
+    shop.database = await demoDatabase();
     process.env.DATABASE_URL = shop.database.url;
     process.env.FENBRIK_LIST_PATIENCE = '60000';
-    await loadDemo();
     shop.teo = await as('teo');
   }, 60_000);
   afterAll(async () => {

@@ -68,13 +68,35 @@ function jest(name: string, pattern: string, more: string[] = []): Suite {
   };
 }
 
+let demo: Promise<void> | null = null;
+
+/** The demo shop is loaded once for the run; each file has a copy of it. */
+function needDemo({ url }: Cluster): Promise<void> {
+  demo ??= makeDemoTemplate(url, loadDemoAt);
+  return demo;
+}
+
+/** Use cases and queries on real databases. */
+const database: Suite = {
+  name: 'database',
+  run: async (cluster) => {
+    try {
+      await needDemo(cluster);
+    } catch (cause) {
+      console.error(cause);
+      return { passed: 0, failed: 1 };
+    }
+    return jest('database', '\\.db\\.test\\.ts$', ['--maxWorkers', '2']).run(cluster);
+  },
+};
+
 /** The built application, driven by a real browser; a build that fails is a failure like any other. */
 const browser: Suite = {
   name: 'browser',
   run: async (cluster) => {
     try {
       needBuild();
-      await makeDemoTemplate(cluster.url, loadDemoAt);
+      await needDemo(cluster);
     } catch (cause) {
       console.error(cause instanceof Error ? cause.message : cause);
       return { passed: 0, failed: 1 };
@@ -88,7 +110,7 @@ const SUITES: readonly Suite[] = [
   check('lint', 'biome', ['lint', '--error-on-warnings', '.']),
   check('types', 'tsc', ['--noEmit']),
   jest('unit', '(?<!\\.db)\\.test\\.tsx?$', ['--maxWorkers', '2']),
-  jest('database', '\\.db\\.test\\.ts$', ['--runInBand']),
+  database,
   browser,
 ];
 

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { TAX_ROUNDINGS, TAX_WAYS } from '../core/pricing/bill';
+import type { Charges } from '../core/pricing/charges';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { type Charges, getShop, updateCharges } from '../store/shop';
+import { getShop, updateCharges } from '../store/shop';
 import type { Caller } from './access';
 import { done, type Result } from './result';
 

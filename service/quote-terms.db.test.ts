@@ -181,6 +181,27 @@ describe('languages, taxes and texts', () => {
   });
 });
 
+describe('a shop in a currency without minor units, and one with a thousand of them', () => {
+  it.each([
+    ['JPY', /¥[\d,]+(?![\d.,]*\.\d)/],
+    ['BHD', /BHD\s?[\d,]+\.\d{3}\b/],
+  ])('%s: figures have its decimals, and add up', async (currency, amount) => {
+    await run(pool(), 'update shop set currency = $1', [currency]);
+    const job = await till();
+    must(await agree(job, { discount: REGULAR, deposit: { kind: 'share', bp: 3333 } }));
+    const [option] = await options(job);
+    expect(option?.lines.reduce((sum, line) => sum + line.totalCents, 0)).toBe(option?.totalCents);
+    const { token } = await send(job);
+    const { text } = await showQuotePage(token, true);
+    expect(text).toMatch(amount);
+    expect(text).not.toContain('€');
+    const xml = (await quoteXml(token, 1))?.bytes.toString('utf8') ?? '';
+    expect(xml).toContain(`<cbc:PricingCurrencyCode>${currency}</cbc:PricingCurrencyCode>`);
+    expect(xml).toMatch(currency === 'JPY' ? /currencyID="JPY">\d+</ : /currencyID="BHD">\d+\.\d{3}</);
+    await run(pool(), "update shop set currency = 'EUR'");
+  });
+});
+
 describe('a link', () => {
   it('is not in the database, opens nothing once withdrawn, and a new one opens the same quote', async () => {
     const job = await till();

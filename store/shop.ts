@@ -1,4 +1,4 @@
-import type { TaxRounding, TaxWay } from '../core/pricing/bill';
+import type { Charges } from '../core/pricing/charges';
 import type { MarkUpStep } from '../core/pricing/sell-price';
 import type { Language } from '../core/quoting/words/language';
 import { maybeOne, one, type Queryable, run } from './database';
@@ -8,26 +8,12 @@ export const PAPERS = ['A4', 'Letter'] as const;
 export type Paper = (typeof PAPERS)[number];
 
 /** The shop and how it prices. Money in minor units, rates in hundredths of a percent. */
-export interface Shop {
+export interface Shop extends Charges {
   name: string;
   town: string;
   contact: string;
   currency: string;
   timeZone: string;
-  /** on parts, and on whatever has no rate of its own */
-  taxBp: number;
-  taxWay: TaxWay;
-  taxRounding: TaxRounding;
-  /** null: as parts */
-  labourTaxBp: number | null;
-  feeTaxBp: number | null;
-  creditTaxBp: number | null;
-  /** flat rate for work */
-  labourCents: number;
-  /** null: every machine is asked the flat rate */
-  labourHourCents: number | null;
-  labourLeastCents: number;
-  labourStepMinutes: number;
   /** what its papers are written in, where a customer has no other wish */
   language: Language;
   paper: Paper;
@@ -36,7 +22,6 @@ export interface Shop {
   mailFrom: string;
   /** customers are reminded so many days before a quote's last; 0: never */
   remindDays: number;
-  validityDays: number;
   markUpBp: number;
   leastMarginCents: number;
   roundUpToCents: number;
@@ -119,22 +104,6 @@ export async function updatePriceRule(db: Queryable, rule: PriceRule): Promise<v
 export async function updateBestTolerance(db: Queryable, toleranceBp: number): Promise<void> {
   await run(db, 'update shop set best_tolerance_bp = $1', [toleranceBp]);
 }
-
-/** How the shop taxes and what it asks for work. */
-export type Charges = Pick<
-  Shop,
-  | 'taxBp'
-  | 'taxWay'
-  | 'taxRounding'
-  | 'labourTaxBp'
-  | 'feeTaxBp'
-  | 'creditTaxBp'
-  | 'labourCents'
-  | 'labourHourCents'
-  | 'labourLeastCents'
-  | 'labourStepMinutes'
-  | 'validityDays'
->;
 
 export async function updateCharges(db: Queryable, charges: Charges): Promise<void> {
   await run(

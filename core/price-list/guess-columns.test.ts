@@ -78,6 +78,15 @@ describe('a price cell', () => {
     expect(listPrice(cell)).toEqual({ ok: true, cents, currency });
   });
 
+  it('goes by the decimals of the seller’s currency', () => {
+    const read = (cell: string, decimals: number) => listPrice(cell, decimals);
+    expect(read('12,500', 0)).toMatchObject({ ok: true, cents: 12_500 });
+    expect(read('12500', 0)).toMatchObject({ cents: 12_500 });
+    expect(read('12.500', 3)).toMatchObject({ cents: 12_500 });
+    expect(read('1,249.500', 3)).toMatchObject({ cents: 1_249_500 });
+    expect(read('24.50', 3)).toMatchObject({ cents: 24_500 });
+  });
+
   test.each([
     ['', 'empty'],
     ['-', 'empty'],

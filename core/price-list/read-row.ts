@@ -211,8 +211,17 @@ function doubtsOf(
   return doubts;
 }
 
-/** Reads one row by its columns. What it does not tell stays null and is a doubt; nothing is guessed. */
-export function readRow(cells: readonly string[], { columns, capacityIs }: ListColumns, line: number): ListedRow {
+/**
+ * Reads one row by its columns. What it does not tell stays null and is a doubt; nothing is guessed.
+ *
+ * @param decimals of the seller's currency (ISO 4217)
+ */
+export function readRow(
+  cells: readonly string[],
+  { columns, capacityIs }: ListColumns,
+  line: number,
+  decimals = 2,
+): ListedRow {
   const title = cellOf(cells, columns, 'title');
   const reading = title === '' ? null : readListing(title);
   const told: KnownModule = reading === null ? NOTHING_KNOWN : knownOf(reading.module);
@@ -225,7 +234,7 @@ export function readRow(cells: readonly string[], { columns, capacityIs }: ListC
     capacityIs ?? null,
   );
   const module: KnownModule = { ...told, ...facts, capacityMiB: pack.capacityMiB };
-  const price = listPrice(cellOf(cells, columns, 'price'));
+  const price = listPrice(cellOf(cells, columns, 'price'), decimals);
   const part = cellOf(cells, columns, 'part');
   const sku = cellOf(cells, columns, 'sku') || part;
   const currency = cellOf(cells, columns, 'currency');

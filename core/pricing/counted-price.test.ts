@@ -147,3 +147,16 @@ describe('the sell price by a shop’s rule', () => {
     );
   });
 });
+
+test('a rate is between units, whatever their minor units are', () => {
+  const rates = (from: string, to: string, micro: number): ExchangeRate[] => [{ from, to, on: '2026-11-01', micro }];
+  const cost = (price: number, from: string, to: string, micro: number) => {
+    const own = { currency: to, day: '2026-11-25', rates: rates(from, to, micro) };
+    const counted = countedPrice({ ...printed, cents: price }, { ...terms, currency: from }, own);
+    return counted.ok ? counted.costCents : counted.sentence;
+  };
+  // 12,500 yen at 0.0062 are 77.50 euro; 77.50 euro at 161.29 are 12,500 yen; 10.000 dinars at 2.45 are 24.50 euro.
+  expect(cost(12_500, 'JPY', 'EUR', 6_200)).toBe(7_750);
+  expect(cost(7_750, 'EUR', 'JPY', 161_290_323)).toBe(12_500);
+  expect(cost(10_000, 'BHD', 'EUR', 2_450_000)).toBe(2_450);
+});

@@ -1,3 +1,4 @@
+import { currencyDecimals } from './currency';
 import { roundHalfEven } from './round-half-even';
 import type { Coupon, SellerTerms, Shipping } from './seller-terms';
 
@@ -115,7 +116,12 @@ export function countedPrice(
   if (rate === undefined) {
     return { ok: false, sentence: `There is no rate from ${currency} to ${shop.currency} up to this day.` };
   }
-  const costCents = roundHalfEven(now, rate.micro, 1_000_000);
+  // A rate is between units; what is counted are minor ones, of which currencies have more or fewer (ISO 4217).
+  const costCents = roundHalfEven(
+    now,
+    rate.micro * 10 ** currencyDecimals(shop.currency),
+    1_000_000 * 10 ** currencyDecimals(currency),
+  );
   steps.push({ what: 'exchange', cents: costCents, currency: shop.currency });
   return { ok: true, costCents, steps, rate };
 }

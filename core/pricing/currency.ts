@@ -15,6 +15,9 @@ export function currencyDecimals(currency: string): number {
   return decimals;
 }
 
+/** An amount as it is typed where nobody minds the decimals: `90`, `49.5`. */
+export const shortMoney = (minor: number, currency: string): string => String(Number(plainMoney(minor, currency)));
+
 /** An amount as it is typed and as files carry it: `1234.50`, with all decimals of the currency, no mark and no group. */
 export function plainMoney(minor: number, currency: string): string {
   const decimals = currencyDecimals(currency);

@@ -102,11 +102,11 @@ describe('money as people type and read it', () => {
     ['0', 0],
     ['-3', -300],
   ])('"%s" is %i', (typed, cents) => {
-    expect(parseMoney(typed)).toBe(cents);
+    expect(parseMoney(typed, 2)).toBe(cents);
   });
 
   test.each(['', 'free', '1.234', '1.2.3', '--5', '12.345', 'NaN'])('"%s" is none', (typed) => {
-    expect(parseMoney(typed)).toBeNull();
+    expect(parseMoney(typed, 2)).toBeNull();
   });
 
   it('knows currencies without decimals', () => {

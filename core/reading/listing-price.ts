@@ -1,3 +1,4 @@
+import { currencyDecimals } from '../pricing/currency';
 import { parseMoney } from '../pricing/parse-money';
 import type { ListingNotes } from './listing-notes';
 import { type ListingText, probe } from './listing-text';
@@ -46,10 +47,10 @@ export function readPrice(text: ListingText, notes: ListingNotes): void {
   for (const pattern of PRICES) {
     text.each(pattern, (match, span) => {
       const { sign = '', amount = '' } = match.groups ?? {};
-      const cents = parseMoney(plainAmount(amount));
+      const currency = CURRENCIES[sign] ?? null;
+      const cents = parseMoney(plainAmount(amount), currency === null ? 2 : currencyDecimals(currency));
       if (cents === null || cents <= 0) return false;
       notes.note('priceCents', cents, span);
-      const currency = CURRENCIES[sign] ?? null;
       if (currency !== null) notes.note('currency', currency, span);
       return true;
     });

@@ -1,3 +1,4 @@
+import { currencyDecimals } from '../pricing/currency';
 import { parseMoney } from '../pricing/parse-money';
 import { readListing } from './listing';
 import { objectsIn, parseJson } from './parse-json';
@@ -75,10 +76,13 @@ const AVAILABLE: Record<string, boolean> = {
 };
 
 /** Currencies without minor units (ISO 4217 exponent 0) that sellers of modules use. */
-const WHOLE_CURRENCIES: ReadonlySet<string> = new Set(['JPY', 'KRW', 'CLP', 'VND', 'ISK']);
+/** Decimals of a currency that a page names; of one that is none, or of none at all, two. */
+function decimalsOf(currency: string | null): number {
+  return currency !== null && /^[A-Z]{3}$/.test(currency) ? currencyDecimals(currency) : 2;
+}
 
 function centsOf(value: unknown, currency: string | null): number | null {
-  const decimals = WHOLE_CURRENCIES.has(currency ?? '') ? 0 : 2;
+  const decimals = decimalsOf(currency);
   const one = first(value);
   if (typeof one === 'number') {
     const cents = Math.round(one * 10 ** decimals);

@@ -8,7 +8,8 @@ import { twinText } from '@/core/market/offer-wish';
 import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS, type Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { shortMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -49,14 +50,14 @@ function moduleTyped(module: KnownModule | null) {
   };
 }
 
-function typedOf({ channel, bank, maxMiB, module, keep, creditCents, blocked }: JobSlot): Typed {
+function typedOf({ channel, bank, maxMiB, module, keep, creditCents, blocked }: JobSlot, currency: string): Typed {
   return {
     channel,
     bank: String(bank),
     largest: maxMiB === null ? '' : capacityText(maxMiB),
     ...moduleTyped(module),
     keep,
-    credit: creditCents === 0 ? '' : String(creditCents / 100),
+    credit: creditCents === 0 ? '' : shortMoney(creditCents, currency),
     blocked: blocked === true,
   };
 }
@@ -73,7 +74,12 @@ type Errors = Partial<Record<keyof Typed, string>>;
  *
  * @param base what is known of the module beside the fields: what is in the slot, or the label that was pasted
  */
-function slotOf(slot: JobSlot, typed: Typed, base: KnownModule | null): { slot: JobSlot } | { errors: Errors } {
+function slotOf(
+  slot: JobSlot,
+  typed: Typed,
+  base: KnownModule | null,
+  currency: string,
+): { slot: JobSlot } | { errors: Errors } {
   const errors: Errors = {};
   const capacityMiB = typed.capacity.trim() === '' ? null : parseCapacity(typed.capacity);
   if (typed.capacity.trim() !== '' && capacityMiB === null) errors.capacity = 'Type a size such as 8 GB.';
@@ -82,7 +88,7 @@ function slotOf(slot: JobSlot, typed: Typed, base: KnownModule | null): { slot: 
   if (numbers.rate === undefined) errors.rate = 'Type the MT/s, such as 2400.';
   if (numbers.cl === undefined) errors.cl = 'A whole number, such as 17.';
   if (numbers.ranks === undefined) errors.ranks = 'A whole number, such as 1.';
-  const creditCents = typed.credit.trim() === '' ? 0 : parseMoney(typed.credit);
+  const creditCents = typed.credit.trim() === '' ? 0 : parseMoneyIn(typed.credit, currency);
   if (creditCents === null || creditCents < 0) errors.credit = 'An amount of 0 or more.';
   const channel = typed.channel.trim();
   if (channel === '') errors.channel = 'Type its channel, such as A.';
@@ -125,7 +131,7 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
   const slot = job.slots.find((one) => one.name === name);
   const facts = job.slotFacts[name];
   const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState(slot === undefined ? null : typedOf(slot));
+  const [typed, setTyped] = useState(slot === undefined ? null : typedOf(slot, job.currency));
   const [base, setBase] = useState(slot?.module ?? null);
   const [label, setLabel] = useState('');
   const [errors, setErrors] = useState<Errors>({});
@@ -137,7 +143,7 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
     if (result.ok) onClose();
   };
   const submit = () => {
-    const made = slotOf(slot, typed, base);
+    const made = slotOf(slot, typed, base, job.currency);
     if ('errors' in made) setErrors(made.errors);
     else void put(job.slots.map((one) => (one.name === name ? made.slot : one)));
   };

@@ -2,7 +2,8 @@
 import { type ChangeEvent, useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { shortMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -20,13 +21,15 @@ export const capacity: Parse = (text) => {
   return mib === null ? { ok: false, sentence: 'Type a size above 0, such as 16 GB.' } : { ok: true, value: mib };
 };
 
-const money: Parse = (text) => {
-  if (text.trim() === '') return { ok: true, value: null };
-  const cents = parseMoney(text);
-  return cents === null || cents <= 0
-    ? { ok: false, sentence: 'Type an amount above 0, such as 90.' }
-    : { ok: true, value: cents };
-};
+const money =
+  (currency: string): Parse =>
+  (text) => {
+    if (text.trim() === '') return { ok: true, value: null };
+    const cents = parseMoneyIn(text, currency);
+    return cents === null || cents <= 0
+      ? { ok: false, sentence: 'Type an amount above 0, such as 90.' }
+      : { ok: true, value: cents };
+  };
 
 /** One Intake field: kept while it is typed, saved when it is left. */
 export function useIntakeField(name: string, saved: string, parse: Parse) {
@@ -124,7 +127,11 @@ export function NeedField({ chips }: { chips: boolean }) {
 /** The ceiling on what the customer pays, with fitting and tax. */
 export function BudgetField({ hint }: { hint: boolean }) {
   const { job } = useJob();
-  const budget = useIntakeField('budgetCents', job.budgetCents === null ? '' : String(job.budgetCents / 100), money);
+  const budget = useIntakeField(
+    'budgetCents',
+    job.budgetCents === null ? '' : shortMoney(job.budgetCents, job.currency),
+    money(job.currency),
+  );
   return (
     <Field
       label="Budget"

@@ -98,7 +98,7 @@ export interface JobView {
   id: number;
   /** what the person who looks may do here */
   may: { decideLimits: boolean; writeLibrary: boolean };
-  customer: { name: string; phone: string; email: string; taxExempt: string | null };
+  customer: { name: string; phone: string; email: string; language: Language | null; taxExempt: string | null };
   machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
   complaint: string;
   needMiB: number | null;

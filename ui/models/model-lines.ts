@@ -81,7 +81,8 @@ function factoryText({ totalMiB, surchargeCents, baseModel }: FactoryOption): st
 function factoryOf(line: string): FactoryOption {
   const [total = '', surcharge = '0', baseModel = ''] = line.split('|').map((part) => part.trim());
   const totalMiB = parseCapacity(total);
-  const surchargeCents = parseMoney(surcharge);
+  // The library goes from shop to shop and names no currency: its amounts have two decimals.
+  const surchargeCents = parseMoney(surcharge, 2);
   if (totalMiB === null) throw new WrongCell(`factory options: "${total}" is no capacity such as 16 GB`);
   if (surchargeCents === null || surchargeCents < 0) {
     throw new WrongCell(`factory options: "${surcharge}" is no amount such as 140.00`);

@@ -122,7 +122,7 @@ function HeapRow({ listId, heap, row, currencies, lines, onLine, all }: ListHeap
         {row.doubts.length > 0 && (
           <span className="block text-mind">△ {row.doubts.map((doubt) => DOUBT_TEXTS[doubt]).join(', ')}</span>
         )}
-        {heap === 'doubtful' && <RowFixer listId={listId} row={row} />}
+        {heap === 'doubtful' && <RowFixer listId={listId} row={row} currency={currencies.printed} />}
         {suspicion !== null && <span className="block text-mind">△ {SUSPICION_TEXTS[suspicion]}</span>}
       </span>
       <span className="text-right">

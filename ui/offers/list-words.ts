@@ -4,7 +4,7 @@ import type { ColumnRole } from '@/core/price-list/column-roles';
 import type { Heap, Suspicion } from '@/core/price-list/compare-list';
 import { type RowFix, rowFixSchema } from '@/core/price-list/correct-row';
 import type { RowDoubt } from '@/core/price-list/read-row';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 
 export const ROLE_TEXTS: Record<ColumnRole, string> = {
   sku: 'seller’s number',
@@ -109,6 +109,7 @@ export const FIX_TEXTS: Record<keyof RowFix, { label: string; placeholder: strin
 export function typedFix(
   field: keyof RowFix,
   text: string,
+  currency: string,
 ): { ok: true; fix: RowFix } | { ok: false; sentence: string } {
   const plain = text.trim();
   const value = {
@@ -117,7 +118,7 @@ export function typedFix(
     form: () => (/^so/i.test(plain) ? 'SO-DIMM' : /^(u|r)?dimm$/i.test(plain) ? 'DIMM' : null),
     rateMTs: () => (/^\d{3,5}$/.test(plain) ? Number(plain) : null),
     modules: () => (/^[1-8]$/.test(plain) ? Number(plain) : null),
-    printedCents: () => parseMoney(plain),
+    printedCents: () => parseMoneyIn(plain, currency),
   }[field]();
   const parsed = rowFixSchema.safeParse({ [field]: value });
   const { label, placeholder } = FIX_TEXTS[field];

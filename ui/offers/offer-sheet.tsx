@@ -20,7 +20,12 @@ interface OfferSheetProps {
 }
 
 /** What the price of now is made of: each, per GB, what is printed, and every step from there to what counts. */
-function PriceOfNow({ offer, latest, ground }: { offer: MarketOffer; latest: NotedPrice; ground: CountingGround }) {
+function PriceOfNow({
+  offer,
+  latest,
+  terms,
+  ground,
+}: Pick<OfferSheetProps, 'offer' | 'terms' | 'ground'> & { latest: NotedPrice }) {
   const { currency } = ground;
   const gb = (offer.modules * offer.module.capacityMiB) / MIB_PER_GB;
   const each = (cents: number): string => moneyText(cents, currency);
@@ -47,7 +52,7 @@ function PriceOfNow({ offer, latest, ground }: { offer: MarketOffer; latest: Not
           <dt className="text-ink-2">
             {coupon.endsOn !== null && coupon.endsOn < ground.day ? 'coupon that ended' : 'coupon'}
           </dt>
-          <dd className="text-right">{couponText(coupon)}</dd>
+          <dd className="text-right">{couponText(coupon, terms?.currency ?? currency)}</dd>
         </div>
       )}
     </dl>
@@ -91,7 +96,7 @@ export function OfferSheet({ offer, terms, ground, mayPrice, onClose }: OfferShe
           )}
           <section aria-label="The price of now" className="grid gap-1">
             <h3 className="text-sm font-semibold">The price of now</h3>
-            <PriceOfNow offer={offer} latest={latest} ground={ground} />
+            <PriceOfNow offer={offer} latest={latest} terms={terms} ground={ground} />
           </section>
           <PriceHistory prices={prices} currency={ground.currency} />
         </div>

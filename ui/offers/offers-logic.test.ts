@@ -24,12 +24,12 @@ test.each([
     },
   ],
 ] as const)('shipping "%s" is read and written back', (text, shipping) => {
-  expect(parseShipping(text)).toEqual(shipping);
-  expect(shippingText(JSON.parse(JSON.stringify(shipping)))).toBe(text);
+  expect(parseShipping(text, 'EUR')).toEqual(shipping);
+  expect(shippingText(JSON.parse(JSON.stringify(shipping)), 'EUR')).toBe(text);
 });
 
 test.each(['dear', '4.90, free from later', '500 g', '-3', '4.9.0'])('shipping "%s" is none', (text) => {
-  expect(parseShipping(text)).toBeNull();
+  expect(parseShipping(text, 'EUR')).toBeNull();
 });
 
 test.each([
@@ -37,14 +37,15 @@ test.each([
   ['12.5 %', { name: '', percentBp: 1250, cents: null, endsOn: null }],
   ['5.00', { name: '', percentBp: null, cents: 500, endsOn: null }],
 ] as const)('coupon "%s" is read and written back', (text, coupon) => {
-  expect(parseCoupon(text)).toEqual(coupon);
-  expect(couponText({ ...coupon })).toBe(text);
+  expect(parseCoupon(text, 'EUR')).toEqual(coupon);
+  expect(couponText({ ...coupon }, 'EUR')).toBe(text);
 });
 
 test('a coupon may be none, and what is no coupon is told from none', () => {
-  expect(parseCoupon('  ')).toBeNull();
-  expect(parseCoupon('10%')).toMatchObject({ percentBp: 1000 });
-  for (const text of ['some', '0 %', '200 %', '5 until tomorrow', '-3']) expect(parseCoupon(text)).toBeUndefined();
+  expect(parseCoupon('  ', 'EUR')).toBeNull();
+  expect(parseCoupon('10%', 'EUR')).toMatchObject({ percentBp: 1000 });
+  for (const text of ['some', '0 %', '200 %', '5 until tomorrow', '-3'])
+    expect(parseCoupon(text, 'EUR')).toBeUndefined();
 });
 
 test('a rating is stars and how many gave them', () => {
@@ -84,7 +85,7 @@ describe('a price list that is looked at', () => {
     ['modules', '2', 2],
     ['printedCents', '24,50', 2450],
   ] as const)('%s "%s" is told as %s', (field, text, value) => {
-    expect(typedFix(field, text)).toEqual({ ok: true, fix: { [field]: value } });
+    expect(typedFix(field, text, 'EUR')).toEqual({ ok: true, fix: { [field]: value } });
   });
 
   test.each([
@@ -95,6 +96,9 @@ describe('a price list that is looked at', () => {
     ['modules', '9'],
     ['printedCents', '0'],
   ] as const)('%s "%s" is told what is wrong', (field, text) => {
-    expect(typedFix(field, text)).toMatchObject({ ok: false, sentence: expect.stringMatching(/: type it such as /) });
+    expect(typedFix(field, text, 'EUR')).toMatchObject({
+      ok: false,
+      sentence: expect.stringMatching(/: type it such as /),
+    });
   });
 });

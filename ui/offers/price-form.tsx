@@ -1,8 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { countedPrice, type ExchangeRate } from '@/core/pricing/counted-price';
+import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -34,16 +35,18 @@ interface Typed {
 }
 
 /** What stands in the field at first; where nobody noted what the seller prints, nothing. */
-const startAmount = (cents: number | null): string => (cents === null ? '' : (cents / 100).toFixed(2));
+const startAmount = (cents: number | null, currency: string): string =>
+  cents === null ? '' : plainMoney(cents, currency);
 
 /** What was typed, as it is sent, with the steps it comes to; or what is wrong with it. */
 function priceOf(typed: Typed, offer: MarketOffer, terms: SellerTerms | null, ground: CountingGround) {
-  const cents = parseMoney(typed.amount);
+  const currency = terms?.currency ?? ground.currency;
+  const cents = parseMoneyIn(typed.amount, currency);
   if (cents === null || cents <= 0) {
     return { ok: false as const, sentence: 'A price must be more than 0: type an amount such as 24.50.' };
   }
   if (terms === null) return { ok: true as const, body: { costCents: cents }, steps: [], costCents: cents };
-  const coupon = parseCoupon(typed.coupon);
+  const coupon = parseCoupon(typed.coupon, currency);
   if (coupon === undefined)
     return { ok: false as const, sentence: 'Type a coupon such as 10 % until 2026-12-31, or 5.00.' };
   const units = /^\d{1,3}$/.test(typed.units.trim()) ? Number(typed.units) : 0;
@@ -58,8 +61,8 @@ function priceOf(typed: Typed, offer: MarketOffer, terms: SellerTerms | null, gr
 export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormProps) {
   const { busy, sentence, save } = useSave();
   const [typed, setTyped] = useState<Typed>({
-    amount: startAmount(terms === null ? offer.costCents : latest.printedCents),
-    coupon: couponText(latest.coupon),
+    amount: startAmount(terms === null ? offer.costCents : latest.printedCents, terms?.currency ?? ground.currency),
+    coupon: couponText(latest.coupon, terms?.currency ?? ground.currency),
     units: String(latest.units ?? 1),
   });
   const [tried, setTried] = useState(false);

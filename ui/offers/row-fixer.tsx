@@ -6,11 +6,18 @@ import { useSave } from '../client/use-save';
 import { INPUT_LOOK } from '../kit/field';
 import { FIX_TEXTS, typedFix } from './list-words';
 
+interface RowFixerProps {
+  listId: number;
+  row: Pick<ListedRow, 'line' | 'sku' | 'doubts'>;
+  /** that the seller prints in */
+  currency: string;
+}
+
 /**
  * What a doubtful row does not tell, to be typed in its place: Enter keeps it and goes on to the next field that is
  * asked, of this row or the next one, so that a queue of them is a matter of typing.
  */
-export function RowFixer({ listId, row }: { listId: number; row: Pick<ListedRow, 'line' | 'sku' | 'doubts'> }) {
+export function RowFixer({ listId, row, currency }: RowFixerProps) {
   const { busy, sentence, save } = useSave();
   const fields = fixesFor(row);
   const [typed, setTyped] = useState<Partial<Record<keyof RowFix, string>>>({});
@@ -21,7 +28,7 @@ export function RowFixer({ listId, row }: { listId: number; row: Pick<ListedRow,
   const wholeFix = (): RowFix | null => {
     let fix: RowFix = {};
     for (const field of fields) {
-      const made = typedFix(field, typed[field] ?? '');
+      const made = typedFix(field, typed[field] ?? '', currency);
       if (!made.ok) {
         setWrong(made.sentence);
         return null;

@@ -46,11 +46,11 @@ export function SellerSheet({
     leadDays: String(seller.leadDays),
     currency: terms?.currency ?? currency,
     taxPercent: String((terms?.taxBp ?? 0) / 100),
-    shipping: shippingText(terms?.shipping ?? { kind: 'none' }),
+    shipping: shippingText(terms?.shipping ?? { kind: 'none' }, terms?.currency ?? currency),
     returns: seller.returns,
     orderContact: seller.orderContact,
     trust: seller.trust,
-    promotion: couponText(terms?.promotion ?? null),
+    promotion: couponText(terms?.promotion ?? null, terms?.currency ?? currency),
     rating: ratingTyped(seller.rating, seller.ratingCount),
   });
   const [withTax, setWithTax] = useState(terms?.withTax ?? false);
@@ -59,19 +59,21 @@ export function SellerSheet({
   const set = (field: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [field]: event.target.value });
   const submit = async () => {
-    const shipping = parseShipping(typed.shipping);
+    const own = typed.currency.trim().toUpperCase();
+    if (!/^[A-Z]{3}$/.test(own)) return setWrong('Type the currency as its three letters, such as EUR.');
+    const shipping = parseShipping(typed.shipping, own);
     const taxBp = Math.round(Number(typed.taxPercent.replace(',', '.')) * 100);
     if (shipping === null)
       return setWrong('Type the shipping as none, 4.90, or 4.90, free from 50.00, or 500 g 4.90; 2000 g 8.90.');
     if (!Number.isInteger(taxBp) || taxBp < 0) return setWrong('Type the tax as a percentage, such as 20.');
-    const promotion = parseCoupon(typed.promotion);
+    const promotion = parseCoupon(typed.promotion, own);
     if (promotion === undefined) return setWrong('Type a promotion such as 5 % until 2026-11-30, or nothing.');
     const rating = parseRating(typed.rating);
     if (rating === undefined) return setWrong('Type a rating such as 4.6 of 120, or nothing.');
     setWrong(null);
     const result = await save<{ changed: number }>('PUT', `/api/sellers/${seller.id}`, {
       leadDays: Number(typed.leadDays),
-      terms: { currency: typed.currency.trim().toUpperCase(), withTax, taxBp, taxBack, shipping, promotion },
+      terms: { currency: own, withTax, taxBp, taxBack, shipping, promotion },
       trust: typed.trust,
       returns: typed.returns,
       orderContact: typed.orderContact,

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { moneyText } from '@/core/pricing/money-text';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { dayText } from '@/core/quoting/day-text';
 import { moduleOfLabel } from '../board/module-of-label';
 import { useSave } from '../client/use-save';
@@ -48,20 +48,15 @@ interface Typed {
 const BLANK: Typed = { label: '', serial: '', test: 'tested', grade: 'B', job: '', worth: '', note: '' };
 
 /** What was typed, as it is sent; or what is wrong with it. */
-function bodyOf({
-  label,
-  serial,
-  test,
-  grade,
-  job,
-  worth,
-  note,
-}: Typed): { ok: true; body: object } | { ok: false; sentence: string } {
+function bodyOf(
+  { label, serial, test, grade, job, worth, note }: Typed,
+  currency: string,
+): { ok: true; body: object } | { ok: false; sentence: string } {
   if (label.trim() === '') return { ok: false, sentence: 'Type the module’s label.' };
   const originJobId = job.trim() === '' ? null : Number(job);
   if (originJobId !== null && !/^[1-9]\d{0,8}$/.test(job.trim()))
     return { ok: false, sentence: 'A job is its number, such as 12.' };
-  const worthCents = worth.trim() === '' ? null : parseMoney(worth);
+  const worthCents = worth.trim() === '' ? null : parseMoneyIn(worth, currency);
   if (worth.trim() !== '' && (worthCents === null || worthCents <= 0)) {
     return { ok: false, sentence: 'Type what it is worth such as 9.50, or leave it to the rule.' };
   }
@@ -83,7 +78,7 @@ function PieceSheet({
   const set = (field: keyof Typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [field]: event.target.value });
   const submit = async () => {
-    const made = bodyOf(typed);
+    const made = bodyOf(typed, currency);
     setWrong(made.ok ? null : made.sentence);
     if (!made.ok) return;
     const result = await save<{ sentence: string }>('POST', '/api/shelf', made.body);

@@ -1,6 +1,7 @@
 import type { PriceStep } from '@/core/pricing/counted-price';
+import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { Coupon, SellerTerms, Shipping } from '@/core/pricing/seller-terms';
 
 export const STEP_WORDS: Record<PriceStep['what'], string> = {
@@ -13,10 +14,9 @@ export const STEP_WORDS: Record<PriceStep['what'], string> = {
   exchange: 'in our currency',
 };
 
-const plainAmount = (cents: number): string => (cents / 100).toFixed(2);
-
 /** A shipping rule as it is typed: `none`, `4.90, free from 50.00`, `500 g 4.90; 2000 g 8.90`. */
-export function shippingText(shipping: Shipping): string {
+export function shippingText(shipping: Shipping, currency: string): string {
+  const plainAmount = (cents: number): string => plainMoney(cents, currency);
   if (shipping.kind === 'none') return 'none';
   if (shipping.kind === 'weight') {
     return shipping.steps.map(({ upToGrams, cents }) => `${upToGrams} g ${plainAmount(cents)}`).join('; ');
@@ -26,13 +26,13 @@ export function shippingText(shipping: Shipping): string {
 }
 
 /** A shipping rule that was typed; null where it is none. */
-export function parseShipping(text: string): Shipping | null {
+export function parseShipping(text: string, currency: string): Shipping | null {
   const plain = text.trim().toLowerCase();
   if (plain === '' || plain === 'none' || plain === 'free') return { kind: 'none' };
   if (/\d\s*g\b/.test(plain)) {
     const steps = plain.split(';').map((part) => /^(\d{1,6})\s*g\s+(\S+)$/.exec(part.trim()));
     const read = steps.map((found) =>
-      found === null ? null : { upToGrams: Number(found[1]), cents: parseMoney(found[2] ?? '') },
+      found === null ? null : { upToGrams: Number(found[1]), cents: parseMoneyIn(found[2] ?? '', currency) },
     );
     const known = read.filter(
       (step): step is { upToGrams: number; cents: number } => step !== null && step.cents !== null,
@@ -42,8 +42,8 @@ export function parseShipping(text: string): Shipping | null {
       : null;
   }
   const [amount = '', free] = plain.split(/,\s*free from\s*/);
-  const cents = parseMoney(amount);
-  const freeFromCents = free === undefined ? null : parseMoney(free);
+  const cents = parseMoneyIn(amount, currency);
+  const freeFromCents = free === undefined ? null : parseMoneyIn(free, currency);
   if (cents === null || cents < 0 || (free !== undefined && (freeFromCents === null || freeFromCents < 0))) return null;
   return { kind: 'flat', cents, freeFromCents };
 }
@@ -57,27 +57,28 @@ export function termsText(terms: SellerTerms | null, currency: string): string {
     : terms.taxBack
       ? 'without tax'
       : `without the ${percent} % tax that comes on top`;
-  const shipping = terms.shipping.kind === 'none' ? 'no shipping' : `shipping ${shippingText(terms.shipping)}`;
-  const promotion = terms.promotion == null ? '' : ` · promotion ${couponText(terms.promotion)}`;
+  const shipping =
+    terms.shipping.kind === 'none' ? 'no shipping' : `shipping ${shippingText(terms.shipping, terms.currency)}`;
+  const promotion = terms.promotion == null ? '' : ` · promotion ${couponText(terms.promotion, terms.currency)}`;
   return `prints ${terms.currency} ${tax} · ${shipping}${promotion}`;
 }
 
 /** A coupon as it is typed: `10 % until 2026-11-30`, `5.00`. */
-export function couponText(coupon: Coupon | null): string {
+export function couponText(coupon: Coupon | null, currency: string): string {
   if (coupon === null) return '';
-  const off = coupon.percentBp === null ? plainAmount(coupon.cents ?? 0) : `${coupon.percentBp / 100} %`;
+  const off = coupon.percentBp === null ? plainMoney(coupon.cents ?? 0, currency) : `${coupon.percentBp / 100} %`;
   return `${off}${coupon.endsOn === null ? '' : ` until ${coupon.endsOn}`}`;
 }
 
 /** A coupon that was typed; null: none; undefined: not understood. */
-export function parseCoupon(text: string): Coupon | null | undefined {
+export function parseCoupon(text: string, currency: string): Coupon | null | undefined {
   const plain = text.trim();
   if (plain === '') return null;
   const found = /^(\S+)\s*(%)?(?:\s+off)?(?:\s+until\s+(\d{4}-\d{2}-\d{2}))?$/i.exec(plain.replace(/%(?=\s|$)/, ' %'));
   if (found === null) return undefined;
   const endsOn = found[3] ?? null;
   if (found[2] === undefined) {
-    const cents = parseMoney(found[1] ?? '');
+    const cents = parseMoneyIn(found[1] ?? '', currency);
     return cents === null || cents <= 0 ? undefined : { name: '', percentBp: null, cents, endsOn };
   }
   const percentBp = Math.round(Number((found[1] ?? '').replace(',', '.')) * 100);

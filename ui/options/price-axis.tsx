@@ -1,6 +1,8 @@
 'use client';
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
+import { currencyDecimals } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
+import { useJob } from '../job/job-context';
 import { type PriceScale, priceAt } from './price-scale';
 import { LABEL_WIDTH } from './rung-row';
 
@@ -20,6 +22,7 @@ const LEAP = 1_000;
 
 /** The mark that the budget is dragged by; where there is no budget it waits at the end of the axis. */
 function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisProps) {
+  const unit = 10 ** currencyDecimals(currency);
   const [least = 0, most = 0] = scale.at.domain();
   const [, end = 0] = scale.at.range();
   const x = budgetCents === null ? end : Math.min(scale.at(budgetCents), end);
@@ -43,9 +46,9 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
       role="slider"
       tabIndex={0}
       aria-label="Budget line"
-      aria-valuemin={Math.max(0, least) / 100}
-      aria-valuemax={Math.max(most, budgetCents ?? 0) / 100}
-      aria-valuenow={(budgetCents ?? most) / 100}
+      aria-valuemin={Math.max(0, least) / unit}
+      aria-valuemax={Math.max(most, budgetCents ?? 0) / unit}
+      aria-valuenow={(budgetCents ?? most) / unit}
       aria-valuetext={budgetCents === null ? 'no budget' : moneyText(budgetCents, currency)}
       onKeyDown={key}
       onPointerDown={(event) => {
@@ -70,11 +73,13 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
 /** The price axis that all rungs share, with the budget's grip; it begins at zero. */
 export function PriceAxis(props: PriceAxisProps) {
   const { scale, currency } = props;
+  const { pricing } = useJob().job;
+  const isNet = pricing.taxWay === 'added' || pricing.exempt !== null;
   return (
     <div className="sticky top-0 z-30 bg-ground border-b-2 border-edge h-12 flex text-xs text-ink-2">
       <div className="shrink-0 self-end pb-1 narrow leading-4" style={{ width: LABEL_WIDTH }}>
         {scale.kind === 'root' && <span className="block font-semibold">square-root scale</span>}
-        price, fitted
+        price, fitted{isNet && ', without tax'}
       </div>
       <div className="relative flex-1">
         {scale.ticks.map((tick) => (

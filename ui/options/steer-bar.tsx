@@ -8,7 +8,8 @@ import { inForce } from '@/core/planning/in-force';
 import { LANES, type Lane } from '@/core/planning/lanes';
 import type { Answer } from '@/core/planning/plan';
 import type { Steering } from '@/core/planning/steering';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { shortMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useJob } from '../job/job-context';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -73,11 +74,13 @@ function Typed<T>({ label, className, value, text, parse, wrong, onChange }: Typ
 const capacityOf = (text: string): number | null | undefined =>
   text.trim() === '' ? null : (parseCapacity(text) ?? undefined);
 
-function moneyOf(text: string): number | null | undefined {
-  if (text.trim() === '') return null;
-  const cents = parseMoney(text);
-  return cents === null || cents <= 0 ? undefined : cents;
-}
+const moneyOf =
+  (currency: string) =>
+  (text: string): number | null | undefined => {
+    if (text.trim() === '') return null;
+    const cents = parseMoneyIn(text, currency);
+    return cents === null || cents <= 0 ? undefined : cents;
+  };
 
 /** What the shapes mean, each lane a switch that leaves it out. */
 function Lanes({ steering, onSteer, answer }: SteerBarProps) {
@@ -150,8 +153,8 @@ export function SteerBar(props: SteerBarProps) {
         label="Budget"
         className="w-20"
         value={steering.budgetCents}
-        text={(cents) => (cents === null ? '' : String(cents / 100))}
-        parse={moneyOf}
+        text={(cents) => (cents === null ? '' : shortMoney(cents, planCase.currency))}
+        parse={moneyOf(planCase.currency)}
         wrong="Type an amount above 0, such as 90."
         onChange={(budgetCents, live) => onSteer({ budgetCents }, live)}
       />

@@ -5,6 +5,7 @@ import { effectiveChannelsText } from '@/core/planning/channel-words';
 import { planKey } from '@/core/planning/ladder';
 import type { Plan } from '@/core/planning/plan';
 import { boughtText, fateText } from '@/core/planning/plan-words';
+import { currencyDecimals } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '../job/job-view';
 import { leadDaysOf } from './delivery';
@@ -31,8 +32,9 @@ export interface Column {
 
 const money = (cents: number | null, { planCase }: TableGround): string =>
   cents === null ? '–' : moneyText(cents, planCase.currency);
-/** Amounts as spreadsheets count them; every currency the shop may have has two decimals or is written so. */
-const amount = (cents: number | null): number | null => (cents === null ? null : cents / 100);
+/** Amounts as spreadsheets count them, in whole units of the currency. */
+const amount = (cents: number | null, { planCase }: TableGround): number | null =>
+  cents === null ? null : cents / 10 ** currencyDecimals(planCase.currency);
 
 const daysOf = (plan: Plan, { supplies }: TableGround): number => leadDaysOf(plan, supplies);
 
@@ -45,22 +47,22 @@ export const COLUMNS: readonly Column[] = [
   {
     ...{ id: 'price', name: 'Price', usual: true },
     text: (plan, ground) => money(plan.priceCents, ground),
-    value: (plan) => amount(plan.priceCents),
+    value: (plan, ground) => amount(plan.priceCents, ground),
   },
   {
     ...{ id: 'added', name: 'Per added GB', usual: true },
     text: (plan, ground) => money(plan.perAddedGiBCents, ground),
-    value: (plan) => amount(plan.perAddedGiBCents),
+    value: (plan, ground) => amount(plan.perAddedGiBCents, ground),
   },
   {
     ...{ id: 'gb', name: 'Per GB', usual: false },
     text: (plan, ground) => money(plan.perGiBCents, ground),
-    value: (plan) => amount(plan.perGiBCents),
+    value: (plan, ground) => amount(plan.perGiBCents, ground),
   },
   {
     ...{ id: 'saving', name: 'Saving', usual: true },
     text: (plan, ground) => money(plan.savingCents, ground),
-    value: (plan) => amount(plan.savingCents),
+    value: (plan, ground) => amount(plan.savingCents, ground),
   },
   {
     ...{ id: 'lane', name: 'Lane', usual: true },

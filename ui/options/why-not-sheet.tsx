@@ -28,7 +28,7 @@ export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProp
   const { job } = useJob();
   const [line, setLine] = useState('');
   const [offer, setOffer] = useState(first);
-  const wish = parseWish(line);
+  const wish = parseWish(line, planCase.currency);
   const told = useWhyNot(planCase, offer !== null ? { offer } : wish !== null ? { wish } : null);
   const inPlans = useMemo(() => new Set(plans.flatMap(({ bought }) => bought.map((one) => one.offer))), [plans]);
   const words = line.toLowerCase().split(/\s+/).filter(Boolean);

@@ -1,7 +1,7 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import { currencyDecimals, plainMoney } from '@/core/pricing/currency';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { plainMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { QuoteLine, QuoteOption } from '@/core/quoting/snapshot';
 import { moneyIn } from '@/core/quoting/words/in-language';
 import type { Saving } from '../client/use-save';
@@ -38,7 +38,7 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    const cents = parseMoney(price, currencyDecimals(job.currency));
+    const cents = parseMoneyIn(price, job.currency);
     if (cents === null || cents < 0) {
       setWrong('Type what one costs, such as 49.90.');
       return;

@@ -36,7 +36,10 @@ interface TermsFormProps {
 function TermsForm({ onDone }: TermsFormProps) {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState<TypedTerms>(() => typedTerms(job.terms, job.currency));
+  const [typed, setTyped] = useState<TypedTerms>(() => ({
+    ...typedTerms(job.terms, job.currency),
+    language: job.terms.language ?? job.customer.language ?? '',
+  }));
   const [exempt, setExempt] = useState(job.customer.taxExempt ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
   const [seen] = useState(job.terms);
@@ -53,12 +56,18 @@ function TermsForm({ onDone }: TermsFormProps) {
     const read = readTerms(typed, job.currency);
     setWrong(read.ok ? null : read.sentence);
     if (!read.ok) return;
-    const before = job.customer.taxExempt ?? '';
-    if (exempt.trim() !== before) {
-      const kept = await save('PATCH', `/api/jobs/${job.id}/intake`, { taxExempt: exempt.trim() || null });
+    // What is the customer's is known again with the next job.
+    const { taxExempt, language } = job.customer;
+    const wanted = typed.language || null;
+    const patch = {
+      ...(exempt.trim() !== (taxExempt ?? '') && { taxExempt: exempt.trim() || null }),
+      ...(wanted !== language && { language: wanted }),
+    };
+    if (Object.keys(patch).length > 0) {
+      const kept = await save('PATCH', `/api/jobs/${job.id}/intake`, patch);
       if (!kept.ok) return;
     }
-    const result = await save('PUT', `/api/jobs/${job.id}/terms`, { terms: read.terms, seen });
+    const result = await save('PUT', `/api/jobs/${job.id}/terms`, { terms: { ...read.terms, language: null }, seen });
     if (result.ok) onDone();
   };
   const form = useRef<HTMLFormElement>(null);
@@ -110,7 +119,7 @@ function TermsForm({ onDone }: TermsFormProps) {
           onChange={(event) => set({ validUntil: event.target.value })}
         />
         <label className="col-span-2 text-sm font-medium text-ink-2 grid gap-0.5">
-          Language
+          This customer’s language
           <select
             className={INPUT_LOOK}
             value={typed.language}

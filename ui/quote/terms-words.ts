@@ -1,5 +1,5 @@
-import { currencyDecimals, plainMoney } from '@/core/pricing/currency';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { plainMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { Deposit, Discount, QuoteTerms } from '@/core/quoting/terms-schema';
 import type { Language } from '@/core/quoting/words/language';
 
@@ -29,7 +29,7 @@ function parseEither(
 ): { kind: 'share'; bp: number } | { kind: 'amount'; cents: number } | null {
   const bp = parseShare(text);
   if (bp !== null) return { kind: 'share', bp };
-  const cents = parseMoney(text, currencyDecimals(currency));
+  const cents = parseMoneyIn(text, currency);
   return cents === null ? null : { kind: 'amount', cents };
 }
 
@@ -62,7 +62,7 @@ export function readTerms(
   const fees: QuoteTerms['fees'] = [];
   for (const { text, amount } of typed.fees) {
     if (text.trim() === '' && amount.trim() === '') continue;
-    const cents = parseMoney(amount, currencyDecimals(currency));
+    const cents = parseMoneyIn(amount, currency);
     if (cents === null) return wrong(`Type what ${text.trim() || 'the fee'} costs, such as 5.00.`);
     fees.push({ text: text.trim(), cents });
   }

@@ -1,27 +1,13 @@
 import type { TaxRounding, TaxWay } from '@/core/pricing/bill';
-import { currencyDecimals, plainMoney } from '@/core/pricing/currency';
-import { parseMoney } from '@/core/pricing/parse-money';
+import type { Charges } from '@/core/pricing/charges';
+import { plainMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from './best-rule';
 
-/** What a shop asks for work and how it taxes. Money in minor units, rates in hundredths of a percent. */
-export interface ChargesView {
-  taxBp: number;
-  taxWay: TaxWay;
-  taxRounding: TaxRounding;
-  labourTaxBp: number | null;
-  feeTaxBp: number | null;
-  creditTaxBp: number | null;
-  labourCents: number;
-  labourHourCents: number | null;
-  labourLeastCents: number;
-  labourStepMinutes: number;
-  validityDays: number;
-}
-
-export type TypedCharges = Record<keyof ChargesView, string>;
+export type TypedCharges = Record<keyof Charges, string>;
 const percentText = (bp: number | null): string => (bp === null ? '' : String(bp / 100));
 
-export function typedCharges(charges: ChargesView, currency: string): TypedCharges {
+export function typedCharges(charges: Charges, currency: string): TypedCharges {
   return {
     taxBp: percentText(charges.taxBp),
     taxWay: charges.taxWay,
@@ -41,10 +27,10 @@ export function typedCharges(charges: ChargesView, currency: string): TypedCharg
 export function readCharges(
   typed: TypedCharges,
   currency: string,
-): { ok: true; charges: ChargesView } | { ok: false; sentence: string } {
+): { ok: true; charges: Charges } | { ok: false; sentence: string } {
   const rate = (text: string): number | null => parsePercent(text);
   const money = (text: string): number | null => {
-    const cents = parseMoney(text, currencyDecimals(currency));
+    const cents = parseMoneyIn(text, currency);
     return cents === null || cents < 0 ? null : cents;
   };
   const whole = (text: string): number | null => (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null);

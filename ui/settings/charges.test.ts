@@ -1,6 +1,7 @@
-import { type ChargesView, readCharges, typedCharges } from './charges-words';
+import type { Charges } from '@/core/pricing/charges';
+import { readCharges, typedCharges } from './charges-words';
 
-const charges: ChargesView = {
+const charges: Charges = {
   taxBp: 2000,
   taxWay: 'contained',
   taxRounding: 'total',

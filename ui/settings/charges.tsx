@@ -1,6 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { billOf, TAX_ROUNDINGS, TAX_WAYS, type TaxRounding, type TaxWay } from '@/core/pricing/bill';
+import type { Charges as Charged } from '@/core/pricing/charges';
 import { labourFor } from '@/core/pricing/labour';
 import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../client/use-save';
@@ -8,7 +9,7 @@ import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { type ChargesView, readCharges, typedCharges } from './charges-words';
+import { readCharges, typedCharges } from './charges-words';
 
 const WAY_WORDS: Record<TaxWay, string> = { contained: 'hold the tax', added: 'are without tax, it is added' };
 const ROUNDING_WORDS: Record<TaxRounding, string> = { total: 'once for each rate', line: 'for each line' };
@@ -17,7 +18,7 @@ const EXAMPLE_MINUTES = [10, 25, 50, 95];
 const EXAMPLE_PART = 5990;
 
 /** What these charges make of some machines. */
-function Examples({ charges, currency }: { charges: ChargesView; currency: string }) {
+function Examples({ charges, currency }: { charges: Charged; currency: string }) {
   const rule = {
     flatCents: charges.labourCents,
     hourCents: charges.labourHourCents,
@@ -56,13 +57,13 @@ function Examples({ charges, currency }: { charges: ChargesView; currency: strin
 }
 
 /** What the shop asks for work, how it taxes, and how long its prices hold, with what that comes to while it is typed. */
-export function Charges({ charges, currency }: { charges: ChargesView; currency: string }) {
+export function Charges({ charges, currency }: { charges: Charged; currency: string }) {
   const { busy, sentence, save } = useSave();
   const [typed, setTyped] = useState(() => typedCharges(charges, currency));
   const [shown, setShown] = useState(charges);
   const [saved, setSaved] = useState(false);
   const read = readCharges(typed, currency);
-  const set = (field: keyof ChargesView) => (event: { target: { value: string } }) => {
+  const set = (field: keyof Charged) => (event: { target: { value: string } }) => {
     const next = { ...typed, [field]: event.target.value };
     setTyped(next);
     setSaved(false);
@@ -90,7 +91,7 @@ export function Charges({ charges, currency }: { charges: ChargesView; currency:
       </select>
     </label>
   );
-  const rate = (label: string, field: keyof ChargesView, placeholder = 'as parts') => (
+  const rate = (label: string, field: keyof Charged, placeholder = 'as parts') => (
     <Field
       label={label}
       unit="%"

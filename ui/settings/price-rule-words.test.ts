@@ -14,14 +14,14 @@ test.each([
   ],
   ['0 %', { markUpBp: 0, markUpSteps: [] }],
 ])('%s is read and written the same', (text, markUps) => {
-  expect(parseMarkUps(text)).toEqual(markUps);
-  expect(markUpsText(markUps)).toBe(text);
+  expect(parseMarkUps(text, 'EUR')).toEqual(markUps);
+  expect(markUpsText(markUps, 'EUR')).toBe(text);
 });
 
 test.each(['', 'dear', '18 %, 12 %', '18 %, from 12 %', '-5 %', '18 %, from 0 5 %', '18 %, from 5 x'])(
   '%j is no mark-up',
   (text) => {
-    expect(parseMarkUps(text)).toBeNull();
+    expect(parseMarkUps(text, 'EUR')).toBeNull();
   },
 );
 

@@ -1,4 +1,5 @@
-import { parseMoney } from '@/core/pricing/parse-money';
+import { plainMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { MarkUpStep } from '@/core/pricing/sell-price';
 
 export interface MarkUps {
@@ -9,11 +10,11 @@ export interface MarkUps {
 const percentText = (bp: number): string => `${bp / 100} %`;
 
 /** Mark-ups as they are typed: `18 %, from 50.00 12 %, from 200.00 8 %`. */
-export function markUpsText({ markUpBp, markUpSteps }: MarkUps): string {
+export function markUpsText({ markUpBp, markUpSteps }: MarkUps, currency: string): string {
   const steps = [...markUpSteps].sort((a, b) => a.fromCents - b.fromCents);
   return [
     percentText(markUpBp),
-    ...steps.map((step) => `from ${(step.fromCents / 100).toFixed(2)} ${percentText(step.markUpBp)}`),
+    ...steps.map((step) => `from ${plainMoney(step.fromCents, currency)} ${percentText(step.markUpBp)}`),
   ].join(', ');
 }
 
@@ -24,14 +25,14 @@ function parsePercent(text: string): number | null {
 }
 
 /** Mark-ups that were typed; null where they make no sense. */
-export function parseMarkUps(text: string): MarkUps | null {
+export function parseMarkUps(text: string, currency: string): MarkUps | null {
   const [first = '', ...rest] = text.split(/[,;]\s*/);
   const markUpBp = parsePercent(first);
   if (markUpBp === null) return null;
   const steps: MarkUpStep[] = [];
   for (const part of rest) {
     const found = /^from\s+(\S+)\s+(.+)$/i.exec(part.trim());
-    const fromCents = found === null ? null : parseMoney(found[1] ?? '');
+    const fromCents = found === null ? null : parseMoneyIn(found[1] ?? '', currency);
     const bp = found === null ? null : parsePercent(found[2] ?? '');
     if (fromCents === null || fromCents <= 0 || bp === null) return null;
     steps.push({ fromCents, markUpBp: bp });

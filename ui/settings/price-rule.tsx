@@ -1,7 +1,8 @@
 'use client';
 import { useState } from 'react';
+import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
-import { parseMoney } from '@/core/pricing/parse-money';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { type MarkUp, sellPrice } from '@/core/pricing/sell-price';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -29,13 +30,13 @@ interface Typed {
 }
 
 /** The rule that was typed, or what is wrong with it. */
-function ruleOf(typed: Typed): { ok: true; rule: Rule } | { ok: false; sentence: string } {
-  const markUps = parseMarkUps(typed.markUps);
+function ruleOf(typed: Typed, currency: string): { ok: true; rule: Rule } | { ok: false; sentence: string } {
+  const markUps = parseMarkUps(typed.markUps, currency);
   if (markUps === null) return { ok: false, sentence: 'Type the mark-up as 18 %, or 18 %, from 50.00 12 %.' };
-  const leastMarginCents = parseMoney(typed.least);
+  const leastMarginCents = parseMoneyIn(typed.least, currency);
   if (leastMarginCents === null || leastMarginCents < 0)
     return { ok: false, sentence: 'Type the least margin such as 4.00.' };
-  const roundUpToCents = parseMoney(typed.roundTo);
+  const roundUpToCents = parseMoneyIn(typed.roundTo, currency);
   if (roundUpToCents === null || roundUpToCents <= 0)
     return { ok: false, sentence: 'Type what prices are rounded up to, such as 0.50.' };
   const priceEndings = parseEndings(typed.endings);
@@ -71,19 +72,19 @@ function Examples({ rule, currency, taxBp }: PriceRuleProps) {
 export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
   const { busy, sentence, save } = useSave();
   const [typed, setTyped] = useState<Typed>({
-    markUps: markUpsText(rule),
-    least: (rule.leastMarginCents / 100).toFixed(2),
-    roundTo: (rule.roundUpToCents / 100).toFixed(2),
+    markUps: markUpsText(rule, currency),
+    least: plainMoney(rule.leastMarginCents, currency),
+    roundTo: plainMoney(rule.roundUpToCents, currency),
     endings: endingsText(rule.priceEndings),
   });
   const [saved, setSaved] = useState(false);
-  const read = ruleOf(typed);
+  const read = ruleOf(typed, currency);
   const [shown, setShown] = useState(rule);
   const set = (field: keyof Typed) => (event: { target: { value: string } }) => {
     const next = { ...typed, [field]: event.target.value };
     setTyped(next);
     setSaved(false);
-    const made = ruleOf(next);
+    const made = ruleOf(next, currency);
     if (made.ok) setShown(made.rule);
   };
   const submit = async () => {

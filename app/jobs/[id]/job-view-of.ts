@@ -91,6 +91,7 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
       name: job.customer.name,
       phone: job.customer.phone,
       email: job.customer.email,
+      language: job.customer.language,
       taxExempt: job.customer.taxExempt,
     },
     machine: {

@@ -10,12 +10,12 @@ test.each([
   ['below 80', { maxPriceCents: 8_000 }],
   ['1 TB', { minMiB: 1024 * GB }],
 ])('%s is a wish', (line, wish) => {
-  expect(parseWish(line)).toEqual(wish);
+  expect(parseWish(line, 'EUR')).toEqual(wish);
 });
 
 test.each(['', '   ', 'Corrick 8 GB DDR4', 'and', '64', 'under the table', '16 GB Vellamo under 50'])(
   '"%s" is none',
   (line) => {
-    expect(parseWish(line)).toBeNull();
+    expect(parseWish(line, 'EUR')).toBeNull();
   },
 );

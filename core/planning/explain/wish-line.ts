@@ -1,9 +1,9 @@
 import { parseCapacity } from '../../memory/parse-capacity';
-import { parseMoney } from '../../pricing/parse-money';
+import { parseMoneyIn } from '../../pricing/parse-money';
 import type { Goal } from '../case';
 
 /** What a part of a wish looks like, and what it wishes for; undefined: it is none after all. */
-const PARTS: readonly { pattern: RegExp; goal: (value: string) => Goal | undefined }[] = [
+const PARTS: readonly { pattern: RegExp; goal: (value: string, currency: string) => Goal | undefined }[] = [
   {
     pattern: /\b(\d{3,5})\s*mt\/?s\b/i,
     goal: (value) => ({ minRateMTs: Number(value) }),
@@ -14,8 +14,8 @@ const PARTS: readonly { pattern: RegExp; goal: (value: string) => Goal | undefin
   },
   {
     pattern: /\b(?:under|below|up to|at most|max|for)\s*\p{Sc}?\s*(\d+(?:[.,]\d{1,2})?)\s*\p{Sc}?(?![\w.,])/iu,
-    goal: (value) => {
-      const maxPriceCents = parseMoney(value);
+    goal: (value, currency) => {
+      const maxPriceCents = parseMoneyIn(value, currency);
       return maxPriceCents === null || maxPriceCents <= 0 ? undefined : { maxPriceCents };
     },
   },
@@ -29,12 +29,12 @@ const PARTS: readonly { pattern: RegExp; goal: (value: string) => Goal | undefin
 ];
 
 /** A wish as it is typed: `64 GB under 100`, `32 GB, 1 free, 2666 MT/s`. Null where the line says anything else. */
-export function parseWish(line: string): Goal | null {
+export function parseWish(line: string, currency: string): Goal | null {
   let rest = line;
   let wish: Goal = {};
   for (const { pattern, goal } of PARTS) {
     const found = pattern.exec(rest);
-    const part = found?.[1] === undefined ? undefined : goal(found[1]);
+    const part = found?.[1] === undefined ? undefined : goal(found[1], currency);
     if (found === null || part === undefined) continue;
     wish = { ...wish, ...part };
     rest = rest.replace(found[0], ' ');
