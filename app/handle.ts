@@ -72,8 +72,10 @@ export function caught(cause: unknown, request: NextRequest): Response {
   );
 }
 
-/** Where the browser that asks finds the shop, such as `https://shop.example`. */
+/** Where customers find the shop, such as `https://shop.example`: as it is set, else as the browser that asks does. */
 function baseOf(request: NextRequest): string {
+  const set = process.env.FENBRIK_ADDRESS;
+  if (set !== undefined && URL.canParse(set)) return new URL(set).origin;
   const origin = request.headers.get('origin');
   return origin !== null && URL.canParse(origin) ? new URL(origin).origin : request.nextUrl.origin;
 }

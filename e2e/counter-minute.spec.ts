@@ -123,7 +123,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   for (const text of [seen, paper]) {
     expect(text).toContain('Hedda Vane');
     expect(text).toContain('Tarnholt Counter 4');
-    expect(text).toMatch(/You save €[\d.]+ \(\d+ %\)/);
+    expect(text).toMatch(/You save €[\d.]+ \(\d+%\)/);
     expect(text).not.toMatch(/margin|we pay|for us:/i);
   }
   for (const [, cost, margin] of shopLines) {

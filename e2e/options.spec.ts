@@ -101,7 +101,7 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   await page.keyboard.press('x');
   const turned = page.getByRole('dialog');
   const seen = await turned.innerText();
-  await turned.getByRole('img', { name: /^Today 8 GB.* 3: \d+ GB/ }).waitFor();
+  await turned.getByRole('img', { name: /^Now 8 GB.* 3: \d+ GB/ }).waitFor();
   expect(seen).not.toMatch(/margin|cost|seller|CL17|MT\/s/i);
   await page.keyboard.press('Escape');
   expect(faults).toEqual([]);

@@ -80,6 +80,11 @@ test('agreed, typed over and sent in German by mail; the link withdrawn opens no
     expect(seen).toContain(words);
   expect(seen).not.toMatch(/computed|29,00 €\n.*20,00/);
   expect(await axeFindings(view)).toEqual([]);
+  const dark = await stage.browser.newContext({ baseURL: stage.app.base, colorScheme: 'dark' });
+  const night = await dark.newPage();
+  await night.goto(path);
+  expect(await axeFindings(night)).toEqual([]);
+  await dark.close();
   expect(await pdfText(customer.request, `${path}/pdf`)).toContain('Nachlass: Stammkundin');
   const xml = await customer.request.get(`${path}/ubl/1`);
   expect(xml.headers()['content-type']).toBe('application/xml');

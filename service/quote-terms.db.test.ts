@@ -18,11 +18,12 @@ import {
 import { many, pool, run } from '../store/database';
 import { saveCharges, showCharges } from './charges';
 import { draftOptions } from './draft-options';
-import { saveIntake } from './intake';
+import { intakeSchema, saveIntake } from './intake';
 import { logoFault, saveLogo, showLogo } from './logo';
 import { savePapers, showPapers } from './papers';
 import { changePrice } from './prices';
 import { dropPlan, openQuote, sendQuote } from './quote';
+import { answerSchema } from './quote-answers';
 import { quoteJson, quotePaper, quoteTable, quoteXml } from './quote-files';
 import { changeLink } from './quote-links';
 import { showQuotePage } from './quote-page';
@@ -325,6 +326,14 @@ describe('the logo', () => {
     expect(await showLogo()).toBeNull();
     expect(await saveLogo(owner, Buffer.from('no picture'))).toMatchObject({ code: 'bad-input' });
   });
+});
+
+test('a name of 10,000 letters is refused in one sentence, wherever it is typed', () => {
+  const name = 'Ó'.repeat(10_000);
+  const most = 'At most 120 characters, please.';
+  expect(intakeSchema.safeParse({ customerName: name }).error?.issues.map(({ message }) => message)).toEqual([most]);
+  const yes = { kind: 'accept', place: 1, signed: name, ticked: [] };
+  expect(answerSchema.safeParse(yes).error?.issues.map(({ message }) => message)).toEqual([most]);
 });
 
 test('an option taken off leaves what was agreed', async () => {
