@@ -29,6 +29,8 @@ interface LadderProps {
   onPut: (place: number) => void;
 }
 
+/** From these on the ladder stands where its reader has it. */
+const TOUCHES = ['pointerdown', 'wheel', 'keydown'] as const;
 const RIGHT_ROOM = 28;
 /** Room for the ground and the rungs below the wanted one, px. */
 const GROUND_HEIGHT = 150;
@@ -84,10 +86,23 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
   }, [looked, mark]);
   const first = useRef(start?.totalMiB);
   useEffect(() => {
-    const row = box.current?.querySelector<HTMLElement>(`[data-rung="${first.current}"]`);
-    if (box.current === null || row == null) return;
+    const ladder = box.current;
+    if (ladder === null) return;
     // The rung that is wanted stands low in the box, with what is more above it.
-    box.current.scrollTop = row.offsetTop + row.offsetHeight - box.current.clientHeight + GROUND_HEIGHT;
+    const place = () => {
+      const row = ladder.querySelector<HTMLElement>(`[data-rung="${first.current}"]`);
+      if (row !== null) ladder.scrollTop = row.offsetTop + row.offsetHeight - ladder.clientHeight + GROUND_HEIGHT;
+    };
+    // Rows get their height when the width of the page and its letters are known: until somebody does something, the rung is
+    // put in its place again, so that its line is never behind the ground.
+    const grown = new ResizeObserver(place);
+    for (const part of [ladder, ...ladder.querySelectorAll('ol')]) grown.observe(part);
+    const stop = () => {
+      grown.disconnect();
+      for (const what of TOUCHES) window.removeEventListener(what, stop);
+    };
+    for (const what of TOUCHES) window.addEventListener(what, stop, { passive: true });
+    return stop;
   }, [box]);
 
   const dragging = useRef(false);
