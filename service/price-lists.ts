@@ -154,6 +154,9 @@ const sameColumns = (a: ListColumns['columns'], b: ListColumns['columns']): bool
   COLUMN_ROLES.every((role) => a[role] === b[role]);
 
 export async function showList(id: number): Promise<ListView | null> {
+  // Looked at before the list: work that is over has left its mark on the list by then. The other way round a page could show
+  // the list as it was and no work, and would never look again.
+  const work = await workOn(pool(), id);
   const list = await getPriceList(pool(), id);
   if (list === null) return null;
   const { terms, currency: shopCurrency } = await groundOf(pool(), list.sellerId);
@@ -172,7 +175,7 @@ export async function showList(id: number): Promise<ListView | null> {
     shopCurrency,
     doubtfulColumns: guessed !== null && sameColumns(list.columns, guessed.columns) ? guessed.doubtful : [],
     heaps,
-    work: await workOn(pool(), id),
+    work,
   };
 }
 
@@ -192,9 +195,10 @@ export async function moreOfHeap(
 
 /** How a list is, for somebody who waits for it. */
 export async function lookAtWork(id: number): Promise<Result<{ state: ListState; work: ListWorkDone | null }>> {
+  const work = await workOn(pool(), id);
   const list = await getPriceList(pool(), id);
   if (list === null) return fault('not-found', 'There is no such list.');
-  return done({ state: list.state, work: await workOn(pool(), id) });
+  return done({ state: list.state, work });
 }
 
 export async function listsOfLate(): Promise<PriceList[]> {
