@@ -1,4 +1,5 @@
 import bidiFactory from 'bidi-js';
+import { RIGHT_TO_LEFT } from '../core/quoting/words/in-language';
 import { type Face, faceOf, type Weight } from './pdf-faces';
 
 const bidi = bidiFactory();
@@ -19,8 +20,6 @@ interface Cluster {
 }
 
 const SEGMENTER = new Intl.Segmenter('en', { granularity: 'grapheme' });
-/** Hebrew and Arabic letters, with their forms. */
-const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/;
 /** What can turn the direction of a text: those letters, and marks and embeddings (UAX 9, 2). */
 const TURNS = /[\u0590-\u08ff\u200f\u202b\u202e\u2067\ufb1d-\ufdff\ufe70-\ufeff]/;
 /** Marks and isolates that only say in which direction something is read. */

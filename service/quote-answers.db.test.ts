@@ -6,6 +6,7 @@ import { agreeLimits } from './limits';
 import { openQuote, sendQuote } from './quote';
 import { type AnswerInput, answerQuote, answerSchema, replyTo } from './quote-answers';
 import { quotePaper } from './quote-files';
+import { takeForm } from './quote-page';
 
 const shop = openTestShop();
 
@@ -30,6 +31,57 @@ const lapse = async (job: number) => {
   await run(pool(), 'alter table quote enable trigger quote_is_kept');
 };
 const standing = async (token: string) => (await openQuote(token))?.standing;
+
+describe('a form that a browser sends without the page’s script', () => {
+  const form = (said: [string, string][]) => new URLSearchParams(said);
+
+  it('is kept like any other word, and of what was ticked only what belongs to the option', async () => {
+    const { job, token } = await sent('warranty');
+    const [first] = (await openQuote(token))?.quote.options ?? [];
+    const statements = first?.statements ?? [];
+    const typed: [string, string][] = [
+      ['kind', 'accept'],
+      ['place', '1'],
+      ['signed', ' Hedda Vane '],
+    ];
+    const refused = await takeForm(token, form([...typed, ['ticked', 'Something else']]));
+    expect(refused?.status).toBe(422);
+    expect(refused?.text).toContain('One statement is not ticked yet');
+    expect(refused?.text).toContain('value=" Hedda Vane "');
+    expect(await standing(token)).toBe('open');
+    const all = [...typed, ...['Something else', ...statements].map((one): [string, string] => ['ticked', one])];
+    expect(await takeForm(token, form(all))).toBeNull();
+    expect((await stateOf(job)).answers).toMatchObject([
+      { kind: 'accepted', signed: 'Hedda Vane', ticked: statements },
+    ]);
+    const second = await takeForm(
+      token,
+      form([
+        ['kind', 'accept'],
+        ['place', '2'],
+        ['signed', 'Ada Vane'],
+      ]),
+    );
+    expect(second?.status).toBe(409);
+    expect(second?.text).toContain('was accepted by Hedda Vane');
+  });
+
+  it('says what is missing: an option, a name, a question; and opens nothing by another link', async () => {
+    const { job, token } = await sent();
+    const said = async (...typed: [string, string][]) => takeForm(token, form(typed));
+    expect((await said(['kind', 'accept'], ['signed', 'Hedda']))?.text).toContain('Choose an option first.');
+    expect((await said(['kind', 'accept'], ['place', '1'], ['signed', ' ']))?.text).toContain('Type your name');
+    expect((await said(['kind', 'ask'], ['words', ' ']))?.text).toContain('Type your question first.');
+    expect((await stateOf(job)).answers).toEqual([]);
+    expect(await said(['kind', 'ask'], ['words', 'When?'])).toBeNull();
+    expect(await said(['kind', 'decline'], ['words', 'too dear'])).toBeNull();
+    expect((await stateOf(job)).answers.map(({ kind, words }) => [kind, words])).toEqual([
+      ['question', 'When?'],
+      ['declined', 'too dear'],
+    ]);
+    expect((await takeForm('A'.repeat(43), form([['kind', 'decline']])))?.status).toBe(404);
+  });
+});
 
 describe('a yes', () => {
   it('is kept with the option, the name and the day, and is an event of the job', async () => {

@@ -1,7 +1,14 @@
 import { z } from 'zod';
 import { customerView } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
-import { type Answer, decisionOf, faultOfAcceptance, type Standing, standingOf } from '../core/quoting/quote-answer';
+import {
+  type Answer,
+  decisionOf,
+  faultOfAcceptance,
+  type Standing,
+  standingOf,
+  tickedOf,
+} from '../core/quoting/quote-answer';
 import { localeOf, wordsOf } from '../core/quoting/words/in-language';
 import { PAPER_WORDS } from '../core/quoting/words/paper-words';
 import { type Queryable, transaction } from '../store/database';
@@ -41,7 +48,7 @@ async function accept(
   input: Extract<AnswerInput, { kind: 'accept' }>,
 ): Promise<Result<null>> {
   const { answer, state } = standing;
-  const { place, signed, ticked } = input;
+  const { place, signed } = input;
   const { faults } = wordsOf(sent.snapshot);
   if (answer?.kind === 'accepted') {
     // The same yes once more, from a page that did not hear our answer, is the same yes.
@@ -52,9 +59,17 @@ async function accept(
     );
   }
   if (state === 'lapsed' || state === 'replaced') return fault('conflict', faults[state]);
-  const wrong = faultOfAcceptance(customerView(sent.snapshot), input);
+  const quote = customerView(sent.snapshot);
+  const wrong = faultOfAcceptance(quote, input);
   if (wrong !== null) return fault('bad-input', wrong);
-  await insertAnswer(db, { quoteId: sent.id, kind: 'accepted', place, signed, ticked, words: '' });
+  await insertAnswer(db, {
+    quoteId: sent.id,
+    kind: 'accepted',
+    place,
+    signed,
+    ticked: tickedOf(quote, input),
+    words: '',
+  });
   return done(null);
 }
 

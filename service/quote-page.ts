@@ -65,7 +65,7 @@ export async function showQuotePage(token: string, byCustomer: boolean, refused:
   return { status: 200, text: quotePage({ ...opened, path: `/q/${token}`, files: urls, refused }) };
 }
 
-/** What a browser sends without the page's script, as the same thing said. Of statements only the chosen option's count. */
+/** What a browser sends without the page's script, as the same thing said. */
 function readForm(form: URLSearchParams): Refused & { input: AnswerInput | null } {
   const kind = form.get('kind');
   const typed = {

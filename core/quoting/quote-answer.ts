@@ -69,6 +69,12 @@ export interface Acceptance {
 /** Statements of an option that have to be ticked. */
 export const statementsOf = ({ statements = [] }: Pick<CustomerOption, 'statements'>): readonly string[] => statements;
 
+/** Of what was ticked the statements of the option that is accepted: nobody agreed to anything else by this yes. */
+export function tickedOf({ options }: Acceptable, { place, ticked }: Pick<Acceptance, 'place' | 'ticked'>): string[] {
+  const option = options.find((one) => one.place === place);
+  return option === undefined ? [] : statementsOf(option).filter((statement) => ticked.includes(statement));
+}
+
 /** What of a quote an acceptance is held against. */
 export type Acceptable = Pick<CustomerQuote, 'language'> & {
   options: readonly Pick<CustomerOption, 'place' | 'statements'>[];

@@ -5,7 +5,6 @@ export const FR: PaperWords = {
   quote: (number) => `Devis ${number}`,
   title: (machine) => `Plus de mémoire pour votre machine : ${machine}`,
   yourMachine: 'votre machine',
-  ofDayFor: (day, customer) => `Du ${day}, pour ${customer}.`,
   forCustomer: (customer) => `Pour ${customer}.`,
   hasToday: (total) =>
     total === null ? 'Elle n’a pas de mémoire aujourd’hui.' : `Elle a ${total} de mémoire aujourd’hui.`,
@@ -72,7 +71,6 @@ export const FR: PaperWords = {
     readAndTick: 'Lisez, puis cochez pour donner votre accord',
     signature: 'Votre nom, en guise de signature',
     yes: 'Oui, volontiers',
-    yesTo: (what) => `Oui, volontiers : ${what}`,
     orderThen: 'Nous commandons alors les pièces et les montons à ce prix.',
     sending: 'Envoi…',
     ask: 'Nous poser une question',

@@ -41,7 +41,7 @@ export const wordsOf = (quote: { language?: Language | undefined }): PaperWords 
 export const localeOf = (quote: { language?: Language | undefined }): string => LOCALES[languageOfQuote(quote)];
 
 /** Hebrew and Arabic letters, with their forms. */
-const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/;
+export const RIGHT_TO_LEFT = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufeff]/;
 
 /** A name within a sentence: what is read from right to left in it leaves the sentence as it is (Unicode Standard Annex 9, 2.4). */
 export const isolated = (name: string): string => (RIGHT_TO_LEFT.test(name) ? `\u2068${name}\u2069` : name);

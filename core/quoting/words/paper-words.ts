@@ -29,7 +29,6 @@ export interface PaperWords {
   quote: (number: string) => string;
   title: (machine: string) => string;
   yourMachine: string;
-  ofDayFor: (day: string, customer: string) => string;
   forCustomer: (customer: string) => string;
   hasToday: (total: string | null) => string;
   holdsUntil: (day: string) => string;
@@ -75,7 +74,6 @@ export interface PaperWords {
     readAndTick: string;
     signature: string;
     yes: string;
-    yesTo: (what: string) => string;
     orderThen: string;
     sending: string;
     ask: string;

@@ -2,6 +2,7 @@ import type { NextRequest } from 'next/server';
 import { boundedText } from '@/app/bounded-text';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
 import { pageHeaders } from '@/app/quote-file';
+import { storable } from '@/app/storable';
 import { answerQuote, answerSchema } from '@/service/quote-answers';
 import { takeForm } from '@/service/quote-page';
 import { fault } from '@/service/result';
@@ -13,7 +14,8 @@ const MOST_FORM_BYTES = 60_000;
 async function takeSentForm(request: NextRequest, token: string): Promise<Response> {
   const text = await boundedText(request, MOST_FORM_BYTES);
   if (text === null) return answer(fault('bad-input', 'This is too large to be read.'));
-  const page = await takeForm(token, new URLSearchParams(text));
+  const form = new URLSearchParams([...new URLSearchParams(text)].map(([name, value]) => [name, storable(value)]));
+  const page = await takeForm(token, form);
   if (page === null) return new Response(null, { status: 303, headers: { location: `/q/${token}` } });
   return new Response(page.text, { status: page.status, headers: pageHeaders() });
 }
