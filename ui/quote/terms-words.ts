@@ -1,5 +1,6 @@
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { parsePercent } from '@/core/pricing/parse-percent';
 import type { Deposit, Discount, QuoteTerms } from '@/core/quoting/terms-schema';
 import type { Language } from '@/core/quoting/words/language';
 
@@ -14,13 +15,8 @@ export interface TypedTerms {
   note: string;
 }
 
-const SHARE = /^(\d{1,3})(?:[.,](\d{1,2}))?\s*%$/;
-
-/** `5 %`, `2.5%` as hundredths of a percent; null: it is no share. */
-export function parseShare(text: string): number | null {
-  const found = SHARE.exec(text.trim());
-  return found === null ? null : Number(found[1]) * 100 + Number((found[2] ?? '').padEnd(2, '0'));
-}
+/** `5 %`, `2.5%` as hundredths of a percent; null: it is no share. A number without its sign is an amount. */
+export const parseShare = (text: string): number | null => (text.includes('%') ? parsePercent(text) : null);
 
 /** A share or an amount: `5 %`, `12.50`; null: it is neither. */
 function parseEither(

@@ -1,18 +1,11 @@
 'use client';
 import { useState } from 'react';
+import { parsePercent } from '@/core/pricing/parse-percent';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-
-/** `5`, `2.5`, `2,5 %` as hundredths of a percent; null: it is none. */
-export function parsePercent(text: string): number | null {
-  const found = /^\s*(\d{1,3})(?:[.,](\d{1,2}))?\s*%?\s*$/.exec(text);
-  if (found === null) return null;
-  const bp = Number(found[1]) * 100 + Number((found[2] ?? '').padEnd(2, '0'));
-  return bp > 10_000 ? null : bp;
-}
 
 /** Which plan of a rung is written out as its best, and the one number of that rule. */
 export function BestRule({ toleranceBp }: { toleranceBp: number }) {

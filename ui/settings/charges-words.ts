@@ -2,7 +2,7 @@ import type { TaxRounding, TaxWay } from '@/core/pricing/bill';
 import type { Charges } from '@/core/pricing/charges';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
-import { parsePercent } from './best-rule';
+import { parsePercent } from '@/core/pricing/parse-percent';
 
 export type TypedCharges = Record<keyof Charges, string>;
 const percentText = (bp: number | null): string => (bp === null ? '' : String(bp / 100));
@@ -28,16 +28,15 @@ export function readCharges(
   typed: TypedCharges,
   currency: string,
 ): { ok: true; charges: Charges } | { ok: false; sentence: string } {
-  const rate = (text: string): number | null => parsePercent(text);
   const money = (text: string): number | null => {
     const cents = parseMoneyIn(text, currency);
     return cents === null || cents < 0 ? null : cents;
   };
   const whole = (text: string): number | null => (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null);
-  const taxBp = rate(typed.taxBp);
+  const taxBp = parsePercent(typed.taxBp);
   if (taxBp === null) return { ok: false, sentence: 'A tax rate is a percentage from 0 to 100, such as 20.' };
   const others = [typed.labourTaxBp, typed.feeTaxBp, typed.creditTaxBp].map((text) =>
-    text.trim() === '' ? { ok: true, bp: null } : { ok: rate(text) !== null, bp: rate(text) },
+    text.trim() === '' ? { ok: true, bp: null } : { ok: parsePercent(text) !== null, bp: parsePercent(text) },
   );
   if (others.some(({ ok }) => !ok))
     return { ok: false, sentence: 'A tax rate is a percentage from 0 to 100; empty, it is as for parts.' };

@@ -1,5 +1,6 @@
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { parsePercent } from '@/core/pricing/parse-percent';
 import type { MarkUpStep } from '@/core/pricing/sell-price';
 
 export interface MarkUps {
@@ -18,22 +19,19 @@ export function markUpsText({ markUpBp, markUpSteps }: MarkUps, currency: string
   ].join(', ');
 }
 
-/** `12.5 %` in hundredths of a percent; null where it is none. */
-function parsePercent(text: string): number | null {
-  const found = /^(\d{1,3})(?:[.](\d{1,2}))?\s*%?$/.exec(text.trim());
-  return found === null ? null : Number(found[1]) * 100 + Number((found[2] ?? '').padEnd(2, '0'));
-}
+/** A mark-up may be more than the whole: up to 999.99 %. */
+const MOST_MARK_UP_BP = 99_999;
 
 /** Mark-ups that were typed; null where they make no sense. */
 export function parseMarkUps(text: string, currency: string): MarkUps | null {
   const [first = '', ...rest] = text.split(/[,;]\s*/);
-  const markUpBp = parsePercent(first);
+  const markUpBp = parsePercent(first, MOST_MARK_UP_BP);
   if (markUpBp === null) return null;
   const steps: MarkUpStep[] = [];
   for (const part of rest) {
     const found = /^from\s+(\S+)\s+(.+)$/i.exec(part.trim());
     const fromCents = found === null ? null : parseMoneyIn(found[1] ?? '', currency);
-    const bp = found === null ? null : parsePercent(found[2] ?? '');
+    const bp = found === null ? null : parsePercent(found[2] ?? '', MOST_MARK_UP_BP);
     if (fromCents === null || fromCents <= 0 || bp === null) return null;
     steps.push({ fromCents, markUpBp: bp });
   }

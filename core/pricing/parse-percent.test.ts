@@ -1,4 +1,4 @@
-import { parsePercent } from './best-rule';
+import { parsePercent } from './parse-percent';
 
 test.each([
   ['5', 500],
