@@ -216,3 +216,25 @@ test('an address that makes no sense opens the ladder all the same', async () =>
   expect(faults).toEqual([]);
   await context.close();
 }, 300_000);
+
+test('offers that cannot be read are said, asked for again, and a key that nobody knows any more brings what there is now', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.route(/\/api\/jobs\/1\/market\//, (route) => route.abort());
+  await page.goto('/jobs/1/options');
+  await page.getByText('The offers could not be read.').waitFor();
+  expect(await page.getByLabel('Slot board').isVisible()).toBe(true);
+  await page.unroute(/\/api\/jobs\/1\/market\//);
+  await page.getByRole('button', { name: 'Ask again' }).click();
+  await marks(page).first().waitFor();
+  const key = await page.locator('link[rel="preload"][as="fetch"]').getAttribute('href');
+  const known = await page.request.get(key ?? '');
+  const unknown = await page.request.get('/api/jobs/1/market/nobody-knows-it');
+  expect(known.headers()['cache-control']).toContain('immutable');
+  expect(unknown.headers()['cache-control']).toBe('no-store');
+  expect(await unknown.json()).toEqual(await known.json());
+  expect((await page.request.get('/api/jobs/99999/market/x')).status()).toBe(404);
+  expect((await (await context.browser()?.newContext())?.request.get(`${stage.app.base}${key}`))?.status()).toBe(401);
+  expect(faults.filter((fault) => !/ERR_FAILED|market/.test(fault))).toEqual([]);
+  await context.close();
+});

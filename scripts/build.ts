@@ -14,6 +14,8 @@ const SOURCES = [
   'worker',
   'next.config.ts',
   'proxy.ts',
+  'instrumentation.ts',
+  'instrumentation-client.ts',
   'postcss.config.mjs',
   'package-lock.json',
 ];

@@ -1,3 +1,5 @@
+import { boardRates } from '../core/planning/board-rates';
+import type { PlanCase } from '../core/planning/case';
 import { whyNot } from '../core/planning/explain/why-not';
 import type { Answer } from '../core/planning/plan';
 import { Planner } from '../core/planning/planner';
@@ -6,6 +8,12 @@ import type { PlanReply, PlanRequest } from './plan-message';
 
 /** So long it works before it looks whether it is still wanted, ms. */
 const LOOK_MS = 30;
+/** The same for what nobody has asked for yet: it is to be out of the way at once. */
+const AHEAD_MS = 4;
+/** So long nobody asks before anything is worked out ahead, ms. */
+const QUIET_MS = 150;
+/** So many rates are worked out ahead. */
+const MOST_RATES = 8;
 
 type Asked = Exclude<PlanRequest, { cancel: number }>;
 
@@ -15,7 +23,8 @@ export interface WorkPlace {
   /** ms */
   now: () => number;
   /** lets messages come in */
-  pause: () => Promise<void>;
+  /** @param ms at least so long; 0: no longer than that takes */
+  pause: (ms: number) => Promise<void>;
 }
 
 /** Plans one request after another, in their order. A request that breaks the planner is answered as failed. */
@@ -24,6 +33,8 @@ export class PlanWork {
   readonly #packer = new Packer();
   #planner: Planner | null = null;
   #before: Promise<void> = Promise.resolve();
+  /** requests so far */
+  #taken = 0;
 
   constructor(private readonly place: WorkPlace) {}
 
@@ -33,7 +44,9 @@ export class PlanWork {
       this.#cancelled.add(request.cancel);
       return Promise.resolve();
     }
+    const nr = ++this.#taken;
     this.#before = this.#before.then(() => this.#work(request));
+    void this.#before.then(() => this.#ahead(nr));
     return this.#before;
   }
 
@@ -46,7 +59,10 @@ export class PlanWork {
         return;
       }
       if ('planCase' in request) this.#planner = new Planner(request.planCase);
-      else if (this.#planner === null) throw new Error('there is no case to change');
+      else if ('market' in request) {
+        const { planCase } = JSON.parse(request.market) as { planCase: PlanCase };
+        this.#planner = new Planner(planCase);
+      } else if (this.#planner === null) throw new Error('there is no case to change');
       else this.#planner.change(request.change);
       const answer = await this.#answer(id, this.#planner);
       reply(answer === null ? { id, state: 'cancelled' } : { id, state: 'done', answer: this.#packer.pack(answer) });
@@ -54,6 +70,30 @@ export class PlanWork {
       reply({ id, state: 'failed' });
     } finally {
       this.#cancelled.delete(id);
+    }
+  }
+
+  /** Works out the likely next questions, the other least rates, until somebody asks something. */
+  async #ahead(nr: number): Promise<void> {
+    const { now, pause } = this.place;
+    const planner = this.#planner;
+    await pause(QUIET_MS);
+    if (planner === null || nr !== this.#taken) return;
+    try {
+      const { planCase } = planner;
+      const { minRateMTs, ...goal } = planCase.goal ?? {};
+      const rates = [null, ...boardRates(planCase).slice(-MOST_RATES)].filter((rate) => rate !== (minRateMTs ?? null));
+      for (const rate of rates) {
+        let looked = now();
+        for (const _ of planner.ahead(rate === null ? goal : { ...goal, minRateMTs: rate })) {
+          if (now() - looked < AHEAD_MS) continue;
+          await pause(0);
+          if (nr !== this.#taken) return;
+          looked = now();
+        }
+      }
+    } catch {
+      // Whoever asks for it is told.
     }
   }
 
@@ -68,7 +108,7 @@ export class PlanWork {
       if (step.done === true) return step.value;
       if (now() - looked < LOOK_MS) continue;
       reply({ id, state: 'planning', share: step.value });
-      await pause();
+      await pause(0);
       looked = now();
     }
   }

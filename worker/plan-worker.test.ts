@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { answer } from '../core/planning/answer';
+import { boardRates } from '../core/planning/board-rates';
 import { whyNot } from '../core/planning/explain/why-not';
+import { Search } from '../core/planning/search/search';
 import { Unpacker } from './packed-answer';
 import type { PlanReply, PlanRequest } from './plan-message';
 import { PlanWork } from './plan-work';
@@ -74,7 +76,9 @@ describe('work that takes long', () => {
     const work: PlanWork = new PlanWork({
       reply: (reply) => told.push(reply),
       now: () => (ms += 1000),
-      pause: async () => between(work),
+      pause: async (wait) => {
+        if (wait === 0) between(work);
+      },
     });
     return { told, work };
   }
@@ -96,6 +100,35 @@ describe('work that takes long', () => {
     await work.take({ id: 2, planCase });
     const last = told.at(-1);
     expect(last?.state === 'done' && new Unpacker().unpack(last.answer)).toEqual(answer(planCase));
+  });
+
+  it('the other least rates are worked out ahead, and nothing is told of it', async () => {
+    const told: PlanReply[] = [];
+    let quiet = 0;
+    const work = new PlanWork({
+      reply: (reply) => told.push(reply),
+      now: () => 0,
+      pause: async (wait) => {
+        if (wait > 0) quiet++;
+      },
+    });
+    const kiosk = worked('vet-workstation');
+    await work.take({ id: 1, planCase: kiosk });
+    const searched = jest.spyOn(Search.prototype, 'take');
+    // Two turns: the quiet moment, and what follows it.
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(quiet).toBe(1);
+    expect(searched).toHaveBeenCalled();
+    searched.mockClear();
+    const rates = boardRates(kiosk);
+    for (const [nr, minRateMTs] of rates.entries()) await work.take({ id: 2 + nr, change: { goal: { minRateMTs } } });
+    expect(searched).not.toHaveBeenCalled();
+    searched.mockRestore();
+    const unpacker = new Unpacker();
+    const answers = told.flatMap((reply) => (reply.state === 'done' ? [unpacker.unpack(reply.answer)] : []));
+    expect(told).toHaveLength(1 + rates.length);
+    expect(answers.slice(1)).toEqual(rates.map((minRateMTs) => answer({ ...kiosk, goal: { minRateMTs } })));
+    expect(new Set(answers.map(({ plans }) => plans.length)).size).toBeGreaterThan(1);
   });
 
   it('a change without a case before it fails', async () => {

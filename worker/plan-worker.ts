@@ -4,7 +4,7 @@ import { PlanWork } from './plan-work';
 const work = new PlanWork({
   reply: (reply) => self.postMessage(reply),
   now: () => performance.now(),
-  pause: () => new Promise((resolve) => setTimeout(resolve)),
+  pause: (ms) => new Promise((resolve) => setTimeout(resolve, ms)),
 });
 
 /** Answers one request after another, off the main thread. */

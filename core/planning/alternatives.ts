@@ -1,5 +1,6 @@
 import type { MemoryModule } from '../memory/module';
 import type { Offer, PlanCase } from './case';
+import { offerOf } from './offer-of';
 
 /** What somebody who buys a module looks at; makers and part numbers are not of it. */
 function kindOf({
@@ -25,7 +26,7 @@ export interface Alternative {
 
 /** Offers of the same origin, pack and kind that could take the place of so many of one, the cheapest first. */
 export function alternativesTo({ offers }: PlanCase, id: string, count: number): Alternative[] {
-  const bought = offers.find((offer) => offer.id === id);
+  const bought = offerOf(offers, id);
   if (bought === undefined) return [];
   const kind = kindOf(bought.module);
   return offers

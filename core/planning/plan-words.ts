@@ -1,12 +1,13 @@
 import { moduleText } from '../memory/module-words';
 import type { PlanCase } from './case';
 import { effectiveChannelsText } from './channel-words';
+import { offerOf } from './offer-of';
 import type { Plan } from './plan';
 
 /** What a plan buys, in words: `kit of 2: 16 GB DDR4-2666 CL19 DIMM`. */
 export function boughtText(planCase: PlanCase, plan: Plan): string {
   const texts = plan.bought.flatMap(({ offer: id, count }) => {
-    const offer = planCase.offers.find((one) => one.id === id);
+    const offer = offerOf(planCase.offers, id);
     if (offer === undefined) return [];
     const pack = offer.modules > 1 ? `kit of ${offer.modules}: ` : '';
     return [`${count > 1 ? `${count} × ` : ''}${pack}${moduleText(offer.module)}`];

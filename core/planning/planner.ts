@@ -20,6 +20,8 @@ const PER_OFFER = 20;
 const SEARCHING = 0.7;
 /** So many plans are remembered beside those of the last answer and as many again. */
 const FORGOTTEN_FROM = 2_000;
+/** So many searches are kept: whoever steers goes to and fro. */
+const SEARCHES = 8;
 /** Plans placed between two reports of progress. */
 const PLACED_AT_ONCE = 100;
 
@@ -30,6 +32,13 @@ export interface Change {
   keep?: Readonly<Record<string, Installed['keep']>>;
   /** prices of offers, minor units, by id */
   prices?: Readonly<Record<string, number>>;
+}
+
+/** What a search for a goal found. */
+interface Searched {
+  goal: Goal;
+  candidates: readonly Candidate[];
+  ranking: Ranking;
 }
 
 /** What work that is done step by step comes to. */
@@ -61,11 +70,8 @@ export class Planner {
   readonly #places: Places;
   readonly #codes: readonly OfferRefusal[][];
   readonly #supplies: Supplies;
-  /** what the last search found; null: it has to be searched again */
-  #candidates: readonly Candidate[] | null = null;
-  #ranking: Ranking | null = null;
-  /** the goal of the last search; null: there was none since something else changed */
-  #searchedFor: Goal | null = null;
+  /** what was searched since anything but the goal changed, the latest first */
+  #searches: Searched[] = [];
   #plans: KnownPlans;
   /** plans of the last answer */
   #shown = 0;
@@ -116,11 +122,7 @@ export class Planner {
         if (id in prices && priceCents !== before.offers[nr]?.priceCents) this.#supplies.change(nr);
       }
     }
-    const isCovered = this.#searchedFor !== null && covers(this.#searchedFor, after.goal ?? {});
-    if (keep === undefined && prices === undefined && isCovered) return;
-    this.#candidates = null;
-    this.#ranking = null;
-    this.#searchedFor = null;
+    if (keep !== undefined || prices !== undefined) this.#searches = [];
     // Most of them come again; those that never do are not kept for ever.
     if (this.#plans.size > 2 * this.#shown + FORGOTTEN_FROM) this.#plans = this.#noPlans();
   }
@@ -132,7 +134,7 @@ export class Planner {
   /** What plans of at least so much cost at least, whatever the goal wishes of total, price and open slots: totals ascending. */
   leastPrices(): { totalMiB: number; priceCents: number }[] {
     const least = new Map<number, number>();
-    for (const { totalMiB, priceCents } of this.#found()) {
+    for (const { totalMiB, priceCents } of endOf(this.#searched(this.#case)).candidates) {
       if (priceCents < (least.get(totalMiB) ?? Number.POSITIVE_INFINITY)) least.set(totalMiB, priceCents);
     }
     const steps = [...least].sort(([a], [b]) => b - a);
@@ -144,18 +146,28 @@ export class Planner {
     return found.reverse();
   }
 
-  #found(): readonly Candidate[] {
-    if (this.#candidates === null) {
-      this.#candidates = endOf(this.#search(null));
-      this.#searchedFor = this.#case.goal ?? {};
+  /** A search that finds all that is wanted for a case's goal, from those that were made. */
+  *#searched(planCase: PlanCase): Generator<number, Searched> {
+    const goal = planCase.goal ?? {};
+    const known = this.#searches.find((one) => covers(one.goal, goal));
+    let own = known;
+    if (own === undefined) {
+      const candidates = yield* this.#search(planCase, null);
+      own = { goal, candidates, ranking: new Ranking(candidates) };
     }
-    return this.#candidates;
+    this.#searches = [own, ...this.#searches.filter((one) => one !== known)].slice(0, SEARCHES);
+    return own;
+  }
+
+  /** Works out, step by step, what the case would be answered with for another goal, so that its answer is there at once. */
+  *ahead(goal: Goal): Generator<number> {
+    yield* this.#steps({ ...this.#case, goal });
   }
 
   /** The best plans of those that buy an offer, whatever other plans there are. */
   plansWith(offerId: string): Plan[] {
     const must = this.#case.offers.findIndex(({ id }) => id === offerId);
-    const found = new Ranking(endOf(this.#search(must))).shown(this.#case.goal ?? {});
+    const found = new Ranking(endOf(this.#search(this.#case, must))).shown(this.#case.goal ?? {});
     return found.flatMap((candidate) => this.#plan(candidate, undefined) ?? []);
   }
 
@@ -166,12 +178,14 @@ export class Planner {
 
   /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
   *steps(): Generator<number, Answer> {
-    if (this.#candidates === null) {
-      this.#candidates = yield* this.#search(null);
-      this.#searchedFor = this.#case.goal ?? {};
-    }
-    this.#ranking ??= new Ranking(this.#candidates);
-    const found = this.#ranking.shown(this.#case.goal ?? {});
+    const answer = yield* this.#steps(this.#case);
+    this.#shown = answer.plans.length;
+    return answer;
+  }
+
+  *#steps(planCase: PlanCase): Generator<number, Answer> {
+    const { ranking } = yield* this.#searched(planCase);
+    const found = ranking.shown(planCase.goal ?? {});
     const originals = cheapestOriginals(found);
     const plans: Plan[] = [];
     for (const [nr, candidate] of found.entries()) {
@@ -179,7 +193,6 @@ export class Planner {
       if (plan !== null) plans.push(plan);
       if (nr % PLACED_AT_ONCE === 0) yield SEARCHING + (1 - SEARCHING) * (nr / found.length);
     }
-    this.#shown = plans.length;
     const { totalMiB, rateMTs, bandwidthMBs } = this.#force.today;
     const refusedOffers = this.#case.offers.flatMap(({ id }, nr) => {
       const codes = this.#codes[nr] ?? [];
@@ -189,8 +202,7 @@ export class Planner {
   }
 
   /** @param must place of an offer that every plan has to buy; null: none */
-  *#search(must: number | null): Generator<number, Candidate[]> {
-    const planCase = this.#case;
+  *#search(planCase: PlanCase, must: number | null): Generator<number, Candidate[]> {
     const [board, force, places] = [this.#board, this.#force, this.#places];
     const supply = must === null ? this.#supplies.of(planCase) : this.#supplies.apart(planCase, must);
     const { offersInPlan, wares, prices } = supply;

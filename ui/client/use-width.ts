@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 
-/** The width of an element in px as it changes; `initial` until it is measured. */
-export function useWidth<T extends HTMLElement>(initial: number) {
+/** The width of an element in px as it changes; `initial` until it is measured, the nearer to it the less is drawn twice. */
+export function useWidth<T extends HTMLElement>(initial: number | (() => number)) {
   const ref = useRef<T>(null);
   const [width, setWidth] = useState(initial);
   useEffect(() => {

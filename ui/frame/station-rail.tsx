@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { STATIONS, type Station, type StationStanding } from '@/core/machine/station';
+import { NearLink } from '../kit/near-link';
 import { StandingSign } from './standing-sign';
 import { STANDING_SIGNS, STATION_NAMES } from './station-words';
 
@@ -21,7 +21,7 @@ export function StationRail({ jobId, here, standings }: StationRailProps) {
           const current = station === here;
           return (
             <li key={station} className={`flex-1 min-w-0 ${station === 'fitting' ? 'ml-5' : ''}`}>
-              <Link
+              <NearLink
                 href={`/jobs/${jobId}/${station}`}
                 aria-current={current ? 'step' : undefined}
                 className={`group block border-t-4 pt-1.5 ${current ? 'border-act' : 'border-line hover:border-edge'}`}
@@ -36,7 +36,7 @@ export function StationRail({ jobId, here, standings }: StationRailProps) {
                   </span>
                 </span>
                 <span aria-hidden="true" className={`block h-1.5 mt-0.5 contacts ${current ? '' : 'opacity-40'}`} />
-              </Link>
+              </NearLink>
             </li>
           );
         })}

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { NearLink } from '../kit/near-link';
 import type { Light } from './light';
 import { LightSwitch } from './light-switch';
 import { Mark } from './mark';
@@ -28,19 +28,19 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
       <a href="#work" className="sr-only-focusable px-2 py-1 bg-act text-on-act">
         To the work
       </a>
-      <Link href="/counter" className="flex items-center gap-2 font-bold wide text-base tracking-tight">
+      <NearLink href="/counter" className="flex items-center gap-2 font-bold wide text-base tracking-tight">
         <Mark /> Fenbrik
-      </Link>
+      </NearLink>
       <nav aria-label="Places" className="flex gap-1">
         {places.map(({ href, text }) => (
-          <Link
+          <NearLink
             key={href}
             href={href}
             aria-current={here === href ? 'page' : undefined}
             className="px-2 py-1.5 text-sm rounded-notch hover:bg-sunk aria-[current=page]:font-semibold aria-[current=page]:underline underline-offset-8 decoration-2 decoration-act"
           >
             {text}
-          </Link>
+          </NearLink>
         ))}
       </nav>
       <div className="flex-1 min-w-0">{children}</div>

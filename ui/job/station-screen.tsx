@@ -2,7 +2,6 @@
 import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import type { Station } from '@/core/machine/station';
-import { startEarly } from '../options/early-worker';
 
 // Each station's code is its own: whoever is on one does not wait for those of the others.
 const SCREENS: Record<Station, ComponentType> = {
@@ -13,9 +12,6 @@ const SCREENS: Record<Station, ComponentType> = {
   fitting: dynamic(() => import('../fitting/fitting-station').then((module) => module.FittingStation)),
   proof: dynamic(() => import('../proof/proof-station').then((module) => module.ProofStation)),
 };
-
-// A page that opens on the ladder has its planner started before anything of it is drawn.
-if (typeof window !== 'undefined' && window.location.pathname.endsWith('/options')) startEarly();
 
 /** The station that the job is at. */
 export function StationScreen({ station }: { station: Station }) {

@@ -72,7 +72,7 @@ export function LimitsStation() {
           </p>
         </div>
         <div className="flex items-center gap-3">
-          {job.planCase !== null && (
+          {job.hasCase && (
             <a href={`/api/jobs/${job.id}/case`} download className={buttonLook('quiet')}>
               Case as a file
             </a>

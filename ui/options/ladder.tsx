@@ -1,11 +1,22 @@
 'use client';
-import { type KeyboardEvent, memo, type PointerEvent, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  type KeyboardEvent,
+  memo,
+  type PointerEvent,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, type Rung } from '@/core/planning/ladder';
 import type { Answer } from '@/core/planning/plan';
 import type { Steering } from '@/core/planning/steering';
 import { useWidth } from '../client/use-width';
 import type { OfferSupply } from '../job/job-view';
+import { Gliding, GlidingContext } from './glide';
 import { nextPlanKey } from './ladder-keys';
 import { NeedGrip } from './need-grip';
 import { PriceAxis } from './price-axis';
@@ -35,6 +46,9 @@ const RIGHT_ROOM = 28;
 /** Room for the ground and the rungs below the wanted one, px. */
 const GROUND_HEIGHT = 150;
 
+/** As wide as the place for the work, which is there before the ladder is. */
+const widthOfWork = (): number => document.getElementById('work')?.clientWidth ?? 860;
+
 /** The rung to stand on first: the lowest that has plans that are wanted, else the lowest. */
 function startOf(rungs: readonly Rung[]): Rung | undefined {
   return rungs.find((one) => one.isWanted) ?? rungs[0];
@@ -43,7 +57,7 @@ function startOf(rungs: readonly Rung[]): Rung | undefined {
 /** Rungs of resulting capacity over today's machine, all plans at their price on one axis, with the lines that steer. */
 export const Ladder = memo(function Ladder(props: LadderProps) {
   const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
-  const [box, width] = useWidth<HTMLDivElement>(860);
+  const [box, width] = useWidth<HTMLDivElement>(widthOfWork);
   const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
   const scale = useMemo(() => {
     const prices = answer.plans.map((plan) => plan.priceCents);
@@ -59,6 +73,10 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
   const { needMiB, budgetCents } = steering;
   const { totalMiB: todayMiB } = answer.baseline;
   const { currency } = planCase;
+
+  const [gliding] = useState(() => new Gliding());
+  // After each drawing: its marks have said by then where they stand.
+  useLayoutEffect(() => gliding.start(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches));
 
   const mark = useCallback(
     (key: string) => box.current?.querySelector<SVGGElement>(`[data-plan="${CSS.escape(key)}"]`) ?? null,
@@ -172,24 +190,26 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
             dragging.current = false;
           }}
         >
-          {downwards.map((rung) => (
-            <RungRow
-              key={rung.totalMiB}
-              rung={rung}
-              planCase={planCase}
-              supplies={supplies}
-              scale={scale}
-              steering={steering}
-              todayMiB={todayMiB}
-              looked={rung.totalMiB === lookedMiB ? looked : null}
-              reachable={rung.totalMiB === reachableMiB ? reachable : null}
-              places={places}
-              open={opened.has(rung.totalMiB)}
-              onLook={look}
-              onOpen={open}
-              line={rung === boundary ? needLine : null}
-            />
-          ))}
+          <GlidingContext.Provider value={gliding}>
+            {downwards.map((rung) => (
+              <RungRow
+                key={rung.totalMiB}
+                rung={rung}
+                planCase={planCase}
+                supplies={supplies}
+                scale={scale}
+                steering={steering}
+                todayMiB={todayMiB}
+                looked={rung.totalMiB === lookedMiB ? looked : null}
+                reachable={rung.totalMiB === reachableMiB ? reachable : null}
+                places={places}
+                open={opened.has(rung.totalMiB)}
+                onLook={look}
+                onOpen={open}
+                line={rung === boundary ? needLine : null}
+              />
+            ))}
+          </GlidingContext.Provider>
         </ol>
       </div>
       <TodayGround planCase={planCase} answer={answer} />

@@ -1,7 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { whyBest } from '@/core/planning/best-of-rung';
 import type { PlanCase } from '@/core/planning/case';
 import { planKey, rungsOf } from '@/core/planning/ladder';
@@ -12,6 +11,7 @@ import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
+import { NearLink } from '../kit/near-link';
 import { Ladder } from './ladder';
 import { LaidOver, type Over } from './laid-over';
 import { NoPlan } from './no-plan';
@@ -22,15 +22,17 @@ import { SteerBar } from './steer-bar';
 import { Suggested } from './suggested';
 import { useNewPart } from './use-new-part';
 import type { Steered } from './use-steering';
-import { NotBought } from './yardstick';
 
 interface OptionsDeskProps {
   answer: Answer;
+  /** the case without a goal, the same while only the goal changes */
+  base: PlanCase;
   planCase: PlanCase;
   steered: Steered;
 }
 
 // Fetched when it is first asked for: the ladder is there the sooner.
+const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
 const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
 
 const MOST_COMPARED = 3;
@@ -50,17 +52,20 @@ function useLimits({ needMiB, budgetCents, freeSlots }: Steering): Steering {
 }
 
 /** The plans as rungs, and what follows from them for how the job is steered. */
-function useRungs({ answer, planCase }: OptionsDeskProps, steering: Steering) {
+function useRungs({ answer, base }: OptionsDeskProps, steering: Steering) {
   const { job } = useJob();
   const { bestToleranceBp: toleranceBp, cover } = job;
   const rungs = useMemo(
     () => rungsOf(answer.plans, { toleranceBp, isWanted: (plan) => missedBy(steering, plan) === null }),
     [answer, steering, toleranceBp],
   );
-  const suggestions = useMemo(() => {
-    const { totalMiB: todayMiB } = answer.baseline;
-    return suggestThree({ rungs, steering, todayMiB, cover, currency: planCase.currency, toleranceBp });
-  }, [rungs, steering, answer, cover, planCase, toleranceBp]);
+  // What is suggested follows the ladder.
+  const late = useDeferredValue(rungs);
+  const { todayMiB, currency } = { todayMiB: answer.baseline.totalMiB, currency: base.currency };
+  const suggestions = useMemo(
+    () => suggestThree({ rungs: late, steering, todayMiB, cover, currency, toleranceBp }),
+    [late, steering, todayMiB, cover, currency, toleranceBp],
+  );
   const byKey = useMemo(() => new Map(answer.plans.map((plan) => [planKey(plan), plan])), [answer]);
   return { rungs, suggestions, byKey };
 }
@@ -73,7 +78,8 @@ function wishedBy({ needMiB, budgetCents, freeSlots }: Steering, planCase: PlanC
 
 /** The ladder or the table of plans, what steers it, the plan that is looked at, and what can be laid over them. */
 export function OptionsDesk(props: OptionsDeskProps) {
-  const { answer, planCase, steered } = props;
+  const { answer, base, planCase, steered } = props;
+  const lateAnswer = useDeferredValue(answer);
   const { job, looked, look } = useJob();
   const { steering, steer, plan: named, name } = steered;
   const places = usePlaces();
@@ -134,7 +140,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
   const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
   const shared = {
-    planCase,
+    planCase: base,
     supplies: job.supplies,
     steering: limits,
     looked: lookedKey,
@@ -144,8 +150,8 @@ export function OptionsDesk(props: OptionsDeskProps) {
   };
   return (
     <>
-      <SteerBar steering={steering} onSteer={steer} answer={answer} planCase={planCase} />
-      <NotBought />
+      <SteerBar steering={steering} onSteer={steer} answer={lateAnswer} planCase={base} />
+      {job.notBought && <NotBought />}
       <Suggested
         suggestions={suggestions}
         currency={planCase.currency}
@@ -154,7 +160,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onPutAll={() => void putAll()}
       />
       {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
-      {rungs.length > 0 && <OldPrices planCase={planCase} />}
+      {rungs.length > 0 && <OldPrices planCase={base} />}
       {rungs.length === 0 ? null : asTable ? (
         <PlanTable plans={answer.plans} {...shared} />
       ) : (
@@ -163,7 +169,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
       {looked !== null && (
         <PlanStrip
           plan={looked}
-          planCase={planCase}
+          planCase={base}
           plans={answer.plans}
           places={places}
           compared={compared}
@@ -177,7 +183,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         />
       )}
       <div className="flex flex-wrap gap-x-4 items-baseline">
-        <RefusedOffers answer={answer} planCase={planCase} />
+        <RefusedOffers answer={lateAnswer} planCase={base} />
         <span className="ml-auto" />
         <Button weight="quiet" onClick={() => open('new-part')}>
           A part seen elsewhere
@@ -194,9 +200,9 @@ export function OptionsDesk(props: OptionsDeskProps) {
         <Button weight="quiet" onClick={() => open('keys')} aria-label="Keys: what they do here">
           Keys
         </Button>
-        <Link href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
+        <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
           All that fits
-        </Link>
+        </NearLink>
       </div>
       <p role="status" className={newPart.said === '' ? 'sr-only' : 'text-sm'}>
         {newPart.said}

@@ -1,43 +1,56 @@
 'use client';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo, useRef } from 'react';
 import { careUnderCover } from '@/core/planning/cover';
-import type { Answer } from '@/core/planning/plan';
+import type { Answer, Plan } from '@/core/planning/plan';
 import { goalOf } from '@/core/planning/steering';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
-import { buttonLook } from '../kit/button';
+import { Button, buttonLook } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { ProgressBar } from '../kit/progress-bar';
 import { OptionsDesk } from './options-desk';
 import { usePlans } from './use-plans';
 import { useSteering } from './use-steering';
-import { Yardstick } from './yardstick';
+
+// Below the ladder, and only where the library knows what the maker sells: fetched when it is needed.
+const Yardstick = dynamic(() => import('./yardstick').then((module) => module.Yardstick), { ssr: false });
 
 /** Plans with the care that the machine's cover asks for. */
 function useCovered(answer: Answer | null): Answer | null {
   const { job } = useJob();
+  const { cover } = job;
+  // A plan that came again is the same plan: what it is drawn as stays.
+  const known = useRef<{ cover: typeof cover; plans: WeakMap<Plan, Plan> } | null>(null);
   return useMemo(() => {
     if (answer === null) return null;
+    if (known.current?.cover !== cover) known.current = { cover, plans: new WeakMap() };
+    const { plans: covered } = known.current;
     const plans = answer.plans.map((plan) => {
-      const care = careUnderCover(plan, job.cover);
-      return care === plan.care ? plan : { ...plan, care };
+      const care = careUnderCover(plan, cover);
+      if (care === plan.care) return plan;
+      const own = covered.get(plan) ?? { ...plan, care };
+      covered.set(plan, own);
+      return own;
     });
     return { ...answer, plans };
-  }, [answer, job.cover]);
+  }, [answer, cover]);
 }
 
 /** Options: the ladder, what steers it, and the plan that is looked at. */
 export function OptionsStation() {
-  const { job } = useJob();
+  const { job, market } = useJob();
   const steered = useSteering();
   const goal = useMemo(
     () => goalOf(steered.steering, job.planCase?.offers ?? [], (offer) => job.supplies[offer]?.seller),
     [steered.steering, job.planCase, job.supplies],
   );
-  const planning = usePlans(job.planCase, goal);
+  const planning = usePlans(job.planCase, market.path, goal);
   const answer = useCovered(planning.answer);
-  if (job.planCase === null) {
+  // The ladder comes first; what stands below it follows.
+  const late = useDeferredValue(answer);
+  if (!job.hasCase) {
     return (
       <div className="grid gap-3">
         <h1 className="text-lg">Options</h1>
@@ -56,9 +69,21 @@ export function OptionsStation() {
     <>
       <div className="options-station">
         <h1 className="sr-only">Options: every upgrade that is worth its money</h1>
-        {isFirst && !planning.failed && (
+        {isFirst && market.failed && (
+          <Notice tone="stop" live>
+            The offers could not be read. Fenbrik asks again when the network is back.{' '}
+            <Button weight="quiet" onClick={market.again}>
+              Ask again
+            </Button>
+          </Notice>
+        )}
+        {isFirst && !planning.failed && !market.failed && (
           <div className="py-10 mx-auto max-w-sm text-center text-ink-2">
-            <p role="status">Trying every set of {job.planCase.offers.length} offers…</p>
+            <p role="status">
+              {job.planCase === null
+                ? 'Reading the offers…'
+                : `Trying every set of ${job.planCase.offers.length} offers…`}
+            </p>
             {planning.share !== null && planning.share > 0 && (
               <ProgressBar label="planned so far" share={planning.share} />
             )}
@@ -69,9 +94,9 @@ export function OptionsStation() {
             The plans could not be worked out. Load the page again; if it stays so, tell us the job’s number, {job.id}.
           </Notice>
         )}
-        {answer !== null && planning.planCase !== null && (
+        {answer !== null && planning.planCase !== null && planning.base !== null && (
           <>
-            <OptionsDesk answer={answer} planCase={planning.planCase} steered={steered} />
+            <OptionsDesk answer={answer} base={planning.base} planCase={planning.planCase} steered={steered} />
             {planning.share !== null && planning.share > 0 && (
               <ProgressBar label="planned anew so far" share={planning.share} />
             )}
@@ -83,7 +108,7 @@ export function OptionsStation() {
           </>
         )}
       </div>
-      {answer !== null && <Yardstick plans={answer.plans} />}
+      {late !== null && (job.factory.options.length > 0 || job.notBought) && <Yardstick plans={late.plans} />}
     </>
   );
 }

@@ -1,7 +1,8 @@
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import type { Care } from '@/core/planning/care';
 import type { Reuse } from '@/core/planning/lane-and-reuse';
 import type { Lane } from '@/core/planning/lanes';
+import { useGlide } from './glide';
 import { ShapePaths } from './plan-shape';
 
 interface PlanMarkProps {
@@ -28,9 +29,12 @@ const CORNERS = 'M-14-8V-14H-8M8-14H14V-8M14 8V14H8M-8 14H-14V8';
 /** One plan on the ladder. It glides where it has moved, and appears where it is new. */
 export const PlanMark = memo(function PlanMark(props: PlanMarkProps) {
   const { id, words, lane, care, reuse, x, y, looked, place, faded, reachable, onLook } = props;
+  const mark = useRef<SVGGElement>(null);
+  useGlide(mark, x, y);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a part of a drawing that is pressed; HTML has no element for it
     <g
+      ref={mark}
       role="button"
       data-plan={id}
       tabIndex={reachable ? 0 : -1}

@@ -7,6 +7,7 @@ import { coverNotice } from '@/core/planning/cover';
 import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { planSentences } from '@/core/planning/explain/explain-words';
 import { type Move, movesOf } from '@/core/planning/moves';
+import { offerOf } from '@/core/planning/offer-of';
 import type { Plan } from '@/core/planning/plan';
 import { boughtText, fateText } from '@/core/planning/plan-words';
 import { savingText } from '@/core/planning/saving-words';
@@ -35,7 +36,7 @@ const MOVE_WORDS: { [What in Move['what']]: (move: Extract<Move, { what: What }>
   'set-aside': ({ slot, mib }) => `Lay the ${capacityText(mib)} of ${slot} aside for a moment.`,
   move: ({ from, to, mib }) => `Put the ${capacityText(mib)} of ${from} into ${to}.`,
   in: ({ slot, offer, mib }, { offers }) => {
-    const maker = offers.find(({ id }) => id === offer)?.module.maker;
+    const maker = offerOf(offers, offer)?.module.maker;
     return `Put a new ${capacityText(mib)}${maker == null ? '' : ` of ${maker}`} into ${slot}.`;
   },
 };
@@ -56,7 +57,7 @@ function soonerText(days: number): string {
 function Bought({ id, count, planCase }: { id: string; count: number; planCase: PlanCase }) {
   const { job } = useJob();
   const [prices, setPrices] = useState<NotedPrice[] | null>(null);
-  const offer = planCase.offers.find((one) => one.id === id);
+  const offer = offerOf(planCase.offers, id);
   useEffect(() => {
     let here = true;
     void callOnce<NotedPrice[]>('POST', `/api/offers/${id.replace(/^offer-/, '')}/prices`, null).then((answer) => {

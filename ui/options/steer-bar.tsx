@@ -2,9 +2,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
-import { makeBoard } from '@/core/planning/board';
+import { boardRates } from '@/core/planning/board-rates';
 import type { PlanCase } from '@/core/planning/case';
-import { inForce } from '@/core/planning/in-force';
 import { LANES, type Lane } from '@/core/planning/lanes';
 import type { Answer } from '@/core/planning/plan';
 import type { Steering } from '@/core/planning/steering';
@@ -121,19 +120,11 @@ function Lanes({ steering, onSteer, answer }: SteerBarProps) {
   );
 }
 
-/** The rates that the machine may run at, MT/s. */
-function ratesOf(planCase: PlanCase): number[] {
-  const { boardRates } = inForce(makeBoard(planCase));
-  const told = boardRates.length > 0 ? boardRates : planCase.offers.map(({ module }) => module.rateMTs);
-  const most = planCase.machine.cpu?.maxRateMTs ?? Number.POSITIVE_INFINITY;
-  return [...new Set(told)].filter((rate) => rate <= most).sort((a, b) => a - b);
-}
-
 /** What steers the ladder beside the lines on it. */
 export function SteerBar(props: SteerBarProps) {
   const { steering, onSteer, planCase } = props;
   const sockets = planCase.machine.slots.filter(({ soldered }) => soldered == null).length;
-  const rates = useMemo(() => ratesOf(planCase), [planCase]);
+  const rates = useMemo(() => boardRates(planCase), [planCase]);
   const free = Array.from({ length: Math.max(1, sockets) }, (_, count) => ({
     value: String(count),
     text: count === 0 ? 'any' : `${count} free`,

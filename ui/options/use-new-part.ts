@@ -19,7 +19,7 @@ interface NewPartPlans {
 
 /** Waits for a new offer's plans: the cheapest that meets what is wished for is looked at, or it is asked why there is none. */
 export function useNewPart({ answer, planCase, steering, onLook, onMissing }: NewPartPlans) {
-  const { job } = useJob();
+  const { job, market } = useJob();
   const [awaited, setAwaited] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const from = useRef(job);
@@ -28,7 +28,7 @@ export function useNewPart({ answer, planCase, steering, onLook, onMissing }: Ne
     if (awaited === null) return;
     if (!planCase.offers.some(({ id }) => id === awaited)) {
       const isThere = job.planCase?.offers.some(({ id }) => id === awaited) ?? false;
-      if (job === from.current || isThere) return;
+      if (job === from.current || !market.isCurrent || isThere) return;
       setAwaited(null);
       setSaid('It is kept as an offer of this job, but nothing like it goes into these sockets.');
       return;
@@ -44,7 +44,7 @@ export function useNewPart({ answer, planCase, steering, onLook, onMissing }: Ne
     }
     onLook(planKey(found));
     setSaid(`On the ladder: ${capacityText(found.totalMiB)} for ${moneyText(found.priceCents, planCase.currency)}.`);
-  }, [awaited, answer, planCase, steering, job, onLook, onMissing]);
+  }, [awaited, answer, planCase, steering, job, market, onLook, onMissing]);
 
   const expect = (offer: string) => {
     from.current = job;

@@ -1,17 +1,19 @@
 'use client';
-import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Goal, Installed, PlanCase } from '@/core/planning/case';
 import type { Answer } from '@/core/planning/plan';
 import type { Change } from '@/core/planning/planner';
 import { Unpacker } from '@/worker/packed-answer';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
-import { takeWorker } from './early-worker';
+import { EARLY, type OwnWorker, takeWorker } from './early-worker';
 
 export interface Planning {
   /** the last that was worked out; null: none yet */
   answer: Answer | null;
-  /** the case that the answer is of */
+  /** the case that the answer is of, with its goal */
   planCase: PlanCase | null;
+  /** the same without it, which stays the same while only the goal changes */
+  base: PlanCase | null;
   /** how much of the work on a newer one is done, 0 to 1; null: there is none */
   share: number | null;
   failed: boolean;
@@ -20,6 +22,7 @@ export interface Planning {
 interface Asked {
   id: number;
   planCase: PlanCase;
+  base: PlanCase;
   /** what the case says beside what may stay and what is wished for */
   ground: string;
   goal: string;
@@ -28,19 +31,28 @@ interface Asked {
 const keepOf = (planCase: PlanCase): Record<string, Installed['keep']> =>
   Object.fromEntries(planCase.installed.map(({ slot, keep }) => [slot, keep ?? 'may']));
 
+const sameKeep = (a: PlanCase, b: PlanCase): boolean => JSON.stringify(keepOf(a)) === JSON.stringify(keepOf(b));
+
 /** What the planner has to hear of a case after another of the same ground. */
 function changeTo(planCase: PlanCase, before: PlanCase): Change {
-  const sameKeep = JSON.stringify(keepOf(planCase)) === JSON.stringify(keepOf(before));
-  return { goal: planCase.goal ?? null, ...(!sameKeep && { keep: keepOf(planCase) }) };
+  return { goal: planCase.goal ?? null, ...(!sameKeep(planCase, before) && { keep: keepOf(planCase) }) };
 }
 
 /**
  * The plans of a case for a goal, worked out in a web worker that stays: what only changes in goal or locks is planned again
  * from what is known. The last answer stands until the next is there; a newer question ends the work on an older one.
+ *
+ * @param market where the case was read: a worker may have been given that already
  */
-export function usePlans(base: PlanCase | null, goal: Goal): Planning {
-  const [planning, setPlanning] = useState<Planning>({ answer: null, planCase: null, share: 0, failed: false });
-  const worker = useRef<Worker | null>(null);
+export function usePlans(base: PlanCase | null, market: string | null, goal: Goal): Planning {
+  const [planning, setPlanning] = useState<Planning>({
+    answer: null,
+    planCase: null,
+    base: null,
+    share: 0,
+    failed: false,
+  });
+  const worker = useRef<OwnWorker | null>(null);
   const asked = useRef<Asked | null>(null);
   const answered = useRef(true);
   const ground = useMemo(
@@ -52,47 +64,66 @@ export function usePlans(base: PlanCase | null, goal: Goal): Planning {
   );
   const wanted = JSON.stringify(goal);
 
+  const answers = useRef(new Unpacker());
+  const isFirst = useRef(true);
+  const receive = useCallback((reply: PlanReply) => {
+    // Later answers build on those that nobody waits for any more.
+    const answer = reply.state === 'done' ? answers.current.unpack(reply.answer) : null;
+    const now = asked.current;
+    if (now === null || reply.id !== now.id || reply.state === 'cancelled' || reply.state === 'told') return;
+    if (reply.state === 'planning') {
+      setPlanning((before) => ({ ...before, share: reply.share, failed: false }));
+      return;
+    }
+    answered.current = true;
+    if (reply.state === 'failed') {
+      setPlanning((before) => ({ ...before, share: null, failed: true }));
+      return;
+    }
+    const show = () => setPlanning({ answer, planCase: now.planCase, base: now.base, share: null, failed: false });
+    // The first ladder is drawn piece by piece while the rest of the page comes to life; later ones follow the hand.
+    if (isFirst.current) startTransition(show);
+    else show();
+    isFirst.current = false;
+  }, []);
+
   useEffect(() => {
     const own = takeWorker();
     worker.current = own;
     asked.current = null;
-    const answers = new Unpacker();
-    let isFirst = true;
-    own.onmessage = ({ data }: MessageEvent<PlanReply>) => {
-      // Later answers build on those that nobody waits for any more.
-      const answer = data.state === 'done' ? answers.unpack(data.answer) : null;
-      const now = asked.current;
-      if (now === null || data.id !== now.id || data.state === 'cancelled' || data.state === 'told') return;
-      if (data.state === 'planning') {
-        setPlanning((before) => ({ ...before, share: data.share, failed: false }));
-        return;
-      }
-      answered.current = true;
-      if (data.state === 'failed') setPlanning((before) => ({ ...before, share: null, failed: true }));
-      else {
-        const show = () => setPlanning({ answer, planCase: now.planCase, share: null, failed: false });
-        // The first ladder is drawn piece by piece while the rest of the page comes to life; later ones follow the hand.
-        if (isFirst) startTransition(show);
-        else show();
-        isFirst = false;
-      }
+    answers.current = new Unpacker();
+    own.worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
+      if (asked.current === null) own.inbox.push(data);
+      else receive(data);
     };
-    own.onerror = () => setPlanning((before) => ({ ...before, share: null, failed: true }));
-    return () => own.terminate();
-  }, []);
+    own.worker.onerror = () => setPlanning((before) => ({ ...before, share: null, failed: true }));
+    return () => own.worker.terminate();
+  }, [receive]);
 
   useEffect(() => {
-    if (base === null || ground === null || worker.current === null) return;
+    const own = worker.current;
+    if (base === null || ground === null || own === null) return;
+    // What was planned before anybody asked is taken as asked for.
+    if (asked.current === null && market !== null && own.planned === market) {
+      asked.current = { id: EARLY, planCase: { ...base, goal: {} }, base, ground, goal: '{}' };
+      answered.current = false;
+    }
     const before = asked.current;
     const planCase = { ...base, goal: JSON.parse(wanted) as Goal };
-    const id = (before?.id ?? 0) + 1;
-    const send = (request: PlanRequest) => worker.current?.postMessage(request);
-    if (before !== null && !answered.current) send({ cancel: before.id });
-    asked.current = { id, planCase, ground, goal: wanted };
-    answered.current = false;
-    if (before === null || before.ground !== ground) send({ id, planCase });
-    else send({ id, change: changeTo(planCase, before.planCase) });
-  }, [base, ground, wanted]);
+    const isAsked =
+      before !== null && before.ground === ground && before.goal === wanted && sameKeep(planCase, before.planCase);
+    if (isAsked) asked.current = { ...before, planCase, base };
+    else {
+      const id = (before?.id ?? EARLY) + 1;
+      const send = (request: PlanRequest) => own.worker.postMessage(request);
+      if (before !== null && !answered.current) send({ cancel: before.id });
+      asked.current = { id, planCase, base, ground, goal: wanted };
+      answered.current = false;
+      if (before === null || before.ground !== ground) send({ id, planCase });
+      else send({ id, change: changeTo(planCase, before.planCase) });
+    }
+    for (const reply of own.inbox.splice(0)) receive(reply);
+  }, [base, ground, wanted, market, receive]);
 
   return planning;
 }

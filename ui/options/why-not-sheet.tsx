@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react';
 import type { PlanCase } from '@/core/planning/case';
 import { parseWish } from '@/core/planning/explain/wish-line';
+import { offerOf } from '@/core/planning/offer-of';
 import type { Plan } from '@/core/planning/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../job/job-context';
@@ -38,7 +39,7 @@ export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProp
   });
   // Those that are not there come first: they are what is asked about.
   const listed = [...found].sort((a, b) => Number(inPlans.has(a.id)) - Number(inPlans.has(b.id))).slice(0, LISTED);
-  const picked = planCase.offers.find(({ id }) => id === offer);
+  const picked = offerOf(planCase.offers, offer ?? undefined);
   return (
     <Sheet
       open

@@ -53,7 +53,7 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
   }
   return (
     <OptionColumn option={entry.option} quote={quoteOfDraft(job)} suggested={suggested} saving={onSave}>
-      <ShopSide option={entry.option} supplies={job.supplies} currency={job.currency} />
+      <ShopSide option={entry.option} supplies={job.slipSupplies} currency={job.currency} />
       <div className="flex gap-3 flex-wrap">
         <Button
           weight="quiet"

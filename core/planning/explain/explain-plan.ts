@@ -2,6 +2,7 @@ import { makeBoard, type Piece } from '../board';
 import type { PlanCase } from '../case';
 import { countedSpeed } from '../counted-speed';
 import { capUnderLoad, loadCaps } from '../load-caps';
+import { offerOf } from '../offer-of';
 import type { Plan } from '../plan';
 import { capOf } from '../running-rate';
 
@@ -46,7 +47,7 @@ function seatedModules(planCase: PlanCase, plan: Plan): Seated[] {
       if (module === undefined) return [];
       return [{ slot, piece: pieceOf(module), limit: (rateMTs) => ({ by: 'kept', slot: seat.kept, rateMTs }) }];
     }
-    const module = offers.find((offer) => offer.id === seat.offer)?.module;
+    const module = offerOf(offers, seat.offer)?.module;
     if (module === undefined) return [];
     return [{ slot, piece: pieceOf(module), limit: (rateMTs) => ({ by: 'bought', offer: seat.offer, rateMTs }) }];
   });
@@ -88,7 +89,7 @@ export function explainPlan(planCase: PlanCase, plan: Plan): PlanExplained {
       .filter(({ slot }) => machine.slots[slot]?.channel === channel)
       .reduce((sum, { piece }) => sum + piece.module.capacityMiB, 0);
   const bought = plan.bought.flatMap(({ offer: id }) => {
-    const module = planCase.offers.find((offer) => offer.id === id)?.module;
+    const module = offerOf(planCase.offers, id)?.module;
     if (module === undefined) return [];
     return [{ offer: id, rateMTs: countedSpeed(module, machine.profiles === true).rateMTs }];
   });

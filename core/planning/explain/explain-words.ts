@@ -1,6 +1,7 @@
 import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
 import type { PlanCase } from '../case';
+import { offerOf } from '../offer-of';
 import type { Plan } from '../plan';
 import { boughtText, fateText, runText } from '../plan-words';
 import { REFUSAL_WORDS } from '../refusal-words';
@@ -24,8 +25,7 @@ export const SET_REFUSAL_WORDS: Record<SetRefusal, string> = {
   rate: 'together they allow no rate that the board runs',
 };
 
-const labelOf = (planCase: PlanCase, id: string): string =>
-  planCase.offers.find((offer) => offer.id === id)?.label ?? id;
+const labelOf = (planCase: PlanCase, id: string): string => offerOf(planCase.offers, id)?.label ?? id;
 
 const RATE_WORDS: { [By in RateLimit['by']]: (limit: Extract<RateLimit, { by: By }>, planCase: PlanCase) => string } = {
   cpu: ({ maxRateMTs }) => `the CPU’s limit is ${maxRateMTs}`,

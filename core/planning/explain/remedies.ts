@@ -2,6 +2,7 @@ import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
 import type { Goal, PlanCase } from '../case';
 import { CASE_LIMITS } from '../case-limits';
+import { offerOf } from '../offer-of';
 import { Planner } from '../planner';
 import type { Wish } from './broken-wishes';
 import type { OfferExplained } from './explain-offer';
@@ -50,7 +51,7 @@ const isIn = (planner: Planner, id: string): boolean =>
 
 /** The most that a pack may cost to be in a plan; null: it is in none at any price. */
 function highestPrice(planCase: PlanCase, id: string): number | null {
-  const offer = planCase.offers.find((one) => one.id === id);
+  const offer = offerOf(planCase.offers, id);
   if (offer === undefined) return null;
   const planner = new Planner(planCase);
   const isInAt = (cents: number): boolean => {
@@ -84,7 +85,7 @@ function widened(goal: Goal, { plan, broken }: Extract<OfferExplained, { kind: '
 /** What might help, before it is tried. */
 function candidates(planCase: PlanCase, id: string, explained: OfferExplained): Remedy[] {
   const goal = planCase.goal ?? {};
-  const offer = planCase.offers.find((one) => one.id === id);
+  const offer = offerOf(planCase.offers, id);
   const locked = planCase.installed.filter(({ keep }) => keep === 'must').map(({ slot }) => slot);
   const unlock: Remedy[] = locked.length === 0 ? [] : [{ what: 'unlock', slots: locked }];
   if (offer === undefined) return [];

@@ -11,8 +11,13 @@ import { StationRail } from '@/ui/frame/station-rail';
 import { STATION_NAMES } from '@/ui/frame/station-words';
 import { Beside } from '@/ui/job/beside';
 import { JobProvider } from '@/ui/job/job-context';
+import { packJob } from '@/ui/job/pack-job';
 import { StationScreen } from '@/ui/job/station-screen';
 import { jobViewOf } from '../job-view-of';
+import { keepMarket } from '../kept-markets';
+
+/** Stations that plan. */
+const WITH_MARKET: ReadonlySet<Station> = new Set<Station>(['limits', 'options']);
 
 type Params = Promise<{ id: string; station: string }>;
 
@@ -34,6 +39,8 @@ export default async function StationPage({ params }: { params: Params }) {
   const ahead = (await headers()).get('next-router-prefetch') !== null;
   if (!ahead && state.job.station !== station) await rememberStation(state.job.id, station);
   const { job } = state;
+  const { job: view, market } = packJob(jobViewOf(state, caller));
+  const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${keepMarket(job.id, market)}` : null;
   const bar = (
     <p className="truncate text-sm">
       <strong>Job {job.id}</strong> · {job.customer.name || 'no name yet'} · {machineName(job) || 'no machine yet'}
@@ -41,8 +48,10 @@ export default async function StationPage({ params }: { params: Params }) {
   );
   return (
     <Desk caller={caller} here="" bar={bar}>
+      {/* It is on its way while the page's scripts are. */}
+      {path !== null && <link rel="preload" as="fetch" href={path} crossOrigin="anonymous" />}
       <StationRail jobId={job.id} here={station} standings={state.standings} />
-      <JobProvider job={jobViewOf(state, caller)}>
+      <JobProvider job={view} market={path}>
         <div className="job-grid">
           <main id="work" className="min-w-0">
             <StationScreen station={station} />
