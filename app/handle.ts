@@ -80,6 +80,18 @@ function baseOf(request: NextRequest): string {
   return origin !== null && URL.canParse(origin) ? new URL(origin).origin : request.nextUrl.origin;
 }
 
+/** A file of ours that is handed out to keep; null: there is none. */
+export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: string): Result<never> | Response {
+  if (file === null) return fault('not-found', 'There is no such file.');
+  return new Response(new Uint8Array(file.bytes), {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${file.name}"`,
+      'cache-control': 'no-store',
+    },
+  });
+}
+
 type Params = Record<string, string>;
 type Work<Body> = (caller: Caller, body: Body, params: Params, base: string) => Promise<Result<unknown> | Response>;
 

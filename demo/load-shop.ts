@@ -72,7 +72,8 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
     for (const { name, leadDays } of DEMO_SELLERS) {
       const id = await insertSeller(db, { name, leadDays });
       const known = DEMO_TERMS[name];
-      if (known !== undefined) await updateSeller(db, id, { leadDays, orderContact: '', ...known });
+      if (known !== undefined)
+        await updateSeller(db, id, { leadDays, orderContact: '', leastOrderCents: null, ...known });
       sellers.push(id);
     }
     const random = seeded(DEMO_SEED);

@@ -15,6 +15,9 @@ interface DemoTerms {
   /** hundredths of a star, and how many gave them */
   rating: number;
   ratingCount: number;
+  orderMail: string;
+  /** minor units of its currency */
+  leastOrderCents?: number;
 }
 
 export const DEMO_TERMS: Record<string, DemoTerms> = {
@@ -30,6 +33,7 @@ export const DEMO_TERMS: Record<string, DemoTerms> = {
     returns: '30 days, unopened',
     rating: 460,
     ratingCount: 128,
+    orderMail: 'orders@fennimore.example',
   },
   'Marrow Lane Memory': {
     terms: {
@@ -49,5 +53,7 @@ export const DEMO_TERMS: Record<string, DemoTerms> = {
     returns: '14 days',
     rating: 390,
     ratingCount: 2140,
+    orderMail: 'desk@marrow-lane.example',
+    leastOrderCents: 2500,
   },
 };

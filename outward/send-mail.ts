@@ -7,7 +7,7 @@ export interface MailMessage {
   messageId: string;
   subject: string;
   text: string;
-  attachment: { name: string; bytes: Buffer } | null;
+  attachment: { name: string; bytes: Buffer; type: 'application/pdf' | 'text/csv' } | null;
   /** BCP 47 */
   language: string;
 }
@@ -64,7 +64,7 @@ export async function sendMail(server: string, mail: MailMessage): Promise<MailO
       attachments:
         mail.attachment === null
           ? []
-          : [{ filename: mail.attachment.name, content: mail.attachment.bytes, contentType: 'application/pdf' }],
+          : [{ filename: mail.attachment.name, content: mail.attachment.bytes, contentType: mail.attachment.type }],
     });
     return { kind: 'sent', sentence: wordsOf({ response }) };
   } catch (cause) {

@@ -1,11 +1,11 @@
 import { create } from 'xmlbuilder2';
-import type { Element } from '../core/quoting/ubl-quotation';
+import type { Element } from '../core/quoting/ubl-elements';
 
-const NAMESPACES = {
-  xmlns: 'urn:oasis:names:specification:ubl:schema:xsd:Quotation-2',
+const namespacesOf = (document: string): Record<string, string> => ({
+  xmlns: `urn:oasis:names:specification:ubl:schema:xsd:${document}-2`,
   'xmlns:cac': 'urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2',
   'xmlns:cbc': 'urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2',
-};
+});
 
 type Node = ReturnType<typeof create>;
 
@@ -21,7 +21,7 @@ function put(parent: Node, { name, attributes = {}, content }: Element): void {
 /** A document of the Universal Business Language as the bytes of its XML file, in UTF-8. */
 export function ublXml({ name, content }: Element): Buffer {
   const document = create({ version: '1.0', encoding: 'UTF-8' });
-  const root = document.ele(name, NAMESPACES);
+  const root = document.ele(name, namespacesOf(name));
   for (const child of typeof content === 'string' ? [] : content) put(root, child);
   return Buffer.from(document.end({ prettyPrint: true }), 'utf8');
 }

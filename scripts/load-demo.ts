@@ -3,12 +3,15 @@ import type { Plan } from '../core/planning/plan';
 import { loadDemoShop } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { STORIES, type Story } from '../demo/stories';
+import { acceptSpoken } from '../service/accept';
 import type { Caller } from '../service/access';
 import { draftOptions } from '../service/draft-options';
+import { beginFitting, tickStep } from '../service/fitting';
 import { newJob, saveIntake, saveSlots, takeReadings } from '../service/intake';
 import { type JobState, readJob } from '../service/job-state';
 import { agreeLimits } from '../service/limits';
-import { takeProof } from '../service/proof';
+import { changeOrder, placeOrder } from '../service/orders';
+import { signTheProof, takeProof } from '../service/proof';
 import { choosePlan, sendQuote, suggestPlan } from '../service/quote';
 import type { Result } from '../service/result';
 import { closePool, pool } from '../store/database';
@@ -80,6 +83,35 @@ function fittedReport(story: Story, state: JobState): string {
   return reportText({ ...story.report, devices });
 }
 
+/** From the customer's yes to the signed proof: the parts ordered and here, every step ticked, the report read. */
+async function fitAndProve(caller: Caller, jobId: number, story: Story): Promise<void> {
+  const [option] = (await state(jobId)).sent[0]?.snapshot.options ?? [];
+  if (option === undefined) throw new Error('nothing was sent');
+  const yes = { place: option.place, signed: story.customer.name, ticked: option.statements ?? [] };
+  must(await acceptSpoken(caller, jobId, yes));
+  const { wanted } = (await state(jobId)).work;
+  for (const seller of new Set(wanted.map(({ sellerId }) => sellerId))) {
+    const parts = wanted
+      .filter(({ sellerId }) => sellerId === seller)
+      .map(({ offerId, quantity }) => ({ job: jobId, offer: offerId, quantity }));
+    const order = must(await placeOrder(caller, { seller, parts, note: '' }));
+    const { orders } = (await state(jobId)).work;
+    for (const { id, quantity } of orders.find((one) => one.id === order.id)?.lines ?? []) {
+      must(await changeOrder(caller, order.id, { what: 'arrived', line: id, quantity, note: '' }));
+    }
+  }
+  const { id: fittingId } = must(await beginFitting(caller, jobId));
+  const [fitting] = (await state(jobId)).work.fittings;
+  for (const { key } of fitting?.steps ?? [])
+    must(await tickStep(caller, jobId, fittingId, { what: 'done', step: key }));
+  must(await takeProof(caller, jobId, textInput('report after fitting', fittedReport(story, await state(jobId)))));
+  const [proof] = (await state(jobId)).work.proofs;
+  if (proof === undefined) throw new Error('nothing was proved');
+  const signed = { proof: proof.id, depth: 'total-read' as const, loadedMinutes: null };
+  const remark = proof.verdict === 'kept' ? '' : 'Runs as far as the machine lets it.';
+  must(await signTheProof(caller, jobId, { ...signed, verdict: proof.verdict, remark }));
+}
+
 /** Plays one story as the staff would, through the same use cases. */
 async function play(caller: Caller, story: Story): Promise<void> {
   const { id } = must(await newJob(caller));
@@ -104,10 +136,7 @@ async function play(caller: Caller, story: Story): Promise<void> {
     const seen = options.map(({ place, totalCents }) => ({ place, totalCents }));
     must(await sendQuote(caller, id, { seen }));
   }
-  if (reached('fitted')) {
-    const text = fittedReport(story, await state(id));
-    must(await takeProof(caller, id, { ...textInput('report after fitting', text), place: 1 }));
-  }
+  if (reached('fitted')) await fitAndProve(caller, id, story);
   await setStation(pool(), id, STATION_OF[story.reach]);
 }
 

@@ -37,7 +37,7 @@ function waitsFor(row: JobRow, next: Station): string {
   if (next === 'quote' && row.openQuestions > 0) return 'an answer to what was asked';
   if (next === 'quote') return row.choiceCount === 1 ? 'sending 1 option' : `sending ${row.choiceCount} options`;
   if (next === 'fitting') return customersWord(row);
-  return 'nobody: the proof is read';
+  return row.proved ? 'nobody: the promise is kept' : 'its proof: it is fitted';
 }
 
 /** Open jobs with the station each waits at, last touched first. */
@@ -52,7 +52,8 @@ export async function counterJobs(): Promise<CounterEntry[]> {
       choiceCount: row.choiceCount,
       quoteSent: row.quoteNumber !== null,
       questionOpen: row.openQuestions > 0,
-      proofRead: row.proofRead,
+      fitted: row.fitted,
+      proved: row.proved,
     });
     // A customer who asks is waiting, whatever else is to be decided.
     const next = row.openQuestions > 0 ? 'quote' : nextStation(standings);

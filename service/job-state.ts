@@ -30,10 +30,11 @@ import {
 import { getNeeds, type Needs } from '../store/needs';
 import { listAnswers, type StoredAnswer } from '../store/quote-answers';
 import { type Draft, getDraft, listSent, type SentQuote } from '../store/quotes';
-import { type KeptReading, lastReading, listReadings } from '../store/readings';
+import { type KeptReading, listReadings } from '../store/readings';
 import { getShop, type Shop, shopDay } from '../store/shop';
 import { claimsOfJob, type JobCpu } from './job-claims';
 import { labourOf, languageOf, pricingRule, termsOf } from './job-pricing';
+import { isFitted, isProved, type JobWork, workOf } from './job-work';
 import { likelyOf } from './likely-model';
 import { type Market, marketFor, offerOfKey } from './offers-for-job';
 import { driftsOf } from './quote-drift';
@@ -54,7 +55,6 @@ export interface JobState {
   derived: PlacedSlot[];
   /** what the readings and the model say of each other that cannot both be true */
   mismatches: string[];
-  proof: KeptReading | null;
   slots: JobSlot[];
   /** everything that anybody says of the machine's limits */
   claims: Claim[];
@@ -87,6 +87,8 @@ export interface JobState {
   answers: StoredAnswer[];
   /** what moved behind the quote that is out */
   drifts: NamedDrift[];
+  /** what was done since the customer said yes */
+  work: JobWork;
   /** the day where the shop is */
   today: string;
   standings: Record<Station, StationStanding>;
@@ -134,7 +136,6 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   const readings = await listReadings(db, id);
   const joined = joinKept(readings);
   const modelSlots = job.modelId === null ? null : await listModelSlots(db, job.modelId);
-  const proof = await lastReading(db, id, 'proof');
   const slots = await listSlots(db, id);
   const needs = await getNeeds(db);
   const { claims, trials, cpu } = await claimsOfJob(db, {
@@ -182,6 +183,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
           sent.map((quote) => quote.id),
         );
   const today = await shopDay(db);
+  const work = await workOf(db, id, { sent, answers, maker: job.machineMaker, modelId: job.modelId });
   const standings = stationStandings({
     customerNamed: job.customer.name !== '',
     slotCount: slots.length,
@@ -192,7 +194,8 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     questionOpen: answers.some(
       ({ kind, reply, quoteId }) => kind === 'question' && reply === null && quoteId === current?.id,
     ),
-    proofRead: proof !== null,
+    fitted: isFitted(work),
+    proved: isProved(work),
   });
   return {
     shop,
@@ -202,7 +205,6 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     joined,
     derived: derivedSlots(joined, modelSlots),
     mismatches: [...joined.warnings, ...slotMismatch(joined, modelSlots)],
-    proof,
     slots,
     claims,
     limits,
@@ -232,6 +234,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
       sent.map((quote) => quote.id),
     ),
     answers,
+    work,
     drifts: current === null ? [] : await driftsOf(db, id, current),
     today,
     standings,

@@ -1,12 +1,15 @@
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
+import { orderText } from '../core/ordering/order-text';
 import { customerView } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
 import { localeOf, wordsOf } from '../core/quoting/words/in-language';
+import { orderCsv } from '../outward/order-csv';
 import { type MailOutcome, sendMail } from '../outward/send-mail';
-import { pool, type Queryable } from '../store/database';
+import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import {
+  listOrderMail,
   listToRemind,
   type Mail,
   mailSender,
@@ -16,9 +19,11 @@ import {
   strandMail,
   takeDueMail,
 } from '../store/mail';
+import { getOrder, orderSellers } from '../store/orders';
 import { findSent } from '../store/quotes';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
+import { orderPaper } from './orders';
 import { contentCode } from './quote-content';
 import { paperOf } from './quote-files';
 import { linksOf } from './quote-links';
@@ -72,7 +77,15 @@ export async function mailQuote(
       const stop = await whatStopsMail(db);
       if (stop !== null) return fault('conflict', stop);
       const { from } = await mailSender(db);
-      const mail = { jobId, quoteId: quote.id, kind: 'quote' as const, to, base, messageId: newMessageId(from) };
+      const mail = {
+        jobId,
+        quoteId: quote.id,
+        orderId: null,
+        kind: 'quote' as const,
+        to,
+        base,
+        messageId: newMessageId(from),
+      };
       const id = await queueMail(db, mail, caller.id);
       return id === null ? fault('conflict', `It was mailed to ${to} already: it does not go twice.`) : done(null);
     },
@@ -93,7 +106,7 @@ export async function mailAgain(
     kind: 'mail-sent-again',
     detail: { id },
     work: async (db, { job }) => {
-      const mail = await releaseMail(db, jobId, id);
+      const mail = await releaseMail(db, { jobId }, id);
       if (mail === null) return fault('conflict', 'This mail waits, is on its way, or went: it does not go twice.');
       const { from } = await mailSender(db);
       const to = job.customer.email || mail.to;
@@ -105,12 +118,79 @@ export async function mailAgain(
   return queued;
 }
 
+/** Makes a mail from an order of parts and hands it over; an order that was taken back goes nowhere. */
+async function handOverOrder(
+  server: string,
+  mail: Mail,
+  orderId: number,
+): Promise<MailOutcome | { kind: 'given-up'; sentence: string }> {
+  const order = await getOrder(pool(), orderId);
+  const paper = await orderPaper(pool(), orderId);
+  if (order === null || paper === null || order.cancelledAt !== null) {
+    return { kind: 'given-up', sentence: 'The order was taken back before it went.' };
+  }
+  const { from, name } = await mailSender(pool());
+  return sendMail(server, {
+    from: { name, address: from },
+    to: { name: order.seller, address: mail.to },
+    messageId: mail.messageId,
+    subject: `Order ${paper.number}, ${paper.shop.name}`,
+    text: orderText(paper),
+    attachment: { name: `order-${paper.number}.csv`, bytes: Buffer.from(orderCsv(paper), 'utf8'), type: 'text/csv' },
+    language: 'en',
+  });
+}
+
+const MAIL_WORDS: Record<Mail['state'], string> = {
+  waiting: 'waits to be sent',
+  sending: 'is being sent',
+  sent: 'went',
+  refused: 'was refused',
+  unsure: 'may not have arrived',
+  'given-up': 'was given up',
+};
+
+/** How an order's last mail stands, in a sentence; null: it was not mailed. */
+export async function orderMailWords(orderId: number): Promise<string | null> {
+  const [last] = await listOrderMail(pool(), orderId);
+  if (last === undefined) return null;
+  const why = last.state !== 'sent' && last.sentence !== null ? `: ${last.sentence}` : '';
+  return `Its mail to ${last.to} ${MAIL_WORDS[last.state]}${why}.`;
+}
+
+/** Mails an order to its seller: it is in the queue once this is acknowledged. */
+export async function mailOrder(caller: Caller, orderId: number, base: string): Promise<Result<null>> {
+  const queued = await transaction(async (db): Promise<Result<null>> => {
+    const order = await getOrder(db, orderId);
+    const [seller] = order === null ? [] : await orderSellers(db, [order.sellerId]);
+    if (order === null || seller === undefined) return fault('not-found', 'There is no such order.');
+    if (order.cancelledAt !== null) return fault('conflict', 'This order was taken back.');
+    if (seller.orderMail === '') {
+      return fault('conflict', `${seller.name} has no address for orders: type it on the seller’s sheet under Offers.`);
+    }
+    const stop = await whatStopsMail(db);
+    if (stop !== null) return fault('conflict', stop);
+    const { from } = await mailSender(db);
+    for (const old of await listOrderMail(db, orderId)) await releaseMail(db, { orderId }, old.id);
+    const mail = { jobId: null, quoteId: null, orderId, kind: 'order' as const, to: seller.orderMail, base };
+    const id = await queueMail(db, { ...mail, messageId: newMessageId(from) }, caller.id);
+    if (id === null) return fault('conflict', `It was mailed to ${seller.orderMail} already: it does not go twice.`);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'order-mailed', detail: { order: order.number } });
+    return done(null);
+  });
+  if (queued.ok) void sendDueMail().catch(() => {});
+  return queued;
+}
+
 /** Makes a mail from its quote and hands it over. What cannot be made, a link that was withdrawn, is given up. */
 async function handOver(mail: Mail): Promise<MailOutcome | { kind: 'given-up'; sentence: string }> {
   const server = mailServer();
   if (server === null) return { kind: 'later', sentence: 'No mail server is set.' };
-  const sent = await findSent(pool(), mail.quoteId);
-  const token = (await linksOf(pool(), [mail.quoteId])).get(mail.quoteId)?.token;
+  const { quoteId, orderId } = mail;
+  if (orderId !== null) return handOverOrder(server, mail, orderId);
+  if (quoteId === null) return { kind: 'given-up', sentence: 'It is about nothing.' };
+  const sent = await findSent(pool(), quoteId);
+  const token = (await linksOf(pool(), [quoteId])).get(quoteId)?.token;
   if (sent === null || token == null) return { kind: 'given-up', sentence: 'Its link was withdrawn before it went.' };
   if (sent.state === 'replaced') return { kind: 'given-up', sentence: 'A newer version replaced it before it went.' };
   const { from, name } = await mailSender(pool());
@@ -126,7 +206,7 @@ async function handOver(mail: Mail): Promise<MailOutcome | { kind: 'given-up'; s
     messageId: mail.messageId,
     subject: `${mail.kind === 'quote' ? '' : `${words.reminder}: `}${quoteWords(quote.number)}, ${quote.shop.name}`,
     text: mail.kind === 'quote' ? words.quoteText(told) : words.reminderText(told),
-    attachment: paper,
+    attachment: { ...paper, type: 'application/pdf' },
     language: localeOf(quote),
   });
 }
@@ -177,7 +257,11 @@ export async function queueReminders(): Promise<number> {
   const { from } = await mailSender(pool());
   let queued = 0;
   for (const one of await listToRemind(pool())) {
-    const id = await queueMail(pool(), { ...one, kind: 'reminder', messageId: newMessageId(from) }, null);
+    const id = await queueMail(
+      pool(),
+      { ...one, orderId: null, kind: 'reminder', messageId: newMessageId(from) },
+      null,
+    );
     if (id !== null) queued++;
   }
   return queued;

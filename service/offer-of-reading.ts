@@ -27,6 +27,8 @@ async function sellerOf(db: Queryable, name: string, currency: string, shop: Sho
     trust: 'marketplace' as const,
     returns: '',
     orderContact: '',
+    orderMail: '',
+    leastOrderCents: null,
     rating: null,
     ratingCount: null,
   };

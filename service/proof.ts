@@ -1,54 +1,356 @@
-import { compareProof, type Finding } from '../core/proving/compare-proof';
+import { z } from 'zod';
+import { compareProof, type Promised, type Seen, seenOfReport, verdictOf } from '../core/proving/compare-proof';
+import { isSomeTotal, mostHeld, parseShown } from '../core/proving/held-share';
+import { apartFromJob } from '../core/proving/other-machine';
 import { READ_FAULTS } from '../core/reading/read';
+import type { ReadMachine } from '../core/reading/reading';
 import { readApart } from '../outward/read-apart';
-import { insertReading } from '../store/readings';
+import type { Queryable } from '../store/database';
+import {
+  dropProof,
+  insertFollowUp,
+  insertOldModule,
+  insertProof,
+  OLD_FATES,
+  PROOF_DEPTHS,
+  sharesHeld,
+  signProof,
+  takeOldModuleBack,
+} from '../store/proofs';
+import { getReading, insertReading } from '../store/readings';
+import { insertTrial } from '../store/trials';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import type { ReadingInput } from './intake';
 import type { JobState } from './job-state';
+import type { Accepted } from './job-work';
 import { done, fault, type Result } from './result';
-import { settlePieces } from './shelf';
+import { pieceSchema, putPiece, settlePieces } from './shelf';
+import { trialOfOption } from './trial-of-option';
 
 const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
+const NO_PROMISE = 'Nobody said yes to an option yet: there is no promise to hold this against.';
 
-/** Takes the report of a machine after fitting, to be held against the sent quote. */
+/** The promise of an accepted option, each slot with its channel. */
+export function promiseOf({ option }: Accepted, { slots }: Pick<JobState, 'slots'>): Promised {
+  return {
+    totalMiB: option.totalMiB,
+    rateMTs: option.rateMTs,
+    after: option.after,
+    channelOf: Object.fromEntries(slots.map(({ name, channel }) => [name, channel])),
+  };
+}
+
+/** What is held back at most in this model. */
+async function mostHeldIn(db: Queryable, { job }: JobState, totalMiB: number): Promise<number> {
+  return mostHeld(totalMiB, job.modelId === null ? [] : await sharesHeld(db, job.modelId));
+}
+
+async function hold(
+  db: Queryable,
+  state: JobState,
+  accepted: Accepted,
+  { seen, readingId, typed, staffId }: { seen: Seen; readingId: number | null; typed: Seen | null; staffId: number },
+): Promise<number> {
+  const promise = promiseOf(accepted, state);
+  const findings = compareProof(promise, seen, await mostHeldIn(db, state, promise.totalMiB));
+  const fitting = state.work.fittings.find(({ quoteId }) => quoteId === accepted.quote.id);
+  return insertProof(
+    db,
+    {
+      jobId: state.job.id,
+      quoteId: accepted.quote.id,
+      place: accepted.option.place,
+      fittingId: fitting?.id ?? null,
+      readingId,
+      typed,
+      findings,
+      verdict: verdictOf(findings),
+    },
+    staffId,
+  );
+}
+
+/** What comes of a report: it is held against the promise, or kept apart until somebody says that it is this machine's. */
+export type TakenProof = { held: true } | { held: false; reading: number; sentence: string };
+
+/** Takes the report of a machine after fitting, to be held against the accepted option. */
 export async function takeProof(
   caller: Caller,
   jobId: number,
-  { name, input, place }: ReadingInput & { place: number },
-): Promise<Result<Finding[]>> {
+  { name, input }: ReadingInput,
+): Promise<Result<TakenProof>> {
   const outcome = await readApart(input);
   if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
   const { reading } = outcome;
   const { machine } = reading;
   if (machine === undefined) return fault('bad-input', NO_MACHINE);
-  return changeJob(caller, jobId, {
+  return changeJob<TakenProof>(caller, jobId, {
     kind: 'proof-read',
-    detail: { source: name, place },
+    detail: { source: name },
     work: async (db, state) => {
-      const promise = state.sent[0]?.snapshot.options.find((option) => option.place === place);
-      if (promise === undefined) return fault('conflict', 'There is no sent option to hold this against.');
-      await insertReading(db, {
+      const { accepted } = state.work;
+      if (accepted === null) return fault('conflict', NO_PROMISE);
+      const readingId = await insertReading(db, {
         jobId,
         purpose: 'proof',
-        optionPlace: place,
+        optionPlace: accepted.option.place,
         sourceName: name,
         input,
         result: reading,
         staffId: caller.id,
       });
-      await settlePieces(db, jobId, promise);
-      return done(compareProof(promise, machine));
+      const before: ReadMachine[] = state.readings.flatMap(({ result, setAside }) =>
+        result.machine === undefined || setAside ? [] : [result.machine],
+      );
+      const sentence = apartFromJob(machine, { before, serial: state.job.serial, changes: changesOf(accepted) });
+      if (sentence !== null) return done({ held: false, reading: readingId, sentence });
+      const seen = seenOfReport(promiseOf(accepted, state), machine);
+      await hold(db, state, accepted, { seen, readingId, typed: null, staffId: caller.id });
+      return done({ held: true });
     },
   });
 }
 
-/** The last proof of a job, held against the option it was read for. */
-export function proofFindings(state: JobState): { place: number; findings: Finding[] } | null {
-  if (state.proof === null) return null;
-  const place = state.proof.optionPlace ?? 1;
-  const promise = state.sent[0]?.snapshot.options.find((option) => option.place === place);
-  const { machine } = state.proof.result;
-  if (promise === undefined || machine === undefined) return null;
-  return { place, findings: compareProof(promise, machine) };
+/** An accepted option that changes anything makes the machine say something else than before. */
+const changesOf = ({ option: { before, after } }: Accepted): boolean =>
+  JSON.stringify(before.map(({ capacityMiB }) => capacityMiB)) !==
+  JSON.stringify(after.map(({ capacityMiB }) => capacityMiB));
+
+export const confirmProofSchema = z.strictObject({ reading: z.number().int().positive() });
+
+/** Holds a report against the promise that was kept apart: somebody says that it is this machine's all the same. */
+export async function confirmProof(
+  caller: Caller,
+  jobId: number,
+  { reading }: z.infer<typeof confirmProofSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'proof-confirmed',
+    detail: { reading },
+    work: async (db, state) => {
+      const { accepted, proofs } = state.work;
+      if (accepted === null) return fault('conflict', NO_PROMISE);
+      const kept = await getReading(db, jobId, reading);
+      if (kept?.result.machine === undefined) return fault('not-found', 'This report is not kept any more.');
+      if (proofs.some(({ readingId }) => readingId === reading)) return done(null);
+      const seen = seenOfReport(promiseOf(accepted, state), kept.result.machine);
+      await hold(db, state, accepted, { seen, readingId: reading, typed: null, staffId: caller.id });
+      return done(null);
+    },
+  });
+}
+
+const UNREAD = 'Type the total as the screen shows it, such as 15.9 GB or 16096 MB.';
+
+export const typedProofSchema = z.strictObject({
+  total: z.string().trim().min(1, UNREAD).max(30),
+  /** does the screen count the modules, or what its system can use? */
+  counts: z.enum(['installed', 'usable']),
+  rateMTs: z.number().int().min(60, 'No memory runs that slow.').max(20_000, 'No memory runs that fast.').nullable(),
+  channels: z.number().int().min(1).max(16).nullable(),
+});
+
+/** Takes what somebody read off the machine's screen. */
+export async function typeProof(
+  caller: Caller,
+  jobId: number,
+  { total, counts, rateMTs, channels }: z.infer<typeof typedProofSchema>,
+): Promise<Result<null>> {
+  const mib = parseShown(total);
+  if (mib === null) return fault('bad-input', UNREAD);
+  return changeJob(caller, jobId, {
+    kind: 'proof-typed',
+    detail: { total, counts, rateMTs, channels },
+    work: async (db, state) => {
+      const { accepted } = state.work;
+      if (accepted === null) return fault('conflict', NO_PROMISE);
+      const { before, after, totalMiB } = accepted.option;
+      const modules = [...before.filter(({ fate }) => fate !== 'built-in'), ...after].flatMap(
+        ({ capacityMiB }) => capacityMiB ?? [],
+      );
+      const held = counts === 'usable' ? await mostHeldIn(db, state, totalMiB) : 0;
+      if (!isSomeTotal(mib, modules, held)) {
+        return fault('bad-input', 'No set of this machine’s modules comes to that total: look at the screen again.');
+      }
+      const seen: Seen = {
+        installedMiB: counts === 'installed' ? mib : null,
+        usableMiB: counts === 'usable' ? mib : null,
+        rateMTs,
+        channels,
+        slots: {},
+      };
+      await hold(db, state, accepted, { seen, readingId: null, typed: seen, staffId: caller.id });
+      return done(null);
+    },
+  });
+}
+
+export const signSchema = z.strictObject({
+  proof: z.number().int().positive(),
+  verdict: z.enum(['kept', 'remark', 'broken']),
+  remark: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
+  depth: z.enum(PROOF_DEPTHS),
+  loadedMinutes: z.number().int().min(1).max(10_000).nullable().default(null),
+});
+
+const SEVERITY = ['kept', 'remark', 'broken'] as const;
+
+/** The technician signs what the proof found: then it is the customer's sheet, and evidence of the model. */
+export async function signTheProof(
+  caller: Caller,
+  jobId: number,
+  { proof: id, verdict, remark, depth, loadedMinutes }: z.infer<typeof signSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'proof-signed',
+    detail: { proof: id, verdict, depth },
+    work: async (db, state) => {
+      const proof = state.work.proofs.find((one) => one.id === id);
+      const { accepted } = state.work;
+      if (proof === undefined || accepted === null) return fault('not-found', 'This proof is not kept any more.');
+      if (proof.signedOn !== null) return fault('conflict', 'It is signed already, and stays as it is.');
+      if (SEVERITY.indexOf(verdict) < SEVERITY.indexOf(proof.verdict)) {
+        return fault('conflict', 'What was found speaks against that: read the machine again, or sign what it says.');
+      }
+      if (verdict === 'remark' && remark === '')
+        return fault('bad-input', 'Say in a sentence what the customer has to know.');
+      if (depth === 'loaded' && loadedMinutes === null)
+        return fault('bad-input', 'Say for how many minutes it ran loaded.');
+      const trialId =
+        verdict === 'broken'
+          ? null
+          : await proofTrial(db, state, accepted, { depth, loadedMinutes, remark, staffId: caller.id });
+      const minutes = depth === 'loaded' ? loadedMinutes : null;
+      await signProof(db, id, { verdict, remark, depth, loadedMinutes: minutes, trialId, staffId: caller.id });
+      if (verdict !== 'broken') await settlePieces(db, jobId, accepted.option);
+      return done(null);
+    },
+  });
+}
+
+/** What was proved becomes evidence of the model, as deep as it was looked at. */
+async function proofTrial(
+  db: Queryable,
+  state: JobState,
+  { option }: Accepted,
+  {
+    depth,
+    loadedMinutes,
+    remark,
+    staffId,
+  }: { depth: (typeof PROOF_DEPTHS)[number]; loadedMinutes: number | null; remark: string; staffId: number },
+): Promise<number | null> {
+  const { job } = state;
+  if (job.modelId === null) return null;
+  const ran = depth === 'loaded' && loadedMinutes !== null ? `ran loaded for ${loadedMinutes} minutes` : '';
+  const note = [`proof of job ${job.id}`, ran, remark].filter((part) => part !== '').join('; ');
+  const trial = trialOfOption(state, option, {
+    outcome: 'works',
+    depth,
+    note: note.slice(0, 500),
+    rateMTs: option.rateMTs,
+  });
+  return trial === null ? null : insertTrial(db, job.modelId, trial, { jobId: job.id, staffId });
+}
+
+export const dropProofSchema = z.strictObject({ proof: z.number().int().positive() });
+
+/** Takes a proof out that nobody signed. */
+export async function takeProofOut(
+  caller: Caller,
+  jobId: number,
+  { proof }: z.infer<typeof dropProofSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'proof-taken-out',
+    detail: { proof },
+    work: async (db) =>
+      (await dropProof(db, jobId, proof))
+        ? done(null)
+        : fault('conflict', 'It is signed, and stays; or it is gone already.'),
+  });
+}
+
+export const followUpSchema = z.strictObject({
+  proof: z.number().int().positive(),
+  works: z.boolean(),
+  note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
+});
+
+/** Weeks later: does it still run? Evidence of the deepest kind. */
+export async function followUp(
+  caller: Caller,
+  jobId: number,
+  { proof: id, works, note }: z.infer<typeof followUpSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'followed-up',
+    detail: { proof: id, works },
+    work: async (db, state) => {
+      const proof = state.work.proofs.find((one) => one.id === id && one.signedOn !== null);
+      const { accepted } = state.work;
+      if (proof === undefined || accepted === null) return fault('not-found', 'There is no signed proof to follow up.');
+      const trial = trialOfOption(state, accepted.option, {
+        outcome: works ? 'works' : 'starts-with-faults',
+        depth: 'weeks',
+        note: [`asked after job ${jobId}`, note].filter((part) => part !== '').join('; '),
+      });
+      const { modelId } = state.job;
+      const trialId =
+        trial === null || modelId === null
+          ? null
+          : await insertTrial(db, modelId, trial, { jobId, staffId: caller.id });
+      await insertFollowUp(db, id, { works, note, on: state.today, trialId, staffId: caller.id });
+      return done(null);
+    },
+  });
+}
+
+export const oldModuleSchema = z.discriminatedUnion('fate', [
+  z.strictObject({ fate: z.enum(OLD_FATES).exclude(['shelf']), slot: z.string().min(1).max(60) }),
+  z.strictObject({
+    fate: z.literal('shelf'),
+    slot: z.string().min(1).max(60),
+    piece: pieceSchema.omit({ originJobId: true }),
+  }),
+  z.strictObject({ fate: z.literal('undo'), slot: z.string().min(1).max(60) }),
+]);
+
+/** Modules that the accepted option takes out of the machine. */
+export function modulesOut({ option }: Accepted): { slot: string; what: string }[] {
+  const { kept } = option.shop;
+  return option.before.flatMap(({ slot, text, fate }) =>
+    text === null || fate === 'built-in' || kept.includes(slot) ? [] : [{ slot, what: text }],
+  );
+}
+
+/** Notes what became of a module that came out: back to the customer, onto the shelf, or scrapped. */
+export async function settleOldModule(
+  caller: Caller,
+  jobId: number,
+  input: z.infer<typeof oldModuleSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: `old-module-${input.fate}`,
+    detail: { slot: input.slot },
+    work: async (db, { work }) => {
+      if (work.accepted === null) return fault('conflict', NO_PROMISE);
+      if (input.fate === 'undo') {
+        return (await takeOldModuleBack(db, jobId, input.slot))
+          ? done(null)
+          : fault('conflict', 'A module on the shelf is taken off there.');
+      }
+      const old = modulesOut(work.accepted).find(({ slot }) => slot === input.slot);
+      if (old === undefined) return fault('not-found', `Nothing comes out of ${input.slot}.`);
+      let pieceId: number | null = null;
+      if (input.fate === 'shelf') {
+        const put = await putPiece(db, caller, { ...input.piece, originJobId: jobId });
+        if (!put.ok) return put;
+        pieceId = put.value.id;
+      }
+      const isFirst = await insertOldModule(db, jobId, { ...old, fate: input.fate, pieceId }, caller.id);
+      return isFirst ? done(null) : fault('conflict', 'Somebody noted that already.');
+    },
+  });
 }

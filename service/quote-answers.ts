@@ -17,6 +17,7 @@ import { touchJob } from '../store/jobs';
 import { countQuestions, insertAnswer, insertReply, listAnswers, lockByLink } from '../store/quote-answers';
 import type { SentQuote } from '../store/quotes';
 import { shopDay } from '../store/shop';
+import { setAside } from './accept';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { isToken } from './quote';
@@ -70,6 +71,8 @@ async function accept(
     ticked: tickedOf(quote, input),
     words: '',
   });
+  const option = sent.snapshot.options.find((one) => one.place === place);
+  if (option !== undefined) await setAside(db, sent.jobId, option);
   return done(null);
 }
 

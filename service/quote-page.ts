@@ -36,7 +36,7 @@ export function pageFile(name: string): PageFile | null {
 }
 
 /** Where a file is: with a mark of its content, so that it can be kept for ever by whoever has it. */
-function fileUrl(name: string): string {
+export function pageUrl(name: string): string {
   const mark = createHash('sha256')
     .update(pageFile(name)?.bytes ?? '')
     .digest('hex')
@@ -61,7 +61,7 @@ const REFUSED: Partial<Record<FaultCode, number>> = { conflict: 409, 'bad-input'
 export async function showQuotePage(token: string, byCustomer: boolean, refused: Refused | null = null): Promise<Page> {
   const opened = await openQuote(token, byCustomer);
   if (opened === null) return NOTHING;
-  urls ??= { css: fileUrl('quote.css'), js: fileUrl('quote.js'), font: '/customer/archivo.woff2' };
+  urls ??= { css: pageUrl('quote.css'), js: pageUrl('quote.js'), font: '/customer/archivo.woff2' };
   return { status: 200, text: quotePage({ ...opened, path: `/q/${token}`, files: urls, refused }) };
 }
 

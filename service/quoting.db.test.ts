@@ -8,15 +8,12 @@ import {
   readTill,
   seen,
   stateOf,
-  TILL_REPORT,
   thirdParty16,
 } from '../scripts/test-shop';
-import { textInput } from '../scripts/text-input';
 import { many, one, pool } from '../store/database';
 import { draftOptions } from './draft-options';
 import { saveIntake, saveSlots } from './intake';
 import { changePrice } from './prices';
-import { proofFindings, takeProof } from './proof';
 import { choosePlan, dropPlan, openQuote, sendQuote, suggestPlan } from './quote';
 import { contentCode, quoteBytes } from './quote-content';
 import { quotePaper } from './quote-files';
@@ -155,23 +152,6 @@ describe('sending', () => {
   it('opens nothing for any other token', async () => {
     for (const token of ['', 'x', 'A'.repeat(43), `${'A'.repeat(42)}%`, "' or 1=1"])
       expect(await openQuote(token)).toBeNull();
-  });
-});
-
-describe('the proof', () => {
-  it('holds the new report against the sent option', async () => {
-    const id = await readTill(shop.teo);
-    expect(await takeProof(shop.teo, id, { ...textInput('x', TILL_REPORT), place: 1 })).toMatchObject({
-      code: 'conflict',
-    });
-    await choose(shop.teo, id, 1, thirdParty16);
-    must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
-    const findings = must(await takeProof(shop.teo, id, { ...textInput('nothing was fitted', TILL_REPORT), place: 1 }));
-    expect(findings[0]).toMatchObject({ what: 'Total', promised: '16 GB', found: '8 GB', verdict: 'broken' });
-    expect(proofFindings(await stateOf(id))).toEqual({ place: 1, findings });
-    expect(await takeProof(shop.teo, id, { ...textInput('x', 'rubbish'), place: 1 })).toMatchObject({
-      code: 'bad-input',
-    });
   });
 });
 

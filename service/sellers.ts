@@ -96,6 +96,16 @@ export const sellerSchema = z
     trust: z.enum(['own-stock', 'marketplace']),
     returns: z.string().trim().max(200, 'At most 200 characters, please.'),
     orderContact: z.string().trim().max(200, 'At most 200 characters, please.'),
+    /** where orders are mailed to; empty: nowhere */
+    orderMail: z.union([z.literal(''), z.email('Type one mail address for orders, or none.').max(200)]).default(''),
+    /** minor units of its currency */
+    leastOrderCents: z
+      .number()
+      .int()
+      .positive('A least order is more than 0.')
+      .max(100_000_000)
+      .nullable()
+      .default(null),
     /** hundredths of a star */
     rating: z.number().int().min(100, 'Stars are 1 to 5.').max(500, 'Stars are 1 to 5.').nullable().default(null),
     ratingCount: z.number().int().positive().max(10_000_000).nullable().default(null),

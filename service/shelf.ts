@@ -52,6 +52,15 @@ async function newGibCents(db: Queryable, specId: number, capacityMiB: number): 
 /** Puts one used module on the shelf: from then on it is on sale, once. */
 export async function putOnShelf(
   caller: Caller,
+  piece: z.infer<typeof pieceSchema>,
+): Promise<Result<{ id: number; sentence: string }>> {
+  return transaction((db) => putPiece(db, caller, piece));
+}
+
+/** The same within a change of something else. */
+export async function putPiece(
+  db: Queryable,
+  caller: Caller,
   { label, serial, test, grade, note, originJobId, worthCents }: z.infer<typeof pieceSchema>,
 ): Promise<Result<{ id: number; sentence: string }>> {
   const { module: read } = readListing(label);
@@ -59,44 +68,42 @@ export async function putOnShelf(
   if (module === null) {
     return fault('bad-input', 'The label does not say enough: capacity, generation, form and rate are needed.');
   }
-  return transaction(async (db) => {
-    if (originJobId !== null && (await getJob(db, originJobId)) === null) {
-      return fault('bad-input', `There is no job ${originJobId} that it could come from.`);
-    }
-    if (serial !== '' && (await serialKnown(db, serial))) {
-      return fault('conflict', `A piece with the serial ${serial} is or was on the shelf already.`);
-    }
-    const { currency } = await getShop(db);
-    const gib = await newGibCents(db, await specOf(db, module), module.capacityMiB);
-    if (worthCents === null && gib === null) {
-      return fault(
-        'bad-input',
-        `Nobody sells ${capacityText(module.capacityMiB)} modules of this kind new: type what it is worth to us.`,
-      );
-    }
-    const worth = worthCents ?? pieceWorth(gib ?? 0, module.capacityMiB, grade, test === 'tested');
-    const offerId = await insertOffer(db, {
-      sellerId: null,
-      sellerPart: null,
-      title: `${read.maker === null ? '' : `${read.maker} `}${moduleText(module)}, used, ${TEST_WORDS[test]}, grade ${grade}`,
-      origin: 'used',
-      modules: 1,
-      module,
-      stock: 0,
-      note,
-      modelIds: [],
-    });
-    await insertPrice(db, offerId, worth, worthCents === null ? `rule for grade ${grade}` : `typed by ${caller.name}`);
-    const piece = { serial: serial === '' ? null : serial, test, grade, note, originJobId };
-    const id = await insertPiece(db, offerId, piece, caller.id);
-    await noteEvent(db, {
-      jobId: originJobId,
-      staffId: caller.id,
-      kind: 'piece-on-shelf',
-      detail: { id, offerId, worth },
-    });
-    return done({ id, sentence: `On the shelf, worth ${moneyText(worth, currency)} to us.` });
+  if (originJobId !== null && (await getJob(db, originJobId)) === null) {
+    return fault('bad-input', `There is no job ${originJobId} that it could come from.`);
+  }
+  if (serial !== '' && (await serialKnown(db, serial))) {
+    return fault('conflict', `A piece with the serial ${serial} is or was on the shelf already.`);
+  }
+  const { currency } = await getShop(db);
+  const gib = await newGibCents(db, await specOf(db, module), module.capacityMiB);
+  if (worthCents === null && gib === null) {
+    return fault(
+      'bad-input',
+      `Nobody sells ${capacityText(module.capacityMiB)} modules of this kind new: type what it is worth to us.`,
+    );
+  }
+  const worth = worthCents ?? pieceWorth(gib ?? 0, module.capacityMiB, grade, test === 'tested');
+  const offerId = await insertOffer(db, {
+    sellerId: null,
+    sellerPart: null,
+    title: `${read.maker === null ? '' : `${read.maker} `}${moduleText(module)}, used, ${TEST_WORDS[test]}, grade ${grade}`,
+    origin: 'used',
+    modules: 1,
+    module,
+    stock: 0,
+    note,
+    modelIds: [],
   });
+  await insertPrice(db, offerId, worth, worthCents === null ? `rule for grade ${grade}` : `typed by ${caller.name}`);
+  const piece = { serial: serial === '' ? null : serial, test, grade, note, originJobId };
+  const id = await insertPiece(db, offerId, piece, caller.id);
+  await noteEvent(db, {
+    jobId: originJobId,
+    staffId: caller.id,
+    kind: 'piece-on-shelf',
+    detail: { id, offerId, worth },
+  });
+  return done({ id, sentence: `On the shelf, worth ${moneyText(worth, currency)} to us.` });
 }
 
 /** Takes a piece off the shelf that is broken, lost or not for sale any more. */

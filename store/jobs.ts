@@ -42,6 +42,8 @@ export interface Job {
   slotsVersion: number;
   limitsAgreedAt: Date | null;
   closedAt: Date | null;
+  /** it came to nothing, and why; null: it goes on */
+  fellThrough: string | null;
   createdAt: Date;
   touchedAt: Date;
 }
@@ -54,6 +56,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
       'sellersOut', sellers_out) as steering, station,
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
+    case when fell_through_at is not null then fell_through_why end as "fellThrough",
     job.created_at as "createdAt", touched_at as "touchedAt"
   from job join customer on customer.id = customer_id`;
 
@@ -87,7 +90,9 @@ export interface JobRow extends Job {
   /** mail of it was refused, or may not have arrived */
   mailStuck: boolean;
   openQuestions: number;
-  proofRead: boolean;
+  /** the last time on the bench came to its end; and the promise was held against the machine, signed and not broken */
+  fitted: boolean;
+  proved: boolean;
 }
 
 /** Open jobs for the counter, last touched first. */
@@ -104,7 +109,9 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
     exists (select from mail where quote_id = sent.id and mail.state in ('refused', 'unsure')) as "mailStuck",
     (select count(*) from quote_answer as said where said.quote_id = sent.id and kind = 'question'
        and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
-    exists (select from reading where job_id = job.id and purpose = 'proof') as "proofRead"
+    exists (select from proof where quote_id = sent.id and signed_at is not null and verdict <> 'broken') as proved,
+    coalesce((select jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = fitting.id and undone_at is null)
+      from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted
   from (${SELECT} where closed_at is null order by touched_at desc limit 200) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
   left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
@@ -302,4 +309,14 @@ export async function setCustomer(db: Queryable, job: Job, customerId: number): 
   await run(db, 'delete from customer where id = $1 and not exists (select from job where customer_id = $1)', [
     job.customer.id,
   ]);
+}
+
+/** Notes that a job came to nothing. */
+export async function fallThrough(db: Queryable, id: number, why: string): Promise<void> {
+  await run(db, 'update job set fell_through_at = now(), fell_through_why = $2 where id = $1', [id, why]);
+}
+
+/** It goes on after all. */
+export async function goOn(db: Queryable, id: number): Promise<void> {
+  await run(db, `update job set fell_through_at = null, fell_through_why = '' where id = $1`, [id]);
 }

@@ -5,9 +5,11 @@ export type MailState = 'waiting' | 'sending' | 'sent' | 'refused' | 'unsure' | 
 
 export interface Mail {
   id: number;
-  jobId: number;
-  quoteId: number;
-  kind: 'quote' | 'reminder';
+  /** what it is about: a quote of a job, or an order of parts */
+  jobId: number | null;
+  quoteId: number | null;
+  orderId: number | null;
+  kind: 'quote' | 'reminder' | 'order';
   to: string;
   messageId: string;
   /** where the customer's browser finds the shop, such as `https://shop.example` */
@@ -20,7 +22,7 @@ export interface Mail {
   sentAt: Date | null;
 }
 
-const MAIL = `select id, job_id as "jobId", quote_id as "quoteId", kind, to_address as "to", message_id as "messageId", base,
+const MAIL = `select id, job_id as "jobId", quote_id as "quoteId", order_id as "orderId", kind, to_address as "to", message_id as "messageId", base,
   state, tries, next_at as "nextAt", sentence, sent_at as "sentAt" from mail`;
 
 type Row = Mail & Record<string, unknown>;
@@ -28,15 +30,14 @@ type Row = Mail & Record<string, unknown>;
 /** Puts a mail in the queue; null: the same waits already, went, or may have gone. */
 export async function queueMail(
   db: Queryable,
-  mail: Pick<Mail, 'jobId' | 'quoteId' | 'kind' | 'to' | 'messageId' | 'base'>,
+  mail: Pick<Mail, 'jobId' | 'quoteId' | 'orderId' | 'kind' | 'to' | 'messageId' | 'base'>,
   staffId: number | null,
 ): Promise<number | null> {
   const row = await maybeOne<{ id: number }>(
     db,
-    `insert into mail (job_id, quote_id, kind, to_address, message_id, base, asked_by) values ($1, $2, $3, $4, $5, $6, $7)
-     on conflict (quote_id, kind, lower(to_address)) where state in ('waiting', 'sending', 'sent', 'unsure') do nothing
-     returning id`,
-    [mail.jobId, mail.quoteId, mail.kind, mail.to, mail.messageId, mail.base, staffId],
+    `insert into mail (job_id, quote_id, order_id, kind, to_address, message_id, base, asked_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict do nothing returning id`,
+    [mail.jobId, mail.quoteId, mail.orderId, mail.kind, mail.to, mail.messageId, mail.base, staffId],
   );
   return row?.id ?? null;
 }
@@ -44,6 +45,11 @@ export async function queueMail(
 /** Mail of a job, the newest first. */
 export async function listMail(db: Queryable, jobId: number): Promise<Mail[]> {
   return many<Row>(db, `${MAIL} where job_id = $1 order by id desc`, [jobId]);
+}
+
+/** Mail of an order, the newest first. */
+export async function listOrderMail(db: Queryable, orderId: number): Promise<Mail[]> {
+  return many<Row>(db, `${MAIL} where order_id = $1 order by id desc`, [orderId]);
 }
 
 /** Takes the next mail that is due, for one try; of several processes one gets it. Null: none is due. */
@@ -85,14 +91,19 @@ export async function strandMail(db: Queryable, afterMinutes: number): Promise<n
 }
 
 /** Lets a mail be sent anew that was refused, given up, or of which nobody knows whether it went. */
-export async function releaseMail(db: Queryable, jobId: number, id: number): Promise<Mail | null> {
+export async function releaseMail(
+  db: Queryable,
+  of: { jobId: number } | { orderId: number },
+  id: number,
+): Promise<Mail | null> {
+  const [column, owner] = 'jobId' in of ? ['job_id', of.jobId] : ['order_id', of.orderId];
   return maybeOne<Row>(
     db,
     `with released as (
-       update mail set state = 'given-up' where id = $2 and job_id = $1 and state in ('refused', 'given-up', 'unsure')
+       update mail set state = 'given-up' where id = $2 and ${column} = $1 and state in ('refused', 'given-up', 'unsure')
        returning id
      ) ${MAIL} where id = (select id from released)`,
-    [jobId, id],
+    [owner, id],
   );
 }
 
@@ -100,8 +111,10 @@ export async function releaseMail(db: Queryable, jobId: number, id: number): Pro
  * Quotes that lapse within the shop's days, were mailed, and were neither answered nor reminded of: with the mail they went by.
  * Whoever was sent a quote for no longer than that is not reminded of it.
  */
-export async function listToRemind(db: Queryable): Promise<Pick<Mail, 'jobId' | 'quoteId' | 'to' | 'base'>[]> {
-  return many<Row>(
+export async function listToRemind(
+  db: Queryable,
+): Promise<{ jobId: number; quoteId: number; to: string; base: string }[]> {
+  return many<{ jobId: number; quoteId: number; to: string; base: string }>(
     db,
     `select mail.job_id as "jobId", mail.quote_id as "quoteId", to_address as "to", base
      from mail join quote on quote.id = quote_id cross join shop

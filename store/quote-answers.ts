@@ -10,12 +10,16 @@ export interface StoredAnswer extends Said {
   reply: Question['reply'];
 }
 
-export async function insertAnswer(db: Queryable, answer: Omit<StoredAnswer, 'id' | 'on' | 'reply'>): Promise<void> {
-  const { quoteId, kind, place, signed, ticked, words } = answer;
+/** @param answer `takenBy`: who of the shop took it down, where the customer did not answer by the link */
+export async function insertAnswer(
+  db: Queryable,
+  answer: Omit<StoredAnswer, 'id' | 'on' | 'reply'> & { takenBy?: number },
+): Promise<void> {
+  const { quoteId, kind, place, signed, ticked, words, takenBy = null } = answer;
   await run(
     db,
-    'insert into quote_answer (quote_id, kind, place, signed, ticked, words) values ($1, $2, $3, $4, $5, $6)',
-    [quoteId, kind, place, signed, [...ticked], words],
+    'insert into quote_answer (quote_id, kind, place, signed, ticked, words, taken_by) values ($1, $2, $3, $4, $5, $6, $7)',
+    [quoteId, kind, place, signed, [...ticked], words, takenBy],
   );
 }
 

@@ -45,12 +45,12 @@ export interface KeptReading {
 const COLUMNS = `id, option_place as "optionPlace", source_name as "sourceName", result, set_aside as "setAside",
   read_at as "readAt"`;
 
-/** The last reading of a job for a purpose. */
-export async function lastReading(db: Queryable, jobId: number, purpose: Purpose): Promise<KeptReading | null> {
+/** One reading of a job; null: it has no such one. */
+export async function getReading(db: Queryable, jobId: number, id: number): Promise<KeptReading | null> {
   return maybeOne<KeptReading & Record<string, unknown>>(
     db,
-    `select ${COLUMNS} from reading where job_id = $1 and purpose = $2 order by read_at desc, id desc limit 1`,
-    [jobId, purpose],
+    `select ${COLUMNS} from reading where job_id = $1 and id = $2`,
+    [jobId, id],
   );
 }
 

@@ -11,13 +11,18 @@ export interface Seller {
   trust: 'own-stock' | 'marketplace';
   returns: string;
   orderContact: string;
+  /** where orders are mailed to; empty: it takes none by mail */
+  orderMail: string;
+  /** the least it takes an order for, minor units of its own currency; null: any */
+  leastOrderCents: number | null;
   /** hundredths of a star, 100 to 500, and how many gave them; null: nobody did */
   rating: number | null;
   ratingCount: number | null;
   offers: number;
 }
 
-const SELECT = `select id, name, lead_days as "leadDays", terms, trust, returns, order_contact as "orderContact", rating,
+const SELECT = `select id, name, lead_days as "leadDays", terms, trust, returns, order_contact as "orderContact", order_mail as "orderMail",
+    least_order_cents as "leastOrderCents", rating,
     rating_count as "ratingCount", (select count(*) from offer where seller_id = seller.id and withdrawn_at is null) as offers
   from seller`;
 
@@ -47,10 +52,10 @@ export async function updateSeller(
   await run(
     db,
     `update seller set lead_days = $2, terms = $3, trust = $4, returns = $5, order_contact = $6,
-       rating = $7, rating_count = $8 where id = $1`,
+       rating = $7, rating_count = $8, order_mail = $9, least_order_cents = $10 where id = $1`,
     [
       ...[id, seller.leadDays, seller.terms, seller.trust, seller.returns, seller.orderContact],
-      ...[seller.rating, seller.ratingCount],
+      ...[seller.rating, seller.ratingCount, seller.orderMail, seller.leastOrderCents],
     ],
   );
 }

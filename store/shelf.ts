@@ -34,7 +34,7 @@ export interface ShelfPiece extends NewPiece {
   title: string;
   costCents: number;
   putAt: Date;
-  /** the job that it is promised to, and to which day; null: nobody today */
+  /** the job that it is promised to, and to which day, where it is not set aside for good; null: nobody today */
   promisedTo: number | null;
   heldUntil: string | null;
 }
@@ -45,8 +45,8 @@ export async function listPieces(db: Queryable): Promise<ShelfPiece[]> {
     db,
     `select piece.id, offer_id as "offerId", serial, test, grade, piece.note, origin_job_id as "originJobId", put_at as "putAt",
        listed.title, listed."costCents",
-       case when held_until >= today.day then piece.job_id end as "promisedTo",
-       case when held_until >= today.day then held_until::text end as "heldUntil"
+       case when held_until >= today.day or set_aside_at is not null then piece.job_id end as "promisedTo",
+       case when set_aside_at is null and held_until >= today.day then held_until::text end as "heldUntil"
      from shelf_piece as piece join (${OFFER_COLUMNS}) as listed on listed.id = offer_id
      cross join (select (now() at time zone time_zone)::date as day from shop) as today
      where gone_at is null order by put_at desc, piece.id desc`,
@@ -68,11 +68,31 @@ export async function shelfOffers(db: Queryable, ids: readonly number[]): Promis
   return found.map(({ id }) => id);
 }
 
-/** Lets go of what a job was promised and did not get. */
-export async function releasePieces(db: Queryable, jobId: number): Promise<void> {
-  await run(db, 'update shelf_piece set job_id = null, held_until = null where job_id = $1 and gone_at is null', [
-    jobId,
-  ]);
+/**
+ * Lets go of what a job was promised and did not get.
+ *
+ * @param evenAside what an accepted option took as well: the job came to nothing
+ */
+export async function releasePieces(db: Queryable, jobId: number, evenAside = false): Promise<void> {
+  await run(
+    db,
+    `update shelf_piece set job_id = null, held_until = null, set_aside_at = null
+     where job_id = $1 and gone_at is null and (set_aside_at is null or $2)`,
+    [jobId, evenAside],
+  );
+}
+
+/** Sets pieces aside that a job was promised, or that are free; how many of those asked for there are. */
+export async function setAsidePieces(db: Queryable, jobId: number, offerId: number, count: number): Promise<number> {
+  return run(
+    db,
+    `update shelf_piece set job_id = $1, set_aside_at = coalesce(set_aside_at, now()) where id in (
+       select id from shelf_piece
+       where offer_id = $2 and gone_at is null and (job_id = $1 or (set_aside_at is null and (held_until is null
+         or held_until < (select (now() at time zone time_zone)::date from shop))))
+       order by job_id is distinct from $1, grade, id limit $3)`,
+    [jobId, offerId, count],
+  );
 }
 
 /** Promises free pieces of an offer to a job; false where fewer are free. Of two who ask at once one waits for the other. */
@@ -83,7 +103,7 @@ export async function holdPieces(
   const free = await many<{ id: number }>(
     db,
     `select id from shelf_piece
-     where offer_id = $1 and gone_at is null
+     where offer_id = $1 and gone_at is null and set_aside_at is null
        and (held_until is null or held_until < (select (now() at time zone time_zone)::date from shop))
      order by grade, id limit $2 for update`,
     [offerId, count],
@@ -114,7 +134,7 @@ export async function discardPiece(db: Queryable, id: number): Promise<boolean> 
   return (
     (await run(
       db,
-      `update shelf_piece set gone_at = now() where id = $1 and gone_at is null
+      `update shelf_piece set gone_at = now() where id = $1 and gone_at is null and set_aside_at is null
          and (held_until is null or held_until < (select (now() at time zone time_zone)::date from shop))`,
       [id],
     )) > 0

@@ -9,7 +9,8 @@ describe('how the stations of a job stand', () => {
     choiceCount: 0,
     quoteSent: false,
     questionOpen: false,
-    proofRead: false,
+    fitted: false,
+    proved: false,
   };
 
   test.each([
@@ -37,7 +38,20 @@ describe('how the stations of a job stand', () => {
       'quote',
     ],
     [
-      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, proofRead: true },
+      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, fitted: true },
+      'done done done done done decide',
+      'proof',
+    ],
+    [
+      {
+        ...nothing,
+        customerNamed: true,
+        slotCount: 2,
+        limitsAgreed: true,
+        quoteSent: true,
+        fitted: true,
+        proved: true,
+      },
       'done done done done done done',
       'proof',
     ],

@@ -17,7 +17,10 @@ export interface JobFacts {
   quoteSent: boolean;
   /** the customer asked something that nobody answered yet */
   questionOpen: boolean;
-  proofRead: boolean;
+  /** the last time on the bench came to its end */
+  fitted: boolean;
+  /** the promise was held against the machine, signed and not broken */
+  proved: boolean;
 }
 
 /** How each station of a job stands. */
@@ -29,8 +32,8 @@ export function stationStandings(facts: JobFacts): Record<Station, StationStandi
     limits: facts.slotCount === 0 ? 'waits' : plannable && facts.limitsAgreed ? 'done' : 'decide',
     options: !plannable ? 'waits' : facts.choiceCount > 0 || facts.quoteSent ? 'done' : 'decide',
     quote: facts.choiceCount > 0 || facts.questionOpen ? 'decide' : facts.quoteSent ? 'done' : 'waits',
-    fitting: facts.proofRead ? 'done' : facts.quoteSent ? 'decide' : 'waits',
-    proof: facts.proofRead ? 'done' : 'waits',
+    fitting: facts.proved || facts.fitted ? 'done' : facts.quoteSent ? 'decide' : 'waits',
+    proof: facts.proved ? 'done' : facts.fitted ? 'decide' : 'waits',
   };
 }
 

@@ -2,6 +2,13 @@ import type { PlanCase } from './case';
 import { fillOrder } from './fill-order';
 import type { Plan } from './plan';
 
+/** What of a machine, its modules and offers the moves depend on. */
+export interface MovesCase {
+  machine: Pick<PlanCase['machine'], 'slots' | 'fillOrder'>;
+  installed: readonly { slot: string; module: { capacityMiB: number } }[];
+  offers: readonly { id: string; module: { capacityMiB: number } }[];
+}
+
 /** One thing to do at the machine. Capacities MiB. */
 export type Move =
   /** `set aside`: it comes out for a moment, since two modules change places */
@@ -13,7 +20,7 @@ export type Move =
  * What a plan asks of whoever fits it, in the order of doing: what goes comes out, then the modules that stay change their
  * places, each into a slot that is free by then, then the new ones go in by the fill order.
  */
-export function movesOf({ machine, installed, offers }: PlanCase, plan: Plan): Move[] {
+export function movesOf({ machine, installed, offers }: MovesCase, plan: Pick<Plan, 'kept' | 'placement'>): Move[] {
   const mibIn = new Map(installed.map(({ slot, module }) => [slot, module.capacityMiB]));
   const out = installed
     .filter(({ slot }) => !plan.kept.includes(slot))

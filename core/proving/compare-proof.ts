@@ -1,63 +1,188 @@
 import { capacityText } from '../memory/capacity';
 import type { QuoteOption } from '../quoting/snapshot';
-import type { ReadMachine } from '../reading/reading';
+import type { ReadMachine, ReadModule } from '../reading/reading';
+import { shareWords } from './held-share';
+
+/**
+ * `kept`: as promised. `remark`: not as promised, and the machine does its work all the same; somebody says so to the customer.
+ * `broken`: not what was paid for. `untold`: nobody says.
+ */
+export const FINDING_VERDICTS = ['kept', 'remark', 'broken', 'untold'] as const;
+export type FindingVerdict = (typeof FINDING_VERDICTS)[number];
 
 /** One point of a promise beside what the machine says after fitting. */
 export interface Finding {
+  kind: 'total' | 'rate' | 'channels' | 'slot';
+  /** the slot it is about, or the point's name */
   what: string;
+  /** the same in figures: MiB, MT/s or channels; 0: an empty slot; null: not told */
+  figures: { promised: number; found: number | null };
   promised: string;
   found: string;
-  verdict: 'kept' | 'broken' | 'untold';
+  verdict: FindingVerdict;
+  /** why it is so, or what speaks for it; empty: nothing to say */
+  note: string;
 }
 
-type Promised = Pick<QuoteOption, 'totalMiB' | 'rateMTs' | 'after'>;
+/** How a promise came out as a whole. */
+export type ProofVerdict = 'kept' | 'remark' | 'broken';
 
-const sum = (values: readonly (number | null | undefined)[]): number =>
-  values.reduce<number>((total, value) => total + (value ?? 0), 0);
+/** What of an option is held against the machine, with the channel of each slot. */
+export interface Promised extends Pick<QuoteOption, 'totalMiB' | 'rateMTs' | 'after'> {
+  channelOf: Readonly<Record<string, string>>;
+}
+
+/** What the machine shows, whoever says it. Capacities MiB, rate MT/s; null: not told. */
+export interface Seen {
+  /** sum of all modules */
+  installedMiB: number | null;
+  /** what its system can use */
+  usableMiB: number | null;
+  rateMTs: number | null;
+  channels: number | null;
+  /** what is in each slot of the promise; 0: empty; a slot that is not named was not told */
+  slots: Readonly<Record<string, { capacityMiB: number; text: string }>>;
+}
 
 const plainName = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]/g, '');
+const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
-function totalFinding(promise: Promised, machine: ReadMachine): Finding {
-  const found = sum(machine.memory.slots.map((slot) => slot.installed?.capacityMiB));
-  return {
-    what: 'Total',
-    promised: capacityText(promise.totalMiB),
-    found: capacityText(found),
-    verdict: found === promise.totalMiB ? 'kept' : 'broken',
-  };
+/** A module as a report tells of it, in words: maker and part where they are told. */
+function seenText({ capacityMiB, maker, part }: ReadModule): string {
+  return [capacityMiB === null ? '' : capacityText(capacityMiB), maker ?? '', part ?? '']
+    .filter((word) => word !== '')
+    .join(' ');
 }
 
 /** Slots are matched by name, or in order where no name agrees and the counts do. */
-function slotFindings(promise: Promised, machine: ReadMachine): Finding[] {
+export function seenOfReport(promise: Promised, machine: ReadMachine): Seen {
   const { slots } = machine.memory;
   const byName = promise.after.map(({ slot }) =>
     slots.find(({ locator }) => plainName(locator ?? '') === plainName(slot)),
   );
   const named = byName.some((seen) => seen !== undefined);
-  return promise.after.map(({ slot, capacityMiB }, index) => {
-    const seen = named ? byName[index] : slots.length === promise.after.length ? slots[index] : undefined;
-    const found = seen?.installed?.capacityMiB ?? 0;
-    return {
-      what: slot,
-      promised: capacityMiB === null ? 'empty' : capacityText(capacityMiB),
-      found: seen === undefined ? 'not told' : found === 0 ? 'empty' : capacityText(found),
-      verdict: seen === undefined ? 'untold' : found === (capacityMiB ?? 0) ? 'kept' : 'broken',
-    };
-  });
-}
-
-function rateFinding(promise: Promised, machine: ReadMachine): Finding {
-  const rates = machine.memory.slots.map((slot) => slot.installed?.configuredRateMTs).filter((rate) => rate != null);
-  const found = rates.length === 0 ? null : Math.min(...rates);
+  const found = promise.after.map((_, nr) =>
+    named ? byName[nr] : slots.length === promise.after.length ? slots[nr] : undefined,
+  );
+  const seen = Object.fromEntries(
+    promise.after.flatMap(({ slot }, nr) => {
+      const one = found[nr];
+      if (one === undefined) return [];
+      const { installed } = one;
+      return [
+        [slot, { capacityMiB: installed?.capacityMiB ?? 0, text: installed === null ? 'empty' : seenText(installed) }],
+      ];
+    }),
+  );
+  const rates = slots.flatMap(({ installed }) => installed?.configuredRateMTs ?? []);
   return {
-    what: 'Running rate',
-    promised: `${promise.rateMTs} MT/s`,
-    found: found === null ? 'not told' : `${found} MT/s`,
-    verdict: found === null ? 'untold' : found >= promise.rateMTs ? 'kept' : 'broken',
+    installedMiB: slots.length === 0 ? null : sum(slots.map(({ installed }) => installed?.capacityMiB ?? 0)),
+    usableMiB: null,
+    rateMTs: rates.length === 0 ? null : Math.min(...rates),
+    channels:
+      Object.keys(seen).length < promise.after.length
+        ? null
+        : channelsOf(promise, (slot) => seen[slot]?.capacityMiB ?? 0),
+    slots: seen,
   };
 }
 
-/** The promise of a quote's option beside a report read after fitting: total, running rate, each slot. */
-export function compareProof(promise: Promised, machine: ReadMachine): Finding[] {
-  return [totalFinding(promise, machine), rateFinding(promise, machine), ...slotFindings(promise, machine)];
+/** Channels that hold any memory. */
+function channelsOf({ after, channelOf }: Promised, mibIn: (slot: string) => number): number {
+  return new Set(after.flatMap(({ slot }) => (mibIn(slot) > 0 ? [channelOf[slot] ?? slot] : []))).size;
+}
+
+function totalFinding({ totalMiB }: Promised, { installedMiB, usableMiB }: Seen, mostHeldMiB: number): Finding {
+  const figures = { promised: totalMiB, found: installedMiB ?? usableMiB };
+  const base = { kind: 'total', what: 'Total', figures, promised: capacityText(totalMiB) } as const;
+  if (installedMiB !== null) {
+    const verdict = installedMiB >= totalMiB ? 'kept' : 'broken';
+    const note = installedMiB > totalMiB ? 'more than promised' : '';
+    return { ...base, found: capacityText(installedMiB), verdict, note };
+  }
+  if (usableMiB === null) return { ...base, found: 'not told', verdict: 'untold', note: '' };
+  const held = totalMiB - usableMiB;
+  const isKept = held <= mostHeldMiB;
+  return {
+    ...base,
+    found: `${capacityText(usableMiB)} usable`,
+    verdict: isKept ? 'kept' : 'broken',
+    note: shareWords(held, mostHeldMiB),
+  };
+}
+
+function rateFinding({ rateMTs }: Promised, seen: Seen): Finding {
+  const figures = { promised: rateMTs, found: seen.rateMTs };
+  const base = { kind: 'rate', what: 'Running rate', figures, promised: `${rateMTs} MT/s` } as const;
+  if (seen.rateMTs === null) return { ...base, found: 'not told', verdict: 'untold', note: '' };
+  const isKept = seen.rateMTs >= rateMTs;
+  return {
+    ...base,
+    found: `${seen.rateMTs} MT/s`,
+    verdict: isKept ? 'kept' : 'remark',
+    note: isKept ? '' : 'It runs slower than promised: a profile may have to be set in the firmware.',
+  };
+}
+
+function channelFinding(promise: Promised, seen: Seen): Finding {
+  const wanted = channelsOf(promise, (slot) => promise.after.find((one) => one.slot === slot)?.capacityMiB ?? 0);
+  const figures = { promised: wanted, found: seen.channels };
+  const base = { kind: 'channels', what: 'Channels', figures, promised: String(wanted) } as const;
+  if (seen.channels === null) return { ...base, found: 'not told', verdict: 'untold', note: '' };
+  const isKept = seen.channels >= wanted;
+  return {
+    ...base,
+    found: String(seen.channels),
+    verdict: isKept ? 'kept' : 'remark',
+    note: isKept ? '' : 'Modules in other sockets, or one that is not seen, cost a channel.',
+  };
+}
+
+/** Where all that was promised is there, a module in another socket is worth a word and no more. */
+function slotFindings({ after }: Promised, { slots }: Seen): Finding[] {
+  const sizes = (values: readonly (number | null)[]) =>
+    values
+      .map((value) => value ?? 0)
+      .sort((a, b) => a - b)
+      .join();
+  const isAllThere =
+    after.every(({ slot }) => slots[slot] !== undefined) &&
+    sizes(after.map(({ capacityMiB }) => capacityMiB)) ===
+      sizes(after.map(({ slot }) => slots[slot]?.capacityMiB ?? 0));
+  return after.map(({ slot, capacityMiB }) => {
+    const base = {
+      kind: 'slot',
+      what: slot,
+      figures: { promised: capacityMiB ?? 0, found: slots[slot]?.capacityMiB ?? null },
+      promised: capacityMiB === null ? 'empty' : capacityText(capacityMiB),
+    } as const;
+    const seen = slots[slot];
+    if (seen === undefined) return { ...base, found: 'not told', verdict: 'untold', note: '' };
+    const found = seen.capacityMiB === 0 ? 'empty' : seen.text;
+    if (seen.capacityMiB === (capacityMiB ?? 0)) return { ...base, found, verdict: 'kept', note: '' };
+    return isAllThere
+      ? { ...base, found, verdict: 'remark', note: 'In another socket than planned.' }
+      : { ...base, found, verdict: 'broken', note: '' };
+  });
+}
+
+/**
+ * The promise of an accepted option beside what the machine shows after fitting: total, running rate, channels, each slot.
+ *
+ * @param mostHeldMiB the most that graphics, devices and firmware of this model may hold back, MiB
+ */
+export function compareProof(promise: Promised, seen: Seen, mostHeldMiB: number): Finding[] {
+  return [
+    totalFinding(promise, seen, mostHeldMiB),
+    rateFinding(promise, seen),
+    channelFinding(promise, seen),
+    ...slotFindings(promise, seen),
+  ];
+}
+
+/** How a promise came out: broken by one broken point, kept with a remark by one that wants a word. */
+export function verdictOf(findings: readonly Pick<Finding, 'kind' | 'verdict'>[]): ProofVerdict {
+  const has = (verdict: FindingVerdict) => findings.some((one) => one.verdict === verdict);
+  if (has('broken') || findings.every(({ kind, verdict }) => kind !== 'total' || verdict === 'untold')) return 'broken';
+  return has('remark') ? 'remark' : 'kept';
 }

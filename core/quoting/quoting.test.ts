@@ -8,8 +8,6 @@ import { CARE_REASONS, NOTES } from '../planning/care';
 import type { PlanCase } from '../planning/case';
 import { inForce } from '../planning/in-force';
 import type { Plan } from '../planning/plan';
-import { compareProof } from '../proving/compare-proof';
-import { type ReadMachine, type ReadModule, UNTOLD_MACHINE } from '../reading/reading';
 import { customerView } from './customer-view';
 import { makeOption, type Supply } from './option';
 import { reasonFacts } from './reason-facts';
@@ -188,58 +186,5 @@ describe('what a plan changes in the slots', () => {
   it('marks what is still asked', () => {
     const unknown = slot('A1', NOTHING_KNOWN);
     expect(slotChanges([unknown], null, [])[0]).toMatchObject({ nowKnown: false, rateAsked: true });
-  });
-});
-
-describe('the proof', () => {
-  const promise = option(adding);
-  const machine = (gbs: Record<string, number | null>, rate: number | null = 2400): ReadMachine => ({
-    ...UNTOLD_MACHINE,
-    memory: {
-      slotCount: null,
-      maxCapacityMiB: null,
-      errorCorrection: null,
-      slots: Object.entries(gbs).map(([locator, gb]) => ({
-        locator,
-        bank: null,
-        installed: gb === null ? null : ({ capacityMiB: gb * GB, configuredRateMTs: rate } as ReadModule),
-      })),
-    },
-  });
-  const verdicts = (found: ReadMachine) =>
-    Object.fromEntries(compareProof(promise, found).map(({ what, verdict }) => [what, verdict]));
-
-  it('is kept when total, rate and every slot are as promised', () => {
-    expect(verdicts(machine({ A1: null, B1: null, A2: 8, B2: 8 }))).toEqual({
-      Total: 'kept',
-      'Running rate': 'kept',
-      A1: 'kept',
-      B1: 'kept',
-      A2: 'kept',
-      B2: 'kept',
-    });
-  });
-
-  it('is broken where a module is missing, in another slot, or slower', () => {
-    expect(verdicts(machine({ A1: null, B1: null, A2: 8, B2: null }))).toMatchObject({
-      Total: 'broken',
-      B2: 'broken',
-      A2: 'kept',
-    });
-    expect(verdicts(machine({ A1: null, B1: 8, A2: 8, B2: null }))).toMatchObject({
-      Total: 'kept',
-      B1: 'broken',
-      B2: 'broken',
-    });
-    expect(verdicts(machine({ A1: null, B1: null, A2: 8, B2: 8 }, 2133))).toMatchObject({ 'Running rate': 'broken' });
-  });
-
-  it('goes by order where no name agrees, and says what is not told', () => {
-    expect(verdicts(machine({ one: null, two: null, three: 8, four: 8 }))).toMatchObject({ A2: 'kept', B2: 'kept' });
-    expect(verdicts(machine({ one: 16 }, null))).toMatchObject({
-      Total: 'kept',
-      'Running rate': 'untold',
-      A1: 'untold',
-    });
   });
 });

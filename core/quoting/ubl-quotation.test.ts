@@ -7,80 +7,9 @@ import { type CustomerQuote, customerView } from './customer-view';
 import { makeOption, type OptionInput } from './option';
 import { sampleRule } from './samples';
 import { PLAIN_TERMS } from './terms';
-import { type Element, ublQuotation } from './ubl-quotation';
-
-/**
- * Elements of UBL 2.3 that a Quotation of ours may use, in the order of its schema (OASIS UBL 2.3, UBL-Quotation-2.3.xsd and
- * the common components), each with how often it may stand.
- */
-const SCHEMA: Record<string, string> = {
-  Quotation: `UBLVersionID? CustomizationID? ProfileID? ProfileExecutionID? ID CopyIndicator? UUID? IssueDate IssueTime? Note*
-    PricingCurrencyCode? LineCountNumeric? ValidityPeriod? RequestForQuotationDocumentReference?
-    AdditionalDocumentReference* Contract* Signature* SellerSupplierParty BuyerCustomerParty? OriginatorCustomerParty?
-    Delivery* DeliveryTerms? PaymentMeans? TransactionConditions? AllowanceCharge* DestinationCountry? TaxTotal*
-    QuotedMonetaryTotal QuotationLine+`,
-  ValidityPeriod: 'StartDate? StartTime? EndDate? EndTime? DurationMeasure? DescriptionCode* Description*',
-  SellerSupplierParty: 'CustomerAssignedAccountID? AdditionalAccountID* DataSendingCapability? Party?',
-  BuyerCustomerParty: 'CustomerAssignedAccountID? SupplierAssignedAccountID? AdditionalAccountID* Party?',
-  Party:
-    'MarkCareIndicator? MarkAttentionIndicator? WebsiteURI? LogoReferenceID? EndpointID? PartyIdentification* PartyName*',
-  PartyName: 'Name',
-  AllowanceCharge: `ID? ChargeIndicator AllowanceChargeReasonCode? AllowanceChargeReason* MultiplierFactorNumeric?
-    PrepaidIndicator? SequenceNumeric? Amount BaseAmount? AccountingCostCode? AccountingCost? PerUnitAmount? TaxCategory*
-    TaxTotal? PaymentMeans*`,
-  TaxTotal: 'TaxAmount RoundingAmount? TaxEvidenceIndicator? TaxIncludedIndicator? TaxSubtotal*',
-  TaxSubtotal: `TaxableAmount? TaxAmount CalculationSequenceNumeric? TransactionCurrencyTaxAmount? Percent? BaseUnitMeasure?
-    PerUnitAmount? TierRange? TierRatePercent? TaxCategory`,
-  TaxCategory: `ID? Name? Percent? BaseUnitMeasure? PerUnitAmount? TaxExemptionReasonCode? TaxExemptionReason* TierRange?
-    TierRatePercent? TaxScheme`,
-  TaxScheme: 'ID? Name? TaxTypeCode? CurrencyCode? JurisdictionRegionAddress*',
-  QuotedMonetaryTotal: `LineExtensionAmount? TaxExclusiveAmount? TaxInclusiveAmount? AllowanceTotalAmount? ChargeTotalAmount?
-    WithholdingTaxTotalAmount? PrepaidAmount? PayableRoundingAmount? PayableAmount PayableAlternativeAmount?`,
-  QuotationLine: `ID? Note* Quantity? LineExtensionAmount? TotalTaxAmount? RequestForQuotationLineID? DocumentReference*
-    LineItem SellerProposedSubstituteLineItem* AlternativeLineItem* RequestLineReference?`,
-  LineItem: `ID SalesOrderID? UUID? Note* LineStatusCode? Quantity? LineExtensionAmount? TaxInclusiveLineExtensionAmount?
-    TotalTaxAmount? MinimumQuantity? MaximumQuantity? MinimumBackorderQuantity? MaximumBackorderQuantity?
-    InspectionMethodCode? PartialDeliveryIndicator? BackOrderAllowedIndicator? AccountingCostCode? AccountingCost?
-    WarrantyInformation* Delivery* DeliveryTerms? OriginatorParty? OrderedShipment* PricingReference? AllowanceCharge*
-    Price? Item SubLineItem* WarrantyValidityPeriod? WarrantyParty? TaxTotal* ItemPriceExtension? LineReference*`,
-  Price:
-    'PriceAmount BaseQuantity? PriceChangeReason* PriceTypeCode? PriceType? OrderableUnitFactorRate? ValidityPeriod*',
-  Item: `Description* PackQuantity? PackSizeNumeric? CatalogueIndicator? Name? HazardousRiskIndicator? AdditionalInformation*
-    Keyword* BrandName* ModelName* BuyersItemIdentification? SellersItemIdentification? ManufacturersItemIdentification*
-    StandardItemIdentification? CatalogueItemIdentification? CatalogueDocumentReference? ItemSpecificationDocumentReference*
-    OriginCountry? CommodityClassification* TransactionConditions* HazardousItem* ClassifiedTaxCategory*`,
-};
-SCHEMA.ClassifiedTaxCategory = SCHEMA.TaxCategory ?? '';
-
-const local = ({ name }: Element): string => name.replace(/^\w+:/, '');
-
-/** What of a document is not as the schema has it: an unknown element, a wrong order, too many or too few. */
-function faultsOf(element: Element): string[] {
-  const { content } = element;
-  const name = local(element);
-  const model = SCHEMA[name];
-  if (typeof content === 'string') {
-    return model === undefined && element.name.startsWith('cbc:') ? [] : [`${element.name} holds a text`];
-  }
-  if (model === undefined) return [`${name} is not known`];
-  const particles = model
-    .split(/\s+/)
-    .map((one) => ({ name: one.replace(/[?*+]$/, ''), often: one.match(/[?*+]$/)?.[0] }));
-  const faults: string[] = [];
-  let at = 0;
-  for (const child of content) {
-    const place = particles.findIndex((one) => one.name === local(child));
-    if (place < at) faults.push(`${name}/${local(child)} ${place < 0 ? 'is not known' : 'comes too late'}`);
-    at = Math.max(at, place);
-  }
-  for (const particle of particles) {
-    const count = content.filter((child) => local(child) === particle.name).length;
-    const isFew = count === 0 && (particle.often === undefined || particle.often === '+');
-    const isMany = count > 1 && (particle.often === undefined || particle.often === '?');
-    if (isFew || isMany) faults.push(`${name}/${particle.name} stands ${count} times`);
-  }
-  return [...faults, ...content.flatMap(faultsOf)];
-}
+import { faultsOf, local } from './testing/ubl-schema';
+import type { Element } from './ubl-elements';
+import { ublQuotation } from './ubl-quotation';
 
 const planCase = JSON.parse(readFileSync(join(__dirname, '..', 'planning', 'cases', 'bakery-till.case.json'), 'utf8'));
 const { plans } = answer(planCase);

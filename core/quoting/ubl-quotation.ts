@@ -2,24 +2,8 @@ import { type BillLine, billOf, spreadOverRates } from '../pricing/bill';
 import { plainMoney } from '../pricing/currency';
 import type { CustomerOption, CustomerQuote } from './customer-view';
 import type { QuoteLine } from './snapshot';
+import { cac, cbc, type Element, ONE, partyNamed } from './ubl-elements';
 import { capacityIn, languageOfQuote, wordsOf } from './words/in-language';
-
-/** An element of a document: its name with prefix, attributes, and text or elements in their order. */
-export interface Element {
-  name: string;
-  attributes?: Record<string, string>;
-  content: string | Element[];
-}
-
-const cbc = (name: string, text: string, attributes?: Record<string, string>): Element => ({
-  name: `cbc:${name}`,
-  content: text,
-  ...(attributes !== undefined && { attributes }),
-});
-const cac = (name: string, content: Element[]): Element => ({ name: `cac:${name}`, content });
-
-/** Units of what is counted: UN/ECE Recommendation 20, "one". */
-const ONE = 'C62';
 
 /** A line, or the part of it that one tax rate falls on, with what it comes to without tax. */
 interface NetLine {
@@ -83,7 +67,6 @@ export function ublQuotation(quote: CustomerQuote, option: CustomerOption): Elem
   const off = net.filter(({ line }) => !isLine(line));
   const sum = (of: readonly NetLine[]): number => of.reduce((total, { netMinor }) => total + netMinor, 0);
   const rates = [...new Set(net.map(({ taxBp }) => taxBp))].sort((a, b) => b - a);
-  const party = (name: string): Element => cac('Party', [cac('PartyName', [cbc('Name', name)])]);
   const language = languageOfQuote(quote);
   const of = quote.options.length;
   const what = `${words.option(option.place)} / ${of}: ${words.ofMemory(capacityIn(language, option.totalMiB))}`;
@@ -101,8 +84,8 @@ export function ublQuotation(quote: CustomerQuote, option: CustomerOption): Elem
       cbc('PricingCurrencyCode', currency),
       cbc('LineCountNumeric', String(lines.length)),
       cac('ValidityPeriod', [cbc('StartDate', quote.sentOn), cbc('EndDate', quote.validUntil)]),
-      cac('SellerSupplierParty', [party(quote.shop.name)]),
-      cac('BuyerCustomerParty', [party(quote.customer.name)]),
+      cac('SellerSupplierParty', [partyNamed(quote.shop.name)]),
+      cac('BuyerCustomerParty', [partyNamed(quote.customer.name)]),
       ...off.map(({ line, taxBp, netMinor: minor }) =>
         cac('AllowanceCharge', [
           cbc('ChargeIndicator', String(minor > 0)),

@@ -1,44 +1,134 @@
 'use client';
+import Link from 'next/link';
+import { useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
+import { dayText } from '@/core/quoting/day-text';
+import { useFresh } from '../client/use-fresh';
+import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
+import { Button, buttonLook } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { AcceptForm } from './accept-form';
+import { Checklist } from './checklist';
+import { GuidedSearch } from './guided-search';
+import { Parts } from './parts';
 
-const FATE_WORDS = {
-  today: '',
-  'built-in': 'built in',
-  stays: 'stays',
-  moves: 'moves here',
-  new: 'new',
-  empty: 'stays empty',
-} as const;
+/** The job comes to nothing: what was set aside for it is free again. */
+function FallsThrough() {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [why, setWhy] = useState<string | null>(null);
+  if (why === null) {
+    return (
+      <Button weight="quiet" className="w-fit" onClick={() => setWhy('')}>
+        The job comes to nothing
+      </Button>
+    );
+  }
+  return (
+    <form
+      className="flex flex-wrap items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save('PUT', `/api/jobs/${job.id}/fell-through`, { why });
+      }}
+    >
+      <Field label="Why" className="flex-1 min-w-64" value={why} onChange={(event) => setWhy(event.target.value)} />
+      <Button type="submit" disabled={busy || why.trim() === ''}>
+        Note it, and free its parts
+      </Button>
+      <Button weight="quiet" onClick={() => setWhy(null)}>
+        No
+      </Button>
+      <Fault sentence={sentence} />
+    </form>
+  );
+}
 
-/** Fitting: for now what goes where by the sent quote; the bench checklist comes later, and that is said. */
+/** What it usually takes in this model. */
+function usualText(minutes: readonly number[]): string {
+  if (minutes.length === 0) return '';
+  const sorted = [...minutes].sort((a, b) => a - b);
+  const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
+  return `Took ${middle} min in ${minutes.length === 1 ? 'one machine' : `${minutes.length} machines`} of this model.`;
+}
+
+function Bench() {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const { fitting, noLongerFits, proofs, usual } = job.work;
+  const begin = () => save('POST', `/api/jobs/${job.id}/fitting`);
+  // A promise that was not kept is fitted again.
+  const isOver = proofs[0]?.signedOn != null && proofs[0].verdict === 'broken';
+  return (
+    <>
+      {noLongerFits !== null && (
+        <Notice tone="stop">
+          The quote does not hold any more. {noLongerFits}{' '}
+          <Link href={`/jobs/${job.id}/quote`} className="underline underline-offset-2">
+            To Quote
+          </Link>
+        </Notice>
+      )}
+      {(fitting === null || isOver) && (
+        <div className="flex flex-wrap gap-3 items-center">
+          <Button weight="act" className="text-lg min-h-14 px-6" disabled={busy} onClick={() => void begin()}>
+            {fitting === null ? 'Begin on the bench' : 'Begin again on the bench'}
+          </Button>
+          <span className="text-ink-2">{usualText(usual)}</span>
+        </div>
+      )}
+      <Fault sentence={sentence} />
+      {fitting !== null && <Checklist key={fitting.id} fitting={fitting} />}
+      {fitting !== null && <GuidedSearch />}
+    </>
+  );
+}
+
+/** Fitting: the parts, and the work on the bench, in large type for whoever stands at the machine. */
 export function FittingStation() {
   const { job } = useJob();
-  const [last] = job.sent;
+  const { save } = useSave();
+  const { accepted, fellThrough, stamp } = job.work;
+  useFresh(job.id, stamp);
   return (
-    <div className="grid gap-3">
-      <h1 className="text-lg">Fitting</h1>
-      <Notice tone="mind">
-        The bench checklist, orders and ticked steps come with a later version. What goes where is here already.
-      </Notice>
-      {last === undefined && <p>Once a quote is sent, this shows which module goes into which slot.</p>}
-      {last?.options.map((option) => (
-        <section key={option.place} aria-label={`Option ${option.place}`}>
-          <h2 className="text-base mb-1">
-            Option {option.place}: {capacityText(option.totalMiB)}
-          </h2>
-          <ul className="bg-sheet border border-line divide-y divide-line">
-            {option.after.map((slot) => (
-              <li key={slot.slot} className="flex gap-4 px-4 py-2 text-lg">
-                <strong className="w-24">{slot.slot}</strong>
-                <span className="flex-1">{slot.text ?? 'empty'}</span>
-                <span className="text-ink-2">{FATE_WORDS[slot.fate]}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      ))}
+    <div className="grid gap-4">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h1 className="text-lg">Fitting</h1>
+        {accepted !== null && (
+          <p>
+            Option {accepted.option.place} of {accepted.number}:{' '}
+            <strong>{capacityText(accepted.option.totalMiB)}</strong>, accepted by {accepted.signed} on{' '}
+            {dayText(accepted.on)}
+          </p>
+        )}
+      </div>
+      {fellThrough !== null && (
+        <Notice tone="mind">
+          This job came to nothing: {fellThrough}{' '}
+          <Button weight="quiet" onClick={() => void save('PUT', `/api/jobs/${job.id}/fell-through`, { why: null })}>
+            It goes on after all
+          </Button>
+        </Notice>
+      )}
+      {accepted === null ? (
+        <AcceptForm />
+      ) : (
+        fellThrough === null && (
+          <>
+            <Parts />
+            <Bench />
+            <div className="flex flex-wrap gap-4 items-center">
+              <Link href={`/jobs/${job.id}/proof`} className={buttonLook('plain')}>
+                To Proof
+              </Link>
+              <FallsThrough />
+            </div>
+          </>
+        )
+      )}
     </div>
   );
 }

@@ -8,6 +8,7 @@ const PLACES = [
   { href: '/counter', text: 'Counter' },
   { href: '/models', text: 'Models' },
   { href: '/offers', text: 'Offers' },
+  { href: '/orders', text: 'Orders' },
 ] as const;
 
 interface TopBarProps {

@@ -1,5 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { usePathname } from 'next/navigation';
 import { useState } from 'react';
 import { moduleDetail } from '@/core/machine/module-detail';
 import { capacityText } from '@/core/memory/capacity';
@@ -8,6 +9,7 @@ import { slotChanges } from '@/core/quoting/slot-changes';
 import { AddSlot } from '../board/add-slot';
 import { SlotBoard } from '../board/slot-board';
 import { useBoardEdit } from '../board/use-board-edit';
+import { benchChanges } from '../fitting/bench-changes';
 import { Button } from '../kit/button';
 import { Slip } from '../slip/slip';
 import { useJob } from './job-context';
@@ -20,7 +22,11 @@ export function Beside() {
   const [editing, setEditing] = useState<string | null>(null);
   const [filling, setFilling] = useState(false);
   const { edit, sentence, said, undo } = useBoardEdit();
-  const changes = slotChanges(job.slots, looked, job.planCase?.offers ?? []);
+  const known = slotChanges(job.slots, looked, job.planCase?.offers ?? []);
+  // At the bench the board shows what hands have done, not what was read.
+  const isAtBench = /\/(fitting|proof)$/.test(usePathname());
+  const bench = isAtBench ? benchChanges(known, job.work) : null;
+  const changes = bench ?? known;
   const details = Object.fromEntries(
     job.slots.flatMap(({ name, module }) => (module === null ? [] : [[name, moduleDetail(module)]])),
   );
@@ -34,7 +40,7 @@ export function Beside() {
     job.limits.fillOrder?.value ?? [],
   );
   const fill = Object.fromEntries(order.map((index, place) => [job.slots[index]?.name ?? '', place + 1]));
-  const total = job.slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
+  const total = changes.reduce((sum, { now }) => sum + (now ?? 0), 0);
   return (
     <aside aria-label="Machine and slip" className="no-print beside">
       <section aria-label="Slot board" className="bg-sheet border border-line px-3.5 pt-3 pb-2">
@@ -65,12 +71,13 @@ export function Beside() {
             generation={job.limits.generations?.value[0] ?? null}
             form={job.limits.form?.value ?? null}
             facts={job.slotFacts}
-            details={details}
+            details={bench === null ? details : {}}
             {...(filling ? { fill } : {})}
             onPick={setEditing}
             edit={edit}
           />
         )}
+        {bench !== null && <p className="text-sm text-mind">As hands have left it so far.</p>}
         <p role="status" className="sr-only">
           {said}
         </p>

@@ -12,12 +12,12 @@ import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
 import type { Labour } from '@/core/pricing/labour';
 import type { PricingRule } from '@/core/pricing/pricing-rule';
-import type { Finding } from '@/core/proving/compare-proof';
 import type { NamedDrift } from '@/core/quoting/drift-words';
 import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting/quote-answer';
 import type { QuoteOption } from '@/core/quoting/snapshot';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
 import type { Language } from '@/core/quoting/words/language';
+import type { WorkView } from './work-view';
 
 /** Where an offer's modules come from. */
 export interface OfferSupply {
@@ -153,6 +153,7 @@ export interface JobView {
   sent: SentVersion[];
   /** what moved behind the version that is out */
   drifts: NamedDrift[];
-  proof: { place: number; findings: Finding[] } | null;
+  /** what follows a customer's yes */
+  work: WorkView;
   standings: Record<Station, StationStanding>;
 }

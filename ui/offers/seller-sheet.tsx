@@ -1,5 +1,7 @@
 'use client';
 import { useState } from 'react';
+import { plainMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -18,6 +20,9 @@ export interface ListedSeller {
   trust: 'own-stock' | 'marketplace';
   returns: string;
   orderContact: string;
+  orderMail: string;
+  /** minor units of its currency */
+  leastOrderCents: number | null;
   rating: number | null;
   ratingCount: number | null;
   offers: number;
@@ -49,6 +54,8 @@ export function SellerSheet({
     shipping: shippingText(terms?.shipping ?? { kind: 'none' }, terms?.currency ?? currency),
     returns: seller.returns,
     orderContact: seller.orderContact,
+    orderMail: seller.orderMail,
+    leastOrder: seller.leastOrderCents === null ? '' : plainMoney(seller.leastOrderCents, terms?.currency ?? currency),
     trust: seller.trust,
     promotion: couponText(terms?.promotion ?? null, terms?.currency ?? currency),
     rating: ratingTyped(seller.rating, seller.ratingCount),
@@ -70,6 +77,9 @@ export function SellerSheet({
     if (promotion === undefined) return setWrong('Type a promotion such as 5 % until 2026-11-30, or nothing.');
     const rating = parseRating(typed.rating);
     if (rating === undefined) return setWrong('Type a rating such as 4.6 of 120, or nothing.');
+    const leastOrderCents = typed.leastOrder.trim() === '' ? null : parseMoneyIn(typed.leastOrder, own);
+    if (leastOrderCents === null && typed.leastOrder.trim() !== '')
+      return setWrong('Type the least order as an amount, such as 25, or nothing.');
     setWrong(null);
     const result = await save<{ changed: number }>('PUT', `/api/sellers/${seller.id}`, {
       leadDays: Number(typed.leadDays),
@@ -77,6 +87,8 @@ export function SellerSheet({
       trust: typed.trust,
       returns: typed.returns,
       orderContact: typed.orderContact,
+      orderMail: typed.orderMail.trim(),
+      leastOrderCents,
       ...(rating ?? { rating: null, ratingCount: null }),
     });
     if (!result.ok) return;
@@ -167,9 +179,24 @@ export function SellerSheet({
           onChange={set('returns')}
         />
         <Field
-          label="Orders go to"
+          label="Orders are mailed to"
+          className="col-span-4"
+          placeholder="orders@seller.example"
+          value={typed.orderMail}
+          maxLength={200}
+          onChange={set('orderMail')}
+        />
+        <Field
+          label="Least order"
+          className="col-span-2"
+          placeholder="any"
+          value={typed.leastOrder}
+          onChange={set('leastOrder')}
+        />
+        <Field
+          label="Where else it is reached"
           className="col-span-6"
-          placeholder="orders@… or a telephone number"
+          placeholder="a telephone number, an account"
           value={typed.orderContact}
           maxLength={200}
           onChange={set('orderContact')}

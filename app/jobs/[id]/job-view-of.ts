@@ -7,9 +7,9 @@ import { type Caller, mayDo } from '@/service/access';
 import { draftOptions } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import type { TestedSupply } from '@/service/offers-for-job';
-import { proofFindings } from '@/service/proof';
 import type { JobView, ReadingRow, SentVersion } from '@/ui/job/job-view';
 import { agoText, sickText } from '@/ui/offers/feed-words';
+import { workViewOf } from './work-view-of';
 
 function readingRows({ readings, joined }: JobState): ReadingRow[] {
   return readings.map(({ id, sourceName, result, setAside }) => {
@@ -60,7 +60,8 @@ function sentVersions({ sent, links, mail, answers, today }: JobState): SentVers
       mail: mail
         .filter(({ quoteId }) => quoteId === quote.id)
         .map(({ id, kind, to, state, tries, nextAt, sentence, sentAt }) => ({
-          ...{ id, kind, to, state, tries, sentence },
+          ...{ id, to, state, tries, sentence },
+          kind: kind === 'reminder' ? kind : ('quote' as const),
           nextAt: nextAt.toISOString(),
           sentAt: sentAt?.toISOString() ?? null,
         })),
@@ -149,7 +150,7 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     suggested: draft?.suggested ?? null,
     sent: sentVersions(state),
     drifts: state.drifts,
-    proof: proofFindings(state),
+    work: workViewOf(state),
     standings: state.standings,
   };
 }

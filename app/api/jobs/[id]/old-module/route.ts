@@ -1,0 +1,7 @@
+import { handle, idOf } from '@/app/handle';
+import { oldModuleSchema, settleOldModule } from '@/service/proof';
+
+/** What became of a module that came out. */
+export const POST = handle('jobs.write', oldModuleSchema, (caller, input, params) =>
+  settleOldModule(caller, idOf(params), input),
+);

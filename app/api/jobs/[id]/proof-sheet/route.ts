@@ -1,0 +1,8 @@
+import { z } from 'zod';
+import { fileAnswer, handle, idOf } from '@/app/handle';
+import { proofOfJob } from '@/service/proof-sheet';
+
+/** The signed proof sheet of a job as a PDF. */
+export const GET = handle('jobs.read', z.null(), async (_, __, params) =>
+  fileAnswer(await proofOfJob(idOf(params)), 'application/pdf'),
+);

@@ -1,0 +1,7 @@
+import { handle, idOf } from '@/app/handle';
+import { confirmProof, confirmProofSchema } from '@/service/proof';
+
+/** A report that was kept apart is this machine’s all the same. */
+export const POST = handle('jobs.write', confirmProofSchema, (caller, input, params) =>
+  confirmProof(caller, idOf(params), input),
+);

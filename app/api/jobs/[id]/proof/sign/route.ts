@@ -1,0 +1,7 @@
+import { handle, idOf } from '@/app/handle';
+import { signSchema, signTheProof } from '@/service/proof';
+
+/** The technician signs. */
+export const POST = handle('jobs.write', signSchema, (caller, input, params) =>
+  signTheProof(caller, idOf(params), input),
+);

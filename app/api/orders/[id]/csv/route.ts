@@ -1,0 +1,8 @@
+import { z } from 'zod';
+import { fileAnswer, handle, idOf } from '@/app/handle';
+import { orderTable } from '@/service/orders';
+
+/** An order's lines as CSV. */
+export const GET = handle('jobs.read', z.null(), async (_, __, params) =>
+  fileAnswer(await orderTable(idOf(params)), 'text/csv; charset=utf-8'),
+);

@@ -1,0 +1,99 @@
+import { minutesTaken } from '@/core/fitting/bench-state';
+import type { JobState } from '@/service/job-state';
+import { whyNoLongerFits } from '@/service/job-work';
+import { standingLine } from '@/service/orders';
+import { modulesOut } from '@/service/proof';
+import type { PartView, WorkView } from '@/ui/job/work-view';
+
+/** Parts of the accepted option: what is to be ordered first, then what is on orders, then what our shelf gives. */
+function partsOf({ job, work, market }: JobState): PartView[] {
+  const { accepted, wanted, orders } = work;
+  if (accepted === null) return [];
+  const sellerOf = (offer: string) => market.supplies.get(offer)?.seller ?? '';
+  const ordered = orders.flatMap((order) =>
+    order.lines
+      .filter(({ jobId }) => jobId === job.id)
+      .map((line): PartView => {
+        const { counts, state } = standingLine(line);
+        const { id, number, seller } = order;
+        return {
+          title: line.title,
+          quantity: line.quantity,
+          seller,
+          order: { id, number, line: line.id },
+          counts,
+          state,
+        };
+      }),
+  );
+  const toOrder = wanted.map(
+    ({ title, quantity, offerId }): PartView => ({
+      ...{ title, quantity, seller: sellerOf(`offer-${offerId}`) },
+      ...{ order: null, counts: null, state: 'to-order' },
+    }),
+  );
+  const known = new Set([...wanted, ...orders.flatMap(({ lines }) => lines)].map(({ offerId }) => `offer-${offerId}`));
+  const own = accepted.option.shop.bought
+    .filter(({ offer, seller }) => !known.has(offer) && seller === market.supplies.get(offer)?.seller)
+    .map(({ offer, count, seller }): PartView => {
+      const line = market.offers.find(({ id }) => id === offer);
+      return { title: line?.label ?? offer, quantity: count, seller, order: null, counts: null, state: 'aside' };
+    });
+  return [...toOrder, ...ordered, ...own];
+}
+
+/** What the stations after the quote show of a job. */
+export function workViewOf(state: JobState): WorkView {
+  const { work, job, links } = state;
+  const { accepted, fittings, searches, proofs, oldModules } = work;
+  const [fitting] = fittings;
+  return {
+    accepted:
+      accepted === null
+        ? null
+        : {
+            number: accepted.quote.number,
+            option: accepted.option,
+            signed: accepted.signed,
+            on: accepted.on,
+            token: links.get(accepted.quote.id)?.token ?? null,
+          },
+    fellThrough: job.fellThrough,
+    parts: partsOf(state),
+    noLongerFits: fitting === undefined ? null : whyNoLongerFits(state),
+    fitting:
+      fitting === undefined || fitting.quoteId !== accepted?.quote.id
+        ? null
+        : {
+            id: fitting.id,
+            round: fitting.round,
+            steps: fitting.steps,
+            ticks: fitting.ticks,
+            finds: fitting.finds,
+            minutes: minutesTaken(fitting.steps, fitting.ticks),
+          },
+    usual: work.usual,
+    searches: searches.map(({ id, sign, beeps, beganBy, tests, ended, about, endedBy }) => ({
+      ...{ id, sign, beeps, beganBy, ended, about, endedBy },
+      tests: tests.map(({ test, outcome, by, at }) => ({ test, outcome, by, at })),
+    })),
+    beeps: work.beeps,
+    proofs: proofs
+      .filter(({ quoteId }) => quoteId === accepted?.quote.id)
+      .map((proof) => ({
+        ...{ id: proof.id, findings: proof.findings, verdict: proof.verdict },
+        from: proof.readingId === null ? ('screen' as const) : ('report' as const),
+        ...{ takenOn: proof.takenOn, takenBy: proof.takenBy, remark: proof.remark, depth: proof.depth },
+        ...{ loadedMinutes: proof.loadedMinutes, signedBy: proof.signedBy, signedOn: proof.signedOn },
+        followUps: proof.followUps,
+      })),
+    old:
+      accepted === null
+        ? []
+        : modulesOut(accepted).map(({ slot, what }) => {
+            const settled = oldModules.find((one) => one.slot === slot);
+            return { slot, what, fate: settled?.fate ?? null, by: settled?.by ?? null };
+          }),
+    stamp: job.touchedAt.toISOString(),
+  };
+}

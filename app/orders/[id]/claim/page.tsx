@@ -1,0 +1,69 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { idOf } from '@/app/handle';
+import { dayText } from '@/core/quoting/day-text';
+import { claimOf } from '@/service/orders';
+import { PrintButton } from '@/ui/orders/print-button';
+import { Desk } from '../../../desk';
+import { enterPage } from '../../../enter';
+
+export const metadata: Metadata = { title: 'Claim' };
+
+type Search = Promise<{ line?: string }>;
+
+/** A claim to a seller for a module that goes back: a page to be printed and laid to the parcel. */
+export default async function ClaimPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>;
+  searchParams: Search;
+}) {
+  const caller = await enterPage('jobs.read');
+  const claim = await claimOf(idOf(await params), idOf({ id: (await searchParams).line ?? '' }));
+  if (claim === null) notFound();
+  const { shop, order, line, faults, tests } = claim;
+  return (
+    <Desk caller={caller} here="/orders">
+      <main id="work" className="max-w-3xl mx-auto px-4 py-6 grid gap-4">
+        <div className="flex justify-between gap-4">
+          <div>
+            <p className="font-bold">{shop.name}</p>
+            <p className="text-ink-2">
+              {shop.town} · {shop.contact}
+            </p>
+          </div>
+          <PrintButton />
+        </div>
+        <h1 className="text-xl">
+          Claim to {order.seller}, order {order.number} of {dayText(order.orderedOn)}
+        </h1>
+        <p className="text-lg">
+          {line.sellerPart !== null && <strong>{line.sellerPart}, </strong>}
+          {line.title}
+        </p>
+        <ul className="list-disc pl-5">
+          {faults.map(({ id, quantity, kind, note, on }) => (
+            <li key={id}>
+              {quantity} of {line.quantity}: {kind === 'dead' ? 'dead on arrival' : 'not what was ordered'}
+              {note !== '' && `, ${note}`}, noted on {dayText(on)}
+            </li>
+          ))}
+        </ul>
+        {tests.length > 0 && (
+          <section aria-label="How it was found">
+            <h2 className="text-base">How it was found</h2>
+            <ol className="list-decimal pl-5">
+              {tests.map(({ title, outcome }) => (
+                <li key={title}>
+                  {title}: {outcome}
+                </li>
+              ))}
+            </ol>
+          </section>
+        )}
+        <p>We ask for an exchange or our money back. Our reference: job {line.jobId}.</p>
+      </main>
+    </Desk>
+  );
+}

@@ -1,0 +1,53 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { notFound } from 'next/navigation';
+import { idOf } from '@/app/handle';
+import { moneyText } from '@/core/pricing/money-text';
+import { dayText } from '@/core/quoting/day-text';
+import { orderMailWords } from '@/service/mail';
+import { showOrder } from '@/service/orders';
+import { Notice } from '@/ui/kit/notice';
+import { OrderActions } from '@/ui/orders/order-actions';
+import { OrderLines } from '@/ui/orders/order-lines';
+import { Desk } from '../../desk';
+import { enterPage } from '../../enter';
+import { orderViewOf } from '../order-view-of';
+
+export const metadata: Metadata = { title: 'Order' };
+
+/** One order: what is on it, what became of it, and how it leaves the shop. */
+export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
+  const caller = await enterPage('jobs.read');
+  const id = idOf(await params);
+  const found = await showOrder(id);
+  if (found === null) notFound();
+  const { seller, currency } = found;
+  const order = orderViewOf(found.order);
+  const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0);
+  return (
+    <Desk caller={caller} here="/orders">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
+        <div className="flex flex-wrap items-baseline gap-x-4">
+          <h1 className="text-xl">{order.number}</h1>
+          <span>
+            {order.seller}, {dayText(order.orderedOn)}
+            {order.orderedBy !== null && `, by ${order.orderedBy}`}
+          </span>
+          <Link href="/orders" className="no-print text-sm underline underline-offset-4 ml-auto">
+            All orders
+          </Link>
+        </div>
+        {order.cancelled && (
+          <Notice tone="mind">This order was taken back: what it held is to be ordered again.</Notice>
+        )}
+        {order.note !== '' && <p className="bg-sheet border-l-4 border-edge px-3 py-2">{order.note}</p>}
+        {seller.orderContact !== '' && <p className="text-sm text-ink-2">{seller.orderContact}</p>}
+        <OrderLines order={order} currency={currency} />
+        <p className="text-right text-lg font-semibold border-t-2 border-edge pt-1">
+          {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">without shipping</span>
+        </p>
+        <OrderActions order={order} orderMail={seller.orderMail} mailed={await orderMailWords(id)} />
+      </main>
+    </Desk>
+  );
+}

@@ -1,0 +1,14 @@
+import type { NextRequest } from 'next/server';
+import { caught } from '@/app/handle';
+import { pageHeaders } from '@/app/quote-file';
+import { showProofPage } from '@/service/proof-sheet';
+
+/** The customer's proof sheet as a page. */
+export async function GET(request: NextRequest, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
+  try {
+    const { status, text } = await showProofPage((await params).token);
+    return new Response(text, { status, headers: pageHeaders() });
+  } catch (cause) {
+    return caught(cause, request);
+  }
+}

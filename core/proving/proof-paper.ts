@@ -1,0 +1,64 @@
+import { capacityIn } from '../quoting/words/in-language';
+import type { Language } from '../quoting/words/language';
+import type { Finding, FindingVerdict, ProofVerdict } from './compare-proof';
+import { PROOF_WORDS } from './proof-words';
+
+/** A signed proof as its customer gets it: what was promised and found, and nothing of costs. Days `YYYY-MM-DD`. */
+export interface ProofPaper {
+  language: Language;
+  quote: string;
+  shop: { name: string; contact: string };
+  customer: string;
+  machine: string;
+  verdict: ProofVerdict;
+  remark: string;
+  findings: readonly Finding[];
+  signedBy: string;
+  signedOn: string;
+  depth: 'started' | 'total-read' | 'loaded';
+  loadedMinutes: number | null;
+  oldModules: readonly { slot: string; what: string; fate: 'returned' | 'shelf' | 'scrapped' }[];
+}
+
+/** One point as it stands on the sheet. */
+export interface PaperPoint {
+  what: string;
+  promised: string;
+  found: string;
+  verdict: FindingVerdict;
+  word: string;
+  note: string;
+}
+
+/** The points of a sheet in its language, made from the figures of what was found. */
+export function paperPoints({ language, findings }: Pick<ProofPaper, 'language' | 'findings'>): PaperPoint[] {
+  const words = PROOF_WORDS[language];
+  const figure = (kind: Finding['kind'], value: number): string => {
+    if (kind === 'rate') return `${value} MT/s`;
+    if (kind === 'channels') return String(value);
+    return value === 0 ? words.empty : capacityIn(language, value);
+  };
+  return findings.map(({ kind, what, figures, verdict }) => {
+    const { promised, found } = figures;
+    const held = kind === 'total' && verdict === 'kept' && found !== null ? promised - found : 0;
+    const shown = found === null ? words.notTold : figure(kind, found);
+    return {
+      what: kind === 'slot' ? what : words.points[kind],
+      promised: figure(kind, promised),
+      found: held > 0 ? words.usable(shown) : shown,
+      verdict,
+      word: words.verdicts[verdict],
+      note: held > 0 ? words.held(capacityIn(language, held)) : '',
+    };
+  });
+}
+
+/** How deep it was looked at, in a sentence. */
+export function depthSentence({
+  language,
+  depth,
+  loadedMinutes,
+}: Pick<ProofPaper, 'language' | 'depth' | 'loadedMinutes'>): string {
+  const words = PROOF_WORDS[language].depth;
+  return depth === 'loaded' ? words.loaded(loadedMinutes ?? 0) : words[depth];
+}

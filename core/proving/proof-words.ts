@@ -1,0 +1,112 @@
+import type { Language } from '../quoting/words/language';
+import type { Finding, FindingVerdict, ProofVerdict } from './compare-proof';
+
+/** The words of a proof sheet in one language. */
+export interface ProofWords {
+  sheet: (quote: string) => string;
+  title: (machine: string) => string;
+  verdict: Record<ProofVerdict, string>;
+  point: string;
+  promised: string;
+  found: string;
+  points: Record<Exclude<Finding['kind'], 'slot'>, string>;
+  verdicts: Record<FindingVerdict, string>;
+  empty: string;
+  notTold: string;
+  usable: (total: string) => string;
+  held: (share: string) => string;
+  signed: (by: string, on: string) => string;
+  depth: Record<'started' | 'total-read', string> & { loaded: (minutes: number) => string };
+  oldModules: string;
+  fates: Record<'returned' | 'shelf' | 'scrapped', string>;
+  outOf: (what: string, slot: string) => string;
+  asPdf: string;
+}
+
+/** Proof sheets in each language that a customer may read. */
+export const PROOF_WORDS: Record<Language, ProofWords> = {
+  en: {
+    sheet: (quote) => `Proof sheet to ${quote}`,
+    title: (machine) => `What was promised for ${machine}, and what it has`,
+    verdict: {
+      kept: 'The promise is kept.',
+      remark: 'The promise is kept, with a remark.',
+      broken: 'The promise is not kept yet.',
+    },
+    point: 'Point',
+    promised: 'Promised',
+    found: 'Found',
+    points: { total: 'Memory in all', rate: 'Running rate', channels: 'Channels' },
+    verdicts: { kept: 'kept', remark: 'not quite', broken: 'not kept', untold: 'not told' },
+    empty: 'empty',
+    notTold: 'not told',
+    usable: (total) => `${total} usable`,
+    held: (share) => `${share} of it serves graphics, devices and firmware.`,
+    signed: (by, on) => `Looked at and signed by ${by} on ${on}.`,
+    depth: {
+      started: 'The machine starts.',
+      'total-read': 'The machine starts, and its memory was read.',
+      loaded: (minutes) => `The machine ran under load for ${minutes} minutes.`,
+    },
+    oldModules: 'Your old modules',
+    fates: { returned: 'given back to you', shelf: 'taken in and credited', scrapped: 'disposed of' },
+    outOf: (what, slot) => `${what} out of ${slot}`,
+    asPdf: 'The same as PDF',
+  },
+  de: {
+    sheet: (quote) => `Nachweis zu ${quote}`,
+    title: (machine) => `Was für ${machine} versprochen war, und was er hat`,
+    verdict: {
+      kept: 'Das Versprechen ist gehalten.',
+      remark: 'Das Versprechen ist gehalten, mit einer Anmerkung.',
+      broken: 'Das Versprechen ist noch nicht gehalten.',
+    },
+    point: 'Punkt',
+    promised: 'Versprochen',
+    found: 'Gefunden',
+    points: { total: 'Speicher insgesamt', rate: 'Laufende Rate', channels: 'Kanäle' },
+    verdicts: { kept: 'gehalten', remark: 'nicht ganz', broken: 'nicht gehalten', untold: 'nicht gesagt' },
+    empty: 'leer',
+    notTold: 'nicht gesagt',
+    usable: (total) => `${total} nutzbar`,
+    held: (share) => `${share} davon dienen Grafik, Geräten und Firmware.`,
+    signed: (by, on) => `Geprüft und unterschrieben von ${by} am ${on}.`,
+    depth: {
+      started: 'Das Gerät startet.',
+      'total-read': 'Das Gerät startet, sein Speicher wurde ausgelesen.',
+      loaded: (minutes) => `Das Gerät lief ${minutes} Minuten unter Last.`,
+    },
+    oldModules: 'Ihre alten Module',
+    fates: { returned: 'Ihnen zurückgegeben', shelf: 'in Zahlung genommen', scrapped: 'entsorgt' },
+    outOf: (what, slot) => `${what} aus ${slot}`,
+    asPdf: 'Dasselbe als PDF',
+  },
+  fr: {
+    sheet: (quote) => `Attestation du devis ${quote}`,
+    title: (machine) => `Ce qui était promis pour ${machine}, et ce qu’il a`,
+    verdict: {
+      kept: 'La promesse est tenue.',
+      remark: 'La promesse est tenue, avec une remarque.',
+      broken: 'La promesse n’est pas encore tenue.',
+    },
+    point: 'Point',
+    promised: 'Promis',
+    found: 'Trouvé',
+    points: { total: 'Mémoire en tout', rate: 'Débit réel', channels: 'Canaux' },
+    verdicts: { kept: 'tenu', remark: 'pas tout à fait', broken: 'non tenu', untold: 'non dit' },
+    empty: 'vide',
+    notTold: 'non dit',
+    usable: (total) => `${total} utilisables`,
+    held: (share) => `${share} servent aux graphiques, aux périphériques et au micrologiciel.`,
+    signed: (by, on) => `Vérifié et signé par ${by} le ${on}.`,
+    depth: {
+      started: 'La machine démarre.',
+      'total-read': 'La machine démarre, sa mémoire a été lue.',
+      loaded: (minutes) => `La machine a tourné ${minutes} minutes sous charge.`,
+    },
+    oldModules: 'Vos anciens modules',
+    fates: { returned: 'vous ont été rendus', shelf: 'repris et crédités', scrapped: 'mis au rebut' },
+    outOf: (what, slot) => `${what} de ${slot}`,
+    asPdf: 'Le même en PDF',
+  },
+};

@@ -1,0 +1,103 @@
+'use client';
+import type { FittingStep } from '@/core/fitting/checklist';
+import { PHASES } from '@/core/fitting/checklist';
+import type { FittingView } from '../job/work-view';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Notice } from '../kit/notice';
+import { FIND_WORDS, hourText, PHASE_NAMES } from './phase-words';
+import { fastenerText, StepNow } from './step-now';
+import { type Bench, useBench } from './use-bench';
+
+function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: FittingView['finds'] }) {
+  const tick = bench.ticks.get(step.key);
+  const isNow = bench.state.next?.key === step.key;
+  const sign = tick === undefined ? (isNow ? '▸' : '○') : tick.state === 'done' ? '✓' : '–';
+  const press = () => void (tick === undefined ? bench.tick(step.key) : bench.undo(step.key));
+  return (
+    <li>
+      <button
+        type="button"
+        aria-pressed={tick?.state === 'done'}
+        aria-current={isNow ? 'step' : undefined}
+        disabled={bench.sending.has(step.key)}
+        onClick={press}
+        className={`w-full text-left flex gap-3 items-baseline px-3 min-h-12 py-2 cursor-pointer hover:bg-sunk ${isNow ? 'bg-act-soft' : ''}`}
+      >
+        <span
+          aria-hidden="true"
+          className={`w-6 text-lg font-bold ${tick?.state === 'done' ? 'text-good' : isNow ? 'text-act' : 'text-ink-2'}`}
+        >
+          {sign}
+        </span>
+        <span className="flex-1 min-w-0">
+          <span className={`text-lg ${tick === undefined ? '' : 'text-ink-2'}`}>{step.text}</span>
+          {step.fasteners !== null && <span className="block text-ink-2">{fastenerText(step)}</span>}
+          {tick?.state === 'skipped' && <span className="block text-mind">left out: {tick.reason}</span>}
+        </span>
+        {tick !== undefined && (
+          <span className="text-sm text-ink-2 shrink-0">
+            {tick.by ?? ''} {hourText(tick.at)} · undo
+          </span>
+        )}
+      </button>
+      {finds.map((find) => (
+        <p key={find.id} className="pl-12 pr-3 pb-2 text-mind">
+          <span aria-hidden="true">△ </span>
+          {FIND_WORDS[find.kind]}: {find.note}{' '}
+          <span className="text-sm text-ink-2">
+            {find.by ?? ''} {hourText(find.at)}
+          </span>{' '}
+          <Button weight="quiet" onClick={() => void bench.unfind(step.key, find.id)}>
+            Take back
+          </Button>
+        </p>
+      ))}
+    </li>
+  );
+}
+
+/** The work on the bench, step by step: what is to be done now in large type, and under it the whole list. */
+export function Checklist({ fitting }: { fitting: FittingView }) {
+  const bench = useBench(fitting);
+  const { steps, finds } = fitting;
+  const { done, skipped, next } = bench.state;
+  const started = finds.filter(({ kind }) => kind === 'other-module' || kind === 'other-slots').length;
+  return (
+    <div className="grid gap-3">
+      <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
+        <h2 className="text-base">On the bench{fitting.round > 1 && `, time ${fitting.round}`}</h2>
+        <span className="text-sm text-ink-2" role="status">
+          {done} of {steps.length} done{skipped > 0 && `, ${skipped} left out`}
+          {fitting.minutes !== null && ` · ${fitting.minutes} min`}
+        </span>
+      </div>
+      <Fault sentence={bench.sentence} />
+      {started > 0 && (
+        <Notice tone="mind">
+          What is in the machine is not as it was read: put it right on the slot board beside. The quote is checked
+          again at once.
+        </Notice>
+      )}
+      {next === null ? (
+        <Notice tone="good">All is done. Now its report goes to Proof.</Notice>
+      ) : (
+        <StepNow key={next.key} step={next} bench={bench} />
+      )}
+      {PHASES.map((phase) => {
+        const own = steps.filter((step) => step.phase === phase);
+        if (own.length === 0) return null;
+        return (
+          <section key={phase} aria-label={PHASE_NAMES[phase]} className="bg-sheet border border-line">
+            <h3 className="text-sm px-3 pt-2 text-ink-2">{PHASE_NAMES[phase]}</h3>
+            <ol className="divide-y divide-line">
+              {own.map((step) => (
+                <Row key={step.key} step={step} bench={bench} finds={finds.filter((find) => find.step === step.key)} />
+              ))}
+            </ol>
+          </section>
+        );
+      })}
+    </div>
+  );
+}

@@ -1,0 +1,244 @@
+'use client';
+import { useState } from 'react';
+import { guide } from '@/core/fitting/guide';
+import { CAUSES, ENDS, type End, SIGNS, type Sign, TESTS, type Test, type TestKey } from '@/core/fitting/guide-data';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import type { SearchView } from '../job/work-view';
+import { Button } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+
+const LARGE = 'text-base min-h-12 px-4';
+const testOf = (key: string): Test | undefined => TESTS[key as TestKey];
+
+/** What a maker's machines beep, as the shop knows it: read, and added to. */
+function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [pattern, setPattern] = useState('');
+  const [means, setMeans] = useState('');
+  const maker = job.machine.maker;
+  if (maker === '') return null;
+  const keep = async () => {
+    const { ok } = await save('POST', '/api/beeps', { maker, pattern, means });
+    if (!ok) return;
+    onPick(pattern);
+    setPattern('');
+    setMeans('');
+  };
+  return (
+    <details className="text-sm">
+      <summary className="cursor-pointer py-1 w-fit underline underline-offset-4">
+        What {maker} machines beep: {job.work.beeps.length === 0 ? 'nothing noted yet' : job.work.beeps.length}
+      </summary>
+      <ul className="divide-y divide-line">
+        {job.work.beeps.map((beep) => (
+          <li key={beep.id} className="flex gap-3 items-baseline py-1">
+            <strong className="w-40">{beep.pattern}</strong>
+            <span className="flex-1">{beep.means}</span>
+            <Button weight="quiet" onClick={() => onPick(beep.pattern)}>
+              This one
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {job.may.writeLibrary && (
+        <div className="flex flex-wrap gap-2 items-end py-1">
+          <Field
+            label="Beeps"
+            className="w-44"
+            value={pattern}
+            onChange={(event) => setPattern(event.target.value)}
+            placeholder="1 long, 2 short"
+          />
+          <Field label="It means" className="w-72" value={means} onChange={(event) => setMeans(event.target.value)} />
+          <Button disabled={busy || pattern.trim() === '' || means.trim() === ''} onClick={() => void keep()}>
+            Keep
+          </Button>
+        </div>
+      )}
+      <Fault sentence={sentence} />
+    </details>
+  );
+}
+
+/** The signs to begin with. */
+function Begin({ onDone }: { onDone: () => void }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [beeps, setBeeps] = useState('');
+  const begin = async (sign: string) => {
+    const { ok } = await save('POST', `/api/jobs/${job.id}/search`, {
+      what: 'begin',
+      sign,
+      beeps: sign === 'beeps' ? beeps : '',
+    });
+    if (ok) onDone();
+  };
+  return (
+    <div className="grid gap-2">
+      <p className="text-lg font-semibold">What do you see or hear?</p>
+      <div className="flex flex-wrap gap-2">
+        {Object.entries(SIGNS).map(([sign, text]) => (
+          <Button key={sign} className={LARGE} disabled={busy} onClick={() => void begin(sign)}>
+            {text}
+          </Button>
+        ))}
+      </div>
+      <Field
+        label="Beeps, if it does"
+        className="w-56"
+        value={beeps}
+        onChange={(event) => setBeeps(event.target.value)}
+        placeholder="2 long, 1 short"
+      />
+      <Beeps onPick={setBeeps} />
+      <Fault sentence={sentence} />
+    </div>
+  );
+}
+
+const LASTS: Record<End, string> = {
+  fixed: 'Go on with the checklist; what was read before is read again.',
+  'bad-module':
+    'Note it on its order as dead: the seller’s claim is printed from there, and it is to be ordered again.',
+  'wrong-module': 'Note it on its order as wrong; then take the options anew, or order the right one.',
+  'machine-fault': 'Put the originals back and tell the customer before anything else is done.',
+  'limit-untrue': 'It is evidence of this model from now on: Limits says so. Take the options anew.',
+};
+
+function Ended({ search, onAgain }: { search: SearchView; onAgain: () => void }) {
+  const end = search.ended as End;
+  return (
+    <Notice tone={end === 'fixed' ? 'good' : 'stop'}>
+      <p className="text-lg font-semibold">
+        {ENDS[end]}
+        {search.about !== '' && `: ${search.about}`}
+      </p>
+      <p>
+        {LASTS[end]} <span className="text-ink-2">{search.endedBy}</span>
+      </p>
+      <Button weight="quiet" onClick={onAgain}>
+        Open the search again
+      </Button>
+    </Notice>
+  );
+}
+
+/** One search: what is suspected, what to try next, what came of what was tried. */
+function Open({ search }: { search: SearchView }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [about, setAbout] = useState('');
+  const [forced, setForced] = useState<End>('bad-module');
+  const { suspects, next, end } = guide(search.sign as Sign, search.tests);
+  const send = (body: object) => save('POST', `/api/jobs/${job.id}/search`, body);
+  const test = next === null ? undefined : testOf(next);
+  const after = job.work.accepted?.option.after ?? [];
+  const reached = end ?? forced;
+  return (
+    <div className="grid gap-3">
+      <p>
+        {SIGNS[search.sign as Sign]}
+        {search.beeps !== '' && `: ${search.beeps}`} <span className="text-ink-2">· {search.beganBy}</span>
+      </p>
+      {test !== undefined && next !== null && (
+        <div className="border-2 border-act bg-sheet rounded-notch px-4 py-3 grid gap-2">
+          <p className="text-xl font-semibold">{test.title}</p>
+          <p className="text-lg">{test.how}</p>
+          <div className="flex flex-wrap gap-2">
+            {Object.entries(test.outcomes).map(([outcome, { text }]) => (
+              <Button
+                key={outcome}
+                className={LARGE}
+                disabled={busy}
+                onClick={() => void send({ what: 'tested', test: next, outcome })}
+              >
+                {text}
+              </Button>
+            ))}
+          </div>
+          <p className="text-sm text-ink-2">about {test.minutes} min</p>
+        </div>
+      )}
+      <p>
+        {suspects.length === 1 ? 'It is ' : 'It may be '}
+        {suspects.map((cause) => CAUSES[cause]).join(', or ')}.
+      </p>
+      {(end !== null || next === null) && (
+        <form
+          className="flex flex-wrap gap-3 items-end"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void send({ what: 'end', end: reached, about });
+          }}
+        >
+          {end === null && (
+            <Choice
+              label="It was"
+              className="w-80"
+              value={forced}
+              onChange={(event) => setForced(event.target.value as End)}
+              options={Object.entries(ENDS).map(([value, text]) => ({ value, text }))}
+            />
+          )}
+          <Field
+            label="Which one"
+            className="w-72"
+            value={about}
+            onChange={(event) => setAbout(event.target.value)}
+            placeholder={after.find(({ fate }) => fate === 'new')?.text ?? 'module or socket'}
+          />
+          <Button weight="act" type="submit" className={LARGE} disabled={busy}>
+            {end === null ? 'End the search' : ENDS[end]}
+          </Button>
+        </form>
+      )}
+      {search.tests.length > 0 && (
+        <ol className="text-sm grid gap-0.5" aria-label="Tried so far">
+          {search.tests.map(({ test: key, outcome, by }, nr) => (
+            <li key={key}>
+              {nr + 1}. {testOf(key)?.title}: <strong>{testOf(key)?.outcomes[outcome]?.text}</strong>{' '}
+              <span className="text-ink-2">{by}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+      {search.tests.length > 0 && (
+        <Button weight="quiet" className="w-fit" disabled={busy} onClick={() => void send({ what: 'undo' })}>
+          Take the last one back
+        </Button>
+      )}
+      <Fault sentence={sentence} />
+    </div>
+  );
+}
+
+/** When it does not start: from what is seen, over the cheapest tests, to what it is. */
+export function GuidedSearch() {
+  const { job } = useJob();
+  const { save } = useSave();
+  const [last] = job.work.searches;
+  const [wanted, setWanted] = useState(false);
+  const isOpen = last !== undefined && last.ended === null;
+  return (
+    <section aria-label="When it does not start" className="grid gap-2">
+      <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
+        <h2 className="text-base">When it does not start, or not as promised</h2>
+        {!isOpen && !wanted && (
+          <Button className="ml-auto min-h-12" onClick={() => setWanted(true)}>
+            Find out why
+          </Button>
+        )}
+      </div>
+      {last !== undefined && isOpen && <Open key={last.id} search={last} />}
+      {last !== undefined && !isOpen && (
+        <Ended search={last} onAgain={() => void save('POST', `/api/jobs/${job.id}/search`, { what: 'reopen' })} />
+      )}
+      {!isOpen && wanted && <Begin onDone={() => setWanted(false)} />}
+    </section>
+  );
+}

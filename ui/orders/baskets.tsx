@@ -1,0 +1,135 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { moneyText } from '@/core/pricing/money-text';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+import { hintText } from './hint-text';
+import type { Basket, BasketPart } from './order-view';
+
+const keyOf = ({ jobId, offerId }: BasketPart): string => `${jobId} ${offerId}`;
+
+/** A price that moved since the quote was sent. */
+function Moved({ part, currency }: { part: BasketPart; currency: string }) {
+  const { eachCents, quotedCents } = part;
+  if (eachCents === null || part.withdrawn) {
+    return (
+      <span className="text-stop">
+        ✕ not on sale any more:{' '}
+        <Link href={`/jobs/${part.jobId}/quote`} className="underline">
+          take the options anew
+        </Link>
+      </span>
+    );
+  }
+  if (part.stock !== null && part.stock < part.quantity)
+    return <span className="text-stop">✕ only {part.stock} left</span>;
+  if (eachCents === quotedCents) return null;
+  const by = moneyText(Math.abs(eachCents - quotedCents), currency);
+  return eachCents > quotedCents ? (
+    <span className="text-mind">△ {by} dearer than quoted</span>
+  ) : (
+    <span className="text-good">{by} cheaper than quoted</span>
+  );
+}
+
+function BasketCard({ basket, currency }: { basket: Basket; currency: string }) {
+  const router = useRouter();
+  const { busy, sentence, save } = useSave();
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [note, setNote] = useState('');
+  const going = basket.parts.filter((part) => !left.has(keyOf(part)));
+  const total = going.reduce((sum, part) => sum + part.quantity * (part.eachCents ?? part.quotedCents), 0);
+  const flip = (key: string) =>
+    setLeft((before) => {
+      const next = new Set(before);
+      if (!next.delete(key)) next.add(key);
+      return next;
+    });
+  const order = async () => {
+    const parts = going.map(({ jobId, offerId, quantity }) => ({ job: jobId, offer: offerId, quantity }));
+    const placed = await save<{ id: number }>('POST', '/api/orders', { seller: basket.sellerId, parts, note });
+    if (placed.ok) router.push(`/orders/${placed.value.id}`);
+  };
+  return (
+    <section aria-label={basket.seller} className="border-t-4 border-edge pt-2">
+      <div className="flex flex-wrap items-baseline gap-x-4">
+        <h2 className="text-base">{basket.seller}</h2>
+        <span className="text-sm text-ink-2">{basket.leadDays === 1 ? 'one day' : `${basket.leadDays} days`}</span>
+        <span className="ml-auto text-lg font-semibold">{moneyText(total, currency)}</span>
+      </div>
+      {left.size === 0 &&
+        basket.hints.map((hint) => (
+          <p key={hint.what} className={hint.missingCents === 0 ? 'text-good' : 'text-mind'}>
+            {hint.missingCents === 0 ? '✓' : '△'} {hintText(hint)}
+          </p>
+        ))}
+      <ul className="divide-y divide-line">
+        {basket.parts.map((part) => {
+          const key = keyOf(part);
+          return (
+            <li key={key} className={`flex flex-wrap gap-x-4 items-baseline py-2 ${left.has(key) ? 'opacity-60' : ''}`}>
+              <label className="flex-1 min-w-72 flex gap-3 items-baseline cursor-pointer">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-act"
+                  checked={!left.has(key)}
+                  onChange={() => flip(key)}
+                />
+                <span>
+                  {part.quantity > 1 && <strong>{part.quantity} × </strong>}
+                  {part.title}
+                  <span className="block text-sm text-ink-2">
+                    {part.sellerPart !== null && `${part.sellerPart} · `}for {part.customer}, {part.quoteNumber}
+                  </span>
+                </span>
+              </label>
+              <Link href={`/jobs/${part.jobId}/fitting`} className="text-sm underline underline-offset-2">
+                job {part.jobId}
+              </Link>
+              <span className="text-sm">
+                <Moved part={part} currency={currency} />
+              </span>
+              <span className="w-24 text-right">
+                {moneyText(part.quantity * (part.eachCents ?? part.quotedCents), currency)}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="flex flex-wrap gap-3 items-end pt-1">
+        <Field
+          label="A word to the seller"
+          className="w-96 max-w-full"
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+        <Button weight="act" disabled={busy || going.length === 0} onClick={() => void order()}>
+          Order {going.length === 1 ? 'this one' : `these ${going.length}`}
+        </Button>
+      </div>
+      <Fault sentence={sentence} />
+    </section>
+  );
+}
+
+/** What accepted jobs need, by seller. */
+export function Baskets({ baskets, currency }: { baskets: readonly Basket[]; currency: string }) {
+  if (baskets.length === 0) {
+    return (
+      <p className="bg-sheet border border-line px-4 py-6">
+        Nothing is to be ordered: every accepted job has its parts, or has them on the way.
+      </p>
+    );
+  }
+  return (
+    <div className="grid gap-5">
+      {baskets.map((basket) => (
+        <BasketCard key={basket.sellerId} basket={basket} currency={currency} />
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useSave } from '../client/use-save';
+import { Button, buttonLook } from '../kit/button';
+import { Fault } from '../kit/fault';
+import type { OrderView } from './order-view';
+
+interface OrderActionsProps {
+  order: OrderView;
+  /** where it is mailed to; empty: the seller takes none by mail */
+  orderMail: string;
+  mailed: string | null;
+}
+
+/** How an order leaves the shop: mail, files, paper; and how it is taken back. */
+export function OrderActions({ order, orderMail, mailed }: OrderActionsProps) {
+  const router = useRouter();
+  const { busy, sentence, save } = useSave();
+  const isUntouched = order.lines.every(({ news }) => news.length === 0);
+  const cancel = async () => {
+    const { ok } = await save('POST', `/api/orders/${order.id}`, { what: 'cancel' });
+    if (ok) router.push('/orders');
+  };
+  return (
+    <div className="no-print grid gap-1">
+      <div className="flex flex-wrap gap-2 items-center">
+        {!order.cancelled && (
+          <Button
+            weight="act"
+            disabled={busy || orderMail === ''}
+            onClick={() => void save('POST', `/api/orders/${order.id}/mail`)}
+          >
+            {orderMail === '' ? 'Mail it' : `Mail it to ${orderMail}`}
+          </Button>
+        )}
+        <a href={`/api/orders/${order.id}/csv`} className={buttonLook('plain')} download>
+          CSV
+        </a>
+        <a href={`/api/orders/${order.id}/ubl`} className={buttonLook('plain')} download>
+          UBL 2.3
+        </a>
+        <Button onClick={() => window.print()}>Print</Button>
+        {!order.cancelled && isUntouched && (
+          <Button weight="quiet" disabled={busy} onClick={() => void cancel()}>
+            Take the order back
+          </Button>
+        )}
+      </div>
+      {orderMail === '' && (
+        <p className="text-sm text-ink-2">
+          {order.seller} has no address for orders: type it on the seller’s sheet under Offers.
+        </p>
+      )}
+      {mailed !== null && <p className="text-sm">{mailed}</p>}
+      <Fault sentence={sentence} />
+    </div>
+  );
+}

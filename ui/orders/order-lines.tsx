@@ -1,0 +1,123 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { mostNews, type PartNews } from '@/core/ordering/part-state';
+import { moneyText } from '@/core/pricing/money-text';
+import { useSave } from '../client/use-save';
+import { countsText, PART_SIGNS } from '../fitting/part-words';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+import type { OrderLineView, OrderView } from './order-view';
+
+const NEWS_WORDS: Record<PartNews, string> = {
+  arrived: 'arrived',
+  wrong: 'not what was ordered',
+  dead: 'dead on arrival',
+  never: 'not to be had any more',
+};
+
+function Line({ line, order, currency }: { line: OrderLineView; order: OrderView; currency: string }) {
+  const { busy, sentence, save } = useSave();
+  const [amiss, setAmiss] = useState(false);
+  const [note, setNote] = useState('');
+  const { sign, word, look } = PART_SIGNS[line.state];
+  const send = (body: object) => save('POST', `/api/orders/${order.id}`, { line: line.id, ...body });
+  const tell = async (what: PartNews, quantity: number) => {
+    const { ok } = await send({ what, quantity, note });
+    if (ok) {
+      setAmiss(false);
+      setNote('');
+    }
+  };
+  const { waiting } = line.counts;
+  return (
+    <li className="py-2.5 grid gap-1.5">
+      <div className="flex flex-wrap gap-x-4 gap-y-1 items-baseline">
+        <span className={`w-32 shrink-0 font-semibold ${look}`}>
+          <span aria-hidden="true">{sign}</span> {word}
+        </span>
+        <span className="flex-1 min-w-64">
+          <strong>{line.quantity} × </strong>
+          {line.title}
+          <span className="block text-sm text-ink-2">
+            {line.sellerPart !== null && `${line.sellerPart} · `}
+            <Link href={`/jobs/${line.jobId}/fitting`} className="underline underline-offset-2">
+              job {line.jobId}
+            </Link>
+            , {line.customer}
+            {countsText(line.counts) !== '' && ` · ${countsText(line.counts)}`}
+          </span>
+        </span>
+        <span>{moneyText(line.quantity * line.eachCents, currency)}</span>
+        {!order.cancelled && (
+          <span className="flex flex-wrap gap-2 no-print">
+            {waiting > 0 && (
+              <Button weight="act" disabled={busy} onClick={() => void tell('arrived', waiting)}>
+                {waiting === 1 ? 'Arrived' : `All ${waiting} arrived`}
+              </Button>
+            )}
+            {waiting > 1 && (
+              <Button disabled={busy} onClick={() => void tell('arrived', 1)}>
+                One arrived
+              </Button>
+            )}
+            <Button disabled={busy} aria-expanded={amiss} onClick={() => setAmiss(!amiss)}>
+              Something is amiss
+            </Button>
+            {line.news.length > 0 && (
+              <Button weight="quiet" disabled={busy} onClick={() => void send({ what: 'take-back' })}>
+                Undo
+              </Button>
+            )}
+          </span>
+        )}
+      </div>
+      {line.news
+        .filter(({ kind }) => kind !== 'arrived')
+        .map((news) => (
+          <p key={news.id} className="text-mind pl-36">
+            △ {news.quantity} {NEWS_WORDS[news.kind]}
+            {news.note !== '' && `: ${news.note}`} <span className="text-sm text-ink-2">{news.by}</span>{' '}
+            {(news.kind === 'wrong' || news.kind === 'dead') && (
+              <Link href={`/orders/${order.id}/claim?line=${line.id}`} className="underline underline-offset-2">
+                Claim for the seller
+              </Link>
+            )}
+            {news.kind === 'never' && (
+              <Link href={`/jobs/${line.jobId}/quote`} className="underline underline-offset-2">
+                Take the options anew
+              </Link>
+            )}
+          </p>
+        ))}
+      {amiss && (
+        <div className="flex flex-wrap gap-2 items-end pl-36">
+          <Field
+            label="What is amiss"
+            className="w-72"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+          {(['wrong', 'dead', 'never'] as const).map((kind) => (
+            <Button key={kind} disabled={busy || mostNews(line.counts, kind) < 1} onClick={() => void tell(kind, 1)}>
+              One is {NEWS_WORDS[kind]}
+            </Button>
+          ))}
+        </div>
+      )}
+      <Fault sentence={sentence} />
+    </li>
+  );
+}
+
+/** An order's lines, each with what became of it. */
+export function OrderLines({ order, currency }: { order: OrderView; currency: string }) {
+  return (
+    <ul className="divide-y divide-line">
+      {order.lines.map((line) => (
+        <Line key={line.id} line={line} order={order} currency={currency} />
+      ))}
+    </ul>
+  );
+}

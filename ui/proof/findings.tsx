@@ -1,0 +1,218 @@
+'use client';
+import { useState } from 'react';
+import { dayText } from '@/core/quoting/day-text';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import type { ProofView } from '../job/work-view';
+import { Button, buttonLook } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+import { Notice } from '../kit/notice';
+import { DEPTH_WORDS, POINT_VERDICTS, WHOLE_VERDICTS } from './verdict-words';
+
+/** Promise and finding point by point, side by side. */
+export function Points({ proof }: { proof: ProofView }) {
+  return (
+    <table className="bg-sheet border border-line w-full">
+      <thead>
+        <tr className="text-left border-b-2 border-edge text-sm">
+          {['Point', 'Promised', 'Found', 'Verdict'].map((head) => (
+            <th key={head} scope="col" className="px-4 py-1.5">
+              {head}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {proof.findings.map(({ what, promised, found, verdict, note }) => (
+          <tr key={what} className="border-b border-line last:border-0 align-baseline">
+            <th scope="row" className="px-4 py-1.5 text-left font-medium">
+              {what}
+            </th>
+            <td className="px-4 py-1.5">{promised}</td>
+            <td className="px-4 py-1.5">
+              {found}
+              {note !== '' && <span className="block text-sm text-ink-2">{note}</span>}
+            </td>
+            <td className={`px-4 py-1.5 font-semibold whitespace-nowrap ${POINT_VERDICTS[verdict].look}`}>
+              <span aria-hidden="true">{POINT_VERDICTS[verdict].sign}</span> {POINT_VERDICTS[verdict].word}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const VERDICT_TEXTS = { kept: 'kept', remark: 'kept, with a remark', broken: 'not kept' } as const;
+const SEVERITY = ['kept', 'remark', 'broken'] as const;
+
+/** The technician's name under what was found. */
+function SignForm({ proof }: { proof: ProofView }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [verdict, setVerdict] = useState(proof.verdict);
+  const [remark, setRemark] = useState(proof.findings.find((one) => one.verdict === 'remark')?.note ?? '');
+  const [depth, setDepth] = useState<keyof typeof DEPTH_WORDS>('total-read');
+  const [minutes, setMinutes] = useState('');
+  const sign = () =>
+    save('POST', `/api/jobs/${job.id}/proof/sign`, {
+      proof: proof.id,
+      verdict,
+      remark: verdict === 'kept' ? '' : remark,
+      depth,
+      loadedMinutes: depth === 'loaded' && /^\d+$/.test(minutes) ? Number(minutes) : null,
+    });
+  return (
+    <form
+      className="flex flex-wrap gap-3 items-end"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void sign();
+      }}
+    >
+      <Choice
+        label="The promise is"
+        className="w-52"
+        value={verdict}
+        onChange={(event) => setVerdict(event.target.value as typeof verdict)}
+        options={SEVERITY.slice(SEVERITY.indexOf(proof.verdict)).map((value) => ({
+          value,
+          text: VERDICT_TEXTS[value],
+        }))}
+      />
+      {verdict !== 'kept' && (
+        <Field
+          label="What the customer has to know"
+          className="flex-1 min-w-72"
+          value={remark}
+          onChange={(event) => setRemark(event.target.value)}
+        />
+      )}
+      <Choice
+        label="How deep it was looked at"
+        className="w-52"
+        value={depth}
+        onChange={(event) => setDepth(event.target.value as typeof depth)}
+        options={Object.entries(DEPTH_WORDS).map(([value, text]) => ({ value, text }))}
+      />
+      {depth === 'loaded' && (
+        <Field
+          label="Loaded for"
+          className="w-28"
+          unit="min"
+          inputMode="numeric"
+          value={minutes}
+          onChange={(event) => setMinutes(event.target.value)}
+        />
+      )}
+      <Button weight="act" type="submit" className="min-h-11" disabled={busy}>
+        Sign
+      </Button>
+      <Button
+        weight="quiet"
+        disabled={busy}
+        onClick={() => void save('POST', `/api/jobs/${job.id}/proof/drop`, { proof: proof.id })}
+      >
+        Throw this reading away
+      </Button>
+      <Fault sentence={sentence} />
+    </form>
+  );
+}
+
+/** Weeks later. */
+function FollowUps({ proof }: { proof: ProofView }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [note, setNote] = useState('');
+  const tell = async (works: boolean) => {
+    const { ok } = await save('POST', `/api/jobs/${job.id}/proof/follow-up`, { proof: proof.id, works, note });
+    if (ok) setNote('');
+  };
+  return (
+    <section aria-label="Weeks later" className="grid gap-1">
+      <h3 className="text-sm text-ink-2">Weeks later</h3>
+      <ul>
+        {proof.followUps.map(({ id, works, note: said, by, on }) => (
+          <li key={id}>
+            {dayText(on)}: <strong>{works ? 'still runs' : 'has faults'}</strong>
+            {said !== '' && `, ${said}`} <span className="text-sm text-ink-2">{by}</span>
+          </li>
+        ))}
+      </ul>
+      <div className="flex flex-wrap items-end gap-3">
+        <Field
+          label="What the customer says"
+          className="w-80"
+          value={note}
+          onChange={(event) => setNote(event.target.value)}
+        />
+        <Button disabled={busy} onClick={() => void tell(true)}>
+          It still runs
+        </Button>
+        <Button disabled={busy} onClick={() => void tell(false)}>
+          It has faults
+        </Button>
+      </div>
+      <Fault sentence={sentence} />
+    </section>
+  );
+}
+
+/** The last proof: what was found, signed or to be signed; earlier ones below it. */
+export function Findings() {
+  const { job } = useJob();
+  const { proofs, accepted } = job.work;
+  const [last, ...earlier] = proofs;
+  if (last === undefined) return null;
+  const { tone, text } = WHOLE_VERDICTS[last.verdict];
+  return (
+    <section aria-label="Promise and finding" className="grid gap-3">
+      <Notice tone={tone}>
+        <p className="text-lg font-semibold">{text}</p>
+        <p>
+          Option {accepted?.option.place}, by{' '}
+          {last.from === 'report' ? 'the machine’s report' : 'what its screen shows'} of {dayText(last.takenOn)}
+          {last.remark !== '' && `. ${last.remark}`}
+        </p>
+      </Notice>
+      <Points proof={last} />
+      {last.signedOn === null || last.depth === null ? (
+        <SignForm key={last.id} proof={last} />
+      ) : (
+        <>
+          <p>
+            Signed by <strong>{last.signedBy}</strong> on {dayText(last.signedOn)}: {DEPTH_WORDS[last.depth]}
+            {last.loadedMinutes !== null && ` for ${last.loadedMinutes} minutes`}.{' '}
+            {job.machine.modelId !== null && last.verdict !== 'broken' && 'It is evidence of this model now.'}
+          </p>
+          {last.verdict !== 'broken' && (
+            <div className="flex flex-wrap gap-3">
+              <a href={`/api/jobs/${job.id}/proof-sheet`} className={buttonLook('act')}>
+                Proof sheet
+              </a>
+              {accepted?.token != null && (
+                <a href={`/q/${accepted.token}/proof`} className={buttonLook('plain')} target="_blank" rel="noreferrer">
+                  The customer’s page
+                </a>
+              )}
+            </div>
+          )}
+          <FollowUps proof={last} />
+        </>
+      )}
+      {earlier.length > 0 && (
+        <ul className="text-sm text-ink-2">
+          {earlier.map((proof) => (
+            <li key={proof.id}>
+              {dayText(proof.takenOn)}: {VERDICT_TEXTS[proof.verdict]}
+              {proof.signedBy !== null && `, signed by ${proof.signedBy}`}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,105 @@
+'use client';
+import { useState } from 'react';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import type { OldModuleView } from '../job/work-view';
+import { Button } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+
+const FATE_WORDS = { returned: 'back with the customer', shelf: 'on our shelf', scrapped: 'scrapped' } as const;
+const TESTS = [
+  { value: 'tested', text: 'tested' },
+  { value: 'read', text: 'read in a machine' },
+  { value: 'untested', text: 'untested' },
+];
+const GRADES = ['A', 'B', 'C'].map((grade) => ({ value: grade, text: `grade ${grade}` }));
+
+function Row({ old }: { old: OldModuleView }) {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [toShelf, setToShelf] = useState(false);
+  const [serial, setSerial] = useState('');
+  const [test, setTest] = useState('read');
+  const [grade, setGrade] = useState('B');
+  const settle = (body: object) => save('POST', `/api/jobs/${job.id}/old-module`, { slot: old.slot, ...body });
+  const put = async () => {
+    const { ok } = await settle({ fate: 'shelf', piece: { label: old.what, serial, test, grade } });
+    if (ok) setToShelf(false);
+  };
+  return (
+    <li className="py-2 grid gap-2">
+      <div className="flex flex-wrap gap-3 items-center">
+        <span className="flex-1 min-w-64">
+          <strong>{old.what}</strong> <span className="text-ink-2">out of {old.slot}</span>
+        </span>
+        {old.fate === null ? (
+          <>
+            <Button disabled={busy} onClick={() => void settle({ fate: 'returned' })}>
+              To the customer
+            </Button>
+            <Button disabled={busy} aria-expanded={toShelf} onClick={() => setToShelf(!toShelf)}>
+              To our shelf
+            </Button>
+            <Button disabled={busy} onClick={() => void settle({ fate: 'scrapped' })}>
+              Scrap
+            </Button>
+          </>
+        ) : (
+          <span className="text-good font-semibold">
+            ✓ {FATE_WORDS[old.fate]} <span className="text-sm text-ink-2 font-normal">{old.by}</span>{' '}
+            {old.fate !== 'shelf' && (
+              <Button weight="quiet" disabled={busy} onClick={() => void settle({ fate: 'undo' })}>
+                Undo
+              </Button>
+            )}
+          </span>
+        )}
+      </div>
+      {toShelf && old.fate === null && (
+        <div className="flex flex-wrap gap-3 items-end">
+          <Field label="Serial" className="w-48" value={serial} onChange={(event) => setSerial(event.target.value)} />
+          <Choice
+            label="How it was tested"
+            className="w-44"
+            value={test}
+            onChange={(event) => setTest(event.target.value)}
+            options={TESTS}
+          />
+          <Choice
+            label="Grade"
+            className="w-28"
+            value={grade}
+            onChange={(event) => setGrade(event.target.value)}
+            options={GRADES}
+          />
+          <Button weight="act" disabled={busy} onClick={() => void put()}>
+            Put it on the shelf
+          </Button>
+        </div>
+      )}
+      <Fault sentence={sentence} />
+    </li>
+  );
+}
+
+/** What becomes of the modules that came out. */
+export function OldModules() {
+  const { job } = useJob();
+  const { old, accepted } = job.work;
+  if (old.length === 0) return null;
+  return (
+    <section aria-label="Old modules">
+      <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
+        <h2 className="text-base">Old modules</h2>
+        <span className="text-sm text-ink-2">by the option: {accepted?.option.oldModules}</span>
+      </div>
+      <ul className="divide-y divide-line">
+        {old.map((one) => (
+          <Row key={one.slot} old={one} />
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,173 @@
+'use client';
+import { type DragEvent, useId, useRef, useState } from 'react';
+import { useKeptText } from '../client/use-kept-text';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import { Button } from '../kit/button';
+import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
+import { Field, INPUT_LOOK } from '../kit/field';
+import { Notice } from '../kit/notice';
+
+type Taken = { held: true } | { held: false; reading: number; sentence: string };
+const CHUNK = 0x8000;
+
+async function base64Of(file: File): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  let text = '';
+  for (let at = 0; at < bytes.length; at += CHUNK) text += String.fromCharCode(...bytes.subarray(at, at + CHUNK));
+  return btoa(text);
+}
+
+/** What somebody reads off the machine's screen, where there is no report. */
+function FromScreen() {
+  const { job } = useJob();
+  const { busy, sentence, save } = useSave();
+  const [total, setTotal] = useState('');
+  const [counts, setCounts] = useState<'usable' | 'installed'>('usable');
+  const [rate, setRate] = useState('');
+  const [channels, setChannels] = useState('');
+  const whole = (text: string) => (/^\d{1,5}$/.test(text.trim()) ? Number(text.trim()) : null);
+  const take = async () => {
+    const body = { total, counts, rateMTs: whole(rate), channels: whole(channels) };
+    const { ok } = await save('POST', `/api/jobs/${job.id}/proof/typed`, body);
+    if (ok) setTotal('');
+  };
+  return (
+    <details>
+      <summary className="cursor-pointer w-fit py-1 underline underline-offset-4">
+        Type what the screen shows instead
+      </summary>
+      <form
+        className="flex flex-wrap gap-3 items-end pt-1"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void take();
+        }}
+      >
+        <Field
+          label="Total"
+          className="w-32"
+          value={total}
+          onChange={(event) => setTotal(event.target.value)}
+          placeholder="15.9 GB"
+        />
+        <Choice
+          label="The screen counts"
+          className="w-56"
+          value={counts}
+          onChange={(event) => setCounts(event.target.value as 'usable' | 'installed')}
+          options={[
+            { value: 'usable', text: 'what its system can use' },
+            { value: 'installed', text: 'what is installed' },
+          ]}
+        />
+        <Field
+          label="Running rate"
+          className="w-32"
+          unit="MT/s"
+          inputMode="numeric"
+          value={rate}
+          onChange={(event) => setRate(event.target.value)}
+        />
+        <Field
+          label="Channels"
+          className="w-24"
+          inputMode="numeric"
+          value={channels}
+          onChange={(event) => setChannels(event.target.value)}
+        />
+        <Button type="submit" className="min-h-11" disabled={busy || total.trim() === ''}>
+          Hold it against the promise
+        </Button>
+      </form>
+      <Fault sentence={sentence} />
+    </details>
+  );
+}
+
+/** Takes the machine's new report: dropped, chosen or pasted; one that may not be this machine's is kept apart. */
+export function TakeReport() {
+  const { job } = useJob();
+  const id = useId();
+  const chooser = useRef<HTMLInputElement>(null);
+  const [text, setText, letGo] = useKeptText(`fenbrik.proof.${job.id}`, '');
+  const [apart, setApart] = useState<Extract<Taken, { held: false }> | null>(null);
+  const { busy, sentence, save } = useSave();
+  const take = async (input: object) => {
+    const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof`, { input });
+    if (!result.ok) return;
+    setApart(result.value.held ? null : result.value);
+    setText('');
+    letGo();
+  };
+  const takeFile = async (file: File | undefined) => {
+    if (file !== undefined) await take({ name: file.name, base64: await base64Of(file) });
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    void takeFile(event.dataTransfer.files[0]);
+  };
+  const confirm = async () => {
+    if (apart === null) return;
+    const { ok } = await save('POST', `/api/jobs/${job.id}/proof/confirm`, { reading: apart.reading });
+    if (ok) setApart(null);
+  };
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: files are dropped here; the button beside does the same
+    <div
+      className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-2"
+      onDrop={drop}
+      onDragOver={(event) => event.preventDefault()}
+    >
+      <label htmlFor={id} className="text-base font-semibold wide">
+        What does the machine say now?
+      </label>
+      <textarea
+        id={id}
+        rows={4}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        spellCheck={false}
+        placeholder="Drop or paste the memory report after fitting"
+        className={INPUT_LOOK}
+      />
+      <div className="flex items-center gap-3 flex-wrap">
+        <Button
+          weight="act"
+          disabled={busy || text.trim() === ''}
+          onClick={() => void take({ name: 'report after fitting', text })}
+        >
+          Hold it against the promise
+        </Button>
+        <Button disabled={busy} onClick={() => chooser.current?.click()}>
+          Choose a file
+        </Button>
+        <input
+          ref={chooser}
+          type="file"
+          tabIndex={-1}
+          aria-label="Report to read"
+          className="sr-only"
+          onChange={(event) => {
+            void takeFile(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </div>
+      <Fault sentence={sentence} />
+      {apart !== null && (
+        <Notice tone="mind" live>
+          {apart.sentence} It is kept apart.{' '}
+          <Button weight="quiet" disabled={busy} onClick={() => void confirm()}>
+            It is this machine’s: hold it against the promise
+          </Button>
+          <Button weight="quiet" onClick={() => setApart(null)}>
+            Leave it apart
+          </Button>
+        </Notice>
+      )}
+      <FromScreen />
+    </div>
+  );
+}
