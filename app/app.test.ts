@@ -25,6 +25,8 @@ const OPEN = new Set([
   'q/[token]/json/route.ts',
   'q/[token]/logo/route.ts',
   'q/[token]/pdf/route.ts',
+  'q/[token]/proof-pdf/route.ts',
+  'q/[token]/proof/route.ts',
   'q/[token]/route.ts',
   'q/[token]/ubl/[option]/route.ts',
   'sign-in/page.tsx',

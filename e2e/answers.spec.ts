@@ -101,7 +101,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
 test('with the network gone what was typed stays, and the same yes goes through later', async () => {
   const { page, context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  await page.goto('/jobs/6/quote');
+  await page.goto('/jobs/7/quote');
   const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
   await context.close();
   const customer = await phone(link);

@@ -140,3 +140,28 @@ async function openOptions(request: APIRequestContext): Promise<{ offerId: numbe
   expect(put.status()).toBe(200);
   return { offerId: Number(plan.bought[0]?.offer.replace('offer-', '')) };
 }
+
+test('what was ticked on the bench outlives the process in the middle of the list', async () => {
+  const context = await stage.browser.newContext({ baseURL: stage.app.base });
+  await signIn(context, stage.app.base);
+  const post = (path: string, data: unknown) =>
+    context.request.post(`${stage.app.base}${path}`, { data, headers: { origin: stage.app.base } });
+  expect((await post('/api/jobs/7/accept', { place: 1, signed: 'Jonas Pell', ticked: [] })).status()).toBe(200);
+  const { id } = await (await post('/api/jobs/7/fitting', null)).json();
+  const steps = ['safe.off', 'safe.unplug', 'safe.drain', 'safe.earth'];
+  for (const [nr, step] of steps.entries()) {
+    const ticked = await post(`/api/jobs/7/fitting/${id}`, { what: 'done', step });
+    expect(ticked.status()).toBe(200);
+    if (nr % 2 === 0) continue;
+    await stage.app.kill();
+    await stage.app.start();
+  }
+  process.env.DATABASE_URL = stage.app.databaseUrl;
+  const { rows } = await pool().query<{ step: string }>(
+    'select step from fitting_tick where fitting_id = $1 and undone_at is null order by id',
+    [id],
+  );
+  await closePool();
+  expect(rows.map(({ step }) => step)).toEqual(steps);
+  await context.close();
+});

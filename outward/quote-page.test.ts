@@ -41,6 +41,7 @@ const page = (more: Partial<QuotePage> = {}): string =>
       code: 'ab'.repeat(32),
       path: '/q/TOKEN',
       hasLogo: false,
+      isProved: false,
     },
     files: { css: '/c', js: '/j', font: '/f' },
     refused: null,

@@ -1,3 +1,4 @@
+import { PROOF_WORDS } from '../core/proving/proof-words';
 import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
@@ -28,6 +29,7 @@ export interface QuotePage {
   /** where the page is, such as `/q/TOKEN` */
   path: string;
   hasLogo: boolean;
+  isProved: boolean;
   /** where the page's style, script and letters are */
   files: { css: string; js: string; font: string };
   refused: Refused | null;
@@ -231,7 +233,7 @@ export function quotePage(page: QuotePage): string {
 <p>${words.forCustomer(isolated(customer.name))} ${words.hasToday(machine.totalMiB === 0 ? null : capacityIn(language, machine.totalMiB))} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
 ${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
 <div class="options of-${options.length}">${options.map((option) => optionArticle(quote, option))}</div>
-<p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a></p>
+<p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a>${page.isProved && html` <a class="button" href="${path}/proof">${PROOF_WORDS[language].seeSheet}</a>`}</p>
 <div class="no-print" data-part="yes">${isOpen && acceptForm(page)}</div>
 <div class="no-print" data-part="asked">${asked(page)}</div>
 <div class="no-print words">${wordsForm(page, {

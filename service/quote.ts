@@ -177,6 +177,8 @@ export interface OpenedQuote {
   code: string;
   /** the shop has a mark on its papers */
   hasLogo: boolean;
+  /** its proof sheet is signed */
+  isProved: boolean;
 }
 
 /** Codes of quotes by what opens them: what is sent never changes, so its code is made once. */
@@ -205,12 +207,12 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   const sent = await findLinked(pool(), linkHash(token));
   if (sent === null) return null;
   if (byCustomer && !sent.isOpened) await noteOpened(pool(), sent.id);
-  const { answers, lapsed, hasLogo } = sent;
+  const { answers, lapsed, hasLogo, isProved } = sent;
   const answer = decisionOf(answers);
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
   const quote = customerView(sent.snapshot);
   const questions = answers
     .filter(({ kind }) => kind === 'question')
     .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
-  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo };
+  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo, isProved };
 }

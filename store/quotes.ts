@@ -142,6 +142,8 @@ export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot'
   /** its last day is over where the shop is */
   lapsed: boolean;
   hasLogo: boolean;
+  /** it was fitted, and the promise was held against the machine, signed and not broken */
+  isProved: boolean;
   /** what was said to it, the earliest first */
   answers: StoredSaid[];
 }
@@ -153,6 +155,7 @@ const LINKED = {
   name: 'quote of a link',
   text: `select quote.id, state, snapshot, valid_until as "validUntil", opened_at is not null as "isOpened",
       valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo",
+      exists (select from proof where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken') as "isProved",
       coalesce((
         select jsonb_agg(jsonb_build_object('id', said.id, 'kind', kind, 'place', place, 'signed', signed, 'ticked', ticked,
             'words', said.words, 'on', (answered_at at time zone time_zone)::date::text,

@@ -9,6 +9,9 @@ export interface ProofWords {
   point: string;
   promised: string;
   found: string;
+  result: string;
+  /** on the quote's page, to whoever was promised it */
+  seeSheet: string;
   points: Record<Exclude<Finding['kind'], 'slot'>, string>;
   verdicts: Record<FindingVerdict, string>;
   empty: string;
@@ -36,6 +39,8 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     point: 'Point',
     promised: 'Promised',
     found: 'Found',
+    result: 'Verdict',
+    seeSheet: 'It is fitted and proved: the proof sheet',
     points: { total: 'Memory in all', rate: 'Running rate', channels: 'Channels' },
     verdicts: { kept: 'kept', remark: 'not quite', broken: 'not kept', untold: 'not told' },
     empty: 'empty',
@@ -64,6 +69,8 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     point: 'Punkt',
     promised: 'Versprochen',
     found: 'Gefunden',
+    result: 'Ergebnis',
+    seeSheet: 'Eingebaut und nachgewiesen: der Nachweis',
     points: { total: 'Speicher insgesamt', rate: 'Laufende Rate', channels: 'Kanäle' },
     verdicts: { kept: 'gehalten', remark: 'nicht ganz', broken: 'nicht gehalten', untold: 'nicht gesagt' },
     empty: 'leer',
@@ -92,6 +99,8 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     point: 'Point',
     promised: 'Promis',
     found: 'Trouvé',
+    result: 'Résultat',
+    seeSheet: 'Monté et vérifié : l’attestation',
     points: { total: 'Mémoire en tout', rate: 'Débit réel', channels: 'Canaux' },
     verdicts: { kept: 'tenu', remark: 'pas tout à fait', broken: 'non tenu', untold: 'non dit' },
     empty: 'vide',

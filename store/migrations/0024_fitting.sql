@@ -189,6 +189,7 @@ create table proof (
   check (verdict <> 'remark' or signed_at is null or remark <> '')
 );
 create index proof_of on proof (job_id, id);
+create index proof_of_quote on proof (quote_id);
 
 create function keep_signed_proof() returns trigger language plpgsql as $$
 begin

@@ -87,15 +87,26 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
       {PHASES.map((phase) => {
         const own = steps.filter((step) => step.phase === phase);
         if (own.length === 0) return null;
+        const ended = own.filter(({ key }) => bench.ticks.has(key)).length;
+        const isOver = ended === own.length;
         return (
-          <section key={phase} aria-label={PHASE_NAMES[phase]} className="bg-sheet border border-line">
-            <h3 className="text-sm px-3 pt-2 text-ink-2">{PHASE_NAMES[phase]}</h3>
-            <ol className="divide-y divide-line">
+          // What is over folds away, so that what comes is in sight.
+          <details key={`${phase} ${isOver}`} open={!isOver} className="bg-sheet border border-line">
+            <summary className="px-3 min-h-11 flex items-center gap-3 cursor-pointer font-semibold">
+              <span aria-hidden="true" className={isOver ? 'text-good' : 'text-ink-2'}>
+                {isOver ? '✓' : '○'}
+              </span>
+              {PHASE_NAMES[phase]}
+              <span className="text-sm font-normal text-ink-2">
+                {ended} of {own.length}
+              </span>
+            </summary>
+            <ol className="divide-y divide-line border-t border-line">
               {own.map((step) => (
                 <Row key={step.key} step={step} bench={bench} finds={finds.filter((find) => find.step === step.key)} />
               ))}
             </ol>
-          </section>
+          </details>
         );
       })}
     </div>

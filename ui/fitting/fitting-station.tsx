@@ -58,7 +58,10 @@ function usualText(minutes: readonly number[]): string {
 function Bench() {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
-  const { fitting, noLongerFits, proofs, usual } = job.work;
+  const { fitting, noLongerFits, proofs, usual, parts, searches } = job.work;
+  const missing = parts.filter(({ state }) => state !== 'arrived' && state !== 'aside').length;
+  // A search that is open is what hands are at.
+  const isSearching = searches[0] !== undefined && searches[0].ended === null;
   const begin = () => save('POST', `/api/jobs/${job.id}/fitting`);
   // A promise that was not kept is fitted again.
   const isOver = proofs[0]?.signedOn != null && proofs[0].verdict === 'broken';
@@ -74,15 +77,19 @@ function Bench() {
       )}
       {(fitting === null || isOver) && (
         <div className="flex flex-wrap gap-3 items-center">
-          <Button weight="act" className="text-lg min-h-14 px-6" disabled={busy} onClick={() => void begin()}>
+          <Button weight="act" className="text-lg! min-h-14 px-6" disabled={busy} onClick={() => void begin()}>
             {fitting === null ? 'Begin on the bench' : 'Begin again on the bench'}
           </Button>
-          <span className="text-ink-2">{usualText(usual)}</span>
+          <span className="text-ink-2">
+            {missing > 0 && <span className="text-mind">△ Not all of its parts are here. </span>}
+            {usualText(usual)}
+          </span>
         </div>
       )}
       <Fault sentence={sentence} />
+      {isSearching && <GuidedSearch />}
       {fitting !== null && <Checklist key={fitting.id} fitting={fitting} />}
-      {fitting !== null && <GuidedSearch />}
+      {fitting !== null && !isSearching && <GuidedSearch />}
     </>
   );
 }

@@ -1,7 +1,18 @@
 'use client';
 import { useState } from 'react';
 import { guide } from '@/core/fitting/guide';
-import { CAUSES, ENDS, type End, SIGNS, type Sign, TESTS, type Test, type TestKey } from '@/core/fitting/guide-data';
+import {
+  CAUSES,
+  type Cause,
+  ENDS,
+  type End,
+  SIGNS,
+  type Sign,
+  SUSPECTS,
+  TESTS,
+  type Test,
+  type TestKey,
+} from '@/core/fitting/guide-data';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { SearchView } from '../job/work-view';
@@ -11,7 +22,7 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 
-const LARGE = 'text-base min-h-12 px-4';
+const LARGE = 'text-base! min-h-12 px-4';
 const testOf = (key: string): Test | undefined => TESTS[key as TestKey];
 
 /** What a maker's machines beep, as the shop knows it: read, and added to. */
@@ -128,6 +139,29 @@ function Ended({ search, onAgain }: { search: SearchView; onAgain: () => void })
   );
 }
 
+/** All that it may have been at first; what was ruled out is struck. */
+function Suspects({ sign, left }: { sign: Sign; left: readonly Cause[] }) {
+  return (
+    <div>
+      <h3 className="text-sm text-ink-2">{left.length === 1 ? 'It is' : 'It may still be'}</h3>
+      <ul className="flex flex-wrap gap-1.5 pt-1">
+        {SUSPECTS[sign].map((cause) =>
+          left.includes(cause) ? (
+            <li key={cause} className="border-2 border-edge bg-sheet rounded-notch px-2 py-0.5 font-medium">
+              {CAUSES[cause]}
+            </li>
+          ) : (
+            <li key={cause} className="border border-line rounded-notch px-2 py-0.5 text-ink-2 line-through">
+              <span className="sr-only">ruled out: </span>
+              {CAUSES[cause]}
+            </li>
+          ),
+        )}
+      </ul>
+    </div>
+  );
+}
+
 /** One search: what is suspected, what to try next, what came of what was tried. */
 function Open({ search }: { search: SearchView }) {
   const { job } = useJob();
@@ -164,10 +198,7 @@ function Open({ search }: { search: SearchView }) {
           <p className="text-sm text-ink-2">about {test.minutes} min</p>
         </div>
       )}
-      <p>
-        {suspects.length === 1 ? 'It is ' : 'It may be '}
-        {suspects.map((cause) => CAUSES[cause]).join(', or ')}.
-      </p>
+      <Suspects sign={search.sign as Sign} left={suspects} />
       {(end !== null || next === null) && (
         <form
           className="flex flex-wrap gap-3 items-end"

@@ -11,7 +11,7 @@ import { FIND_WORDS, PHASE_NAMES } from './phase-words';
 import type { Bench } from './use-bench';
 
 /** For gloved hands: a finger's width and more. */
-const LARGE = 'text-lg min-h-14 px-6';
+const LARGE = 'text-lg! min-h-14 px-6';
 
 /** What a fastener group is, in words. */
 export function fastenerText({ fasteners }: FittingStep): string {

@@ -26,7 +26,7 @@ export function OrderActions({ order, orderMail, mailed }: OrderActionsProps) {
       <div className="flex flex-wrap gap-2 items-center">
         {!order.cancelled && (
           <Button
-            weight="act"
+            weight={mailed === null && orderMail !== '' ? 'act' : 'plain'}
             disabled={busy || orderMail === ''}
             onClick={() => void save('POST', `/api/orders/${order.id}/mail`)}
           >

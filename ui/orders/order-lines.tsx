@@ -17,7 +17,14 @@ const NEWS_WORDS: Record<PartNews, string> = {
   never: 'not to be had any more',
 };
 
-function Line({ line, order, currency }: { line: OrderLineView; order: OrderView; currency: string }) {
+interface OrderLinesProps {
+  order: OrderView;
+  currency: string;
+  /** it went to its seller: what comes next is that it arrives */
+  isOut: boolean;
+}
+
+function Line({ line, order, currency, isOut }: OrderLinesProps & { line: OrderLineView }) {
   const { busy, sentence, save } = useSave();
   const [amiss, setAmiss] = useState(false);
   const [note, setNote] = useState('');
@@ -53,7 +60,7 @@ function Line({ line, order, currency }: { line: OrderLineView; order: OrderView
         {!order.cancelled && (
           <span className="flex flex-wrap gap-2 no-print">
             {waiting > 0 && (
-              <Button weight="act" disabled={busy} onClick={() => void tell('arrived', waiting)}>
+              <Button weight={isOut ? 'act' : 'plain'} disabled={busy} onClick={() => void tell('arrived', waiting)}>
                 {waiting === 1 ? 'Arrived' : `All ${waiting} arrived`}
               </Button>
             )}
@@ -112,11 +119,11 @@ function Line({ line, order, currency }: { line: OrderLineView; order: OrderView
 }
 
 /** An order's lines, each with what became of it. */
-export function OrderLines({ order, currency }: { order: OrderView; currency: string }) {
+export function OrderLines(props: OrderLinesProps) {
   return (
     <ul className="divide-y divide-line">
-      {order.lines.map((line) => (
-        <Line key={line.id} line={line} order={order} currency={currency} />
+      {props.order.lines.map((line) => (
+        <Line key={line.id} line={line} {...props} />
       ))}
     </ul>
   );

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { capacityText } from '@/core/memory/capacity';
 import { dayText } from '@/core/quoting/day-text';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -10,6 +11,41 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { DEPTH_WORDS, POINT_VERDICTS, WHOLE_VERDICTS } from './verdict-words';
+
+/** The total as a bar: what was promised is its whole length, what the system can use is filled, what serves others is hatched. */
+function TotalBar({ proof }: { proof: ProofView }) {
+  const total = proof.findings.find(({ kind }) => kind === 'total');
+  if (total === undefined || total.figures.found === null) return null;
+  const { promised, found } = total.figures;
+  const share = Math.min(1, found / promised);
+  const width = 880;
+  const held = Math.max(0, promised - found);
+  return (
+    <svg
+      viewBox={`0 0 ${width} 46`}
+      className="w-full"
+      role="img"
+      aria-label={`Promised ${total.promised}, found ${total.found}${held > 0 ? `, ${capacityText(held)} less` : ''}`}
+    >
+      <defs>
+        <pattern id="held-share" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V8" className="stroke-edge" strokeWidth="4" />
+        </pattern>
+      </defs>
+      <rect x="1" y="1" width={width - 2} height="44" fill="url(#held-share)" className="stroke-edge" strokeWidth="2" />
+      <rect
+        x="1"
+        y="1"
+        width={Math.max(2, (width - 2) * share)}
+        height="44"
+        className={total.verdict === 'broken' ? 'fill-stop' : 'fill-board'}
+      />
+      <text x="14" y="29" className="fill-board-ink text-[18px] font-semibold">
+        {total.found}
+      </text>
+    </svg>
+  );
+}
 
 /** Promise and finding point by point, side by side. */
 export function Points({ proof }: { proof: ProofView }) {
@@ -133,7 +169,7 @@ function FollowUps({ proof }: { proof: ProofView }) {
   };
   return (
     <section aria-label="Weeks later" className="grid gap-1">
-      <h3 className="text-sm text-ink-2">Weeks later</h3>
+      <h2 className="text-sm text-ink-2">Weeks later</h2>
       <ul>
         {proof.followUps.map(({ id, works, note: said, by, on }) => (
           <li key={id}>
@@ -178,6 +214,7 @@ export function Findings() {
           {last.remark !== '' && `. ${last.remark}`}
         </p>
       </Notice>
+      <TotalBar proof={last} />
       <Points proof={last} />
       {last.signedOn === null || last.depth === null ? (
         <SignForm key={last.id} proof={last} />

@@ -23,6 +23,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
   if (found === null) notFound();
   const { seller, currency } = found;
   const order = orderViewOf(found.order);
+  const mailed = await orderMailWords(id);
   const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0);
   return (
     <Desk caller={caller} here="/orders">
@@ -42,11 +43,11 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
         )}
         {order.note !== '' && <p className="bg-sheet border-l-4 border-edge px-3 py-2">{order.note}</p>}
         {seller.orderContact !== '' && <p className="text-sm text-ink-2">{seller.orderContact}</p>}
-        <OrderLines order={order} currency={currency} />
+        <OrderLines order={order} currency={currency} isOut={mailed !== null || seller.orderMail === ''} />
         <p className="text-right text-lg font-semibold border-t-2 border-edge pt-1">
           {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">without shipping</span>
         </p>
-        <OrderActions order={order} orderMail={seller.orderMail} mailed={await orderMailWords(id)} />
+        <OrderActions order={order} orderMail={seller.orderMail} mailed={mailed} />
       </main>
     </Desk>
   );
