@@ -20,7 +20,7 @@ export function proofPage(proof: ProofPaper, { path, css }: { path: string; css:
 <div class="number"><p><strong>${words.sheet(proof.quote)}</strong></p><p class="small soft">${day(proof.signedOn)}</p></div></header>
 <div><h1>${words.title(isolated(proof.machine))}</h1><p>${isolated(proof.customer)}</p></div>
 <p class="word"><strong>${words.verdict[proof.verdict]}</strong> ${proof.remark}</p>
-<table><thead><tr><th scope="col">${words.point}</th><th scope="col">${words.promised}</th><th scope="col">${words.found}</th><th scope="col">${words.result}</th></tr></thead>
+<table class="proof"><thead><tr><th scope="col">${words.point}</th><th scope="col">${words.promised}</th><th scope="col">${words.found}</th><th scope="col">${words.result}</th></tr></thead>
 <tbody>${points.map(
     ({ what, promised, found, verdict, word, note }) =>
       html`<tr><th scope="row">${what}</th><td>${promised}</td><td>${found}${note !== '' && html`<br><span class="small soft">${note}</span>`}</td><td>${SIGNS[verdict]} ${word}</td></tr>`,

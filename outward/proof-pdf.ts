@@ -6,8 +6,6 @@ import { LOCALES } from '../core/quoting/words/language';
 import { INK, Sheet, SOFT } from './pdf-sheet';
 import type { PaperStyle } from './quote-pdf';
 
-const SIGNS = { kept: '✓', remark: '△', broken: '×', untold: '–' } as const;
-
 /** The customer's proof sheet: one page, a tagged PDF with its language, title, headings and table. */
 export async function proofPdf(proof: ProofPaper, { paper, logo }: PaperStyle): Promise<Buffer> {
   const words = PROOF_WORDS[proof.language];
@@ -45,12 +43,11 @@ export async function proofPdf(proof: ProofPaper, { paper, logo }: PaperStyle): 
   sheet.y += 8;
   const table = sheet.part(sheet.root, 'Table');
   const box = { x: sheet.left, width: sheet.width, amountWidth: sheet.width * 0.56 };
-  sheet.heads(table, words.point, `${words.promised} → ${words.found}`, box);
-  for (const { what, promised, found, verdict, word } of paperPoints(proof)) {
+  sheet.heads(table, words.point, `${words.promised} / ${words.found}, ${words.result}`, box);
+  for (const { what, promised, found, word } of paperPoints(proof)) {
     sheet.rule(sheet.left, sheet.width);
     sheet.y += 2;
-    const amount =
-      verdict === 'kept' ? `${found}  ${SIGNS.kept}` : `${promised} → ${found}, ${word}  ${SIGNS[verdict]}`;
+    const amount = `${promised} / ${found}, ${word}`;
     sheet.row(table, what, amount, box);
     sheet.y += 2;
   }

@@ -4,8 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium } from 'playwright-core';
 import { App } from '../e2e/app';
-import { closePool } from '../store/database';
+import { acceptSpoken } from '../service/accept';
+import { beginFitting, tickStep } from '../service/fitting';
+import { showJob } from '../service/job-state';
+import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
+import { findForSignIn } from '../store/staff';
 import { needBuild } from './build';
 import { openCluster } from './cluster';
 import { jobLink } from './job-link';
@@ -37,12 +41,6 @@ const MARK_24 = '[data-rung="24576"] .plan-mark[aria-label*="third-party"]';
 const SHOTS: readonly Shot[] = [
   { name: 'counter', path: '/counter' },
   { name: 'intake', path: '/jobs/1/intake' },
-  {
-    name: 'intake-sources',
-    path: '/jobs/3/intake',
-    type: 'Corrick 8GB 2Rx8 PC3-12800E-11-11-E3 ECC, used, 14.50 EUR',
-    focus: 'button[aria-label^="C1"]',
-  },
   { name: 'limits', path: '/jobs/5/limits' },
   { name: 'options', path: '/jobs/1/options', press: MARK_16 },
   { name: 'options-back-room', path: '/jobs/5/options', light: 'back-room', press: MARK_64 },
@@ -56,7 +54,8 @@ const SHOTS: readonly Shot[] = [
   { name: 'options-table', path: '/jobs/1/options', keys: ['t'] },
   { name: 'options-customer', path: '/jobs/2/options', keys: ['x'] },
   { name: 'quote', path: '/jobs/2/quote' },
-  { name: 'fitting', path: '/jobs/5/fitting' },
+  { name: 'fitting', path: '/jobs/5/fitting', width: 1024 },
+  { name: 'orders', path: '/orders' },
   { name: 'proof', path: '/jobs/6/proof' },
   { name: 'models', path: '/models' },
   { name: 'model', path: '/models/4', light: 'back-room' },
@@ -87,6 +86,26 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
   await page.close();
 }
 
+/** The photo club's box on the bench, its parts on the way; the ferry office's yes. */
+async function atTheBench(): Promise<void> {
+  const caller = await findForSignIn(pool(), 'teo');
+  if (caller === null) throw new Error('the demo technician is missing');
+  for (const [job, signed] of [
+    [5, 'Lisbet Arkwright'],
+    [7, 'Jonas Pell'],
+  ] as const) {
+    const [option] = (await showJob(job))?.sent[0]?.snapshot.options ?? [];
+    await acceptSpoken(caller, job, { place: 1, signed, ticked: option?.statements ?? [] });
+  }
+  const begun = await beginFitting(caller, 5);
+  if (!begun.ok) throw new Error(begun.sentence);
+  const steps = (await showJob(5))?.work.fittings[0]?.steps ?? [];
+  const before = steps.findIndex(({ phase }) => phase === 'in') + 1;
+  for (const { key } of steps.slice(0, before)) {
+    await tickStep(caller, 5, begun.value.id, { what: 'done', step: key });
+  }
+}
+
 // The demo's links are made here and looked up by the application.
 process.env.FENBRIK_KEY = randomBytes(32).toString('hex');
 const folder = mkdtempSync(join(tmpdir(), 'fenbrik-shots-'));
@@ -101,8 +120,9 @@ const app = await App.open();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 const context = await browser.newContext({ reducedMotion: 'reduce' });
 await context.request.post(`${app.base}/api/sign-in`, { data: { name: 'runa', password: 'petrel-street' } });
-for (const shot of SHOTS) await shoot(context, app.base, shot);
 process.env.DATABASE_URL = app.databaseUrl;
+await atTheBench();
+for (const shot of SHOTS) await shoot(context, app.base, shot);
 const link = await jobLink(7);
 await closePool();
 await shoot(context, app.base, { name: 'customer-quote', path: `/q/${link}` });

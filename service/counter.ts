@@ -19,8 +19,20 @@ export interface CounterEntry {
 /** So many days before a quote lapses it is worth a call. */
 const SOON_DAYS = 3;
 
-function customersWord({ acceptedPlace, declined, lapsed, quoteNumber, daysLeft, mailStuck }: JobRow): string {
+function customersWord({
+  acceptedPlace,
+  declined,
+  lapsed,
+  quoteNumber,
+  daysLeft,
+  mailStuck,
+  parts,
+  fellThrough,
+}: JobRow): string {
   const quote = quoteNumber ?? 'the quote';
+  if (fellThrough !== null) return 'nobody: it came to nothing';
+  if (acceptedPlace !== null && parts === 'here') return 'the bench: its parts are here';
+  if (acceptedPlace !== null && parts === 'on-the-way') return 'its parts, which are on their way';
   if (acceptedPlace !== null) return `the parts: option ${acceptedPlace} is accepted`;
   if (lapsed) return `a new version: ${quote} has lapsed`;
   if (declined) return `another offer: ${quote} was declined`;

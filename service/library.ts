@@ -19,6 +19,7 @@ import { insertModel, listModelIds, readModel, readModels, replaceModel } from '
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import type { JobState } from './job-state';
+import { usualMinutes } from './job-work';
 import { done, fault, type Result } from './result';
 
 /** More models than this are not listed at once: they are found. */
@@ -48,6 +49,8 @@ export interface ModelPage {
   trials: Trial[];
   tested: { list: string; parts: string[] }[];
   photos: Photo[];
+  /** how long whole times on the bench took, minutes, the latest first */
+  took: number[];
 }
 
 export async function showModel(id: number): Promise<ModelPage | null> {
@@ -62,6 +65,7 @@ export async function showModel(id: number): Promise<ModelPage | null> {
     claims: await listClaims(db, id),
     trials: await listTrials(db, id),
     photos: await listPhotos(db, id),
+    took: await usualMinutes(db, id),
     tested: lists.map((list) => ({
       list,
       parts: tested.filter((one) => one.list === list).map(({ part }) => part),

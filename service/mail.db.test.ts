@@ -6,8 +6,10 @@ import { PLAIN_TERMS } from '../core/quoting/terms';
 import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { type MailServer, openMailServer } from '../standin/mail-server';
 import { pool, run } from '../store/database';
+import { acceptSpoken } from './accept';
 import { saveIntake } from './intake';
-import { mailAgain, mailQuote, queueReminders, sendDueMail, waitAfter } from './mail';
+import { mailAgain, mailOrder, mailQuote, orderMailWords, queueReminders, sendDueMail, waitAfter } from './mail';
+import { changeOrder, placeOrder } from './orders';
 import { savePapers, showPapers } from './papers';
 import { openQuote, sendQuote } from './quote';
 import { answerQuote } from './quote-answers';
@@ -239,4 +241,33 @@ describe('a reminder', () => {
     expect([received(answered.to).length, received(unmailed.to).length]).toEqual([1, 0]);
     expect((await openQuote(open.token))?.standing).toBe('open');
   });
+});
+
+test('an order of parts goes to its seller once, with its lines beside it; a seller without an address is said', async () => {
+  const { job } = await sentTo('Order Vane');
+  must(await acceptSpoken(shop.teo, job, { place: 1, signed: 'Order Vane', ticked: [] }));
+  const { wanted } = (await stateOf(job)).work;
+  const [part] = wanted;
+  if (part === undefined) throw new Error('nothing is wanted');
+  const parts = wanted.map(({ offerId, quantity }) => ({ job, offer: offerId, quantity }));
+  const { id, number } = must(await placeOrder(shop.teo, { seller: part.sellerId, parts, note: 'by the back door' }));
+  await run(pool(), `update seller set order_mail = '' where id = $1`, [part.sellerId]);
+  expect(await mailOrder(shop.teo, id, BASE)).toMatchObject({ code: 'conflict' });
+  await run(pool(), `update seller set order_mail = 'orders@seller.example' where id = $1`, [part.sellerId]);
+  must(await mailOrder(shop.teo, id, BASE));
+  while ((await orderMailWords(id)) !== 'Its mail to orders@seller.example went.') {
+    await sendDueMail();
+    await new Promise((resolve) => setTimeout(resolve, 20));
+  }
+  expect(await mailOrder(shop.teo, id, BASE)).toMatchObject({ code: 'conflict' });
+  const [got] = received('orders@seller.example');
+  const mail = await simpleParser(readFileSync(join(folder, `${got?.nr}.eml`)));
+  expect(mail.subject).toContain(number);
+  expect(mail.text).toContain(`for job ${job}`);
+  expect(mail.text).toContain('by the back door');
+  expect(mail.text).not.toContain('Order Vane');
+  expect(mail.attachments[0]?.contentType).toBe('text/csv');
+  expect(received('orders@seller.example')).toHaveLength(1);
+  must(await changeOrder(shop.teo, id, { what: 'cancel' }));
+  expect(await mailOrder(shop.teo, id, BASE)).toMatchObject({ code: 'conflict' });
 });

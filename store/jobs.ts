@@ -93,6 +93,8 @@ export interface JobRow extends Job {
   /** the last time on the bench came to its end; and the promise was held against the machine, signed and not broken */
   fitted: boolean;
   proved: boolean;
+  /** how what was ordered for it stands; null: nothing was */
+  parts: 'on-the-way' | 'here' | null;
 }
 
 /** Open jobs for the counter, last touched first. */
@@ -111,7 +113,11 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
        and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
     exists (select from proof where quote_id = sent.id and signed_at is not null and verdict <> 'broken') as proved,
     coalesce((select jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = fitting.id and undone_at is null)
-      from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted
+      from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted,
+    (select case when count(*) = 0 then null when bool_or(line.quantity > coalesce((select sum(quantity) from part_news
+         where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
+      from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
+      where line.job_id = job.id) as parts
   from (${SELECT} where closed_at is null order by touched_at desc limit 200) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
   left join quote as draft on draft.job_id = job.id and draft.state = 'draft'

@@ -39,6 +39,8 @@ interface ModelSheetProps {
   trials: readonly Trial[];
   tested: readonly { list: string; parts: string[] }[];
   photos: readonly { id: number; caption: string }[];
+  /** how long whole times on the bench took, minutes, the latest first */
+  took: readonly number[];
   mayWrite: boolean;
 }
 
@@ -89,14 +91,20 @@ function SlotNotes({ slots }: { slots: readonly LibrarySlot[] }) {
   );
 }
 
-function Opening({ steps }: { steps: readonly OpeningStep[] }) {
-  if (steps.length === 0) return null;
+/** How it is opened, and how long that and the rest took on the bench. */
+function Opening({ steps, took }: { steps: readonly OpeningStep[]; took: readonly number[] }) {
+  if (steps.length === 0 && took.length === 0) return null;
   const minutes = steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   return (
     <section aria-label="Opening" className="bg-sheet border border-line px-3 py-2">
       <h2 className="text-base">
         How it is opened {minutes > 0 && <span className="font-normal text-ink-2">· about {minutes} min</span>}
       </h2>
+      {took.length > 0 && (
+        <p className="text-sm">
+          On the bench it took {took.slice(0, 6).join(', ')} min{took.length > 1 && ', the latest first'}.
+        </p>
+      )}
       <ol className="list-decimal pl-5 text-sm grid gap-1 mt-1">
         {steps.map(({ text, tool, fasteners, lengthMm, unplug, caution }) => (
           <li key={text}>
@@ -136,7 +144,7 @@ function Factory({ options, most }: { options: readonly FactoryOption[]; most: n
 
 /** A model of the library: what it is, where its slots are, what is said and what was seen of it. */
 export function ModelSheet(props: ModelSheetProps) {
-  const { id, fields, years, slots, claims, trials, tested, photos, mayWrite } = props;
+  const { id, fields, years, slots, claims, trials, tested, photos, took, mayWrite } = props;
   const { save } = useSave();
   const [editing, setEditing] = useState(false);
   const [noting, setNoting] = useState<LimitRow | null>(null);
@@ -198,7 +206,7 @@ export function ModelSheet(props: ModelSheetProps) {
             <h2 className="text-base mb-1">How it is known</h2>
             <Facts fields={fields} />
           </section>
-          <Opening steps={fields.opening} />
+          <Opening steps={fields.opening} took={took} />
           <Factory options={fields.factoryOptions} most={fields.factoryMaxMiB} />
           <Photos id={id} photos={photos} mayWrite={mayWrite} />
           <TestedLists id={id} tested={tested} mayWrite={mayWrite} />

@@ -16,7 +16,7 @@ export default async function ModelPage({ params }: { params: Promise<{ id: stri
   const caller = await enterPage('library.read');
   const page = await showModel(idOf(await params));
   if (page === null) notFound();
-  const { id, model, claims, trials, tested, photos } = page;
+  const { id, model, claims, trials, tested, photos, took } = page;
   const { slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;
   const words = claims.flatMap(({ limitName, value, sourceKind, sourceName, note, notedOn, enteredBy }) => {
     const claim = asClaim(limitName, value, {
@@ -40,6 +40,7 @@ export default async function ModelPage({ params }: { params: Promise<{ id: stri
           trials={trials}
           tested={tested}
           photos={photos}
+          took={took}
           mayWrite={mayDo(caller.role, 'library.write')}
         />
       </main>
