@@ -24,8 +24,12 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['options, waiting', '/jobs/8/options', 'text=The ladder is drawn once'],
   ['quote, draft', '/jobs/2/quote', 'text=This goes to the customer'],
   ['quote, sent', '/jobs/5/quote', 'text=Customer’s page'],
-  ['fitting', '/jobs/5/fitting', 'text=What goes where'],
-  ['proof', '/jobs/6/proof', 'text=The promise of option'],
+  ['fitting, not accepted', '/jobs/5/fitting', 'text=waits for the customer’s yes'],
+  ['fitting, done', '/jobs/6/fitting', 'text=All is done'],
+  ['proof, waiting', '/jobs/5/proof', 'text=held against the promise here'],
+  ['proof, signed', '/jobs/6/proof', 'text=The promise is kept'],
+  ['orders', '/orders', 'text=Nothing is to be ordered'],
+  ['an order', '/orders/1', 'text=without shipping'],
   ['not found', '/jobs/999/intake', 'text=There is nothing here'],
 ];
 

@@ -9,12 +9,19 @@ test.each([
 ])('at %i x %i nothing is cut off sideways, and board and slip stay', async (width, height) => {
   const { page, context } = await openWindow(stage.browser, stage.app.base, { width, height });
   await signIn(context, stage.app.base);
-  for (const station of ['intake', 'limits', 'options', 'quote', 'fitting', 'proof']) {
-    await page.goto(`/jobs/2/${station}`);
+  const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  const stations = ['intake', 'limits', 'options', 'quote', 'fitting', 'proof'].map((one) => `/jobs/2/${one}`);
+  // The library's job is fitted and proved: its list and its points stand there whole.
+  for (const path of [...stations, '/jobs/6/fitting', '/jobs/6/proof']) {
+    await page.goto(path);
     await page.getByLabel('Slot board').first().waitFor();
     expect(await page.getByLabel('Slip', { exact: true }).isVisible()).toBe(true);
-    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-    expect(sideways).toBeLessThanOrEqual(0);
+    expect(await sideways()).toBeLessThanOrEqual(0);
+  }
+  for (const path of ['/orders', '/orders/1']) {
+    await page.goto(path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    expect(await sideways()).toBeLessThanOrEqual(0);
   }
   await context.close();
 });

@@ -21,6 +21,7 @@ import { changeOrder, claimOf, orderTable, orderXml, placeOrder, showOrders } fr
 import { confirmProof, followUp, settleOldModule, signTheProof, takeProof, typeProof } from './proof';
 import { proofOfJob } from './proof-sheet';
 import { sendQuote } from './quote';
+import { renewQuote } from './renew-quote';
 import { putOnShelf } from './shelf';
 
 const shop = openTestShop();
@@ -137,6 +138,10 @@ describe('a yes that is said at the counter', () => {
     expect(await stock()).toBe(before + 1);
     must(await noteFellThrough(shop.teo, id, { why: null }));
     expect(await held()).toMatchObject([{ job: id, aside: true }]);
+    // A new version promises the same piece again: it is this job's own.
+    must(await renewQuote(shop.teo, id));
+    must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
+    expect(await held()).toMatchObject([{ job: id, aside: false }]);
   });
 });
 

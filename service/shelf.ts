@@ -144,7 +144,8 @@ export async function promisePieces(
   options: readonly QuoteOption[],
   until: string,
 ): Promise<string | null> {
-  await releasePieces(db, jobId);
+  // What an earlier version had set aside is promised anew, or not at all.
+  await releasePieces(db, jobId, true);
   const wanted = mostOf(options);
   for (const offerId of await shelfOffers(db, [...wanted.keys()])) {
     if (!(await holdPieces(db, { jobId, offerId, count: wanted.get(offerId) ?? 0, until }))) {
@@ -157,5 +158,5 @@ export async function promisePieces(
 /** What was fitted is sold; what else was promised to the job is free again. */
 export async function settlePieces(db: Queryable, jobId: number, option: QuoteOption): Promise<void> {
   for (const { offer, count } of option.shop.bought) await sellPieces(db, jobId, offerOfKey(offer), count);
-  await releasePieces(db, jobId);
+  await releasePieces(db, jobId, true);
 }

@@ -53,6 +53,11 @@ function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
             <Button weight="quiet" onClick={() => onPick(beep.pattern)}>
               This one
             </Button>
+            {job.may.writeLibrary && (
+              <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', `/api/beeps/${beep.id}`)}>
+                Forget it
+              </Button>
+            )}
           </li>
         ))}
       </ul>
