@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { compareProof, type Promised } from '../core/proving/compare-proof';
-import type { ProofPaper } from '../core/proving/proof-paper';
+import { type ProofPaper, paperPoints } from '../core/proving/proof-paper';
 import { PROOF_WORDS } from '../core/proving/proof-words';
 import { LANGUAGES } from '../core/quoting/words/language';
 import { proofPage } from './proof-page';
@@ -36,6 +36,23 @@ const paper: ProofPaper = {
   loadedMinutes: 20,
   oldModules: [{ slot: 'A1', what: '4 GB DDR4-2400 DIMM', fate: 'returned' }],
 };
+
+test('a server’s sheet is one page too: sockets that are as promised share a row, the others stand by themselves', async () => {
+  const after = Array.from({ length: 32 }, (_, nr) => ({
+    ...{ slot: `P${nr}`, capacityMiB: nr % 2 === 0 ? 32 * GB : null, text: null, fate: 'new' as const },
+  }));
+  const large: Promised = { ...promise, totalMiB: 512 * GB, after, channelOf: {} };
+  const slots = Object.fromEntries(
+    after.map(({ slot, capacityMiB }) => [slot, { capacityMiB: slot === 'P4' ? 0 : (capacityMiB ?? 0), text: 'x' }]),
+  );
+  const seen = { installedMiB: 480 * GB, usableMiB: null, rateMTs: 2400, channels: 15, slots };
+  const own = { ...paper, findings: compareProof(large, seen, 2048) };
+  const points = paperPoints(own).map(({ what, word }) => `${what}: ${word}`);
+  expect(points.slice(3).sort()).toEqual(['15 sockets, each: kept', '16 sockets, each: kept', 'P4: not kept']);
+  const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-proof-')), 'proof.pdf');
+  writeFileSync(file, await proofPdf(own, { paper: 'Letter', logo: null }));
+  expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toMatch(/Pages:\s+1/);
+});
 
 describe.each(LANGUAGES)('a proof sheet in %s', (language) => {
   const words = PROOF_WORDS[language];

@@ -167,6 +167,20 @@ describe('parts', () => {
     expect(await changeOrder(shop.teo, order, { what: 'cancel' })).toMatchObject({ code: 'conflict' });
   });
 
+  it('one that cannot be had any more leads back to the quote: it is sold out, and is taken anew with the next best', async () => {
+    const id = await acceptedTill(shop.teo);
+    const [order] = await orderAll(shop.teo, id);
+    const [line] = (await workOf(id)).orders[0]?.lines ?? [];
+    if (order === undefined || line === undefined) throw new Error('nothing was ordered');
+    expect((await stateOf(id)).drifts).toEqual([]);
+    must(await changeOrder(shop.teo, order, { what: 'never', line: line.id, quantity: 1, note: '' }));
+    expect((await stateOf(id)).drifts).not.toEqual([]);
+    const renewed = must(await renewQuote(shop.teo, id));
+    expect(renewed.equal).toEqual([1]);
+    must(await changeOrder(shop.teo, order, { what: 'take-back', line: line.id }));
+    expect((await stateOf(id)).drifts).toEqual([]);
+  });
+
   it('are not ordered twice by two who order at once', async () => {
     const id = await acceptedTill(shop.teo);
     const { wanted } = await workOf(id);

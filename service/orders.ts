@@ -17,6 +17,7 @@ import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { listSearches } from '../store/fittings';
 import { touchJob } from '../store/jobs';
+import { setStock } from '../store/offers';
 import {
   cancelOrder,
   getOrder,
@@ -156,6 +157,7 @@ async function noteLine(
   if (order.cancelledAt !== null) return fault('conflict', 'This order was taken back.');
   if (change.what === 'take-back') {
     if (!(await takeNewsBack(db, line.id))) return fault('conflict', 'Nothing was noted of it yet.');
+    if (line.news.at(-1)?.kind === 'never') await setStock(db, line.offerId, null);
   } else {
     const most = mostNews(countParts(line.quantity, line.news), change.what);
     if (change.quantity > most) {
@@ -163,6 +165,8 @@ async function noteLine(
     }
     const { what: kind, quantity, note } = change;
     await insertNews(db, line.id, { kind, quantity, note, staffId: caller.id });
+    // Then it is sold out for everybody: quotes that count on it say so, and are taken anew with the next best.
+    if (kind === 'never') await setStock(db, line.offerId, 0);
   }
   await touchJob(db, line.jobId);
   await noteEvent(db, {

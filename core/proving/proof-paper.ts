@@ -30,6 +30,28 @@ export interface PaperPoint {
   note: string;
 }
 
+/** From so many sockets on those that are as promised share a row: the sheet stays one page. */
+const MANY_SOCKETS = 12;
+
+/** Findings as rows: each by itself, or, where there are many sockets, the kept ones of one filling together. */
+function rowsOf(findings: readonly Finding[]): { finding: Finding; count: number }[] {
+  const many = findings.filter(({ kind }) => kind === 'slot').length >= MANY_SOCKETS;
+  const rows: { finding: Finding; count: number }[] = [];
+  for (const finding of findings) {
+    const { kind, verdict, figures } = finding;
+    const same =
+      many && kind === 'slot' && verdict === 'kept'
+        ? rows.find(
+            ({ finding: one }) =>
+              one.kind === 'slot' && one.verdict === 'kept' && one.figures.promised === figures.promised,
+          )
+        : undefined;
+    if (same === undefined) rows.push({ finding, count: 1 });
+    else same.count++;
+  }
+  return rows;
+}
+
 /** The points of a sheet in its language, made from the figures of what was found. */
 export function paperPoints({ language, findings }: Pick<ProofPaper, 'language' | 'findings'>): PaperPoint[] {
   const words = PROOF_WORDS[language];
@@ -38,12 +60,13 @@ export function paperPoints({ language, findings }: Pick<ProofPaper, 'language' 
     if (kind === 'channels') return String(value);
     return value === 0 ? words.empty : capacityIn(language, value);
   };
-  return findings.map(({ kind, what, figures, verdict }) => {
+  return rowsOf(findings).map(({ finding: { kind, what, figures, verdict }, count }) => {
     const { promised, found } = figures;
     const held = kind === 'total' && verdict === 'kept' && found !== null ? promised - found : 0;
     const shown = found === null ? words.notTold : figure(kind, found);
+    const name = count > 1 ? words.sockets(count) : what;
     return {
-      what: kind === 'slot' ? what : words.points[kind],
+      what: kind === 'slot' ? name : words.points[kind],
       promised: figure(kind, promised),
       found: held > 0 ? words.usable(shown) : shown,
       verdict,

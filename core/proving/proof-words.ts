@@ -14,6 +14,8 @@ export interface ProofWords {
   seeSheet: string;
   points: Record<Exclude<Finding['kind'], 'slot'>, string>;
   verdicts: Record<FindingVerdict, string>;
+  /** so many sockets that are as promised, in one row */
+  sockets: (count: number) => string;
   empty: string;
   notTold: string;
   usable: (total: string) => string;
@@ -43,6 +45,7 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     seeSheet: 'It is fitted and proved: the proof sheet',
     points: { total: 'Memory in all', rate: 'Running rate', channels: 'Channels' },
     verdicts: { kept: 'kept', remark: 'not quite', broken: 'not kept', untold: 'not told' },
+    sockets: (count) => `${count} sockets, each`,
     empty: 'empty',
     notTold: 'not told',
     usable: (total) => `${total} usable`,
@@ -73,6 +76,7 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     seeSheet: 'Eingebaut und nachgewiesen: der Nachweis',
     points: { total: 'Speicher insgesamt', rate: 'Laufende Rate', channels: 'Kanäle' },
     verdicts: { kept: 'gehalten', remark: 'nicht ganz', broken: 'nicht gehalten', untold: 'nicht gesagt' },
+    sockets: (count) => `${count} Sockel, jeder`,
     empty: 'leer',
     notTold: 'nicht gesagt',
     usable: (total) => `${total} nutzbar`,
@@ -103,6 +107,7 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     seeSheet: 'Monté et vérifié : l’attestation',
     points: { total: 'Mémoire en tout', rate: 'Débit réel', channels: 'Canaux' },
     verdicts: { kept: 'tenu', remark: 'pas tout à fait', broken: 'non tenu', untold: 'non dit' },
+    sockets: (count) => `${count} emplacements, chacun`,
     empty: 'vide',
     notTold: 'non dit',
     usable: (total) => `${total} utilisables`,
