@@ -1,4 +1,6 @@
 import type { Page } from 'playwright-core';
+import { guide, type Tested } from '../core/fitting/guide';
+import { TESTS, type Test } from '../core/fitting/guide-data';
 import { reportText } from '../demo/report';
 import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow, signIn } from './browser';
@@ -228,25 +230,21 @@ test('the photo club’s box does not start: over the guided search to a returne
   await page.getByRole('button', { name: 'Begin on the bench' }).click();
   await page.getByRole('button', { name: 'Find out why' }).click();
   await page.getByRole('button', { name: 'It beeps and does not start' }).click();
-  await page.getByRole('button', { name: 'They are what was ordered' }).click();
-  await page.getByRole('button', { name: 'Still the same' }).click();
-  for (let tests = 0; tests < 8; tests++) {
-    const one = page.getByRole('button', { name: 'One of them fails, the others run' });
-    const end = page.getByRole('button', { name: /^A bad module: it goes back/ });
-    await one
-      .or(end)
-      .or(page.getByText(/^about \d+ min$/))
-      .first()
-      .waitFor();
-    if (await end.isVisible()) break;
-    if (await one.isVisible()) await one.click();
-    else
-      await page
-        .getByRole('button', { name: /^(Still the same|It runs with them|It goes with the module)$/ })
-        .first()
-        .click();
-    await page.waitForTimeout(500);
+  // Each test comes to what a bad module would show.
+  const tested: Tested[] = [];
+  for (;;) {
+    const { next } = guide('beeps', tested);
+    if (next === null) break;
+    const { title, outcomes }: Test = TESTS[next];
+    const [found] = Object.entries(outcomes)
+      .filter(([, { leaves }]) => leaves?.includes('bad-module'))
+      .sort(([, x], [, y]) => (x.leaves?.length ?? 0) - (y.leaves?.length ?? 0));
+    if (found === undefined) throw new Error(`${title} cannot tell a bad module`);
+    await page.getByText(title, { exact: true }).waitFor();
+    await page.getByRole('button', { name: found[1].text, exact: true }).click();
+    tested.push({ test: next, outcome: found[0] });
   }
+  expect(guide('beeps', tested).end).toBe('bad-module');
   await page.getByLabel('Which one').fill('the one in B1');
   await page.getByRole('button', { name: /^A bad module: it goes back/ }).click();
   await page.getByText('Open the search again').waitFor();

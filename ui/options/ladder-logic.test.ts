@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { answer } from '@/core/planning/answer';
 import { planKey, rungsOf } from '@/core/planning/ladder';
 import { nextPlanKey } from './ladder-keys';
-import { priceAt, priceScale } from './price-scale';
+import { priceAt, priceScale, steadied } from './price-scale';
 import { seatMarks } from './seat-marks';
 
 const file = join(__dirname, '..', '..', 'core', 'planning', 'cases', 'bakery-till.case.json');
@@ -58,6 +58,22 @@ describe('the price axis', () => {
         expect(at(tick) - at(ticks[nr] ?? 0)).toBeGreaterThanOrEqual(64);
       });
     }
+  });
+
+  it('stays as it is while it serves, and is drawn anew where prices leave it or shrink in a corner of it', () => {
+    const before = priceScale([5_000, 9_000, 10_000], 700);
+    expect(steadied(null, before)).toBe(before);
+    expect(steadied(before, priceScale([5_000, 10_000], 700))).toBe(before);
+    expect(steadied(before, priceScale([5_000, 7_000], 700))).toBe(before);
+    for (const next of [
+      [3_000, 4_000],
+      [5_000, 14_000],
+      [400, 900, 1_200, 400_000],
+    ].map((prices) => priceScale(prices, 700))) {
+      expect(steadied(before, next)).toBe(next);
+    }
+    const narrower = priceScale([5_000, 10_000], 500);
+    expect(steadied(before, narrower)).toBe(narrower);
   });
 
   it('tells the price under a place, never below one step', () => {

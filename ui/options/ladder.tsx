@@ -20,7 +20,7 @@ import { Gliding, GlidingContext } from './glide';
 import { nextPlanKey } from './ladder-keys';
 import { NeedGrip } from './need-grip';
 import { PriceAxis } from './price-axis';
-import { priceScale } from './price-scale';
+import { type PriceScale, priceScale, steadied } from './price-scale';
 import { LABEL_WIDTH, RungRow } from './rung-row';
 import { TodayGround } from './today-ground';
 
@@ -59,10 +59,14 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
   const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
   const [box, width] = useWidth<HTMLDivElement>(widthOfWork);
   const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
+  const axis = useRef<PriceScale | null>(null);
   const scale = useMemo(() => {
     const prices = answer.plans.map((plan) => plan.priceCents);
-    return priceScale(prices, width - LABEL_WIDTH - RIGHT_ROOM);
+    return steadied(axis.current, priceScale(prices, width - LABEL_WIDTH - RIGHT_ROOM));
   }, [answer, width]);
+  useEffect(() => {
+    axis.current = scale;
+  }, [scale]);
   const downwards = useMemo(() => [...rungs].reverse(), [rungs]);
   const start = startOf(rungs);
   const reachable = looked ?? (start === undefined ? null : planKey(start.best));

@@ -41,6 +41,17 @@ export function priceScale(prices: readonly number[], width: number): PriceScale
   return { at, kind, ticks };
 }
 
+/** An axis stays as it is as long as its dearest price is so much of it: what stays on the ladder stands where it stood. */
+const STEADY_FROM = 0.6;
+
+/** The axis of before, where it serves as well; else the new one. */
+export function steadied(before: PriceScale | null, next: PriceScale): PriceScale {
+  if (before === null || before.kind !== next.kind) return next;
+  const [[least = 0, most = 0], [nextLeast = 0, nextMost = 0]] = [before.at.domain(), next.at.domain()];
+  const isSameWidth = before.at.range().join() === next.at.range().join();
+  return isSameWidth && least === nextLeast && nextMost <= most && nextMost >= STEADY_FROM * most ? before : next;
+}
+
 /** The price under a place on the axis, in whole steps of the currency; minor units. */
 export function priceAt({ at }: PriceScale, x: number, step = 100): number {
   return Math.max(step, Math.round(at.invert(x) / step) * step);
