@@ -17,6 +17,7 @@ import { LaidOver, type Over } from './laid-over';
 import { NoPlan } from './no-plan';
 import { OldPrices } from './old-prices';
 import { PlanStrip } from './plan-strip';
+import { RefusedOffers } from './refused-offers';
 import { SteerBar } from './steer-bar';
 import { Suggested } from './suggested';
 import { useNewPart } from './use-new-part';
@@ -32,7 +33,6 @@ interface OptionsDeskProps {
 
 // Fetched when it is first asked for: the ladder is there the sooner.
 const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
-const RefusedOffers = dynamic(() => import('./refused-offers').then((module) => module.RefusedOffers), { ssr: false });
 const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
 
 const MOST_COMPARED = 3;
