@@ -26,7 +26,7 @@ import { insertTrial } from '../store/trials';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import type { JobState } from './job-state';
-import { isFitted } from './job-work';
+import { openFitting } from './job-work';
 import { done, fault, type Result } from './result';
 import { trialOfOption } from './trial-of-option';
 
@@ -40,11 +40,9 @@ export async function beginFitting(caller: Caller, jobId: number): Promise<Resul
       const { work, job, slots, limits } = state;
       const { accepted, fittings } = work;
       if (accepted === null) return fault('conflict', NOT_ACCEPTED);
-      const [last] = fittings;
-      if (last?.quoteId === accepted.quote.id && !isFitted(work)) {
-        // Two tablets that begin at once begin the same.
-        return done({ id: last.id });
-      }
+      // Two tablets that begin at once begin the same.
+      const open = openFitting(work);
+      if (open !== null) return done({ id: open.id });
       const library = job.modelId === null ? [] : await listModelSlots(db, job.modelId);
       const { option } = accepted;
       const steps = checklistOf({
@@ -62,7 +60,7 @@ export async function beginFitting(caller: Caller, jobId: number): Promise<Resul
         {
           quoteId: accepted.quote.id,
           place: option.place,
-          round: (last?.round ?? 0) + 1,
+          round: (fittings[0]?.round ?? 0) + 1,
           modelId: job.modelId,
           steps,
         },

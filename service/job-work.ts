@@ -106,12 +106,26 @@ export async function workOf(
   };
 }
 
-/** All steps of the last time on the bench are done or left out. */
-export function isFitted({ fittings, accepted }: Pick<JobWork, 'fittings' | 'accepted'>): boolean {
+/** The time on the bench that is gone on with: the last for the accepted option, unless its proof was signed as not kept. */
+export function openFitting({
+  fittings,
+  accepted,
+  proofs,
+}: Pick<JobWork, 'fittings' | 'accepted' | 'proofs'>): Fitting | null {
   const [last] = fittings;
-  if (last === undefined || accepted === null || last.quoteId !== accepted.quote.id) return false;
-  const { before, after } = accepted.option;
-  return benchState(last.steps, last.ticks, before, after).next === null;
+  if (last === undefined || accepted === null || last.quoteId !== accepted.quote.id) return null;
+  const isBroken = proofs.some(
+    ({ fittingId, signedOn, verdict }) => fittingId === last.id && signedOn !== null && verdict === 'broken',
+  );
+  return isBroken ? null : last;
+}
+
+/** All its steps are done or left out. */
+export function isFitted(work: Pick<JobWork, 'fittings' | 'accepted' | 'proofs'>): boolean {
+  const open = openFitting(work);
+  if (open === null || work.accepted === null) return false;
+  const { before, after } = work.accepted.option;
+  return benchState(open.steps, open.ticks, before, after).next === null;
 }
 
 /** A signed proof that was not broken ends the job's work. */

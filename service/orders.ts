@@ -253,7 +253,7 @@ export async function claimOf(orderId: number, lineId: number): Promise<Claim | 
   const line = order?.lines.find(({ id }) => id === lineId);
   if (order === null || line === undefined) return null;
   const faults = line.news.flatMap(({ id, kind, quantity, note, at }) =>
-    kind === 'wrong' || kind === 'dead' ? [{ id, kind, quantity, note, on: String(at).slice(0, 10) }] : [],
+    kind === 'wrong' || kind === 'dead' ? [{ id, kind, quantity, note, on: at.slice(0, 10) }] : [],
   );
   if (faults.length === 0) return null;
   const { name, town, contact } = await getShop(pool());

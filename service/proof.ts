@@ -6,27 +6,14 @@ import { READ_FAULTS } from '../core/reading/read';
 import type { ReadMachine } from '../core/reading/reading';
 import { readApart } from '../outward/read-apart';
 import type { Queryable } from '../store/database';
-import {
-  dropProof,
-  insertFollowUp,
-  insertOldModule,
-  insertProof,
-  OLD_FATES,
-  PROOF_DEPTHS,
-  sharesHeld,
-  signProof,
-  takeOldModuleBack,
-} from '../store/proofs';
+import { dropProof, insertProof, sharesHeld } from '../store/proofs';
 import { getReading, insertReading } from '../store/readings';
-import { insertTrial } from '../store/trials';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import type { ReadingInput } from './intake';
 import type { JobState } from './job-state';
 import type { Accepted } from './job-work';
 import { done, fault, type Result } from './result';
-import { pieceSchema, putPiece, settlePieces } from './shelf';
-import { trialOfOption } from './trial-of-option';
 
 const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
 const NO_PROMISE = 'Nobody said yes to an option yet: there is no promise to hold this against.';
@@ -186,74 +173,6 @@ export async function typeProof(
   });
 }
 
-export const signSchema = z.strictObject({
-  proof: z.number().int().positive(),
-  verdict: z.enum(['kept', 'remark', 'broken']),
-  remark: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
-  depth: z.enum(PROOF_DEPTHS),
-  loadedMinutes: z.number().int().min(1).max(10_000).nullable().default(null),
-});
-
-const SEVERITY = ['kept', 'remark', 'broken'] as const;
-
-/** The technician signs what the proof found: then it is the customer's sheet, and evidence of the model. */
-export async function signTheProof(
-  caller: Caller,
-  jobId: number,
-  { proof: id, verdict, remark, depth, loadedMinutes }: z.infer<typeof signSchema>,
-): Promise<Result<null>> {
-  return changeJob(caller, jobId, {
-    kind: 'proof-signed',
-    detail: { proof: id, verdict, depth },
-    work: async (db, state) => {
-      const proof = state.work.proofs.find((one) => one.id === id);
-      const { accepted } = state.work;
-      if (proof === undefined || accepted === null) return fault('not-found', 'This proof is not kept any more.');
-      if (proof.signedOn !== null) return fault('conflict', 'It is signed already, and stays as it is.');
-      if (SEVERITY.indexOf(verdict) < SEVERITY.indexOf(proof.verdict)) {
-        return fault('conflict', 'What was found speaks against that: read the machine again, or sign what it says.');
-      }
-      if (verdict === 'remark' && remark === '')
-        return fault('bad-input', 'Say in a sentence what the customer has to know.');
-      if (depth === 'loaded' && loadedMinutes === null)
-        return fault('bad-input', 'Say for how many minutes it ran loaded.');
-      const trialId =
-        verdict === 'broken'
-          ? null
-          : await proofTrial(db, state, accepted, { depth, loadedMinutes, remark, staffId: caller.id });
-      const minutes = depth === 'loaded' ? loadedMinutes : null;
-      await signProof(db, id, { verdict, remark, depth, loadedMinutes: minutes, trialId, staffId: caller.id });
-      if (verdict !== 'broken') await settlePieces(db, jobId, accepted.option);
-      return done(null);
-    },
-  });
-}
-
-/** What was proved becomes evidence of the model, as deep as it was looked at. */
-async function proofTrial(
-  db: Queryable,
-  state: JobState,
-  { option }: Accepted,
-  {
-    depth,
-    loadedMinutes,
-    remark,
-    staffId,
-  }: { depth: (typeof PROOF_DEPTHS)[number]; loadedMinutes: number | null; remark: string; staffId: number },
-): Promise<number | null> {
-  const { job } = state;
-  if (job.modelId === null) return null;
-  const ran = depth === 'loaded' && loadedMinutes !== null ? `ran loaded for ${loadedMinutes} minutes` : '';
-  const note = [`proof of job ${job.id}`, ran, remark].filter((part) => part !== '').join('; ');
-  const trial = trialOfOption(state, option, {
-    outcome: 'works',
-    depth,
-    note: note.slice(0, 500),
-    rateMTs: option.rateMTs,
-  });
-  return trial === null ? null : insertTrial(db, job.modelId, trial, { jobId: job.id, staffId });
-}
-
 export const dropProofSchema = z.strictObject({ proof: z.number().int().positive() });
 
 /** Takes a proof out that nobody signed. */
@@ -269,88 +188,5 @@ export async function takeProofOut(
       (await dropProof(db, jobId, proof))
         ? done(null)
         : fault('conflict', 'It is signed, and stays; or it is gone already.'),
-  });
-}
-
-export const followUpSchema = z.strictObject({
-  proof: z.number().int().positive(),
-  works: z.boolean(),
-  note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
-});
-
-/** Weeks later: does it still run? Evidence of the deepest kind. */
-export async function followUp(
-  caller: Caller,
-  jobId: number,
-  { proof: id, works, note }: z.infer<typeof followUpSchema>,
-): Promise<Result<null>> {
-  return changeJob(caller, jobId, {
-    kind: 'followed-up',
-    detail: { proof: id, works },
-    work: async (db, state) => {
-      const proof = state.work.proofs.find((one) => one.id === id && one.signedOn !== null);
-      const { accepted } = state.work;
-      if (proof === undefined || accepted === null) return fault('not-found', 'There is no signed proof to follow up.');
-      const trial = trialOfOption(state, accepted.option, {
-        outcome: works ? 'works' : 'starts-with-faults',
-        depth: 'weeks',
-        note: [`asked after job ${jobId}`, note].filter((part) => part !== '').join('; '),
-      });
-      const { modelId } = state.job;
-      const trialId =
-        trial === null || modelId === null
-          ? null
-          : await insertTrial(db, modelId, trial, { jobId, staffId: caller.id });
-      await insertFollowUp(db, id, { works, note, on: state.today, trialId, staffId: caller.id });
-      return done(null);
-    },
-  });
-}
-
-export const oldModuleSchema = z.discriminatedUnion('fate', [
-  z.strictObject({ fate: z.enum(OLD_FATES).exclude(['shelf']), slot: z.string().min(1).max(60) }),
-  z.strictObject({
-    fate: z.literal('shelf'),
-    slot: z.string().min(1).max(60),
-    piece: pieceSchema.omit({ originJobId: true }),
-  }),
-  z.strictObject({ fate: z.literal('undo'), slot: z.string().min(1).max(60) }),
-]);
-
-/** Modules that the accepted option takes out of the machine. */
-export function modulesOut({ option }: Accepted): { slot: string; what: string }[] {
-  const { kept } = option.shop;
-  return option.before.flatMap(({ slot, text, fate }) =>
-    text === null || fate === 'built-in' || kept.includes(slot) ? [] : [{ slot, what: text }],
-  );
-}
-
-/** Notes what became of a module that came out: back to the customer, onto the shelf, or scrapped. */
-export async function settleOldModule(
-  caller: Caller,
-  jobId: number,
-  input: z.infer<typeof oldModuleSchema>,
-): Promise<Result<null>> {
-  return changeJob(caller, jobId, {
-    kind: `old-module-${input.fate}`,
-    detail: { slot: input.slot },
-    work: async (db, { work }) => {
-      if (work.accepted === null) return fault('conflict', NO_PROMISE);
-      if (input.fate === 'undo') {
-        return (await takeOldModuleBack(db, jobId, input.slot))
-          ? done(null)
-          : fault('conflict', 'A module on the shelf is taken off there.');
-      }
-      const old = modulesOut(work.accepted).find(({ slot }) => slot === input.slot);
-      if (old === undefined) return fault('not-found', `Nothing comes out of ${input.slot}.`);
-      let pieceId: number | null = null;
-      if (input.fate === 'shelf') {
-        const put = await putPiece(db, caller, { ...input.piece, originJobId: jobId });
-        if (!put.ok) return put;
-        pieceId = put.value.id;
-      }
-      const isFirst = await insertOldModule(db, jobId, { ...old, fate: input.fate, pieceId }, caller.id);
-      return isFirst ? done(null) : fault('conflict', 'Somebody noted that already.');
-    },
   });
 }

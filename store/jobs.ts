@@ -113,6 +113,7 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
        and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
     exists (select from proof where quote_id = sent.id and signed_at is not null and verdict <> 'broken') as proved,
     coalesce((select jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = fitting.id and undone_at is null)
+        and not exists (select from proof where fitting_id = fitting.id and signed_at is not null and verdict = 'broken')
       from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted,
     (select case when count(*) = 0 then null when bool_or(line.quantity > coalesce((select sum(quantity) from part_news
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end

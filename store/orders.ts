@@ -89,7 +89,8 @@ export interface News {
   quantity: number;
   note: string;
   by: string | null;
-  at: Date;
+  /** ISO 8601 */
+  at: string;
 }
 
 export interface OrderLine {
@@ -200,6 +201,8 @@ export async function lockOrdering(db: Queryable): Promise<void> {
 
 /** Takes an order back of which nothing was noted; false: too late, or there is none. */
 export async function cancelOrder(db: Queryable, id: number, staffId: number): Promise<boolean> {
+  // Whoever notes something of a line at this moment is first.
+  await run(db, 'select from part_order_line where order_id = $1 order by id for update', [id]);
   const taken = await run(
     db,
     `update part_order set cancelled_at = now(), cancelled_by = $2 where id = $1 and cancelled_at is null

@@ -50,6 +50,8 @@ export async function countQuestions(db: Queryable, quoteId: number): Promise<nu
 /** A sent quote by its link, locked until the transaction ends: whoever else answers it waits. */
 export async function lockByLink(db: Queryable, tokenHash: Buffer): Promise<SentQuote | null> {
   const linked = 'select quote_id from quote_link where token_hash = $1 and withdrawn_at is null';
+  // The job first, as whoever changes it in the shop does: two who answer at once wait for each other, and never both.
+  await run(db, `select from job where id = (select job_id from quote where id = (${linked})) for update`, [tokenHash]);
   await run(db, `select from quote where id = (${linked}) for update`, [tokenHash]);
   return findByLink(db, tokenHash);
 }

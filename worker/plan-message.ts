@@ -4,8 +4,8 @@ import type { Change } from '../core/planning/planner';
 import type { PackedAnswer } from './packed-answer';
 
 /**
- * A case to be planned, by itself or as the text of the market that it stands in, a change of the case that was planned last, a question why something is not on the ladder of a case,
- * or the end of the work on one of these.
+ * A case to be planned, by itself or as the text of the market that it stands in, a change of the case that was planned last, a
+ * question why something is not on the ladder of a case, or the end of the work on one of these.
  */
 export type PlanRequest =
   | { id: number; planCase: PlanCase }

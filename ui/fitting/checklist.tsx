@@ -62,7 +62,7 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
   const bench = useBench(fitting);
   const { steps, finds } = fitting;
   const { done, skipped, next } = bench.state;
-  const started = finds.filter(({ kind }) => kind === 'other-module' || kind === 'other-slots').length;
+  const otherwise = finds.filter(({ kind }) => kind === 'other-module' || kind === 'other-slots').length;
   return (
     <div className="grid gap-3">
       <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
@@ -73,7 +73,7 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
         </span>
       </div>
       <Fault sentence={bench.sentence} />
-      {started > 0 && (
+      {otherwise > 0 && (
         <Notice tone="mind">
           What is in the machine is not as it was read: put it right on the slot board beside. The quote is checked
           again at once.

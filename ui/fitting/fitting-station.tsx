@@ -58,13 +58,11 @@ function usualText(minutes: readonly number[]): string {
 function Bench() {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
-  const { fitting, noLongerFits, proofs, usual, parts, searches } = job.work;
+  const { fitting, fittingIsOver, noLongerFits, usual, parts, searches } = job.work;
   const missing = parts.filter(({ state }) => state !== 'arrived' && state !== 'aside').length;
   // A search that is open is what hands are at.
   const isSearching = searches[0] !== undefined && searches[0].ended === null;
   const begin = () => save('POST', `/api/jobs/${job.id}/fitting`);
-  // A promise that was not kept is fitted again.
-  const isOver = proofs[0]?.signedOn != null && proofs[0].verdict === 'broken';
   return (
     <>
       {noLongerFits !== null && (
@@ -75,7 +73,7 @@ function Bench() {
           </Link>
         </Notice>
       )}
-      {(fitting === null || isOver) && (
+      {(fitting === null || fittingIsOver) && (
         <div className="flex flex-wrap gap-3 items-center">
           <Button weight="act" className="text-lg! min-h-14 px-6" disabled={busy} onClick={() => void begin()}>
             {fitting === null ? 'Begin on the bench' : 'Begin again on the bench'}

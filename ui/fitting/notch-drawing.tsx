@@ -34,7 +34,6 @@ export function NotchDrawing({ notch }: { notch: NonNullable<FittingStep['notch'
           <rect x={at(share) - 3} y="70" width="6" height="10" className="fill-ink" />
         </g>
       ))}
-      <path d="M150 56v12m-6-6 6 6 6-6" className="stroke-act fill-none" strokeWidth="0" />
       <rect x={EDGE.x - 4} y="80" width={EDGE.width + 8} height="12" className="fill-none stroke-ink" strokeWidth="2" />
       <path d={`M${EDGE.x - 8} 92V66l6-6`} className="stroke-ink fill-none" strokeWidth="3.5" />
       <path d={`M${EDGE.x + EDGE.width + 8} 92V66l-6-6`} className="stroke-ink fill-none" strokeWidth="3.5" />

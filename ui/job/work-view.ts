@@ -87,7 +87,10 @@ export interface WorkView {
   parts: PartView[];
   /** why the accepted option does not go into the machine as it is known by now; null: it does */
   noLongerFits: string | null;
+  /** the last time on the bench for the accepted option */
   fitting: FittingView | null;
+  /** it was found not kept: what comes next is another time on the bench */
+  fittingIsOver: boolean;
   /** how long it took in machines of this model, minutes, the latest first */
   usual: number[];
   searches: SearchView[];

@@ -69,9 +69,10 @@ export function OptionsStation() {
     <>
       <div className="options-station">
         <h1 className="sr-only">Options: every upgrade that is worth its money</h1>
-        {isFirst && market.failed && (
+        {market.failed && (
           <Notice tone="stop" live>
-            The offers could not be read. Fenbrik asks again when the network is back.{' '}
+            The offers could not be read{isFirst ? '' : ' anew: what is shown is from before'}. Fenbrik asks again when
+            the network is back.{' '}
             <Button weight="quiet" onClick={market.again}>
               Ask again
             </Button>

@@ -1,7 +1,8 @@
 import type { OrderHint } from '@/core/ordering/order-hints';
 import { moneyText } from '@/core/pricing/money-text';
 
-const MORE = (more: number): string => `${more === 1 ? 'one more module' : `${more} more modules`}`;
+const moreWords = (more: number): string =>
+  more === 1 ? 'one more module reaches it' : `${more} more modules reach it`;
 
 /** What a threshold says of an order, in a sentence. */
 export function hintText({ what, fromCents, missingCents, currency, more }: OrderHint): string {
@@ -9,7 +10,7 @@ export function hintText({ what, fromCents, missingCents, currency, more }: Orde
   const missing = moneyText(missingCents, currency);
   if (what === 'free-shipping') {
     if (missingCents === 0) return `Ships free: it is over ${from}.`;
-    return `${missing} more ships free${more === null ? '' : `: ${MORE(more)} ${more === 1 ? 'reaches' : 'reach'} it`}.`;
+    return `${missing} more ships free${more === null ? '' : `: ${moreWords(more)}`}.`;
   }
   if (missingCents === 0) return `Over the least order of ${from}.`;
   return `${missing} short of the least order of ${from}.`;

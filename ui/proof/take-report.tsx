@@ -28,7 +28,11 @@ function FromScreen() {
   const [rate, setRate] = useState('');
   const [channels, setChannels] = useState('');
   const whole = (text: string) => (/^\d{1,5}$/.test(text.trim()) ? Number(text.trim()) : null);
+  const [wrong, setWrong] = useState<string | null>(null);
   const take = async () => {
+    const isNone = [rate, channels].some((text) => text.trim() !== '' && whole(text) === null);
+    setWrong(isNone ? 'Type rate and channels as whole numbers, or leave them empty.' : null);
+    if (isNone) return;
     const body = { total, counts, rateMTs: whole(rate), channels: whole(channels) };
     const { ok } = await save('POST', `/api/jobs/${job.id}/proof/typed`, body);
     if (ok) setTotal('');
@@ -81,7 +85,7 @@ function FromScreen() {
           Hold it against the promise
         </Button>
       </form>
-      <Fault sentence={sentence} />
+      <Fault sentence={wrong ?? sentence} />
     </details>
   );
 }

@@ -1,8 +1,8 @@
 import { minutesTaken } from '@/core/fitting/bench-state';
 import type { JobState } from '@/service/job-state';
-import { whyNoLongerFits } from '@/service/job-work';
+import { openFitting, whyNoLongerFits } from '@/service/job-work';
+import { modulesOut } from '@/service/old-modules';
 import { standingLine } from '@/service/orders';
-import { modulesOut } from '@/service/proof';
 import type { PartView, WorkView } from '@/ui/job/work-view';
 
 /** Parts of the accepted option: what is to be ordered first, then what is on orders, then what our shelf gives. */
@@ -72,6 +72,7 @@ export function workViewOf(state: JobState): WorkView {
             finds: fitting.finds,
             minutes: minutesTaken(fitting.steps, fitting.ticks),
           },
+    fittingIsOver: fitting !== undefined && openFitting(work) === null,
     usual: work.usual,
     searches: searches.map(({ id, sign, beeps, beganBy, tests, ended, about, endedBy }) => ({
       ...{ id, sign, beeps, beganBy, ended, about, endedBy },

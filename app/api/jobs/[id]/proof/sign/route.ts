@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { signSchema, signTheProof } from '@/service/proof';
+import { signSchema, signTheProof } from '@/service/sign-proof';
 
 /** The technician signs. */
 export const POST = handle('jobs.write', signSchema, (caller, input, params) =>
