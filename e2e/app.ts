@@ -33,8 +33,7 @@ export class App {
   }
 
   async start(): Promise<void> {
-    const next = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
-    this.child = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', String(this.port)], {
+    this.child = spawn(process.execPath, [join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(this.port)], {
       cwd: ROOT,
       detached: true,
       stdio: 'ignore',

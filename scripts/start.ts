@@ -112,10 +112,7 @@ export async function start(): Promise<void> {
   }
   const mail = await mailStandIn();
   const port = await freePort(Number(process.env.PORT) || DEFAULT_PORT);
-  const app = program(
-    [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
-    {},
-  );
+  const app = program([join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(port)], {});
   const children = [app];
   const feeds = await sellerFeeds();
   if (feeds !== null) children.push(feeds);
