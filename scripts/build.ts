@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { compressStatic } from './compress-static';
+import { finishStatic } from './finish-static';
 import { ROOT, say } from './setup.mjs';
 
 const SOURCES = [
@@ -18,7 +18,7 @@ const SOURCES = [
   'instrumentation.ts',
   'instrumentation-client.ts',
   'postcss.config.mjs',
-  'scripts/compress-static.ts',
+  'scripts/finish-static.ts',
   'package-lock.json',
 ];
 
@@ -57,6 +57,6 @@ export function needBuild(): void {
     env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', CI: '1' },
   });
   if (built.status !== 0) throw new Error(`the build failed:\n${`${built.stdout}\n${built.stderr}`.slice(-4000)}`);
-  compressStatic(join(ROOT, '.next', 'static'));
+  finishStatic(join(ROOT, '.next', 'static'));
   writeFileSync(stamp, hash);
 }
