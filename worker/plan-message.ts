@@ -1,4 +1,4 @@
-import type { PlanCase } from '../core/planning/case';
+import type { Goal, PlanCase } from '../core/planning/case';
 import type { WhyNot } from '../core/planning/explain/why-not';
 import type { Change } from '../core/planning/planner';
 import type { PackedAnswer } from './packed-answer';
@@ -14,10 +14,14 @@ export type PlanRequest =
   | { id: number; asked: WhyNot; about: PlanCase }
   | { cancel: number };
 
-/** What comes of a request, under its id; `share`: how much of the work is done, 0 to 1. */
+/**
+ * What comes of a request, under its id; `share`: how much of the work is done, 0 to 1; `ahead`: what the case of that request
+ * would be answered with for another goal, which nobody has asked for yet.
+ */
 export type PlanReply =
   | { id: number; state: 'planning'; share: number }
   | { id: number; state: 'done'; answer: PackedAnswer }
+  | { id: number; state: 'ahead'; goal: Goal; answer: PackedAnswer }
   | { id: number; state: 'told'; lines: string[] }
   | { id: number; state: 'failed' }
   | { id: number; state: 'cancelled' };

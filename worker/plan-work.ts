@@ -1,8 +1,8 @@
-import { boardRates } from '../core/planning/board-rates';
-import type { PlanCase } from '../core/planning/case';
-import { whyNot } from '../core/planning/explain/why-not';
+import type { Goal, PlanCase } from '../core/planning/case';
+import { type WhyNot, whyNot } from '../core/planning/explain/why-not';
 import type { Answer } from '../core/planning/plan';
 import { Planner } from '../core/planning/planner';
+import { goalKey, likelyGoals } from './likely-goals';
 import { Packer } from './packed-answer';
 import type { PlanReply, PlanRequest } from './plan-message';
 
@@ -12,8 +12,6 @@ const LOOK_MS = 30;
 const AHEAD_MS = 4;
 /** So long nobody asks before anything is worked out ahead, ms. */
 const QUIET_MS = 150;
-/** So many rates are worked out ahead. */
-const MOST_RATES = 8;
 
 type Asked = Exclude<PlanRequest, { cancel: number }>;
 
@@ -32,9 +30,13 @@ export class PlanWork {
   readonly #cancelled = new Set<number>();
   readonly #packer = new Packer();
   #planner: Planner | null = null;
+  /** the request that the case came or changed with last */
+  #caseId = 0;
   #before: Promise<void> = Promise.resolve();
   /** requests so far */
   #taken = 0;
+  /** goals of which the answer was told since anything but the goal changed */
+  #told = new Set<string>();
 
   constructor(private readonly place: WorkPlace) {}
 
@@ -58,14 +60,15 @@ export class PlanWork {
         reply({ id, state: 'told', lines: whyNot(request.about, request.asked) });
         return;
       }
-      if ('planCase' in request) this.#planner = new Planner(request.planCase);
-      else if ('market' in request) {
-        const { planCase } = JSON.parse(request.market) as { planCase: PlanCase };
-        this.#planner = new Planner(planCase);
-      } else if (this.#planner === null) throw new Error('there is no case to change');
-      else this.#planner.change(request.change);
-      const answer = await this.#answer(id, this.#planner);
-      reply(answer === null ? { id, state: 'cancelled' } : { id, state: 'done', answer: this.#packer.pack(answer) });
+      const planner = this.#plannerFor(request);
+      this.#caseId = id;
+      const answer = await this.#answer(id, planner);
+      if (answer === null) {
+        reply({ id, state: 'cancelled' });
+        return;
+      }
+      this.#told.add(goalKey(planner.planCase.goal));
+      reply({ id, state: 'done', answer: this.#packer.pack(answer) });
     } catch {
       reply({ id, state: 'failed' });
     } finally {
@@ -73,27 +76,56 @@ export class PlanWork {
     }
   }
 
-  /** Works out the likely next questions, the other least rates, until somebody asks something. */
+  /** @throws where there is no case to change */
+  #plannerFor(request: Exclude<Asked, { asked: WhyNot }>): Planner {
+    if ('change' in request) {
+      if (this.#planner === null) throw new Error('there is no case to change');
+      const { keep, prices } = request.change;
+      if (keep !== undefined || prices !== undefined) this.#told = new Set();
+      this.#planner.change(request.change);
+      return this.#planner;
+    }
+    this.#told = new Set();
+    const planCase =
+      'market' in request ? (JSON.parse(request.market) as { planCase: PlanCase }).planCase : request.planCase;
+    this.#planner = new Planner(planCase);
+    return this.#planner;
+  }
+
+  /** Works out and tells the answers to the likely next questions, until somebody asks something. */
   async #ahead(nr: number): Promise<void> {
-    const { now, pause } = this.place;
+    const { pause, reply } = this.place;
     const planner = this.#planner;
     await pause(QUIET_MS);
     if (planner === null || nr !== this.#taken) return;
     try {
-      const { planCase } = planner;
-      const { minRateMTs, ...goal } = planCase.goal ?? {};
-      const rates = [null, ...boardRates(planCase).slice(-MOST_RATES)].filter((rate) => rate !== (minRateMTs ?? null));
-      for (const rate of rates) {
-        let looked = now();
-        for (const _ of planner.ahead(rate === null ? goal : { ...goal, minRateMTs: rate })) {
-          if (now() - looked < AHEAD_MS) continue;
-          await pause(0);
-          if (nr !== this.#taken) return;
-          looked = now();
-        }
+      for (const goal of likelyGoals(planner.planCase)) {
+        const key = goalKey(goal);
+        if (this.#told.has(key)) continue;
+        const answer = await this.#aheadFor(nr, planner, goal);
+        if (answer === null) return;
+        this.#told.add(key);
+        reply({ id: this.#caseId, state: 'ahead', goal, answer: this.#packer.pack(answer) });
+        await pause(0);
+        if (nr !== this.#taken) return;
       }
     } catch {
       // Whoever asks for it is told.
+    }
+  }
+
+  /** Null: somebody asked something meanwhile. */
+  async #aheadFor(nr: number, planner: Planner, goal: Goal): Promise<Answer | null> {
+    const { now, pause } = this.place;
+    const steps = planner.ahead(goal);
+    let looked = now();
+    for (;;) {
+      const step = steps.next();
+      if (step.done === true) return step.value;
+      if (now() - looked < AHEAD_MS) continue;
+      await pause(0);
+      if (nr !== this.#taken) return null;
+      looked = now();
     }
   }
 

@@ -1,9 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { answer } from '../core/planning/answer';
-import { boardRates } from '../core/planning/board-rates';
+import type { PlanCase } from '../core/planning/case';
 import { whyNot } from '../core/planning/explain/why-not';
 import { Search } from '../core/planning/search/search';
+import { goalKey, likelyGoals } from './likely-goals';
 import { Unpacker } from './packed-answer';
 import type { PlanReply, PlanRequest } from './plan-message';
 import { PlanWork } from './plan-work';
@@ -102,33 +103,65 @@ describe('work that takes long', () => {
     expect(last?.state === 'done' && new Unpacker().unpack(last.answer)).toEqual(answer(planCase));
   });
 
-  it('the other least rates are worked out ahead, and nothing is told of it', async () => {
+  /** A place where nothing takes time, and where all that was begun is over after a turn. */
+  async function quickPlace(first: PlanCase) {
     const told: PlanReply[] = [];
-    let quiet = 0;
-    const work = new PlanWork({
-      reply: (reply) => told.push(reply),
-      now: () => 0,
-      pause: async (wait) => {
-        if (wait > 0) quiet++;
-      },
-    });
-    const kiosk = worked('vet-workstation');
-    await work.take({ id: 1, planCase: kiosk });
-    const searched = jest.spyOn(Search.prototype, 'take');
-    // Two turns: the quiet moment, and what follows it.
+    const work = new PlanWork({ reply: (reply) => told.push(reply), now: () => 0, pause: async () => {} });
+    await work.take({ id: 1, planCase: first });
     await new Promise((resolve) => setTimeout(resolve));
-    expect(quiet).toBe(1);
-    expect(searched).toHaveBeenCalled();
-    searched.mockClear();
-    const rates = boardRates(kiosk);
-    for (const [nr, minRateMTs] of rates.entries()) await work.take({ id: 2 + nr, change: { goal: { minRateMTs } } });
+    return { told, work };
+  }
+  const unpacked = (told: readonly PlanReply[]) => {
+    const unpacker = new Unpacker();
+    return told.flatMap((reply) =>
+      reply.state === 'done' || reply.state === 'ahead'
+        ? [{ ...reply, answer: unpacker.unpack(reply.answer), goal: reply.state === 'ahead' ? reply.goal : {} }]
+        : [],
+    );
+  };
+
+  it('what is likely asked next is told ahead, each as the core answers it, under the request it builds on', async () => {
+    const workstation = worked('vet-workstation');
+    const { told } = await quickPlace(workstation);
+    const [first, ...ahead] = unpacked(told);
+    expect(first).toMatchObject({ id: 1, state: 'done' });
+    expect(ahead.map(({ goal }) => goalKey(goal))).toEqual(likelyGoals(workstation).map(goalKey));
+    for (const { id, goal, answer: own } of ahead) {
+      expect(id).toBe(1);
+      expect(own).toEqual(answer({ ...workstation, goal }));
+    }
+    expect(new Set(ahead.map(({ answer: own }) => own.plans.length)).size).toBeGreaterThan(1);
+  });
+
+  it('what was worked out ahead is not searched again, and not told twice', async () => {
+    const workstation = worked('vet-workstation');
+    const { told, work } = await quickPlace(workstation);
+    const searched = jest.spyOn(Search.prototype, 'take');
+    const [goal] = likelyGoals(workstation);
+    await work.take({ id: 2, change: { goal } });
     expect(searched).not.toHaveBeenCalled();
     searched.mockRestore();
-    const unpacker = new Unpacker();
-    const answers = told.flatMap((reply) => (reply.state === 'done' ? [unpacker.unpack(reply.answer)] : []));
-    expect(told).toHaveLength(1 + rates.length);
-    expect(answers.slice(1)).toEqual(rates.map((minRateMTs) => answer({ ...kiosk, goal: { minRateMTs } })));
-    expect(new Set(answers.map(({ plans }) => plans.length)).size).toBeGreaterThan(1);
+    await new Promise((resolve) => setTimeout(resolve));
+    const keys = unpacked(told).flatMap((reply) => (reply.state === 'ahead' ? [goalKey(reply.goal)] : []));
+    expect(new Set(keys).size).toBe(keys.length);
+    expect(keys).not.toContain(goalKey({}));
+  });
+
+  it('once something must stay, all of it is told anew', async () => {
+    const kiosk = worked('library-kiosk');
+    const { told, work } = await quickPlace(kiosk);
+    const before = told.length;
+    const slot = kiosk.installed[0].slot;
+    await work.take({ id: 2, change: { goal: null, keep: { [slot]: 'must' } } });
+    await new Promise((resolve) => setTimeout(resolve));
+    const changed = {
+      ...kiosk,
+      installed: kiosk.installed.map((one: { slot: string }) => (one.slot === slot ? { ...one, keep: 'must' } : one)),
+    };
+    const later = unpacked(told).slice(before);
+    expect(later.map(({ id }) => id)).toEqual(later.map(() => 2));
+    expect(later.length).toBe(1 + likelyGoals(kiosk).length);
+    for (const { goal, answer: own } of later) expect(own).toEqual(answer({ ...changed, goal }));
   });
 
   it('a change without a case before it fails', async () => {

@@ -21,7 +21,7 @@ const SEARCHING = 0.7;
 /** So many plans are remembered beside those of the last answer and as many again. */
 const FORGOTTEN_FROM = 2_000;
 /** So many searches are kept: whoever steers goes to and fro. */
-const SEARCHES = 8;
+const SEARCHES = 12;
 /** Plans placed between two reports of progress. */
 const PLACED_AT_ONCE = 100;
 
@@ -159,9 +159,9 @@ export class Planner {
     return own;
   }
 
-  /** Works out, step by step, what the case would be answered with for another goal, so that its answer is there at once. */
-  *ahead(goal: Goal): Generator<number> {
-    yield* this.#steps({ ...this.#case, goal });
+  /** Works out, step by step, what the case would be answered with for another goal, before anybody asks. */
+  *ahead(goal: Goal): Generator<number, Answer> {
+    return yield* this.#steps({ ...this.#case, goal });
   }
 
   /** The best plans of those that buy an offer, whatever other plans there are. */

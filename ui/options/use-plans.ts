@@ -6,6 +6,7 @@ import type { Change } from '@/core/planning/planner';
 import { Unpacker } from '@/worker/packed-answer';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 import { EARLY, type OwnWorker, takeWorker } from './early-worker';
+import { KnownAnswers } from './known-answers';
 
 export interface Planning {
   /** the last that was worked out; null: none yet */
@@ -21,6 +22,8 @@ export interface Planning {
 
 interface Asked {
   id: number;
+  /** the answer was known before it was asked for, and is shown */
+  shown: boolean;
   planCase: PlanCase;
   base: PlanCase;
   /** what the case says beside what may stay and what is wished for */
@@ -31,7 +34,9 @@ interface Asked {
 const keepOf = (planCase: PlanCase): Record<string, Installed['keep']> =>
   Object.fromEntries(planCase.installed.map(({ slot, keep }) => [slot, keep ?? 'may']));
 
-const sameKeep = (a: PlanCase, b: PlanCase): boolean => JSON.stringify(keepOf(a)) === JSON.stringify(keepOf(b));
+const staysOf = (planCase: PlanCase): string => JSON.stringify(keepOf(planCase));
+
+const sameKeep = (a: PlanCase, b: PlanCase): boolean => staysOf(a) === staysOf(b);
 
 /** What the planner has to hear of a case after another of the same ground. */
 function changeTo(planCase: PlanCase, before: PlanCase): Change {
@@ -64,28 +69,44 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
   );
   const wanted = JSON.stringify(goal);
 
+  const [known] = useState(() => new KnownAnswers());
+  const found = base === null || ground === null ? null : known.find(ground, staysOf(base), goal);
+  // What is known follows the hand at once; the worker hears of it meanwhile.
+  if (base !== null && found !== null && (planning.answer !== found || planning.base !== base)) {
+    setPlanning({ answer: found, planCase: { ...base, goal }, base, share: null, failed: false });
+  }
+
   const answers = useRef(new Unpacker());
   const isFirst = useRef(true);
-  const receive = useCallback((reply: PlanReply) => {
-    // Later answers build on those that nobody waits for any more.
-    const answer = reply.state === 'done' ? answers.current.unpack(reply.answer) : null;
-    const now = asked.current;
-    if (now === null || reply.id !== now.id || reply.state === 'cancelled' || reply.state === 'told') return;
-    if (reply.state === 'planning') {
-      setPlanning((before) => ({ ...before, share: reply.share, failed: false }));
-      return;
-    }
-    answered.current = true;
-    if (reply.state === 'failed') {
-      setPlanning((before) => ({ ...before, share: null, failed: true }));
-      return;
-    }
-    const show = () => setPlanning({ answer, planCase: now.planCase, base: now.base, share: null, failed: false });
-    // The first ladder is drawn piece by piece while the rest of the page comes to life; later ones follow the hand.
-    if (isFirst.current) startTransition(show);
-    else show();
-    isFirst.current = false;
-  }, []);
+  const receive = useCallback(
+    (reply: PlanReply) => {
+      // Later answers build on those that nobody waits for any more.
+      const answer = reply.state === 'done' || reply.state === 'ahead' ? answers.current.unpack(reply.answer) : null;
+      const now = asked.current;
+      if (now === null || reply.id !== now.id || reply.state === 'cancelled' || reply.state === 'told') return;
+      if (reply.state === 'ahead') {
+        if (answer !== null) known.keep(now.ground, staysOf(now.base), reply.goal, answer);
+        return;
+      }
+      if (reply.state === 'planning') {
+        if (!now.shown) setPlanning((before) => ({ ...before, share: reply.share, failed: false }));
+        return;
+      }
+      answered.current = true;
+      if (reply.state === 'failed') {
+        setPlanning((before) => ({ ...before, share: null, failed: true }));
+        return;
+      }
+      if (now.shown || answer === null) return;
+      known.keep(now.ground, staysOf(now.base), now.planCase.goal ?? {}, answer);
+      const show = () => setPlanning({ answer, planCase: now.planCase, base: now.base, share: null, failed: false });
+      // The first ladder is drawn piece by piece while the rest of the page comes to life; later ones follow the hand.
+      if (isFirst.current) startTransition(show);
+      else show();
+      isFirst.current = false;
+    },
+    [known],
+  );
 
   useEffect(() => {
     const own = takeWorker();
@@ -105,7 +126,7 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
     if (base === null || ground === null || own === null) return;
     // What was planned before anybody asked is taken as asked for.
     if (asked.current === null && market !== null && own.planned === market) {
-      asked.current = { id: EARLY, planCase: { ...base, goal: {} }, base, ground, goal: '{}' };
+      asked.current = { id: EARLY, shown: false, planCase: { ...base, goal: {} }, base, ground, goal: '{}' };
       answered.current = false;
     }
     const before = asked.current;
@@ -117,13 +138,14 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
       const id = (before?.id ?? EARLY) + 1;
       const send = (request: PlanRequest) => own.worker.postMessage(request);
       if (before !== null && !answered.current) send({ cancel: before.id });
-      asked.current = { id, planCase, base, ground, goal: wanted };
+      const shown = known.find(ground, staysOf(base), planCase.goal) !== null;
+      asked.current = { id, shown, planCase, base, ground, goal: wanted };
       answered.current = false;
       if (before === null || before.ground !== ground) send({ id, planCase });
       else send({ id, change: changeTo(planCase, before.planCase) });
     }
     for (const reply of own.inbox.splice(0)) receive(reply);
-  }, [base, ground, wanted, market, receive]);
+  }, [base, ground, wanted, market, receive, known]);
 
   return planning;
 }
