@@ -15,6 +15,7 @@ const promise: Promised = {
   rateMTs: 2400,
   after: ['A1', 'B1'].map((slot) => ({ slot, capacityMiB: 8 * GB, text: '8 GB', fate: 'new' as const })),
   channelOf: { A1: 'A', B1: 'B' },
+  stays: {},
 };
 const findings = compareProof(
   promise,
@@ -43,7 +44,10 @@ test('a server’s sheet is one page too: sockets that are as promised share a r
   }));
   const large: Promised = { ...promise, totalMiB: 512 * GB, after, channelOf: {} };
   const slots = Object.fromEntries(
-    after.map(({ slot, capacityMiB }) => [slot, { capacityMiB: slot === 'P4' ? 0 : (capacityMiB ?? 0), text: 'x' }]),
+    after.map(({ slot, capacityMiB }) => [
+      slot,
+      { capacityMiB: slot === 'P4' ? 0 : (capacityMiB ?? 0), text: 'x', part: null, serial: null },
+    ]),
   );
   const seen = { installedMiB: 480 * GB, usableMiB: null, rateMTs: 2400, channels: 15, slots };
   const own = { ...paper, findings: compareProof(large, seen, 2048) };

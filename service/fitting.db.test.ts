@@ -49,6 +49,26 @@ describe('the work on the bench', () => {
     expect(whyNoLongerFits(await stateOf(id))).toContain('is not there any more');
   });
 
+  it('what was found on a step is told on the next job of the model, and no more once it is taken back', async () => {
+    const first = await acceptedTill(shop.teo);
+    const { id: fitting } = must(await beginFitting(shop.teo, first));
+    const find = { what: 'find', step: 'open.1' } as const;
+    const note = 'a fourth screw lies under the label';
+    must(await tickStep(shop.teo, first, fitting, { ...find, kind: 'other', note }));
+    // Another module is of that machine, not of the model.
+    must(await tickStep(shop.teo, first, fitting, { ...find, kind: 'other-module', note: '4 GB, not 8' }));
+    const next = await acceptedTill(shop.teo);
+    const notes = async (job: number) => (await workOf(job)).foundBefore.map((one) => one.note);
+    expect((await workOf(next)).foundBefore).toContainEqual(
+      expect.objectContaining({ jobId: first, step: 'open.1', kind: 'other', note }),
+    );
+    expect(await notes(next)).not.toContain('4 GB, not 8');
+    expect(await notes(first)).not.toContain(note);
+    const found = (await workOf(first)).fittings[0]?.finds.find((one) => one.note === note);
+    must(await tickStep(shop.teo, first, fitting, { what: 'unfind', step: 'open.1', id: found?.id ?? 0 }));
+    expect(await notes(next)).not.toContain(note);
+  });
+
   it('a search narrows test by test, is one at a time, and a limit that is not true becomes evidence', async () => {
     const id = await acceptedTill(shop.teo);
     must(await beginFitting(shop.teo, id));

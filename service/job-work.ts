@@ -5,8 +5,10 @@ import type { QuoteOption } from '../core/quoting/snapshot';
 import type { Queryable } from '../store/database';
 import {
   type BeepCode,
+  type EarlierFind,
   type FaultSearch,
   type Fitting,
+  findsOfModel,
   fittingsOfModel,
   listBeeps,
   listFittings,
@@ -42,6 +44,8 @@ export interface JobWork {
   oldModules: OldModule[];
   /** how long it took in machines of this model, minutes, the latest first */
   usual: number[];
+  /** what other jobs found to be otherwise in machines of this model, the latest first */
+  foundBefore: EarlierFind[];
 }
 
 export const NO_WORK: JobWork = {
@@ -54,6 +58,7 @@ export const NO_WORK: JobWork = {
   proofs: [],
   oldModules: [],
   usual: [],
+  foundBefore: [],
 };
 
 /** The accepted option of the quote that is out; null: there is none. */
@@ -103,6 +108,7 @@ export async function workOf(
     proofs: await listProofs(db, jobId),
     oldModules: await listOldModules(db, jobId),
     usual: modelId === null ? [] : await usualMinutes(db, modelId),
+    foundBefore: modelId === null ? [] : await findsOfModel(db, modelId, jobId),
   };
 }
 

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { TESTS, type Test, type TestKey } from '../core/fitting/guide-data';
-import { type OrderHint, orderHints } from '../core/ordering/order-hints';
 import type { PartOrderPaper } from '../core/ordering/part-order';
 import {
   countParts,
@@ -41,12 +40,10 @@ import { done, fault, type Result } from './result';
 /** So many of the latest orders are shown. */
 const SHOWN = 60;
 
-/** What is to be ordered from one seller, over all jobs. Money minor units of the shop's currency. */
+/** What is to be ordered from one seller, over all jobs. */
 export interface SellerBasket {
   seller: OrderSeller;
   parts: WantedPart[];
-  totalCents: number;
-  hints: OrderHint[];
 }
 
 /** An order's line with how it stands. */
@@ -63,27 +60,10 @@ const standingOrder = (order: PartOrder): StandingOrder => ({ ...order, lines: o
 /** What a pack costs today; where it has no price any more, what the quote counted on. */
 const eachOf = ({ eachCents, quotedCents }: WantedPart): number => eachCents ?? quotedCents;
 
-function basketOf(seller: OrderSeller, parts: WantedPart[], currency: string): SellerBasket {
-  const lines = parts.map((part) => ({ ...part, eachCents: eachOf(part) }));
-  return {
-    seller,
-    parts,
-    totalCents: lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0),
-    hints: orderHints(lines, { terms: seller.terms, leastCents: seller.leastOrderCents }, currency),
-  };
-}
-
 async function basketsIn(db: Queryable): Promise<SellerBasket[]> {
   const wanted = await listWanted(db, null);
-  const { currency } = await getShop(db);
   const sellers = await orderSellers(db, [...new Set(wanted.map(({ sellerId }) => sellerId))]);
-  return sellers.map((seller) =>
-    basketOf(
-      seller,
-      wanted.filter(({ sellerId }) => sellerId === seller.id),
-      currency,
-    ),
-  );
+  return sellers.map((seller) => ({ seller, parts: wanted.filter(({ sellerId }) => sellerId === seller.id) }));
 }
 
 /** What is to be ordered, by seller, and what is on its way. */

@@ -18,13 +18,24 @@ import { done, fault, type Result } from './result';
 const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
 const NO_PROMISE = 'Nobody said yes to an option yet: there is no promise to hold this against.';
 
-/** The promise of an accepted option, each slot with its channel. */
-export function promiseOf({ option }: Accepted, { slots }: Pick<JobState, 'slots'>): Promised {
+/** The promise of an accepted option, each slot with its channel, and what is known of the modules that stay. */
+export function promiseOf({ option }: Accepted, { slots, joined }: Pick<JobState, 'slots' | 'joined'>): Promised {
+  const read = joined.machine?.memory.slots ?? [];
+  const stays = Object.entries(option.shop.placement).flatMap(([slot, placed]) => {
+    const own = 'kept' in placed ? slots.find(({ name }) => name === placed.kept) : undefined;
+    if (own === undefined) return [];
+    const part = own.module?.part ?? null;
+    // A module that was moved on the board since it was read is known by its part alone.
+    const seen = read.find(({ locator }) => locator === own.name)?.installed ?? null;
+    const serial = seen !== null && seen.part === part ? seen.serial : null;
+    return [[slot, { part, serial }] as const];
+  });
   return {
     totalMiB: option.totalMiB,
     rateMTs: option.rateMTs,
     after: option.after,
     channelOf: Object.fromEntries(slots.map(({ name, channel }) => [name, channel])),
+    stays: Object.fromEntries(stays),
   };
 }
 

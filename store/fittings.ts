@@ -57,6 +57,29 @@ export async function fittingsOfModel(db: Queryable, modelId: number): Promise<P
   return many<Row>(db, `${FITTINGS} where model_id = $1 order by fitting.id desc limit 50`, [modelId]);
 }
 
+/** What another job found to be otherwise in a machine of the same model, on the step that reads the same. */
+export interface EarlierFind {
+  jobId: number;
+  step: string;
+  /** the step as it read then */
+  text: string;
+  kind: FindKind;
+  note: string;
+}
+
+/** What was found in machines of a model on other jobs, the latest first. */
+export async function findsOfModel(db: Queryable, modelId: number, exceptJobId: number): Promise<EarlierFind[]> {
+  return many<EarlierFind & Record<string, unknown>>(
+    db,
+    `select fitting.job_id as "jobId", find.step, own ->> 'text' as text, find.kind, find.note
+     from fitting join fitting_find as find on find.fitting_id = fitting.id and taken_back_at is null
+       join lateral jsonb_array_elements(fitting.steps) as own on own ->> 'key' = find.step
+     where fitting.model_id = $1 and fitting.job_id <> $2 and find.kind <> 'other-module'
+     order by find.id desc limit 50`,
+    [modelId, exceptJobId],
+  );
+}
+
 export async function insertFitting(
   db: Queryable,
   jobId: number,

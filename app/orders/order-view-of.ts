@@ -1,10 +1,11 @@
 import type { SellerBasket, StandingOrder } from '@/service/orders';
 import type { Basket, OrderView } from '@/ui/orders/order-view';
 
-export function basketViewOf({ seller, parts, totalCents, hints }: SellerBasket): Basket {
+export function basketViewOf({ seller, parts }: SellerBasket): Basket {
+  const { id, name, leadDays, terms, leastOrderCents } = seller;
   return {
-    ...{ sellerId: seller.id, seller: seller.name, leadDays: seller.leadDays, totalCents, hints },
-    parts: parts.map(({ sellerId: _, modules: _modules, printedCents: _printed, ...part }) => part),
+    ...{ sellerId: id, seller: name, leadDays, terms, leastCents: leastOrderCents },
+    parts: parts.map(({ sellerId: _, modules: _modules, ...part }) => part),
   };
 }
 

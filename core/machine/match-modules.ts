@@ -50,6 +50,19 @@ export function likeness(a: ReadModule, b: ReadModule): number {
   return b.capacityMiB === null && b.part === null ? Math.max(score, 1) : score;
 }
 
+/** A module as far as it can be told from others of its kind. */
+export interface ModuleMarks {
+  part: string | null;
+  serial: string | null;
+}
+
+/** Are two certainly not the same module? By their serials, else by their parts; what is not told of both tells nothing. */
+export function isOtherModule(a: ModuleMarks, b: ModuleMarks): boolean {
+  const isTold = ({ serial }: ModuleMarks) => serial !== null && plain(serial) !== '';
+  if (isTold(a) && isTold(b)) return !sameSerial(a.serial, b.serial);
+  return partsAgree(a.part, b.part) === false;
+}
+
 /**
  * Finds for every module the slot whose module it most likely is, each slot once; the likeliest pairs first, of equals
  * the earlier slot.

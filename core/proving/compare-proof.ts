@@ -1,3 +1,4 @@
+import { isOtherModule, type ModuleMarks } from '../machine/match-modules';
 import { capacityText } from '../memory/capacity';
 import type { QuoteOption } from '../quoting/snapshot';
 import type { ReadMachine, ReadModule } from '../reading/reading';
@@ -30,6 +31,8 @@ export type ProofVerdict = 'kept' | 'remark' | 'broken';
 /** What of an option is held against the machine, with the channel of each slot. */
 export interface Promised extends Pick<QuoteOption, 'totalMiB' | 'rateMTs' | 'after'> {
   channelOf: Readonly<Record<string, string>>;
+  /** modules that were to stay in the machine, by the slot that they are in then */
+  stays: Readonly<Record<string, ModuleMarks>>;
 }
 
 /** What the machine shows, whoever says it. Capacities MiB, rate MT/s; null: not told. */
@@ -41,7 +44,7 @@ export interface Seen {
   rateMTs: number | null;
   channels: number | null;
   /** what is in each slot of the promise; 0: empty; a slot that is not named was not told */
-  slots: Readonly<Record<string, { capacityMiB: number; text: string }>>;
+  slots: Readonly<Record<string, { capacityMiB: number; text: string } & ModuleMarks>>;
 }
 
 const plainName = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]/g, '');
@@ -69,9 +72,9 @@ export function seenOfReport(promise: Promised, machine: ReadMachine): Seen {
       const one = found[nr];
       if (one === undefined) return [];
       const { installed } = one;
-      return [
-        [slot, { capacityMiB: installed?.capacityMiB ?? 0, text: installed === null ? 'empty' : seenText(installed) }],
-      ];
+      const text = installed === null ? 'empty' : seenText(installed);
+      const { part = null, serial = null } = installed ?? {};
+      return [[slot, { capacityMiB: installed?.capacityMiB ?? 0, text, part, serial }]];
     }),
   );
   const rates = slots.flatMap(({ installed }) => installed?.configuredRateMTs ?? []);
@@ -138,8 +141,20 @@ function channelFinding(promise: Promised, seen: Seen): Finding {
   };
 }
 
-/** Where all that was promised is there, a module in another socket is worth a word and no more. */
-function slotFindings({ after }: Promised, { slots }: Seen): Finding[] {
+const marksText = ({ serial, part }: ModuleMarks): string => (serial === null ? (part ?? '') : `serial ${serial}`);
+
+/** What is amiss with a module that was to stay; empty: nothing. Those that stay may have changed places. */
+function strangerNote(stays: Promised['stays'], slot: string, seen: ModuleMarks): string {
+  const own = stays[slot];
+  if (own === undefined || !Object.values(stays).every((one) => isOtherModule(one, seen))) return '';
+  return `Not the module that was to stay: that was ${marksText(own)}, this is ${marksText(seen)}.`;
+}
+
+/**
+ * Where all that was promised is there, a module in another socket is worth a word and no more; so is one that is as large as
+ * the customer’s own, and is not it.
+ */
+function slotFindings({ after, stays }: Promised, { slots }: Seen): Finding[] {
   const sizes = (values: readonly (number | null)[]) =>
     values
       .map((value) => value ?? 0)
@@ -159,7 +174,10 @@ function slotFindings({ after }: Promised, { slots }: Seen): Finding[] {
     const seen = slots[slot];
     if (seen === undefined) return { ...base, found: 'not told', verdict: 'untold', note: '' };
     const found = seen.capacityMiB === 0 ? 'empty' : seen.text;
-    if (seen.capacityMiB === (capacityMiB ?? 0)) return { ...base, found, verdict: 'kept', note: '' };
+    if (seen.capacityMiB === (capacityMiB ?? 0)) {
+      const note = strangerNote(stays, slot, seen);
+      return { ...base, found, verdict: note === '' ? 'kept' : 'remark', note };
+    }
     return isAllThere
       ? { ...base, found, verdict: 'remark', note: 'In another socket than planned.' }
       : { ...base, found, verdict: 'broken', note: '' };

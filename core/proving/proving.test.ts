@@ -15,6 +15,7 @@ const PROMISE: Promised = {
     { slot: 'B2', capacityMiB: 8 * GB, text: '8 GB', fate: 'new' },
   ],
   channelOf: { A1: 'A', A2: 'A', B1: 'B', B2: 'B' },
+  stays: {},
 };
 
 function machine(
@@ -42,6 +43,49 @@ function machine(
 const FULL = { A1: null, B1: null, A2: 8, B2: 8 };
 const held = (found: ReadMachine) => compareProof(PROMISE, seenOfReport(PROMISE, found), 512);
 const verdicts = (found: ReadMachine) => Object.fromEntries(held(found).map(({ what, verdict }) => [what, verdict]));
+
+/** The machine with serials on its modules. */
+function withSerials(found: ReadMachine, serials: Record<string, string | null>): ReadMachine {
+  const slots = found.memory.slots.map((slot) => ({
+    ...slot,
+    installed: slot.installed && { ...slot.installed, part: 'KD-8G24', serial: serials[slot.locator ?? ''] ?? null },
+  }));
+  return { ...found, memory: { ...found.memory, slots } };
+}
+
+describe('a module that was to stay', () => {
+  const own = { part: 'KD-8G24', serial: '0A1B2C3D' };
+  const promise: Promised = { ...PROMISE, stays: { A2: own } };
+  const a2 = (serials: Record<string, string | null>, of = promise) =>
+    compareProof(of, seenOfReport(of, withSerials(machine(FULL), serials)), 512).find(({ what }) => what === 'A2');
+
+  it('is kept when it is the very one, also where a report turns the bytes of its serial round', () => {
+    expect(a2({ A2: '0a1b2c3d', B2: '77777777' })).toMatchObject({ verdict: 'kept', note: '' });
+    expect(a2({ A2: '3D2C1B0A', B2: '77777777' })).toMatchObject({ verdict: 'kept', note: '' });
+  });
+
+  it('wants a remark when another one of its size is there', () => {
+    expect(a2({ A2: '99999999', B2: '77777777' })).toMatchObject({
+      verdict: 'remark',
+      note: 'Not the module that was to stay: that was serial 0A1B2C3D, this is serial 99999999.',
+    });
+    expect(a2({ A2: null }, { ...promise, stays: { A2: { part: 'HV-8S19', serial: null } } })).toMatchObject({
+      verdict: 'remark',
+      note: 'Not the module that was to stay: that was HV-8S19, this is KD-8G24.',
+    });
+  });
+
+  it('says nothing where a serial is not told, or is all zeros', () => {
+    expect(a2({ A2: null })).toMatchObject({ verdict: 'kept', note: '' });
+    expect(a2({ A2: '00000000' })).toMatchObject({ verdict: 'kept', note: '' });
+  });
+
+  it('says nothing where two that stay changed places', () => {
+    const both: Promised = { ...PROMISE, stays: { A2: own, B2: { part: 'KD-8G24', serial: '11112222' } } };
+    const found = withSerials(machine(FULL), { A2: '11112222', B2: '0A1B2C3D' });
+    expect(verdictOf(compareProof(both, seenOfReport(both, found), 512))).toBe('kept');
+  });
+});
 
 describe('a promise held against a report', () => {
   it('is kept when total, rate, channels and every slot are as promised', () => {

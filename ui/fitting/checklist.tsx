@@ -82,7 +82,7 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
       {next === null ? (
         <Notice tone="good">All is done. Now its report goes to Proof.</Notice>
       ) : (
-        <StepNow key={next.key} step={next} bench={bench} />
+        <StepNow key={next.key} step={next} before={fitting.foundBefore[next.key] ?? []} bench={bench} />
       )}
       {PHASES.map((phase) => {
         const own = steps.filter((step) => step.phase === phase);

@@ -22,7 +22,16 @@ export function fastenerText({ fasteners }: FittingStep): string {
 }
 
 /** The step that is to be done now, large enough to be read from the machine. */
-export function StepNow({ step, bench }: { step: FittingStep; bench: Bench }) {
+export function StepNow({
+  step,
+  before,
+  bench,
+}: {
+  step: FittingStep;
+  /** what other jobs found on this step in machines of the model */
+  before: readonly { jobId: number; note: string }[];
+  bench: Bench;
+}) {
   const [asking, setAsking] = useState<'skip' | 'find' | null>(null);
   const [words, setWords] = useState('');
   const [kind, setKind] = useState<keyof typeof FIND_WORDS>('other-module');
@@ -53,6 +62,12 @@ export function StepNow({ step, bench }: { step: FittingStep; bench: Bench }) {
               {step.caution}
             </p>
           )}
+          {before.map(({ jobId, note }) => (
+            <p key={`${jobId} ${note}`} className="text-lg text-mind">
+              <span aria-hidden="true">△ </span>
+              Found in job {jobId} on this model: {note}
+            </p>
+          ))}
         </div>
         {step.notch !== null && (
           <div className="w-64">

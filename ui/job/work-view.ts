@@ -43,6 +43,8 @@ export interface FittingView {
   ticks: Tick[];
   finds: FindView[];
   minutes: number | null;
+  /** what other jobs found in machines of the same model, by the step that it concerns */
+  foundBefore: Record<string, { jobId: number; note: string }[]>;
 }
 
 export interface SearchView {

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { orderHints } from '@/core/ordering/order-hints';
 import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -9,6 +10,9 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { hintText } from './hint-text';
 import type { Basket, BasketPart } from './order-view';
+
+/** What a pack costs today; where it has no price any more, what the quote counted on. */
+const eachOf = ({ eachCents, quotedCents }: BasketPart): number => eachCents ?? quotedCents;
 
 const keyOf = ({ jobId, offerId }: BasketPart): string => `${jobId} ${offerId}`;
 
@@ -36,13 +40,16 @@ function Moved({ part, currency }: { part: BasketPart; currency: string }) {
   );
 }
 
-function BasketCard({ basket, currency }: { basket: Basket; currency: string }) {
+function BasketCard({ basket, currency, isFirst }: { basket: Basket; currency: string; isFirst: boolean }) {
   const router = useRouter();
   const { busy, sentence, save } = useSave();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [note, setNote] = useState('');
   const going = basket.parts.filter((part) => !left.has(keyOf(part)));
-  const total = going.reduce((sum, part) => sum + part.quantity * (part.eachCents ?? part.quotedCents), 0);
+  const lines = going.map((part) => ({ ...part, eachCents: eachOf(part) }));
+  const total = lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0);
+  // What is ticked decides whether a threshold is reached.
+  const hints = orderHints(lines, basket, currency);
   const flip = (key: string) =>
     setLeft((before) => {
       const next = new Set(before);
@@ -61,12 +68,14 @@ function BasketCard({ basket, currency }: { basket: Basket; currency: string }) 
         <span className="text-sm text-ink-2">{basket.leadDays === 1 ? 'one day' : `${basket.leadDays} days`}</span>
         <span className="ml-auto text-lg font-semibold">{moneyText(total, currency)}</span>
       </div>
-      {left.size === 0 &&
-        basket.hints.map((hint) => (
-          <p key={hint.what} className={hint.missingCents === 0 ? 'text-good' : 'text-mind'}>
-            {hint.missingCents === 0 ? '✓' : '△'} {hintText(hint)}
-          </p>
-        ))}
+      <div role="status">
+        {going.length > 0 &&
+          hints.map((hint) => (
+            <p key={hint.what} className={hint.missingCents === 0 ? 'text-good' : 'text-mind'}>
+              {hint.missingCents === 0 ? '✓' : '△'} {hintText(hint)}
+            </p>
+          ))}
+      </div>
       <ul className="divide-y divide-line">
         {basket.parts.map((part) => {
           const key = keyOf(part);
@@ -93,9 +102,7 @@ function BasketCard({ basket, currency }: { basket: Basket; currency: string }) 
               <span className="text-sm">
                 <Moved part={part} currency={currency} />
               </span>
-              <span className="w-24 text-right">
-                {moneyText(part.quantity * (part.eachCents ?? part.quotedCents), currency)}
-              </span>
+              <span className="w-24 text-right">{moneyText(part.quantity * eachOf(part), currency)}</span>
             </li>
           );
         })}
@@ -107,7 +114,7 @@ function BasketCard({ basket, currency }: { basket: Basket; currency: string }) 
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />
-        <Button weight="act" disabled={busy || going.length === 0} onClick={() => void order()}>
+        <Button weight={isFirst ? 'act' : 'plain'} disabled={busy || going.length === 0} onClick={() => void order()}>
           Order {going.length === 1 ? 'this one' : `these ${going.length}`}
         </Button>
       </div>
@@ -127,8 +134,8 @@ export function Baskets({ baskets, currency }: { baskets: readonly Basket[]; cur
   }
   return (
     <div className="grid gap-5">
-      {baskets.map((basket) => (
-        <BasketCard key={basket.sellerId} basket={basket} currency={currency} />
+      {baskets.map((basket, nr) => (
+        <BasketCard key={basket.sellerId} basket={basket} currency={currency} isFirst={nr === 0} />
       ))}
     </div>
   );

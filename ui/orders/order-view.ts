@@ -1,5 +1,5 @@
-import type { OrderHint } from '@/core/ordering/order-hints';
 import type { PartCounts, PartNews, PartState } from '@/core/ordering/part-state';
+import type { SellerTerms } from '@/core/pricing/seller-terms';
 
 /** A part that an accepted job needs of a seller. Money minor units of the shop's currency. */
 export interface BasketPart {
@@ -12,6 +12,8 @@ export interface BasketPart {
   quantity: number;
   quotedCents: number;
   eachCents: number | null;
+  /** what the seller's list prints, minor units of the seller's currency; null: unknown */
+  printedCents: number | null;
   stock: number | null;
   withdrawn: boolean;
 }
@@ -21,9 +23,10 @@ export interface Basket {
   sellerId: number;
   seller: string;
   leadDays: number;
+  terms: SellerTerms | null;
+  /** the least it takes an order for, minor units of the seller's currency; null: any */
+  leastCents: number | null;
   parts: BasketPart[];
-  totalCents: number;
-  hints: OrderHint[];
 }
 
 export interface OrderLineView {

@@ -3,7 +3,7 @@ import type { JobState } from '@/service/job-state';
 import { openFitting, whyNoLongerFits } from '@/service/job-work';
 import { modulesOut } from '@/service/old-modules';
 import { standingLine } from '@/service/orders';
-import type { PartView, WorkView } from '@/ui/job/work-view';
+import type { FittingView, PartView, WorkView } from '@/ui/job/work-view';
 
 /** Parts of the accepted option: what is to be ordered first, then what is on orders, then what our shelf gives. */
 function partsOf({ job, work, market }: JobState): PartView[] {
@@ -42,6 +42,19 @@ function partsOf({ job, work, market }: JobState): PartView[] {
   return [...toOrder, ...ordered, ...own];
 }
 
+/** Where an earlier find concerns a step of this list: by its key, and only while it still reads the same. */
+function foundOnSteps(
+  { steps }: Pick<FittingView, 'steps'>,
+  found: JobState['work']['foundBefore'],
+): FittingView['foundBefore'] {
+  const own = new Map(steps.map(({ key, text }) => [key, text]));
+  const bySteps: FittingView['foundBefore'] = {};
+  for (const { jobId, step, text, note } of found) {
+    if (own.get(step) === text) bySteps[step] = [...(bySteps[step] ?? []), { jobId, note }];
+  }
+  return bySteps;
+}
+
 /** What the stations after the quote show of a job. */
 export function workViewOf(state: JobState): WorkView {
   const { work, job, links } = state;
@@ -71,6 +84,7 @@ export function workViewOf(state: JobState): WorkView {
             ticks: fitting.ticks,
             finds: fitting.finds,
             minutes: minutesTaken(fitting.steps, fitting.ticks),
+            foundBefore: foundOnSteps(fitting, work.foundBefore),
           },
     fittingIsOver: fitting !== undefined && openFitting(work) === null,
     usual: work.usual,
