@@ -1,9 +1,10 @@
 'use client';
-import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useRef, useState } from 'react';
+import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 import { faultOfFiles, inputOfFile, type ReadingInput } from './reading-inputs';
 import { Suggestions } from './suggestions';
@@ -58,7 +59,6 @@ function Told({ taken }: { taken: TakenIn }) {
 /** The one field that takes anything: dropped, chosen or pasted files, pasted text, a label, the name of a model. */
 export function ReportField({ jobId, known }: ReportFieldProps) {
   const id = useId();
-  const chooser = useRef<HTMLInputElement>(null);
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [over, setOver] = useState(false);
   const [taken, setTaken] = useState<TakenIn | null>(null);
@@ -134,22 +134,9 @@ export function ReportField({ jobId, known }: ReportFieldProps) {
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
           {busy ? 'Reading…' : 'Read it'}
         </Button>
-        <Button disabled={busy} onClick={() => chooser.current?.click()}>
+        <FileButton fileLabel="Files to read" multiple disabled={busy} onFiles={(files) => void takeFiles(files)}>
           Choose files
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
-          multiple
-          tabIndex={-1}
-          aria-label="Files to read"
-          className="sr-only"
-          onChange={(event) => {
-            void takeFiles([...(event.target.files ?? [])]);
-            // The same file may be chosen again.
-            event.target.value = '';
-          }}
-        />
+        </FileButton>
       </div>
       <Suggestions jobId={jobId} known={known} text={wanted} onTaken={cleared} />
     </div>

@@ -1,10 +1,11 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useSave } from '../client/use-save';
 import { inputOfFile } from '../intake/reading-inputs';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
+import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 
 interface Imported {
@@ -42,11 +43,9 @@ const modelsText = (count: number): string => (count === 1 ? '1 model' : `${coun
 
 /** The library's heading: how many models, the way out as a file and the way in. */
 export function LibraryTools({ count, find, mayWrite }: { count: number; find: string; mayWrite: boolean }) {
-  const chooser = useRef<HTMLInputElement>(null);
   const { busy, sentence, save } = useSave();
   const [told, setTold] = useState<Imported | null>(null);
-  const take = async (file: File | undefined) => {
-    if (file === undefined) return;
+  const take = async (file: File) => {
     setTold(null);
     const result = await save<Imported>('POST', '/api/models/import', await inputOfFile(file));
     if (result.ok) setTold(result.value);
@@ -77,23 +76,9 @@ export function LibraryTools({ count, find, mayWrite }: { count: number; find: s
           As JSON
         </a>
         {mayWrite && (
-          <>
-            <Button disabled={busy} onClick={() => chooser.current?.click()}>
-              {busy ? 'Taking it in…' : 'Take in a file'}
-            </Button>
-            <input
-              ref={chooser}
-              type="file"
-              tabIndex={-1}
-              aria-label="File of models"
-              className="sr-only"
-              onChange={(event) => {
-                void take(event.target.files?.[0]);
-                // The same file may be chosen again.
-                event.target.value = '';
-              }}
-            />
-          </>
+          <FileButton fileLabel="File of models" disabled={busy} onFiles={([file]) => void take(file)}>
+            {busy ? 'Taking it in…' : 'Take in a file'}
+          </FileButton>
         )}
       </div>
       <Fault sentence={sentence} />

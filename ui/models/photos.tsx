@@ -1,10 +1,11 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useSave } from '../client/use-save';
 import { inputOfFile } from '../intake/reading-inputs';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { FileButton } from '../kit/file-button';
 
 interface PhotosProps {
   id: number;
@@ -14,11 +15,9 @@ interface PhotosProps {
 
 /** Photographs of a model, each with what it shows. */
 export function Photos({ id, photos, mayWrite }: PhotosProps) {
-  const chooser = useRef<HTMLInputElement>(null);
   const { busy, sentence, save } = useSave();
   const [caption, setCaption] = useState('');
-  const add = async (file: File | undefined) => {
-    if (file === undefined) return;
+  const add = async (file: File) => {
     const { base64 } = await inputOfFile(file);
     const result = await save('POST', `/api/models/${id}/photos`, { caption, base64 });
     if (result.ok) setCaption('');
@@ -65,21 +64,14 @@ export function Photos({ id, photos, mayWrite }: PhotosProps) {
             maxLength={120}
             onChange={(event) => setCaption(event.target.value)}
           />
-          <Button disabled={busy || caption.trim() === ''} onClick={() => chooser.current?.click()}>
-            Add a picture
-          </Button>
-          <input
-            ref={chooser}
-            type="file"
+          <FileButton
+            fileLabel="Picture"
             accept="image/png,image/jpeg"
-            tabIndex={-1}
-            aria-label="Picture"
-            className="sr-only"
-            onChange={(event) => {
-              void add(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
+            disabled={busy || caption.trim() === ''}
+            onFiles={([file]) => void add(file)}
+          >
+            Add a picture
+          </FileButton>
         </div>
       )}
       <Fault sentence={sentence} />

@@ -1,9 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
+import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 import { ExchangeRates } from './exchange-rates';
 import type { ShownFeed } from './feed-words';
@@ -15,35 +16,23 @@ import { termsText } from './terms-words';
 
 /** A seller's price list, chosen as a file: it opens to be looked at. */
 function ListDrop({ seller }: { seller: ListedSeller }) {
-  const chooser = useRef<HTMLInputElement>(null);
   const router = useRouter();
   const { busy, sentence, save } = useSave();
-  const take = async (file: File | undefined) => {
-    if (file === undefined) return;
+  const take = async (file: File) => {
     const result = await save<{ id: number }>('POST', `/api/sellers/${seller.id}/lists`, file);
     if (result.ok) router.push(`/offers/lists/${result.value.id}`);
   };
   return (
     <>
-      <Button
+      <FileButton
+        fileLabel={`File of ${seller.name}`}
+        aria-label={`Price list of ${seller.name}`}
         weight="quiet"
         disabled={busy}
-        onClick={() => chooser.current?.click()}
-        aria-label={`Price list of ${seller.name}`}
+        onFiles={([file]) => void take(file)}
       >
         {busy ? 'Sending…' : 'Price list'}
-      </Button>
-      <input
-        ref={chooser}
-        type="file"
-        tabIndex={-1}
-        aria-label={`File of ${seller.name}`}
-        className="sr-only"
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      </FileButton>
       {sentence !== null && (
         <span role="alert" className="text-stop">
           {sentence}

@@ -1,11 +1,12 @@
 'use client';
-import { useId, useRef, useState } from 'react';
+import { useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { faultOfFiles, inputOfFile, type ReadingInput } from '../intake/reading-inputs';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { FileButton } from '../kit/file-button';
 import { Sheet } from '../kit/sheet';
 
 interface NewPartSheetProps {
@@ -18,7 +19,6 @@ interface NewPartSheetProps {
 export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
   const { job } = useJob();
   const id = useId();
-  const chooser = useRef<HTMLInputElement>(null);
   const [text, setText, letGo] = useKeptText(`fenbrik.part.${job.id}`, '');
   const [fault, setFault] = useState<string | null>(null);
   const { busy, sentence, save } = useSave();
@@ -87,20 +87,9 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
           {busy ? 'Reading…' : 'Plan with it'}
         </Button>
-        <Button disabled={busy} onClick={() => chooser.current?.click()}>
+        <FileButton fileLabel="A seller’s page" disabled={busy} onFiles={(files) => void takeFiles(files)}>
           Choose a page
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
-          tabIndex={-1}
-          aria-label="A seller’s page"
-          className="sr-only"
-          onChange={(event) => {
-            void takeFiles([...(event.target.files ?? [])]);
-            event.target.value = '';
-          }}
-        />
+        </FileButton>
       </div>
     </Sheet>
   );

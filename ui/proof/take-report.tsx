@@ -1,23 +1,17 @@
 'use client';
-import { type DragEvent, useId, useRef, useState } from 'react';
+import { type DragEvent, useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
+import { faultOfFiles, inputOfFile, type ReadingInput } from '../intake/reading-inputs';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
+import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 
 type Taken = { held: true } | { held: false; reading: number; sentence: string };
-const CHUNK = 0x8000;
-
-async function base64Of(file: File): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  let text = '';
-  for (let at = 0; at < bytes.length; at += CHUNK) text += String.fromCharCode(...bytes.subarray(at, at + CHUNK));
-  return btoa(text);
-}
 
 /** What somebody reads off the machine's screen, where there is no report. */
 function FromScreen() {
@@ -94,11 +88,12 @@ function FromScreen() {
 export function TakeReport() {
   const { job } = useJob();
   const id = useId();
-  const chooser = useRef<HTMLInputElement>(null);
   const [text, setText, letGo] = useKeptText(`fenbrik.proof.${job.id}`, '');
   const [apart, setApart] = useState<Extract<Taken, { held: false }> | null>(null);
   const { busy, sentence, save } = useSave();
-  const take = async (input: object) => {
+  const [wrong, setWrong] = useState<string | null>(null);
+  const take = async (input: ReadingInput) => {
+    setWrong(null);
     const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof`, { input });
     if (!result.ok) return;
     setApart(result.value.held ? null : result.value);
@@ -106,7 +101,10 @@ export function TakeReport() {
     letGo();
   };
   const takeFile = async (file: File | undefined) => {
-    if (file !== undefined) await take({ name: file.name, base64: await base64Of(file) });
+    if (file === undefined) return;
+    const large = faultOfFiles([file]);
+    if (large === null) await take(await inputOfFile(file));
+    else setWrong(large);
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
@@ -144,22 +142,11 @@ export function TakeReport() {
         >
           Hold it against the promise
         </Button>
-        <Button disabled={busy} onClick={() => chooser.current?.click()}>
+        <FileButton fileLabel="Report to read" disabled={busy} onFiles={([file]) => void takeFile(file)}>
           Choose a file
-        </Button>
-        <input
-          ref={chooser}
-          type="file"
-          tabIndex={-1}
-          aria-label="Report to read"
-          className="sr-only"
-          onChange={(event) => {
-            void takeFile(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
+        </FileButton>
       </div>
-      <Fault sentence={sentence} />
+      <Fault sentence={wrong ?? sentence} />
       {apart !== null && (
         <Notice tone="mind" live>
           {apart.sentence} It is kept apart.{' '}

@@ -1,10 +1,11 @@
 'use client';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
+import { FileButton } from '../kit/file-button';
 
 type Paper = 'A4' | 'Letter';
 const PAPER_WORDS: Record<Paper, string> = { A4: 'A4 (210 × 297 mm)', Letter: 'Letter (8.5 × 11 in)' };
@@ -25,7 +26,6 @@ interface PapersProps {
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
 export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: PapersProps) {
   const { busy, sentence, save } = useSave();
-  const file = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const [shown, setShown] = useState(0);
   const [from, setFrom] = useState(mailFrom);
@@ -37,6 +37,11 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
     setWrong(isDays ? null : 'Type the days as a number, such as 3; 0 reminds nobody.');
     if (isDays && (from.trim() !== mailFrom || Number(days) !== remindDays))
       keep({ mailFrom: from.trim(), remindDays: Number(days) });
+  };
+  const takeLogo = async (file: File) => {
+    const isLarge = file.size > MOST_BYTES;
+    setWrong(isLarge ? 'The file has more than 1 MB: save the logo smaller.' : null);
+    if (!isLarge && (await save('PUT', '/api/logo', file)).ok) setShown(shown + 1);
   };
   return (
     <section aria-label="Customers’ papers" className="grid gap-2">
@@ -81,23 +86,13 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
               className="h-11 max-w-40 object-contain bg-white p-1"
             />
           )}
-          <input
-            ref={file}
-            type="file"
+          <FileButton
+            fileLabel="Logo, a PNG or JPEG file"
             accept="image/png,image/jpeg"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Logo, a PNG or JPEG file"
-            onChange={async (event) => {
-              const chosen = event.target.files?.[0];
-              event.target.value = '';
-              if (chosen === undefined) return;
-              const isLarge = chosen.size > MOST_BYTES;
-              setWrong(isLarge ? 'The file has more than 1 MB: save the logo smaller.' : null);
-              if (!isLarge && (await save('PUT', '/api/logo', chosen)).ok) setShown(shown + 1);
-            }}
-          />
-          <Button onClick={() => file.current?.click()}>{hasLogo ? 'Another logo' : 'Put a logo on them'}</Button>
+            onFiles={([file]) => void takeLogo(file)}
+          >
+            {hasLogo ? 'Another logo' : 'Put a logo on them'}
+          </FileButton>
           {hasLogo && (
             <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', '/api/logo')}>
               Take it off
