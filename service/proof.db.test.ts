@@ -114,7 +114,7 @@ describe('the proof', () => {
   it('what is typed must be some set of its modules; the model’s share bounds what is usable', async () => {
     const id = await acceptedTill(shop.teo);
     const typed = (total: string, counts: 'installed' | 'usable') =>
-      typeProof(shop.teo, id, { total, counts, rateMTs: null, channels: 2 });
+      typeProof(shop.teo, id, { total, counts, rateMTs: null, channels: 2, sockets: {} });
     expect(await typed('much', 'usable')).toMatchObject({ code: 'bad-input' });
     expect(await typed('13 GB', 'installed')).toMatchObject({ code: 'bad-input' });
     must(await typed('15.6 GB', 'usable'));
@@ -131,9 +131,25 @@ describe('the proof', () => {
     );
     // The next of the model holds no more than this one did.
     const next = await acceptedTill(shop.teo);
-    const less = { total: '15 GB', counts: 'usable' as const, rateMTs: null, channels: null };
+    const less = { total: '15 GB', counts: 'usable' as const, rateMTs: null, channels: null, sockets: {} };
     expect(await typeProof(shop.teo, next, less)).toMatchObject({ code: 'bad-input' });
     must(await typeProof(shop.teo, next, { ...less, total: '15.7 GB' }));
+    // Sockets that the screen shows tell of channels too, and cannot come to something else than its total.
+    const { option } = (await workOf(next)).accepted ?? {};
+    const shown = Object.fromEntries(
+      (option?.after ?? []).map(({ slot, capacityMiB }) => [
+        slot,
+        capacityMiB === null ? 'empty' : `${capacityMiB} MB`,
+      ]),
+    );
+    const [filled = ''] = Object.keys(shown).filter((slot) => shown[slot] !== 'empty');
+    const by = (sockets: Record<string, string>) => ({ ...less, total: '15.7 GB', sockets });
+    expect(await typeProof(shop.teo, next, by({ ...shown, [filled]: '32 GB' }))).toMatchObject({ code: 'bad-input' });
+    expect(await typeProof(shop.teo, next, by({ [filled]: 'large' }))).toMatchObject({ code: 'bad-input' });
+    must(await typeProof(shop.teo, next, by(shown)));
+    const told = (await workOf(next)).proofs[0]?.findings ?? [];
+    expect(told.filter(({ kind }) => kind === 'slot').every(({ verdict }) => verdict === 'kept')).toBe(true);
+    expect(told.find(({ kind }) => kind === 'channels')?.verdict).toBe('kept');
   });
 
   it('old modules go to one place each; one on the shelf knows where it came from', async () => {

@@ -1,7 +1,15 @@
 import { z } from 'zod';
-import { compareProof, type Promised, type Seen, seenOfReport, verdictOf } from '../core/proving/compare-proof';
+import {
+  channelsIn,
+  compareProof,
+  type Promised,
+  type Seen,
+  seenOfReport,
+  verdictOf,
+} from '../core/proving/compare-proof';
 import { isSomeTotal, mostHeld, parseShown } from '../core/proving/held-share';
 import { apartFromJob } from '../core/proving/other-machine';
+import { parseSockets, whySocketsDiffer } from '../core/proving/typed-sockets';
 import { READ_FAULTS } from '../core/reading/read';
 import type { ReadMachine } from '../core/reading/reading';
 import { readApart } from '../outward/read-apart';
@@ -147,19 +155,21 @@ export const typedProofSchema = z.strictObject({
   counts: z.enum(['installed', 'usable']),
   rateMTs: z.number().int().min(60, 'No memory runs that slow.').max(20_000, 'No memory runs that fast.').nullable(),
   channels: z.number().int().min(1).max(16).nullable(),
+  /** what the screen shows in each socket, as it was typed; one that is left out is not told */
+  sockets: z.record(z.string().max(60), z.string().trim().max(30)).default({}),
 });
 
 /** Takes what somebody read off the machine's screen. */
 export async function typeProof(
   caller: Caller,
   jobId: number,
-  { total, counts, rateMTs, channels }: z.infer<typeof typedProofSchema>,
+  { total, counts, rateMTs, channels, sockets }: z.infer<typeof typedProofSchema>,
 ): Promise<Result<null>> {
   const mib = parseShown(total);
   if (mib === null) return fault('bad-input', UNREAD);
   return changeJob(caller, jobId, {
     kind: 'proof-typed',
-    detail: { total, counts, rateMTs, channels },
+    detail: { total, counts, rateMTs, channels, sockets },
     work: async (db, state) => {
       const { accepted } = state.work;
       if (accepted === null) return fault('conflict', NO_PROMISE);
@@ -171,12 +181,17 @@ export async function typeProof(
       if (!isSomeTotal(mib, modules, held)) {
         return fault('bad-input', 'No set of this machine’s modules comes to that total: look at the screen again.');
       }
+      const promise = promiseOf(accepted, state);
+      const told = parseSockets(after, sockets);
+      if (!told.ok) return fault('bad-input', told.sentence);
+      const why = whySocketsDiffer(told.slots, after, { mib, heldMiB: held });
+      if (why !== null) return fault('bad-input', why);
       const seen: Seen = {
         installedMiB: counts === 'installed' ? mib : null,
         usableMiB: counts === 'usable' ? mib : null,
         rateMTs,
-        channels,
-        slots: {},
+        channels: channels ?? channelsIn(promise, told.slots),
+        slots: told.slots,
       };
       await hold(db, state, accepted, { seen, readingId: null, typed: seen, staffId: caller.id });
       return done(null);

@@ -82,10 +82,7 @@ export function seenOfReport(promise: Promised, machine: ReadMachine): Seen {
     installedMiB: slots.length === 0 ? null : sum(slots.map(({ installed }) => installed?.capacityMiB ?? 0)),
     usableMiB: null,
     rateMTs: rates.length === 0 ? null : Math.min(...rates),
-    channels:
-      Object.keys(seen).length < promise.after.length
-        ? null
-        : channelsOf(promise, (slot) => seen[slot]?.capacityMiB ?? 0),
+    channels: channelsIn(promise, seen),
     slots: seen,
   };
 }
@@ -93,6 +90,12 @@ export function seenOfReport(promise: Promised, machine: ReadMachine): Seen {
 /** Channels that hold any memory. */
 function channelsOf({ after, channelOf }: Promised, mibIn: (slot: string) => number): number {
   return new Set(after.flatMap(({ slot }) => (mibIn(slot) > 0 ? [channelOf[slot] ?? slot] : []))).size;
+}
+
+/** Channels that hold any memory where every slot is told; null: not every one is. */
+export function channelsIn(promise: Promised, slots: Seen['slots']): number | null {
+  if (promise.after.some(({ slot }) => slots[slot] === undefined)) return null;
+  return channelsOf(promise, (slot) => slots[slot]?.capacityMiB ?? 0);
 }
 
 function totalFinding({ totalMiB }: Promised, { installedMiB, usableMiB }: Seen, mostHeldMiB: number): Finding {

@@ -3,6 +3,7 @@ import { NOTHING_TOLD, type ReadMachine, UNTOLD_MACHINE } from '../reading/readi
 import { compareProof, type Promised, type Seen, seenOfReport, verdictOf } from './compare-proof';
 import { isSomeTotal, mostHeld, parseShown } from './held-share';
 import { apartFromJob } from './other-machine';
+import { parseSockets, whySocketsDiffer } from './typed-sockets';
 
 const GB = 1024;
 const PROMISE: Promised = {
@@ -84,6 +85,38 @@ describe('a module that was to stay', () => {
     const both: Promised = { ...PROMISE, stays: { A2: own, B2: { part: 'KD-8G24', serial: '11112222' } } };
     const found = withSerials(machine(FULL), { A2: '11112222', B2: '0A1B2C3D' });
     expect(verdictOf(compareProof(both, seenOfReport(both, found), 512))).toBe('kept');
+  });
+});
+
+describe('sockets that are typed off a screen', () => {
+  const told = (typed: Record<string, string>) => {
+    const parsed = parseSockets(PROMISE.after, typed);
+    if (!parsed.ok) throw new Error(parsed.sentence);
+    return parsed.slots;
+  };
+
+  it('are a size, or empty; one that is left empty is not told', () => {
+    expect(told({ A1: 'empty', A2: '8 GB', B2: ' 8192MB ', B1: '' })).toMatchObject({
+      ...{ A1: { capacityMiB: 0, text: 'empty' }, A2: { capacityMiB: 8 * GB }, B2: { capacityMiB: 8 * GB } },
+    });
+    expect(told({ A1: '', C9: '8' })).toEqual({});
+    expect(parseSockets(PROMISE.after, { A2: 'eight' })).toEqual({
+      ok: false,
+      sentence: 'A2: type a size such as 8 GB, or "empty".',
+    });
+  });
+
+  it('cannot come to another total than the screen shows', () => {
+    const whole = told({ A1: '-', B1: '0', A2: '8', B2: '8' });
+    const why = (mib: number, heldMiB: number, slots = whole) =>
+      whySocketsDiffer(slots, PROMISE.after, { mib, heldMiB });
+    expect(why(16 * GB, 0)).toBeNull();
+    expect(why(15.5 * GB, 512)).toBeNull();
+    expect(why(15.4 * GB, 512)).toBe('The sockets come to 16 GB, the total says 15.4 GB: look at the screen again.');
+    expect(why(24 * GB, 0)).toContain('come to 16 GB');
+    // Some of them tell no more than that there is so much at least.
+    expect(why(24 * GB, 0, told({ A2: '8' }))).toBeNull();
+    expect(why(4 * GB, 0, told({ A2: '8' }))).toContain('come to 8 GB');
   });
 });
 

@@ -21,15 +21,19 @@ function FromScreen() {
   const [counts, setCounts] = useState<'usable' | 'installed'>('usable');
   const [rate, setRate] = useState('');
   const [channels, setChannels] = useState('');
+  const [sockets, setSockets] = useState<Readonly<Record<string, string>>>({});
+  const after = job.work.accepted?.option.after ?? [];
   const whole = (text: string) => (/^\d{1,5}$/.test(text.trim()) ? Number(text.trim()) : null);
   const [wrong, setWrong] = useState<string | null>(null);
   const take = async () => {
     const isNone = [rate, channels].some((text) => text.trim() !== '' && whole(text) === null);
     setWrong(isNone ? 'Type rate and channels as whole numbers, or leave them empty.' : null);
     if (isNone) return;
-    const body = { total, counts, rateMTs: whole(rate), channels: whole(channels) };
+    const body = { total, counts, rateMTs: whole(rate), channels: whole(channels), sockets };
     const { ok } = await save('POST', `/api/jobs/${job.id}/proof/typed`, body);
-    if (ok) setTotal('');
+    if (!ok) return;
+    setTotal('');
+    setSockets({});
   };
   return (
     <details>
@@ -75,6 +79,24 @@ function FromScreen() {
           value={channels}
           onChange={(event) => setChannels(event.target.value)}
         />
+        {after.length > 0 && (
+          <fieldset className="basis-full">
+            <legend className="text-sm text-ink-2">
+              What it shows in each socket, where it does: a size, or “empty”
+            </legend>
+            <div className="flex flex-wrap gap-2">
+              {after.map(({ slot }) => (
+                <Field
+                  key={slot}
+                  label={slot}
+                  className="w-24"
+                  value={sockets[slot] ?? ''}
+                  onChange={(event) => setSockets({ ...sockets, [slot]: event.target.value })}
+                />
+              ))}
+            </div>
+          </fieldset>
+        )}
         <Button type="submit" className="min-h-11" disabled={busy || total.trim() === ''}>
           Hold it against the promise
         </Button>
