@@ -353,7 +353,6 @@ test('by touch: a module is dragged with a finger, and a tap opens its slot', as
   const [start, end] = [point(from), point(to)];
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number; y: number }) =>
     finger.send('Input.dispatchTouchEvent', { type, touchPoints: at === undefined ? [] : [at] });
-  await page.waitForLoadState('networkidle');
   await touch('touchStart', start);
   for (let step = 1; step <= 5; step++) {
     await touch('touchMove', { x: start.x, y: start.y + ((end.y - start.y) * step) / 5 });
