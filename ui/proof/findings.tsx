@@ -210,7 +210,7 @@ export function Findings() {
         <p className="text-lg font-semibold">{text}</p>
         <p>
           Option {accepted?.option.place}, by{' '}
-          {last.from === 'report' ? 'the machine’s report' : 'what its screen shows'} of {dayText(last.takenOn)}
+          {last.from === 'report' ? 'the machine’s report of' : 'what its screen showed on'} {dayText(last.takenOn)}
           {last.remark !== '' && `. ${last.remark}`}
         </p>
       </Notice>

@@ -101,7 +101,9 @@ function FromScreen() {
           Hold it against the promise
         </Button>
       </form>
-      <Fault sentence={wrong ?? sentence} />
+      <div className="mt-2">
+        <Fault sentence={wrong ?? sentence} />
+      </div>
     </details>
   );
 }
