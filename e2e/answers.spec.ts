@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { Locator, Page } from 'playwright-core';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, ladderDrawn, openWindow, signIn } from './browser';
 import { pdfText } from './pdf-text';
 import { openStage } from './stage';
 
@@ -120,7 +120,7 @@ test('sent, opened, accepted on a telephone; then a price moves, and a new versi
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   await page.goto('/jobs/1/options?open=');
-  await page.locator('.plan-mark').first().waitFor();
+  await ladderDrawn(page);
   await page.keyboard.press('0');
   await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
   const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');

@@ -50,6 +50,11 @@ export async function signIn(context: BrowserContext, base: string, name = 'teo'
   if (!answer.ok()) throw new Error(`signing in as ${name} answered ${answer.status()}`);
 }
 
+/** Waits until the whole ladder is drawn: rungs that are out of sight follow the others. */
+export async function ladderDrawn(page: Page): Promise<void> {
+  await page.locator('.ladder-box[aria-busy="false"] .plan-mark').first().waitFor();
+}
+
 const AXE = readFileSync(join(process.cwd(), 'node_modules', 'axe-core', 'axe.min.js'), 'utf8');
 
 interface AxeResult {

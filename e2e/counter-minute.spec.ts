@@ -1,5 +1,5 @@
 import { reportText } from '../demo/report';
-import { openWindow, signIn } from './browser';
+import { ladderDrawn, openWindow, signIn } from './browser';
 import { pdfText } from './pdf-text';
 import { openStage } from './stage';
 
@@ -145,8 +145,7 @@ test('the whole way by keyboard from the ladder to the slip', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await context.request.post('/api/sign-in', { data: { name: 'edda', password: 'petrel-street' } });
   await page.goto('/jobs/1/options');
-  const pressed = page.locator('.plan-mark').first();
-  await pressed.waitFor();
+  await ladderDrawn(page);
   // One mark takes the tab stop; arrows move from it.
   expect(await page.locator('.plan-mark[tabindex="0"]').count()).toBe(1);
   await page.locator('.plan-mark[tabindex="0"]').focus();

@@ -3,7 +3,7 @@ import { DEMO_SELLERS } from '../demo/sellers';
 import { openTestFeeds } from '../scripts/test-feeds';
 import { closePool, pool } from '../store/database';
 import { setFeedUrl } from '../store/feeds';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, ladderDrawn, openWindow, signIn } from './browser';
 import { openStage } from './stage';
 
 const stage = openStage();
@@ -94,7 +94,7 @@ test('a seller’s feed goes through its moods while plans are made: what is sic
     const other = await context.newPage();
     const ladder = async () => {
       await other.goto('/jobs/1/options');
-      await other.locator('[data-rung="16384"]').waitFor();
+      await ladderDrawn(other);
       return other.locator('main').innerText();
     };
     const before = await ladder();
@@ -193,7 +193,7 @@ test('a title with a price that is dropped on a job is an offer of it at once', 
   await signIn(context, stage.app.base, 'teo');
   const ladder = async () => {
     await page.goto('/jobs/1/options');
-    await page.locator('[data-rung="16384"]').waitFor();
+    await ladderDrawn(page);
     return page.locator('[data-rung="16384"]').innerText();
   };
   const before = await ladder();

@@ -1,11 +1,10 @@
 import type { Page } from 'playwright-core';
-import { openWindow, signIn } from './browser';
+import { ladderDrawn, openWindow, signIn } from './browser';
 import { openStage } from './stage';
 
 const stage = openStage();
 
 const slip = (page: Page) => page.getByLabel('Slip');
-const marks = (page: Page) => page.locator('.plan-mark');
 const faded = (page: Page) => page.locator('.plan-mark > g[opacity="0.34"]').count();
 
 /** A job of the demo shop on its ladder. */
@@ -13,7 +12,7 @@ async function onLadder(job: number, query = '') {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   await page.goto(`/jobs/${job}/options${query}`);
-  await marks(page).first().waitFor();
+  await ladderDrawn(page);
   return { page, context, faults };
 }
 
@@ -93,7 +92,7 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   await page.locator('tbody tr').first().waitFor();
   expect(await page.getByRole('dialog').count()).toBe(0);
   await page.keyboard.press('t');
-  await marks(page).first().waitFor();
+  await ladderDrawn(page);
   await page.keyboard.press('?');
   await page.getByRole('dialog', { name: 'Keys' }).getByText('along the rung by price').waitFor();
   await page.keyboard.press('Escape');
@@ -141,7 +140,7 @@ test('by mouse: the lines are dragged, going back undoes that, the job remembers
   await page.getByLabel('Slots left').selectOption('1');
   await kept;
   await page.goto('/jobs/3/options');
-  await marks(page).first().waitFor();
+  await ladderDrawn(page);
   expect(await page.getByLabel('Slots left').inputValue()).toBe('1');
   expect(await page.getByRole('button', { name: 'mixed', exact: true }).getAttribute('aria-pressed')).toBe('false');
   expect(await page.getByRole('slider', { name: 'Budget line' }).getAttribute('aria-valuenow')).toBe(
@@ -226,7 +225,7 @@ test('offers that cannot be read are said, asked for again, and a key that nobod
   expect(await page.getByLabel('Slot board').isVisible()).toBe(true);
   await page.unroute(/\/api\/jobs\/1\/market\//);
   await page.getByRole('button', { name: 'Ask again' }).click();
-  await marks(page).first().waitFor();
+  await ladderDrawn(page);
   const key = await page.locator('link[rel="preload"][as="fetch"]').getAttribute('href');
   const known = await page.request.get(key ?? '');
   const unknown = await page.request.get('/api/jobs/1/market/nobody-knows-it');

@@ -1,6 +1,6 @@
 import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
-import { openWindow, signIn } from './browser';
+import { ladderDrawn, openWindow, signIn } from './browser';
 import { openStage } from './stage';
 
 const stage = openStage();
@@ -53,7 +53,7 @@ test('the counter minute: an unknown customer, a report not seen before, three o
   await page.getByLabel('Telephone').fill('0555 0199');
   await act(() => page.getByRole('link', { name: 'On to Limits' }).click());
   await act(() => page.getByRole('button', { name: 'These hold: on to Options' }).click());
-  await page.locator('.plan-mark').first().waitFor();
+  await ladderDrawn(page);
   await page.getByLabel('Suggested').locator('li').nth(2).waitFor();
   await act(() => page.keyboard.press('0'));
   await optionsOnSlip(page, 3);
@@ -76,7 +76,7 @@ async function onLadder(job: number, query = '?open=') {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   await page.goto(`/jobs/${job}/options${query}`);
-  await page.locator('.plan-mark').first().waitFor();
+  await ladderDrawn(page);
   return { page, context, faults };
 }
 
@@ -178,7 +178,7 @@ test('by touch, on the bench tablet: a mark is pressed, the budget is dragged by
   await signIn(context, stage.app.base);
   const page = await context.newPage();
   await page.goto('/jobs/1/options?open=');
-  await page.locator('.plan-mark').first().waitFor();
+  await ladderDrawn(page);
   await page.locator('.plan-mark[tabindex="0"]').tap();
   await page
     .getByLabel('The plan you look at')

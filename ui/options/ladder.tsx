@@ -4,6 +4,7 @@ import {
   memo,
   type PointerEvent,
   useCallback,
+  useDeferredValue,
   useEffect,
   useLayoutEffect,
   useMemo,
@@ -43,6 +44,8 @@ interface LadderProps {
 /** From these on the ladder stands where its reader has it. */
 const TOUCHES = ['pointerdown', 'wheel', 'keydown'] as const;
 const RIGHT_ROOM = 28;
+/** So many rungs above and below the one to stand on are drawn with the ladder itself; those further away follow at once. */
+const NEAR = 4;
 /** Room for the ground and the rungs below the wanted one, px. */
 const GROUND_HEIGHT = 150;
 
@@ -68,7 +71,9 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
     axis.current = scale;
   }, [scale]);
   const downwards = useMemo(() => [...rungs].reverse(), [rungs]);
+  const isWhole = useDeferredValue(true, false);
   const start = startOf(rungs);
+  const startAt = start === undefined ? 0 : downwards.indexOf(start);
   const reachable = looked ?? (start === undefined ? null : planKey(start.best));
   const totalOf = (key: string | null) =>
     rungs.find(({ plans }) => plans.some((plan) => planKey(plan) === key))?.totalMiB ?? null;
@@ -157,7 +162,7 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
   }, []);
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: the marks within take the keys; this only lets the box be scrolled
-    <section ref={box} aria-label="Ladder" tabIndex={0} className="ladder-box">
+    <section ref={box} aria-label="Ladder" aria-busy={!isWhole} tabIndex={0} className="ladder-box">
       <PriceAxis
         scale={scale}
         currency={currency}
@@ -195,7 +200,7 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
           }}
         >
           <GlidingContext.Provider value={gliding}>
-            {downwards.map((rung) => (
+            {downwards.map((rung, nr) => (
               <RungRow
                 key={rung.totalMiB}
                 rung={rung}
@@ -210,6 +215,7 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
                 open={opened.has(rung.totalMiB)}
                 onLook={look}
                 onOpen={open}
+                bare={!isWhole && rung.totalMiB !== lookedMiB && Math.abs(nr - startAt) > NEAR}
                 line={rung === boundary ? needLine : null}
               />
             ))}

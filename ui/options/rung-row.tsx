@@ -36,6 +36,8 @@ export interface RungRowProps {
   open: boolean;
   onLook: (key: string) => void;
   onOpen: (totalMiB: number) => void;
+  /** only its place is drawn as yet */
+  bare: boolean;
   /** what is drawn along its lower edge */
   line: ReactNode;
 }
@@ -100,11 +102,25 @@ function byWeight({ rung, looked, places }: Pick<RungRowProps, 'rung' | 'looked'
 }
 
 function RungRowDrawn(props: RungRowProps) {
-  const { rung, planCase, supplies, scale, steering, todayMiB, looked, reachable, places, open, onLook, onOpen, line } =
-    props;
+  const {
+    rung,
+    planCase,
+    supplies,
+    scale,
+    steering,
+    todayMiB,
+    looked,
+    reachable,
+    places,
+    open,
+    onLook,
+    onOpen,
+    bare,
+    line,
+  } = props;
   const { currency } = planCase;
   const { seated, folded } = seatMarks(
-    byWeight(props).map((plan) => ({ key: planKey(plan), x: scale.at(plan.priceCents) })),
+    (bare ? [] : byWeight(props)).map((plan) => ({ key: planKey(plan), x: scale.at(plan.priceCents) })),
     MARK_APART,
     open ? undefined : ROWS,
   );
@@ -162,7 +178,9 @@ function RungRowDrawn(props: RungRowProps) {
           </svg>
         </div>
         <div className="relative flex gap-3 items-baseline justify-between" style={{ paddingLeft: LABEL_WIDTH }}>
-          <RungLine rung={rung} planCase={planCase} supplies={supplies} steering={steering} onLook={onLook} />
+          {!bare && (
+            <RungLine rung={rung} planCase={planCase} supplies={supplies} steering={steering} onLook={onLook} />
+          )}
           {(folded.length > 0 || (open && rows > ROWS)) && (
             <button
               type="button"
