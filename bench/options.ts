@@ -56,7 +56,7 @@ async function fillMarket(): Promise<void> {
 const PAINTED = `(selector) => new Promise((resolve) => {
   let from = performance.now();
   const note = (event) => { from = event.timeStamp; };
-  for (const kind of ['keydown', 'change']) document.addEventListener(kind, note, { capture: true, once: true });
+  for (const kind of ['keydown', 'change', 'pointermove']) document.addEventListener(kind, note, { capture: true, once: true });
   const watched = document.querySelector(selector) ?? document.body;
   const observer = new MutationObserver(() => {
     observer.disconnect();
@@ -71,7 +71,7 @@ const PAINTED = `(selector) => new Promise((resolve) => {
   observer.observe(watched, { subtree: true, childList: true, attributes: true, characterData: true });
 })`;
 
-/** From each press of a key until what changed in a part of the page is painted, ms. */
+/** From each press of a key, or step of a drag, until what changed in a part of the page is painted, ms. */
 async function fromKeyToPaint(page: Page, part: string, press: (round: number) => Promise<void>): Promise<number[]> {
   const times: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
@@ -175,6 +175,20 @@ async function run(): Promise<void> {
       0.95,
       50,
     );
+    const grip = await budget.boundingBox();
+    if (grip === null) throw new Error('there is no budget line to drag');
+    const [gripX, gripY] = [grip.x + grip.width / 2, grip.y + grip.height / 2];
+    await page.mouse.move(gripX, gripY);
+    await page.mouse.down();
+    row(
+      'budget dragged',
+      await fromKeyToPaint(page, '.ladder-box', (round) =>
+        page.mouse.move(gripX + (round % 2 === 0 ? 60 : -20) + round, gripY),
+      ),
+      0.95,
+      50,
+    );
+    await page.mouse.up();
     const need = page.getByRole('slider', { name: 'Needs at least, line' });
     await need.focus();
     row(
