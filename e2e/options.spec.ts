@@ -185,7 +185,7 @@ test('why not: a refused offer, and a wish that nothing meets with what comes ne
   await sheet.locator('li button').first().click();
   await sheet.getByText(/^It /).first().waitFor();
   await sheet.getByLabel('Offer or wish').fill('64 GB under 100');
-  await sheet.getByText('No plan meets it. The nearest').waitFor();
+  await sheet.getByText('No plan is as wished for. The nearest').waitFor();
   await sheet.getByText(/over the budget/).waitFor();
   await page.keyboard.press('Escape');
   await page.goto('/jobs/1/options?need=262144');

@@ -184,25 +184,26 @@ export function OptionsDesk(props: OptionsDeskProps) {
       )}
       <div className="flex flex-wrap gap-x-4 items-baseline">
         <RefusedOffers answer={lateAnswer} planCase={base} />
-        <span className="ml-auto" />
-        <Button weight="quiet" onClick={() => open('new-part')}>
-          A part seen elsewhere
-        </Button>
-        <Button weight="quiet" onClick={() => askWhy()}>
-          Why is it not there?
-        </Button>
-        <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
-          {asTable ? 'Ladder' : 'Table'}
-        </Button>
-        <Button weight="quiet" onClick={() => open('customer')}>
-          For the customer
-        </Button>
-        <Button weight="quiet" onClick={() => open('keys')} aria-label="Keys: what they do here">
-          Keys
-        </Button>
-        <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
-          All that fits
-        </NearLink>
+        <div className="ml-auto flex flex-wrap gap-x-4 justify-end">
+          <Button weight="quiet" onClick={() => open('new-part')}>
+            A part seen elsewhere
+          </Button>
+          <Button weight="quiet" onClick={() => askWhy()}>
+            Why is it not there?
+          </Button>
+          <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
+            {asTable ? 'Ladder' : 'Table'}
+          </Button>
+          <Button weight="quiet" onClick={() => open('customer')}>
+            For the customer
+          </Button>
+          <Button weight="quiet" onClick={() => open('keys')} aria-label="Keys: what they do here">
+            Keys
+          </Button>
+          <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
+            All that fits
+          </NearLink>
+        </div>
       </div>
       <p role="status" className={newPart.said === '' ? 'sr-only' : 'text-sm'}>
         {newPart.said}

@@ -19,7 +19,7 @@ export function PictureKey({ answer, planCase }: { answer: Answer; planCase: Pla
       {OUTLINE_WORDS.filter(([care, reuse]) =>
         care === 'clear' ? reuses.has(reuse) : CARES.includes(care) && cares.has(care),
       ).map(([care, reuse, words]) => (
-        <li key={words} className="flex items-center">
+        <li key={words} className="flex items-center gap-0.5">
           <PlanShape lane="third-party" care={care} reuse={reuse} />
           {words}
         </li>

@@ -27,7 +27,7 @@ export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: 
         </span>
         <span className="block text-xs text-ink-2 narrow leading-4">today</span>
       </span>
-      <span className="flex items-center gap-3 bg-ground px-2 py-0.5 min-w-0">
+      <span className="flex items-center gap-3 bg-ground pl-2 pr-1 py-0.5 min-w-0">
         <svg width={bars.length * (BAR + 4)} height="26" aria-hidden="true" className="shrink-0">
           {bars.map(({ id, mib, built }, nr) => (
             <g key={id} transform={`translate(${nr * (BAR + 4) + 1},1)`}>
@@ -52,11 +52,11 @@ export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: 
             </g>
           ))}
         </svg>
-        <span className="text-sm text-ink-2 truncate">
+        <span className="text-sm text-ink-2 truncate narrow">
           {[slots.length > MOST_BARS ? `${slots.length} slots` : '', run].filter((part) => part !== '').join(' · ')}
         </span>
       </span>
-      <span className="ml-auto bg-ground px-2 shrink-0 max-[860px]:hidden">
+      <span className="ml-auto bg-ground px-2 min-w-40 shrink-20 max-[700px]:hidden">
         <PictureKey answer={answer} planCase={planCase} />
       </span>
     </div>

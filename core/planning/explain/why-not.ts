@@ -3,6 +3,7 @@ import { Planner } from '../planner';
 import { nearestPlans } from './broken-wishes';
 import { explainOffer } from './explain-offer';
 import { nearestSentence, offerSentences, planLine } from './explain-words';
+import { nothingFits } from './nothing-fits';
 import { remediesFor, remedySentence } from './remedies';
 
 /** What somebody asks: why an offer is not there, or why a wish is not met. */
@@ -17,7 +18,7 @@ function whyNotOffer(planCase: PlanCase, id: string): string[] {
   return [`It ${first}`, ...rest, ...helps];
 }
 
-/** Which plans meet a wish, the cheapest first; where none does, those that miss one part of it least. */
+/** Which plans meet a wish, the cheapest first; where none does, those that miss one part of it least, or why there is none at all. */
 function whyNotWish(planCase: PlanCase, wish: Goal): string[] {
   const wished = { ...planCase, goal: wish };
   const plans = new Planner(wished).answer().plans.sort((a, b) => a.priceCents - b.priceCents);
@@ -27,8 +28,9 @@ function whyNotWish(planCase: PlanCase, wish: Goal): string[] {
     return [`${many} it. The cheapest: ${planLine(planCase, cheapest)}.`];
   }
   const nearest = nearestPlans(wished).map((near) => nearestSentence(planCase, near));
-  if (nearest.length === 0) return ['No plan meets it, nor does any that breaks only one part of it.'];
-  return ['No plan meets it. The nearest, each breaking one part of it:', ...nearest];
+  if (nearest.length > 0) return ['No plan is as wished for. The nearest, each breaking one part of it:', ...nearest];
+  const nothing = nothingFits(planCase);
+  return nothing.length > 0 ? nothing : ['No plan is as wished for, nor one that breaks only one part of it.'];
 }
 
 /** Answers why something is not on the ladder, line by line; every change that is said to help was tried by planning again. */
