@@ -15,7 +15,15 @@ const A_YEAR_S = 31_536_000;
 process.env.PORT = port;
 const app = next({ dev: false, dir: ROOT, hostname, port: Number(port) });
 await app.prepare();
-const handle = app.getRequestHandler();
+const frameworkHandles = app.getRequestHandler();
+
+function handle(request, response) {
+  frameworkHandles(request, response).catch((cause) => {
+    console.error(`${request.method} ${request.url} broke`, cause);
+    if (!response.headersSent) response.writeHead(500);
+    response.end();
+  });
+}
 
 // Names carry the hash of what is in the files: nothing under them ever changes.
 const built = sirv(join(ROOT, '.next', 'static'), {
@@ -30,13 +38,13 @@ const built = sirv(join(ROOT, '.next', 'static'), {
 const server = createServer((request, response) => {
   const { url = '/' } = request;
   if (!url.startsWith(`${STATIC}/`)) {
-    void handle(request, response);
+    handle(request, response);
     return;
   }
   request.url = url.slice(STATIC.length);
   built(request, response, () => {
     request.url = url;
-    void handle(request, response);
+    handle(request, response);
   });
 });
 server.once('error', (cause) => {

@@ -12,6 +12,8 @@ const LOOK_MS = 30;
 const AHEAD_MS = 4;
 /** So long nobody asks before anything is worked out ahead, ms. */
 const QUIET_MS = 150;
+/** What took longer to answer is not worked out ahead: it would keep a whole core busy, and much in mind. ms */
+const QUICK_MS = 400;
 
 type Asked = Exclude<PlanRequest, { cancel: number }>;
 
@@ -35,6 +37,8 @@ export class PlanWork {
   #before: Promise<void> = Promise.resolve();
   /** requests so far */
   #taken = 0;
+  /** so long the last answer took, ms */
+  #tookMs = 0;
   /** goals of which the answer was told since anything but the goal changed */
   #told = new Set<string>();
 
@@ -60,9 +64,11 @@ export class PlanWork {
         reply({ id, state: 'told', lines: whyNot(request.about, request.asked) });
         return;
       }
+      const began = this.place.now();
       const planner = this.#plannerFor(request);
       this.#caseId = id;
       const answer = await this.#answer(id, planner);
+      this.#tookMs = this.place.now() - began;
       if (answer === null) {
         reply({ id, state: 'cancelled' });
         return;
@@ -97,7 +103,7 @@ export class PlanWork {
     const { pause, reply } = this.place;
     const planner = this.#planner;
     await pause(QUIET_MS);
-    if (planner === null || nr !== this.#taken) return;
+    if (planner === null || nr !== this.#taken || this.#tookMs > QUICK_MS) return;
     try {
       for (const goal of likelyGoals(planner.planCase)) {
         const key = goalKey(goal);

@@ -147,6 +147,15 @@ describe('work that takes long', () => {
     expect(keys).not.toContain(goalKey({}));
   });
 
+  it('what takes long is not worked out ahead', async () => {
+    const told: PlanReply[] = [];
+    let ms = 0;
+    const work = new PlanWork({ reply: (reply) => told.push(reply), now: () => (ms += 401), pause: async () => {} });
+    await work.take({ id: 1, planCase });
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(told.filter(({ state }) => state !== 'planning').map(({ state }) => state)).toEqual(['done']);
+  });
+
   it('once something must stay, all of it is told anew', async () => {
     const kiosk = worked('library-kiosk');
     const { told, work } = await quickPlace(kiosk);

@@ -62,10 +62,10 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
       description="What is alike in all is pale; what differs from the cheapest stands out."
       onClose={onClose}
     >
-      <table className="w-full text-sm border-collapse">
+      <table className="w-full text-sm border-collapse table-fixed">
         <thead>
           <tr>
-            <td />
+            <td className="w-28" />
             {sorted.map((plan) => (
               <th key={planKey(plan)} scope="col" className="text-left align-bottom px-2 pb-1 font-semibold">
                 <span className="flex items-center gap-1">

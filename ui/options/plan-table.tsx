@@ -102,12 +102,12 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
               <th scope="col" className="w-8">
                 <span className="sr-only">Shape</span>
               </th>
-              {columns.map(({ id, name }) => (
+              {columns.map(({ id, name, isFigure }) => (
                 <th
                   key={id}
                   scope="col"
                   aria-sort={order.column !== id ? 'none' : order.down ? 'descending' : 'ascending'}
-                  className="text-left px-2 py-1 whitespace-nowrap font-semibold"
+                  className={`px-2 py-1 whitespace-nowrap font-semibold ${isFigure ? 'text-right' : 'text-left'}`}
                 >
                   <button
                     type="button"
@@ -143,7 +143,7 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
                   {columns.map((column) => (
                     <td
                       key={column.id}
-                      className={`px-2 py-1 align-baseline ${column.isLong ? 'narrow' : 'whitespace-nowrap'}`}
+                      className={`px-2 py-1 align-baseline ${column.isLong ? 'narrow' : 'whitespace-nowrap'} ${column.isFigure ? 'text-right' : ''}`}
                     >
                       {column.text(plan, ground)}
                     </td>

@@ -28,6 +28,8 @@ export interface Column {
   usual: boolean;
   /** its words may run over lines */
   isLong?: boolean;
+  /** a figure, which stands right so that they can be held against each other */
+  isFigure?: boolean;
 }
 
 const money = (cents: number | null, { planCase }: TableGround): string =>
@@ -40,27 +42,27 @@ const daysOf = (plan: Plan, { supplies }: TableGround): number => leadDaysOf(pla
 
 export const COLUMNS: readonly Column[] = [
   {
-    ...{ id: 'total', name: 'Total', usual: true },
+    ...{ id: 'total', name: 'Total', usual: true, isFigure: true },
     text: (plan) => capacityText(plan.totalMiB),
     value: (plan) => plan.totalMiB / MIB_PER_GB,
   },
   {
-    ...{ id: 'price', name: 'Price', usual: true },
+    ...{ id: 'price', name: 'Price', usual: true, isFigure: true },
     text: (plan, ground) => money(plan.priceCents, ground),
     value: (plan, ground) => amount(plan.priceCents, ground),
   },
   {
-    ...{ id: 'added', name: 'Per added GB', usual: true },
+    ...{ id: 'added', name: 'Per added GB', usual: true, isFigure: true },
     text: (plan, ground) => money(plan.perAddedGiBCents, ground),
     value: (plan, ground) => amount(plan.perAddedGiBCents, ground),
   },
   {
-    ...{ id: 'gb', name: 'Per GB', usual: false },
+    ...{ id: 'gb', name: 'Per GB', usual: false, isFigure: true },
     text: (plan, ground) => money(plan.perGiBCents, ground),
     value: (plan, ground) => amount(plan.perGiBCents, ground),
   },
   {
-    ...{ id: 'saving', name: 'Saving', usual: true },
+    ...{ id: 'saving', name: 'Saving', usual: true, isFigure: true },
     text: (plan, ground) => money(plan.savingCents, ground),
     value: (plan, ground) => amount(plan.savingCents, ground),
   },
@@ -75,7 +77,7 @@ export const COLUMNS: readonly Column[] = [
     value: ({ care }) => CARES.indexOf(care),
   },
   {
-    ...{ id: 'rate', name: 'MT/s', usual: true },
+    ...{ id: 'rate', name: 'MT/s', usual: true, isFigure: true },
     text: ({ rateMTs }) => String(rateMTs),
     value: ({ rateMTs }) => rateMTs,
   },
@@ -85,7 +87,7 @@ export const COLUMNS: readonly Column[] = [
     value: (plan) => plan.effectiveChannels,
   },
   {
-    ...{ id: 'free', name: 'Free', usual: true },
+    ...{ id: 'free', name: 'Free', usual: true, isFigure: true },
     text: ({ openSlots }) => String(openSlots),
     value: ({ openSlots }) => openSlots,
   },
@@ -95,7 +97,7 @@ export const COLUMNS: readonly Column[] = [
     value: ({ kept }) => kept.length,
   },
   {
-    ...{ id: 'days', name: 'Days', usual: true },
+    ...{ id: 'days', name: 'Days', usual: true, isFigure: true },
     text: (plan, ground) => String(daysOf(plan, ground)),
     value: daysOf,
   },
