@@ -35,6 +35,18 @@ describe('what paying more buys', () => {
     });
   });
 
+  it('is old modules too, counted, or all of them', () => {
+    const gains = (from: string[], to: string[], installed = 2) =>
+      stepBetween(
+        { ...compared({ kept: from }), installed },
+        { ...compared({ kept: to, priceCents: 6000 }), installed },
+      ).gains;
+    expect(gains([], ['A1', 'A2'])).toEqual(['all old modules kept']);
+    expect(gains([], ['A1'], 1)).toEqual(['the old module kept']);
+    expect(gains([], ['A1'])).toEqual(['one more old module kept']);
+    expect(gains([], ['A1', 'A2'], 3)).toEqual(['2 more old modules kept']);
+  });
+
   it('is nothing between plans that are alike', () => {
     expect(stepBetween(compared({}), compared({}))).toEqual({ cents: 0, gains: [], losses: [], laterDays: 0 });
   });

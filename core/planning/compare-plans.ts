@@ -72,8 +72,8 @@ const FIGURES: readonly Figure[] = [
     of: ({ plan }) => plan.kept.length,
     gain: (better, worse) =>
       better.plan.kept.length === better.installed
-        ? 'all old modules stay'
-        : count(better.plan.kept.length - worse.plan.kept.length, 'one more old module stays', 'more old modules stay'),
+        ? `${better.installed === 1 ? 'the old module' : 'all old modules'} kept`
+        : count(better.plan.kept.length - worse.plan.kept.length, 'one more old module kept', 'more old modules kept'),
     loss: (worse, better) =>
       `takes out ${count(better.plan.kept.length - worse.plan.kept.length, 'one more old module', 'more old modules')}`,
   },
