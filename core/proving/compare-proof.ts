@@ -144,13 +144,21 @@ function channelFinding(promise: Promised, seen: Seen): Finding {
   };
 }
 
-const marksText = ({ serial, part }: ModuleMarks): string => (serial === null ? (part ?? '') : `serial ${serial}`);
-
-/** What is amiss with a module that was to stay; empty: nothing. Those that stay may have changed places. */
-function strangerNote(stays: Promised['stays'], slot: string, seen: ModuleMarks): string {
-  const own = stays[slot];
-  if (own === undefined || !Object.values(stays).every((one) => isOtherModule(one, seen))) return '';
-  return `Not the module that was to stay: that was ${marksText(own)}, this is ${marksText(seen)}.`;
+/**
+ * What is amiss with a module that was to stay; empty: nothing. Modules that changed places are no strangers, be it among
+ * those that stay or with one that is new.
+ */
+function strangerNote(stays: Promised['stays'], slots: Seen['slots'], slot: string): string {
+  const [own, seen] = [stays[slot], slots[slot]];
+  if (own === undefined || seen === undefined) return '';
+  const elsewhere = Object.keys(slots).filter((other) => stays[other] === undefined && slots[other]?.capacityMiB !== 0);
+  const isStranger =
+    Object.values(stays).every((one) => isOtherModule(one, seen)) &&
+    elsewhere.every((other) => isOtherModule(own, slots[other] ?? seen));
+  if (!isStranger) return '';
+  const bySerial = own.serial !== null && seen.serial !== null;
+  const [was, is] = bySerial ? [`serial ${own.serial}`, `serial ${seen.serial}`] : [own.part, seen.part];
+  return `Not the module that was to stay: that was ${was}, this is ${is}.`;
 }
 
 /**
@@ -178,7 +186,7 @@ function slotFindings({ after, stays }: Promised, { slots }: Seen): Finding[] {
     if (seen === undefined) return { ...base, found: 'not told', verdict: 'untold', note: '' };
     const found = seen.capacityMiB === 0 ? 'empty' : seen.text;
     if (seen.capacityMiB === (capacityMiB ?? 0)) {
-      const note = strangerNote(stays, slot, seen);
+      const note = strangerNote(stays, slots, slot);
       return { ...base, found, verdict: note === '' ? 'kept' : 'remark', note };
     }
     return isAllThere

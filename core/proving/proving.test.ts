@@ -70,7 +70,8 @@ describe('a module that was to stay', () => {
       verdict: 'remark',
       note: 'Not the module that was to stay: that was serial 0A1B2C3D, this is serial 99999999.',
     });
-    expect(a2({ A2: null }, { ...promise, stays: { A2: { part: 'HV-8S19', serial: null } } })).toMatchObject({
+    // A report without serials tells it by the part.
+    expect(a2({ A2: null }, { ...promise, stays: { A2: { part: 'HV-8S19', serial: '0A1B2C3D' } } })).toMatchObject({
       verdict: 'remark',
       note: 'Not the module that was to stay: that was HV-8S19, this is KD-8G24.',
     });
@@ -79,6 +80,10 @@ describe('a module that was to stay', () => {
   it('says nothing where a serial is not told, or is all zeros', () => {
     expect(a2({ A2: null })).toMatchObject({ verdict: 'kept', note: '' });
     expect(a2({ A2: '00000000' })).toMatchObject({ verdict: 'kept', note: '' });
+  });
+
+  it('says nothing where it changed places with a new one', () => {
+    expect(a2({ A2: '77777777', B2: '0A1B2C3D' })).toMatchObject({ verdict: 'kept', note: '' });
   });
 
   it('says nothing where two that stay changed places', () => {
