@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { TESTS, type Test, type TestKey } from '../core/fitting/guide-data';
+import { outcomeOf, testOf } from '../core/fitting/guide';
 import type { PartOrderPaper } from '../core/ordering/part-order';
 import {
   countParts,
@@ -240,9 +240,9 @@ export async function claimOf(orderId: number, lineId: number): Promise<Claim | 
   const search = (await listSearches(pool(), line.jobId)).find(
     ({ ended }) => ended === 'bad-module' || ended === 'wrong-module',
   );
-  const tests = (search?.tests ?? []).map(({ test, outcome }) => {
-    const known: Test | undefined = TESTS[test as TestKey];
-    return { title: known?.title ?? test, outcome: known?.outcomes[outcome]?.text ?? outcome };
-  });
+  const tests = (search?.tests ?? []).map(({ test, outcome }) => ({
+    title: testOf(test)?.title ?? test,
+    outcome: outcomeOf(test, outcome)?.text ?? outcome,
+  }));
   return { shop: { name, town, contact }, order, line, faults, tests };
 }

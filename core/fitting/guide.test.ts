@@ -1,4 +1,4 @@
-import { guide, outcomeOf, type Tested } from './guide';
+import { guide, outcomeOf, type Tested, testOf } from './guide';
 import {
   CAUSES,
   type Cause,
@@ -79,6 +79,17 @@ describe('the guided search', () => {
         const last = tested.at(-1);
         if (end === 'fixed') expect(outcomeOf(last?.test ?? '', last?.outcome ?? '')?.fixedBy).toBeDefined();
       }
+    }
+  });
+
+  it('knows its own tests and outcomes, and nothing that every object has', () => {
+    expect(testOf('labels')?.title).toBe(TESTS.labels.title);
+    expect(outcomeOf('labels', 'agree')?.text).toBe(TESTS.labels.outcomes.agree?.text);
+    for (const name of ['constructor', 'toString', '__proto__', 'hasOwnProperty']) {
+      expect(testOf(name)).toBeNull();
+      expect(outcomeOf(name, 'agree')).toBeNull();
+      expect(outcomeOf('labels', name)).toBeNull();
+      expect(guide('dead', [{ test: 'labels', outcome: name }])).toEqual(guide('dead', []));
     }
   });
 

@@ -25,9 +25,14 @@ export interface Guidance {
   end: End | null;
 }
 
-const testOf = (key: string): Test | null => (key in TESTS ? TESTS[key as TestKey] : null);
+/** The test of a key; null: there is none, whatever else an object knows by that name. */
+export const testOf = (key: string): Test | null => (Object.hasOwn(TESTS, key) ? TESTS[key as TestKey] : null);
 
-export const outcomeOf = (test: string, outcome: string): Outcome | null => testOf(test)?.outcomes[outcome] ?? null;
+/** What came of a test; null: it has no such outcome. */
+export function outcomeOf(test: string, outcome: string): Outcome | null {
+  const { outcomes = {} } = testOf(test) ?? {};
+  return Object.hasOwn(outcomes, outcome) ? (outcomes[outcome] ?? null) : null;
+}
 
 /** What an outcome leaves of suspects; none of them left: what was seen speaks against all, so all stay. */
 function left(suspects: readonly Cause[], { leaves }: Outcome): Cause[] {

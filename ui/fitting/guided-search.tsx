@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { guide } from '@/core/fitting/guide';
+import { guide, outcomeOf, testOf } from '@/core/fitting/guide';
 import {
   CAUSES,
   type Cause,
@@ -9,9 +9,6 @@ import {
   SIGNS,
   type Sign,
   SUSPECTS,
-  TESTS,
-  type Test,
-  type TestKey,
 } from '@/core/fitting/guide-data';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -23,7 +20,6 @@ import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
 
 const LARGE = 'text-base! min-h-12 px-4';
-const testOf = (key: string): Test | undefined => TESTS[key as TestKey];
 
 /** What a maker's machines beep, as the shop knows it: read, and added to. */
 function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
@@ -175,7 +171,7 @@ function Open({ search }: { search: SearchView }) {
   const [forced, setForced] = useState<End>('bad-module');
   const { suspects, next, end } = guide(search.sign as Sign, search.tests);
   const send = (body: object) => save('POST', `/api/jobs/${job.id}/search`, body);
-  const test = next === null ? undefined : testOf(next);
+  const test = next === null ? null : testOf(next);
   const after = job.work.accepted?.option.after ?? [];
   const reached = end ?? forced;
   return (
@@ -184,7 +180,7 @@ function Open({ search }: { search: SearchView }) {
         {SIGNS[search.sign as Sign]}
         {search.beeps !== '' && `: ${search.beeps}`} <span className="text-ink-2">· {search.beganBy}</span>
       </p>
-      {test !== undefined && next !== null && (
+      {test !== null && (
         <div className="border-2 border-act bg-sheet rounded-notch px-4 py-3 grid gap-2">
           <p className="text-xl font-semibold">{test.title}</p>
           <p className="text-lg">{test.how}</p>
@@ -237,7 +233,7 @@ function Open({ search }: { search: SearchView }) {
         <ol className="text-sm grid gap-0.5" aria-label="Tried so far">
           {search.tests.map(({ test: key, outcome, by }, nr) => (
             <li key={key}>
-              {nr + 1}. {testOf(key)?.title}: <strong>{testOf(key)?.outcomes[outcome]?.text}</strong>{' '}
+              {nr + 1}. {testOf(key)?.title}: <strong>{outcomeOf(key, outcome)?.text}</strong>{' '}
               <span className="text-ink-2">{by}</span>
             </li>
           ))}
