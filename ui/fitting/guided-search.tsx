@@ -1,15 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { guide, outcomeOf, testOf } from '@/core/fitting/guide';
-import {
-  CAUSES,
-  type Cause,
-  ENDS,
-  type End,
-  SIGNS,
-  type Sign,
-  SUSPECTS,
-} from '@/core/fitting/guide-data';
+import { CAUSES, type Cause, ENDS, type End, SIGNS, type Sign, SUSPECTS } from '@/core/fitting/guide-data';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { SearchView } from '../job/work-view';

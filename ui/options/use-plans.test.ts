@@ -7,7 +7,7 @@ import { LANES } from '@/core/planning/lanes';
 import { WORKED_CASES } from '@/scripts/worked-cases';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 import { PlanWork } from '@/worker/plan-work';
-import { type RunningHook, runHook } from '../client/testing/run-hook';
+import { endHooks, type RunningHook, runHook } from '../client/testing/run-hook';
 import { type Planning, usePlans } from './use-plans';
 
 const worked = new Map(WORKED_CASES).get('library-kiosk');
@@ -58,6 +58,7 @@ jest.mock('./early-worker', () => ({
 beforeEach(() => {
   bench = new Bench();
 });
+afterEach(endHooks);
 
 interface Given {
   base: PlanCase | null;
