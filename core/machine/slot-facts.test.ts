@@ -49,6 +49,7 @@ describe('what is known of a slot', () => {
     const rate = fact(values, 'Rate');
     expect(rate?.text).toBe('2666 MT/s');
     expect(rate?.by).toContain('a1.bin');
+    expect(rate?.also).toEqual([]);
     expect(rate?.against.map(({ text, by }) => [text, by.includes('dump.bin')])).toEqual([['2400 MT/s', true]]);
   });
 
