@@ -8,7 +8,7 @@ export async function register(): Promise<void> {
   const { takeFromFolder } = await import('./service/list-folder');
   const { readStranded } = await import('./service/read-list');
   const { queueReminders, sendDueMail } = await import('./service/mail');
-  const { log } = await import('./app/log');
+  const { log } = await import('./runtime/log');
   const folder = process.env.FENBRIK_LISTS;
   const look = async (): Promise<void> => {
     for (const { ok, sentence } of await pollFeeds()) log[ok ? 'info' : 'warn']({ sentence }, 'feed asked');

@@ -1,9 +1,9 @@
 import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
+import { noteGoodSession } from '@/runtime/known-sessions';
+import { SESSION_COOKIE } from '@/runtime/request-headers';
 import { type Caller, checkCaller, type Right } from '@/service/access';
 import { requestPath } from './request-path';
-
-export const SESSION_COOKIE = 'fenbrik-session';
 
 /** The session's token as the browser sent it. */
 export async function sessionToken(): Promise<string | undefined> {
@@ -15,7 +15,10 @@ export async function sessionToken(): Promise<string | undefined> {
  * sign-in page and back; handlers answer with the fault.
  */
 export async function enter(right: Right) {
-  return checkCaller(await sessionToken(), right);
+  const token = await sessionToken();
+  const entered = await checkCaller(token, right);
+  if (entered.ok && token !== undefined) noteGoodSession(token, Date.now());
+  return entered;
 }
 
 export async function enterPage(right: Right): Promise<Caller> {

@@ -1,10 +1,13 @@
 import type { NextRequest } from 'next/server';
 import type { z } from 'zod';
 import type { Caller, Right } from '@/service/access';
-import { type FaultCode, fault, type Result } from '@/service/result';
+import { done, type FaultCode, fault, type Result } from '@/service/result';
+import { MOST_JSON_BYTES } from '@/runtime/body-limits';
+import { withinBounds } from '@/runtime/json-bounds';
+import { log } from '@/runtime/log';
 import { boundedText } from './bounded-text';
 import { enter } from './enter';
-import { log } from './log';
+import { readParts, readWhole, type SentParts, sentName, type WholeFile } from './sent-files';
 import { parseStorable } from './storable';
 
 const STATUS: Record<FaultCode, number> = {
@@ -13,18 +16,24 @@ const STATUS: Record<FaultCode, number> = {
   'not-found': 404,
   'bad-input': 422,
   conflict: 409,
+  'too-many': 429,
   busy: 503,
 };
-
-/** Bodies above this are not read to their end. A report may have 8 MiB of text, which JSON escapes. */
-const MOST_BODY_BYTES = 20 * 1024 * 1024;
 
 /** SQLSTATE classes and socket errors that mean: the database is not there just now. */
 const DATABASE_AWAY = /^(08|57P|ECONN|ETIMEDOUT|EPIPE)/;
 
+/** Whoever is told to wait is told how long, seconds. */
+const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', busy: '5' };
+
 export function answer<T>(result: Result<T>, status = 200): Response {
   if (result.ok) return Response.json(result.value, { status });
-  return Response.json({ code: result.code, sentence: result.sentence }, { status: STATUS[result.code] });
+  const { code, sentence } = result;
+  const wait = RETRY_AFTER_S[code];
+  return Response.json(
+    { code, sentence },
+    { status: STATUS[code], headers: wait === undefined ? {} : { 'retry-after': wait } },
+  );
 }
 
 /** A write that another site's page makes a browser send is refused. */
@@ -36,13 +45,16 @@ export function fromElsewhere(request: NextRequest): boolean {
   return !URL.canParse(origin) || new URL(origin).host !== request.headers.get('host');
 }
 
-/** The body as the schema wants it, or one sentence on what is wrong. */
+/** The JSON body as the schema wants it, or one sentence on what is wrong. */
 export async function parseBody<Schema extends z.ZodType>(
   request: NextRequest,
   schema: Schema,
+  mostBytes = MOST_JSON_BYTES,
 ): Promise<Result<z.infer<Schema>>> {
-  const text = await boundedText(request, MOST_BODY_BYTES);
+  const text = await boundedText(request, mostBytes);
   if (text === null) return fault('bad-input', 'This is too large to be read.');
+  if (text !== '' && !isJson(request)) return fault('bad-input', 'Send this as application/json.');
+  if (!withinBounds(text)) return fault('bad-input', 'This has too many parts to be read.');
   let json: unknown = null;
   try {
     json = text === '' ? null : parseStorable(text);
@@ -53,6 +65,11 @@ export async function parseBody<Schema extends z.ZodType>(
   if (parsed.success) return { ok: true, value: parsed.data };
   const [issue] = parsed.error.issues;
   return fault('bad-input', issue?.message ?? 'Something in it is not right.');
+}
+
+/** Only what says that it is JSON is taken as such: another site's form cannot say so. */
+function isJson(request: NextRequest): boolean {
+  return /^application\/json\s*(;|$)/i.test(request.headers.get('content-type') ?? '');
 }
 
 export function caught(cause: unknown, request: NextRequest): Response {
@@ -95,25 +112,34 @@ export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: s
 type Params = Record<string, string>;
 type Work<Body> = (caller: Caller, body: Body, params: Params, base: string) => Promise<Result<unknown> | Response>;
 
-/**
- * A route handler: checks who calls and whether they may, parses the body, does the work, and turns what comes
- * back into an answer.
- */
-export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, work: Work<z.infer<Schema>>) {
+/** A route handler that reads what was sent in its own way; who calls is checked before the first byte is read. */
+function handleSent<Sent>(
+  right: Right,
+  read: (request: NextRequest) => Promise<Result<Sent>> | Result<Sent>,
+  work: Work<Sent>,
+) {
   return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
     try {
       const entered = await enter(right);
       if (!entered.ok) return answer(entered);
       if (request.method !== 'GET' && fromElsewhere(request))
         return answer(fault('forbidden', 'This came from another site.'));
-      const body = await parseBody(request, schema);
-      if (!body.ok) return answer(body);
-      const result = await work(entered.caller, body.value, await context.params, baseOf(request));
+      const sent = await read(request);
+      if (!sent.ok) return answer(sent);
+      const result = await work(entered.caller, sent.value, await context.params, baseOf(request));
       return result instanceof Response ? result : answer(result);
     } catch (cause) {
       return caught(cause, request);
     }
   };
+}
+
+/**
+ * A route handler: checks who calls and whether they may, parses the body, does the work, and turns what comes
+ * back into an answer.
+ */
+export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, work: Work<z.infer<Schema>>) {
+  return handleSent<z.infer<Schema>>(right, (request) => parseBody(request, schema), work);
 }
 
 const nothing = async function* (): AsyncGenerator<Uint8Array> {};
@@ -124,34 +150,22 @@ export interface SentFile {
   input: AsyncIterable<Uint8Array>;
 }
 
-/** The name that the sender gives a file, percent-encoded in its header. */
-function nameOf(request: NextRequest): string {
-  try {
-    const name = decodeURIComponent(request.headers.get('x-file-name') ?? '')
-      .replace(/\p{C}/gu, '')
-      .trim();
-    return name.slice(0, 200) || 'list';
-  } catch {
-    return 'list';
-  }
-}
-
 /** A route handler that takes a file as its body, of any length: it is for the work to read it on, or not. */
-export function handleFile(right: Right, work: Work<SentFile>) {
-  return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
-    try {
-      const entered = await enter(right);
-      if (!entered.ok) return answer(entered);
-      if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
-      const input = (request.body as AsyncIterable<Uint8Array> | null) ?? nothing();
-      const file = { name: nameOf(request), input };
-      const result = await work(entered.caller, file, await context.params, baseOf(request));
-      return result instanceof Response ? result : answer(result);
-    } catch (cause) {
-      return caught(cause, request);
-    }
-  };
-}
+export const handleFile = (right: Right, work: Work<SentFile>) =>
+  handleSent(
+    right,
+    (request) =>
+      done({ name: sentName(request), input: (request.body as AsyncIterable<Uint8Array> | null) ?? nothing() }),
+    work,
+  );
+
+/** A route handler that takes one file as its body and works on it whole. */
+export const handleWhole = (right: Right, mostBytes: number, work: Work<WholeFile>) =>
+  handleSent(right, (request) => readWhole(request, mostBytes), work);
+
+/** A route handler that takes files and fields as a form. */
+export const handleParts = (right: Right, mostBytes: number, work: Work<SentParts>) =>
+  handleSent(right, (request) => readParts(request, mostBytes), work);
 
 /** A path parameter that is an id; 0, which nothing has, for anything else. */
 export function idOf(params: Params): number {

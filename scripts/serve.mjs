@@ -1,23 +1,36 @@
 /*
- * The application behind one small server of our own: what the build compressed once is sent as it lies there, in the best
- * form that a browser takes; everything else is the framework's. `node scripts/serve.mjs HOST PORT`
+ * The application as a process: the framework behind our gate, and what the build compressed once sent as it lies there, in
+ * the best form that a browser takes. `node scripts/serve.mjs HOST PORT`
  */
-import { createServer } from 'node:http';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import next from 'next';
 import sirv from 'sirv';
+import { tsImport } from 'tsx/esm/api';
 import { ROOT } from './setup.mjs';
 
 const [hostname = '127.0.0.1', port = '4180'] = process.argv.slice(2);
 const STATIC = '/_next/static';
 const A_YEAR_S = 31_536_000;
 
+const load = (file) => tsImport(`../${file}`, import.meta.url);
+const [{ cutSecrets }, { environment }, { openGate }, { readRoutes }] = await Promise.all(
+  ['runtime/cut-secrets.ts', 'runtime/environment.ts', 'gate/gate.ts', 'gate/routes.ts'].map(load),
+);
+
+// Whatever writes to the log, the framework too: no line holds a secret.
+for (const stream of [process.stdout, process.stderr]) {
+  const write = stream.write.bind(stream);
+  stream.write = (line, ...more) => write(typeof line === 'string' ? cutSecrets(line) : line, ...more);
+}
+
+const { FENBRIK_PROXIES: proxies } = environment();
 process.env.PORT = port;
 const app = next({ dev: false, dir: ROOT, hostname, port: Number(port) });
 await app.prepare();
 const frameworkHandles = app.getRequestHandler();
 
-function handle(request, response) {
+function answer(request, response) {
   frameworkHandles(request, response).catch((cause) => {
     console.error(`${request.method} ${request.url} broke`, cause);
     if (!response.headersSent) response.writeHead(500);
@@ -32,21 +45,25 @@ const built = sirv(join(ROOT, '.next', 'static'), {
   etag: true,
   immutable: true,
   maxAge: A_YEAR_S,
-  setHeaders: (response) => response.setHeader('x-content-type-options', 'nosniff'),
 });
 
-const server = createServer((request, response) => {
+function handle(request, response) {
   const { url = '/' } = request;
+  if (!url.startsWith('/_next/')) {
+    answer(request, response);
+    return;
+  }
+  const nothing = () => response.writeHead(404, { 'content-type': 'text/plain' }).end('There is nothing here');
   if (!url.startsWith(`${STATIC}/`)) {
-    handle(request, response);
+    nothing();
     return;
   }
   request.url = url.slice(STATIC.length);
-  built(request, response, () => {
-    request.url = url;
-    handle(request, response);
-  });
-});
+  built(request, response, nothing);
+}
+
+const manifest = JSON.parse(readFileSync(join(ROOT, '.next', 'app-path-routes-manifest.json'), 'utf8'));
+const server = openGate({ handle, routeOf: readRoutes(manifest), proxies });
 server.once('error', (cause) => {
   console.error(cause);
   process.exit(1);

@@ -150,8 +150,8 @@ describe('photographs', () => {
 
   it('are kept by what they are, and go along when two models become one', async () => {
     const [keep, drop] = [await modelId('Row 1'), await modelId('Row 2')];
-    must(await addPhoto(shop.teo, drop, { caption: 'the label', base64: png.toString('base64') }));
-    must(await addPhoto(shop.teo, keep, { caption: 'the door', base64: jpeg.toString('base64') }));
+    must(await addPhoto(shop.teo, drop, { caption: 'the label', bytes: png }));
+    must(await addPhoto(shop.teo, keep, { caption: 'the door', bytes: jpeg }));
     must(await mergeTwins(shop.teo, { keep, drop }));
     const photos = (await showModel(keep))?.photos ?? [];
     expect(photos.map(({ caption }) => caption)).toEqual(['the label', 'the door']);
@@ -165,13 +165,12 @@ describe('photographs', () => {
   it('are refused where they are none, and past a dozen', async () => {
     const id = await modelId('Row 3');
     const markup = Buffer.from('<svg onload="alert(1)">');
-    expect(await addPhoto(shop.teo, id, { caption: 'x', base64: markup.toString('base64') })).toMatchObject({
+    expect(await addPhoto(shop.teo, id, { caption: 'x', bytes: markup })).toMatchObject({
       ok: false,
       sentence: 'This is no picture: a PNG or a JPEG is kept.',
     });
-    for (let at = 0; at < 12; at++)
-      must(await addPhoto(shop.teo, id, { caption: `${at}`, base64: jpeg.toString('base64') }));
-    expect(await addPhoto(shop.teo, id, { caption: '13', base64: jpeg.toString('base64') })).toMatchObject({
+    for (let at = 0; at < 12; at++) must(await addPhoto(shop.teo, id, { caption: `${at}`, bytes: jpeg }));
+    expect(await addPhoto(shop.teo, id, { caption: '13', bytes: jpeg })).toMatchObject({
       ok: false,
       code: 'conflict',
     });

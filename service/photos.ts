@@ -1,18 +1,14 @@
 import { z } from 'zod';
+import { MOST_PHOTO_BYTES } from '../runtime/body-limits';
 import { pool } from '../store/database';
 import { dropPhoto, getPhoto, insertPhoto, listPhotos, type PhotoFile } from '../store/photos';
 import type { Caller } from './access';
 import { changeModel } from './evidence';
 import { done, fault, type Result } from './result';
 
-/** Larger pictures show no more of a screw. */
-const MOST_BYTES = 2 * 1024 * 1024;
 const MOST_PHOTOS = 12;
 
-export const photoSchema = z.strictObject({
-  caption: z.string().trim().min(1, 'Say what it shows.').max(120, 'At most 120 characters, please.'),
-  base64: z.base64().max(Math.ceil(MOST_BYTES / 3) * 4, 'A picture has at most 2 MiB: take a smaller one.'),
-});
+export const captionSchema = z.string().trim().min(1, 'Say what it shows.').max(120, 'At most 120 characters, please.');
 
 /** First bytes of the kinds of picture that are kept (PNG, ISO/IEC 15948; JPEG, ISO/IEC 10918-1). */
 const STARTS: readonly { kind: PhotoFile['kind']; bytes: readonly number[] }[] = [
@@ -29,12 +25,11 @@ export function pictureKind(bytes: Uint8Array): PhotoFile['kind'] | null {
 export async function addPhoto(
   caller: Caller,
   modelId: number,
-  { caption, base64 }: z.infer<typeof photoSchema>,
+  { caption, bytes }: { caption: string; bytes: Buffer },
 ): Promise<Result<null>> {
-  const bytes = Buffer.from(base64, 'base64');
   const kind = pictureKind(bytes);
   if (kind === null) return fault('bad-input', 'This is no picture: a PNG or a JPEG is kept.');
-  if (bytes.length > MOST_BYTES) return fault('bad-input', 'A picture has at most 2 MiB: take a smaller one.');
+  if (bytes.length > MOST_PHOTO_BYTES) return fault('bad-input', 'A picture has at most 2 MiB: take a smaller one.');
   return changeModel(caller, modelId, {
     kind: 'photo-added',
     detail: { caption },

@@ -26,13 +26,14 @@ const NO_ANSWER = {
   sentence: 'Fenbrik does not answer. What you typed is still here: try again in a moment.',
 } as const;
 
-/** What is sent: a file as it is, with its name; anything else as JSON. */
+/** What is sent: a file as it is, with its name; several as a form; anything else as JSON. */
 function sent(body: unknown): RequestInit {
   if (body === undefined) return {};
   if (body instanceof File) {
     const headers = { 'content-type': 'application/octet-stream', 'x-file-name': encodeURIComponent(body.name) };
     return { headers, body };
   }
+  if (body instanceof FormData) return { body };
   return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
 }
 

@@ -6,7 +6,7 @@ import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
-import { faultOfFiles, inputOfFile, type ReadingInput } from './reading-inputs';
+import { faultOfFiles, formOf, textFile } from './reading-inputs';
 import { Suggestions } from './suggestions';
 import { isTitle, Understood } from './understood';
 
@@ -65,9 +65,9 @@ export function ReportField({ jobId, known }: ReportFieldProps) {
   const { busy, sentence, save } = useSave();
   const [fault, setFault] = useState<string | null>(null);
   const wanted = useDeferredValue(text);
-  const take = async (inputs: ReadingInput[]): Promise<boolean> => {
+  const take = async (files: readonly File[]): Promise<boolean> => {
     setFault(null);
-    const result = await save<TakenIn>('POST', `/api/jobs/${jobId}/reading`, { inputs });
+    const result = await save<TakenIn>('POST', `/api/jobs/${jobId}/reading`, formOf(files));
     setTaken(result.ok ? result.value : null);
     return result.ok;
   };
@@ -76,12 +76,12 @@ export function ReportField({ jobId, known }: ReportFieldProps) {
     letGo();
   };
   const takeText = async () => {
-    if (await take([{ name: text.includes('\n') ? 'pasted text' : 'typed line', text }])) cleared();
+    if (await take([textFile(text.includes('\n') ? 'pasted text' : 'typed line', text)])) cleared();
   };
   const takeFiles = async (files: readonly File[]) => {
     if (files.length === 0) return;
     const wrong = faultOfFiles(files);
-    if (wrong === null) await take(await Promise.all(files.map(inputOfFile)));
+    if (wrong === null) await take(files);
     else setFault(wrong);
   };
   const drop = (event: DragEvent) => {

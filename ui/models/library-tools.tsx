@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { useSave } from '../client/use-save';
-import { inputOfFile } from '../intake/reading-inputs';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
@@ -47,7 +46,7 @@ export function LibraryTools({ count, find, mayWrite }: { count: number; find: s
   const [told, setTold] = useState<Imported | null>(null);
   const take = async (file: File) => {
     setTold(null);
-    const result = await save<Imported>('POST', '/api/models/import', await inputOfFile(file));
+    const result = await save<Imported>('POST', '/api/models/import', file);
     if (result.ok) setTold(result.value);
   };
   return (

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useSave } from '../client/use-save';
-import { inputOfFile } from '../intake/reading-inputs';
+import { formOf } from '../intake/reading-inputs';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
@@ -18,8 +18,9 @@ export function Photos({ id, photos, mayWrite }: PhotosProps) {
   const { busy, sentence, save } = useSave();
   const [caption, setCaption] = useState('');
   const add = async (file: File) => {
-    const { base64 } = await inputOfFile(file);
-    const result = await save('POST', `/api/models/${id}/photos`, { caption, base64 });
+    const form = formOf([file]);
+    form.append('caption', caption);
+    const result = await save('POST', `/api/models/${id}/photos`, form);
     if (result.ok) setCaption('');
   };
   if (photos.length === 0 && !mayWrite) return null;

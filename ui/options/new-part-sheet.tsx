@@ -2,7 +2,7 @@
 import { useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
-import { faultOfFiles, inputOfFile, type ReadingInput } from '../intake/reading-inputs';
+import { faultOfFiles, textFile } from '../intake/reading-inputs';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -22,22 +22,22 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
   const [text, setText, letGo] = useKeptText(`fenbrik.part.${job.id}`, '');
   const [fault, setFault] = useState<string | null>(null);
   const { busy, sentence, save } = useSave();
-  const take = async (input: ReadingInput) => {
+  const take = async (file: File) => {
     setFault(null);
-    const result = await save<{ offer: string }>('POST', `/api/jobs/${job.id}/part`, input);
+    const result = await save<{ offer: string }>('POST', `/api/jobs/${job.id}/part`, file);
     if (!result.ok) return;
     setText('');
     letGo();
     onTaken(result.value.offer);
   };
   const takeText = () => {
-    if (text.trim() !== '' && !busy) void take({ name: 'typed line', text });
+    if (text.trim() !== '' && !busy) void take(textFile('typed line', text));
   };
   const takeFiles = async (files: readonly File[]) => {
     const [file, ...others] = files;
     if (file === undefined) return;
     const wrong = others.length > 0 ? 'One page at a time, please.' : faultOfFiles(files);
-    if (wrong === null) await take(await inputOfFile(file));
+    if (wrong === null) await take(file);
     else setFault(wrong);
   };
   return (

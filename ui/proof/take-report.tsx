@@ -2,7 +2,7 @@
 import { type DragEvent, useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
-import { faultOfFiles, inputOfFile, type ReadingInput } from '../intake/reading-inputs';
+import { faultOfFiles, textFile } from '../intake/reading-inputs';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
@@ -116,9 +116,9 @@ export function TakeReport() {
   const [apart, setApart] = useState<Extract<Taken, { held: false }> | null>(null);
   const { busy, sentence, save } = useSave();
   const [wrong, setWrong] = useState<string | null>(null);
-  const take = async (input: ReadingInput) => {
+  const take = async (file: File) => {
     setWrong(null);
-    const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof`, { input });
+    const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof`, file);
     if (!result.ok) return;
     setApart(result.value.held ? null : result.value);
     setText('');
@@ -127,7 +127,7 @@ export function TakeReport() {
   const takeFile = async (file: File | undefined) => {
     if (file === undefined) return;
     const large = faultOfFiles([file]);
-    if (large === null) await take(await inputOfFile(file));
+    if (large === null) await take(file);
     else setWrong(large);
   };
   const drop = (event: DragEvent) => {
@@ -162,7 +162,7 @@ export function TakeReport() {
         <Button
           weight="act"
           disabled={busy || text.trim() === ''}
-          onClick={() => void take({ name: 'report after fitting', text })}
+          onClick={() => void take(textFile('report after fitting', text))}
         >
           Hold it against the promise
         </Button>

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { handle, handleFile } from '@/app/handle';
-import { MOST_LOGO_BYTES, saveLogo, showLogo } from '@/service/logo';
+import { handle, handleWhole } from '@/app/handle';
+import { MOST_LOGO_BYTES } from '@/runtime/body-limits';
+import { saveLogo, showLogo } from '@/service/logo';
 import { fault } from '@/service/result';
 
 /** The shop's mark as a file. */
@@ -11,17 +12,10 @@ export const GET = handle('shop.settings', z.null(), async () => {
   return new Response(new Uint8Array(logo.bytes), { headers });
 });
 
-/** Puts a picture on the shop's papers; of a larger one no more is read than shows that it is. */
-export const PUT = handleFile('shop.settings', async (caller, { input }) => {
-  const pieces: Uint8Array[] = [];
-  let length = 0;
-  for await (const piece of input) {
-    pieces.push(piece);
-    length += piece.length;
-    if (length > MOST_LOGO_BYTES) break;
-  }
-  return saveLogo(caller, Buffer.concat(pieces));
-});
+/** Puts a picture on the shop's papers. */
+export const PUT = handleWhole('shop.settings', MOST_LOGO_BYTES, (caller, { input }) =>
+  saveLogo(caller, Buffer.from(input)),
+);
 
 /** Takes it off. */
 export const DELETE = handle('shop.settings', z.null(), (caller) => saveLogo(caller, null));

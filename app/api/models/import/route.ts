@@ -1,8 +1,8 @@
-import { handle } from '@/app/handle';
-import { readingInput, readingInputSchema } from '@/app/reading-input';
+import { handleWhole } from '@/app/handle';
+import { MOST_READING_BYTES } from '@/runtime/body-limits';
 import { importModels } from '@/service/library';
 
 /** Takes a file of models into the library. */
-export const POST = handle('library.write', readingInputSchema, (caller, body) =>
-  importModels(caller, readingInput(body).input),
+export const POST = handleWhole('library.write', MOST_READING_BYTES, (caller, { input }) =>
+  importModels(caller, input),
 );

@@ -1,15 +1,12 @@
 import { z } from 'zod';
-import { handle, idOf } from '@/app/handle';
-import { readingInput, readingInputSchema } from '@/app/reading-input';
+import { handle, handleParts, idOf } from '@/app/handle';
+import { MOST_READING_BYTES } from '@/runtime/body-limits';
 import { putReadingAside, takeReadings } from '@/service/intake';
-
-const schema = z.strictObject({
-  inputs: z.array(readingInputSchema).min(1, 'There is nothing to read.').max(20, 'At most 20 files at once, please.'),
-});
+import { fault } from '@/service/result';
 
 /** Reads what a machine, its modules or a seller say into the job. */
-export const POST = handle('jobs.write', schema, (caller, { inputs }, params) =>
-  takeReadings(caller, idOf(params), inputs.map(readingInput)),
+export const POST = handleParts('jobs.write', MOST_READING_BYTES, async (caller, { files }, params) =>
+  files.length === 0 ? fault('bad-input', 'There is nothing to read.') : takeReadings(caller, idOf(params), files),
 );
 
 const asideSchema = z.strictObject({ id: z.number().int().positive(), aside: z.boolean() });

@@ -1,11 +1,17 @@
 import { z } from 'zod';
-import { handle, idOf } from '@/app/handle';
-import { addPhoto, photoSchema, takePhotoOut } from '@/service/photos';
+import { handle, handleParts, idOf } from '@/app/handle';
+import { MOST_PHOTO_BYTES } from '@/runtime/body-limits';
+import { addPhoto, captionSchema, takePhotoOut } from '@/service/photos';
+import { fault } from '@/service/result';
 
-/** Keeps a photograph with a model. */
-export const POST = handle('library.write', photoSchema, (caller, body, params) =>
-  addPhoto(caller, idOf(params), body),
-);
+/** Keeps a photograph with a model: a form of its `caption` and the picture. */
+export const POST = handleParts('library.write', MOST_PHOTO_BYTES, async (caller, { fields, files }, params) => {
+  const [file] = files;
+  if (file === undefined) return fault('bad-input', 'There is no picture.');
+  const caption = captionSchema.safeParse(fields.caption ?? '');
+  if (!caption.success) return fault('bad-input', caption.error.issues[0]?.message ?? 'Say what it shows.');
+  return addPhoto(caller, idOf(params), { caption: caption.data, bytes: Buffer.from(file.input) });
+});
 
 /** Takes one out. */
 export const DELETE = handle(
