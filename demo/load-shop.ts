@@ -54,7 +54,7 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
     await updatePapers(db, { language: 'en', paper: 'A4', mailFrom: 'quotes@petrel-street.example', remindDays: 3 });
     const people: number[] = [];
     for (const member of DEMO_STAFF) {
-      people.push(await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD }));
+      people.push((await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD })) ?? 0);
     }
     for (const language of LANGUAGES) {
       for (const key of TEXT_KEYS) {

@@ -103,7 +103,7 @@ function standingNote({ quote, standing, answer }: QuotePage): Markup | null {
   const { page, option: optionWords } = wordsOf(quote);
   const day = (text: string) => dayText(text, localeOf(quote));
   const note = (look: string, words: string) => html`<p role="status" class="note ${look}">${words}</p>`;
-  if (standing === 'replaced') return note('mind', page.replaced);
+  if (standing === 'replaced' && answer?.kind !== 'accepted') return note('mind', page.replaced);
   if (answer?.kind === 'accepted') {
     const option = quote.options.find(({ place }) => place === answer.place);
     const what =
@@ -114,7 +114,8 @@ function standingNote({ quote, standing, answer }: QuotePage): Markup | null {
             capacityIn(language, option.totalMiB),
             moneyIn(language, option.totalCents, quote.currency),
           );
-    return note('good', `✓ ${page.accepted(what, answer.signed, day(answer.on))}`);
+    const yes = note('good', `✓ ${page.accepted(what, answer.signed, day(answer.on))}`);
+    return standing === 'replaced' ? html`${yes}${note('mind', page.acceptedThenReplaced)}` : yes;
   }
   if (standing === 'lapsed') return note('mind', page.heldUntil(day(quote.validUntil)));
   if (answer?.kind === 'declined') return note('', page.declined(day(answer.on), day(quote.validUntil)));
@@ -231,18 +232,21 @@ export function quotePage(page: QuotePage): string {
 <div data-part="standing">${standingNote(page)}</div>
 <div><h1>${words.title(isolated(machine.name))}</h1>
 <p>${words.forCustomer(isolated(customer.name))} ${words.hasToday(machine.totalMiB === 0 ? null : capacityIn(language, machine.totalMiB))} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
-${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
+${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrder({ ...quote.changes, day: day(quote.changes.on) })}</strong></p>`}${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
 <div class="options of-${options.length}">${options.map((option) => optionArticle(quote, option))}</div>
 <p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a>${page.isProved && html` <a class="button" href="${path}/proof">${PROOF_WORDS[language].seeSheet}</a>`}</p>
 <div class="no-print" data-part="yes">${isOpen && acceptForm(page)}</div>
 <div class="no-print" data-part="asked">${asked(page)}</div>
-<div class="no-print words">${wordsForm(page, {
-    kind: 'ask',
-    title: words.page.ask,
-    label: words.page.question,
-    press: words.page.sendQuestion,
-    thanks: words.page.questionSent,
-  })}<div data-part="no">${
+<div class="no-print words">${
+    (isOpen || standing === 'accepted') &&
+    wordsForm(page, {
+      kind: 'ask',
+      title: words.page.ask,
+      label: words.page.question,
+      press: words.page.sendQuestion,
+      thanks: words.page.questionSent,
+    })
+  }<div data-part="no">${
     standing === 'open' &&
     wordsForm(page, {
       kind: 'decline',

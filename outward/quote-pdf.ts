@@ -206,6 +206,11 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   const today = words.hasToday(totalMiB === 0 ? null : capacityIn(language, totalMiB));
   const until = words.holdsUntil(dayText(quote.validUntil, locale));
   sheet.text(sheet.root, 'P', `${words.forCustomer(isolated(quote.customer.name))} ${today} ${until}`);
+  if (quote.changes !== undefined) {
+    sheet.y += 4;
+    const day = dayText(quote.changes.on, locale);
+    sheet.text(sheet.root, 'P', words.changesOrder({ ...quote.changes, day }), { weight: 'bold' });
+  }
   if (quote.note !== undefined) {
     sheet.y += 4;
     sheet.text(sheet.root, 'P', quote.note);

@@ -14,7 +14,7 @@ import { changeJob } from './change-job';
 import { draftOption, draftOptions } from './draft-options';
 import { type JobState, machineName } from './job-state';
 import { contentCode } from './quote-content';
-import { linkHash, makeLink } from './quote-links';
+import { isToken, linkHash, makeLink } from './quote-links';
 import { done, fault, type Result } from './result';
 import { promisePieces } from './shelf';
 
@@ -80,6 +80,8 @@ export const sendSchema = z.strictObject({
     .array(z.strictObject({ place, totalCents: z.number().int() }))
     .min(1, 'Put an option on the slip first.')
     .max(3),
+  /** the customer accepted what is out, and this is to change that */
+  changeOrder: z.boolean().default(false),
 });
 
 export interface Sent {
@@ -109,6 +111,7 @@ function whatStopsSending(
 
 async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption[]) {
   const { shop, job, draft, slots, terms, language, pricing } = state;
+  const { accepted } = state.work;
   const sentOn = await shopDay(db);
   const valid = new Date(`${sentOn}T00:00:00Z`);
   valid.setUTCDate(valid.getUTCDate() + shop.validityDays);
@@ -122,6 +125,9 @@ async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption
     taxWay: pricing.exempt === null ? pricing.taxWay : 'added',
     taxRounding: pricing.taxRounding,
     ...(pricing.exempt !== null && { exempt: pricing.exempt }),
+    ...(accepted !== null && {
+      changes: { number: accepted.quote.number, place: accepted.option.place, on: accepted.on },
+    }),
     ...(terms.note !== '' && { note: terms.note }),
     taxBp: shop.taxBp,
     shop: { name: shop.name, town: shop.town, contact: shop.contact },
@@ -142,14 +148,21 @@ async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption
 export async function sendQuote(
   caller: Caller,
   jobId: number,
-  { seen }: z.infer<typeof sendSchema>,
+  { seen, changeOrder = false }: z.input<typeof sendSchema>,
 ): Promise<Result<Sent>> {
   return changeJob(caller, jobId, {
-    kind: 'quote-sent',
+    kind: changeOrder ? 'change-order-sent' : 'quote-sent',
     work: async (db, state) => {
       const last = state.sent.find((quote) => quote.state === 'sent');
       if ((state.draft?.choices ?? []).length === 0 && last !== undefined)
         return fault('conflict', `It went out a moment ago as ${last.number}, from another window.`);
+      const { accepted } = state.work;
+      if (accepted !== null && !changeOrder)
+        return fault(
+          'conflict',
+          `Option ${accepted.option.place} of ${accepted.quote.number} is accepted: send this as a change order.`,
+        );
+      if (accepted === null && changeOrder) return fault('conflict', 'Nothing is accepted that this could change.');
       const drafted = draftOptions(state);
       const lost = drafted.find((one) => !one.ok);
       if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);
@@ -193,9 +206,6 @@ function codeOf(token: string, quote: CustomerQuote): string {
   codes.set(token, code);
   return code;
 }
-
-/** Can it be the unguessable part of a link? */
-export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test(token);
 
 /**
  * What the link shows: the quote without the shop's side; null for any token that opens nothing.

@@ -10,7 +10,7 @@ export type CustomerQuote = Omit<QuoteSnapshot, 'options'> & { options: Customer
  * nothing else. Each field is named, so that a new one stays inside until somebody decides otherwise.
  */
 export function customerView(quote: QuoteSnapshot): CustomerQuote {
-  const { fenbrik, number, sentOn, validUntil, currency, language, taxWay, taxRounding, exempt, note } = quote;
+  const { fenbrik, number, sentOn, validUntil, currency, language, taxWay, taxRounding, exempt, changes, note } = quote;
   const { taxBp, suggested } = quote;
   return {
     fenbrik,
@@ -22,6 +22,7 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
     ...(taxWay !== undefined && { taxWay }),
     ...(taxRounding !== undefined && { taxRounding }),
     ...(exempt !== undefined && { exempt }),
+    ...(changes !== undefined && { changes }),
     ...(note !== undefined && { note }),
     taxBp,
     suggested,

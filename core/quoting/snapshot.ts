@@ -100,6 +100,8 @@ export const snapshotSchema = z.strictObject({
   taxRounding: z.enum(TAX_ROUNDINGS).optional(),
   /** why no tax is charged */
   exempt: z.string().optional(),
+  /** it changes an order: what of which quote was accepted, and when */
+  changes: z.strictObject({ number: z.string(), place: z.number().int().min(1).max(3), on: day }).optional(),
   /** a word to the customer */
   note: z.string().optional(),
   taxBp: z.number().int().nonnegative(),

@@ -1,11 +1,13 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { dayText } from '@/core/quoting/day-text';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { JobView, SlipOption } from '../job/job-view';
+import type { JobView, SentVersion, SlipOption } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
+import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
@@ -70,18 +72,46 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
   );
 }
 
+interface ChangeOrderProps {
+  accepted: SentVersion;
+  agreed: boolean;
+  onAgree: (agreed: boolean) => void;
+}
+
+/** Says what sending does to what the customer accepted, before it can be done. */
+function ChangeOrder({ accepted: { number, answer }, agreed, onAgree }: ChangeOrderProps) {
+  if (answer?.kind !== 'accepted') return null;
+  return (
+    <Notice tone="mind">
+      <p>
+        {answer.signed} accepted option {answer.place} of {number} on {dayText(answer.on)}. A change order replaces it:
+        the customer is told so and asked to accept again, and nothing is ordered or fitted until then.
+      </p>
+      <Check checked={agreed} onChange={onAgree} className="mt-1 font-semibold">
+        Change the accepted order
+      </Check>
+    </Notice>
+  );
+}
+
 function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
   const { job } = useJob();
   const { busy, sentence, save } = onSave;
   const [sent, setSent] = useState<string | null>(null);
+  const [agreed, setAgreed] = useState(false);
+  const accepted = job.sent.find(({ state, answer }) => state === 'sent' && answer?.kind === 'accepted');
+  const changeOrder = accepted !== undefined;
   const ready = job.slip.flatMap((entry) => (entry.ok ? [entry.option] : []));
   const nameless = job.customer.name === '';
   const send = async () => {
     const seen = ready.map(({ place, totalCents }) => ({ place, totalCents }));
-    const result = await save<{ number: string }>('POST', `/api/jobs/${job.id}/quote`, { seen });
-    if (result.ok) setSent(result.value.number);
+    const result = await save<{ number: string }>('POST', `/api/jobs/${job.id}/quote`, { seen, changeOrder });
+    if (!result.ok) return;
+    setSent(result.value.number);
+    setAgreed(false);
   };
-  const maySend = !busy && !nameless && ready.length > 0 && ready.length === job.slip.length;
+  const maySend =
+    !busy && !nameless && ready.length > 0 && ready.length === job.slip.length && (!changeOrder || agreed);
   useKeys({ s: () => maySend && void send() });
   return (
     <div className="grid gap-2">
@@ -91,12 +121,15 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
           Quote {sent} is sent and kept. Its prices hold whatever the offers do.
         </Notice>
       )}
+      {job.slip.length > 0 && accepted !== undefined && (
+        <ChangeOrder accepted={accepted} agreed={agreed} onAgree={setAgreed} />
+      )}
       {job.slip.length > 0 && (
         <div className="flex flex-wrap items-center gap-3">
           <Button weight="act" disabled={!maySend} onClick={send} aria-keyshortcuts="s">
             {busy
               ? 'Sending…'
-              : `Send ${ready.length === 1 ? '1 option' : `${ready.length} options`}${nameless ? '' : ` to ${job.customer.name}`}`}{' '}
+              : `Send ${changeOrder ? 'change order: ' : ''}${ready.length === 1 ? '1 option' : `${ready.length} options`}${nameless ? '' : ` to ${job.customer.name}`}`}{' '}
             <KeyHint of="S" />
           </Button>
           <span className="text-sm text-ink-2">

@@ -41,7 +41,10 @@ function Standing({ version: { standing, openedOn, answer, validUntil } }: { ver
     declined: `declined on ${said}`,
     lapsed: `lapsed on ${dayText(validUntil)}`,
     open: openedOn === null ? 'not opened yet' : `opened on ${dayText(openedOn)}`,
-    replaced: 'replaced by a later one',
+    replaced:
+      answer?.kind === 'accepted'
+        ? `option ${answer.place} accepted on ${said}, then changed`
+        : 'replaced by a later one',
   }[standing];
   return <span className="font-normal text-ink-2"> · {words}</span>;
 }

@@ -92,6 +92,8 @@ export const DE: PaperWords = {
     heldUntil: (day) => `Diese Preise galten bis ${day}. Fragen Sie uns nach den heutigen.`,
     declined: (day, until) => `Sie haben am ${day} abgesagt. Bis ${until} können Sie unten noch zusagen.`,
     replaced: 'Ein neueres Angebot ersetzt dieses. Fragen Sie uns nach seinem Link.',
+    acceptedThenReplaced:
+      'Ein neueres Angebot ändert diesen Auftrag. Fragen Sie uns nach seinem Link: Wir warten auf Ihre Antwort.',
     footer: (contact) => `Sie können auch anrufen oder vorbeikommen und den Vorschlag nennen: ${contact}.`,
   },
   mail: {
@@ -119,6 +121,8 @@ ${shop.name}
 ${shop.contact}
 `,
   },
+  changesOrder: ({ number, place, day }) =>
+    `Dies ändert Ihren Auftrag: Am ${day} haben Sie Vorschlag ${place} des Angebots ${number} angenommen. Nehmen Sie dieses Angebot an, wenn Sie einverstanden sind; wir warten auf Ihre Antwort.`,
   faults: {
     noOption: 'Diesen Vorschlag hat das Angebot nicht: Wählen Sie einen, den es hat.',
     chooseFirst: 'Wählen Sie zuerst einen Vorschlag.',
@@ -136,6 +140,7 @@ ${shop.contact}
     replaced: 'Ein neueres Angebot ersetzt dieses: Fragen Sie uns nach seinem Link.',
     away: 'Unser Laden antwortet gerade nicht. Was Sie getippt haben, steht noch da: Versuchen Sie es gleich noch einmal.',
     tooManyQuestions: 'So viele Fragen stellen Sie besser am Telefon: Bitte rufen Sie uns an.',
+    tooManyAnswers: 'So viel auf einmal sagen Sie besser am Telefon: Bitte rufen Sie uns an.',
     noQuote: 'Ein solches Angebot gibt es nicht.',
   },
 };

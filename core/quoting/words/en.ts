@@ -91,6 +91,7 @@ export const EN: PaperWords = {
     heldUntil: (day) => `These prices held until ${day}. Ask us for today’s.`,
     declined: (day, until) => `You said no to this on ${day}. Until ${until} you can still say yes below.`,
     replaced: 'A newer quote replaces this one. Ask us for its link.',
+    acceptedThenReplaced: 'A newer quote changes this order. Ask us for its link: we wait for your answer to it.',
     footer: (contact) => `You can also ring us or come by and name the option: ${contact}.`,
   },
   mail: {
@@ -118,6 +119,8 @@ ${shop.name}
 ${shop.contact}
 `,
   },
+  changesOrder: ({ number, place, day }) =>
+    `This changes your order: on ${day} you accepted option ${place} of quote ${number}. Accept this quote if you agree; we wait for your answer.`,
   faults: {
     noOption: 'This quote has no such option: choose one that it has.',
     chooseFirst: 'Choose an option first.',
@@ -134,6 +137,7 @@ ${shop.contact}
     replaced: 'A newer quote replaces this one: ask us for its link.',
     away: 'Our shop does not answer just now. What you typed is still here: try again in a moment.',
     tooManyQuestions: 'So many questions are better asked on the telephone: please ring us.',
+    tooManyAnswers: 'So much at once is better said on the telephone: please ring us.',
     noQuote: 'There is no such quote.',
   },
 };

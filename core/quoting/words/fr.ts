@@ -95,6 +95,8 @@ export const FR: PaperWords = {
     heldUntil: (day) => `Ces prix étaient valables jusqu’au ${day}. Demandez-nous ceux d’aujourd’hui.`,
     declined: (day, until) => `Vous avez refusé le ${day}. Jusqu’au ${until}, vous pouvez encore accepter ci-dessous.`,
     replaced: 'Un devis plus récent remplace celui-ci. Demandez-nous son lien.',
+    acceptedThenReplaced:
+      'Un devis plus récent modifie cette commande. Demandez-nous son lien : nous attendons votre réponse.',
     footer: (contact) => `Vous pouvez aussi nous appeler ou passer nous voir et nommer la solution : ${contact}.`,
   },
   mail: {
@@ -122,6 +124,8 @@ ${shop.name}
 ${shop.contact}
 `,
   },
+  changesOrder: ({ number, place, day }) =>
+    `Ce devis modifie votre commande : le ${day}, vous avez accepté la solution ${place} du devis ${number}. Acceptez-le si vous êtes d’accord ; nous attendons votre réponse.`,
   faults: {
     noOption: 'Ce devis n’a pas cette solution : choisissez-en une qu’il contient.',
     chooseFirst: 'Choisissez d’abord une solution.',
@@ -138,6 +142,7 @@ ${shop.contact}
     replaced: 'Un devis plus récent remplace celui-ci : demandez-nous son lien.',
     away: 'Notre boutique ne répond pas pour l’instant. Ce que vous avez tapé est toujours là : réessayez dans un moment.',
     tooManyQuestions: 'Pour tant de questions, mieux vaut le téléphone : appelez-nous.',
+    tooManyAnswers: 'Pour tant de choses à la fois, mieux vaut le téléphone : appelez-nous.',
     noQuote: 'Ce devis n’existe pas.',
   },
 };

@@ -97,6 +97,8 @@ export interface PaperWords {
     heldUntil: (day: string) => string;
     declined: (day: string, until: string) => string;
     replaced: string;
+    /** it was accepted, and a change to it is out */
+    acceptedThenReplaced: string;
     footer: (contact: string) => string;
   };
   mail: {
@@ -104,6 +106,8 @@ export interface PaperWords {
     quoteText: (told: MailTold) => string;
     reminderText: (told: MailTold) => string;
   };
+  /** stands over a quote that changes what was accepted before */
+  changesOrder: (told: { number: string; place: number; day: string }) => string;
   faults: {
     noOption: string;
     chooseFirst: string;
@@ -117,6 +121,7 @@ export interface PaperWords {
     /** the network or the server is away; what was typed is still there */
     away: string;
     tooManyQuestions: string;
+    tooManyAnswers: string;
     noQuote: string;
   };
 }
