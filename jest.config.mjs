@@ -13,7 +13,9 @@ export default {
   testEnvironment: 'node',
   transform: { '^.+\\.(ts|tsx|js|mjs)$': swc },
   // These come as ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z-]+|internmap|delaunator|robust-predicates)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(d3-[a-z-]+|internmap|delaunator|robust-predicates|p-limit|yocto-queue)/)',
+  ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],

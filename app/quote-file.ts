@@ -45,15 +45,18 @@ export interface QuoteFile {
   bytes: Uint8Array;
 }
 
+/** The answer to a link that opens nothing: nothing is told. */
+export const nothingHere = (): Response =>
+  new Response('There is nothing here', {
+    status: 404,
+    headers: { ...SECURITY_HEADERS, 'content-type': 'text/plain' },
+  });
+
 /** Hands out a file behind a customer's link; null: the link opens nothing, and nothing is told. */
 export async function handOut(request: NextRequest, make: () => Promise<QuoteFile | null>): Promise<Response> {
   try {
     const file = await make();
-    if (file === null)
-      return new Response('There is nothing here', {
-        status: 404,
-        headers: { ...SECURITY_HEADERS, 'content-type': 'text/plain' },
-      });
+    if (file === null) return nothingHere();
     return new Response(new Uint8Array(file.bytes), {
       headers: {
         ...SECURITY_HEADERS,

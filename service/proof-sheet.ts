@@ -8,9 +8,8 @@ import { pool } from '../store/database';
 import { listOldModules, signedProof } from '../store/proofs';
 import { findLinked, listSent } from '../store/quotes';
 import { getLogo, getShop } from '../store/shop';
-import { isToken } from './quote';
 import type { QuoteFile } from './quote-files';
-import { linkHash } from './quote-links';
+import { isToken, linkHash } from './quote-links';
 import { type Page, pageUrl } from './quote-page';
 
 /** The signed proof of a quote as its customer gets it; null: none is signed, or the promise is not kept yet. */

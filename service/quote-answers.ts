@@ -11,21 +11,24 @@ import {
 } from '../core/quoting/quote-answer';
 import { localeOf, wordsOf } from '../core/quoting/words/in-language';
 import { PAPER_WORDS } from '../core/quoting/words/paper-words';
-import { type Queryable, transaction } from '../store/database';
+import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { touchJob } from '../store/jobs';
+import { takeTry } from '../store/rate-limits';
 import { countQuestions, insertAnswer, insertReply, listAnswers, lockByLink } from '../store/quote-answers';
-import type { SentQuote } from '../store/quotes';
+import { findByLink, type SentQuote } from '../store/quotes';
 import { shopDay } from '../store/shop';
 import { setAside } from './accept';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
-import { isToken } from './quote';
-import { linkHash } from './quote-links';
+import { isToken, linkHash } from './quote-links';
 import { done, fault, type Result } from './result';
 
 /** So many questions are taken of one quote: whoever asks more is better heard on the telephone. */
 const MOST_QUESTIONS = 20;
+
+/** So much is taken by one link within an hour: nobody says more to a quote. */
+const ANSWERS_BY_LINK = { name: 'answer-by-link', points: 40, seconds: 3600 };
 
 const words = (most: number) => z.string().trim().max(most, `At most ${most} characters, please.`);
 
@@ -76,14 +79,23 @@ async function accept(
   return done(null);
 }
 
+/** That it is too much, in the language of the quote. */
+async function tooManyWords(hash: Buffer): Promise<string> {
+  const sent = await findByLink(pool(), hash);
+  return (sent === null ? PAPER_WORDS.en : wordsOf(sent.snapshot)).faults.tooManyAnswers;
+}
+
 /**
  * Takes what a customer says to a quote by its link. Acknowledged only when it is on disk; a yes that comes twice is one
  * yes, and a second one that says something else is told what was accepted.
  */
 export async function answerQuote(token: string, input: AnswerInput): Promise<Result<null>> {
   if (!isToken(token)) return fault('not-found', PAPER_WORDS.en.faults.noQuote);
+  const hash = linkHash(token);
+  const { waitMs } = await takeTry(ANSWERS_BY_LINK, hash.toString('base64url'));
+  if (waitMs > 0) return fault('too-many', await tooManyWords(hash));
   return transaction(async (db) => {
-    const sent = await lockByLink(db, linkHash(token));
+    const sent = await lockByLink(db, hash);
     if (sent === null) return fault('not-found', PAPER_WORDS.en.faults.noQuote);
     const { faults } = wordsOf(sent.snapshot);
     const answer = decisionOf(await listAnswers(db, [sent.id]));
@@ -92,8 +104,12 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
     if (input.kind === 'accept') {
       const accepted = await accept(db, sent, { answer, state }, input);
       if (!accepted.ok || answer?.kind === 'accepted') return accepted;
+    } else if (state === 'lapsed' || state === 'replaced') {
+      return fault('conflict', faults[state]);
     } else if (input.kind === 'decline') {
       if (answer?.kind === 'accepted') return fault('conflict', faults.acceptedNoMore(answer.place));
+      // The same no once more is the same no: whoever thinks better of it says yes.
+      if (answer?.kind === 'declined') return done(null);
       await insertAnswer(db, { ...NOTHING_SIGNED, quoteId: sent.id, kind: 'declined', words: input.words });
     } else {
       if ((await countQuestions(db, sent.id)) >= MOST_QUESTIONS) return fault('conflict', faults.tooManyQuestions);

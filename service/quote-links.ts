@@ -1,7 +1,7 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
-import type { Queryable } from '../store/database';
-import { insertLink, listLinks, type StoredLink, withdrawLinks } from '../store/quote-links';
+import { pool, type Queryable } from '../store/database';
+import { insertLink, isOpenLink, listLinks, type StoredLink, withdrawLinks } from '../store/quote-links';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { done, fault, type Result } from './result';
@@ -54,6 +54,14 @@ export interface QuoteLink {
 export async function linksOf(db: Queryable, quoteIds: readonly number[]): Promise<Map<number, QuoteLink>> {
   const links = quoteIds.length === 0 ? [] : await listLinks(db, quoteIds);
   return new Map(links.reverse().map((link) => [link.quoteId, { token: tokenOfLink(link) }]));
+}
+
+/** Can it be the unguessable part of a link? */
+export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test(token);
+
+/** Does this open a quote? Asked before anything that was sent with it is read. */
+export async function opensQuote(token: string): Promise<boolean> {
+  return isToken(token) && isOpenLink(pool(), linkHash(token));
 }
 
 export const changeLinkSchema = z.strictObject({

@@ -1,5 +1,13 @@
 /** What a person can cause and is told in one sentence. */
-export const FAULT_CODES = ['signed-out', 'forbidden', 'not-found', 'bad-input', 'conflict', 'busy'] as const;
+export const FAULT_CODES = [
+  'signed-out',
+  'forbidden',
+  'not-found',
+  'bad-input',
+  'conflict',
+  'too-many',
+  'busy',
+] as const;
 export type FaultCode = (typeof FAULT_CODES)[number];
 
 export interface Fault {

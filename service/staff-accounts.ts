@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { hashPassword } from '../store/password';
-import { countOwners, endStaff, findForSignIn, insertStaff, listStaff, ROLES, type StaffMember } from '../store/staff';
+import { countOwners, endStaff, insertStaff, listStaff, ROLES, type StaffMember } from '../store/staff';
 import type { Caller } from './access';
 import { done, fault, type Result } from './result';
 
@@ -28,11 +28,10 @@ export async function addStaff(
 ): Promise<Result<{ id: number }>> {
   const passwordHash = await hashPassword(account.password);
   return transaction(async (db) => {
-    if ((await findForSignIn(db, account.signIn)) !== null) {
-      return fault('conflict', `The sign-in name "${account.signIn}" is taken.`);
-    }
     const { name, signIn, role } = account;
     const id = await insertStaff(db, { name, signIn, role, passwordHash, demoPassword: null });
+    // Also the name of somebody who left: their account stays for what they did.
+    if (id === null) return fault('conflict', `The sign-in name "${signIn}" is or was somebody’s: choose another.`);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'staff-added', detail: { signIn, role } });
     return done({ id });
   });

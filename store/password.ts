@@ -1,4 +1,5 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import pLimit from 'p-limit';
 
 /** scrypt cost (RFC 7914): 32 MiB and some 60 ms a try on the smallest machine we run on. */
 const COST = { N: 2 ** 15, r: 8, p: 1 };
@@ -6,7 +7,20 @@ const KEY_BYTES = 32;
 const SALT_BYTES = 16;
 const MAX_MEMORY = 64 * 1024 * 1024;
 
-function derive(password: string, salt: Buffer, { N, r, p }: typeof COST): Promise<Buffer> {
+/** Hashing takes a core: few at once, and so few waiting that nobody waits longer than a second or two. */
+const AT_ONCE = 2;
+const MOST_WAITING = 16;
+const queue = pLimit(AT_ONCE);
+
+/** Thrown where so many passwords wait to be weighed that another would only wait in vain. */
+export class TooManyPasswords extends Error {}
+
+function derive(password: string, salt: Buffer, cost: typeof COST): Promise<Buffer> {
+  if (queue.pendingCount >= MOST_WAITING) return Promise.reject(new TooManyPasswords('too many passwords at once'));
+  return queue(() => deriveNow(password, salt, cost));
+}
+
+function deriveNow(password: string, salt: Buffer, { N, r, p }: typeof COST): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     scrypt(password.normalize('NFKC'), salt, KEY_BYTES, { N, r, p, maxmem: MAX_MEMORY }, (error, key) =>
       error ? reject(error) : resolve(key),

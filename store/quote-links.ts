@@ -22,6 +22,13 @@ export async function insertLink(
   ]);
 }
 
+/** Does a link of this hash open a quote? */
+export async function isOpenLink(db: Queryable, tokenHash: Buffer): Promise<boolean> {
+  return (
+    (await many(db, 'select from quote_link where token_hash = $1 and withdrawn_at is null', [tokenHash])).length > 0
+  );
+}
+
 /** Links that open these quotes, the newest first. */
 export async function listLinks(db: Queryable, quoteIds: readonly number[]): Promise<StoredLink[]> {
   return many<StoredLink & Record<string, unknown>>(

@@ -1,4 +1,4 @@
-import { maybeOne, one, type Queryable, run } from './database';
+import { many, maybeOne, type Queryable, run } from './database';
 import type { StaffMember } from './staff';
 
 export async function insertSession(db: Queryable, tokenHash: Buffer, staffId: number, hours: number): Promise<void> {
@@ -37,21 +37,24 @@ export async function deleteOverSessions(db: Queryable): Promise<void> {
   await run(db, 'delete from session where expires_at <= now()');
 }
 
-/** Failed sign-ins under this name within the last minutes. */
-export async function countFailures(db: Queryable, signIn: string, minutes: number): Promise<number> {
-  const row = await one<{ count: number }>(
+/** Did this person sign in from this browser within the last months? */
+export async function isKnownBrowser(db: Queryable, browserHash: Buffer, staffId: number): Promise<boolean> {
+  const asked = `select 1 from known_browser where browser_hash = $1 and staff_id = $2 and seen_at > now() - interval '180 days'`;
+  return (await many(db, asked, [browserHash, staffId])).length > 0;
+}
+
+/** Notes that this person signed in from this browser; of each person the last 50 browsers are kept. */
+export async function noteBrowser(db: Queryable, browserHash: Buffer, staffId: number): Promise<void> {
+  await run(
     db,
-    'select count(*) from sign_in_failure where sign_in = $1 and at > now() - make_interval(mins => $2)',
-    [signIn, minutes],
+    `insert into known_browser (browser_hash, staff_id) values ($1, $2)
+     on conflict (browser_hash, staff_id) do update set seen_at = now()`,
+    [browserHash, staffId],
   );
-  return row.count;
-}
-
-export async function noteFailure(db: Queryable, signIn: string): Promise<void> {
-  await run(db, 'insert into sign_in_failure (sign_in) values ($1)', [signIn]);
-}
-
-/** Forgets a name's failures, and everyone's that are older than a day. */
-export async function forgetFailures(db: Queryable, signIn: string): Promise<void> {
-  await run(db, `delete from sign_in_failure where sign_in = $1 or at < now() - interval '1 day'`, [signIn]);
+  await run(
+    db,
+    `delete from known_browser where staff_id = $1 and browser_hash not in
+       (select browser_hash from known_browser where staff_id = $1 order by seen_at desc limit 50)`,
+    [staffId],
+  );
 }

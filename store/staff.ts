@@ -1,4 +1,4 @@
-import { many, maybeOne, one, type Queryable, run } from './database';
+import { many, maybeOne, type Queryable, run } from './database';
 
 /** Roles, the widest first. */
 export const ROLES = ['owner', 'technician', 'counter'] as const;
@@ -13,16 +13,18 @@ export interface StaffMember {
 
 const COLUMNS = 'id, sign_in as "signIn", name, role';
 
+/** Keeps a new account; null: the sign-in name is or was somebody's. */
 export async function insertStaff(
   db: Queryable,
   member: Omit<StaffMember, 'id'> & { passwordHash: string; demoPassword: string | null },
-): Promise<number> {
-  const row = await one<{ id: number }>(
+): Promise<number | null> {
+  const row = await maybeOne<{ id: number }>(
     db,
-    `insert into staff (sign_in, name, role, password_hash, demo_password) values ($1, $2, $3, $4, $5) returning id`,
+    `insert into staff (sign_in, name, role, password_hash, demo_password) values ($1, $2, $3, $4, $5)
+     on conflict (sign_in) do nothing returning id`,
     [member.signIn, member.name, member.role, member.passwordHash, member.demoPassword],
   );
-  return row.id;
+  return row?.id ?? null;
 }
 
 export async function listStaff(db: Queryable): Promise<StaffMember[]> {
@@ -60,6 +62,7 @@ export async function listDemoAccounts(db: Queryable): Promise<DemoAccount[]> {
 /** Lets a person go: the account stays for what it did, but opens nothing, at once. */
 export async function endStaff(db: Queryable, id: number): Promise<number> {
   await run(db, 'delete from session where staff_id = $1', [id]);
+  await run(db, 'delete from known_browser where staff_id = $1', [id]);
   return run(db, 'update staff set left_at = now() where id = $1 and left_at is null', [id]);
 }
 

@@ -13,7 +13,7 @@ export const metadata: Metadata = { title: 'Sign in' };
 
 const WRONG: Record<string, string> = {
   'signed-out': 'Name or password is not right.',
-  busy: 'Too many tries under this name: wait 10 minutes, then try again.',
+  'too-many': 'Too many tries: wait a few minutes, then try again.',
 };
 
 type Search = Promise<{ next?: string; wrong?: string; name?: string }>;

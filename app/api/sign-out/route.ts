@@ -1,6 +1,8 @@
 import type { NextRequest } from 'next/server';
-import { SESSION_COOKIE, sessionToken } from '@/app/enter';
+import { sessionCookie } from '@/app/cookies';
+import { sessionToken } from '@/app/enter';
 import { answer, caught, fromElsewhere } from '@/app/handle';
+import { SESSION_COOKIE } from '@/runtime/request-headers';
 import { fault } from '@/service/result';
 import { signOut } from '@/service/sign-in';
 
@@ -10,7 +12,7 @@ export async function POST(request: NextRequest): Promise<Response> {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const token = await sessionToken();
     if (token !== undefined) await signOut(token);
-    const gone = `${SESSION_COOKIE}=; Path=/; HttpOnly; SameSite=Lax; Max-Age=0`;
+    const gone = sessionCookie(request, SESSION_COOKIE, '', 0);
     return new Response(null, { status: 303, headers: { location: '/sign-in', 'set-cookie': gone } });
   } catch (cause) {
     return caught(cause, request);

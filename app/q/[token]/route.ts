@@ -1,7 +1,8 @@
 import type { NextRequest } from 'next/server';
-import { enter, SESSION_COOKIE } from '@/app/enter';
+import { enter } from '@/app/enter';
 import { caught } from '@/app/handle';
 import { pageHeaders } from '@/app/quote-file';
+import { SESSION_COOKIE } from '@/runtime/request-headers';
 import { showQuotePage } from '@/service/quote-page';
 
 /** A customer's quote. The token is all that opens it; any other leads to the same plain nothing. */

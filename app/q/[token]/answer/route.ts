@@ -1,18 +1,17 @@
 import type { NextRequest } from 'next/server';
 import { boundedText } from '@/app/bounded-text';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
-import { pageHeaders } from '@/app/quote-file';
+import { nothingHere, pageHeaders } from '@/app/quote-file';
 import { storable } from '@/app/storable';
 import { answerQuote, answerSchema } from '@/service/quote-answers';
 import { takeForm } from '@/service/quote-page';
+import { MOST_ANSWER_BYTES } from '@/runtime/body-limits';
+import { opensQuote } from '@/service/quote-links';
 import { fault } from '@/service/result';
-
-/** A form has a name, some statements and a few thousand letters. */
-const MOST_FORM_BYTES = 60_000;
 
 /** What a browser sends by itself: kept, it goes on to the page; else the page comes back with what was typed. */
 async function takeSentForm(request: NextRequest, token: string): Promise<Response> {
-  const text = await boundedText(request, MOST_FORM_BYTES);
+  const text = await boundedText(request, MOST_ANSWER_BYTES);
   if (text === null) return answer(fault('bad-input', 'This is too large to be read.'));
   const form = new URLSearchParams([...new URLSearchParams(text)].map(([name, value]) => [name, storable(value)]));
   const page = await takeForm(token, form);
@@ -28,9 +27,11 @@ export async function POST(
   try {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const { token } = await params;
+    // Nothing is read of what comes without a link that opens.
+    if (!(await opensQuote(token))) return nothingHere();
     const type = request.headers.get('content-type') ?? '';
     if (type.startsWith('application/x-www-form-urlencoded')) return await takeSentForm(request, token);
-    const body = await parseBody(request, answerSchema);
+    const body = await parseBody(request, answerSchema, MOST_ANSWER_BYTES);
     return answer(body.ok ? await answerQuote(token, body.value) : body);
   } catch (cause) {
     return caught(cause, request);
