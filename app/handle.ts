@@ -1,10 +1,10 @@
 import type { NextRequest } from 'next/server';
 import type { z } from 'zod';
-import type { Caller, Right } from '@/service/access';
-import { done, type FaultCode, fault, type Result } from '@/service/result';
 import { MOST_JSON_BYTES } from '@/runtime/body-limits';
 import { withinBounds } from '@/runtime/json-bounds';
 import { log } from '@/runtime/log';
+import type { Caller, Right } from '@/service/access';
+import { done, type FaultCode, fault, type Result } from '@/service/result';
 import { boundedText } from './bounded-text';
 import { enter } from './enter';
 import { readParts, readWhole, type SentParts, sentName, type WholeFile } from './sent-files';

@@ -1,22 +1,25 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { feedCatalogue } from '../demo/feed-catalogue';
 import { DEMO_SELLERS } from '../demo/sellers';
+import { readEnvironment } from '../runtime/environment';
 import { closePool, pool } from '../store/database';
-import { setFeedUrl } from '../store/feeds';
+import { listFeeds, setFeedUrl } from '../store/feeds';
 import { migrate } from '../store/migrate';
 import { maybeShop } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
+import { askedPort } from './port';
 import { giveUp, ROOT, say } from './setup.mjs';
+import { pauseBefore, type Supervised, type Supervisor, supervise } from './supervise';
 
 const DEFAULT_PORT = 4180;
-const STOP_MS = 5_000;
 
 async function database(): Promise<Cluster | null> {
   if (process.env.DATABASE_URL) return null;
@@ -43,33 +46,52 @@ async function prepare(): Promise<void> {
 }
 
 /** The demo sellers' feeds, only where the demo shop is what is loaded; the sellers learn where they answer. */
-async function sellerFeeds(): Promise<ChildProcess | null> {
+async function sellerFeeds(): Promise<Supervised | null> {
   const shop = await maybeShop(pool());
   if (shop === null || !shop.demo) return null;
+  if (await feedsAnswer()) {
+    say('another start serves the demo sellers’ feeds: they are left alone');
+    return null;
+  }
   const port = await freePort();
   const catalogue = join(mkdtempSync(join(tmpdir(), 'fenbrik-feeds-')), 'catalogue.json');
   writeFileSync(catalogue, JSON.stringify(feedCatalogue(shop.currency)));
   for (const { name, slug } of DEMO_SELLERS) await setFeedUrl(pool(), name, `http://127.0.0.1:${port}/${slug}`);
-  return program(['--import', 'tsx', join(ROOT, 'standin', 'seller-feeds.ts')], {
+  return standIn('the sellers’ feeds', 'seller-feeds.ts', {
     FENBRIK_FEEDS_PORT: String(port),
     FENBRIK_FEEDS_CATALOGUE: catalogue,
     FENBRIK_FEEDS_MOODS: process.env.FENBRIK_FEEDS_MOODS ?? '7',
   });
 }
 
+/** Do the demo sellers' feeds answer where the database says, for another start on the same database? */
+async function feedsAnswer(): Promise<boolean> {
+  const url = (await listFeeds(pool())).find(({ url }) => url !== null)?.url;
+  if (url == null) return false;
+  const answer = await fetch(url, { signal: AbortSignal.timeout(1_000) }).catch(() => null);
+  await answer?.body?.cancel();
+  return answer !== null;
+}
+
 /** The demo shop's mail goes to a server of ours that keeps it in a folder and hands it on to nobody. */
-async function mailStandIn(): Promise<ChildProcess | null> {
+async function mailStandIn(): Promise<Supervised | null> {
   if (process.env.FENBRIK_SMTP || !(await maybeShop(pool()))?.demo) return null;
   const port = await freePort();
   const folder = join(clusterFolder(), 'mail');
   process.env.FENBRIK_SMTP = `smtp://127.0.0.1:${port}`;
   say(`the demo shop’s mail is kept in ${folder}`);
-  return program(['--import', 'tsx', join(ROOT, 'standin', 'mail-server.ts')], {
+  return standIn('the mail server', 'mail-server.ts', {
     FENBRIK_MAIL_PORT: String(port),
     FENBRIK_MAIL_FOLDER: folder,
     FENBRIK_MAIL_MOODS: process.env.FENBRIK_MAIL_MOODS ?? 'well',
   });
 }
+
+const standIn = (name: string, file: string, env: Record<string, string>): Supervised => ({
+  name,
+  say,
+  spawn: () => program(['--import', 'tsx', join(ROOT, 'standin', file)], env),
+});
 
 /** Starts a Node program of ours in its own group, so that Ctrl-C reaches it only through us. */
 function program(args: string[], env: Record<string, string>): ChildProcess {
@@ -82,17 +104,18 @@ function program(args: string[], env: Record<string, string>): ChildProcess {
   });
 }
 
-async function stopped(child: ChildProcess): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null) return;
-  const gone = new Promise((resolve) => child.once('exit', resolve));
-  child.kill('SIGTERM');
-  const late = setTimeout(() => child.kill('SIGKILL'), STOP_MS);
-  await gone;
-  clearTimeout(late);
-}
+/** Any answer is a sign of life, also that there are too many connections. */
+const isAlive =
+  (url: string) =>
+  async (timeoutMs: number): Promise<boolean> => {
+    const answer = await fetch(url, { signal: AbortSignal.timeout(timeoutMs) }).catch(() => null);
+    await answer?.body?.cancel().catch(() => {});
+    return answer !== null;
+  };
 
-async function answers(url: string, child: ChildProcess): Promise<boolean> {
-  for (let tries = 0; tries < 300 && child.exitCode === null; tries++) {
+/** Waits until the application answers; false: it ended before, or took too long. */
+async function answers(url: string, app: Supervisor): Promise<boolean> {
+  for (let tries = 0; tries < 300 && app.isFirst; tries++) {
     const response = await fetch(url).catch(() => null);
     if (response?.ok) return true;
     await new Promise((resolve) => setTimeout(resolve, 100));
@@ -100,35 +123,97 @@ async function answers(url: string, child: ChildProcess): Promise<boolean> {
   return false;
 }
 
-/** Brings everything up, prints the address, and on Ctrl-C ends what it started and nothing else. */
+/** Keeps our PostgreSQL up: looked after every second, and brought up again where it went. */
+function watchDatabase(first: Cluster, onMoved: () => void): NodeJS.Timeout {
+  let failures = 0;
+  let notBefore = 0;
+  let busy = false;
+  return setInterval(async () => {
+    if (busy || Date.now() < notBefore || (await isListening(first.url))) return;
+    busy = true;
+    say('PostgreSQL is gone: started again');
+    try {
+      const again = await openCluster(clusterFolder());
+      failures = 0;
+      if (again.url !== process.env.DATABASE_URL) {
+        process.env.DATABASE_URL = again.url;
+        onMoved();
+      }
+      first.url = again.url;
+      say('PostgreSQL is up again');
+    } catch (cause) {
+      failures++;
+      const pauseMs = pauseBefore(failures);
+      notBefore = Date.now() + pauseMs;
+      say(`${cause instanceof Error ? cause.message : String(cause)} (tried again in ${pauseMs / 1000} s)`);
+    }
+    busy = false;
+  }, 1_000);
+}
+
+/** Does anybody listen where the database is? */
+function isListening(url: string): Promise<boolean> {
+  const { hostname, port } = new URL(url);
+  return new Promise((resolve) => {
+    const socket = connect(Number(port), hostname);
+    const end = (is: boolean) => {
+      socket.destroy();
+      resolve(is);
+    };
+    socket.once('connect', () => end(true));
+    socket.once('error', () => end(false));
+    socket.setTimeout(5_000, () => end(false));
+  });
+}
+
+/**
+ * Brings everything up, prints the address, and keeps it up: what crashes is started again. On Ctrl-C it ends what it
+ * started and nothing else.
+ */
 export async function start(): Promise<void> {
+  // Before anything else: a setting that is wrong is told at once.
+  readEnvironment(process.env);
+  const asked = await askedPort(process.env.PORT);
   const cluster = await database();
-  await prepare();
-  try {
-    needBuild();
-  } catch (cause) {
+  const giveUpWith = (cause: unknown): never => {
     if (cluster?.started) cluster.stop();
-    giveUp(cause instanceof Error ? cause.message : String(cause));
-  }
-  const mail = await mailStandIn();
-  const port = await freePort(Number(process.env.PORT) || DEFAULT_PORT);
-  const app = program([join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(port)], {});
-  const children = [app];
-  const feeds = await sellerFeeds();
-  if (feeds !== null) children.push(feeds);
-  if (mail !== null) children.push(mail);
-  await closePool();
+    return giveUp(cause instanceof Error ? cause.message : String(cause));
+  };
+  const programs: Supervisor[] = [];
+  let watching: NodeJS.Timeout | undefined;
   let ending = false;
   const end = async (code: number) => {
     if (ending) return;
     ending = true;
-    await Promise.all(children.map(stopped));
+    clearInterval(watching);
+    await Promise.all(programs.map((one) => one.stop()));
     if (cluster?.started) cluster.stop();
     process.exit(code);
   };
   process.on('SIGINT', () => void end(0));
   process.on('SIGTERM', () => void end(0));
-  app.once('exit', (code) => void end(code ?? 1));
-  if (!(await answers(`http://127.0.0.1:${port}/api/health`, app))) return end(1);
+  try {
+    await prepare();
+    needBuild();
+  } catch (cause) {
+    giveUpWith(cause);
+  }
+  const mail = await mailStandIn();
+  const feeds = await sellerFeeds();
+  const port = asked ?? (await freePort(DEFAULT_PORT));
+  const health = `http://127.0.0.1:${port}/api/health`;
+  const app = supervise({
+    name: 'the application',
+    say,
+    isAlive: isAlive(health),
+    spawn: () => program([join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(port)], {}),
+  });
+  programs.push(app, ...[feeds, mail].flatMap((one) => (one === null ? [] : [supervise(one)])));
+  await closePool();
+  if (!(await answers(health, app))) {
+    if (!ending) console.error('[fenbrik] the application did not come up: what it said stands above.');
+    return end(1);
+  }
+  if (cluster?.started) watching = watchDatabase(cluster, () => app.restart());
   say(`Fenbrik is up: http://127.0.0.1:${port}   (Ctrl-C ends it)`);
 }

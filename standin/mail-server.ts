@@ -1,4 +1,4 @@
-import { appendFileSync, mkdirSync, writeFileSync } from 'node:fs';
+import { appendFileSync, mkdirSync, readdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { SMTPServer } from 'smtp-server';
 
@@ -29,20 +29,41 @@ interface Answer extends Error {
 }
 const answer = (responseCode: number, words: string): Answer => Object.assign(new Error(words), { responseCode });
 
-/** Starts the server; every mail it takes is written into the folder before it is acknowledged. */
+/** The number of the last mail that the folder holds; 0: none, or there is no such folder yet. */
+function lastMail(folder: string): number {
+  try {
+    mkdirSync(folder, { recursive: true });
+    return Math.max(0, ...readdirSync(folder).map((name) => Number(/^(\d+)\.eml$/.exec(name)?.[1] ?? 0)));
+  } catch {
+    return 0;
+  }
+}
+
+/**
+ * Starts the server; every mail it takes is written into the folder before it is acknowledged. Where the folder cannot be
+ * written, senders are asked to come later.
+ */
 export async function openMailServer(folder: string, port = 0, moods = 'well'): Promise<MailServer> {
-  mkdirSync(folder, { recursive: true });
   let left = moods.split(',').filter(isMood);
-  let taken = 0;
+  let taken = lastMail(folder);
   const moodNow = (): Mood => left[0] ?? 'well';
   const next = (): void => {
     if (left.length > 1) left = left.slice(1);
   };
-  const keep = (message: Buffer, to: string[]): void => {
-    taken += 1;
-    writeFileSync(join(folder, `${taken}.eml`), message);
+  /** @returns null: kept; else why not, as a sender is told it */
+  const keep = (message: Buffer, to: string[]): Answer | null => {
+    const nr = taken + 1;
     const id = /^message-id:\s*(<[^>]+>)/im.exec(message.toString('latin1'))?.[1] ?? null;
-    appendFileSync(join(folder, 'received.jsonl'), `${JSON.stringify({ nr: taken, id, to })}\n`);
+    try {
+      mkdirSync(folder, { recursive: true });
+      writeFileSync(join(folder, `${nr}.eml`), message);
+      appendFileSync(join(folder, 'received.jsonl'), `${JSON.stringify({ nr, id, to })}\n`);
+    } catch (cause) {
+      console.error(`[fenbrik] a mail could not be kept in ${folder}: ${(cause as NodeJS.ErrnoException).code}`);
+      return answer(452, 'no room to keep it, come again');
+    }
+    taken = nr;
+    return null;
   };
   /** Ends the line of a session as a network does, without a word. */
   const hangUp = (id: string): void => {
@@ -80,10 +101,14 @@ export async function openMailServer(folder: string, port = 0, moods = 'well'): 
           callback(answer(451, 'could not keep it, come again'));
           return;
         }
-        keep(
+        const fault = keep(
           Buffer.concat(pieces),
           session.envelope.rcptTo.map(({ address }) => address),
         );
+        if (fault !== null) {
+          callback(fault);
+          return;
+        }
         if (mood === 'lost') hangUp(session.id);
         else callback(null, `kept as ${taken}`);
       });

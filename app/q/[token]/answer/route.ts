@@ -3,10 +3,10 @@ import { boundedText } from '@/app/bounded-text';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
 import { nothingHere, pageHeaders } from '@/app/quote-file';
 import { storable } from '@/app/storable';
-import { answerQuote, answerSchema } from '@/service/quote-answers';
-import { takeForm } from '@/service/quote-page';
 import { MOST_ANSWER_BYTES } from '@/runtime/body-limits';
+import { answerQuote, answerSchema } from '@/service/quote-answers';
 import { opensQuote } from '@/service/quote-links';
+import { takeForm } from '@/service/quote-page';
 import { fault } from '@/service/result';
 
 /** What a browser sends by itself: kept, it goes on to the page; else the page comes back with what was typed. */
