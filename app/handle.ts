@@ -89,14 +89,6 @@ export function caught(cause: unknown, request: NextRequest): Response {
   );
 }
 
-/** Where customers find the shop, such as `https://shop.example`: as it is set, else as the browser that asks does. */
-function baseOf(request: NextRequest): string {
-  const set = process.env.FENBRIK_ADDRESS;
-  if (set !== undefined && URL.canParse(set)) return new URL(set).origin;
-  const origin = request.headers.get('origin');
-  return origin !== null && URL.canParse(origin) ? new URL(origin).origin : request.nextUrl.origin;
-}
-
 /** A file of ours that is handed out to keep; null: there is none. */
 export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: string): Result<never> | Response {
   if (file === null) return fault('not-found', 'There is no such file.');
@@ -110,7 +102,7 @@ export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: s
 }
 
 type Params = Record<string, string>;
-type Work<Body> = (caller: Caller, body: Body, params: Params, base: string) => Promise<Result<unknown> | Response>;
+type Work<Body> = (caller: Caller, body: Body, params: Params) => Promise<Result<unknown> | Response>;
 
 /** A route handler that reads what was sent in its own way; who calls is checked before the first byte is read. */
 function handleSent<Sent>(
@@ -126,7 +118,7 @@ function handleSent<Sent>(
         return answer(fault('forbidden', 'This came from another site.'));
       const sent = await read(request);
       if (!sent.ok) return answer(sent);
-      const result = await work(entered.caller, sent.value, await context.params, baseOf(request));
+      const result = await work(entered.caller, sent.value, await context.params);
       return result instanceof Response ? result : answer(result);
     } catch (cause) {
       return caught(cause, request);

@@ -1,4 +1,5 @@
 import { evaluateChoice } from '../core/planning/evaluate-choice';
+import { isBelowLowest } from '../core/quoting/lowest-margin';
 import { makeOption } from '../core/quoting/option';
 import type { QuoteOption } from '../core/quoting/snapshot';
 import type { Choice } from '../store/quotes';
@@ -34,6 +35,19 @@ export function draftOption(state: JobState, { place, kept, bought, edits }: Cho
     texts: state.texts.texts,
   });
   return { place, ok: true, option };
+}
+
+/** Does an option bring the shop's lowest margin? An owner may let it go as it is: by place and total, as it was seen. */
+export function lowestOf(
+  { shop, pricing, draft }: Pick<JobState, 'shop' | 'pricing' | 'draft'>,
+  option: QuoteOption,
+): 'reached' | 'below' | 'released' {
+  const taxContained = pricing.exempt === null && pricing.taxWay === 'contained';
+  const rule = { lowestBp: shop.lowestMarginBp, taxContained, taxBp: shop.taxBp };
+  if (!isBelowLowest(option, rule)) return 'reached';
+  const { place, totalCents } = option;
+  const isReleased = draft?.released.some((one) => one.place === place && one.totalCents === totalCents) === true;
+  return isReleased ? 'released' : 'below';
 }
 
 /** All choices of the job's draft. */

@@ -183,7 +183,7 @@ export async function takeReadings(
           result: reading,
           staffId: caller.id,
         });
-        const offer = await offerOfReading(db, jobId, readingId, reading);
+        const offer = await offerOfReading(db, caller, { jobId, readingId }, reading);
         if (offer !== null) became.set(name, offer.sentence);
       }
       // What something costs says nothing of the machine.

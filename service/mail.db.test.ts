@@ -73,7 +73,7 @@ describe('a quote by mail', () => {
   it('goes once, in the customer’s language, with the link and the PDF', async () => {
     server.setMoods('well');
     const { job, token, to } = await sentTo('Łucja Őrsi');
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     expect(await settled(job)).toMatchObject({ state: 'sent', to, tries: 1 });
     const [one, ...others] = received(to);
     expect(others).toEqual([]);
@@ -85,7 +85,7 @@ describe('a quote by mail', () => {
     const [paper] = mail.attachments;
     expect(paper).toMatchObject({ contentType: 'application/pdf', filename: expect.stringMatching(/^quote-.*\.pdf$/) });
     expect(paper?.content.subarray(0, 5).toString()).toBe('%PDF-');
-    expect(await mailQuote(shop.teo, job, { version: 1 }, BASE)).toMatchObject({
+    expect(await mailQuote(shop.teo, job, { version: 1 })).toMatchObject({
       code: 'conflict',
       sentence: `It was mailed to ${to} already: it does not go twice.`,
     });
@@ -99,7 +99,7 @@ describe('a quote by mail', () => {
     await choose(shop.teo, job, 1, thirdParty16);
     must(await writeTerms(shop.teo, job, { terms: { ...PLAIN_TERMS, language: 'de' }, seen: null }));
     must(await sendQuote(shop.teo, job, { seen: await seen(job) }));
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     await settled(job);
     const mail = await simpleParser(readFileSync(join(folder, `${received(to)[0]?.nr}.eml`)));
     expect(mail.subject).toMatch(/^Angebot /);
@@ -109,7 +109,7 @@ describe('a quote by mail', () => {
   it('is asked for by ten at once and goes once', async () => {
     server.setMoods('well');
     const { job, to } = await sentTo();
-    const asked = await Promise.all(Array.from({ length: 10 }, () => mailQuote(shop.teo, job, { version: 1 }, BASE)));
+    const asked = await Promise.all(Array.from({ length: 10 }, () => mailQuote(shop.teo, job, { version: 1 })));
     expect(asked.filter(({ ok }) => ok)).toHaveLength(1);
     await Promise.all(Array.from({ length: 5 }, () => sendDueMail()));
     await settled(job);
@@ -119,7 +119,7 @@ describe('a quote by mail', () => {
   it('comes again where the server is busy, fails to keep it or hangs up in the middle, and still arrives once', async () => {
     server.setMoods('busy,late,cut,well');
     const { job, to } = await sentTo();
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     expect(await settled(job)).toMatchObject({ state: 'sent', tries: 4 });
     expect(received(to)).toHaveLength(1);
   });
@@ -127,7 +127,7 @@ describe('a quote by mail', () => {
   it('is refused where there is no such receiver, with the server’s words, and goes to the right address after', async () => {
     server.setMoods('refused,well');
     const { job } = await sentTo();
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     const mail = await settled(job);
     expect(mail).toMatchObject({ state: 'refused', tries: 1, sentence: expect.stringContaining('no such mailbox') });
     const right = `customer${++customers}@skerrow.example`;
@@ -139,7 +139,7 @@ describe('a quote by mail', () => {
   it('that was taken without an answer is not sent again by itself, only when somebody says so', async () => {
     server.setMoods('lost,well');
     const { job, to } = await sentTo();
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     const mail = await settled(job);
     expect(mail.state).toBe('unsure');
     await sendDueMail();
@@ -153,7 +153,7 @@ describe('a quote by mail', () => {
   it('whose process ended on the way is not sent again by itself', async () => {
     const { job, to } = await sentTo();
     server.setMoods('busy');
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     // The try that was begun with the mail itself is over: the server was busy.
     for (let looks = 0; (await mailOf(job))?.state !== 'waiting' || (await mailOf(job))?.tries === 0; looks++) {
       if (looks > 500) throw new Error('it was never tried');
@@ -172,7 +172,7 @@ describe('a quote by mail', () => {
     const { job, to } = await sentTo();
     const well = process.env.FENBRIK_SMTP;
     process.env.FENBRIK_SMTP = 'smtp://127.0.0.1:1';
-    must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+    must(await mailQuote(shop.teo, job, { version: 1 }));
     for (let tries = 0; tries < 5; tries++) {
       await sendDueMail();
       await new Promise((resolve) => setTimeout(resolve, 40));
@@ -195,7 +195,7 @@ describe('a quote by mail', () => {
     const { job } = await sentTo();
     must(await saveIntake(shop.teo, job, { email: '' }));
     const asked = async () => {
-      const result = await mailQuote(shop.teo, job, { version: 1 }, BASE);
+      const result = await mailQuote(shop.teo, job, { version: 1 });
       return result.ok ? null : result.sentence;
     };
     expect(await asked()).toBe('The customer’s mail address is missing: type it on Intake.');
@@ -221,7 +221,7 @@ describe('a reminder', () => {
     const answered = await sentTo();
     const unmailed = await sentTo();
     for (const { job } of [open, answered]) {
-      must(await mailQuote(shop.teo, job, { version: 1 }, BASE));
+      must(await mailQuote(shop.teo, job, { version: 1 }));
       await settled(job);
     }
     must(await answerQuote(answered.token, { kind: 'decline', words: '' }));
@@ -256,14 +256,14 @@ test('an order of parts goes to its seller once, with its lines beside it; a sel
   const parts = wanted.map(({ offerId, quantity }) => ({ job, offer: offerId, quantity }));
   const { id, number } = must(await placeOrder(shop.teo, { seller: part.sellerId, parts, note: 'by the back door' }));
   await run(pool(), `update seller set order_mail = '' where id = $1`, [part.sellerId]);
-  expect(await mailOrder(shop.teo, id, BASE)).toMatchObject({ code: 'conflict' });
+  expect(await mailOrder(shop.teo, id)).toMatchObject({ code: 'conflict' });
   await run(pool(), `update seller set order_mail = 'orders@seller.example' where id = $1`, [part.sellerId]);
-  must(await mailOrder(shop.teo, id, BASE));
+  must(await mailOrder(shop.teo, id));
   while ((await orderMailWords(id)) !== 'Its mail to orders@seller.example went.') {
     await sendDueMail();
     await new Promise((resolve) => setTimeout(resolve, 20));
   }
-  expect(await mailOrder(shop.teo, id, BASE)).toMatchObject({ code: 'conflict' });
+  expect(await mailOrder(shop.teo, id)).toMatchObject({ code: 'conflict' });
   const [got] = received('orders@seller.example');
   const mail = await simpleParser(readFileSync(join(folder, `${got?.nr}.eml`)));
   expect(mail.subject).toContain(number);
@@ -273,5 +273,5 @@ test('an order of parts goes to its seller once, with its lines beside it; a sel
   expect(mail.attachments[0]?.contentType).toBe('text/csv');
   expect(received('orders@seller.example')).toHaveLength(1);
   must(await changeOrder(shop.teo, id, { what: 'cancel' }));
-  expect(await mailOrder(shop.teo, id, BASE)).toMatchObject({ code: 'conflict' });
+  expect(await mailOrder(shop.teo, id)).toMatchObject({ code: 'conflict' });
 });

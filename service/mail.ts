@@ -23,10 +23,11 @@ import { getOrder, orderSellers } from '../store/orders';
 import { findSent } from '../store/quotes';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
+import { customerAddress } from './customer-address';
 import { orderPaper } from './orders';
 import { contentCode } from './quote-content';
 import { paperOf } from './quote-files';
-import { linksOf } from './quote-links';
+import { keyMark, linksOf } from './quote-links';
 import { done, fault, type Result } from './result';
 
 /** A process that took a mail and has not told of it for so long is gone, minutes. */
@@ -53,16 +54,11 @@ const newMessageId = (from: string): string =>
 
 export const mailQuoteSchema = z.strictObject({ version: z.number().int().positive() });
 
-/**
- * Mails a sent version to its customer: it is in the queue once this is acknowledged, and goes within moments.
- *
- * @param base where the customer's browser finds the shop
- */
+/** Mails a sent version to its customer: it is in the queue once this is acknowledged, and goes within moments. */
 export async function mailQuote(
   caller: Caller,
   jobId: number,
   { version }: z.infer<typeof mailQuoteSchema>,
-  base: string,
 ): Promise<Result<null>> {
   const queued = await changeJob(caller, jobId, {
     kind: 'quote-mailed',
@@ -73,7 +69,16 @@ export async function mailQuote(
       if (quote.state === 'replaced') return fault('conflict', 'A newer version replaces this one: mail that.');
       const to = job.customer.email;
       if (to === '') return fault('conflict', 'The customer’s mail address is missing: type it on Intake.');
-      if (links.get(quote.id)?.token == null) return fault('conflict', 'Its link is withdrawn: make a new one first.');
+      const link = links.get(quote.id);
+      if (link === undefined) return fault('conflict', 'Its link is withdrawn: make a new one first.');
+      if (link.token === null)
+        return fault('conflict', 'Its link was made elsewhere and cannot be mailed from here: make a new one first.');
+      const { address: base } = await customerAddress(db);
+      if (base === '')
+        return fault(
+          'conflict',
+          'Nobody has said under which address customers reach this shop: an owner confirms it under Settings.',
+        );
       const stop = await whatStopsMail(db);
       if (stop !== null) return fault('conflict', stop);
       const { from } = await mailSender(db);
@@ -159,7 +164,7 @@ export async function orderMailWords(orderId: number): Promise<string | null> {
 }
 
 /** Mails an order to its seller: it is in the queue once this is acknowledged. */
-export async function mailOrder(caller: Caller, orderId: number, base: string): Promise<Result<null>> {
+export async function mailOrder(caller: Caller, orderId: number): Promise<Result<null>> {
   const queued = await transaction(async (db): Promise<Result<null>> => {
     const order = await getOrder(db, orderId);
     const [seller] = order === null ? [] : await orderSellers(db, [order.sellerId]);
@@ -172,7 +177,7 @@ export async function mailOrder(caller: Caller, orderId: number, base: string): 
     if (stop !== null) return fault('conflict', stop);
     const { from } = await mailSender(db);
     for (const old of await listOrderMail(db, orderId)) await releaseMail(db, { orderId }, old.id);
-    const mail = { jobId: null, quoteId: null, orderId, kind: 'order' as const, to: seller.orderMail, base };
+    const mail = { jobId: null, quoteId: null, orderId, kind: 'order' as const, to: seller.orderMail, base: '' };
     const id = await queueMail(db, { ...mail, messageId: newMessageId(from) }, caller.id);
     if (id === null) return fault('conflict', `It was mailed to ${seller.orderMail} already: it does not go twice.`);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'order-mailed', detail: { order: order.number } });
@@ -190,8 +195,12 @@ async function handOver(mail: Mail): Promise<MailOutcome | { kind: 'given-up'; s
   if (orderId !== null) return handOverOrder(server, mail, orderId);
   if (quoteId === null) return { kind: 'given-up', sentence: 'It is about nothing.' };
   const sent = await findSent(pool(), quoteId);
-  const token = (await linksOf(pool(), [quoteId])).get(quoteId)?.token;
-  if (sent === null || token == null) return { kind: 'given-up', sentence: 'Its link was withdrawn before it went.' };
+  const live = (await linksOf(pool(), [quoteId])).get(quoteId);
+  if (sent === null || live === undefined)
+    return { kind: 'given-up', sentence: 'Its link was withdrawn before it went.' };
+  if (live.token === null)
+    return { kind: 'later', sentence: 'Its link was made by a Fenbrik with another key: that one can mail it.' };
+  const { token } = live;
   if (sent.state === 'replaced') return { kind: 'given-up', sentence: 'A newer version replaced it before it went.' };
   const { from, name } = await mailSender(pool());
   const quote = customerView(sent.snapshot);
@@ -231,7 +240,7 @@ export async function sendDueMail(): Promise<MailTry[]> {
   const firstMs = Number(process.env.FENBRIK_MAIL_WAIT_MS) || FIRST_WAIT_MS;
   await strandMail(pool(), STRANDED_MINUTES);
   for (;;) {
-    const mail = await takeDueMail(pool());
+    const mail = await takeDueMail(pool(), keyMark());
     if (mail === null) return tries;
     const outcome = await handOver(mail).catch(
       // What broke did so before anything was handed over: sendMail itself answers what the network does.

@@ -145,6 +145,16 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
   });
 }
 
+/** The market as somebody sees it; what offers cost the shop is null, and how that went is empty, where it may not be seen. */
+export type SeenMarket = Omit<MarketView, 'rows'> & {
+  rows: (Omit<MarketRow, 'costCents'> & { costCents: number | null })[];
+};
+
+export function seenMarket(view: MarketView, seesCost: boolean): SeenMarket {
+  if (seesCost) return view;
+  return { ...view, rows: view.rows.map((row) => ({ ...row, costCents: null, history: [] })) };
+}
+
 /** A file holds so many offers at the most. */
 const MOST_EXPORTED = 10_000;
 const EXPORT_PAGE = 200;

@@ -30,7 +30,7 @@ export async function takePart(caller: Caller, jobId: number, { name, input }: R
     work: async (db) => {
       const row = { jobId, purpose: 'intake', optionPlace: null, sourceName: name, input, result: reading } as const;
       const readingId = await insertReading(db, { ...row, staffId: caller.id });
-      const became = await offerOfReading(db, jobId, readingId, reading);
+      const became = await offerOfReading(db, caller, { jobId, readingId }, reading);
       if (became === null) return fault('bad-input', 'It names no price, or no module: look at what was pasted.');
       const { offerId, sentence } = became;
       return offerId === null ? fault('bad-input', sentence) : done({ offer: offerKey(offerId), sentence });

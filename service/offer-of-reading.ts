@@ -7,6 +7,7 @@ import type { Queryable } from '../store/database';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
 import { findSeller, type Seller, updateSeller } from '../store/sellers';
 import { getShop, type Shop } from '../store/shop';
+import { type Caller, mayDo } from './access';
 import { groundOf } from './counting-ground';
 
 /** Whose a title is that names no seller. */
@@ -15,10 +16,15 @@ const NOBODY = 'Seen elsewhere';
 const LEAD_DAYS = 5;
 const LONGEST_NAME = 80;
 
-/** A seller that a page names, or a new one: its prices hold the tax that is usual here, and it is known for nothing yet. */
-async function sellerOf(db: Queryable, name: string, currency: string, shop: Shop): Promise<Seller> {
+/** A seller that a page names; null: it is new, and whoever reads the page may make none. A new one: its prices hold the tax that is usual here, and it is known for nothing yet. */
+async function sellerOf(
+  db: Queryable,
+  caller: Caller,
+  { name, currency, shop }: { name: string; currency: string; shop: Shop },
+): Promise<Seller | null> {
   const known = await findSeller(db, name);
   if (known !== null) return known;
+  if (!mayDo(caller, 'offers.price')) return null;
   const id = await insertSeller(db, { name, leadDays: LEAD_DAYS });
   const terms = { currency, withTax: true, taxBp: shop.taxBp, taxBack: true, shipping: { kind: 'none' as const } };
   const seller = {
@@ -60,8 +66,8 @@ const noOffer = (sentence: string): BecameOffer => ({ offerId: null, sentence })
  */
 export async function offerOfReading(
   db: Queryable,
-  jobId: number,
-  readingId: number,
+  caller: Caller,
+  { jobId, readingId }: { jobId: number; readingId: number },
   { module, offer }: Reading,
 ): Promise<BecameOffer | null> {
   if (offer === undefined || offer.priceCents === null || module === undefined) return null;
@@ -73,12 +79,10 @@ export async function offerOfReading(
   const whole = wholeModule(known);
   if (whole === null) return noOffer('It is no offer: what it says of the module makes no sense together.');
   const shop = await getShop(db);
-  const seller = await sellerOf(
-    db,
-    (offer.seller ?? NOBODY).trim().slice(0, LONGEST_NAME) || NOBODY,
-    offer.currency ?? shop.currency,
-    shop,
-  );
+  const name = (offer.seller ?? NOBODY).trim().slice(0, LONGEST_NAME) || NOBODY;
+  const seller = await sellerOf(db, caller, { name, currency: offer.currency ?? shop.currency, shop });
+  if (seller === null)
+    return noOffer(`It is no offer yet: ${name} is none of our sellers. A technician or an owner reads it in first.`);
   const ground = await groundOf(db, seller.id);
   const { terms } = ground;
   const currency = offer.currency ?? terms.currency;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { insertOldModule, OLD_FATES, takeOldModuleBack } from '../store/proofs';
-import type { Caller } from './access';
+import { type Caller, whyNot } from './access';
 import { changeJob } from './change-job';
 import type { Accepted } from './job-work';
 import { done, fault, type Result } from './result';
@@ -45,6 +45,8 @@ export async function settleOldModule(
       if (old === undefined) return fault('not-found', `Nothing comes out of ${input.slot}.`);
       let pieceId: number | null = null;
       if (input.fate === 'shelf') {
+        const barred = whyNot(caller, 'stock.write');
+        if (barred !== null) return barred;
         const put = await putPiece(db, caller, { ...input.piece, originJobId: jobId });
         if (!put.ok) return put;
         pieceId = put.value.id;

@@ -34,7 +34,7 @@ import {
   type WantedPart,
 } from '../store/orders';
 import { getShop } from '../store/shop';
-import type { Caller } from './access';
+import { type Caller, whyNot } from './access';
 import { done, fault, type Result } from './result';
 
 /** So many of the latest orders are shown. */
@@ -136,14 +136,19 @@ async function noteLine(
   const { order, line } = found;
   if (order.cancelledAt !== null) return fault('conflict', 'This order was taken back.');
   if (change.what === 'take-back') {
+    const wasNever = line.news.at(-1)?.kind === 'never';
+    const barred = wasNever ? whyNot(caller, 'offers.price') : null;
+    if (barred !== null) return barred;
     if (!(await takeNewsBack(db, line.id))) return fault('conflict', 'Nothing was noted of it yet.');
-    if (line.news.at(-1)?.kind === 'never') await setStock(db, line.offerId, null);
+    if (wasNever) await setStock(db, line.offerId, null);
   } else {
     const most = mostNews(countParts(line.quantity, line.news), change.what);
     if (change.quantity > most) {
       return fault('conflict', most === 0 ? 'All of it is noted already.' : `At most ${most} of it can be that.`);
     }
     const { what: kind, quantity, note } = change;
+    const barred = kind === 'never' ? whyNot(caller, 'offers.price') : null;
+    if (barred !== null) return barred;
     await insertNews(db, line.id, { kind, quantity, note, staffId: caller.id });
     // Then it is sold out for everybody: quotes that count on it say so, and are taken anew with the next best.
     if (kind === 'never') await setStock(db, line.offerId, 0);
@@ -162,6 +167,8 @@ async function noteLine(
 export async function changeOrder(caller: Caller, id: number, change: OrderChange): Promise<Result<null>> {
   return transaction(async (db) => {
     if (change.what !== 'cancel') return noteLine(db, caller, id, change);
+    const barred = whyNot(caller, 'orders.place');
+    if (barred !== null) return barred;
     const order = await getOrder(db, id);
     if (order === null) return fault('not-found', 'There is no such order.');
     if (!(await cancelOrder(db, id, caller.id))) {

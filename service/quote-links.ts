@@ -22,6 +22,9 @@ function serverKey(): Buffer {
   return held.fenbrikKey;
 }
 
+/** What the key is told by, without telling it: the first bytes of its SHA-256. */
+export const keyMark = (): Buffer => createHash('sha256').update(serverKey()).digest().subarray(0, 8);
+
 /** The unguessable part of a link: 256 bits, HMAC-SHA-256 (RFC 2104) of its nonce. */
 const tokenOf = (nonce: Buffer): string =>
   createHmac('sha256', serverKey()).update('quote link ').update(nonce).digest('base64url');
@@ -33,7 +36,7 @@ export const linkHash = (token: string): Buffer => createHash('sha256').update(t
 export async function makeLink(db: Queryable, quoteId: number, staffId: number | null): Promise<string> {
   const nonce = randomBytes(NONCE_BYTES);
   const token = tokenOf(nonce);
-  await insertLink(db, { quoteId, nonce, tokenHash: linkHash(token) }, staffId);
+  await insertLink(db, { quoteId, nonce, tokenHash: linkHash(token), keyMark: keyMark() }, staffId);
   return token;
 }
 

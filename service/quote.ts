@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MOST_CENTS } from '../core/pricing/bounds';
 import { type CustomerQuote, customerView } from '../core/quoting/customer-view';
 import { faultOfOptions } from '../core/quoting/option';
 import { type Answer, decisionOf, type Question, type Standing, standingOf } from '../core/quoting/quote-answer';
@@ -7,11 +8,20 @@ import { validityFault } from '../core/quoting/terms';
 import { PAPER_WORDS } from '../core/quoting/words/paper-words';
 import { pool, type Queryable } from '../store/database';
 import { noteOpened } from '../store/quote-answers';
-import { dropChoice, findLinked, markSent, openDraft, putChoice, suggest, takeNumber } from '../store/quotes';
+import {
+  dropChoice,
+  findLinked,
+  markSent,
+  openDraft,
+  putChoice,
+  releaseOptions,
+  suggest,
+  takeNumber,
+} from '../store/quotes';
 import { shopDay } from '../store/shop';
-import type { Caller } from './access';
+import { type Caller, mayDo } from './access';
 import { changeJob } from './change-job';
-import { draftOption, draftOptions } from './draft-options';
+import { draftOption, draftOptions, lowestOf } from './draft-options';
 import { type JobState, machineName } from './job-state';
 import { contentCode } from './quote-content';
 import { isToken, linkHash, makeLink } from './quote-links';
@@ -74,6 +84,30 @@ export async function suggestPlan(caller: Caller, jobId: number, at: number | nu
   });
 }
 
+export const releaseSchema = z.strictObject({ place, totalCents: z.number().int().max(MOST_CENTS) });
+
+/** An owner lets an option go below the lowest margin: at this total and no other. */
+export async function releaseOption(
+  caller: Caller,
+  jobId: number,
+  seen: z.infer<typeof releaseSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'option-released',
+    detail: seen,
+    work: async (db, state) => {
+      const option = draftOptions(state).find((one) => one.place === seen.place);
+      if (state.draft === null || option?.ok !== true)
+        return fault('conflict', 'This option is no longer on the slip.');
+      if (option.option.totalCents !== seen.totalCents)
+        return fault('conflict', 'Its price has moved since you looked: look again, then release it.');
+      const others = state.draft.released.filter((one) => one.place !== seen.place);
+      await releaseOptions(db, state.draft.id, [...others, seen], caller.id);
+      return done(null);
+    },
+  });
+}
+
 /** Totals as the sender saw them, so that nothing goes out at a price nobody has looked at. */
 export const sendSchema = z.strictObject({
   seen: z
@@ -90,6 +124,7 @@ export interface Sent {
 }
 
 function whatStopsSending(
+  caller: Caller,
   state: JobState,
   options: QuoteOption[],
   seen: z.infer<typeof sendSchema>['seen'],
@@ -98,6 +133,9 @@ function whatStopsSending(
   if (options.length === 0) return 'Put an option on the slip first.';
   const wrong = faultOfOptions(options) ?? validityFault(state.terms.validUntil, state.today);
   if (wrong !== null) return wrong;
+  const below = options.find((option) => lowestOf(state, option) === 'below');
+  if (below !== undefined && !mayDo(caller, 'quotes.below-lowest'))
+    return `Option ${below.place} is below the shop’s lowest margin: an owner releases it on this page, or its price goes up.`;
   const unapproved = options.flatMap(({ shop }) => shop.texts ?? []).find((key) => state.texts.unapproved.has(key));
   if (unapproved !== undefined)
     return `The text “${state.texts.texts[unapproved]}” is not approved yet: an owner does that under Settings.`;
@@ -167,7 +205,7 @@ export async function sendQuote(
       const lost = drafted.find((one) => !one.ok);
       if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);
       const options = drafted.flatMap((one) => (one.ok ? [one.option] : []));
-      const stop = whatStopsSending(state, options, seen);
+      const stop = whatStopsSending(caller, state, options, seen);
       if (stop !== null || state.draft === null) return fault('conflict', stop ?? 'Put an option on the slip first.');
       const snapshot = await makeSnapshot(db, state, options);
       const taken = await promisePieces(db, jobId, options, snapshot.validUntil);

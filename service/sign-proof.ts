@@ -3,7 +3,7 @@ import type { Finding } from '../core/proving/compare-proof';
 import type { Queryable } from '../store/database';
 import { insertFollowUp, PROOF_DEPTHS, signProof } from '../store/proofs';
 import { insertTrial } from '../store/trials';
-import type { Caller } from './access';
+import { type Caller, mayDo } from './access';
 import { changeJob } from './change-job';
 import type { JobState } from './job-state';
 import type { Accepted } from './job-work';
@@ -99,7 +99,7 @@ export const followUpSchema = z.strictObject({
   note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
 });
 
-/** Weeks later: does it still run? Evidence of the deepest kind. */
+/** Weeks later: does it still run? Evidence of the deepest kind, where whoever asked may write that. */
 export async function followUp(
   caller: Caller,
   jobId: number,
@@ -119,7 +119,7 @@ export async function followUp(
       });
       const { modelId } = state.job;
       const trialId =
-        trial === null || modelId === null
+        trial === null || modelId === null || !mayDo(caller, 'library.write')
           ? null
           : await insertTrial(db, modelId, trial, { jobId, staffId: caller.id });
       await insertFollowUp(db, id, { works, note, on: state.today, trialId, staffId: caller.id });

@@ -52,16 +52,23 @@ export async function listOrderMail(db: Queryable, orderId: number): Promise<Mai
   return many<Row>(db, `${MAIL} where order_id = $1 order by id desc`, [orderId]);
 }
 
-/** Takes the next mail that is due, for one try; of several processes one gets it. Null: none is due. */
-export async function takeDueMail(db: Queryable): Promise<Mail | null> {
+/**
+ * Takes the next mail that is due, for one try; of several processes one gets it. Mail of a quote whose link was made with
+ * another server key is left to the process that has it. Null: none is due.
+ */
+export async function takeDueMail(db: Queryable, keyMark: Buffer): Promise<Mail | null> {
   return maybeOne<Row>(
     db,
     `with due as (
-       select id as due_id from mail where state = 'waiting' and next_at <= now() order by next_at limit 1
+       select id as due_id from mail where state = 'waiting' and next_at <= now()
+         and not exists (select from quote_link as link where link.quote_id = mail.quote_id and withdrawn_at is null
+           and link.key_mark is not null and link.key_mark <> $1)
+       order by next_at limit 1
        for update skip locked
      ), taken as (
        update mail set state = 'sending', tries = tries + 1, taken_at = now() from due where id = due_id returning id
      ) ${MAIL} where id = (select id from taken)`,
+    [keyMark],
   );
 }
 

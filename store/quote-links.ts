@@ -11,13 +11,14 @@ export interface StoredLink {
 
 export async function insertLink(
   db: Queryable,
-  link: Pick<StoredLink, 'quoteId' | 'tokenHash' | 'nonce'>,
+  link: Pick<StoredLink, 'quoteId' | 'tokenHash' | 'nonce'> & { keyMark: Buffer },
   staffId: number | null,
 ): Promise<void> {
-  await run(db, 'insert into quote_link (quote_id, token_hash, nonce, made_by) values ($1, $2, $3, $4)', [
+  await run(db, 'insert into quote_link (quote_id, token_hash, nonce, key_mark, made_by) values ($1, $2, $3, $4, $5)', [
     link.quoteId,
     link.tokenHash,
     link.nonce,
+    link.keyMark,
     staffId,
   ]);
 }

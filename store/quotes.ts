@@ -18,6 +18,8 @@ export interface Draft {
   /** what was agreed on; what is not named is as usual */
   terms: Partial<QuoteTerms>;
   choices: Choice[];
+  /** options that an owner lets go below the lowest margin, by their totals */
+  released: { place: number; totalCents: number }[];
 }
 
 export interface SentQuote {
@@ -52,7 +54,7 @@ export async function openDraft(db: Queryable, jobId: number): Promise<Draft> {
 export async function getDraft(db: Queryable, jobId: number): Promise<Draft | null> {
   return maybeOne<Draft & Record<string, unknown>>(
     db,
-    `select id, version, suggested, terms, coalesce((
+    `select id, version, suggested, terms, released, coalesce((
        select jsonb_agg(
          jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought, 'edits', edits) order by place)
        from quote_choice where quote_id = quote.id), '[]') as choices
@@ -82,6 +84,20 @@ export async function listEdits(db: Queryable, quoteId: number): Promise<Map<num
     [quoteId],
   );
   return new Map(rows.map(({ place, edits }) => [place, edits]));
+}
+
+/** Notes that an owner lets these options go below the lowest margin. */
+export async function releaseOptions(
+  db: Queryable,
+  quoteId: number,
+  released: Draft['released'],
+  staffId: number,
+): Promise<void> {
+  await run(db, 'update quote set released = $2, released_by = $3 where id = $1', [
+    quoteId,
+    JSON.stringify(released),
+    staffId,
+  ]);
 }
 
 export async function dropChoice(db: Queryable, quoteId: number, place: number): Promise<number> {

@@ -1,6 +1,11 @@
 import { many, maybeOne, type Queryable, run } from './database';
 import type { StaffMember } from './staff';
 
+/** Somebody who is signed in, and what the shop says of their role. */
+export interface SessionMember extends StaffMember {
+  counterSeesCost: boolean;
+}
+
 export async function insertSession(db: Queryable, tokenHash: Buffer, staffId: number, hours: number): Promise<void> {
   await run(
     db,
@@ -10,10 +15,12 @@ export async function insertSession(db: Queryable, tokenHash: Buffer, staffId: n
 }
 
 /** Whose session this is, or null where it is unknown, over, or its person has left. */
-export async function findSession(db: Queryable, tokenHash: Buffer): Promise<StaffMember | null> {
-  return maybeOne<StaffMember>(
+export async function findSession(db: Queryable, tokenHash: Buffer): Promise<SessionMember | null> {
+  return maybeOne<SessionMember & Record<string, unknown>>(
     db,
-    `select staff.id, sign_in as "signIn", name, role from session join staff on staff.id = staff_id
+    `select staff.id, sign_in as "signIn", name, role,
+       coalesce((select counter_sees_cost from shop), false) as "counterSeesCost"
+     from session join staff on staff.id = staff_id
      where token_hash = $1 and expires_at > now() and left_at is null`,
     [tokenHash],
   );

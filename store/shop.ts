@@ -29,6 +29,12 @@ export interface Shop extends Charges {
   priceEndings: number[];
   /** plans within so much of the least price of their rung count as equally cheap */
   bestToleranceBp: number;
+  /** the counter sees what things cost the shop, and what options leave it */
+  counterSeesCost: boolean;
+  /** what parts must bring above their cost without an owner's word, hundredths of a percent of the cost */
+  lowestMarginBp: number;
+  /** where customers reach the shop, an address that an owner confirmed; empty: none */
+  customerAddress: string;
   demo: boolean;
 }
 
@@ -38,7 +44,8 @@ const COLUMNS = `name, town, contact, currency, time_zone as "timeZone", tax_bp 
   labour_least_cents as "labourLeastCents", labour_step_minutes as "labourStepMinutes", language, paper,
   logo is not null as "hasLogo", mail_from as "mailFrom", remind_days as "remindDays", validity_days as "validityDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
-  price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp", demo`;
+  price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp",
+  counter_sees_cost as "counterSeesCost", lowest_margin_bp as "lowestMarginBp", customer_address as "customerAddress", demo`;
 
 export async function getShop(db: Queryable): Promise<Shop> {
   return one<Shop>(db, `select ${COLUMNS} from shop`);
@@ -137,6 +144,17 @@ export async function updatePapers(db: Queryable, papers: Papers): Promise<void>
     mailFrom,
     remindDays,
   ]);
+}
+
+/** What roles may see and sell. */
+export type RoleRule = Pick<Shop, 'counterSeesCost' | 'lowestMarginBp'>;
+
+export async function updateRoleRule(db: Queryable, { counterSeesCost, lowestMarginBp }: RoleRule): Promise<void> {
+  await run(db, 'update shop set counter_sees_cost = $1, lowest_margin_bp = $2', [counterSeesCost, lowestMarginBp]);
+}
+
+export async function updateCustomerAddress(db: Queryable, address: string): Promise<void> {
+  await run(db, 'update shop set customer_address = $1', [address]);
 }
 
 /** The shop's mark on its papers, a PNG or JPEG file; null: it has none. */

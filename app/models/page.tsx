@@ -17,7 +17,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
   const { find } = await searchParams;
   const wanted = typeof find === 'string' ? find.slice(0, 300) : '';
   const { models, count } = await modelLibrary(wanted);
-  const mayWrite = mayDo(caller.role, 'library.write');
+  const mayWrite = mayDo(caller, 'library.write');
   const twins = mayWrite ? await likelyTwins() : [];
   const listed = models.map((model) => ({
     id: model.id,

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { mayDo } from '@/service/access';
 import { feedHealth } from '@/service/feeds';
-import { askMarket, askMarketSchema, jobNamed } from '@/service/market';
+import { askMarket, askMarketSchema, jobNamed, seenMarket } from '@/service/market';
 import { listsOfLate } from '@/service/price-lists';
 import { sellerDesk } from '@/service/sellers';
 import { showShelf } from '@/service/shelf';
@@ -31,36 +31,43 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
     jobId: job?.id ?? null,
     sort: OFFER_SORTS.find((sort) => sort === query.sort) ?? 'price',
   };
+  const seesCost = mayDo(caller, 'costs.read');
   const market = await askMarket(askMarketSchema.parse(wish));
   const { sellers, ...ground } = await sellerDesk();
   const pieces = (await showShelf()).map(
-    ({ putAt: _, offerId: _offer, test: _test, grade: _grade, ...piece }) => piece,
+    ({ putAt: _, offerId: _offer, test: _test, grade: _grade, costCents, ...piece }) => ({
+      ...piece,
+      costCents: seesCost ? costCents : null,
+    }),
   );
   const lists = await listsOfLate();
   const feeds = (await feedHealth()).map(({ goodAt, ...feed }) => ({ ...feed, age: agoText(goodAt, new Date()) }));
-  const mayPrice = mayDo(caller.role, 'offers.price');
+  const mayPrice = mayDo(caller, 'offers.price');
   return (
     <Desk caller={caller} here="/offers">
       <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid gap-4">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <div className="flex flex-wrap items-baseline gap-x-5">
             <h1 className="text-xl">Offers</h1>
-            <Link href="/offers/market" className="text-sm underline underline-offset-4">
-              What memory costs
-            </Link>
+            {seesCost && (
+              <Link href="/offers/market" className="text-sm underline underline-offset-4">
+                Memory prices
+              </Link>
+            )}
           </div>
           {mayPrice && feeds.length > 0 && <RefreshPrices />}
         </div>
         <MarketDesk
-          start={market.ok ? market.value : { shelves: [], familyId: null, rows: [] }}
+          start={seenMarket(market.ok ? market.value : { shelves: [], familyId: null, rows: [] }, seesCost)}
           wish={wish}
           jobName={job?.name ?? null}
           sellers={sellers}
           feeds={feeds}
           ground={ground}
           mayPrice={mayPrice}
+          seesCost={seesCost}
         />
-        <Shelf pieces={pieces} currency={ground.currency} mayPrice={mayPrice} />
+        <Shelf pieces={pieces} currency={ground.currency} mayPrice={mayDo(caller, 'stock.write')} />
         <SellerList
           feeds={feeds}
           sellers={sellers}

@@ -1,6 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { dayText } from '@/core/quoting/day-text';
+import { mayDo } from '@/service/access';
 import { showOrders } from '@/service/orders';
 import { PART_SIGNS } from '@/ui/fitting/part-words';
 import { Baskets } from '@/ui/orders/baskets';
@@ -13,35 +14,42 @@ export const metadata: Metadata = { title: 'Orders' };
 /** What is to be ordered, by seller over all jobs, and what is on its way. */
 export default async function OrdersPage() {
   const caller = await enterPage('jobs.read');
+  const seesCost = mayDo(caller, 'costs.read');
   const { baskets, orders, currency } = await showOrders();
   return (
     <Desk caller={caller} here="/orders">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-6">
         <h1 className="text-xl">Orders</h1>
-        <Baskets baskets={baskets.map(basketViewOf)} currency={currency} />
+        <Baskets
+          baskets={baskets.map((basket) => basketViewOf(basket, seesCost))}
+          currency={currency}
+          mayOrder={mayDo(caller, 'orders.place')}
+        />
         {orders.length > 0 && (
           <section aria-label="Ordered">
             <h2 className="text-base border-b-4 border-edge pb-1">Ordered</h2>
             <ul className="divide-y divide-line">
-              {orders.map(orderViewOf).map((order) => (
-                <li key={order.id} className="flex flex-wrap gap-x-4 items-baseline py-2">
-                  <Link href={`/orders/${order.id}`} className="w-36 font-semibold underline underline-offset-2">
-                    {order.number}
-                  </Link>
-                  <span className="w-56">{order.seller}</span>
-                  <span className="text-ink-2 w-32">{dayText(order.orderedOn)}</span>
-                  <span className="flex-1">
-                    {order.cancelled
-                      ? 'taken back'
-                      : order.lines.map((line) => (
-                          <span key={line.id} className={`mr-3 ${PART_SIGNS[line.state].look}`}>
-                            <span aria-hidden="true">{PART_SIGNS[line.state].sign}</span> job {line.jobId}{' '}
-                            {PART_SIGNS[line.state].word}
-                          </span>
-                        ))}
-                  </span>
-                </li>
-              ))}
+              {orders
+                .map((order) => orderViewOf(order, seesCost))
+                .map((order) => (
+                  <li key={order.id} className="flex flex-wrap gap-x-4 items-baseline py-2">
+                    <Link href={`/orders/${order.id}`} className="w-36 font-semibold underline underline-offset-2">
+                      {order.number}
+                    </Link>
+                    <span className="w-56">{order.seller}</span>
+                    <span className="text-ink-2 w-32">{dayText(order.orderedOn)}</span>
+                    <span className="flex-1">
+                      {order.cancelled
+                        ? 'taken back'
+                        : order.lines.map((line) => (
+                            <span key={line.id} className={`mr-3 ${PART_SIGNS[line.state].look}`}>
+                              <span aria-hidden="true">{PART_SIGNS[line.state].sign}</span> job {line.jobId}{' '}
+                              {PART_SIGNS[line.state].word}
+                            </span>
+                          ))}
+                    </span>
+                  </li>
+                ))}
             </ul>
           </section>
         )}

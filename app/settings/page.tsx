@@ -1,15 +1,19 @@
 import type { Metadata } from 'next';
 import { showCharges } from '@/service/charges';
+import { customerAddress } from '@/service/customer-address';
 import { showNeeds } from '@/service/needs';
 import { showPapers } from '@/service/papers';
 import { showPriceRule } from '@/service/price-rule';
+import { showRoleRule } from '@/service/role-rule';
 import { showTexts } from '@/service/shop-texts';
 import { showBestRule } from '@/service/steering';
 import { BestRule } from '@/ui/settings/best-rule';
 import { Charges } from '@/ui/settings/charges';
+import { CustomerAddress } from '@/ui/settings/customer-address';
 import { NeedLadder } from '@/ui/settings/need-ladder';
 import { Papers } from '@/ui/settings/papers';
 import { PriceRule } from '@/ui/settings/price-rule';
+import { RoleRule } from '@/ui/settings/role-rule';
 import { Texts } from '@/ui/settings/texts';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
@@ -25,6 +29,8 @@ export default async function SettingsPage() {
   const charges = await showCharges();
   const papers = await showPapers();
   const texts = await showTexts();
+  const roles = await showRoleRule();
+  const address = await customerAddress();
   return (
     <Desk caller={caller} here="/settings">
       <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid gap-4">
@@ -32,6 +38,8 @@ export default async function SettingsPage() {
         <PriceRule {...prices} />
         <Charges {...charges} />
         <Papers {...papers} />
+        <CustomerAddress {...address} />
+        <RoleRule {...roles} />
         <Texts rows={texts} usual={papers.language} />
         <BestRule {...best} />
         <NeedLadder needs={needs} />

@@ -1,6 +1,7 @@
 import { listed } from '../planning/compare-plans';
 import { moneyText } from '../pricing/money-text';
-import type { OptionDrift, PartDrift } from './drift';
+import type { OptionDrift } from './drift';
+import type { SeenDrift } from './staff-view';
 
 /** What moved behind an option, with what its parts are called. */
 export interface NamedDrift extends OptionDrift {
@@ -20,21 +21,31 @@ export interface Renewed {
 const GONE = { 'sold-out': 'is sold out', withdrawn: 'is off the market' } as const;
 
 /** What became of one part, in a clause. */
-function partText({ count, wasCents, nowCents, what, seller }: PartDrift, title: string, currency: string): string {
+function partText(
+  { count, what, seller }: SeenDrift['parts'][number],
+  title: string,
+  amounts: { wasCents: number; nowCents: number | null } | undefined,
+  currency: string,
+): string {
   const part = `${count > 1 ? `${count} × ` : ''}${title}${seller === '' ? '' : ` from ${seller}`}`;
   if (what === 'sold-out' || what === 'withdrawn') return `${part} ${GONE[what]}`;
+  const direction = what === 'dearer' ? 'more' : 'less';
+  if (amounts === undefined) return `${part} costs us ${direction}`;
+  const { wasCents, nowCents } = amounts;
   const by = moneyText(Math.abs((nowCents ?? 0) - wasCents), currency);
   const cost = `${moneyText(wasCents, currency)} then, ${moneyText(nowCents ?? 0, currency)} now`;
-  return `${part} costs us ${by} ${what === 'dearer' ? 'more' : 'less'} each (${cost})`;
+  return `${part} costs us ${by} ${direction} each (${cost})`;
 }
 
-/** What moved behind one option, and what that leaves the shop, in a sentence. */
-export function driftText({ place, parts, titles, leftCents, leavesCents }: NamedDrift, currency: string): string {
-  const moved = listed(parts.map((part) => partText(part, titles[part.offer] ?? 'a part', currency)));
-  const left =
-    leavesCents === null
-      ? 'it cannot be bought as promised'
-      : `it leaves ${moneyText(leavesCents, currency)} instead of ${moneyText(leftCents, currency)}`;
+/** What moved behind one option, and what that leaves the shop where that may be seen, in a sentence. */
+export function driftText({ place, parts, titles, amounts }: SeenDrift, currency: string): string {
+  const moved = listed(
+    parts.map((part, nr) => partText(part, titles[part.offer] ?? 'a part', amounts?.parts[nr], currency)),
+  );
+  const isGone = parts.some(({ what }) => what === 'sold-out' || what === 'withdrawn');
+  if (isGone) return `Option ${place}: ${moved}; it cannot be bought as promised.`;
+  if (amounts === null || amounts.leavesCents === null) return `Option ${place}: ${moved}.`;
+  const left = `it leaves ${moneyText(amounts.leavesCents, currency)} instead of ${moneyText(amounts.leftCents, currency)}`;
   return `Option ${place}: ${moved}; ${left}.`;
 }
 

@@ -12,9 +12,8 @@ import type { PlanCase } from '@/core/planning/case';
 import type { Steering } from '@/core/planning/steering';
 import type { Labour } from '@/core/pricing/labour';
 import type { PricingRule } from '@/core/pricing/pricing-rule';
-import type { NamedDrift } from '@/core/quoting/drift-words';
 import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting/quote-answer';
-import type { QuoteOption } from '@/core/quoting/snapshot';
+import type { SeenDrift, SeenOption } from '@/core/quoting/staff-view';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
 import type { Language } from '@/core/quoting/words/language';
 import type { WorkView } from './work-view';
@@ -56,7 +55,13 @@ export interface EarlierRow {
 }
 
 export type SlipOption =
-  | { place: number; ok: true; option: QuoteOption }
+  | {
+      place: number;
+      ok: true;
+      option: SeenOption;
+      /** does it bring the shop's lowest margin; `released`: it does not, and an owner lets it go */
+      lowest: 'reached' | 'below' | 'released';
+    }
   | { place: number; ok: false; sentence: string };
 
 /** A mail of a version, and how far it has come. Times as ISO 8601. */
@@ -84,7 +89,7 @@ export interface SentVersion {
   sentOn: string;
   sentBy: string | null;
   validUntil: string;
-  options: QuoteOption[];
+  options: SeenOption[];
   standing: QuoteStanding;
   /** the day on which the customer first opened it; null: not yet */
   openedOn: string | null;
@@ -97,7 +102,13 @@ export interface SentVersion {
 export interface JobView {
   id: number;
   /** what the person who looks may do here */
-  may: { decideLimits: boolean; writeLibrary: boolean };
+  may: {
+    decideLimits: boolean;
+    writeLibrary: boolean;
+    signProofs: boolean;
+    writeStock: boolean;
+    sellBelowLowest: boolean;
+  };
   customer: { name: string; phone: string; email: string; language: Language | null; taxExempt: string | null };
   machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
   complaint: string;
@@ -152,7 +163,7 @@ export interface JobView {
   suggested: number | null;
   sent: SentVersion[];
   /** what moved behind the version that is out */
-  drifts: NamedDrift[];
+  drifts: SeenDrift[];
   /** what follows a customer's yes */
   work: WorkView;
   standings: Record<Station, StationStanding>;

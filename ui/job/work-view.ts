@@ -3,12 +3,12 @@ import type { FittingStep } from '@/core/fitting/checklist';
 import type { Tested } from '@/core/fitting/guide';
 import type { PartCounts, PartState } from '@/core/ordering/part-state';
 import type { Finding, ProofVerdict } from '@/core/proving/compare-proof';
-import type { QuoteOption } from '@/core/quoting/snapshot';
+import type { SeenOption } from '@/core/quoting/staff-view';
 
 /** The option that the customer said yes to. */
 export interface AcceptedView {
   number: string;
-  option: QuoteOption;
+  option: SeenOption;
   signed: string;
   on: string;
   /** the unguessable part of the customer's link; null: there is none to show */

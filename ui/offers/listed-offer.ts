@@ -19,10 +19,11 @@ export interface MarketOffer {
   leadDays: number | null;
   /** models that it is made for; empty: for none in particular */
   madeFor: string[];
-  costCents: number;
+  /** null: whoever looks may not see it */
+  costCents: number | null;
   sellCents: number;
   pricedAt: string;
-  /** what it cost, the oldest first */
+  /** what it cost, the oldest first; empty where that may not be seen */
   history: number[];
 }
 

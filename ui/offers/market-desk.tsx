@@ -21,11 +21,17 @@ interface MarketDeskProps {
   feeds: readonly ShownFeed[];
   ground: CountingGround;
   mayPrice: boolean;
+  /** what offers cost the shop is shown */
+  seesCost: boolean;
 }
 
 /** Hands over the offers that are found as a file; false where there is none to be had. */
 async function download(wish: { text: string; jobId: number | null; sort: OfferSort }): Promise<boolean> {
-  const answer = await fetch('/api/offers/export', { method: 'POST', body: JSON.stringify(wish) }).catch(() => null);
+  const answer = await fetch('/api/offers/export', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(wish),
+  }).catch(() => null);
   if (!answer?.ok) return false;
   const address = URL.createObjectURL(await answer.blob());
   const link = document.createElement('a');
@@ -46,7 +52,7 @@ function addressOf(text: string, jobId: number | null, sort: OfferSort): string 
 }
 
 /** The market: offers by what is typed and by what a machine takes, one kind of module at a time, sorted any way. */
-export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPrice }: MarketDeskProps) {
+export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPrice, seesCost }: MarketDeskProps) {
   const [text, setText] = useState(wish.text);
   const [jobId, setJobId] = useState(wish.jobId);
   const [sort, setSort] = useState(wish.sort);
@@ -132,13 +138,15 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
                   {SORT_TEXTS[one]}
                 </label>
               ))}
-              <button
-                type="button"
-                className="ml-auto underline underline-offset-2 cursor-pointer"
-                onClick={() => void download({ text, jobId, sort }).then((came) => setNoFile(!came))}
-              >
-                As CSV
-              </button>
+              {seesCost && (
+                <button
+                  type="button"
+                  className="ml-auto underline underline-offset-2 cursor-pointer"
+                  onClick={() => void download({ text, jobId, sort }).then((came) => setNoFile(!came))}
+                >
+                  As CSV
+                </button>
+              )}
               <span role="status" className="text-ink-2">
                 {market.busy ? 'looking…' : ''}
               </span>
@@ -152,7 +160,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
               feeds={feeds}
               currency={ground.currency}
               mayPrice={mayPrice}
-              onOpen={setOpened}
+              onOpen={seesCost ? setOpened : null}
             />
           </div>
         </div>

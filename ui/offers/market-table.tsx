@@ -24,7 +24,8 @@ interface RowProps {
   age: string | null;
   currency: string;
   mayPrice: boolean;
-  onOpen: () => void;
+  /** null: its prices may not be seen */
+  onOpen: (() => void) | null;
 }
 
 function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
@@ -59,17 +60,23 @@ function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
         )}
       </span>
       <span className="text-right max-[860px]:hidden text-ink-2">
-        <span className="block">we pay {moneyText(offer.costCents, currency)}</span>
-        {moneyText(Math.round(offer.costCents / gb), currency)}/GB
+        {offer.costCents !== null && (
+          <>
+            <span className="block">we pay {moneyText(offer.costCents, currency)}</span>
+            {moneyText(Math.round(offer.costCents / gb), currency)}/GB
+          </>
+        )}
       </span>
       <span className="text-right">
         <span className="block font-semibold">{moneyText(offer.sellCents, currency)}</span>
         <span className="text-ink-2">{moneyText(Math.round(offer.sellCents / gb), currency)}/GB</span>
       </span>
       <span className="text-right">
-        <Button weight="quiet" onClick={onOpen} aria-label={`${mayPrice ? 'Re-price' : 'Prices'} ${title}`}>
-          {mayPrice ? 'Re-price' : 'Prices'}
-        </Button>
+        {onOpen !== null && (
+          <Button weight="quiet" onClick={onOpen} aria-label={`${mayPrice ? 'Re-price' : 'Prices'} ${title}`}>
+            {mayPrice ? 'Re-price' : 'Prices'}
+          </Button>
+        )}
       </span>
     </>
   );
@@ -84,7 +91,7 @@ interface MarketTableProps {
   feeds: readonly ShownFeed[];
   currency: string;
   mayPrice: boolean;
-  onOpen: (offer: MarketOffer) => void;
+  onOpen: ((offer: MarketOffer) => void) | null;
 }
 
 /** The offers of a shelf. Only what is in sight is drawn and asked for, however many there are. */
@@ -134,7 +141,7 @@ export function MarketTable({ name, total, pages, onSee, feeds, currency, mayPri
                   offer={offer}
                   currency={currency}
                   mayPrice={mayPrice}
-                  onOpen={() => onOpen(offer)}
+                  onOpen={onOpen && (() => onOpen(offer))}
                 />
               )}
             </li>

@@ -22,7 +22,8 @@ export interface ShownPiece {
   originJobId: number | null;
   promisedTo: number | null;
   heldUntil: string | null;
-  costCents: number;
+  /** what it is worth to the shop; null: whoever looks may not see it */
+  costCents: number | null;
 }
 
 const TESTS = [
@@ -199,7 +200,9 @@ export function Shelf({
                 until {dayText(heldUntil)}
               </span>
             )}
-            <span className="text-ink-2 whitespace-nowrap">worth {moneyText(costCents, currency)}</span>
+            {costCents !== null && (
+              <span className="text-ink-2 whitespace-nowrap">worth {moneyText(costCents, currency)}</span>
+            )}
             {mayPrice && promisedTo === null && (
               <Button
                 weight="quiet"

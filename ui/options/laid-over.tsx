@@ -6,16 +6,13 @@ import type { Plan } from '@/core/planning/plan';
 
 // Each is fetched when it is first asked for: the ladder is there the sooner.
 const CompareSheet = dynamic(() => import('./compare-sheet').then((module) => module.CompareSheet), { ssr: false });
-const CustomerView = dynamic(() => import('./customer-view').then((module) => module.CustomerView), { ssr: false });
 const KeyMap = dynamic(() => import('./key-map').then((module) => module.KeyMap), { ssr: false });
 const NewPartSheet = dynamic(() => import('./new-part-sheet').then((module) => module.NewPartSheet), { ssr: false });
 const PlanSheet = dynamic(() => import('./plan-sheet').then((module) => module.PlanSheet), { ssr: false });
 const WhyNotSheet = dynamic(() => import('./why-not-sheet').then((module) => module.WhyNotSheet), { ssr: false });
 
 /** What lies over the work; why-not may be about an offer. */
-export type Over =
-  | { what: 'plan' | 'compare' | 'customer' | 'keys' | 'new-part' }
-  | { what: 'why-not'; offer: string | null };
+export type Over = { what: 'plan' | 'compare' | 'keys' | 'new-part' } | { what: 'why-not'; offer: string | null };
 
 interface LaidOverProps {
   over: Over | null;
@@ -45,8 +42,6 @@ export function LaidOver(props: LaidOverProps) {
       return <WhyNotSheet planCase={wishedCase} plans={plans} first={over.offer} onClose={onClose} />;
     case 'new-part':
       return <NewPartSheet onTaken={onNewPart} onClose={onClose} />;
-    case 'customer':
-      return <CustomerView onClose={onClose} />;
     case 'keys':
       return <KeyMap onClose={onClose} />;
     default:

@@ -130,7 +130,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
     t: () => setAsTable(!asTable),
     n: () => open('new-part'),
     w: () => askWhy(),
-    x: () => open('customer'),
+    x: () => window.location.assign(`/jobs/${job.id}/customer`),
     '?': () => open('keys'),
   });
   const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === lookedKey);
@@ -194,9 +194,10 @@ export function OptionsDesk(props: OptionsDeskProps) {
           <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
             {asTable ? 'Ladder' : 'Table'}
           </Button>
-          <Button weight="quiet" onClick={() => open('customer')}>
+          {/* A whole new page: nothing of the staff's is in what the customer sees. */}
+          <a href={`/jobs/${job.id}/customer`} className={buttonLook('quiet')}>
             For the customer
-          </Button>
+          </a>
           <Button weight="quiet" onClick={() => open('keys')} aria-label="Keys: what they do here">
             Keys
           </Button>

@@ -11,15 +11,15 @@ import { Field } from '../kit/field';
 import { hintText } from './hint-text';
 import type { Basket, BasketPart } from './order-view';
 
-/** What a pack costs today; where it has no price any more, what the quote counted on. */
-const eachOf = ({ eachCents, quotedCents }: BasketPart): number => eachCents ?? quotedCents;
+/** What a pack costs today; where it has no price any more, what the quote counted on; null: it may not be seen. */
+const eachOf = ({ eachCents, quotedCents }: BasketPart): number | null => eachCents ?? quotedCents;
 
 const keyOf = ({ jobId, offerId }: BasketPart): string => `${jobId} ${offerId}`;
 
 /** A price that moved since the quote was sent. */
 function Moved({ part, currency }: { part: BasketPart; currency: string }) {
   const { eachCents, quotedCents } = part;
-  if (eachCents === null || part.withdrawn) {
+  if (!part.onSale) {
     return (
       <span className="text-stop">
         ✕ not on sale any more:{' '}
@@ -31,7 +31,7 @@ function Moved({ part, currency }: { part: BasketPart; currency: string }) {
   }
   if (part.stock !== null && part.stock < part.quantity)
     return <span className="text-stop">✕ only {part.stock} left</span>;
-  if (eachCents === quotedCents) return null;
+  if (eachCents === null || quotedCents === null || eachCents === quotedCents) return null;
   const by = moneyText(Math.abs(eachCents - quotedCents), currency);
   return eachCents > quotedCents ? (
     <span className="text-mind">△ {by} dearer than quoted</span>
@@ -40,13 +40,28 @@ function Moved({ part, currency }: { part: BasketPart; currency: string }) {
   );
 }
 
-function BasketCard({ basket, currency, isFirst }: { basket: Basket; currency: string; isFirst: boolean }) {
+function PartPrice({ part, currency }: { part: BasketPart; currency: string }) {
+  const each = eachOf(part);
+  return each === null ? null : <span className="w-24 text-right">{moneyText(part.quantity * each, currency)}</span>;
+}
+
+interface BasketCardProps {
+  basket: Basket;
+  currency: string;
+  isFirst: boolean;
+  mayOrder: boolean;
+}
+
+function BasketCard({ basket, currency, isFirst, mayOrder }: BasketCardProps) {
   const router = useRouter();
   const { busy, sentence, save } = useSave();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [note, setNote] = useState('');
   const going = basket.parts.filter((part) => !left.has(keyOf(part)));
-  const lines = going.map((part) => ({ ...part, eachCents: eachOf(part) }));
+  const lines = going.flatMap((part) => {
+    const eachCents = eachOf(part);
+    return eachCents === null ? [] : [{ ...part, eachCents }];
+  });
   const total = lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0);
   // What is ticked decides whether a threshold is reached.
   const hints = orderHints(lines, basket, currency);
@@ -66,10 +81,10 @@ function BasketCard({ basket, currency, isFirst }: { basket: Basket; currency: s
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-base">{basket.seller}</h2>
         <span className="text-sm text-ink-2">{basket.leadDays === 1 ? 'one day' : `${basket.leadDays} days`}</span>
-        <span className="ml-auto text-lg font-semibold">{moneyText(total, currency)}</span>
+        {lines.length > 0 && <span className="ml-auto text-lg font-semibold">{moneyText(total, currency)}</span>}
       </div>
       <div role="status">
-        {going.length > 0 &&
+        {lines.length > 0 &&
           hints.map((hint) => (
             <p key={hint.what} className={hint.missingCents === 0 ? 'text-good' : 'text-mind'}>
               {hint.missingCents === 0 ? '✓' : '△'} {hintText(hint)}
@@ -102,29 +117,39 @@ function BasketCard({ basket, currency, isFirst }: { basket: Basket; currency: s
               <span className="text-sm">
                 <Moved part={part} currency={currency} />
               </span>
-              <span className="w-24 text-right">{moneyText(part.quantity * eachOf(part), currency)}</span>
+              <PartPrice part={part} currency={currency} />
             </li>
           );
         })}
       </ul>
-      <div className="flex flex-wrap gap-3 items-end pt-1">
-        <Field
-          label="A word to the seller"
-          className="w-96 max-w-full"
-          value={note}
-          onChange={(event) => setNote(event.target.value)}
-        />
-        <Button weight={isFirst ? 'act' : 'plain'} disabled={busy || going.length === 0} onClick={() => void order()}>
-          Order {going.length === 1 ? 'this one' : `these ${going.length}`}
-        </Button>
-      </div>
+      {mayOrder ? (
+        <div className="flex flex-wrap gap-3 items-end pt-1">
+          <Field
+            label="A word to the seller"
+            className="w-96 max-w-full"
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+          <Button weight={isFirst ? 'act' : 'plain'} disabled={busy || going.length === 0} onClick={() => void order()}>
+            Order {going.length === 1 ? 'this one' : `these ${going.length}`}
+          </Button>
+        </div>
+      ) : (
+        <p className="text-sm text-ink-2 pt-1">A technician or an owner orders these.</p>
+      )}
       <Fault sentence={sentence} />
     </section>
   );
 }
 
+interface BasketsProps {
+  baskets: readonly Basket[];
+  currency: string;
+  mayOrder: boolean;
+}
+
 /** What accepted jobs need, by seller. */
-export function Baskets({ baskets, currency }: { baskets: readonly Basket[]; currency: string }) {
+export function Baskets({ baskets, currency, mayOrder }: BasketsProps) {
   if (baskets.length === 0) {
     return (
       <p className="bg-sheet border border-line px-4 py-6">
@@ -135,7 +160,7 @@ export function Baskets({ baskets, currency }: { baskets: readonly Basket[]; cur
   return (
     <div className="grid gap-5">
       {baskets.map((basket, nr) => (
-        <BasketCard key={basket.sellerId} basket={basket} currency={currency} isFirst={nr === 0} />
+        <BasketCard key={basket.sellerId} basket={basket} currency={currency} isFirst={nr === 0} mayOrder={mayOrder} />
       ))}
     </div>
   );

@@ -10,10 +10,13 @@ interface OrderActionsProps {
   /** where it is mailed to; empty: the seller takes none by mail */
   orderMail: string;
   mailed: string | null;
+  mayOrder: boolean;
+  /** files hold what things cost */
+  seesCost: boolean;
 }
 
 /** How an order leaves the shop: mail, files, paper; and how it is taken back. */
-export function OrderActions({ order, orderMail, mailed }: OrderActionsProps) {
+export function OrderActions({ order, orderMail, mailed, mayOrder, seesCost }: OrderActionsProps) {
   const router = useRouter();
   const { busy, sentence, save } = useSave();
   const isUntouched = order.lines.every(({ news }) => news.length === 0);
@@ -24,7 +27,7 @@ export function OrderActions({ order, orderMail, mailed }: OrderActionsProps) {
   return (
     <div className="no-print grid gap-1">
       <div className="flex flex-wrap gap-2 items-center">
-        {!order.cancelled && (
+        {mayOrder && !order.cancelled && (
           <Button
             weight={mailed === null && orderMail !== '' ? 'act' : 'plain'}
             disabled={busy || orderMail === ''}
@@ -33,14 +36,18 @@ export function OrderActions({ order, orderMail, mailed }: OrderActionsProps) {
             {orderMail === '' ? 'Mail it' : `Mail it to ${orderMail}`}
           </Button>
         )}
-        <a href={`/api/orders/${order.id}/csv`} className={buttonLook('plain')} download>
-          CSV
-        </a>
-        <a href={`/api/orders/${order.id}/ubl`} className={buttonLook('plain')} download>
-          UBL 2.3
-        </a>
+        {seesCost && (
+          <>
+            <a href={`/api/orders/${order.id}/csv`} className={buttonLook('plain')} download>
+              CSV
+            </a>
+            <a href={`/api/orders/${order.id}/ubl`} className={buttonLook('plain')} download>
+              UBL 2.3
+            </a>
+          </>
+        )}
         <Button onClick={() => window.print()}>Print</Button>
-        {!order.cancelled && isUntouched && (
+        {mayOrder && !order.cancelled && isUntouched && (
           <Button weight="quiet" disabled={busy} onClick={() => void cancel()}>
             Take the order back
           </Button>

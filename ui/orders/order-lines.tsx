@@ -17,14 +17,21 @@ const NEWS_WORDS: Record<PartNews, string> = {
   never: 'not to be had any more',
 };
 
+/** That something cannot be had any more takes it off the market: not everybody may say so. */
+const NEWS_BY_ROLE = { orders: ['wrong', 'dead', 'never'], notes: ['wrong', 'dead'] } as const satisfies Record<
+  string,
+  readonly PartNews[]
+>;
+
 interface OrderLinesProps {
   order: OrderView;
   currency: string;
   /** it went to its seller: what comes next is that it arrives */
   isOut: boolean;
+  mayOrder: boolean;
 }
 
-function Line({ line, order, currency, isOut }: OrderLinesProps & { line: OrderLineView }) {
+function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { line: OrderLineView }) {
   const { busy, sentence, save } = useSave();
   const [amiss, setAmiss] = useState(false);
   const [note, setNote] = useState('');
@@ -56,7 +63,7 @@ function Line({ line, order, currency, isOut }: OrderLinesProps & { line: OrderL
             {countsText(line.counts) !== '' && ` · ${countsText(line.counts)}`}
           </span>
         </span>
-        <span>{moneyText(line.quantity * line.eachCents, currency)}</span>
+        {line.eachCents !== null && <span>{moneyText(line.quantity * line.eachCents, currency)}</span>}
         {!order.cancelled && (
           <span className="flex flex-wrap gap-2 no-print">
             {waiting > 0 && (
@@ -106,7 +113,7 @@ function Line({ line, order, currency, isOut }: OrderLinesProps & { line: OrderL
             value={note}
             onChange={(event) => setNote(event.target.value)}
           />
-          {(['wrong', 'dead', 'never'] as const).map((kind) => (
+          {NEWS_BY_ROLE[mayOrder ? 'orders' : 'notes'].map((kind) => (
             <Button key={kind} disabled={busy || mostNews(line.counts, kind) < 1} onClick={() => void tell(kind, 1)}>
               One is {NEWS_WORDS[kind]}
             </Button>

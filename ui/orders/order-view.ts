@@ -10,12 +10,15 @@ export interface BasketPart {
   title: string;
   sellerPart: string | null;
   quantity: number;
-  quotedCents: number;
+  /** amounts are null where whoever looks may not see them */
+  quotedCents: number | null;
   eachCents: number | null;
   /** what the seller's list prints, minor units of the seller's currency; null: unknown */
   printedCents: number | null;
   stock: number | null;
   withdrawn: boolean;
+  /** its seller still has a price for it */
+  onSale: boolean;
 }
 
 /** What is to be ordered of one seller. */
@@ -36,7 +39,8 @@ export interface OrderLineView {
   title: string;
   sellerPart: string | null;
   quantity: number;
-  eachCents: number;
+  /** null: whoever looks may not see it */
+  eachCents: number | null;
   counts: PartCounts;
   state: PartState;
   news: { id: number; kind: PartNews; quantity: number; note: string; by: string | null }[];

@@ -217,7 +217,11 @@ export function Findings() {
       <TotalBar proof={last} />
       <Points proof={last} />
       {last.signedOn === null || last.depth === null ? (
-        <SignForm key={last.id} proof={last} />
+        job.may.signProofs ? (
+          <SignForm key={last.id} proof={last} />
+        ) : (
+          <p className="text-sm text-ink-2">A technician or an owner signs it.</p>
+        )
       ) : (
         <>
           <p>

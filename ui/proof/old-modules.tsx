@@ -39,9 +39,11 @@ function Row({ old }: { old: OldModuleView }) {
             <Button disabled={busy} onClick={() => void settle({ fate: 'returned' })}>
               To the customer
             </Button>
-            <Button disabled={busy} aria-expanded={toShelf} onClick={() => setToShelf(!toShelf)}>
-              To our shelf
-            </Button>
+            {job.may.writeStock && (
+              <Button disabled={busy} aria-expanded={toShelf} onClick={() => setToShelf(!toShelf)}>
+                To our shelf
+              </Button>
+            )}
             <Button disabled={busy} onClick={() => void settle({ fate: 'scrapped' })}>
               Scrap
             </Button>

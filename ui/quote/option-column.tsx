@@ -2,13 +2,13 @@
 import { capacityText } from '@/core/memory/capacity';
 import type { CustomerQuote } from '@/core/quoting/customer-view';
 import { figureNotes, figureRows, savingSentence } from '@/core/quoting/figure-rows';
-import type { QuoteOption } from '@/core/quoting/snapshot';
+import type { SeenOption } from '@/core/quoting/staff-view';
 import type { Saving } from '../client/use-save';
 import { LANE_WORDS } from '../options/lane-words';
 import { DraftLine } from './draft-line';
 
 interface OptionColumnProps {
-  option: QuoteOption;
+  option: SeenOption;
   /** what the figures of the whole quote go by */
   quote: Omit<CustomerQuote, 'options'>;
   suggested: boolean;

@@ -34,6 +34,35 @@ const quoteOfDraft = ({ language, pricing, currency, taxBp, customer, machine, s
   suggested,
 });
 
+/** An option below the shop's lowest margin: an owner may let it go as it is, everybody else is told so. */
+function LowestMargin({
+  entry,
+  saving,
+}: {
+  entry: Extract<SlipOption, { ok: true }>;
+  saving: ReturnType<typeof useSave>;
+}) {
+  const { job } = useJob();
+  const { place, option, lowest } = entry;
+  if (lowest === 'reached') return null;
+  const release = () =>
+    saving.save('POST', `/api/jobs/${job.id}/quote/release`, { place, totalCents: option.totalCents });
+  return (
+    <div className="border-l-4 border-mind bg-sunk px-2.5 py-1.5 text-sm">
+      <p className="font-semibold">Below the shop’s lowest margin.</p>
+      {lowest === 'released' ? (
+        <p>An owner released it at this price.</p>
+      ) : job.may.sellBelowLowest ? (
+        <Button disabled={saving.busy} onClick={() => void release()}>
+          Release at this price
+        </Button>
+      ) : (
+        <p>An owner has to release it before it can be sent.</p>
+      )}
+    </div>
+  );
+}
+
 function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<typeof useSave> }) {
   const { job } = useJob();
   const { busy, save } = onSave;
@@ -55,6 +84,7 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
   }
   return (
     <OptionColumn option={entry.option} quote={quoteOfDraft(job)} suggested={suggested} saving={onSave}>
+      <LowestMargin entry={entry} saving={onSave} />
       <ShopSide option={entry.option} supplies={job.slipSupplies} currency={job.currency} />
       <div className="flex gap-3 flex-wrap">
         <Button
@@ -110,8 +140,9 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
     setSent(result.value.number);
     setAgreed(false);
   };
+  const isBelow = !job.may.sellBelowLowest && job.slip.some((entry) => entry.ok && entry.lowest === 'below');
   const maySend =
-    !busy && !nameless && ready.length > 0 && ready.length === job.slip.length && (!changeOrder || agreed);
+    !busy && !isBelow && !nameless && ready.length > 0 && ready.length === job.slip.length && (!changeOrder || agreed);
   useKeys({ s: () => maySend && void send() });
   return (
     <div className="grid gap-2">

@@ -1,9 +1,9 @@
 import { moneyText } from '@/core/pricing/money-text';
-import type { QuoteOption } from '@/core/quoting/snapshot';
+import type { SeenOption } from '@/core/quoting/staff-view';
 import type { JobView } from '../job/job-view';
 
 interface ShopSideProps {
-  option: QuoteOption;
+  option: SeenOption;
   supplies: JobView['supplies'];
   currency: string;
 }
@@ -16,22 +16,22 @@ function ageText(days: readonly number[]): string {
   return `${days.length === 1 ? 'price' : 'oldest price'} noted ${age}`;
 }
 
-/** What only the shop sees of an option: what it costs, from whom, how old that price is, and what is left. */
+/** What only the shop sees of an option: from whom, how old that price is, and, where it may be seen, cost and what is left. */
 export function ShopSide({ option, supplies, currency }: ShopSideProps) {
-  const { costCents, marginCents, bought } = option.shop;
+  const { costs, bought } = option.shop;
   const sellers = [...new Set(bought.map((one) => one.seller))].join(', ');
   const aged = [...new Set(bought.flatMap(({ offer }) => supplies[offer]?.aged ?? []))];
   const days = bought.flatMap(({ offer }) => supplies[offer]?.priceDays ?? []);
-  const isLoss = marginCents < 0;
+  const isLoss = costs !== null && costs.marginCents < 0;
   return (
     <p className={`text-sm bg-sunk px-2.5 py-1.5 rounded-notch mt-auto ${isLoss ? 'border-l-4 border-stop' : ''}`}>
-      <span className="font-semibold">For us:</span> parts {moneyText(costCents, currency)}
-      {sellers !== '' && ` from ${sellers}`},{' '}
-      {isLoss ? (
-        <strong className="text-stop">loses {moneyText(-marginCents, currency)}</strong>
-      ) : (
-        `leaves ${moneyText(marginCents, currency)} for work and margin`
+      <span className="font-semibold">For us:</span> parts {costs !== null && moneyText(costs.costCents, currency)}
+      {sellers !== '' && ` from ${sellers}`}
+      {costs !== null && ', '}
+      {costs !== null && isLoss && (
+        <strong className="text-stop">loses {moneyText(-costs.marginCents, currency)}</strong>
       )}
+      {costs !== null && !isLoss && `leaves ${moneyText(costs.marginCents, currency)} for work and margin`}
       {bought.length > 0 && (
         <span className={`block ${aged.length > 0 ? 'text-mind font-medium' : 'text-ink-2'}`}>
           {aged.length > 0 ? aged.join(', ') : ageText(days)}

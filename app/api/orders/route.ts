@@ -2,4 +2,4 @@ import { handle } from '@/app/handle';
 import { placeOrder, placeOrderSchema } from '@/service/orders';
 
 /** Orders parts of one seller for their jobs. */
-export const POST = handle('jobs.write', placeOrderSchema, placeOrder);
+export const POST = handle('orders.place', placeOrderSchema, placeOrder);

@@ -2,4 +2,4 @@ import { handle } from '@/app/handle';
 import { pieceSchema, putOnShelf } from '@/service/shelf';
 
 /** Puts one used module on our shelf. */
-export const POST = handle('offers.price', pieceSchema, putOnShelf);
+export const POST = handle('stock.write', pieceSchema, putOnShelf);

@@ -1,13 +1,14 @@
 import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slot-facts';
 import { dayText } from '@/core/quoting/day-text';
 import { decisionOf, standingOf } from '@/core/quoting/quote-answer';
+import { seenDrift, staffView } from '@/core/quoting/staff-view';
 import { versionChange } from '@/core/quoting/version-change';
 import { readingLine } from '@/core/reading/reading-line';
 import { type Caller, mayDo } from '@/service/access';
-import { draftOptions } from '@/service/draft-options';
+import { draftOptions, lowestOf } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import type { TestedSupply } from '@/service/offers-for-job';
-import type { JobView, ReadingRow, SentVersion } from '@/ui/job/job-view';
+import type { JobView, ReadingRow, SentVersion, SlipOption } from '@/ui/job/job-view';
 import { agoText, sickText } from '@/ui/offers/feed-words';
 import { workViewOf } from './work-view-of';
 
@@ -46,7 +47,7 @@ function priceDays({ pricedAt }: Pick<TestedSupply, 'pricedAt'>): number | null 
 }
 
 /** What went out, with what the customer said to it. */
-function sentVersions({ sent, links, mail, answers, today }: JobState): SentVersion[] {
+function sentVersions({ sent, links, mail, answers, today }: JobState, seesCost: boolean): SentVersion[] {
   return sent.map((quote, nr) => {
     const before = sent[nr + 1];
     const said = answers.filter(({ quoteId }) => quoteId === quote.id);
@@ -68,7 +69,7 @@ function sentVersions({ sent, links, mail, answers, today }: JobState): SentVers
       sentOn: quote.snapshot.sentOn,
       sentBy: quote.sentBy,
       validUntil: quote.validUntil,
-      options: quote.snapshot.options,
+      options: quote.snapshot.options.map((option) => staffView(option, seesCost)),
       standing: standingOf(answer, { replaced: quote.state === 'replaced', lapsed: today > quote.validUntil }),
       openedOn: quote.openedOn,
       answer,
@@ -79,14 +80,28 @@ function sentVersions({ sent, links, mail, answers, today }: JobState): SentVers
   });
 }
 
-/** What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not. */
+/** The draft's options, each with whether it may go out as it is. */
+function slipOptions(state: JobState, seesCost: boolean): SlipOption[] {
+  return draftOptions(state).map((one) =>
+    one.ok ? { ...one, option: staffView(one.option, seesCost), lowest: lowestOf(state, one.option) } : one,
+  );
+}
+
+/**
+ * What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not; what options cost
+ * and leave goes to those who may see it.
+ */
 export function jobViewOf(state: JobState, caller: Caller): JobView {
   const { shop, job, model, joined, jobCase, draft } = state;
+  const seesCost = mayDo(caller, 'costs.read');
   return {
     id: job.id,
     may: {
-      decideLimits: mayDo(caller.role, 'limits.decide'),
-      writeLibrary: mayDo(caller.role, 'library.write'),
+      decideLimits: mayDo(caller, 'limits.decide'),
+      writeLibrary: mayDo(caller, 'library.write'),
+      signProofs: mayDo(caller, 'proofs.sign'),
+      writeStock: mayDo(caller, 'stock.write'),
+      sellBelowLowest: mayDo(caller, 'quotes.below-lowest'),
     },
     customer: {
       name: job.customer.name,
@@ -141,16 +156,16 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
         return [offer, { seller, leadDays, testedBy, aged: agedText(supply), priceDays: priceDays(supply) }];
       }),
     ),
-    slip: draftOptions(state),
+    slip: slipOptions(state, seesCost),
     terms: state.terms,
     language: state.language,
     today: state.today,
     pricing: state.pricing,
     labour: state.labour,
     suggested: draft?.suggested ?? null,
-    sent: sentVersions(state),
-    drifts: state.drifts,
-    work: workViewOf(state),
+    sent: sentVersions(state, seesCost),
+    drifts: state.drifts.map((drift) => seenDrift(drift, seesCost)),
+    work: workViewOf(state, seesCost),
     standings: state.standings,
   };
 }

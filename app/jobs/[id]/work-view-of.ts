@@ -1,4 +1,5 @@
 import { minutesTaken } from '@/core/fitting/bench-state';
+import { staffView } from '@/core/quoting/staff-view';
 import type { JobState } from '@/service/job-state';
 import { openFitting, whyNoLongerFits } from '@/service/job-work';
 import { modulesOut } from '@/service/old-modules';
@@ -56,7 +57,7 @@ function foundOnSteps(
 }
 
 /** What the stations after the quote show of a job. */
-export function workViewOf(state: JobState): WorkView {
+export function workViewOf(state: JobState, seesCost: boolean): WorkView {
   const { work, job, links } = state;
   const { accepted, fittings, searches, proofs, oldModules } = work;
   const [fitting] = fittings;
@@ -66,7 +67,7 @@ export function workViewOf(state: JobState): WorkView {
         ? null
         : {
             number: accepted.quote.number,
-            option: accepted.option,
+            option: staffView(accepted.option, seesCost),
             signed: accepted.signed,
             on: accepted.on,
             token: links.get(accepted.quote.id)?.token ?? null,

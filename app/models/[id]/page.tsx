@@ -41,7 +41,7 @@ export default async function ModelPage({ params }: { params: Promise<{ id: stri
           tested={tested}
           photos={photos}
           took={took}
-          mayWrite={mayDo(caller.role, 'library.write')}
+          mayWrite={mayDo(caller, 'library.write')}
         />
       </main>
     </Desk>

@@ -13,7 +13,7 @@ export default async function MarketPage({
 }: {
   searchParams: Promise<Record<string, string | string[] | undefined>>;
 }) {
-  const caller = await enterPage('offers.read');
+  const caller = await enterPage('costs.read');
   const { kind } = await searchParams;
   const familyId = typeof kind === 'string' && /^[1-9]\d{0,4}$/.test(kind) ? Number(kind) : null;
   const prices = await marketPrices(familyId);

@@ -4,6 +4,7 @@ import { notFound } from 'next/navigation';
 import { idOf } from '@/app/handle';
 import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
+import { mayDo } from '@/service/access';
 import { orderMailWords } from '@/service/mail';
 import { showOrder } from '@/service/orders';
 import { Notice } from '@/ui/kit/notice';
@@ -22,9 +23,11 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
   const found = await showOrder(id);
   if (found === null) notFound();
   const { seller, currency } = found;
-  const order = orderViewOf(found.order);
+  const seesCost = mayDo(caller, 'costs.read');
+  const mayOrder = mayDo(caller, 'orders.place');
+  const order = orderViewOf(found.order, seesCost);
   const mailed = await orderMailWords(id);
-  const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * eachCents, 0);
+  const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * (eachCents ?? 0), 0);
   return (
     <Desk caller={caller} here="/orders">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
@@ -43,11 +46,24 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
         )}
         {order.note !== '' && <p className="bg-sheet border-l-4 border-edge px-3 py-2">{order.note}</p>}
         {seller.orderContact !== '' && <p className="text-sm text-ink-2">{seller.orderContact}</p>}
-        <OrderLines order={order} currency={currency} isOut={mailed !== null || seller.orderMail === ''} />
-        <p className="text-right text-lg font-semibold border-t-2 border-edge pt-1">
-          {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">without shipping</span>
-        </p>
-        <OrderActions order={order} orderMail={seller.orderMail} mailed={mailed} />
+        <OrderLines
+          order={order}
+          currency={currency}
+          isOut={mailed !== null || seller.orderMail === ''}
+          mayOrder={mayOrder}
+        />
+        {seesCost && (
+          <p className="text-right text-lg font-semibold border-t-2 border-edge pt-1">
+            {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">without shipping</span>
+          </p>
+        )}
+        <OrderActions
+          order={order}
+          orderMail={seller.orderMail}
+          mailed={mailed}
+          mayOrder={mayOrder}
+          seesCost={seesCost}
+        />
       </main>
     </Desk>
   );

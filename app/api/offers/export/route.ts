@@ -3,7 +3,7 @@ import { askMarketSchema, exportMarket } from '@/service/market';
 
 /** The offers that are this as CSV. Posted, since a wish may hold anything that somebody types. */
 export const POST = handle(
-  'offers.read',
+  'costs.read',
   askMarketSchema.pick({ text: true, jobId: true, sort: true }),
   async (_, wish) => {
     const file = await exportMarket(wish);

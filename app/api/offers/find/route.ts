@@ -1,5 +1,10 @@
 import { handle } from '@/app/handle';
-import { askMarket, askMarketSchema } from '@/service/market';
+import { mayDo } from '@/service/access';
+import { askMarket, askMarketSchema, seenMarket } from '@/service/market';
+import { done } from '@/service/result';
 
-/** A window of the offers that fit what was typed. Posted, since a wish may hold anything that somebody types. */
-export const POST = handle('offers.read', askMarketSchema, (_, body) => askMarket(body));
+/** Offers by what is typed or by what a job's machine takes. */
+export const POST = handle('offers.read', askMarketSchema, async (caller, body) => {
+  const market = await askMarket(body);
+  return market.ok ? done(seenMarket(market.value, mayDo(caller, 'costs.read'))) : market;
+});

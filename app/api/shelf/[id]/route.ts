@@ -3,4 +3,4 @@ import { handle, idOf } from '@/app/handle';
 import { takeOffShelf } from '@/service/shelf';
 
 /** Takes a piece off our shelf for good. */
-export const DELETE = handle('offers.price', z.null(), (caller, _, params) => takeOffShelf(caller, idOf(params)));
+export const DELETE = handle('stock.write', z.null(), (caller, _, params) => takeOffShelf(caller, idOf(params)));

@@ -3,6 +3,6 @@ import { fileAnswer, handle, idOf } from '@/app/handle';
 import { orderTable } from '@/service/orders';
 
 /** An order's lines as CSV. */
-export const GET = handle('jobs.read', z.null(), async (_, __, params) =>
+export const GET = handle('costs.read', z.null(), async (_, __, params) =>
   fileAnswer(await orderTable(idOf(params)), 'text/csv; charset=utf-8'),
 );

@@ -3,4 +3,4 @@ import { handle, idOf } from '@/app/handle';
 import { mailOrder } from '@/service/mail';
 
 /** Mails an order to its seller. */
-export const POST = handle('jobs.write', z.null(), (caller, _, params, base) => mailOrder(caller, idOf(params), base));
+export const POST = handle('orders.place', z.null(), (caller, _, params) => mailOrder(caller, idOf(params)));

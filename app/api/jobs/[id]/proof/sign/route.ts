@@ -2,6 +2,6 @@ import { handle, idOf } from '@/app/handle';
 import { signSchema, signTheProof } from '@/service/sign-proof';
 
 /** The technician signs. */
-export const POST = handle('jobs.write', signSchema, (caller, input, params) =>
+export const POST = handle('proofs.sign', signSchema, (caller, input, params) =>
   signTheProof(caller, idOf(params), input),
 );

@@ -1,0 +1,16 @@
+import type { Metadata } from 'next';
+import { notFound } from 'next/navigation';
+import { enterPage } from '@/app/enter';
+import { idOf } from '@/app/handle';
+import { customerScreen } from '@/service/customer-screen';
+import { CustomerScreen } from '@/ui/customer/customer-screen';
+
+export const metadata: Metadata = { title: 'For the customer' };
+
+/** What is offered, on the screen turned to the customer: a page of its own, made of what the customer may see. */
+export default async function CustomerPage({ params }: { params: Promise<{ id: string }> }) {
+  await enterPage('jobs.read');
+  const screen = await customerScreen(idOf(await params));
+  if (screen === null) notFound();
+  return <CustomerScreen {...screen} />;
+}
