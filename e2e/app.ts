@@ -13,13 +13,15 @@ export class App {
   private constructor(
     private readonly database: TestDatabase,
     private readonly port: number,
+    /** settings of the process beside the usual ones */
+    private readonly more: Record<string, string>,
   ) {}
 
   /** Starts it on the demo shop. */
-  static async open(): Promise<App> {
+  static async open(more: Record<string, string> = {}): Promise<App> {
     const database = await demoDatabase();
     process.env.DATABASE_URL = database.url;
-    const app = new App(database, await freePort());
+    const app = new App(database, await freePort(), more);
     await app.start();
     return app;
   }
@@ -42,7 +44,9 @@ export class App {
         NODE_ENV: 'production',
         NEXT_TELEMETRY_DISABLED: '1',
         LOG_LEVEL: 'silent',
-        DATABASE_URL: this.databaseUrl,
+        DATABASE_URL: this.database.appUrl,
+        FENBRIK_ADDRESS: this.base,
+        ...this.more,
       },
     });
     for (let tries = 0; tries < 300; tries++) {

@@ -13,6 +13,7 @@ import {
 import { createServer } from 'node:net';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
+import { APP_ROLE, makeRoles, OWNER_ROLE } from '../store/roles';
 import { postgresFolder, ROOT, say } from './setup.mjs';
 
 /** Database and superuser of a private cluster. */
@@ -144,6 +145,37 @@ function ensureDatabase(folder: string, url: string): void {
   ]);
   if (made.status !== 0 && !/already exists/.test(made.stderr))
     throw new Error(`the database could not be made: ${made.stderr}`);
+}
+
+/** A password that is made once and kept beside the cluster, where its owner alone reads it. */
+function keptPassword(folder: string, name: string): string {
+  const file = join(folder, name);
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 });
+  return readFileSync(file, 'utf8').trim();
+}
+
+/** How the shop's own roles reach a cluster: who owns its tables, and the application, with rights on their rows only. */
+export interface RoleUrls {
+  owner: string;
+  app: string;
+}
+
+/** Makes the shop's roles on a cluster of ours and tells how they reach it. */
+export async function rolesOf(cluster: Cluster, folder: string): Promise<RoleUrls> {
+  const passwords = { owner: keptPassword(folder, 'owner-password'), app: keptPassword(folder, 'app-password') };
+  await makeRoles(cluster.url, passwords);
+  return roleUrls(cluster.url, passwords);
+}
+
+/** The same database as another role sees it. */
+export function roleUrls(adminUrl: string, passwords: { owner: string; app: string }): RoleUrls {
+  const as = (role: string, password: string): string => {
+    const url = new URL(adminUrl);
+    url.username = role;
+    url.password = password;
+    return url.href;
+  };
+  return { owner: as(OWNER_ROLE, passwords.owner), app: as(APP_ROLE, passwords.app) };
 }
 
 /** Lists of a million rows go in between two checkpoints, and the indexes that they touch stay in memory. */

@@ -2,8 +2,8 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { newShopSchema, openShop } from '../service/open-shop';
 import { closePool } from '../store/database';
-import { migrate } from '../store/migrate';
 import { clusterFolder, openCluster } from './cluster';
+import { migrated, useRoles } from './roles-of-shop';
 import { giveUp, ROOT, say } from './setup.mjs';
 
 /** What is asked, with the answer that an empty line gives. */
@@ -37,8 +37,8 @@ async function ask(): Promise<Answers> {
 const cluster = process.env.DATABASE_URL
   ? null
   : await openCluster(clusterFolder()).catch((error: Error) => giveUp(error.message));
-if (cluster !== null) process.env.DATABASE_URL = cluster.url;
-await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
+if (cluster !== null) await useRoles(cluster);
+await migrated();
 const { taxPercent, labour, ownerName, signIn, password, ...own } = await ask();
 const shop = newShopSchema.safeParse({
   ...own,

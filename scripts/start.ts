@@ -10,12 +10,12 @@ import { DEMO_SELLERS } from '../demo/sellers';
 import { readEnvironment } from '../runtime/environment';
 import { closePool, pool } from '../store/database';
 import { listFeeds, setFeedUrl } from '../store/feeds';
-import { migrate } from '../store/migrate';
 import { maybeShop } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
 import { askedPort } from './port';
+import { migrated, useRoles } from './roles-of-shop';
 import { giveUp, ROOT, say } from './setup.mjs';
 import { pauseBefore, type Supervised, type Supervisor, supervise } from './supervise';
 
@@ -24,7 +24,7 @@ const DEFAULT_PORT = 4180;
 async function database(): Promise<Cluster | null> {
   if (process.env.DATABASE_URL) return null;
   const cluster = await openCluster(clusterFolder());
-  process.env.DATABASE_URL = cluster.url;
+  await useRoles(cluster);
   say(cluster.started ? 'PostgreSQL is up' : 'PostgreSQL was up already');
   return cluster;
 }
@@ -40,7 +40,7 @@ function serverKey(): string {
 
 async function prepare(): Promise<void> {
   process.env.FENBRIK_KEY ??= serverKey();
-  const ran = await migrate(process.env.DATABASE_URL ?? '', join(ROOT, 'store', 'migrations'));
+  const ran = await migrated();
   if (ran.length > 0) say(`database brought up to date: ${ran.join(', ')}`);
   if (process.env.FENBRIK_DEMO !== 'off' && (await loadDemo())) say('loaded the demo shop');
 }
@@ -135,8 +135,9 @@ function watchDatabase(first: Cluster, onMoved: () => void): NodeJS.Timeout {
     try {
       const again = await openCluster(clusterFolder());
       failures = 0;
-      if (again.url !== process.env.DATABASE_URL) {
-        process.env.DATABASE_URL = again.url;
+      if (again.url !== first.url) {
+        await useRoles(again);
+        delete process.env.FENBRIK_OWNER_URL;
         onMoved();
       }
       first.url = again.url;

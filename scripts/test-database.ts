@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
+import { APP_ROLE, grantToApp, makeRoles } from '../store/roles';
+import { roleUrls } from './cluster';
 
 const TEMPLATE = 'fenbrik_template';
 const DEMO = 'fenbrik_demo';
@@ -12,13 +14,21 @@ async function asAdmin(url: string, statement: string): Promise<void> {
   await client.query(statement).finally(() => client.end());
 }
 
-/** Makes the migrated database a template, which new databases copy within milliseconds. */
+/** On a cluster of a test run roles have passwords that everybody may know. */
+const PASSWORDS = { owner: 'owner-of-tests', app: 'app-of-tests' };
+
+/** Makes the migrated database a template, which new databases copy within milliseconds; roles have their rights in it. */
 export async function makeTemplate(url: string): Promise<void> {
+  await makeRoles(url, PASSWORDS);
+  await grantToApp(roleUrls(url, PASSWORDS).owner);
   await asAdmin(url, `create database ${TEMPLATE} template fenbrik`);
 }
 
 export interface TestDatabase {
+  /** as its superuser, for what tests do to it */
   url: string;
+  /** as the application's role, with no rights but those */
+  appUrl: string;
   drop: () => Promise<void>;
 }
 
@@ -40,5 +50,12 @@ export async function testDatabase(template = TEMPLATE): Promise<TestDatabase> {
   if (!server) throw new Error('FENBRIK_TEST_URL is not set: run this through "npm test database"');
   const name = `test_${randomBytes(8).toString('hex')}`;
   await asAdmin(server, `create database ${name} template ${template}`);
-  return { url: withName(server, name), drop: () => asAdmin(server, `drop database ${name} with (force)`) };
+  // Who may connect is not copied with a database.
+  await asAdmin(server, `grant connect, temporary on database ${name} to ${APP_ROLE}`);
+  const url = withName(server, name);
+  return {
+    url,
+    appUrl: roleUrls(url, PASSWORDS).app,
+    drop: () => asAdmin(server, `drop database ${name} with (force)`),
+  };
 }

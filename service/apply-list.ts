@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { SUSPICIONS } from '../core/price-list/compare-list';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
@@ -27,7 +28,7 @@ import { done, fault, type Result } from './result';
 
 export const applySchema = z.strictObject({
   /** lines of suspicious rows that are right after all */
-  accept: z.array(z.number().int().positive()).max(50_000).default([]),
+  accept: z.array(idSchema).max(50_000).default([]),
   /** all rows of these suspicions are */
   acceptAll: z.array(z.enum(SUSPICIONS)).default([]),
   /** offers that the list no longer names leave the market */

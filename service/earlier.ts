@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import type { JobSlot } from '../core/machine/job-slot';
 import { getJob, listSlots, patchIntake, replaceSlots, setCustomer, setLimitsAgreed, setModel } from '../store/jobs';
 import type { Caller } from './access';
@@ -6,7 +7,7 @@ import { changeJob } from './change-job';
 import { done, fault, type Result } from './result';
 
 export const takeEarlierSchema = z.strictObject({
-  from: z.number().int().positive(),
+  from: idSchema,
   /** the customer alone, or the machine as it was known then with them */
   what: z.enum(['customer', 'machine']),
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { versionSchema } from '../core/bounds';
 import { type ApartQuestion, type Likely, tellApart } from '../core/machine/tell-apart';
 import { pool } from '../store/database';
 import { type EarlierJob, findEarlierJobs } from '../store/earlier-jobs';
@@ -9,7 +10,7 @@ import { likelyOf } from './likely-model';
 export const findSchema = z.strictObject({
   text: z.string().max(300, 'At most 300 characters are looked for.'),
   /** the job it is typed into, which is not found itself; 0: none */
-  jobId: z.number().int().nonnegative().default(0),
+  jobId: versionSchema.default(0),
 });
 
 /** What may be meant by something that is typed or read. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { checklistOf } from '../core/fitting/checklist';
 import { guide, outcomeOf } from '../core/fitting/guide';
 import { ENDS, type End, SIGNS, type Sign } from '../core/fitting/guide-data';
@@ -86,7 +87,7 @@ export const tickSchema = z.discriminatedUnion('what', [
     kind: z.enum(FIND_KINDS),
     note: z.string().trim().min(1, 'Say what is different.').max(500, 'At most 500 characters, please.'),
   }),
-  z.strictObject({ what: z.literal('unfind'), step: stepKey, id: z.number().int().positive() }),
+  z.strictObject({ what: z.literal('unfind'), step: stepKey, id: idSchema }),
 ]);
 type Ticked = z.infer<typeof tickSchema>;
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { daySchema, versionSchema } from '../core/bounds';
 import { jobSlotSchema, jobSlotsSchema } from '../core/machine/job-slot';
 import { isOffer, isOther, type Joined } from '../core/machine/join-readings';
 import { boardFault } from '../core/machine/model';
@@ -53,7 +54,7 @@ export const intakeSchema = z
     uses: z.array(z.string().min(1).max(60)).max(20),
     fullPart: z.enum(['memory', 'storage', 'both', 'neither']).nullable(),
     inUseMiB: z.number().int().positive('Memory in use is more than 0.').max(67_108_864, 'At most 64 TB.').nullable(),
-    neededBy: z.iso.date('A day is written as 2026-03-31.').nullable(),
+    neededBy: daySchema.nullable(),
     cover: z.enum(['none', 'warranty', 'support']).nullable(),
     os: text(80),
     osBits: z.literal([32, 64]).nullable(),
@@ -253,7 +254,7 @@ export async function pickModel(caller: Caller, jobId: number, modelId: number):
   });
 }
 
-export const slotsSchema = z.strictObject({ version: z.number().int().nonnegative(), slots: jobSlotsSchema });
+export const slotsSchema = z.strictObject({ version: versionSchema, slots: jobSlotsSchema });
 
 /** Writes the slot board as a person changed it, unless somebody else did meanwhile. */
 export async function saveSlots(

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import type { Trial } from '../core/machine/evidence';
 import { firstIssue } from '../core/machine/library-rows';
 import { mergeModels } from '../core/machine/merge-models';
@@ -200,7 +201,7 @@ export async function likelyTwins(): Promise<LikelyTwins[]> {
   return listLikelyTwins(pool());
 }
 
-export const mergeSchema = z.strictObject({ keep: z.number().int().positive(), drop: z.number().int().positive() });
+export const mergeSchema = z.strictObject({ keep: idSchema, drop: idSchema });
 
 /** Makes one model of two: the first keeps its names, the second's jobs, offers and trials become its own. */
 export async function mergeTwins(

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { orderText } from '../core/ordering/order-text';
 import { customerView } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
@@ -52,7 +53,7 @@ async function whatStopsMail(db: Queryable): Promise<string | null> {
 const newMessageId = (from: string): string =>
   `<${randomBytes(16).toString('hex')}@${from.split('@').at(-1) ?? 'fenbrik.invalid'}>`;
 
-export const mailQuoteSchema = z.strictObject({ version: z.number().int().positive() });
+export const mailQuoteSchema = z.strictObject({ version: idSchema });
 
 /** Mails a sent version to its customer: it is in the queue once this is acknowledged, and goes within moments. */
 export async function mailQuote(
@@ -99,7 +100,7 @@ export async function mailQuote(
   return queued;
 }
 
-export const resendSchema = z.strictObject({ id: z.number().int().positive() });
+export const resendSchema = z.strictObject({ id: idSchema });
 
 /** Sends a mail anew that was refused, given up, or of which nobody knows whether it went: somebody decides that here. */
 export async function mailAgain(

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import { type OfferWish, wishOfText } from '../core/market/offer-wish';
 import { offerPrice } from '../core/pricing/pricing-rule';
@@ -18,9 +19,9 @@ import { countForToday } from './sellers';
 export const askMarketSchema = z.strictObject({
   text: z.string().max(400, 'At most 400 characters, please.').default(''),
   /** offers that this job's machine takes */
-  jobId: z.number().int().positive().nullable().default(null),
+  jobId: idSchema.nullable().default(null),
   /** one kind of module; null: the first that has any */
-  familyId: z.number().int().positive().nullable().default(null),
+  familyId: idSchema.nullable().default(null),
   sort: z.enum(OFFER_SORTS).default('price'),
   from: z.number().int().min(0).max(10_000_000).default(0),
   count: z.number().int().min(1).max(200).default(100),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { outcomeOf, testOf } from '../core/fitting/guide';
 import type { PartOrderPaper } from '../core/ordering/part-order';
 import {
@@ -73,13 +74,13 @@ export async function showOrders(): Promise<{ baskets: SellerBasket[]; orders: S
 }
 
 export const placeOrderSchema = z.strictObject({
-  seller: z.number().int().positive(),
+  seller: idSchema,
   /** what of the basket goes along: packs of an offer for a job, as somebody saw them */
   parts: z
     .array(
       z.strictObject({
-        job: z.number().int().positive(),
-        offer: z.number().int().positive(),
+        job: idSchema,
+        offer: idSchema,
         quantity: z.number().int().min(1).max(64),
       }),
     )
@@ -117,11 +118,11 @@ export const orderChangeSchema = z.discriminatedUnion('what', [
   z.strictObject({ what: z.literal('cancel') }),
   z.strictObject({
     what: z.enum(PART_NEWS),
-    line: z.number().int().positive(),
+    line: idSchema,
     quantity: z.number().int().min(1).max(64),
     note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
   }),
-  z.strictObject({ what: z.literal('take-back'), line: z.number().int().positive() }),
+  z.strictObject({ what: z.literal('take-back'), line: idSchema }),
 ]);
 type OrderChange = z.infer<typeof orderChangeSchema>;
 

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import type { ColumnRole } from '../core/price-list/column-roles';
 import { COLUMN_ROLES } from '../core/price-list/column-roles';
 import { HEAPS, type Heap } from '../core/price-list/compare-list';
@@ -247,7 +248,7 @@ async function mended(db: Queryable, row: ListedRow, ground: CountingGround): Pr
     : { row, specId, costCents: null, steps: null };
 }
 
-export const fixSchema = z.strictObject({ line: z.number().int().positive(), fix: rowFixSchema.nullable() });
+export const fixSchema = z.strictObject({ line: idSchema, fix: rowFixSchema.nullable() });
 
 /** Notes what a person says of a doubtful row; null forgets it. */
 export async function fixRow(

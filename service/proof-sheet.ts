@@ -1,6 +1,7 @@
 import type { ProofPaper } from '../core/proving/proof-paper';
 import type { QuoteSnapshot } from '../core/quoting/snapshot';
 import { languageOfQuote } from '../core/quoting/words/in-language';
+import { printableLogo } from '../outward/logo-picture';
 import { proofPage } from '../outward/proof-page';
 import { proofPdf } from '../outward/proof-pdf';
 import { NOTHING_HERE } from '../outward/quote-page';
@@ -37,7 +38,7 @@ async function paperFor({ id, snapshot }: { id: number; snapshot: QuoteSnapshot 
 
 async function pdfOf(proof: ProofPaper): Promise<QuoteFile> {
   const { paper, hasLogo } = await getShop(pool());
-  const style = { paper, logo: hasLogo ? await getLogo(pool()) : null };
+  const style = { paper, logo: hasLogo ? await printableLogo(await getLogo(pool())) : null };
   return { name: `proof-${proof.quote}.pdf`, bytes: await proofPdf(proof, style) };
 }
 

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import {
   channelsIn,
   compareProof,
@@ -123,7 +124,7 @@ const changesOf = ({ option: { before, after } }: Accepted): boolean =>
   JSON.stringify(before.map(({ capacityMiB }) => capacityMiB)) !==
   JSON.stringify(after.map(({ capacityMiB }) => capacityMiB));
 
-export const confirmProofSchema = z.strictObject({ reading: z.number().int().positive() });
+export const confirmProofSchema = z.strictObject({ reading: idSchema });
 
 /** Holds a report against the promise that was kept apart: somebody says that it is this machine's all the same. */
 export async function confirmProof(
@@ -199,7 +200,7 @@ export async function typeProof(
   });
 }
 
-export const dropProofSchema = z.strictObject({ proof: z.number().int().positive() });
+export const dropProofSchema = z.strictObject({ proof: idSchema });
 
 /** Takes a proof out that nobody signed. */
 export async function takeProofOut(

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { customerView } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
 import {
@@ -123,7 +124,7 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
 }
 
 export const replySchema = z.strictObject({
-  question: z.number().int().positive(),
+  question: idSchema,
   words: words(2_000).min(1, 'Type the answer first.'),
 });
 

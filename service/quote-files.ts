@@ -1,4 +1,5 @@
 import { ublQuotation } from '../core/quoting/ubl-quotation';
+import { printableLogo } from '../outward/logo-picture';
 import { quoteCsv } from '../outward/quote-csv';
 import { quotePdf } from '../outward/quote-pdf';
 import { ublXml } from '../outward/ubl-xml';
@@ -15,7 +16,7 @@ export interface QuoteFile {
 /** The PDF of a quote, as the shop prints. */
 export async function paperOf({ quote, code }: Pick<OpenedQuote, 'quote' | 'code'>): Promise<QuoteFile> {
   const { paper, hasLogo } = await getShop(pool());
-  const style = { paper, logo: hasLogo ? await getLogo(pool()) : null };
+  const style = { paper, logo: hasLogo ? await printableLogo(await getLogo(pool())) : null };
   return { name: `quote-${quote.number}.pdf`, bytes: await quotePdf(quote, code, style) };
 }
 

@@ -1,5 +1,6 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { pool, type Queryable } from '../store/database';
 import { insertLink, isOpenLink, listLinks, type StoredLink, withdrawLinks } from '../store/quote-links';
 import type { Caller } from './access';
@@ -68,7 +69,7 @@ export async function opensQuote(token: string): Promise<boolean> {
 }
 
 export const changeLinkSchema = z.strictObject({
-  version: z.number().int().positive(),
+  version: idSchema,
   /** withdrawn: whoever has it sees nothing any more; renewed: the old one goes, a new one is made */
   to: z.enum(['withdrawn', 'renewed']),
 });

@@ -26,7 +26,7 @@ const files = new Map<string, PageFile>();
 
 /** A file that the customer's page loads, read once; null: it has none of that name. */
 export function pageFile(name: string): PageFile | null {
-  const source = SOURCES[name];
+  const source = Object.hasOwn(SOURCES, name) ? SOURCES[name] : undefined;
   if (source === undefined) return null;
   const known = files.get(name);
   if (known !== undefined) return known;

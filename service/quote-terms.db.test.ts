@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { PLAIN_TERMS } from '../core/quoting/terms';
 import type { QuoteTerms } from '../core/quoting/terms-schema';
 import {
@@ -19,7 +20,7 @@ import { many, pool, run } from '../store/database';
 import { saveCharges, showCharges } from './charges';
 import { draftOptions } from './draft-options';
 import { intakeSchema, saveIntake } from './intake';
-import { logoFault, saveLogo, showLogo } from './logo';
+import { saveLogo, showLogo } from './logo';
 import { savePapers, showPapers } from './papers';
 import { changePrice } from './prices';
 import { dropPlan, openQuote, sendQuote } from './quote';
@@ -298,33 +299,50 @@ describe('what only the shop may know', () => {
 });
 
 describe('the logo', () => {
-  const png = Buffer.from(
-    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',
-    'base64',
-  );
+  const picture = (width: number, height: number) =>
+    sharp({ create: { width, height, channels: 4, background: { r: 200, g: 30, b: 30, alpha: 0.4 } } })
+      .png()
+      .toBuffer();
 
-  it('is a PNG or JPEG picture of a sensible size', () => {
-    expect(logoFault(png)).toBeNull();
-    expect(logoFault(Buffer.alloc(0))).toBe('The file is empty.');
-    expect(logoFault(Buffer.from('GIF89a and more'))).toBe('This is neither a PNG nor a JPEG picture.');
-    expect(logoFault(Buffer.alloc(1_000_001))).toContain('more than 1 MB');
-    expect(logoFault(Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0]))).toBe('The picture is damaged: save it anew.');
-    const huge = Buffer.from(png);
-    huge.writeUInt32BE(9000, 16);
-    expect(logoFault(huge)).toBe('The picture is 9000 × 1 pixels: 4000 each way are enough.');
+  it('is decoded whole: what only begins like a picture is refused', async () => {
+    const owner = await as('runa');
+    const png = await picture(60, 20);
+    const refused = async (bytes: Buffer) => {
+      const result = await saveLogo(owner, bytes);
+      return result.ok ? 'kept' : result.sentence;
+    };
+    expect(await refused(Buffer.alloc(0))).toBe('The file is empty.');
+    expect(await refused(Buffer.from('GIF89a and more'))).toBe('This is neither a PNG nor a JPEG picture.');
+    expect(await refused(Buffer.alloc(1_000_001))).toContain('more than 1 MB');
+    expect(await refused(Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0]))).toBe('The picture is damaged: save it anew.');
+    expect(await refused(png.subarray(0, 40))).toBe('The picture is damaged: save it anew.');
+    expect(await refused(png.subarray(0, png.length - 20))).toBe('The picture is damaged: save it anew.');
+    expect(await refused(await picture(4001, 2))).toContain('more than 4000 pixels');
+  });
+
+  it('is kept at the size that is printed, however large it came', async () => {
+    const owner = await as('runa');
+    must(await saveLogo(owner, await picture(4000, 4000)));
+    const kept = await showLogo();
+    expect(kept?.type).toBe('image/png');
+    expect(await sharp(kept?.bytes).metadata()).toMatchObject({ width: 284, height: 284 });
   });
 
   it('is on the paper once it is kept, and off it again', async () => {
     const owner = await as('runa');
-    const job = await till();
-    const { token } = await send(job);
-    const plain = (await quotePaper(token))?.bytes.length ?? 0;
-    must(await saveLogo(owner, png));
-    expect(await showLogo()).toEqual({ type: 'image/png', bytes: png });
-    expect((await quotePaper(token))?.bytes.length).toBeGreaterThan(plain);
+    must(await saveLogo(owner, null));
+    const plain = (await quotePaper((await send(await till())).token))?.bytes.length ?? 0;
+    must(await saveLogo(owner, await picture(600, 200)));
+    expect((await quotePaper((await send(await till())).token))?.bytes.length).toBeGreaterThan(plain);
     must(await saveLogo(owner, null));
     expect(await showLogo()).toBeNull();
-    expect(await saveLogo(owner, Buffer.from('no picture'))).toMatchObject({ code: 'bad-input' });
+  });
+
+  it('that was kept before they were looked at never stops a paper', async () => {
+    const { token } = await send(await till());
+    await run(pool(), 'update shop set logo = $1', [(await picture(60, 20)).subarray(0, 33)]);
+    expect((await quotePaper(token))?.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    await run(pool(), 'update shop set logo = null');
   });
 });
 

@@ -29,6 +29,7 @@ import { done, fault, type Result } from './result';
 import { promisePieces } from './shelf';
 
 const place = z.number().int().min(1).max(3);
+const totalSchema = z.number().int().min(-MOST_CENTS).max(MOST_CENTS);
 
 export const choiceSchema = z.strictObject({
   place,
@@ -84,7 +85,7 @@ export async function suggestPlan(caller: Caller, jobId: number, at: number | nu
   });
 }
 
-export const releaseSchema = z.strictObject({ place, totalCents: z.number().int().max(MOST_CENTS) });
+export const releaseSchema = z.strictObject({ place, totalCents: totalSchema });
 
 /** An owner lets an option go below the lowest margin: at this total and no other. */
 export async function releaseOption(
@@ -111,7 +112,7 @@ export async function releaseOption(
 /** Totals as the sender saw them, so that nothing goes out at a price nobody has looked at. */
 export const sendSchema = z.strictObject({
   seen: z
-    .array(z.strictObject({ place, totalCents: z.number().int() }))
+    .array(z.strictObject({ place, totalCents: totalSchema }))
     .min(1, 'Put an option on the slip first.')
     .max(3),
   /** the customer accepted what is out, and this is to change that */

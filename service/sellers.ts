@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { daySchema } from '../core/bounds';
 import { type CountingGround, countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
 import { sellerTermsSchema } from '../core/pricing/seller-terms';
 import { pool, type Queryable, transaction } from '../store/database';
@@ -133,7 +134,7 @@ export async function saveSeller(
 export const rateSchema = z.strictObject({
   from: z.string().regex(/^[A-Z]{3}$/, 'A currency has three letters, such as EUR.'),
   micro: z.number().int().positive('A rate is more than 0.').max(1_000_000_000_000),
-  on: z.iso.date('A day is written as 2026-03-31.'),
+  on: daySchema,
 });
 
 /** Notes a dated rate into the shop's currency; what is printed in the other is counted by it. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import { knownOf } from '../core/machine/slots-of-reading';
 import { capacityText } from '../core/memory/capacity';
 import { moduleText } from '../core/memory/module-words';
@@ -36,7 +37,7 @@ export const pieceSchema = z.strictObject({
   test: z.enum(PIECE_TESTS),
   grade: z.enum(PIECE_GRADES),
   note: z.string().trim().max(200, 'At most 200 characters, please.').default(''),
-  originJobId: z.number().int().positive().nullable().default(null),
+  originJobId: idSchema.nullable().default(null),
   /** what it is worth to us; null: by the rule */
   worthCents: z.number().int().positive('A piece is worth more than 0.').max(10_000_000).nullable().default(null),
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { idSchema } from '../core/bounds';
 import type { Finding } from '../core/proving/compare-proof';
 import type { Queryable } from '../store/database';
 import { insertFollowUp, PROOF_DEPTHS, signProof } from '../store/proofs';
@@ -12,7 +13,7 @@ import { settlePieces } from './shelf';
 import { trialOfOption } from './trial-of-option';
 
 export const signSchema = z.strictObject({
-  proof: z.number().int().positive(),
+  proof: idSchema,
   verdict: z.enum(['kept', 'remark', 'broken']),
   remark: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
   depth: z.enum(PROOF_DEPTHS),
@@ -94,7 +95,7 @@ async function proofTrial(
 }
 
 export const followUpSchema = z.strictObject({
-  proof: z.number().int().positive(),
+  proof: idSchema,
   works: z.boolean(),
   note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
 });

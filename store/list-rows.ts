@@ -121,7 +121,7 @@ interface OfSeller {
 
 /** Says of a list's rows, once they are written, which have a number that an earlier one has. */
 export async function noteTwice(db: Queryable, listId: number): Promise<void> {
-  if ((await lastLine(db, listId)) >= LARGE) await run(db, 'analyze price_list_row');
+  if ((await lastLine(db, listId)) >= LARGE) await run(db, 'select look_at_list_rows()');
   const statement = `update price_list_row as row set twice = true from (
       select lower(sku) as key, min(line) as line from price_list_row where list_id = $1 and sku <> '' group by 1 having count(*) > 1
     ) as first

@@ -1,26 +1,25 @@
 import { z } from 'zod';
+import { figureSchema, millivoltSchema, moduleMiBSchema, rateSchema, smallSchema } from '../bounds';
 import { BUFFERINGS, generationSchema } from '../memory/module';
 import { KEEPS } from '../planning/case';
 
-const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
-
 /** A module as far as it is known on a job. Units as in `MemoryModule`; null: not known yet. */
 export const knownModuleSchema = z.strictObject({
-  capacityMiB: whole.nullable(),
+  capacityMiB: moduleMiBSchema.nullable(),
   generation: generationSchema.nullable(),
   form: z.string().min(1).max(40).nullable(),
   buffering: z.enum(BUFFERINGS).nullable(),
   ecc: z.boolean().nullable(),
-  rateMTs: whole.nullable(),
-  casLatency: z.number().positive().nullable(),
-  ranks: whole.nullable(),
-  voltagesMv: z.array(whole).min(1).nullable(),
+  rateMTs: rateSchema.nullable(),
+  casLatency: figureSchema.nullable(),
+  ranks: smallSchema.nullable(),
+  voltagesMv: z.array(millivoltSchema).min(1).max(32).nullable(),
   maker: z.string().max(200).nullable(),
   part: z.string().max(200).nullable(),
   // What only an SPD or a label tells; jobs of before may lack them.
-  deviceWidth: whole.nullish(),
-  deviceGbit: z.number().positive().nullish(),
-  heightMm: z.number().positive().nullish(),
+  deviceWidth: smallSchema.nullish(),
+  deviceGbit: figureSchema.nullish(),
+  heightMm: figureSchema.nullish(),
 });
 export type KnownModule = z.infer<typeof knownModuleSchema>;
 export type ModuleField = keyof KnownModule;
@@ -32,7 +31,7 @@ export const jobSlotSchema = z.strictObject({
   name: z.string().trim().min(1).max(60),
   channel: z.string().trim().min(1).max(20),
   bank: z.number().int().min(0).max(99),
-  maxMiB: whole.nullable(),
+  maxMiB: moduleMiBSchema.nullable(),
   soldered: z.boolean(),
   /** what the label in the lid calls it; the board's name rules */
   lidName: z.string().trim().min(1).max(60).nullish(),

@@ -1,34 +1,35 @@
 import { z } from 'zod';
+import { figureSchema, machineMiBSchema, millivoltSchema, moduleMiBSchema, rateSchema, smallSchema } from '../bounds';
 import { generationSchema, kindSchema } from '../memory/module';
 import { FILL_RULES, PAIRINGS, UNEVEN_CHANNELS } from '../planning/case';
 
-const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
-
 /** What can be claimed about a machine, by name: capacities MiB, rates MT/s, voltages mV, heights mm. */
 export const LIMIT_SCHEMAS = {
-  generations: z.array(generationSchema).min(1),
+  generations: z.array(generationSchema).min(1).max(32),
   form: z.string().trim().min(1).max(40),
-  kinds: z.array(kindSchema).min(1),
-  voltagesMv: z.array(whole).min(1),
-  totalMiB: whole,
-  moduleMiB: whole,
-  cpuMaxMiB: whole,
-  provenTotalMiB: whole,
-  provenModuleMiB: whole,
-  ratesMTs: z.array(whole),
-  cpuMaxRateMTs: whole,
+  kinds: z.array(kindSchema).min(1).max(32),
+  voltagesMv: z.array(millivoltSchema).min(1).max(32),
+  totalMiB: machineMiBSchema,
+  moduleMiB: moduleMiBSchema,
+  cpuMaxMiB: machineMiBSchema,
+  provenTotalMiB: machineMiBSchema,
+  provenModuleMiB: moduleMiBSchema,
+  ratesMTs: z.array(rateSchema).max(200),
+  cpuMaxRateMTs: rateSchema,
   pairing: z.enum(PAIRINGS),
   unevenChannels: z.enum(UNEVEN_CHANNELS),
-  fillOrder: z.array(z.string().min(1)),
+  fillOrder: z.array(z.string().min(1).max(60)).max(64),
   fillRule: z.enum(FILL_RULES),
   profiles: z.boolean(),
-  rateByLoad: z.array(z.strictObject({ modulesPerChannel: whole, ranks: whole.nullish(), maxRateMTs: whole })),
-  failedModuleMiB: z.array(whole),
-  maxRanksPerChannel: whole,
-  maxDeviceGbit: whole,
-  deviceWidths: z.array(whole).min(1),
-  clearanceMm: z.number().positive(),
-  osVisibleMiB: whole,
+  rateByLoad: z.array(
+    z.strictObject({ modulesPerChannel: smallSchema, ranks: smallSchema.nullish(), maxRateMTs: rateSchema }),
+  ),
+  failedModuleMiB: z.array(moduleMiBSchema).max(200),
+  maxRanksPerChannel: smallSchema,
+  maxDeviceGbit: smallSchema,
+  deviceWidths: z.array(smallSchema).min(1).max(32),
+  clearanceMm: figureSchema,
+  osVisibleMiB: machineMiBSchema,
 } as const;
 
 export type LimitName = keyof typeof LIMIT_SCHEMAS;

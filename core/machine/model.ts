@@ -1,15 +1,14 @@
 import { z } from 'zod';
+import { daySchema, machineMiBSchema, moduleMiBSchema, rateSchema } from '../bounds';
 import { BUFFERINGS, generationSchema } from '../memory/module';
 import { DEPTHS, OUTCOMES } from './evidence';
 import { knownModuleSchema } from './job-slot';
 import { type Claim, LIMIT_NAMES, LIMIT_SCHEMAS, type LimitName } from './limit';
 import { NOTHING_KNOWN } from './nothing-known';
 
-const whole = z.number().int().positive().max(Number.MAX_SAFE_INTEGER);
 const line = (most: number) => z.string().trim().max(most, `At most ${most} characters, please.`);
 const named = (most: number) => line(most).min(1, 'A name is missing.');
 const identifiers = z.array(named(80)).max(50).default([]);
-const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'A day is written as 2026-03-31.');
 
 /** Where a slot is, from what is opened first to what is opened last. */
 export const SLOT_PLACES = ['open', 'door', 'shield', 'keyboard', 'deep', 'soldered'] as const;
@@ -28,8 +27,8 @@ export const CLAIM_SOURCES = [
 /** A CPU that a model may have, with what its data say. Capacity MiB, rate MT/s. */
 export const cpuChoiceSchema = z.strictObject({
   name: named(120),
-  maxMiB: whole.nullable().default(null),
-  maxRateMTs: whole.nullable().default(null),
+  maxMiB: machineMiBSchema.nullable().default(null),
+  maxRateMTs: rateSchema.nullable().default(null),
 });
 export type CpuChoice = z.infer<typeof cpuChoiceSchema>;
 
@@ -37,7 +36,7 @@ const slotSchema = z.strictObject({
   name: named(60),
   channel: named(20),
   bank: z.number().int().min(0).max(99),
-  maxMiB: whole.nullable().default(null),
+  maxMiB: machineMiBSchema.nullable().default(null),
   /** the name that the label in the lid gives it; the board's own rules */
   lidName: named(60).nullable().default(null),
   place: z.enum(SLOT_PLACES).nullable().default(null),
@@ -60,7 +59,7 @@ const claimSchema = z
       kind: z.enum(CLAIM_SOURCES),
       name: named(200),
       note: line(500).default(''),
-      on: day.nullable().default(null),
+      on: daySchema.nullable().default(null),
     }),
   })
   .superRefine(({ limit, value }, context) => {
@@ -73,7 +72,7 @@ const claimSchema = z
 export type ModelClaim = z.infer<typeof claimSchema>;
 
 const factoryOptionSchema = z.strictObject({
-  totalMiB: whole,
+  totalMiB: machineMiBSchema,
   /** minor units over the base model */
   surchargeCents: z.number().int().min(0).max(100_000_000),
   /** the base model that the maker requires for it; empty: any */
@@ -96,20 +95,20 @@ export type OpeningStep = z.infer<typeof openingStepSchema>;
 /** A trial as it is entered; the model it was made in is known from where it stands. */
 export const trialSchema = z
   .strictObject({
-    moduleMiB: whole,
+    moduleMiB: moduleMiBSchema,
     generation: generationSchema,
     buffering: z.enum(BUFFERINGS).default('unbuffered'),
     ecc: z.boolean().default(false),
-    rateMTs: whole.nullable().default(null),
+    rateMTs: rateSchema.nullable().default(null),
     modules: z.number().int().min(1).max(64),
     slots: z.array(named(60)).max(64).default([]),
-    totalMiB: whole,
+    totalMiB: machineMiBSchema,
     firmware: line(80).default(''),
     cpu: line(120).default(''),
     outcome: z.enum(OUTCOMES),
     depth: z.enum(DEPTHS),
     note: line(500).default(''),
-    on: day,
+    on: daySchema,
   })
   .refine(({ moduleMiB, modules, totalMiB }) => totalMiB >= moduleMiB * modules, {
     path: ['totalMiB'],
@@ -168,7 +167,7 @@ export const modelSchema = z
     cpus: z.array(cpuChoiceSchema).max(50).default([]),
     firmware: z.array(named(80)).max(50).default([]),
     factoryOptions: z.array(factoryOptionSchema).max(30).default([]),
-    factoryMaxMiB: whole.nullable().default(null),
+    factoryMaxMiB: machineMiBSchema.nullable().default(null),
     opening: z.array(openingStepSchema).max(60).default([]),
     slots: z.array(slotSchema).max(64).default([]),
     claims: z.array(claimSchema).max(300).default([]),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { daySchema } from '../bounds';
 
 const cents = z.number().int().min(0).max(100_000_000);
 
@@ -27,7 +28,7 @@ export const couponSchema = z
     percentBp: z.number().int().min(1).max(10_000).nullable(),
     cents: z.number().int().min(1).max(10_000_000).nullable(),
     /** last day on which it counts, `YYYY-MM-DD`; null: no end is told */
-    endsOn: z.iso.date().nullable(),
+    endsOn: daySchema.nullable(),
   })
   .refine(({ percentBp, cents: off }) => (percentBp === null) !== (off === null), {
     message: 'A coupon takes off a percentage or an amount.',

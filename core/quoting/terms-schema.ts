@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { daySchema } from '../bounds';
 import { LANGUAGES } from './words/language';
 
 const text = (most: number) => z.string().trim().max(most, `At most ${most} letters, please.`);
@@ -8,7 +9,6 @@ const cents = z
   .min(0, 'An amount is 0 or more.')
   .max(100_000_000, 'This is more than any quote comes to.');
 const share = z.number().int().min(1, 'A share is more than 0 %.').max(10_000, 'A share is 100 % at the most.');
-const day = z.iso.date('A day is written as 2026-12-31.');
 
 const discountSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -43,7 +43,7 @@ export const termsSchema = z.strictObject({
     .default([]),
   deposit: depositSchema.nullable().default(null),
   /** the last day on which its prices hold; null: the shop's usual days */
-  validUntil: day.nullable().default(null),
+  validUntil: daySchema.nullable().default(null),
   /** what the customer's papers are written in; null: as the customer or the shop has it */
   language: z.enum(LANGUAGES).nullable().default(null),
   /** a word to the customer */

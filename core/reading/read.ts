@@ -1,3 +1,4 @@
+import { boundedReading } from './bounded-reading';
 import { looksLikeCimCsv, readCimCsv } from './cim-csv';
 import { readCimJson } from './cim-json';
 import { cleanText } from './clean-text';
@@ -32,7 +33,8 @@ export const READ_FAULTS: Record<ReadFault, string> = {
 /** More warnings than this say no more than that the input is badly damaged. */
 const MOST_WARNINGS = 50;
 
-function done(reading: Reading): ReadResult {
+function done(told: Reading): ReadResult {
+  const reading = boundedReading(told);
   const { warnings } = reading;
   const more = warnings.length - MOST_WARNINGS;
   if (more <= 0) return { ok: true, reading };

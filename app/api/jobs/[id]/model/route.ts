@@ -1,13 +1,12 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
+import { idSchema } from '@/core/bounds';
 import { pickModel } from '@/service/intake';
 import { keepAsModel, keepAsModelSchema } from '@/service/library';
 
 /** Takes a model of the library for the job's machine. */
-export const PUT = handle(
-  'jobs.write',
-  z.strictObject({ modelId: z.number().int().positive() }),
-  (caller, body, params) => pickModel(caller, idOf(params), body.modelId),
+export const PUT = handle('jobs.write', z.strictObject({ modelId: idSchema }), (caller, body, params) =>
+  pickModel(caller, idOf(params), body.modelId),
 );
 
 /** Keeps the job's machine as a model of the library. */

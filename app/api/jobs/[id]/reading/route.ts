@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { handle, handleParts, idOf } from '@/app/handle';
+import { idSchema } from '@/core/bounds';
 import { MOST_READING_BYTES } from '@/runtime/body-limits';
 import { putReadingAside, takeReadings } from '@/service/intake';
 import { fault } from '@/service/result';
@@ -9,7 +10,7 @@ export const POST = handleParts('jobs.write', MOST_READING_BYTES, async (caller,
   files.length === 0 ? fault('bad-input', 'There is nothing to read.') : takeReadings(caller, idOf(params), files),
 );
 
-const asideSchema = z.strictObject({ id: z.number().int().positive(), aside: z.boolean() });
+const asideSchema = z.strictObject({ id: idSchema, aside: z.boolean() });
 
 /** Sets a reading aside, or takes it in again. */
 export const PATCH = handle('jobs.write', asideSchema, (caller, body, params) =>

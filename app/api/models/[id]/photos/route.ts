@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { handle, handleParts, idOf } from '@/app/handle';
+import { idSchema } from '@/core/bounds';
 import { MOST_PHOTO_BYTES } from '@/runtime/body-limits';
 import { addPhoto, captionSchema, takePhotoOut } from '@/service/photos';
 import { fault } from '@/service/result';
@@ -14,8 +15,6 @@ export const POST = handleParts('library.write', MOST_PHOTO_BYTES, async (caller
 });
 
 /** Takes one out. */
-export const DELETE = handle(
-  'library.write',
-  z.strictObject({ id: z.number().int().positive() }),
-  (caller, body, params) => takePhotoOut(caller, idOf(params), body.id),
+export const DELETE = handle('library.write', z.strictObject({ id: idSchema }), (caller, body, params) =>
+  takePhotoOut(caller, idOf(params), body.id),
 );

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
+import { idSchema } from '@/core/bounds';
 import { trialSchema } from '@/core/machine/model';
 import { recordTrial, takeTrialBack } from '@/service/evidence';
 
@@ -9,8 +10,6 @@ export const POST = handle('library.write', trialSchema, (caller, body, params) 
 );
 
 /** Takes a trial out that was recorded by mistake. */
-export const DELETE = handle(
-  'library.write',
-  z.strictObject({ id: z.number().int().positive() }),
-  (caller, body, params) => takeTrialBack(caller, idOf(params), body.id),
+export const DELETE = handle('library.write', z.strictObject({ id: idSchema }), (caller, body, params) =>
+  takeTrialBack(caller, idOf(params), body.id),
 );
