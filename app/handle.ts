@@ -28,10 +28,10 @@ const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', bu
 
 export function answer<T>(result: Result<T>, status = 200): Response {
   if (result.ok) return Response.json(result.value, { status });
-  const { code, sentence } = result;
+  const { code, sentence, theirs } = result;
   const wait = RETRY_AFTER_S[code];
   return Response.json(
-    { code, sentence },
+    { code, sentence, ...(theirs !== undefined && { theirs }) },
     { status: STATUS[code], headers: wait === undefined ? {} : { 'retry-after': wait } },
   );
 }

@@ -4,6 +4,7 @@ import { jobSlotSchema, jobSlotsSchema } from '../core/machine/job-slot';
 import { isOffer, isOther, type Joined } from '../core/machine/join-readings';
 import { boardFault } from '../core/machine/model';
 import { derivedSlots, keepTyped } from '../core/machine/slots-of-job';
+import { overwritten } from '../core/overwritten';
 import { LANGUAGES } from '../core/quoting/words/language';
 import { READ_FAULTS } from '../core/reading/read';
 import type { Reading } from '../core/reading/reading';
@@ -11,7 +12,7 @@ import { readingLine } from '../core/reading/reading-line';
 import { readApart } from '../outward/read-apart';
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { insertJob, patchIntake, replaceSlots, setKeep, setLimitsAgreed, setModel } from '../store/jobs';
+import { insertJob, type Job, patchIntake, replaceSlots, setKeep, setLimitsAgreed, setModel } from '../store/jobs';
 import { findReportedModels, getModel, listModelSlots, type Model } from '../store/models';
 import { withdrawOfferOfReading } from '../store/offers';
 import { insertReading, listReadings, setReadingAside } from '../store/readings';
@@ -19,7 +20,7 @@ import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { type JobState, joinKept, reportedNames } from './job-state';
 import { offerOfReading } from './offer-of-reading';
-import { done, fault, type Result } from './result';
+import { done, fault, type Result, writtenMeanwhile } from './result';
 
 export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
   return transaction(async (db) => {
@@ -30,6 +31,12 @@ export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
 }
 
 const text = (most: number) => z.string().trim().max(most, `At most ${most} characters, please.`);
+
+/** What a writer saw of the fields: anything that was there, also what would not be taken today. */
+const intakeSeenSchema = z.record(
+  z.string().max(40),
+  z.union([z.string().max(4_000), z.number(), z.boolean(), z.null(), z.array(z.string().max(200)).max(50)]),
+);
 
 /** What the Intake fields hold; only the named ones are written. Capacity MiB, money minor units. */
 export const intakeSchema = z
@@ -62,15 +69,37 @@ export const intakeSchema = z
   })
   .partial();
 
+/** Fields to write, and of each what the writer saw there: what somebody else wrote meanwhile is not written over. */
+export const writeIntakeSchema = z
+  .strictObject({ set: intakeSchema, seen: intakeSeenSchema })
+  .refine(({ set, seen }) => Object.keys(set).every((field) => Object.hasOwn(seen, field)), {
+    error: 'Say of each field what you saw in it.',
+  });
+
+/** What a job's Intake fields hold now. */
+function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
+  const { name, phone, email, language, taxExempt } = customer;
+  const { machineMaker, machineName, serial, complaint, needMiB, budgetCents, cpu, uses, fullPart, inUseMiB } = job;
+  const { neededBy, cover, os, osBits, notBought } = job;
+  return {
+    ...{ customerName: name, phone, email, language, taxExempt, machineMaker, machineName, serial, complaint, needMiB },
+    ...{ budgetCents, cpu, uses, fullPart, inUseMiB, neededBy, cover, os, osBits, notBought },
+  };
+}
+
+/** Writes Intake fields. @param seen of each field what the writer saw; absent: whatever is there is written over */
 export async function saveIntake(
   caller: Caller,
   jobId: number,
   patch: z.infer<typeof intakeSchema>,
+  seen: Record<string, unknown> | null = null,
 ): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'intake-changed',
     detail: { fields: Object.keys(patch) },
     work: async (db, { job }) => {
+      const theirs = seen === null ? null : overwritten(intakeNow(job), seen, patch);
+      if (theirs !== null) return writtenMeanwhile(theirs);
       await patchIntake(db, job, patch);
       return done(null);
     },

@@ -1,15 +1,18 @@
 import { z } from 'zod';
 import { LIMIT_NAMES, LIMIT_SCHEMAS, type LimitName } from '../core/machine/limit';
+import { overwritten } from '../core/overwritten';
 import { putClaim } from '../store/claims';
 import { noteEvent } from '../store/events';
-import { decide, setLimitsAgreed, undecide } from '../store/jobs';
+import { decide, listDecisions, setLimitsAgreed, undecide } from '../store/jobs';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
-import { done, fault, type Result } from './result';
+import { done, fault, type Result, writtenMeanwhile } from './result';
 
 const decisionSchema = z.strictObject({
   limit: z.enum(LIMIT_NAMES as [LimitName, ...LimitName[]], { error: 'There is no such limit.' }),
   value: z.unknown(),
+  /** what was decided of it when the writer looked; null or absent: nothing was */
+  seen: z.unknown().optional(),
 });
 
 /** Decisions taken together, with the reason; a null value takes an earlier one back. */
@@ -36,6 +39,13 @@ export async function decideLimits(caller: Caller, jobId: number, input: Decisio
     detail: { decisions, why, intoModel },
     work: async (db, { job }) => {
       if (intoModel && job.modelId === null) return fault('conflict', 'The job has no model of the library yet.');
+      const now = Object.fromEntries(
+        (await listDecisions(db, jobId)).map(({ limitName, value }) => [limitName, value]),
+      );
+      const of = (which: 'value' | 'seen') =>
+        Object.fromEntries(decisions.map((one) => [one.limit, one[which] ?? null]));
+      const theirs = overwritten(now, of('seen'), of('value'));
+      if (theirs !== null) return writtenMeanwhile(theirs);
       for (const { limit, value } of decisions) {
         if (value == null) await undecide(db, jobId, limit);
         else await decide(db, jobId, { limit, value, why }, caller.id);

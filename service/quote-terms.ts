@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { overwritten } from '../core/overwritten';
 import { faultOfOptions } from '../core/quoting/option';
 import { validityFault } from '../core/quoting/terms';
 import { lineEditSchema, termsSchema } from '../core/quoting/terms-schema';
@@ -8,7 +9,7 @@ import { changeJob } from './change-job';
 import { draftOptions } from './draft-options';
 import { languageOf } from './job-pricing';
 import type { JobState } from './job-state';
-import { done, fault, type Result } from './result';
+import { done, fault, type Result, writtenMeanwhile } from './result';
 import { textsIn } from './shop-texts';
 
 /** What speaks against the draft's options as they would be; those that cannot be had are for the slip to say. */
@@ -43,14 +44,20 @@ export async function writeTerms(
 }
 
 /** A line of an option by its name, and what is typed over it; nothing of either: it is as computed again. */
-export const writeLineSchema = lineEditSchema.extend({ key: z.string().min(1).max(80) });
+export const writeLineSchema = lineEditSchema.extend({
+  key: z.string().min(1).max(80),
+  /** what the writer saw typed over it; null: nothing was */
+  seen: lineEditSchema.nullable().default(null),
+});
+
+const NOTHING_TYPED = { text: null, eachCents: null };
 
 /** Types over a line of an option, or takes back what was typed. */
 export async function writeLine(
   caller: Caller,
   jobId: number,
   place: number,
-  { key, text, eachCents }: z.infer<typeof writeLineSchema>,
+  { key, text = null, eachCents = null, seen }: z.input<typeof writeLineSchema>,
 ): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'quote-line-changed',
@@ -60,6 +67,11 @@ export async function writeLine(
       if (state.draft === null || choice === undefined)
         return fault('conflict', 'This option is no longer on the slip.');
       const { [key]: before, ...others } = choice.edits ?? {};
+      const theirs =
+        seen === undefined
+          ? null
+          : overwritten({ ...NOTHING_TYPED, ...before }, { ...NOTHING_TYPED, ...seen }, { text, eachCents });
+      if (theirs !== null) return writtenMeanwhile(theirs);
       const edits = text === null && eachCents === null ? others : { ...others, [key]: { text, eachCents } };
       const choices = state.draft.choices.map((one) => (one.place === place ? { ...one, edits } : one));
       const next = { ...state, draft: { ...state.draft, choices } };

@@ -14,8 +14,18 @@ export interface Fault {
   ok: false;
   code: FaultCode;
   sentence: string;
+  /** what somebody else wrote meanwhile, by the names of what the caller wanted to write */
+  theirs?: Record<string, unknown>;
 }
 export type Result<T> = { ok: true; value: T } | Fault;
 
 export const done = <T>(value: T): Result<T> => ({ ok: true, value });
 export const fault = (code: FaultCode, sentence: string): Fault => ({ ok: false, code, sentence });
+
+/** Somebody else wrote the same meanwhile: nothing is written, and the caller is told what they wrote. */
+export const writtenMeanwhile = (theirs: Record<string, unknown>): Fault => ({
+  ok: false,
+  code: 'conflict',
+  sentence: 'Somebody else changed this meanwhile. Choose which value stays.',
+  theirs,
+});

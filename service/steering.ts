@@ -1,5 +1,7 @@
 import { z } from 'zod';
+import { changedFields, overwritten } from '../core/overwritten';
 import { LANES } from '../core/planning/lanes';
+import type { Steering } from '../core/planning/steering';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { setSteering } from '../store/jobs';
@@ -7,7 +9,7 @@ import { getShop, updateBestTolerance } from '../store/shop';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { intakeSchema } from './intake';
-import { done, type Result } from './result';
+import { done, type Result, writtenMeanwhile } from './result';
 
 const { needMiB, budgetCents } = intakeSchema.shape;
 
@@ -21,18 +23,33 @@ export const steeringSchema = z.strictObject({
   sellersOut: z.array(z.string().min(1).max(120)).max(200),
 });
 
-/** Remembers how the ladder is steered, so that the job opens as it was left. */
+/** How the ladder is to be steered, and how it was when whoever steers saw it last. */
+export const steerSchema = z.strictObject({ next: steeringSchema, seen: steeringSchema });
+
+/**
+ * Remembers how the ladder is steered, so that the job opens as it was left. Only what the writer changed is written; where
+ * somebody else changed the same meanwhile, nothing is.
+ *
+ * @param seen how it was when the writer saw it last; null: whatever is there is written over
+ * @returns how it is steered now
+ */
 export async function saveSteering(
   caller: Caller,
   jobId: number,
-  steering: z.infer<typeof steeringSchema>,
-): Promise<Result<null>> {
+  next: Steering,
+  seen: Steering | null = null,
+): Promise<Result<Steering>> {
   return changeJob(caller, jobId, {
     kind: 'steered',
-    detail: steering,
+    detail: next,
     work: async (db, { job }) => {
+      const now: Steering = { ...job.steering, needMiB: job.needMiB, budgetCents: job.budgetCents };
+      const changed = seen === null ? next : changedFields<Steering>(seen, next);
+      const theirs = seen === null ? null : overwritten({ ...now }, { ...seen }, changed);
+      if (theirs !== null) return writtenMeanwhile(theirs);
+      const steering = { ...now, ...changed };
       await setSteering(db, job.id, steering);
-      return done(null);
+      return done(steering);
     },
   });
 }

@@ -178,7 +178,7 @@ describe('limits', () => {
       contested: false,
     });
     expect(Math.max(...(await plansOf(id)).map((plan) => plan.totalMiB))).toBeLessThanOrEqual(32768);
-    must(await decideLimits(shop.teo, id, { decisions: [{ limit: 'totalMiB', value: null }] }));
+    must(await decideLimits(shop.teo, id, { decisions: [{ limit: 'totalMiB', value: null, seen: 32768 }] }));
     expect((await stateOf(id)).limits.totalMiB?.source.kind).not.toBe('technician');
   });
 

@@ -16,7 +16,10 @@ import { Sheet } from '../kit/sheet';
 import { usePageNonce } from '../kit/use-page-nonce';
 import { untilQuiet, watchTyping } from './until-quiet';
 
-export type Called<T> = { ok: true; value: T } | { ok: false; code: string; sentence: string };
+/** A refusal may tell what somebody else wrote meanwhile, by the names of what was to be written. */
+export type Called<T> =
+  | { ok: true; value: T }
+  | { ok: false; code: string; sentence: string; theirs?: Record<string, unknown> };
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 export type Call = <T>(method: Method, path: string, body?: unknown) => Promise<Called<T>>;
 
@@ -43,7 +46,8 @@ export async function callOnce<T>(method: Method, path: string, body?: unknown):
     const response = await fetch(path, { method, ...sent(body) });
     const json = await response.json();
     if (response.ok) return { ok: true, value: json };
-    return { ok: false, code: String(json.code), sentence: String(json.sentence) };
+    const told = { code: String(json.code), sentence: String(json.sentence) };
+    return { ok: false, ...told, ...(typeof json.theirs === 'object' && { theirs: json.theirs }) };
   } catch {
     return NO_ANSWER;
   }

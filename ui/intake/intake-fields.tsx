@@ -5,10 +5,11 @@ import { parseCapacity } from '@/core/memory/parse-capacity';
 import { shortMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useKeptText } from '../client/use-kept-text';
-import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { ClashChoice } from './clash-choice';
+import { usePut } from './use-put';
 
 type Parsed = { ok: true; value: string | number | null } | { ok: false; sentence: string };
 type Parse = (text: string) => Parsed;
@@ -32,9 +33,14 @@ const money =
   };
 
 /** One Intake field: kept while it is typed, saved when it is left. */
-export function useIntakeField(name: string, saved: string, parse: Parse) {
+export function useIntakeField(
+  name: string,
+  saved: string,
+  parse: Parse,
+  show: (value: unknown) => string = (value) => String(value ?? ''),
+) {
   const { job } = useJob();
-  const { sentence, save } = useSave();
+  const putting = usePut();
   const [text, setText, letGo] = useKeptText(`fenbrik.intake.${job.id}.${name}`, saved);
   const [wrong, setWrong] = useState<string | null>(null);
   const commit = async (now = text) => {
@@ -48,7 +54,7 @@ export function useIntakeField(name: string, saved: string, parse: Parse) {
       letGo();
       return;
     }
-    const result = await save('PATCH', `/api/jobs/${job.id}/intake`, { [name]: parsed.value });
+    const result = await putting.put({ [name]: parsed.value });
     if (result.ok) letGo();
   };
   return {
@@ -57,7 +63,17 @@ export function useIntakeField(name: string, saved: string, parse: Parse) {
       onChange: (event: ChangeEvent<HTMLInputElement | HTMLTextAreaElement>) => setText(event.target.value),
       onBlur: () => void commit(),
     },
-    error: wrong ?? sentence,
+    error: wrong ?? putting.sentence,
+    putting: {
+      ...putting,
+      settle: async (whose: 'mine' | 'theirs') => {
+        await putting.settle(whose);
+        letGo();
+        // The page shows what stays once it is drawn anew; here it stands at once.
+        const stays = whose === 'theirs' ? putting.clash?.theirs[name] : undefined;
+        if (stays !== undefined) setText(show(stays));
+      },
+    },
     put: (next: string) => {
       setText(next);
       void commit(next);
@@ -78,8 +94,13 @@ export function TextField({
   type?: string;
   autoComplete?: string;
 }) {
-  const { input, error } = useIntakeField(name, saved, plain);
-  return <Field label={label} type={type ?? 'text'} autoComplete={autoComplete ?? 'off'} {...input} error={error} />;
+  const { input, error, putting } = useIntakeField(name, saved, plain);
+  return (
+    <div>
+      <Field label={label} type={type ?? 'text'} autoComplete={autoComplete ?? 'off'} {...input} error={error} />
+      <ClashChoice putting={putting} />
+    </div>
+  );
 }
 
 export function CustomerFields() {
@@ -99,13 +120,17 @@ export function CustomerFields() {
 
 const TARGETS = ['8 GB', '16 GB', '32 GB', '64 GB'] as const;
 
+/** A size as it is typed; empty: none. */
+export const sizeText = (value: unknown): string => (typeof value === 'number' ? capacityText(value) : '');
+
 /** The target; on Intake with the usual sizes ready. */
 export function NeedField({ chips }: { chips: boolean }) {
   const { job } = useJob();
-  const need = useIntakeField('needMiB', job.needMiB === null ? '' : capacityText(job.needMiB), capacity);
+  const need = useIntakeField('needMiB', sizeText(job.needMiB), capacity, sizeText);
   return (
     <div>
       <Field label="Needs at least" placeholder="open" {...need.input} error={need.error} />
+      <ClashChoice putting={need.putting} text={(value) => sizeText(value) || 'nothing'} />
       {chips && (
         <div className="flex flex-wrap gap-1 mt-1">
           {TARGETS.map((target) => (
@@ -127,20 +152,20 @@ export function NeedField({ chips }: { chips: boolean }) {
 /** The ceiling on what the customer pays, with fitting and tax. */
 export function BudgetField({ hint }: { hint: boolean }) {
   const { job } = useJob();
-  const budget = useIntakeField(
-    'budgetCents',
-    job.budgetCents === null ? '' : shortMoney(job.budgetCents, job.currency),
-    money(job.currency),
-  );
+  const amount = (value: unknown) => (typeof value === 'number' ? shortMoney(value, job.currency) : '');
+  const budget = useIntakeField('budgetCents', amount(job.budgetCents), money(job.currency), amount);
   return (
-    <Field
-      label="Budget"
-      inputMode="decimal"
-      placeholder="open"
-      unit={job.currency}
-      {...budget.input}
-      error={budget.error}
-      {...(hint ? { hint: 'with fitting and tax' } : {})}
-    />
+    <div>
+      <Field
+        label="Budget"
+        inputMode="decimal"
+        placeholder="open"
+        unit={job.currency}
+        {...budget.input}
+        error={budget.error}
+        {...(hint ? { hint: 'with fitting and tax' } : {})}
+      />
+      <ClashChoice putting={budget.putting} text={(value) => amount(value) || 'nothing'} />
+    </div>
   );
 }

@@ -3,6 +3,8 @@ import Link from 'next/link';
 import { useJob } from '../job/job-context';
 import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
+import { ClashChoice } from './clash-choice';
 import { TextField } from './intake-fields';
 import { usePut } from './use-put';
 
@@ -15,7 +17,8 @@ const BITS = [
 /** Which machine it is, as far as no report says; also one that the customer has not bought yet. */
 export function MachineFields() {
   const { job } = useJob();
-  const put = usePut();
+  const putting = usePut();
+  const { put } = putting;
   const { os, osBits } = job.wants;
   const systems = [
     { value: '', text: 'not asked' },
@@ -41,6 +44,10 @@ export function MachineFields() {
         options={BITS}
         onChange={(event) => void put({ osBits: event.target.value === '' ? null : Number(event.target.value) })}
       />
+      <div className="col-span-2">
+        <ClashChoice putting={putting} />
+        <Fault sentence={putting.sentence} />
+      </div>
       <div className="col-span-2 flex flex-wrap items-center justify-between gap-2 text-sm">
         <Check checked={job.notBought} onChange={(notBought) => void put({ notBought })} className="min-h-6">
           not bought yet

@@ -5,9 +5,11 @@ import { capacityText } from '@/core/memory/capacity';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { BudgetField, capacity, NeedField, plain, useIntakeField } from './intake-fields';
+import { ClashChoice } from './clash-choice';
+import { BudgetField, capacity, NeedField, plain, sizeText, useIntakeField } from './intake-fields';
 import { usePut } from './use-put';
 
 const FULL = [
@@ -28,7 +30,8 @@ const COVER = [
 /** What it is for, in their words; each use is a switch. */
 function Uses() {
   const { job } = useJob();
-  const put = usePut();
+  const putting = usePut();
+  const { put } = putting;
   const { uses } = job.wants;
   const flip = (use: string) => put({ uses: uses.includes(use) ? uses.filter((one) => one !== use) : [...uses, use] });
   return (
@@ -51,6 +54,8 @@ function Uses() {
           );
         })}
       </div>
+      <ClashChoice putting={putting} />
+      <Fault sentence={putting.sentence} />
     </fieldset>
   );
 }
@@ -89,10 +94,11 @@ function Suggested({ onTake }: { onTake: (text: string) => void }) {
 export function WishFields() {
   const { job } = useJob();
   const id = useId();
-  const put = usePut();
+  const putting = usePut();
+  const { put } = putting;
   const complaint = useIntakeField('complaint', job.complaint, plain);
   const { inUseMiB, full } = job.wants;
-  const inUse = useIntakeField('inUseMiB', inUseMiB === null ? '' : capacityText(inUseMiB), capacity);
+  const inUse = useIntakeField('inUseMiB', sizeText(inUseMiB), capacity, sizeText);
   return (
     <fieldset className="grid gap-2.5">
       <legend className="text-base font-semibold wide mb-1">What do they want?</legend>
@@ -101,6 +107,8 @@ export function WishFields() {
           In their words
         </label>
         <textarea id={id} rows={2} {...complaint.input} className={INPUT_LOOK} />
+        <Fault sentence={complaint.error} />
+        <ClashChoice putting={complaint.putting} />
       </div>
       <Uses />
       <div className="grid grid-cols-2 gap-2.5">
@@ -112,6 +120,7 @@ export function WishFields() {
         />
         <Field label="Memory in use" placeholder="not noted" {...inUse.input} error={inUse.error} />
       </div>
+      <ClashChoice putting={inUse.putting} text={(value) => sizeText(value) || 'nothing'} />
       <Suggested
         onTake={(text) => {
           void put({ needMiB: capacityValue(text) });
@@ -135,6 +144,8 @@ export function WishFields() {
           onChange={(event) => void put({ cover: event.target.value || null })}
         />
       </div>
+      <ClashChoice putting={putting} />
+      <Fault sentence={putting.sentence} />
     </fieldset>
   );
 }

@@ -5,6 +5,7 @@ import { parseCapacity } from '@/core/memory/parse-capacity';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { decidedOf } from '../limits/decided-of';
 import { useJob } from './job-context';
 
 /** What is still not known, one question at a time, with the likely answers ready. */
@@ -20,7 +21,9 @@ export function Ask() {
   const tell = async (value: unknown) => {
     setWrong(null);
     if (answer.to === 'limit') {
-      await save('PUT', `/api/jobs/${job.id}/limits`, { decisions: [{ limit: answer.limit, value }] });
+      await save('PUT', `/api/jobs/${job.id}/limits`, {
+        decisions: [{ limit: answer.limit, value, seen: decidedOf(job.claims, answer.limit) }],
+      });
     }
     if (answer.to === 'slot') {
       const slots = job.slots.map((slot) =>

@@ -11,6 +11,7 @@ import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
+import { decidedOf } from './decided-of';
 import { LIMIT_ROWS, limitText } from './limit-words';
 import { type Consequence, consequenceKey, useConsequences } from './use-consequences';
 
@@ -55,12 +56,19 @@ function One({ conflict, at, known, working }: OneProps) {
   const [intoModel, setIntoModel] = useState(false);
   const { limit, settlements, holds, decided } = conflict;
   const decide = async ({ sets }: Settlement) => {
-    const result = await save('PUT', `/api/jobs/${job.id}/limits`, { decisions: sets, why, intoModel });
+    const result = await save('PUT', `/api/jobs/${job.id}/limits`, {
+      decisions: sets.map((set) => ({ ...set, seen: decidedOf(job.claims, set.limit) })),
+      why,
+      intoModel,
+    });
     if (result.ok) setWhy('');
   };
   const takeBack = () =>
     save('PUT', `/api/jobs/${job.id}/limits`, {
-      decisions: (settlements[0]?.sets ?? []).map((one) => ({ limit: one.limit, value: null })),
+      decisions: (settlements[0]?.sets ?? []).map((one) => ({
+        ...{ limit: one.limit, value: null },
+        seen: decidedOf(job.claims, one.limit),
+      })),
     });
   const head = HEADS[conflict.why](rowOf(limit)?.text ?? limit);
   return (

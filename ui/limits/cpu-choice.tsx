@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import type { CpuChoice as Cpu } from '@/core/machine/model';
 import { capacityText } from '@/core/memory/capacity';
-import { useSave } from '../client/use-save';
+import { ClashChoice } from '../intake/clash-choice';
+import { usePut } from '../intake/use-put';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -16,12 +17,13 @@ function factsText({ maxMiB, maxRateMTs }: Cpu): string {
 /** Where a model comes with several CPUs and nobody has said which: the question, with what each means for memory. */
 export function CpuChoice() {
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
+  const putting = usePut();
+  const { busy, sentence } = putting;
   const { told, chosen, choices } = job.cpu;
   const [another, setAnother] = useState(false);
   if (choices.length < 2) return null;
   const put = async (cpu: string) => {
-    const result = await save('PATCH', `/api/jobs/${job.id}/intake`, { cpu });
+    const result = await putting.put({ cpu });
     if (result.ok) setAnother(false);
   };
   if (chosen !== null && !another) {
@@ -47,6 +49,7 @@ export function CpuChoice() {
           </Button>
         ))}
       </div>
+      <ClashChoice putting={putting} />
       <Fault sentence={sentence} />
     </section>
   );

@@ -11,6 +11,7 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
 import { AddClaim } from './add-claim';
+import { decidedOf } from './decided-of';
 import { type LimitRow, limitText, ROLE_WORDS } from './limit-words';
 import { choicesOf, typedText, typedValue } from './typed-limit';
 import { WordLine } from './word-line';
@@ -55,7 +56,7 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
 
   const put = async (value: unknown) => {
     const result = await save('PUT', `/api/jobs/${job.id}/limits`, {
-      decisions: [{ limit: row.name, value }],
+      decisions: [{ limit: row.name, value, seen: decidedOf(job.claims, row.name) }],
       why,
       intoModel: intoModel && value !== null,
     });

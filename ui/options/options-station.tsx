@@ -101,6 +101,15 @@ export function OptionsStation() {
             {planning.share !== null && planning.share > 0 && (
               <ProgressBar label="planned anew so far" share={planning.share} />
             )}
+            {steered.clash !== null && (
+              <Notice tone="mind" live>
+                <p>Somebody else changed how this job’s ladder is set meanwhile.</p>
+                <div className="flex flex-wrap gap-2 mt-1">
+                  <Button onClick={() => steered.settle('mine')}>Use mine</Button>
+                  <Button onClick={() => steered.settle('theirs')}>Use theirs</Button>
+                </div>
+              </Notice>
+            )}
             {steered.forgetful && (
               <p role="status" className="text-mind text-sm">
                 △ Not remembered yet: Fenbrik does not answer. Go on; it is told when it does.

@@ -21,6 +21,10 @@ export interface Steered {
   name: (plan: string | null) => void;
   /** the job does not remember yet how it is steered */
   forgetful: boolean;
+  /** what somebody else steered otherwise meanwhile; null: nobody did */
+  clash: Partial<Steering> | null;
+  /** ends the clash: mine is remembered, or the ladder follows theirs */
+  settle: (whose: 'mine' | 'theirs') => void;
 }
 
 /**
@@ -108,27 +112,43 @@ export function useSteering(): Steered {
     const isSaid = said.plan === key && sameSteering(said.steering ?? remembered.current, steering);
     if (!isSaid) writeAddress('replaceState', ladderQuery(steering, key));
   }, [job]);
-  const forgetful = useRemembered(job.id, settled, job.steering, router.refresh);
-  return { steering: live ?? settled, steer, plan, name, forgetful };
+  const { forgetful, clash, over } = useRemembered(job.id, settled, job.steering, router.refresh);
+  const settle = (whose: 'mine' | 'theirs') => {
+    if (clash === null) return;
+    over(clash);
+    if (whose === 'theirs') steer(clash);
+  };
+  return { steering: live ?? settled, steer, plan, name, forgetful, clash, settle };
+}
+
+interface Remembering {
+  forgetful: boolean;
+  clash: Partial<Steering> | null;
+  /** takes note of what somebody else steered, and tells the job again */
+  over: (theirs: Partial<Steering>) => void;
 }
 
 /**
- * Lets the job remember how its ladder is steered; true while it could not be told.
+ * Lets the job remember how its ladder is steered; forgetful while it could not be told.
  *
  * @param onSellers sellers were told: what is on offer is not the same any more
  */
-function useRemembered(jobId: number, steering: Steering, atFirst: Steering, onSellers: () => void): boolean {
+function useRemembered(jobId: number, steering: Steering, atFirst: Steering, onSellers: () => void): Remembering {
   const [forgetful, setForgetful] = useState(false);
+  const [clash, setClash] = useState<Partial<Steering> | null>(null);
+  const clashing = useRef(false);
   const told = useRef(atFirst);
   const wanted = useRef(steering);
   wanted.current = steering;
   const tell = useCallback(async () => {
     const next = wanted.current;
-    if (sameSteering(next, told.current)) return;
-    const answer = await callOnce('PUT', `/api/jobs/${jobId}/steering`, next);
+    if (clashing.current || sameSteering(next, told.current)) return;
+    const answer = await callOnce<Steering>('PUT', `/api/jobs/${jobId}/steering`, { next, seen: told.current });
     const otherSellers = next.sellersOut.join('\n') !== told.current.sellersOut.join('\n');
     if (answer.ok) told.current = next;
-    setForgetful(!answer.ok);
+    clashing.current = !answer.ok && answer.theirs !== undefined;
+    if (!answer.ok && answer.theirs !== undefined) setClash(answer.theirs);
+    setForgetful(!answer.ok && !clashing.current);
     if (answer.ok && otherSellers) onSellers();
   }, [jobId, onSellers]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each change starts the wait anew
@@ -145,5 +165,14 @@ function useRemembered(jobId: number, steering: Steering, atFirst: Steering, onS
       void tell();
     };
   }, [tell]);
-  return forgetful;
+  const over = useCallback(
+    (theirs: Partial<Steering>) => {
+      told.current = { ...told.current, ...theirs };
+      clashing.current = false;
+      setClash(null);
+      void tell();
+    },
+    [tell],
+  );
+  return { forgetful, clash, over };
 }

@@ -33,7 +33,11 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
   const [wrong, setWrong] = useState<string | null>(null);
   const write = async (body: { text: string | null; eachCents: number | null }) => {
     const path = `/api/jobs/${job.id}/options/${place}/lines`;
-    const result = await save('PUT', path, { key: computed.key, ...body });
+    const seen = {
+      text: line.text === computed.text ? null : line.text,
+      eachCents: line.eachCents === computed.eachCents ? null : line.eachCents,
+    };
+    const result = await save('PUT', path, { key: computed.key, ...body, seen });
     if (result.ok) onDone();
   };
   const submit = (event: FormEvent) => {

@@ -4,6 +4,7 @@ import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
 import { useKeys } from '../client/use-keys';
+import { usePut } from '../intake/use-put';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { JobView } from '../job/job-view';
@@ -36,6 +37,7 @@ interface TermsFormProps {
 function TermsForm({ onDone }: TermsFormProps) {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
+  const putting = usePut();
   const [typed, setTyped] = useState<TypedTerms>(() => ({
     ...typedTerms(job.terms, job.currency),
     language: job.terms.language ?? job.customer.language ?? '',
@@ -64,7 +66,7 @@ function TermsForm({ onDone }: TermsFormProps) {
       ...(wanted !== language && { language: wanted }),
     };
     if (Object.keys(patch).length > 0) {
-      const kept = await save('PATCH', `/api/jobs/${job.id}/intake`, patch);
+      const kept = await putting.put(patch);
       if (!kept.ok) return;
     }
     const result = await save('PUT', `/api/jobs/${job.id}/terms`, { terms: { ...read.terms, language: null }, seen });

@@ -1,7 +1,7 @@
 import { handle, idOf } from '@/app/handle';
-import { intakeSchema, saveIntake } from '@/service/intake';
+import { saveIntake, writeIntakeSchema } from '@/service/intake';
 
-/** Writes the named Intake fields. */
-export const PATCH = handle('jobs.write', intakeSchema, (caller, body, params) =>
-  saveIntake(caller, idOf(params), body),
+/** Writes Intake fields; 409 with `theirs` where somebody else wrote one of them since it was seen. */
+export const PATCH = handle('jobs.write', writeIntakeSchema, (caller, { set, seen }, params) =>
+  saveIntake(caller, idOf(params), set, seen),
 );

@@ -1,7 +1,7 @@
 import { handle, idOf } from '@/app/handle';
-import { saveSteering, steeringSchema } from '@/service/steering';
+import { saveSteering, steerSchema } from '@/service/steering';
 
 /** Remembers how the ladder is steered. */
-export const PUT = handle('jobs.write', steeringSchema, (caller, body, params) =>
-  saveSteering(caller, idOf(params), body),
+export const PUT = handle('jobs.write', steerSchema, (caller, { next, seen }, params) =>
+  saveSteering(caller, idOf(params), next, seen),
 );
