@@ -1,8 +1,10 @@
 import type { NextRequest } from 'next/server';
 import type { z } from 'zod';
 import { MOST_JSON_BYTES } from '@/runtime/body-limits';
+import { databaseFault } from '@/runtime/database-faults';
 import { withinBounds } from '@/runtime/json-bounds';
 import { log } from '@/runtime/log';
+import { REQUEST_ID } from '@/runtime/request-headers';
 import type { Caller, Right } from '@/service/access';
 import { done, type FaultCode, fault, type Result } from '@/service/result';
 import { boundedText } from './bounded-text';
@@ -19,9 +21,6 @@ const STATUS: Record<FaultCode, number> = {
   'too-many': 429,
   busy: 503,
 };
-
-/** SQLSTATE classes and socket errors that mean: the database is not there just now. */
-const DATABASE_AWAY = /^(08|57P|ECONN|ETIMEDOUT|EPIPE)/;
 
 /** Whoever is told to wait is told how long, seconds. */
 const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', busy: '5' };
@@ -72,14 +71,23 @@ function isJson(request: NextRequest): boolean {
   return /^application\/json\s*(;|$)/i.test(request.headers.get('content-type') ?? '');
 }
 
+/** SQLSTATE of values that a check or a type of the schema does not take: the last edge, behind our own. */
+const OUT_OF_BOUNDS = /^(22003|22008|22P02|23514)$/;
+
+const FAULT_WORDS = {
+  away: 'The database does not answer just now. What you typed is still here: try again.',
+  full: 'The database’s disk is full, so nothing was saved. What you typed is still here: free some room, then try again.',
+} as const;
+
+/** The answer to a request whose work threw: the database was away or full, a value is out of bounds, or it is a bug of ours. */
 export function caught(cause: unknown, request: NextRequest): Response {
-  const id = request.headers.get('x-request-id') ?? crypto.randomUUID();
-  const code = String((cause as { code?: unknown } | null)?.code ?? '');
+  const id = request.headers.get(REQUEST_ID) ?? crypto.randomUUID();
   log.error({ err: cause, requestId: id, path: request.nextUrl.pathname }, 'request failed');
-  const away =
-    DATABASE_AWAY.test(code) || /timeout exceeded when trying to connect|Connection terminated/.test(String(cause));
-  if (away)
-    return answer(fault('busy', 'The database does not answer just now. What you typed is still here: try again.'));
+  const failed = databaseFault(cause);
+  if (failed !== null) return answer(fault('busy', FAULT_WORDS[failed]));
+  const code = String((cause as { code?: unknown } | null)?.code ?? '');
+  if (OUT_OF_BOUNDS.test(code))
+    return answer(fault('bad-input', 'A value in it is out of bounds, so nothing was saved.'));
   return Response.json(
     {
       code: 'broken',

@@ -1,4 +1,6 @@
 import type { NextRequest } from 'next/server';
+import { AWAY_HEADERS, awayPage } from '@/runtime/away-page';
+import { databaseFault } from '@/runtime/database-faults';
 import { caught } from './handle';
 
 /** What every answer to a customer has: nothing may be guessed, told on, or asked of the telephone. */
@@ -21,12 +23,12 @@ const POLICY = [
   "frame-ancestors 'none'",
 ].join('; ');
 
-/** The headers of the customer's page, which is made anew each time and kept by nobody. */
+/** The headers of the customer's page, which is asked about each time and kept by nobody else. */
 export const pageHeaders = (): Record<string, string> => ({
   ...SECURITY_HEADERS,
   'content-security-policy': POLICY,
   'content-type': 'text/html; charset=utf-8',
-  'cache-control': 'private, no-store',
+  'cache-control': 'private, no-cache',
   'x-robots-tag': 'noindex',
 });
 
@@ -43,6 +45,13 @@ export interface QuoteFile {
   as: 'inline' | 'attachment';
   name: string;
   bytes: Uint8Array;
+}
+
+/** The answer to a customer whose page or file could not be made: while the database is away a plain page, tried again. */
+export function caughtForCustomer(cause: unknown, request: NextRequest): Response {
+  const failed = databaseFault(cause);
+  if (failed === null) return caught(cause, request);
+  return new Response(awayPage(failed), { status: 503, headers: { ...SECURITY_HEADERS, ...AWAY_HEADERS } });
 }
 
 /** The answer to a link that opens nothing: nothing is told. */
@@ -67,6 +76,6 @@ export async function handOut(request: NextRequest, make: () => Promise<QuoteFil
       },
     });
   } catch (cause) {
-    return caught(cause, request);
+    return caughtForCustomer(cause, request);
   }
 }

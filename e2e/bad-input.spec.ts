@@ -76,7 +76,8 @@ test('a target of 0 and a negative budget are told in place, and nothing is save
   expect(await need.inputValue()).toBe('0');
   const id = Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
   for (const body of [{ needMiB: 0 }, { budgetCents: -500 }, { needMiB: 1.5 }]) {
-    const answer = await context.request.patch(`/api/jobs/${id}/intake`, { data: body });
+    const seen = { needMiB: null, budgetCents: null };
+    const answer = await context.request.patch(`/api/jobs/${id}/intake`, { data: { set: body, seen } });
     expect(answer.status()).toBe(422);
     expect((await answer.json()).sentence).toBeTruthy();
   }
@@ -87,11 +88,13 @@ test('hostile text is taken without harm: NUL, lone surrogates, a hundred slots,
   const { context } = await newJob();
   const { id } = await (await context.request.post('/api/jobs')).json();
   const patched = await context.request.patch(`/api/jobs/${id}/intake`, {
-    data: { customerName: 'Nul\u0000 Vane\ud800' },
+    data: { set: { customerName: 'Nul\u0000 Vane\ud800' }, seen: { customerName: '' } },
   });
   expect(patched.status()).toBe(200);
   const read = (text: string) =>
-    context.request.post(`/api/jobs/${id}/reading`, { data: { inputs: [{ name: 'x\u0000', text }] } });
+    context.request.post(`/api/jobs/${id}/reading`, {
+      multipart: { file: { name: 'x.txt', mimeType: 'text/plain', buffer: Buffer.from(text) } },
+    });
   const report = (devices: Parameters<typeof reportText>[0]['devices']) =>
     reportText({ maker: 'No\0body', product: 'One', serial: '', cpu: '', maxGb: 8, devices });
   expect((await read(report([{ locator: 'DIMM_A1234', mb: 4096, rate: 2400 }]))).status()).toBe(200);

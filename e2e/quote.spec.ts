@@ -26,7 +26,8 @@ const link = async (page: Page) =>
 test('agreed, typed over and sent in German by mail; the link withdrawn opens nothing, a new one does', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  const email = { data: { email: 'iver@choir.example' }, headers: { origin: stage.app.base } };
+  const address = { email: 'iver@choir.example' };
+  const email = { data: { set: address, seen: { email: '' } }, headers: { origin: stage.app.base } };
   expect((await context.request.patch(`/api/jobs/${CHOIR}/intake`, email)).ok()).toBe(true);
   await page.goto(`/jobs/${CHOIR}/quote`);
   await page.getByRole('button', { name: /^Change what is agreed/ }).click();

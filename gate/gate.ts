@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type RequestListener, type Server, 
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { wasGoodSession } from '../runtime/known-sessions';
 import { CLIENT_ADDRESS, CLIENT_SECURE, REQUEST_ID, SESSION_COOKIE } from '../runtime/request-headers';
+import { awayInstead } from './away-instead';
 import { type BodyRule, bodyRule } from './body-rules';
 import { type Client, clientTeller, countedAs } from './client';
 import { Counts } from './counts';
@@ -138,6 +139,7 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
     if (client.host !== undefined) request.headers.host = client.host;
     secureHeaders(request, response, { isPage, secure: client.secure });
     endUnread(request, response);
+    if (isPage) awayInstead(request, response);
     handle(request, response);
   }
 

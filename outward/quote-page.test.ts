@@ -95,8 +95,20 @@ describe('the customer’s page', () => {
       const text = page({ standing, answer: standing === 'accepted' ? answer : null });
       expect(text).not.toContain('data-kind="accept"');
       expect(text).not.toContain('data-kind="decline"');
-      expect(text).toContain('data-kind="ask"');
+      // Of what has lapsed or was replaced nothing is taken any more, a question neither.
+      expect(text.includes('data-kind="ask"')).toBe(standing === 'accepted');
     }
+  });
+
+  it('keeps telling of the yes that a change order replaced, and the change tells what it changes', () => {
+    const answer = { kind: 'accepted' as const, place: 1, signed: 'Ada Winn', ticked: [], on: '2026-11-26' };
+    const before = page({ standing: 'replaced', answer });
+    expect(before).toContain('was accepted by Ada Winn on 26 November 2026');
+    expect(before).toContain('A newer quote changes this order.');
+    const changes = { number: '2026-0004', place: 2, on: '2026-11-20' };
+    const after = page({ quote: { ...quote, changes } });
+    expect(after).toContain('This changes your order: on 20 November 2026 you accepted option 2 of quote 2026-0004.');
+    expect(after).toContain('data-kind="accept"');
   });
 
   it('is in the quote’s language throughout', () => {

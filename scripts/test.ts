@@ -55,7 +55,9 @@ function jest(name: string, pattern: string, more: string[] = []): Suite {
     name,
     run: (cluster) => {
       const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-jest-')), 'result.json');
-      const args = ['--testRegex', pattern, '--json', '--outputFile', file, '--silent=false', ...more];
+      // FENBRIK_ONLY: a part of the names of the files that are wanted, while one works on them.
+      const only = process.env.FENBRIK_ONLY ? [process.env.FENBRIK_ONLY] : [];
+      const args = ['--testRegex', pattern, '--json', '--outputFile', file, '--silent=false', ...more, ...only];
       const done = spawnSync(join(BIN, 'jest'), args, {
         cwd: ROOT,
         stdio: ['ignore', 'ignore', 'inherit'],

@@ -52,36 +52,68 @@ function waitsFor(row: JobRow, next: Station): string {
   return row.proved ? 'nobody: the promise is kept' : 'its proof: it is fitted';
 }
 
-/** Open jobs with the station each waits at, last touched first. */
-export async function counterJobs(): Promise<CounterEntry[]> {
-  const rows = await listCounterJobs(pool());
-  return rows.map((row) => {
-    const standings = stationStandings({
-      customerNamed: row.customer.name !== '',
-      slotCount: row.slotCount,
-      gapCount: row.gapCount,
-      limitsAgreed: row.limitsAgreedAt !== null,
-      choiceCount: row.choiceCount,
-      quoteSent: row.quoteNumber !== null,
-      questionOpen: row.openQuestions > 0,
-      fitted: row.fitted,
-      proved: row.proved,
-    });
-    // A customer who asks is waiting, whatever else is to be decided.
-    const next = row.openQuestions > 0 ? 'quote' : nextStation(standings);
-    return {
-      id: row.id,
-      customer: row.customer.name,
-      machine: machineName(row),
-      complaint: row.complaint,
-      totalMiB: row.totalMiB,
-      needMiB: row.needMiB,
-      standings,
-      next,
-      waitsFor: waitsFor(row, next),
-      touchedAt: row.touchedAt,
-    };
+function entryOf(row: JobRow): CounterEntry {
+  const standings = stationStandings({
+    customerNamed: row.customer.name !== '',
+    slotCount: row.slotCount,
+    gapCount: row.gapCount,
+    limitsAgreed: row.limitsAgreedAt !== null,
+    choiceCount: row.choiceCount,
+    quoteSent: row.quoteNumber !== null,
+    questionOpen: row.openQuestions > 0,
+    fitted: row.fitted,
+    proved: row.proved,
   });
+  // A customer who asks is waiting, whatever else is to be decided.
+  const next = row.openQuestions > 0 ? 'quote' : nextStation(standings);
+  return {
+    id: row.id,
+    customer: row.customer.name,
+    machine: machineName(row),
+    complaint: row.complaint.slice(0, MOST_COMPLAINT),
+    totalMiB: row.totalMiB,
+    needMiB: row.needMiB,
+    standings,
+    next,
+    waitsFor: row.isBroken ? 'its slots to be put right: a capacity in them cannot be' : waitsFor(row, next),
+    touchedAt: row.touchedAt,
+  };
+}
+
+/** A job that cannot be made sense of is shown as such, and takes nothing else away. */
+function brokenEntry({ id, touchedAt }: JobRow): CounterEntry {
+  const standings = stationStandings({
+    ...{ customerNamed: false, slotCount: 0, gapCount: 0, limitsAgreed: false, choiceCount: 0, quoteSent: false },
+    ...{ questionOpen: false, fitted: false, proved: false },
+  });
+  return {
+    ...{ id, customer: 'This job cannot be read', machine: '', complaint: '', totalMiB: 0, needMiB: null, standings },
+    ...{ next: 'intake', waitsFor: 'somebody who puts its data right', touchedAt },
+  };
+}
+
+/** Jobs on one page of the counter. */
+export const COUNTER_PAGE = 40;
+/** So much of what the customer said fits a line. */
+const MOST_COMPLAINT = 120;
+
+export interface CounterPage {
+  jobs: CounterEntry[];
+  /** there are older ones */
+  hasMore: boolean;
+}
+
+/** A page of the open jobs with the station each waits at, last touched first. @param page from 1 */
+export async function counterJobs(page = 1): Promise<CounterPage> {
+  const rows = await listCounterJobs(pool(), { most: COUNTER_PAGE + 1, after: (page - 1) * COUNTER_PAGE });
+  const jobs = rows.slice(0, COUNTER_PAGE).map((row) => {
+    try {
+      return entryOf(row);
+    } catch {
+      return brokenEntry(row);
+    }
+  });
+  return { jobs, hasMore: rows.length > COUNTER_PAGE };
 }
 
 /** Remembers at which station a job was left. */

@@ -7,6 +7,7 @@ import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 }
 import { type MailServer, openMailServer } from '../standin/mail-server';
 import { pool, run } from '../store/database';
 import { acceptSpoken } from './accept';
+import { saveCustomerAddress } from './customer-address';
 import { saveIntake } from './intake';
 import { mailAgain, mailOrder, mailQuote, orderMailWords, queueReminders, sendDueMail, waitAfter } from './mail';
 import { changeOrder, placeOrder } from './orders';
@@ -26,6 +27,7 @@ beforeAll(async () => {
   server = await openMailServer(folder);
   process.env.FENBRIK_SMTP = `smtp://127.0.0.1:${server.port}`;
   process.env.FENBRIK_MAIL_WAIT_MS = '1';
+  must(await saveCustomerAddress(await as('runa'), { address: BASE }));
 });
 afterAll(async () => {
   delete process.env.FENBRIK_SMTP;
@@ -200,6 +202,9 @@ describe('a quote by mail', () => {
     };
     expect(await asked()).toBe('The customer’s mail address is missing: type it on Intake.');
     must(await saveIntake(shop.teo, job, { email: 'hedda@skerrow.example' }));
+    must(await saveCustomerAddress(owner, { address: '' }));
+    expect(await asked()).toContain('under which address customers reach this shop');
+    must(await saveCustomerAddress(owner, { address: BASE }));
     const { hasLogo: _, ...papers } = await showPapers();
     must(await savePapers(owner, { ...papers, mailFrom: '' }));
     expect(await asked()).toContain('no address that mail comes from');

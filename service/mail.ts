@@ -26,7 +26,6 @@ import type { Caller } from './access';
 import { changeJob } from './change-job';
 import { customerAddress } from './customer-address';
 import { orderPaper } from './orders';
-import { contentCode } from './quote-content';
 import { paperOf } from './quote-files';
 import { keyMark, linksOf } from './quote-links';
 import { done, fault, type Result } from './result';
@@ -208,7 +207,7 @@ async function handOver(mail: Mail): Promise<MailOutcome | { kind: 'given-up'; s
   const { mail: words, quote: quoteWords } = wordsOf(quote);
   const link = `${mail.base}/q/${token}`;
   const until = dayText(quote.validUntil, localeOf(quote));
-  const paper = await paperOf({ quote, code: contentCode(quote) });
+  const paper = await paperOf(quoteId, async () => quote);
   const told = { customer: quote.customer.name, machine: quote.machine.name, until, link, shop: quote.shop };
   return sendMail(server, {
     from: { name, address: from },
@@ -216,7 +215,7 @@ async function handOver(mail: Mail): Promise<MailOutcome | { kind: 'given-up'; s
     messageId: mail.messageId,
     subject: `${mail.kind === 'quote' ? '' : `${words.reminder}: `}${quoteWords(quote.number)}, ${quote.shop.name}`,
     text: mail.kind === 'quote' ? words.quoteText(told) : words.reminderText(told),
-    attachment: { ...paper, type: 'application/pdf' },
+    attachment: { name: `quote-${quote.number}.pdf`, bytes: paper, type: 'application/pdf' },
     language: localeOf(quote),
   });
 }

@@ -80,7 +80,7 @@ describe('a yes that is said at the counter', () => {
     expect(await held()).toMatchObject([{ job: id, aside: true }]);
     // A new version promises the same piece again: it is this job's own.
     must(await renewQuote(shop.teo, id));
-    must(await sendQuote(shop.teo, id, { seen: await seen(id) }));
+    must(await sendQuote(shop.teo, id, { seen: await seen(id), changeOrder: true }));
     expect(await held()).toMatchObject([{ job: id, aside: false }]);
   });
 });

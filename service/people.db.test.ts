@@ -47,10 +47,47 @@ describe('who calls', () => {
     const wrong = await signIn('runa', 'not it');
     expect(await signIn('nobody', 'not it')).toEqual(wrong);
     for (let tries = 0; tries < 7; tries++) await signIn('runa', 'not it');
-    expect(await signIn('runa', DEMO_PASSWORD)).toMatchObject({ ok: false, code: 'busy' });
-    await pool().query("update sign_in_failure set at = at - interval '11 minutes'");
+    expect(await signIn('runa', DEMO_PASSWORD)).toMatchObject({ ok: false, code: 'too-many' });
+    // From elsewhere it is another's turn.
+    expect(await signIn('runa', DEMO_PASSWORD, { address: '10.0.0.9' })).toMatchObject({ ok: true });
+    await pool().query('update rate_limit set expire = 0');
     expect(await signIn('runa', DEMO_PASSWORD)).toMatchObject({ ok: true });
-    expect(await many(pool(), "select 1 from sign_in_failure where sign_in = 'runa'")).toEqual([]);
+  });
+
+  it('has no more passwords weighed than may be, however many come at once', async () => {
+    const from = { address: '10.0.0.1' };
+    const all = await Promise.all(Array.from({ length: 120 }, () => signIn('teo', 'a guess', from)));
+    const codes = all.map((one) => (one.ok ? 'in' : one.code));
+    expect(codes.filter((code) => code === 'signed-out').length).toBeLessThanOrEqual(8);
+    expect(codes.filter((code) => code === 'too-many').length).toBeGreaterThanOrEqual(112);
+    // One who guesses under many names is stopped by the address, one who comes from everywhere by the name.
+    const names = await Promise.all(
+      Array.from({ length: 80 }, (_, nr) => signIn(`nobody${nr}`, 'a guess', { address: '10.0.0.2' })),
+    );
+    expect(names.filter((one) => !one.ok && one.code === 'signed-out').length).toBeLessThanOrEqual(60);
+    const far = [];
+    for (let nr = 0; nr < 40; nr++) far.push(await signIn('edda', 'a guess', { address: `10.1.0.${nr}` }));
+    expect(far.filter((one) => !one.ok && one.code === 'signed-out').length).toBe(30);
+    await pool().query('update rate_limit set expire = 0');
+  });
+
+  it('is not locked out of a browser that is known, and waits longer there with each wrong guess', async () => {
+    const { browser } = must(await signIn('teo', DEMO_PASSWORD, { address: '10.0.0.3' }));
+    for (let nr = 0; nr < 12; nr++) await signIn('teo', 'a guess', { address: '10.0.0.3' });
+    expect(await signIn('teo', DEMO_PASSWORD, { address: '10.0.0.3' })).toMatchObject({ code: 'too-many' });
+    const known = { address: '10.0.0.3', browser };
+    expect(must(await signIn('teo', DEMO_PASSWORD, known)).browser).toBe(browser);
+    const guess = async () => {
+      const result = await signIn('teo', 'a guess', known);
+      return result.ok ? 'in' : result.sentence;
+    };
+    for (let nr = 0; nr < 4; nr++) expect(await guess()).toBe('Name or password is not right.');
+    expect(await guess()).toMatch(/^Too many tries: wait [12] seconds?, then try again\.$/);
+    await pool().query('update rate_limit set expire = 0');
+    expect(await signIn('teo', DEMO_PASSWORD, known)).toMatchObject({ ok: true });
+    // Another's mark makes nobody known.
+    expect(await signIn('edda', DEMO_PASSWORD, { address: '10.0.0.4', browser })).toMatchObject({ ok: true });
+    await pool().query('update rate_limit set expire = 0');
   });
 
   it('finds the demo accounts on the door only while the demo is what is loaded', async () => {
@@ -78,6 +115,8 @@ describe('accounts', () => {
     expect(await checkCaller(token, 'jobs.read')).toMatchObject({ code: 'signed-out' });
     expect(await signIn('wren', 'long enough')).toMatchObject({ ok: false });
     expect(await removeStaff(runa, id)).toMatchObject({ code: 'not-found' });
+    // The name stays with what it did: nobody else gets it.
+    expect(await addStaff(runa, account)).toMatchObject({ ok: false, code: 'conflict' });
   });
 
   it('keep at least one owner, and nobody closes their own', async () => {

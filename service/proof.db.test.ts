@@ -86,7 +86,7 @@ describe('the proof', () => {
     must(await signTheProof(shop.teo, id, { ...better, verdict: 'broken', remark: 'one is not seen' }));
     // Not kept: it is the bench's turn again, once, and the counter says so.
     expect((await stateOf(id)).standings).toMatchObject({ fitting: 'decide', proof: 'waits' });
-    expect((await counterJobs()).find((entry) => entry.id === id)?.standings).toMatchObject({
+    expect((await counterJobs()).jobs.find((entry) => entry.id === id)?.standings).toMatchObject({
       fitting: 'decide',
       proof: 'waits',
     });

@@ -1,29 +1,65 @@
+import { LRUCache } from 'lru-cache';
+import type { CustomerQuote } from '../core/quoting/customer-view';
 import { ublQuotation } from '../core/quoting/ubl-quotation';
 import { printableLogo } from '../outward/logo-picture';
 import { quoteCsv } from '../outward/quote-csv';
 import { quotePdf } from '../outward/quote-pdf';
 import { ublXml } from '../outward/ubl-xml';
 import { pool } from '../store/database';
+import { getPaper, keepPaper, stampOfLink } from '../store/quote-papers';
 import { getLogo, getShop } from '../store/shop';
-import { type OpenedQuote, openQuote } from './quote';
-import { quoteBytes } from './quote-content';
+import { openQuote } from './quote';
+import { contentCode, quoteBytes } from './quote-content';
+import { isToken, linkHash } from './quote-links';
 
 export interface QuoteFile {
   name: string;
   bytes: Buffer;
 }
 
-/** The PDF of a quote, as the shop prints. */
-export async function paperOf({ quote, code }: Pick<OpenedQuote, 'quote' | 'code'>): Promise<QuoteFile> {
+/** Papers that were asked for lately, by their quotes. */
+const papers = new LRUCache<number, Buffer>({ maxSize: 32 * 1024 * 1024, sizeCalculation: (pdf) => pdf.length });
+/** Papers that are being made: whoever asks meanwhile waits for the same one. */
+const making = new Map<number, Promise<Buffer>>();
+
+async function makePaper(quoteId: number, quote: CustomerQuote): Promise<Buffer> {
   const { paper, hasLogo } = await getShop(pool());
   const style = { paper, logo: hasLogo ? await printableLogo(await getLogo(pool())) : null };
-  return { name: `quote-${quote.number}.pdf`, bytes: await quotePdf(quote, code, style) };
+  const pdf = await quotePdf(quote, contentCode(quote), style);
+  await keepPaper(pool(), quoteId, pdf);
+  // Where another process was first, its bytes are the ones.
+  return (await getPaper(pool(), quoteId)) ?? pdf;
+}
+
+/** The PDF of a sent quote, as the shop printed when it was first asked for: made once, and the same bytes ever after. */
+export async function paperOf(quoteId: number, quote: () => Promise<CustomerQuote>): Promise<Buffer> {
+  const known = papers.get(quoteId) ?? (await getPaper(pool(), quoteId));
+  if (known !== null) {
+    papers.set(quoteId, known);
+    return known;
+  }
+  const begun = making.get(quoteId) ?? quote().then((sent) => makePaper(quoteId, sent));
+  making.set(quoteId, begun);
+  try {
+    const pdf = await begun;
+    papers.set(quoteId, pdf);
+    return pdf;
+  } finally {
+    making.delete(quoteId);
+  }
 }
 
 /** The PDF behind a customer's link; null for any token that opens nothing. */
 export async function quotePaper(token: string): Promise<QuoteFile | null> {
-  const opened = await openQuote(token);
-  return opened && paperOf(opened);
+  if (!isToken(token)) return null;
+  const found = await stampOfLink(pool(), linkHash(token));
+  if (found === null) return null;
+  const bytes = await paperOf(found.quoteId, async () => {
+    const opened = await openQuote(token);
+    if (opened === null) throw new Error('a link was withdrawn while its paper was made');
+    return opened.quote;
+  });
+  return { name: `quote-${found.number}.pdf`, bytes };
 }
 
 /** The quote as data: the bytes that its code is made of. */

@@ -1,10 +1,15 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { LRUCache } from 'lru-cache';
 import { wordsOf } from '../core/quoting/words/in-language';
 import { NOTHING_HERE, quotePage, type Refused } from '../outward/quote-page';
+import { pool } from '../store/database';
+import { noteOpened } from '../store/quote-answers';
+import { stampOfLink } from '../store/quote-papers';
 import { openQuote } from './quote';
 import { type AnswerInput, answerQuote } from './quote-answers';
+import { isToken, linkHash } from './quote-links';
 import type { FaultCode } from './result';
 
 /** A file of the customer's page. */
@@ -48,21 +53,43 @@ let urls: { css: string; js: string; font: string } | null = null;
 export interface Page {
   status: number;
   text: string;
+  /** what tells this page from the one that it was before (RFC 9110, 8.8.3) */
+  etag?: string;
 }
 
 const NOTHING: Page = { status: 404, text: NOTHING_HERE };
 const REFUSED: Partial<Record<FaultCode, number>> = { conflict: 409, 'bad-input': 422, 'not-found': 404 };
 
+/** Pages that were looked at lately, each as it was when it last changed. */
+const pages = new LRUCache<string, { stamp: string; page: Page }>({
+  maxSize: 32 * 1024 * 1024,
+  sizeCalculation: ({ page }) => page.text.length * 2 + 1_000,
+});
+
+async function makePage(token: string, refused: Refused | null): Promise<Page> {
+  const opened = await openQuote(token);
+  if (opened === null) return NOTHING;
+  urls ??= { css: pageUrl('quote.css'), js: pageUrl('quote.js'), font: '/customer/archivo.woff2' };
+  const text = quotePage({ ...opened, path: `/q/${token}`, files: urls, refused });
+  return { status: 200, text, etag: `"${createHash('sha256').update(text).digest('base64url').slice(0, 27)}"` };
+}
+
 /**
- * The page behind a customer's link.
+ * The page behind a customer's link: made once for each state that it is in, and then only asked whether it still is.
  *
  * @param byCustomer it is noted that the customer has seen it
  */
 export async function showQuotePage(token: string, byCustomer: boolean, refused: Refused | null = null): Promise<Page> {
-  const opened = await openQuote(token, byCustomer);
-  if (opened === null) return NOTHING;
-  urls ??= { css: pageUrl('quote.css'), js: pageUrl('quote.js'), font: '/customer/archivo.woff2' };
-  return { status: 200, text: quotePage({ ...opened, path: `/q/${token}`, files: urls, refused }) };
+  if (!isToken(token)) return NOTHING;
+  const found = await stampOfLink(pool(), linkHash(token));
+  if (found === null) return NOTHING;
+  if (byCustomer && !found.isOpened) await noteOpened(pool(), found.quoteId);
+  if (refused !== null) return makePage(token, refused);
+  const known = pages.get(token);
+  if (known?.stamp === found.stamp) return known.page;
+  const page = await makePage(token, null);
+  if (page.status === 200) pages.set(token, { stamp: found.stamp, page });
+  return page;
 }
 
 /** What a browser sends without the page's script, as the same thing said. */

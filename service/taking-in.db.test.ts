@@ -197,7 +197,7 @@ describe('limits', () => {
   });
 
   it('are not agreed while something is asked', async () => {
-    const allotment = (await counterJobs()).find((job) => job.customer.includes('Allotment'));
+    const allotment = (await counterJobs()).jobs.find((job) => job.customer.includes('Allotment'));
     expect(allotment).toMatchObject({ next: 'limits', waitsFor: 'an answer on a module' });
     expect(await agreeLimits(shop.teo, allotment?.id ?? 0, true)).toMatchObject({ code: 'conflict' });
     const id = await readTill(shop.teo);
@@ -210,7 +210,7 @@ describe('limits', () => {
 
 describe('the counter', () => {
   it('knows what each demo job waits for, and where it was left', async () => {
-    const jobs = await counterJobs();
+    const { jobs } = await counterJobs();
     const of = (customer: string) => jobs.find((job) => job.customer.includes(customer));
     expect(of('Tilde')).toMatchObject({ next: 'intake', waitsFor: 'what the machine says', totalMiB: 0 });
     expect(of('Bakery')).toMatchObject({ next: 'options', machine: 'Tarnholt Counter 4', totalMiB: 8192 });

@@ -1,6 +1,7 @@
 import type { Writable } from 'node:stream';
 import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
+import { noteDatabaseFault } from '../runtime/database-faults';
 
 // int8 as a number: capacities and counters stay far below 2^53. A date stays the text it is, so no zone shifts it.
 pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
@@ -57,7 +58,7 @@ export async function closePool(): Promise<void> {
  * the cause.
  */
 export async function transaction<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
-  const client = await pool().connect();
+  const client = await pool().connect().catch(noted);
   let broken: Error | undefined;
   try {
     await client.query('begin');
@@ -68,15 +69,21 @@ export async function transaction<T>(work: (db: Queryable) => Promise<T>): Promi
     await client.query('rollback').catch((error: Error) => {
       broken = error;
     });
-    throw cause;
+    return noted(cause);
   } finally {
     client.release(broken);
   }
 }
 
+/** Goes on failing; that the database is away is noted for whoever cannot be told otherwise. */
+function noted(cause: unknown): never {
+  noteDatabaseFault(cause, Date.now());
+  throw cause;
+}
+
 /** All rows. */
 export async function many<Row extends pg.QueryResultRow>(db: Queryable, what: string | Named, values: unknown[] = []) {
-  return (await db.query<Row>(what, values)).rows;
+  return (await db.query<Row>(what, values).catch(noted)).rows;
 }
 
 /** The only row, or null where there is none. Throws where there are several. */
@@ -95,7 +102,7 @@ export async function one<Row extends pg.QueryResultRow>(db: Queryable, text: st
 
 /** Runs a statement and tells how many rows it touched. */
 export async function run(db: Queryable, text: string, values: unknown[] = []): Promise<number> {
-  return (await db.query(text, values)).rowCount ?? 0;
+  return (await db.query(text, values).catch(noted)).rowCount ?? 0;
 }
 
 /**

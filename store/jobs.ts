@@ -80,6 +80,8 @@ export interface JobRow extends Job {
   slotCount: number;
   gapCount: number;
   totalMiB: number;
+  /** something in its slots is no capacity: it was let in before there were bounds */
+  isBroken: boolean;
   choiceCount: number;
   /** of the quote that is out: the option that was accepted, and what else was said to it */
   acceptedPlace: number | null;
@@ -97,12 +99,13 @@ export interface JobRow extends Job {
   parts: 'on-the-way' | 'here' | null;
 }
 
-/** Open jobs for the counter, last touched first. */
+/** A window of the open jobs for the counter, last touched first: $1 how many, $2 after how many. */
 export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
     (select count(*) from job_slot where job_id = job.id) as "slotCount",
     (select count(*) from job_slot where job_id = job.id and module is not null
        and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",
-    (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
+    (select coalesce(sum(bounded_mib(module)), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
+    exists (select from job_slot where job_id = job.id and module ->> 'capacityMiB' is not null and bounded_mib(module) is null) as "isBroken",
     (select count(*) from quote_choice where quote_id = draft.id) as "choiceCount",
     (select place from quote_answer where quote_id = sent.id and kind = 'accepted') as "acceptedPlace",
     exists (select from quote_answer where quote_id = sent.id and kind = 'declined') as declined,
@@ -119,13 +122,16 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
       from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
       where line.job_id = job.id) as parts
-  from (${SELECT} where closed_at is null order by touched_at desc limit 200) as job
+  from (${SELECT} where closed_at is null order by touched_at desc, job.id desc limit $1 offset $2) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
   left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
   order by job."touchedAt" desc, job.id desc`;
 
-export async function listCounterJobs(db: Queryable): Promise<JobRow[]> {
-  return many<JobRow & Record<string, unknown>>(db, COUNTER_JOBS);
+export async function listCounterJobs(db: Queryable, window: { most: number; after: number }): Promise<JobRow[]> {
+  return many<JobRow & Record<string, unknown>>(db, { name: 'counter jobs', text: COUNTER_JOBS }, [
+    window.most,
+    window.after,
+  ]);
 }
 
 export interface IntakePatch {

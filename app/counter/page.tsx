@@ -9,15 +9,19 @@ import { enterPage } from '../enter';
 
 export const metadata: Metadata = { title: 'Counter' };
 
-type Search = Promise<{ 'may-not'?: string }>;
+type Search = Promise<{ 'may-not'?: string; page?: string }>;
 
-/** Today's jobs by what they wait for. */
+/** Pages are looked at one by one: nobody leafs further. */
+const MOST_PAGE = 10_000;
+
+/** Today's jobs by what they wait for, the last touched first. */
 export default async function CounterPage({ searchParams }: { searchParams: Search }) {
   const caller = await enterPage('jobs.read');
-  const entries = await counterJobs();
+  const { page: asked, 'may-not': mayNot } = await searchParams;
+  const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
+  const { jobs: entries, hasMore } = await counterJobs(page);
   const now = new Date();
   const jobs = entries.map(({ touchedAt, ...entry }) => ({ ...entry, touched: ageText(touchedAt, now) }));
-  const mayNot = (await searchParams)['may-not'] !== undefined;
   return (
     <Desk caller={caller} here="/counter">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
@@ -25,8 +29,8 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
           <h1 className="text-xl">Counter</h1>
           <NewJob />
         </div>
-        {mayNot && <Notice tone="mind">Your role does not open that page.</Notice>}
-        <CounterBoard jobs={jobs} />
+        {mayNot !== undefined && <Notice tone="mind">Your role does not open that page.</Notice>}
+        <CounterBoard jobs={jobs} page={page} hasMore={hasMore} />
       </main>
     </Desk>
   );

@@ -41,6 +41,16 @@ test.each([
     10_000,
     true,
   ],
+  // and on the work beside them
+  [
+    [
+      { kind: 'part' as const, totalCents: 13_260 },
+      { kind: 'labour' as const, totalCents: 13_260 },
+      { kind: 'discount' as const, totalCents: -120, taxBp: null },
+    ],
+    10_000,
+    false,
+  ],
   // nothing bought, nothing to lose
   [[{ kind: 'labour' as const, totalCents: 2_900 }], 0, false],
 ])('%j that cost %i: below is %s', (lines, cost, below) => {

@@ -1,14 +1,49 @@
+'use client';
 import { STATIONS } from '@/core/machine/station';
 import { STATION_NAMES } from '../frame/station-words';
+import { buttonLook } from '../kit/button';
+import { NearLink } from '../kit/near-link';
 import { type CounterJob, JobRow } from './job-row';
 
-/** Open jobs under the station that wants somebody next. */
-export function CounterBoard({ jobs }: { jobs: readonly CounterJob[] }) {
+interface CounterBoardProps {
+  jobs: readonly CounterJob[];
+  /** from 1 */
+  page: number;
+  hasMore: boolean;
+}
+
+const pageHref = (page: number): string => (page === 1 ? '/counter' : `/counter?page=${page}`);
+
+/** Ways to the jobs touched before these, and after them. */
+function Pages({ page, hasMore }: Omit<CounterBoardProps, 'jobs'>) {
+  if (page === 1 && !hasMore) return null;
+  return (
+    <nav aria-label="Pages" className="flex items-center gap-3">
+      {page > 1 && (
+        <NearLink href={pageHref(page - 1)} className={buttonLook('plain')}>
+          Newer jobs
+        </NearLink>
+      )}
+      {hasMore && (
+        <NearLink href={pageHref(page + 1)} className={buttonLook('plain')}>
+          Older jobs
+        </NearLink>
+      )}
+      <span className="text-sm text-ink-2">Page {page}</span>
+    </nav>
+  );
+}
+
+/** Open jobs under the station that wants somebody next. The page carries each job once, as data. */
+export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
   if (jobs.length === 0) {
     return (
-      <p className="bg-sheet border border-line px-4 py-8 text-center">
-        No open jobs. The next customer starts with “New job”.
-      </p>
+      <>
+        <p className="bg-sheet border border-line px-4 py-8 text-center">
+          {page === 1 ? 'No open jobs. The next customer starts with “New job”.' : 'No jobs on this page.'}
+        </p>
+        <Pages page={page} hasMore={hasMore} />
+      </>
     );
   }
   return (
@@ -32,6 +67,7 @@ export function CounterBoard({ jobs }: { jobs: readonly CounterJob[] }) {
           </section>
         );
       })}
+      <Pages page={page} hasMore={hasMore} />
     </div>
   );
 }

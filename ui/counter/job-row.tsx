@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { STATIONS, type Station, type StationStanding } from '@/core/machine/station';
 import { capacityText } from '@/core/memory/capacity';
 import { StandingSign } from '../frame/standing-sign';
 import { STANDING_SIGNS, STATION_NAMES } from '../frame/station-words';
+import { NearLink } from '../kit/near-link';
 
 export interface CounterJob {
   id: number;
@@ -25,7 +25,7 @@ export function JobRow({ job }: { job: CounterJob }) {
   ).join(', ');
   return (
     <li>
-      <Link
+      <NearLink
         href={`/jobs/${job.id}`}
         className="grid grid-cols-[3rem_minmax(0,1.2fr)_minmax(0,1.1fr)_7rem_minmax(0,1fr)] gap-4 items-center px-4 py-2 bg-sheet hover:bg-act-soft border-b border-line max-[860px]:grid-cols-[2.5rem_1fr_auto]"
       >
@@ -50,7 +50,7 @@ export function JobRow({ job }: { job: CounterJob }) {
           <span className="block truncate">{job.waitsFor}</span>
           <span className="block text-sm text-ink-2">{job.touched}</span>
         </span>
-      </Link>
+      </NearLink>
     </li>
   );
 }

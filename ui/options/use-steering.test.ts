@@ -5,8 +5,16 @@ import { endHooks, type RunningHook, runHook } from '../client/testing/run-hook'
 import { type Steered, useSteering } from './use-steering';
 
 const router = { refresh: jest.fn() };
-const told = jest.fn(async (_method: string, _path: string, _body: Steering) => ({ ok: isHeard }));
+interface Told {
+  next: Steering;
+  seen: Steering;
+}
+const told = jest.fn(async (_method: string, _path: string, _body: Told) => ({
+  ok: isHeard,
+  ...(theirs !== null && { ok: false, theirs }),
+}));
 let isHeard = true;
+let theirs: Partial<Steering> | null = null;
 let job = { id: 7, steering: UNSTEERED };
 
 jest.mock('next/navigation', () => ({
@@ -22,6 +30,7 @@ beforeEach(() => {
   jest.useFakeTimers();
   jest.clearAllMocks();
   isHeard = true;
+  theirs = null;
   job = { id: 7, steering: { ...UNSTEERED, needMiB: 16_384 } };
   window.history.replaceState({ ours: 1 }, '', '/jobs/7/options');
 });
@@ -70,7 +79,8 @@ test('while something is dragged nothing is written and nothing is remembered; l
   await pass(2000);
   expect(query().get('budget')).toBe('5500');
   expect(told).toHaveBeenCalledTimes(1);
-  expect(told.mock.calls[0]).toEqual(['PUT', '/api/jobs/7/steering', hook.now().steering]);
+  const body = { next: hook.now().steering, seen: job.steering };
+  expect(told.mock.calls[0]).toEqual(['PUT', '/api/jobs/7/steering', body]);
 });
 
 test('the job is told once of what changed and changed back and changed again, and not of nothing', async () => {
@@ -84,7 +94,7 @@ test('the job is told once of what changed and changed back and changed again, a
   await steer(hook, { lanesOut: ['used', 'mixed'] });
   await pass(2000);
   expect(told).toHaveBeenCalledTimes(1);
-  expect(told.mock.calls[0]?.[2].lanesOut).toEqual(['used', 'mixed']);
+  expect(told.mock.calls[0]?.[2].next.lanesOut).toEqual(['used', 'mixed']);
 });
 
 test('a job that cannot be told is told when the network is back', async () => {
@@ -152,4 +162,37 @@ test('a page that the router drew anew gets its address back', async () => {
   job = { ...job };
   await hook.give(null);
   expect(query().get('budget')).toBe('7000');
+});
+
+test('what somebody else steered meanwhile is told, and whoever is here chooses', async () => {
+  const hook = await open();
+  theirs = { budgetCents: 7000 };
+  await steer(hook, { budgetCents: 9000 });
+  await pass(2000);
+  expect(hook.now()).toMatchObject({ clash: { budgetCents: 7000 }, forgetful: false, steering: { budgetCents: 9000 } });
+  // Nothing more is told until somebody has chosen.
+  await steer(hook, { freeSlots: 1 });
+  await pass(2000);
+  expect(told).toHaveBeenCalledTimes(1);
+  theirs = null;
+  await act(async () => hook.now().settle('mine'));
+  await pass(2000);
+  expect(told.mock.calls[1]?.[2]).toMatchObject({
+    next: { budgetCents: 9000, freeSlots: 1 },
+    seen: { budgetCents: 7000 },
+  });
+  expect(hook.now().clash).toBeNull();
+});
+
+test('theirs is followed by the ladder, and is not told back', async () => {
+  const hook = await open();
+  theirs = { budgetCents: 7000 };
+  await steer(hook, { budgetCents: 9000 });
+  await pass(2000);
+  theirs = null;
+  told.mockClear();
+  await act(async () => hook.now().settle('theirs'));
+  expect(hook.now().steering.budgetCents).toBe(7000);
+  await pass(2000);
+  expect(told.mock.calls.every(([, , { next }]) => next.budgetCents === 7000)).toBe(true);
 });

@@ -115,8 +115,9 @@ export function useSteering(): Steered {
   const { forgetful, clash, over } = useRemembered(job.id, settled, job.steering, router.refresh);
   const settle = (whose: 'mine' | 'theirs') => {
     if (clash === null) return;
-    over(clash);
+    // Theirs is told by nobody: the ladder follows it, and what else was changed here is told in its turn.
     if (whose === 'theirs') steer(clash);
+    over(clash, whose === 'mine');
   };
   return { steering: live ?? settled, steer, plan, name, forgetful, clash, settle };
 }
@@ -124,8 +125,8 @@ export function useSteering(): Steered {
 interface Remembering {
   forgetful: boolean;
   clash: Partial<Steering> | null;
-  /** takes note of what somebody else steered, and tells the job again */
-  over: (theirs: Partial<Steering>) => void;
+  /** takes note of what somebody else steered, and tells the job again where mine is to stay */
+  over: (theirs: Partial<Steering>, isMine: boolean) => void;
 }
 
 /**
@@ -166,11 +167,11 @@ function useRemembered(jobId: number, steering: Steering, atFirst: Steering, onS
     };
   }, [tell]);
   const over = useCallback(
-    (theirs: Partial<Steering>) => {
+    (theirs: Partial<Steering>, isMine: boolean) => {
       told.current = { ...told.current, ...theirs };
       clashing.current = false;
       setClash(null);
-      void tell();
+      if (isMine) void tell();
     },
     [tell],
   );

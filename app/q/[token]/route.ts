@@ -1,7 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { enter } from '@/app/enter';
-import { caught } from '@/app/handle';
-import { pageHeaders } from '@/app/quote-file';
+import { caughtForCustomer, pageHeaders } from '@/app/quote-file';
 import { SESSION_COOKIE } from '@/runtime/request-headers';
 import { showQuotePage } from '@/service/quote-page';
 
@@ -11,9 +10,12 @@ export async function GET(request: NextRequest, { params }: { params: Promise<{ 
     const { token } = await params;
     // Whoever is signed in looks at it for the shop.
     const isStaff = request.cookies.has(SESSION_COOKIE) && (await enter('jobs.read')).ok;
-    const { status, text } = await showQuotePage(token, !isStaff);
-    return new Response(text, { status, headers: pageHeaders() });
+    const { status, text, etag } = await showQuotePage(token, !isStaff);
+    const headers = { ...pageHeaders(), ...(etag !== undefined && { etag }) };
+    if (etag !== undefined && request.headers.get('if-none-match') === etag)
+      return new Response(null, { status: 304, headers });
+    return new Response(text, { status, headers });
   } catch (cause) {
-    return caught(cause, request);
+    return caughtForCustomer(cause, request);
   }
 }

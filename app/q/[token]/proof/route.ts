@@ -1,6 +1,5 @@
 import type { NextRequest } from 'next/server';
-import { caught } from '@/app/handle';
-import { pageHeaders } from '@/app/quote-file';
+import { caughtForCustomer, pageHeaders } from '@/app/quote-file';
 import { showProofPage } from '@/service/proof-sheet';
 
 /** The customer's proof sheet as a page. */
@@ -9,6 +8,6 @@ export async function GET(request: NextRequest, { params }: { params: Promise<{ 
     const { status, text } = await showProofPage((await params).token);
     return new Response(text, { status, headers: pageHeaders() });
   } catch (cause) {
-    return caught(cause, request);
+    return caughtForCustomer(cause, request);
   }
 }
