@@ -2,26 +2,35 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { freePort } from '../scripts/cluster';
 import { demoDatabase, type TestDatabase } from '../scripts/test-database';
-import { closePool } from '../store/database';
+import { closePool, pool } from '../store/database';
 
 const ROOT = process.cwd();
+
+/** How the process runs beside its settings. */
+export interface Running {
+  /** all the memory that it may have of its own, bytes (RLIMIT_DATA) */
+  capBytes?: number;
+  keepsLog?: boolean;
+}
 
 /** The built application on a database of its own, as a process that can be killed and started again. */
 export class App {
   private child: ChildProcess | null = null;
+  private said = '';
 
   private constructor(
     private readonly database: TestDatabase,
     private readonly port: number,
     /** settings of the process beside the usual ones */
     private readonly more: Record<string, string>,
+    private readonly how: Running,
   ) {}
 
   /** Starts it on the demo shop. */
-  static async open(more: Record<string, string> = {}): Promise<App> {
+  static async open(more: Record<string, string> = {}, how: Running = {}): Promise<App> {
     const database = await demoDatabase();
     process.env.DATABASE_URL = database.url;
-    const app = new App(database, await freePort(), more);
+    const app = new App(database, await freePort(), more, how);
     await app.start();
     return app;
   }
@@ -34,21 +43,50 @@ export class App {
     return this.database.url;
   }
 
+  /** How its process reaches the database: as the application's role. */
+  get applicationUrl(): string {
+    return this.database.appUrl;
+  }
+
+  get pid(): number {
+    return this.child?.pid ?? 0;
+  }
+
+  /** What its process wrote, where it was asked to keep that. */
+  log(): string {
+    return this.said;
+  }
+
+  /** Forgets who tried what how often. */
+  async forgetTries(): Promise<void> {
+    await pool().query('delete from rate_limit');
+  }
+
   async start(): Promise<void> {
-    this.child = spawn(process.execPath, [join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(this.port)], {
+    const serve = [join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(this.port)];
+    const { capBytes, keepsLog = false } = this.how;
+    const [command, ...args] =
+      capBytes === undefined
+        ? [process.execPath, ...serve]
+        : ['prlimit', `--data=${capBytes}`, process.execPath, ...serve];
+    this.child = spawn(command ?? '', args, {
       cwd: ROOT,
       detached: true,
-      stdio: 'ignore',
+      stdio: keepsLog ? ['ignore', 'pipe', 'pipe'] : 'ignore',
       env: {
         ...process.env,
         NODE_ENV: 'production',
         NEXT_TELEMETRY_DISABLED: '1',
-        LOG_LEVEL: 'silent',
+        LOG_LEVEL: keepsLog ? 'info' : 'silent',
         DATABASE_URL: this.database.appUrl,
         FENBRIK_ADDRESS: this.base,
         ...this.more,
       },
     });
+    for (const stream of [this.child.stdout, this.child.stderr])
+      stream?.on('data', (piece: Buffer) => {
+        this.said += piece.toString();
+      });
     for (let tries = 0; tries < 300; tries++) {
       const answer = await fetch(`${this.base}/api/health`).catch(() => null);
       if (answer?.ok) return;

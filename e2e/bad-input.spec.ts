@@ -96,8 +96,10 @@ test('hostile text is taken without harm: NUL, lone surrogates, a hundred slots,
       multipart: { file: { name: 'x.txt', mimeType: 'text/plain', buffer: Buffer.from(text) } },
     });
   const report = (devices: Parameters<typeof reportText>[0]['devices']) =>
-    reportText({ maker: 'No\0body', product: 'One', serial: '', cpu: '', maxGb: 8, devices });
+    reportText({ maker: 'Nobody', product: 'One', serial: '', cpu: '', maxGb: 8, devices });
   expect((await read(report([{ locator: 'DIMM_A1234', mb: 4096, rate: 2400 }]))).status()).toBe(200);
+  // A NUL makes a file look like no text: it is told so, and breaks nothing.
+  expect((await read(report([{ locator: 'DIMM\0A', mb: 4096 }]))).status()).toBe(422);
   const many = Array.from({ length: 100 }, (_, index) => ({ locator: `S${index}`, mb: 1024, rate: 2400 }));
   const refused = await read(report(many));
   expect(refused.status()).toBe(422);

@@ -80,6 +80,8 @@ describe('a body is let in by its head alone', () => {
     ['a path that is none', { path: '/api/nothing', headers: { ...JSON_HEAD, 'content-length': 2 } }, 404],
     ['a page', { path: '/counter', headers: { ...JSON_HEAD, 'content-length': 2 } }, 405],
     ['a method that is none', { method: 'TRACE', path: '/counter' }, 405],
+    ['an address that is none', { method: 'GET', path: '/q/%E0%A4%A' }, 400],
+    ['an address with a NUL', { method: 'GET', path: '/jobs/%00' }, 400],
     ['a question with a body', { method: 'GET', path: '/counter', headers: { 'content-length': 5 } }, 400],
     ['staff’s JSON without a session', { path: '/api/jobs', headers: { ...JSON_HEAD, 'content-length': 9 } }, 401],
     [

@@ -48,6 +48,15 @@ const cookieOf = (header: string | undefined, name: string): string | undefined 
     .find((part) => part.startsWith(`${name}=`))
     ?.slice(name.length + 1);
 
+/** Can a path be read: is every percent sign the beginning of a letter (RFC 3986, 2.1)? */
+function isReadable(path: string): boolean {
+  try {
+    return path.startsWith('/') && !decodeURIComponent(path).includes('\0');
+  } catch {
+    return false;
+  }
+}
+
 const bringsBody = ({ headers }: IncomingMessage): boolean =>
   headers['transfer-encoding'] !== undefined || Number(headers['content-length'] ?? 0) > 0;
 
@@ -116,6 +125,7 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
     const { method = '', url = '/' } = request;
     if (!METHODS.has(method)) return { status: 405, sentence: 'This method is not known here.' };
     const path = url.split('?', 1)[0] ?? '/';
+    if (!isReadable(path)) return { status: 400, sentence: 'This is no address.' };
     const session = cookieOf(request.headers.cookie, SESSION_COOKIE);
     const isStranger = !wasGoodSession(session, Date.now());
     const name = countedAs(client.address);

@@ -1,10 +1,9 @@
-import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { newShopSchema, openShop } from '../service/open-shop';
 import { closePool } from '../store/database';
 import { clusterFolder, openCluster } from './cluster';
-import { migrated, useRoles } from './roles-of-shop';
-import { giveUp, ROOT, say } from './setup.mjs';
+import { actAsRoles, migrated } from './roles-of-shop';
+import { giveUp, say } from './setup.mjs';
 
 /** What is asked, with the answer that an empty line gives. */
 const QUESTIONS = {
@@ -37,7 +36,7 @@ async function ask(): Promise<Answers> {
 const cluster = process.env.DATABASE_URL
   ? null
   : await openCluster(clusterFolder()).catch((error: Error) => giveUp(error.message));
-if (cluster !== null) await useRoles(cluster);
+if (cluster !== null) await actAsRoles(cluster);
 await migrated();
 const { taxPercent, labour, ownerName, signIn, password, ...own } = await ask();
 const shop = newShopSchema.safeParse({

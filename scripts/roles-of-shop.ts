@@ -5,7 +5,7 @@ import { type Cluster, clusterFolder, rolesOf } from './cluster';
 import { ROOT, say } from './setup.mjs';
 
 /** From here on the owner's role migrates, and everything else is done as the application's. */
-export async function useRoles(cluster: Cluster): Promise<void> {
+export async function actAsRoles(cluster: Cluster): Promise<void> {
   const { owner, app } = await rolesOf(cluster, clusterFolder());
   process.env.FENBRIK_OWNER_URL = owner;
   process.env.DATABASE_URL = app;

@@ -15,7 +15,7 @@ import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
 import { askedPort } from './port';
-import { migrated, useRoles } from './roles-of-shop';
+import { actAsRoles, migrated } from './roles-of-shop';
 import { giveUp, ROOT, say } from './setup.mjs';
 import { pauseBefore, type Supervised, type Supervisor, supervise } from './supervise';
 
@@ -24,7 +24,7 @@ const DEFAULT_PORT = 4180;
 async function database(): Promise<Cluster | null> {
   if (process.env.DATABASE_URL) return null;
   const cluster = await openCluster(clusterFolder());
-  await useRoles(cluster);
+  await actAsRoles(cluster);
   say(cluster.started ? 'PostgreSQL is up' : 'PostgreSQL was up already');
   return cluster;
 }
@@ -136,7 +136,7 @@ function watchDatabase(first: Cluster, onMoved: () => void): NodeJS.Timeout {
       const again = await openCluster(clusterFolder());
       failures = 0;
       if (again.url !== first.url) {
-        await useRoles(again);
+        await actAsRoles(again);
         delete process.env.FENBRIK_OWNER_URL;
         onMoved();
       }

@@ -3,8 +3,9 @@ import { MOST_READING_BYTES, MOST_READINGS } from '@/runtime/body-limits';
 /** What fits into one sending, bytes. */
 const LARGEST_SENDING = 30 * 1024 * 1024;
 
-/** Text that was typed or pasted, as a file of that name. */
-export const textFile = (name: string, text: string): File => new File([text], name, { type: 'text/plain' });
+/** Text that was typed or pasted, as a file of that name; NULs, which only broken programs copy, make it no binary. */
+export const textFile = (name: string, text: string): File =>
+  new File([text.replaceAll('\0', '')], name, { type: 'text/plain' });
 
 /** Files as one form. */
 export function formOf(files: readonly File[]): FormData {
