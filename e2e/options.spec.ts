@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core';
-import { ladderDrawn, openWindow, signIn } from './browser';
+import { axeFindings, ladderDrawn, openWindow, signIn } from './browser';
 import { openStage } from './stage';
 
 const stage = openStage();
@@ -98,11 +98,15 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   await page.keyboard.press('Escape');
   await page.getByRole('dialog').waitFor({ state: 'detached' });
   await page.keyboard.press('x');
-  const turned = page.getByRole('dialog');
-  const seen = await turned.innerText();
+  await page.waitForURL(/\/jobs\/\d+\/customer$/);
+  const turned = page.getByRole('main');
   await turned.getByRole('img', { name: /^Now 8 GB.* 3: \d+ GB/ }).waitFor();
-  expect(seen).not.toMatch(/margin|cost|seller|CL17|MT\/s/i);
+  expect(await turned.innerText()).not.toMatch(/margin|cost|seller|CL17|MT\/s/i);
+  // Neither is it in what the page carries: a page of its own, and no sheet over the staff's.
+  expect(await page.content()).not.toMatch(/costCents|marginCents|supplies|Quayside Components/);
+  expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
+  await page.waitForURL(/\/options/);
   expect(faults).toEqual([]);
   await context.close();
 }, 300_000);

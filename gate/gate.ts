@@ -99,15 +99,17 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
     const route = routeOf(path);
     if (route === null) return { status: 404, sentence: 'There is nothing here.' };
     if (route.kind === 'page') return { status: 405, sentence: 'A page is only asked for.' };
-    const isAllowed = await (isStranger ? strangers : signedIn).consume(name).then(
+    const rule = bodyRule(request.method ?? '', route.path);
+    const hasBody = bringsBody(request);
+    const wrong = hasBody ? faultOfBody(request, path, rule) : null;
+    if (wrong !== null) return wrong;
+    // Counted apart by who opens: whoever floods links keeps nobody at the same address from signing in.
+    const isAllowed = await (isStranger ? strangers : signedIn).consume(`${rule.opener} ${name}`).then(
       () => true,
       () => false,
     );
     if (!isAllowed) return TOO_MANY;
-    if (!bringsBody(request)) return null;
-    const rule = bodyRule(request.method ?? '', route.path);
-    const wrong = faultOfBody(request, path, rule);
-    if (wrong !== null) return wrong;
+    if (!hasBody) return null;
     const giveBack = held.take(
       Math.min(rule.heldBytes, Number(request.headers['content-length'] ?? rule.heldBytes)),
       isStranger,

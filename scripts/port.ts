@@ -13,9 +13,9 @@ export function lookAtPort(port: number): Promise<'free' | 'taken' | 'barred'> {
 async function isRefusedByBrowsers(port: number): Promise<boolean> {
   const cause = await fetch(`http://127.0.0.1:${port}/`, { signal: AbortSignal.timeout(2_000) }).then(
     () => null,
-    (error: Error) => error.cause,
+    (error: Error) => error.cause ?? null,
   );
-  return cause instanceof Error && cause.message === 'bad port';
+  return (cause as { message?: unknown } | null)?.message === 'bad port';
 }
 
 /**
@@ -30,9 +30,9 @@ export async function askedPort(asked: string | undefined): Promise<number | nul
   const port = Number(asked);
   if (!/^\d{1,5}$/.test(asked) || port < 1 || port > 65_535)
     throw new Error(`PORT is "${asked}": a port is a number from 1 to 65535.`);
-  if (await isRefusedByBrowsers(port)) throw new Error(`Browsers refuse port ${port}: set another PORT, such as 4180.`);
   const found = await lookAtPort(port);
   if (found === 'taken') throw new Error(`Port ${port} is taken by another program: end that, or set another PORT.`);
   if (found === 'barred') throw new Error(`Port ${port} may not be used by this user: set a PORT of 1024 or more.`);
+  if (await isRefusedByBrowsers(port)) throw new Error(`Browsers refuse port ${port}: set another PORT, such as 4180.`);
   return port;
 }

@@ -42,12 +42,18 @@ describe('imports point down only', () => {
     ['worker', 'node:fs'],
     ['standin', '../core/memory/capacity'],
     ['demo', '../service/quote'],
+    ['runtime', '../store/jobs'],
+    ['runtime', '../core/bounds'],
+    ['gate', '../store/session'],
+    ['gate', 'pg'],
   ])('%s may not import %s', (room, from) => {
     expect(lint(room, from)).toContain('noRestrictedImports');
   });
 
   test.each([
     ['core/planning', '../memory/capacity'],
+    ['gate', '../runtime/body-limits'],
+    ['store', '../runtime/database-faults'],
     ['store', '../core/memory/module'],
     ['service', '../store/jobs'],
     ['app', '@/service/quote'],

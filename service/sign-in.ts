@@ -1,4 +1,6 @@
 import { randomBytes } from 'node:crypto';
+import pLimit from 'p-limit';
+
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { hashPassword, passwordMatches, TooManyPasswords } from '../store/password';
@@ -10,6 +12,10 @@ import { done, type Fault, fault, type Result } from './result';
 import { forgetSignInTry, takeSignInTry } from './sign-in-tries';
 
 const TOKEN_BYTES = 32;
+
+/** So many sign-ins are dealt with at once, and so many wait: the connections to the database are there for everybody. */
+const queue = pLimit(3);
+const MOST_WAITING = 30;
 
 /** Compared with where no account has the name, so that both answers take the same time. */
 const nobody = hashPassword(randomBytes(TOKEN_BYTES).toString('hex'));
@@ -39,12 +45,13 @@ function waitText(waitMs: number): string {
   return minutes === 1 ? '1 minute' : `${minutes} minutes`;
 }
 
+const MANY = 'Many people are signing in just now: try again in a moment.';
+
 async function weigh(password: string, hash: string): Promise<boolean | Fault> {
   try {
     return await passwordMatches(password, hash);
   } catch (cause) {
-    if (cause instanceof TooManyPasswords)
-      return fault('too-many', 'Many people are signing in just now: try again in a moment.');
+    if (cause instanceof TooManyPasswords) return fault('too-many', MANY);
     throw cause;
   }
 }
@@ -59,6 +66,11 @@ export async function signIn(
   password: string,
   from: SignInFrom = { address: 'here' },
 ): Promise<Result<SignedIn>> {
+  if (queue.pendingCount >= MOST_WAITING) return fault('too-many', MANY);
+  return queue(() => tryToSignIn(name, password, from));
+}
+
+async function tryToSignIn(name: string, password: string, from: SignInFrom): Promise<Result<SignedIn>> {
   const signInName = name.trim().toLowerCase().slice(0, 80);
   const member = await findForSignIn(pool(), signInName);
   const browser = isMark(from.browser) ? from.browser : null;

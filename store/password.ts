@@ -7,8 +7,8 @@ const KEY_BYTES = 32;
 const SALT_BYTES = 16;
 const MAX_MEMORY = 64 * 1024 * 1024;
 
-/** Hashing takes a core: few at once, and so few waiting that nobody waits longer than a second or two. */
-const AT_ONCE = 2;
+/** Hashing takes a core: one at once, so that the others have theirs; and so few waiting that nobody waits for long. */
+const AT_ONCE = 1;
 const MOST_WAITING = 16;
 const queue = pLimit(AT_ONCE);
 

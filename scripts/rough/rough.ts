@@ -1,7 +1,7 @@
 import { App } from '../../e2e/app';
 import { ENDS } from './ends';
 import { POISON } from './poison';
-import { type Attack, type Finding, MIB, Stage } from './stage';
+import { type Attack, type Finding, held, MIB, Stage, wait } from './stage';
 import { roughStarts } from './starts';
 import { WHOSE } from './whose';
 
@@ -9,6 +9,9 @@ export interface Told extends Finding {
   point: number;
   what: string;
 }
+
+/** An attack that is not done by then has hung something, milliseconds. */
+const LONGEST_MS = 90_000;
 
 /** What treats the application roughly; each by itself, so that one that falls takes no other along. */
 const ATTACKS: readonly Attack[] = [...ENDS, ...POISON, ...WHOSE];
@@ -20,14 +23,18 @@ const ATTACKS: readonly Attack[] = [...ENDS, ...POISON, ...WHOSE];
  * @param tell hears of each finding as it is found
  */
 export async function treatRoughly(isLong: boolean, tell: (told: Told) => void): Promise<void> {
-  const app = await App.open({}, { capBytes: 1024 * MIB, keepsLog: true });
+  const app = await App.open(
+    { FENBRIK_PROXIES: 'loopback', FENBRIK_SMTP: 'smtp://127.0.0.1:9' },
+    { capBytes: 1024 * MIB, keepsLog: true },
+  );
   const stage = new Stage(app);
   try {
-    for (const { point, what, isLong: takesLong, run } of ATTACKS) {
+    for (const [nr, { point, what, isLong: takesLong, run }] of ATTACKS.entries()) {
       if (takesLong && !isLong) continue;
-      const finding = await run(stage).catch(
-        (cause): Finding => ({ held: false, figure: String(cause).slice(0, 300) }),
-      );
+      stage.address = `10.0.1.${nr}`;
+      const tooLong = wait(LONGEST_MS).then(() => held(false, `not done after ${LONGEST_MS / 1000} s`));
+      const done = run(stage).catch((cause): Finding => held(false, String(cause).slice(0, 300)));
+      const finding = await Promise.race([done, tooLong]);
       tell({ point, what, ...finding });
       // Whoever guessed too often would be told to wait in the next one.
       await app.forgetTries();

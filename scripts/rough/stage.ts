@@ -43,6 +43,8 @@ export const MIB = 1024 * 1024;
 /** The application that is treated roughly, and hands to do it with. */
 export class Stage {
   private readonly cookies = new Map<Role, string>();
+  /** where the attack of now comes from: each has an address of its own, told by a trusted proxy */
+  address = '10.0.0.1';
 
   constructor(readonly app: App) {}
 
@@ -65,6 +67,7 @@ export class Stage {
             ...(json !== undefined && { 'content-type': 'application/json' }),
             ...(content !== undefined && { 'content-length': Buffer.byteLength(content) }),
             ...(cookie !== undefined && { cookie }),
+            'x-forwarded-for': this.address,
             ...headers,
           },
         },
@@ -129,7 +132,8 @@ export class Stage {
       socket.on('drain', more);
       more();
     }
-    await wait(2_500);
+    // They are given time to be answered; what is taken in is answered never.
+    for (let waited = 0; waited < 8_000 && answers.some((one) => one === ''); waited += 100) await wait(100);
     return {
       answers: answers.map((one) => /^HTTP\/1\.1 (\d+)/.exec(one)?.[1] ?? ''),
       end: () => {

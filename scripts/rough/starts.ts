@@ -157,6 +157,18 @@ export async function roughStarts(tell: Told, isLong: boolean): Promise<void> {
       .getSetCookie()
       .map((one) => one.split(';')[0])
       .join('; ');
+    const forged = await fetch(`${start.base}/api/sign-in`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-forwarded-proto': 'https', 'x-fenbrik-secure': '1' },
+      body: JSON.stringify({ name: 'edda', password: DEMO_PASSWORD }),
+    });
+    const isBelieved =
+      /; Secure/.test(forged.headers.getSetCookie().join()) || forged.headers.has('strict-transport-security');
+    tell(
+      12,
+      'forwarded headers of just anybody',
+      held(forged.ok && !isBelieved, isBelieved ? 'believed' : 'not believed'),
+    );
     // The supervisor holds still, so that the database stays away for as long as it takes to look.
     start.child.kill('SIGSTOP');
     const postmaster = start.postmaster();

@@ -9,7 +9,8 @@ import { type Attack, held, Stage } from './stage';
 const count = async (table: 'shelf_piece' | 'seller' | 'trial'): Promise<number> =>
   (await one<{ count: number }>(pool(), `select count(*)::int as count from ${table}`)).count;
 
-const COSTS = /(cost|margin|was|left|each|quoted|printed)Cents\\?":\d/i;
+/** What a thing costs the shop, or leaves it; `eachCents` of a quote's line is what the customer pays. */
+const COSTS = /(cost|margin|was|left|quoted|printed)Cents\\?":\d/i;
 
 /** Points 7 to 13: what is whose. */
 export const WHOSE: readonly Attack[] = [
@@ -90,7 +91,8 @@ export const WHOSE: readonly Attack[] = [
       const leaks: string[] = [];
       for (const path of paths) {
         const { status, text } = await stage.ask('GET', path, { role: 'counter' });
-        if (status !== 200 || COSTS.test(text)) leaks.push(`${path} ${status}`);
+        const isOrder = path === '/orders' && /eachCents\\?":\d/.test(text);
+        if (status !== 200 || COSTS.test(text) || isOrder) leaks.push(`${path} ${status}`);
       }
       const find = await stage.ask('POST', '/api/offers/find', { role: 'counter', json: { text: '16GB' } });
       if (COSTS.test(find.text)) leaks.push('/api/offers/find');
@@ -236,24 +238,21 @@ export const WHOSE: readonly Attack[] = [
   },
   {
     point: 12,
-    what: 'JSON as text/plain, forwarded headers of just anybody',
+    what: 'JSON that says it is something else',
     run: async (stage) => {
       const plain = await stage.ask('PUT', '/api/best-rule', {
         role: 'owner',
         body: '{"toleranceBp":1}',
         headers: { 'content-type': 'text/plain' },
       });
-      const forged = { 'x-forwarded-proto': 'https', 'x-forwarded-for': '1.2.3.4', 'x-fenbrik-secure': '1' };
-      const signed = await stage.ask('POST', '/api/sign-in', {
-        json: { name: 'edda', password: 'petrel-street' },
-        headers: forged,
+      const named = await stage.ask('PUT', '/api/best-rule', {
+        role: 'owner',
+        body: '{"toleranceBp":1}',
+        headers: { 'content-type': 'application/jsonx' },
       });
-      const cookies = (signed.headers['set-cookie'] ?? []).join(' ');
-      const believed =
-        /secure/i.test(cookies.replace(/SameSite/gi, '')) || signed.headers['strict-transport-security'] !== undefined;
       return held(
-        plain.status === 415 && signed.status === 200 && !believed,
-        `text ${plain.status}; forwarded headers ${believed ? 'believed' : 'not believed'}`,
+        plain.status === 415 && named.status === 415,
+        `text ${plain.status}, something like it ${named.status}`,
       );
     },
   },
@@ -290,7 +289,7 @@ export const WHOSE: readonly Attack[] = [
     point: 14,
     what: 'the mail stand-in on a folder that cannot be written',
     run: async () => {
-      const server = await openMailServer('/proc/1/fenbrik-mail');
+      const server = await openMailServer('/etc/hostname/mail');
       const { sendMail } = await import('../../outward/send-mail');
       const mail = {
         ...{
