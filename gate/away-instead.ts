@@ -1,6 +1,11 @@
-import { type IncomingMessage, ServerResponse } from 'node:http';
+import type { IncomingMessage, ServerResponse } from 'node:http';
 import { AWAY_HEADERS, awayPage } from '../runtime/away-page';
 import { recentDatabaseFault } from '../runtime/database-faults';
+
+/** Headers of the page that could not be made. */
+const OF_THE_BROKEN = /^(content-(?!security)|etag$|cache-control$|link$|vary$|transfer-encoding$)/;
+
+type Sending = Pick<ServerResponse, 'writeHead' | 'write' | 'end' | 'flushHeaders'>;
 
 /**
  * Where a page could not be made because the database is away, its place is taken by a plain page that says so (503), before
@@ -8,37 +13,33 @@ import { recentDatabaseFault } from '../runtime/database-faults';
  */
 export function awayInstead(request: IncomingMessage, response: ServerResponse): void {
   if (request.method !== 'GET' || request.headers.rsc !== undefined) return;
+  const own: Sending = {
+    writeHead: response.writeHead.bind(response),
+    write: response.write.bind(response),
+    end: response.end.bind(response),
+    flushHeaders: response.flushHeaders.bind(response),
+  };
   let isReplaced = false;
+  let isSending = false;
   /** @returns true: nothing more is to be sent of what was on its way */
   const replace = (status: number): boolean => {
-    if (isReplaced) return true;
+    if (isReplaced) return !isSending;
     if (response.headersSent || status !== 500) return false;
     const fault = recentDatabaseFault(Date.now());
     if (fault === null) return false;
     isReplaced = true;
-    const page = awayPage(fault);
-    for (const name of response.getHeaderNames()) {
-      if (/^(content-|etag|cache-control|link$|vary$|transfer-)/.test(name) && name !== 'content-security-policy')
-        response.removeHeader(name);
-    }
-    response.statusCode = 503;
-    for (const [name, value] of Object.entries(AWAY_HEADERS)) response.setHeader(name, value);
-    ServerResponse.prototype.end.call(response, page, 'utf8');
+    // While ours is sent, what the server itself calls on the way is let through.
+    isSending = true;
+    for (const name of response.getHeaderNames()) if (OF_THE_BROKEN.test(name)) response.removeHeader(name);
+    own.writeHead(503, AWAY_HEADERS);
+    own.end(awayPage(fault));
+    isSending = false;
     return true;
   };
-  const { writeHead, write, end, flushHeaders } = response;
-  response.writeHead = function writeHeadInstead(status: number, ...rest: never[]) {
-    return replace(status) ? response : writeHead.call(response, status, ...rest);
-  } as typeof response.writeHead;
-  response.flushHeaders = function flushInstead() {
-    if (!replace(response.statusCode)) flushHeaders.call(response);
-  };
-  response.write = function writeInstead(...args: never[]) {
-    return replace(response.statusCode) ? true : (write as (...all: never[]) => boolean).call(response, ...args);
-  } as typeof response.write;
-  response.end = function endInstead(...args: never[]) {
-    return replace(response.statusCode)
-      ? response
-      : (end as (...all: never[]) => ServerResponse).call(response, ...args);
-  } as typeof response.end;
+  Object.assign(response, {
+    writeHead: (status: number, ...rest: [never]) => (replace(status) ? response : own.writeHead(status, ...rest)),
+    flushHeaders: () => (replace(response.statusCode) ? undefined : own.flushHeaders()),
+    write: (...args: [never]) => (replace(response.statusCode) ? true : own.write(...args)),
+    end: (...args: [never]) => (replace(response.statusCode) ? response : own.end(...args)),
+  } satisfies Sending);
 }

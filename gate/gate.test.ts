@@ -1,6 +1,7 @@
 import { once } from 'node:events';
 import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import { type AddressInfo, connect, type Socket } from 'node:net';
+import { noteDatabaseFault } from '../runtime/database-faults';
 import { noteGoodSession } from '../runtime/known-sessions';
 import { LIMITS, openGate } from './gate';
 import { readRoutes } from './routes';
@@ -213,5 +214,35 @@ describe('what handlers may believe', () => {
       'x-fenbrik-secure': '1',
     });
     expect(text.toLowerCase()).toContain('strict-transport-security: max-age=63072000');
+  });
+});
+
+describe('a page that could not be made', () => {
+  const broken = (_: IncomingMessage, response: ServerResponse) => {
+    response.statusCode = 500;
+    response.setHeader('content-type', 'text/html');
+    response.setHeader('content-length', '12');
+    response.write('broken');
+    response.write(' pieces');
+    response.end('digest 12345');
+  };
+
+  it('is a plain one with 503 while the database is away, and itself otherwise', async () => {
+    await open();
+    work = broken;
+    expect((await raw({ method: 'GET', path: '/counter' })).text).toContain('broken');
+    noteDatabaseFault({ code: 'ECONNREFUSED' }, Date.now());
+    const { status, text } = await raw({ method: 'GET', path: '/counter' });
+    expect(status).toBe(503);
+    expect(text).toContain('retry-after: 5');
+    expect(text).toContain('Gleich wieder da');
+    expect(text).not.toMatch(/broken|digest/);
+    // Data is for whoever asked for it to understand; other pages are theirs.
+    expect((await raw({ method: 'GET', path: '/counter', headers: { rsc: '1' } })).status).toBe(500);
+    work = (_, response) => void response.end('well');
+    expect((await raw({ method: 'GET', path: '/counter' })).status).toBe(200);
+    noteDatabaseFault({ code: '53100' }, Date.now());
+    work = broken;
+    expect((await raw({ method: 'GET', path: '/counter' })).text).toContain('The disk is full');
   });
 });
