@@ -10,7 +10,7 @@ import { DEMO_SELLERS } from '../demo/sellers';
 import { readEnvironment } from '../runtime/environment';
 import { closePool, pool } from '../store/database';
 import { listFeeds, setFeedUrl } from '../store/feeds';
-import { maybeShop } from '../store/shop';
+import { maybeShop, updateCustomerAddress } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
@@ -102,6 +102,14 @@ function program(args: string[], env: Record<string, string>): ChildProcess {
     stdio: ['pipe', 'inherit', 'inherit'],
     env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', ...env },
   });
+}
+
+/** The demo shop's customers reach it where it is: its mail goes nowhere else. A shop of one's own confirms its address. */
+async function demoAddress(port: number): Promise<void> {
+  const shop = await maybeShop(pool());
+  if (!shop?.demo || process.env.FENBRIK_ADDRESS) return;
+  if (shop.customerAddress === '' || /^http:\/\/127\.0\.0\.1:\d+$/.test(shop.customerAddress))
+    await updateCustomerAddress(pool(), `http://127.0.0.1:${port}`);
 }
 
 /** Any answer is a sign of life, also that there are too many connections. */
@@ -210,6 +218,7 @@ export async function start(): Promise<void> {
     spawn: () => program([join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(port)], {}),
   });
   programs.push(app, ...[feeds, mail].flatMap((one) => (one === null ? [] : [supervise(one)])));
+  await demoAddress(port);
   await closePool();
   if (!(await answers(health, app))) {
     if (!ending) console.error('[fenbrik] the application did not come up: what it said stands above.');

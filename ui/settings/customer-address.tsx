@@ -43,7 +43,6 @@ export function CustomerAddress({ address, isSet }: CustomerAddressProps) {
             label="Links in mails begin with"
             className="w-96 max-w-full"
             placeholder="https://quotes.example"
-            hint={address === '' ? 'No quote is mailed until an address is saved.' : undefined}
             value={typed}
             onChange={(event) => {
               setTyped(event.target.value);
@@ -60,6 +59,7 @@ export function CustomerAddress({ address, isSet }: CustomerAddressProps) {
           )}
         </form>
       )}
+      {address === '' && <p className="text-sm text-ink-2">No quote is mailed until an address is saved.</p>}
       <Fault sentence={sentence} />
       {saved && <Notice tone="good">Saved.</Notice>}
     </section>
