@@ -1,3 +1,4 @@
+import { NOTHING_KNOWN } from '../machine/nothing-known';
 import { wholeModule } from './whole-module';
 
 test('a module of a list is completed by what is usual, never in what must be told', () => {
@@ -19,4 +20,11 @@ test('a module of a list is completed by what is usual, never in what must be to
   expect(wholeModule({ ...nothing, ...known, buffering: 'registered' })).toMatchObject({ ecc: true });
   expect(wholeModule({ ...nothing, ...known, rateMTs: null })).toBeNull();
   expect(wholeModule({ ...nothing, ...known, generation: null })).toBeNull();
+});
+
+test('a size or a rate that no module has makes none', () => {
+  const known = { ...NOTHING_KNOWN, generation: 'DDR4', form: 'DIMM', capacityMiB: 16_384, rateMTs: 2666 } as const;
+  expect(wholeModule(known)).not.toBeNull();
+  expect(wholeModule({ ...known, capacityMiB: 16_777_217 })).toBeNull();
+  expect(wholeModule({ ...known, rateMTs: 100_001 })).toBeNull();
 });

@@ -1,13 +1,17 @@
+import { moduleMiBSchema, rateSchema } from '../bounds';
 import type { KnownModule } from '../machine/job-slot';
 import { GENERATION_FACTS } from '../memory/generation';
 import { type MemoryModule, moduleSchema } from '../memory/module';
 
-/** A row's module as the planner needs it: what it does not tell of its kind and voltage is what is usual. */
+/** A module that can be bought: of a size and a rate that there are. */
+const boughtSchema = moduleSchema.extend({ capacityMiB: moduleMiBSchema, rateMTs: rateSchema });
+
+/** A row's module as the planner needs it: what it does not tell of its kind and voltage is what is usual; null: it cannot be. */
 export function wholeModule(known: KnownModule): MemoryModule | null {
   const { generation } = known;
   if (generation === null) return null;
   const [usual] = GENERATION_FACTS[generation].voltagesMv;
-  const parsed = moduleSchema.safeParse({
+  const parsed = boughtSchema.safeParse({
     ...known,
     buffering: known.buffering ?? 'unbuffered',
     ecc: known.ecc ?? (known.buffering === 'registered' || known.buffering === 'load-reduced'),
