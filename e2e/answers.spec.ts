@@ -116,7 +116,7 @@ test('with the network gone what was typed stays, and the same yes goes through 
   await customer.context.close();
 }, 300_000);
 
-test('sent, opened, accepted on a telephone; then a price moves, and a new version is out in two keys', async () => {
+test('sent, opened, accepted on a telephone; then a price moves, and a change order is out', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   await page.goto('/jobs/1/options?open=');
@@ -163,13 +163,24 @@ test('sent, opened, accepted on a telephone; then a price moves, and a new versi
   await page.reload();
   await page.getByText(/^Option 2: .* more each .*; it leaves /).waitFor();
   await pressTill(page, 'r', page.getByText('Look, then send it as a new version.'));
+  // What was accepted is changed by nobody's slip of a key.
+  await page.getByText(/Oddny Fairlie accepted option 2 of 20\d\d-\d{4} on .* A change order replaces it/).waitFor();
+  expect(await page.getByRole('button', { name: /^Send change order/ }).isDisabled()).toBe(true);
+  await page.getByLabel('Change the accepted order').check();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('heading', { name: 'This goes to the customer' }).click();
   await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
-  await page.getByText('replaced by a later one').waitFor();
+  await page.getByText(/option 2 accepted on .*, then changed/).waitFor();
+  const changed = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
-  // The accepted version says so, and what it promised is what it was.
+  // The accepted version keeps its yes and says what came after; what it promised is what it was.
   await customer.page.reload();
-  await customer.page.getByText('A newer quote replaces this one.').waitFor();
+  await customer.page.getByText('A newer quote changes this order.').waitFor();
+  await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
   expect(await customer.page.getByRole('article').nth(1).innerText()).toBe(frozen);
+  await customer.page.goto(changed);
+  await customer.page.getByText(/^This changes your order: on .* you accepted option 2 of quote/).waitFor();
+  await saysYes(customer.page).waitFor();
   expect(faults).toEqual([]);
   await Promise.all([context.close(), customer.context.close()]);
 }, 300_000);

@@ -25,6 +25,19 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await page.waitForURL(/sort=per-gib/);
   await page.reload();
   expect(await page.getByLabel('Find offers').inputValue()).toBe('16 gb ddr4 so-dimm original');
+  // The counter sees what a customer pays and not what that costs, until an owner says so.
+  const found = page.getByRole('region', { name: /DDR4 SO-DIMM, by cost of a GB/ }).getByRole('listitem');
+  await found.first().waitFor();
+  for (const name of [/^As CSV/, /^Prices /]) expect(await page.getByRole('button', { name }).count()).toBe(0);
+  expect(await page.getByText('we pay').count()).toBe(0);
+  const owner = await openWindow(stage.browser, stage.app.base);
+  await signIn(owner.context, stage.app.base, 'runa');
+  await owner.page.goto('/settings');
+  await owner.page.getByLabel('The counter role sees costs and margins').check();
+  await owner.page.getByRole('button', { name: 'Save roles' }).click();
+  await owner.page.getByRole('region', { name: 'Roles' }).getByText('Saved.').waitFor();
+  await owner.context.close();
+  await page.reload();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'As CSV' }).click(),

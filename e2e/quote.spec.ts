@@ -127,11 +127,11 @@ test('the owner rewords a text, and puts a logo on the papers; what is no pictur
   writeFileSync(big, Buffer.alloc(40_000_000));
   await chooser.setInputFiles(big);
   await papers.getByText('The file has more than 1 MB: save the logo smaller.').waitFor();
-  // Whoever sends it past the page is told the same.
+  // Whoever sends it past the page is told so before a byte of it is read.
   const sent = await context.request.put('/api/logo', { data: readFileSync(big), headers: { origin: stage.app.base } });
   expect([sent.status(), (await sent.json()).sentence]).toEqual([
-    422,
-    'The file has more than 1 MB: save the logo smaller.',
+    413,
+    'This is too large: at most 976 kB can be sent here.',
   ]);
   const buffer = Buffer.from(
     'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==',

@@ -146,6 +146,18 @@ describe('what is in flight is bounded', () => {
     expect(signedIn.filter((status) => status === 429)).toHaveLength(2);
   });
 
+  it('by sign-ins from everywhere, so that the others are not kept waiting', async () => {
+    await open({ limits: { ...LIMITS, opened: { session: 9, anybody: 2, link: 9 } } as unknown as typeof LIMITS });
+    work = () => {};
+    const send = () => raw({ path: '/api/sign-in', headers: { ...JSON_HEAD, 'content-length': 2 }, body: '{}' });
+    void send();
+    void send();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    expect((await send()).status).toBe(503);
+    work = (_, response) => void response.end('done');
+    expect((await raw({ method: 'GET', path: '/counter' })).status).toBe(200);
+  });
+
   it('by connections from an address', async () => {
     await open({ limits: { ...LIMITS, connections: { all: 100, address: 4 } } as unknown as typeof LIMITS });
     for (let nr = 0; nr < 4; nr++) sockets.push(connect(portOf(), '127.0.0.1'));

@@ -23,6 +23,8 @@ export const LIMITS = {
   requests: { all: 1_000, stranger: 150, signedIn: 400 },
   /** requests that bring something, a minute */
   sends: { stranger: 300, signedIn: 3_000 },
+  /** sign-ins and answers at one time, from everywhere: each is more work than its sender has with it */
+  opened: { session: 400, anybody: 24, link: 100 },
   headersMs: 10_000,
   idleMs: 10_000,
 } as const;
@@ -85,7 +87,7 @@ function faultOfBody(request: IncomingMessage, path: string, rule: BodyRule): Re
  */
 export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GateParts): Server {
   const tell = clientTeller(proxies);
-  const [connections, requests] = [new Counts(), new Counts()];
+  const [connections, requests, opened] = [new Counts(), new Counts(), new Counts()];
   const held = new HeldBytes();
   const slow = new SlowBodies();
   const strangers = new RateLimiterMemory({ points: limits.sends.stranger, duration: 60 });
@@ -109,6 +111,8 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
       () => false,
     );
     if (!isAllowed) return TOO_MANY;
+    if (opened.of(rule.opener) >= limits.opened[rule.opener]) return FULL;
+    response.once('close', opened.add(rule.opener));
     if (!hasBody) return null;
     const giveBack = held.take(
       Math.min(rule.heldBytes, Number(request.headers['content-length'] ?? rule.heldBytes)),

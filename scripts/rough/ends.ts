@@ -145,7 +145,7 @@ export const ENDS: readonly Attack[] = [
       const weighed = statuses.filter((status) => status === 401).length;
       return held(
         weighed <= 8,
-        `${weighed} weighed, ${statuses.filter((status) => status === 429).length} told to wait`,
+        `${weighed} weighed, ${statuses.filter((status) => status === 429 || status === 503).length} told to wait`,
       );
     },
   },
