@@ -110,6 +110,15 @@ describe('a body is let in by its head alone', () => {
     expect(handled).toMatchObject([{ body: body.length }]);
   });
 
+  it('is refused with a page where a browser shows what it is answered, with data elsewhere', async () => {
+    const headers = { ...JSON_HEAD, 'content-length': 90_000 };
+    expect((await raw({ path: '/api/sign-in', headers })).text).toContain(
+      '{"code":"bad-input","sentence":"This is too large',
+    );
+    const page = await raw({ path: '/api/sign-in', headers: { ...headers, accept: 'text/html,*/*' } });
+    expect(page.text).toContain('<h1>This is too large: at most 4 kB can be sent here.</h1>');
+  });
+
   it('asks first where the sender asks first, and takes nothing that it would refuse', async () => {
     const expecting = { ...JSON_HEAD, expect: '100-continue' };
     const refused = await raw({ path: '/api/jobs', headers: { ...expecting, 'content-length': 90_000_000 } });

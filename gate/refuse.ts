@@ -30,16 +30,30 @@ export function endUnread(request: IncomingMessage, response: ServerResponse): v
   });
 }
 
+/** A browser that shows what it is answered gets a page, everybody else data. */
+function bodyOf(request: IncomingMessage, { status, sentence }: Refusal): { type: string; body: Buffer } {
+  if (!/text\/html/.test(request.headers.accept ?? ''))
+    return {
+      type: 'application/json; charset=utf-8',
+      body: Buffer.from(JSON.stringify({ code: CODES[status], sentence })),
+    };
+  const page = `<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>${sentence}</title></head>
+<body><main><h1>${sentence}</h1><p>Go back: what you typed may still be there.</p></main></body></html>`;
+  return { type: 'text/html; charset=utf-8', body: Buffer.from(page) };
+}
+
 /** Answers without reading the request's body. */
-export function refuse(request: IncomingMessage, response: ServerResponse, { status, sentence }: Refusal): void {
+export function refuse(request: IncomingMessage, response: ServerResponse, refusal: Refusal): void {
+  const { status } = refusal;
   if (response.headersSent) {
     request.socket.destroy();
     return;
   }
-  const body = Buffer.from(JSON.stringify({ code: CODES[status], sentence }));
+  const { type, body } = bodyOf(request, refusal);
   endUnread(request, response);
   response.writeHead(status, {
-    'content-type': 'application/json; charset=utf-8',
+    'content-type': type,
     'content-length': body.length,
     'cache-control': 'no-store',
     ...(!request.complete && { connection: 'close' }),

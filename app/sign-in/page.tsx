@@ -13,6 +13,7 @@ export const metadata: Metadata = { title: 'Sign in' };
 
 const WRONG: Record<string, string> = {
   'signed-out': 'Name or password is not right.',
+  busy: 'Fenbrik does not answer just now: try again in a moment.',
   'too-many': 'Too many tries: wait a few minutes, then try again.',
 };
 

@@ -31,9 +31,9 @@ async function typedIn(request: NextRequest, isForm: boolean): Promise<Result<Ty
 
 /** Signs in: from the page's form (answers by leading on) or from the dialog within a page (answers JSON). */
 export async function POST(request: NextRequest): Promise<Response> {
+  const isForm = /^application\/x-www-form-urlencoded/i.test(request.headers.get('content-type') ?? '');
   try {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
-    const isForm = /^application\/x-www-form-urlencoded/i.test(request.headers.get('content-type') ?? '');
     const typed = await typedIn(request, isForm);
     if (!typed.ok) return answer(typed);
     const { name, password } = typed.value;
@@ -53,6 +53,8 @@ export async function POST(request: NextRequest): Promise<Response> {
     headers.delete('location');
     return Response.json({ signedIn: true }, { headers });
   } catch (cause) {
-    return caught(cause, request);
+    // The page says what is the matter, or that it cannot be shown just now.
+    const told = caught(cause, request);
+    return isForm ? new Response(null, { status: 303, headers: { location: '/sign-in?wrong=busy' } }) : told;
   }
 }

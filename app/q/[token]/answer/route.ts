@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { boundedText } from '@/app/bounded-text';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
-import { nothingHere, pageHeaders } from '@/app/quote-file';
+import { caughtForCustomer, nothingHere, pageHeaders } from '@/app/quote-file';
 import { storable } from '@/app/storable';
 import { MOST_ANSWER_BYTES } from '@/runtime/body-limits';
 import { answerQuote, answerSchema } from '@/service/quote-answers';
@@ -24,16 +24,16 @@ export async function POST(
   request: NextRequest,
   { params }: { params: Promise<{ token: string }> },
 ): Promise<Response> {
+  const isForm = (request.headers.get('content-type') ?? '').startsWith('application/x-www-form-urlencoded');
   try {
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const { token } = await params;
     // Nothing is read of what comes without a link that opens.
     if (!(await opensQuote(token))) return nothingHere();
-    const type = request.headers.get('content-type') ?? '';
-    if (type.startsWith('application/x-www-form-urlencoded')) return await takeSentForm(request, token);
+    if (isForm) return await takeSentForm(request, token);
     const body = await parseBody(request, answerSchema, MOST_ANSWER_BYTES);
     return answer(body.ok ? await answerQuote(token, body.value) : body);
   } catch (cause) {
-    return caught(cause, request);
+    return isForm ? caughtForCustomer(cause, request) : caught(cause, request);
   }
 }
