@@ -6,6 +6,7 @@ import { Command } from 'commander';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { freePort } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
+import { askOften, type Load } from './ask-often';
 
 /*
  * node --import tsx bench/load.ts [--before COMMIT]: how many answers a second the application gives to 50 connections of a load
@@ -25,38 +26,8 @@ const JOBS = 200;
 const OPEN_JOB = 7;
 const SECONDS = Number(options.seconds);
 
-interface Load {
-  perSecond: number;
-  p50: number;
-  p99: number;
-  faults: number;
-}
-
-async function load(url: string, cookie: string | null, seconds: number): Promise<Load> {
-  const bin = join(ROOT, 'node_modules', 'autocannon', 'autocannon.js');
-  const headers = cookie === null ? [] : ['-H', `cookie=${cookie}`];
-  const args = [
-    '-c',
-    '1',
-    process.execPath,
-    bin,
-    '-j',
-    '-c',
-    String(CONNECTIONS),
-    '-d',
-    String(seconds),
-    ...headers,
-    url,
-  ];
-  const child = spawn('taskset', args, { stdio: ['ignore', 'pipe', 'ignore'] });
-  let told = '';
-  child.stdout.on('data', (piece: Buffer) => {
-    told += piece.toString();
-  });
-  await new Promise((resolve) => child.once('exit', resolve));
-  const { requests, latency, non2xx, errors } = JSON.parse(told);
-  return { perSecond: requests.average, p50: latency.p50, p99: latency.p99, faults: non2xx + errors };
-}
+const load = (url: string, cookie: string | null, seconds: number): Promise<Load> =>
+  askOften(url, { connections: CONNECTIONS, seconds, cookie });
 
 /** `npm start` of a checkout, on data of its own. */
 class Started {

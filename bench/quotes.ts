@@ -1,4 +1,3 @@
-import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -16,6 +15,7 @@ import { showJob } from '../service/job-state';
 import { contentCode } from '../service/quote-content';
 import { closePool } from '../store/database';
 import { migrate } from '../store/migrate';
+import { askOften } from './ask-often';
 
 /*
  * npm run bench-quotes: the PDF of a three-option quote, in milliseconds and bytes; and customers' pages a second, made anew
@@ -30,26 +30,7 @@ const held = (is: boolean): string => (is ? 'held' : 'MISSED');
 const at = (sorted: readonly number[], share: number): number =>
   sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? 0;
 
-interface Load {
-  perSecond: number;
-  p50: number;
-  p99: number;
-  faults: number;
-}
-
-/** Asks for a path as often as it is answered, from a process that has one core to itself. */
-async function load(url: string, seconds: number): Promise<Load> {
-  const bin = join(ROOT, 'node_modules', 'autocannon', 'autocannon.js');
-  const args = ['-c', '1', process.execPath, bin, '-j', '-c', String(CONNECTIONS), '-d', String(seconds), url];
-  const child = spawn('taskset', args, { stdio: ['ignore', 'pipe', 'ignore'] });
-  let told = '';
-  child.stdout.on('data', (piece: Buffer) => {
-    told += piece.toString();
-  });
-  await new Promise((resolve) => child.once('exit', resolve));
-  const { requests, latency, non2xx, errors } = JSON.parse(told);
-  return { perSecond: requests.average, p50: latency.p50, p99: latency.p99, faults: non2xx + errors };
-}
+const load = (url: string, seconds: number) => askOften(url, { connections: CONNECTIONS, seconds });
 
 const folder = mkdtempSync(join(tmpdir(), 'fenbrik-bench-'));
 chmodSync(folder, 0o755);

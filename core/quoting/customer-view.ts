@@ -1,9 +1,25 @@
 import type { QuoteOption, QuoteSnapshot } from './snapshot';
+import type { Language } from './words/language';
 
 /** An option as the customer may see it: without the shop's side. */
 export type CustomerOption = Omit<QuoteOption, 'shop'>;
 /** A quote as the customer may see it. */
 export type CustomerQuote = Omit<QuoteSnapshot, 'options'> & { options: CustomerOption[] };
+
+/** What a job's draft offers on the screen turned to the customer. Capacity MiB, money minor units. */
+export interface CustomerScreen {
+  jobId: number;
+  language: Language;
+  currency: string;
+  /** as people say it; empty: nobody has said */
+  machine: string;
+  todayMiB: number;
+  /** the customer pays no tax */
+  isExempt: boolean;
+  /** tax is added to the shop's prices */
+  isTaxAdded: boolean;
+  options: CustomerOption[];
+}
 
 /**
  * Takes everything off a quote that only the shop may see. What leaves the shop is made from this and from

@@ -1,4 +1,4 @@
-import type { CustomerOption } from '@/core/quoting/customer-view';
+import type { CustomerOption, CustomerScreen as CustomerScreenData } from '@/core/quoting/customer-view';
 import { capacityIn, moneyIn } from '@/core/quoting/words/in-language';
 import type { Language } from '@/core/quoting/words/language';
 import { PAPER_WORDS } from '@/core/quoting/words/paper-words';
@@ -72,22 +72,8 @@ function OfferedLadder({
   );
 }
 
-export interface CustomerScreenProps {
-  jobId: number;
-  language: Language;
-  currency: string;
-  /** as people say it; empty: nobody has said */
-  machine: string;
-  todayMiB: number;
-  /** the customer pays no tax */
-  isExempt: boolean;
-  /** tax is added to the shop's prices */
-  isTaxAdded: boolean;
-  options: readonly CustomerOption[];
-}
-
 /** The screen turned to the customer: what is offered in large type and plain words; nothing of the shop's is in it. */
-export function CustomerScreen(screen: CustomerScreenProps) {
+export function CustomerScreen(screen: CustomerScreenData) {
   const { jobId, language, currency, machine, todayMiB, isExempt, isTaxAdded, options } = screen;
   const words = PAPER_WORDS[language];
   const back = `/jobs/${jobId}/options`;
