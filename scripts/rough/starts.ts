@@ -103,6 +103,12 @@ export class Start {
   }
 }
 
+/** Ends one process, hard; never a group, which is what 0 would mean. */
+function kill(pid: number): void {
+  if (pid <= 1) throw new Error('there is no such process to end');
+  process.kill(pid, 'SIGKILL');
+}
+
 type Told = (point: number, what: string, finding: Finding) => void;
 
 /** A start whose port is asked for and cannot be had: one line, at once. */
@@ -137,7 +143,7 @@ export async function roughStarts(tell: Told, isLong: boolean): Promise<void> {
       return;
     }
     const first = start.appPid();
-    process.kill(first, 'SIGKILL');
+    kill(first);
     const again = await start.until(async () => (await start.status('/api/health')).status === 200, 30_000);
     tell(
       4,
@@ -172,7 +178,7 @@ export async function roughStarts(tell: Told, isLong: boolean): Promise<void> {
     // The supervisor holds still, so that the database stays away for as long as it takes to look.
     start.child.kill('SIGSTOP');
     const postmaster = start.postmaster();
-    process.kill(postmaster, 'SIGKILL');
+    kill(postmaster);
     await wait(500);
     const [health, ready, page, customer, data503] = await Promise.all([
       start.status('/api/health'),
