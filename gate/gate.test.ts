@@ -174,6 +174,15 @@ describe('what is in flight is bounded', () => {
     expect((await raw({ method: 'GET', path: '/' })).status).toBe(503);
   });
 
+  it('and one that is too many is asked nothing, whatever it goes on to send', async () => {
+    await open({ limits: { ...LIMITS, connections: { all: 100, address: 1 } } as unknown as typeof LIMITS });
+    sockets.push(connect(portOf(), '127.0.0.1'));
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    await raw({ method: 'GET', path: '/counter' });
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    expect(handled).toEqual([]);
+  });
+
   it('by how often something is sent', async () => {
     await open({ limits: { ...LIMITS, sends: { stranger: 5, signedIn: 10 } } as unknown as typeof LIMITS });
     const send = () => raw({ path: '/api/sign-in', headers: { ...JSON_HEAD, 'content-length': 2 }, body: '{}' });
@@ -206,6 +215,19 @@ it('ends a body that comes too slowly, and lets one go on that waits for us', as
   } finally {
     jest.useRealTimers();
   }
+});
+
+it('goes on where the framework breaks on a request', async () => {
+  await open();
+  const said = jest.spyOn(console, 'error').mockImplementation(() => {});
+  work = () => {
+    throw new Error('broken');
+  };
+  expect((await raw({ method: 'GET', path: `/q/${TOKEN}` })).status).toBe(503);
+  expect(said).toHaveBeenCalledTimes(1);
+  said.mockRestore();
+  work = (_, response) => void response.end('done');
+  expect((await raw({ method: 'GET', path: '/counter' })).status).toBe(200);
 });
 
 describe('what handlers may believe', () => {

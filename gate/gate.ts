@@ -159,11 +159,13 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
     handle(request, response);
   }
 
-  function take(request: IncomingMessage, response: ServerResponse, goOn: () => void): void {
-    const client = tell(request);
+  async function take(request: IncomingMessage, response: ServerResponse, goOn: () => void): Promise<void> {
     // A connection that breaks is the client's affair.
     request.on('error', () => {});
-    admit(request, response, client).then((refusal) => {
+    response.on('error', () => {});
+    try {
+      const client = tell(request);
+      const refusal = await admit(request, response, client);
       if (response.closed || response.destroyed) return;
       if (refusal !== null) {
         refuse(request, response, refusal);
@@ -171,7 +173,11 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
       }
       goOn();
       pass(request, response, client);
-    });
+    } catch (cause) {
+      // Whatever one request does to us, the others go on.
+      console.error(`${request.method} ${request.url} broke at the gate`, cause);
+      refuse(request, response, FULL);
+    }
   }
 
   const server = createServer(
@@ -183,18 +189,20 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
       connectionsCheckingInterval: LOOK_MS,
       maxHeaderSize: 16 * 1024,
     },
-    (request, response) => take(request, response, () => {}),
+    (request, response) => void take(request, response, () => {}),
   );
   // A sender who asks first is told before anything is sent.
-  server.on('checkContinue', (request, response) => take(request, response, () => response.writeContinue()));
+  server.on('checkContinue', (request, response) => void take(request, response, () => response.writeContinue()));
   server.on('connection', (socket) => {
     const remote = socket.remoteAddress ?? 'unknown';
     const name = countedAs(remote);
     const isProxy = tell.isProxy(remote);
     if (connections.all >= limits.connections.all || (!isProxy && connections.of(name) >= limits.connections.address)) {
       socket.on('error', () => {});
+      // Told and gone: what it goes on to ask is heard by nobody.
       socket.end(
         'HTTP/1.1 503 Service Unavailable\r\nretry-after: 5\r\nconnection: close\r\ncontent-length: 0\r\n\r\n',
+        () => socket.destroy(),
       );
       return;
     }
