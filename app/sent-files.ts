@@ -28,6 +28,8 @@ export function fileName(sent: string | null | undefined, otherwise: string): st
   return name.slice(0, 200) || otherwise;
 }
 
+const CUT_OFF = 'The files did not come whole: send them again.';
+
 const mebibytes = (bytes: number): number => Math.floor(bytes / (1024 * 1024));
 
 /**
@@ -44,7 +46,7 @@ export async function readParts(request: Request, mostBytes: number): Promise<Re
   let wrong: string | null = null;
   let bytes = 0;
   try {
-    const limits = { fields: MOST_FIELDS, fieldSize: MOST_FIELD_BYTES, fileSize: mostBytes, files: MOST_READINGS };
+    const limits = { fields: MOST_FIELDS, fieldSize: MOST_FIELD_BYTES, fileSize: mostBytes + 1, files: MOST_READINGS };
     const form = busboy({ headers: { 'content-type': type }, limits, defParamCharset: 'utf8' });
     form.on('field', (name, value) => {
       fields[name] = storable(value);
@@ -54,6 +56,10 @@ export async function readParts(request: Request, mostBytes: number): Promise<Re
     });
     form.on('file', (_, stream, { filename }) => {
       const pieces: Buffer[] = [];
+      // A form that breaks off ends its files with it: the form itself says so below.
+      stream.on('error', () => {
+        wrong = CUT_OFF;
+      });
       stream.on('data', (piece: Buffer) => {
         bytes += piece.length;
         if (bytes <= MOST_READINGS_BYTES) pieces.push(piece);
@@ -66,7 +72,7 @@ export async function readParts(request: Request, mostBytes: number): Promise<Re
     });
     await pipeline(Readable.fromWeb(request.body as ReadableStream), form);
   } catch {
-    return fault('bad-input', 'The files did not come whole: send them again.');
+    return fault('bad-input', CUT_OFF);
   }
   return wrong === null ? done({ fields, files }) : fault('bad-input', wrong);
 }
