@@ -72,6 +72,35 @@ export const ENDS: readonly Attack[] = [
   },
   {
     point: 1,
+    what: 'forms, files and lists that break off in the middle',
+    run: async (stage) => {
+      const pid = stage.app.pid;
+      const headers = { 'content-type': 'multipart/form-data; boundary=x' };
+      const half = '--x\r\ncontent-disposition: form-data; name="file"; filename="a"\r\n\r\nhalf a fi';
+      const cut = await stage.ask('POST', '/api/jobs/1/reading', { role: 'technician', headers, body: half });
+      const more = `cookie: ${await stage.session('technician')}\r\n`;
+      const begin = Buffer.from(half);
+      for (const [path, type] of [
+        ['/api/jobs/1/reading', 'multipart/form-data; boundary=x'],
+        ['/api/models/1/photos', 'multipart/form-data; boundary=x'],
+        ['/api/jobs/1/proof', 'text/plain'],
+        ['/api/sellers/1/lists', 'text/csv'],
+        ['/api/jobs/1/intake', 'application/json'],
+      ] as const) {
+        const head = post(path, 100_000, more).replace('application/json', type);
+        const { end } = await stage.unfinished(5, head, [begin], 300);
+        end();
+      }
+      await wait(500);
+      const pulse = await stage.pulse();
+      return held(
+        cut.status === 422 && pulse < 1_000 && stage.app.pid === pid,
+        `told in words (${cut.status}), 25 connections dropped, alive in ${pulse.toFixed(0)} ms`,
+      );
+    },
+  },
+  {
+    point: 1,
     what: 'inputs of the documented size go through',
     run: async (stage) => {
       const job = Number(Stage.json(await stage.ask('POST', '/api/jobs', { role: 'technician' }))?.id);

@@ -114,6 +114,7 @@ export class Stage {
     count: number,
     head: string,
     pieces: readonly Buffer[],
+    patienceMs = 8_000,
   ): Promise<{ answers: string[]; end: () => void }> {
     const sockets: Socket[] = [];
     const answers: string[] = Array.from({ length: count }, () => '');
@@ -133,7 +134,7 @@ export class Stage {
       more();
     }
     // They are given time to be answered; what is taken in is answered never.
-    for (let waited = 0; waited < 8_000 && answers.some((one) => one === ''); waited += 100) await wait(100);
+    for (let waited = 0; waited < patienceMs && answers.some((one) => one === ''); waited += 100) await wait(100);
     return {
       answers: answers.map((one) => /^HTTP\/1\.1 (\d+)/.exec(one)?.[1] ?? ''),
       end: () => {
