@@ -52,7 +52,7 @@ const SHOTS: readonly Shot[] = [
     keys: ['c', 'ArrowUp', 'c', 'ArrowUp', 'c', 'v'],
   },
   { name: 'options-table', path: '/jobs/1/options', keys: ['t'] },
-  { name: 'options-customer', path: '/jobs/2/options', keys: ['x'] },
+  { name: 'options-customer', path: '/jobs/2/customer' },
   { name: 'quote', path: '/jobs/2/quote' },
   { name: 'fitting', path: '/jobs/5/fitting', width: 1024 },
   { name: 'orders', path: '/orders' },
