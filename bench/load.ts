@@ -102,7 +102,7 @@ class Started {
 const shown = ({ perSecond, p50, p99, faults }: Load): string =>
   `${perSecond.toFixed(0).padStart(5)} a second, median ${p50} ms, p99 ${p99} ms${faults > 0 ? `, ${faults} FAULTS` : ''}`;
 
-async function measure(name: string, root: string): Promise<void> {
+async function measure(name: string, root: string, minutes: number): Promise<void> {
   const app = await Started.of(root);
   try {
     const cookie = await app.signIn();
@@ -132,7 +132,7 @@ async function measure(name: string, root: string): Promise<void> {
     }
     const again = await load(`${app.base}/api/health`, null, SECONDS);
     console.log(`  empty route again    ${shown(again)}; ${app.memory()} MB`);
-    for (let minute = 1; minute <= Number(options.minutes); minute++) {
+    for (let minute = 1; minute <= minutes; minute++) {
       for (const [path, as] of [
         [link, null],
         [`${link}/pdf`, null],
@@ -150,9 +150,9 @@ if (options.before !== undefined) {
   const tree = mkdtempSync(join(tmpdir(), 'fenbrik-before-'));
   execFileSync('git', ['worktree', 'add', '--detach', tree, options.before], { cwd: ROOT, stdio: 'ignore' });
   try {
-    await measure(`before (${options.before})`, tree);
+    await measure(`before (${options.before})`, tree, 0);
   } finally {
     execFileSync('git', ['worktree', 'remove', '--force', tree], { cwd: ROOT });
   }
 }
-await measure('this checkout', ROOT);
+await measure('this checkout', ROOT, Number(options.minutes));

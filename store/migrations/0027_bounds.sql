@@ -5,7 +5,7 @@ alter table job_slot add constraint job_slot_module_is_bounded check (
 ) not valid;
 
 -- Statistics of a list that came in just now; whoever may write its rows may ask for them.
-create function look_at_list_rows() returns void language plpgsql security definer set search_path = public as $$
+create function look_at_list_rows() returns void language plpgsql security definer set search_path = public, pg_temp as $$
 begin
   analyze price_list_row;
 end $$;
