@@ -70,9 +70,13 @@ export async function getJob(db: Queryable, id: number): Promise<Job | null> {
   return maybeOne<Job & Record<string, unknown>>(db, `${SELECT} where job.id = $1`, [id]);
 }
 
-/** The job, locked until the transaction ends, so that changes of one job follow each other. */
+/**
+ * The job, locked until the transaction ends, so that changes of one job follow each other. It is read after the lock is there:
+ * whoever waited for it would else see the customer as before the change that they waited for (PostgreSQL, 13.2.1).
+ */
 export async function lockJob(db: Queryable, id: number): Promise<Job | null> {
-  return maybeOne<Job & Record<string, unknown>>(db, `${SELECT} where job.id = $1 for update of job`, [id]);
+  await run(db, 'select from job where id = $1 for update', [id]);
+  return getJob(db, id);
 }
 
 export interface JobRow extends Job {
