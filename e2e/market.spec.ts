@@ -29,7 +29,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   const found = page.getByRole('region', { name: /DDR4 SO-DIMM, by cost of a GB/ }).getByRole('listitem');
   await found.first().waitFor();
   for (const name of [/^As CSV/, /^Prices /]) expect(await page.getByRole('button', { name }).count()).toBe(0);
-  expect(await page.getByText('we pay').count()).toBe(0);
+  expect(await found.getByText('we pay').count()).toBe(0);
   const owner = await openWindow(stage.browser, stage.app.base);
   await signIn(owner.context, stage.app.base, 'runa');
   await owner.page.goto('/settings');
