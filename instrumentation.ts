@@ -1,5 +1,7 @@
 /** How often it is looked whether a seller's feed is due, a list waits to be read or a mail to go, milliseconds. */
 const LOOK_MS = 15_000;
+/** What the first customer would wait for is done once the start is over, milliseconds. */
+const WARM_AFTER_MS = 2_000;
 
 /** What runs beside the answers to requests, for as long as the server does. */
 export async function register(): Promise<void> {
@@ -8,6 +10,7 @@ export async function register(): Promise<void> {
   const { takeFromFolder } = await import('./service/list-folder');
   const { readStranded } = await import('./service/read-list');
   const { queueReminders, sendDueMail } = await import('./service/mail');
+  const { warmPapers } = await import('./service/warm-papers');
   const { log } = await import('./runtime/log');
   const folder = process.env.FENBRIK_LISTS;
   const look = async (): Promise<void> => {
@@ -21,6 +24,9 @@ export async function register(): Promise<void> {
       log[ok ? 'info' : 'warn']({ file, sentence }, 'price list in the folder');
     }
   };
+  setTimeout(() => {
+    warmPapers().catch((cause) => log.warn({ cause: String(cause) }, 'no paper could be made ahead'));
+  }, WARM_AFTER_MS).unref();
   let busy = false;
   setInterval(async () => {
     if (busy) return;

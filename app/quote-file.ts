@@ -66,7 +66,7 @@ export async function handOut(request: NextRequest, make: () => Promise<QuoteFil
   try {
     const file = await make();
     if (file === null) return nothingHere();
-    return new Response(new Uint8Array(file.bytes), {
+    return new Response(file.bytes as BodyInit, {
       headers: {
         ...SECURITY_HEADERS,
         'content-type': file.type,

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { join } from 'node:path';
 import { freePort } from '../scripts/cluster';
+import { serveCommand } from '../scripts/serve-command';
 import { demoDatabase, type TestDatabase } from '../scripts/test-database';
 import { closePool, pool } from '../store/database';
 
@@ -63,7 +63,7 @@ export class App {
   }
 
   async start(): Promise<void> {
-    const serve = [join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(this.port)];
+    const serve = serveCommand('127.0.0.1', this.port);
     const { capBytes, keepsLog = false } = this.how;
     const [command, ...args] =
       capBytes === undefined

@@ -16,6 +16,7 @@ import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
 import { askedPort } from './port';
 import { actAsRoles, migrated } from './roles-of-shop';
+import { serveCommand } from './serve-command';
 import { giveUp, ROOT, say } from './setup.mjs';
 import { pauseBefore, type Supervised, type Supervisor, supervise } from './supervise';
 
@@ -215,7 +216,7 @@ export async function start(): Promise<void> {
     name: 'the application',
     say,
     isAlive: isAlive(health),
-    spawn: () => program([join(ROOT, 'scripts', 'serve.mjs'), '127.0.0.1', String(port)], {}),
+    spawn: () => program(serveCommand('127.0.0.1', port), {}),
   });
   programs.push(app, ...[feeds, mail].flatMap((one) => (one === null ? [] : [supervise(one)])));
   await demoAddress(port);

@@ -93,7 +93,7 @@ function brokenEntry({ id, touchedAt }: JobRow): CounterEntry {
 }
 
 /** Jobs on one page of the counter. */
-export const COUNTER_PAGE = 40;
+export const COUNTER_PAGE = 30;
 /** So much of what the customer said fits a line. */
 const MOST_COMPLAINT = 120;
 

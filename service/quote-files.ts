@@ -6,11 +6,12 @@ import { quoteCsv } from '../outward/quote-csv';
 import { quotePdf } from '../outward/quote-pdf';
 import { ublXml } from '../outward/ubl-xml';
 import { pool } from '../store/database';
-import { getPaper, keepPaper, stampOfLink } from '../store/quote-papers';
+import { getPaper, keepPaper } from '../store/quote-papers';
 import { getLogo, getShop } from '../store/shop';
+import { stampOfLink } from './page-stamps';
 import { openQuote } from './quote';
 import { contentCode, quoteBytes } from './quote-content';
-import { isToken, linkHash } from './quote-links';
+import { isToken } from './quote-links';
 
 export interface QuoteFile {
   name: string;
@@ -52,7 +53,7 @@ export async function paperOf(quoteId: number, quote: () => Promise<CustomerQuot
 /** The PDF behind a customer's link; null for any token that opens nothing. */
 export async function quotePaper(token: string): Promise<QuoteFile | null> {
   if (!isToken(token)) return null;
-  const found = await stampOfLink(pool(), linkHash(token));
+  const found = await stampOfLink(token);
   if (found === null) return null;
   const bytes = await paperOf(found.quoteId, async () => {
     const opened = await openQuote(token);

@@ -6,10 +6,10 @@ import { wordsOf } from '../core/quoting/words/in-language';
 import { NOTHING_HERE, quotePage, type Refused } from '../outward/quote-page';
 import { pool } from '../store/database';
 import { noteOpened } from '../store/quote-answers';
-import { stampOfLink } from '../store/quote-papers';
+import { stampOfLink } from './page-stamps';
 import { openQuote } from './quote';
 import { type AnswerInput, answerQuote } from './quote-answers';
-import { isToken, linkHash } from './quote-links';
+import { isToken } from './quote-links';
 import type { FaultCode } from './result';
 
 /** A file of the customer's page. */
@@ -81,7 +81,7 @@ async function makePage(token: string, refused: Refused | null): Promise<Page> {
  */
 export async function showQuotePage(token: string, byCustomer: boolean, refused: Refused | null = null): Promise<Page> {
   if (!isToken(token)) return NOTHING;
-  const found = await stampOfLink(pool(), linkHash(token));
+  const found = await stampOfLink(token);
   if (found === null) return NOTHING;
   if (byCustomer && !found.isOpened) await noteOpened(pool(), found.quoteId);
   if (refused !== null) return makePage(token, refused);

@@ -1,3 +1,4 @@
+import type { QuoteSnapshot } from '../core/quoting/snapshot';
 import { many, maybeOne, type Queryable, run } from './database';
 
 /** The kept PDF of a sent quote; null: nobody has asked for it yet. */
@@ -14,6 +15,16 @@ export async function keepPaper(db: Queryable, quoteId: number, pdf: Buffer): Pr
   ]);
 }
 
+/** The quote that is out, went out last and has no kept PDF; null: there is none. */
+export async function newestWithoutPaper(db: Queryable): Promise<{ id: number; snapshot: QuoteSnapshot } | null> {
+  return maybeOne<{ id: number; snapshot: QuoteSnapshot }>(
+    db,
+    `select id, snapshot from quote
+     where state = 'sent' and not exists (select from quote_paper where quote_id = quote.id)
+     order by sent_at desc, id desc limit 1`,
+  );
+}
+
 /** What a link's page depends on beside the quote that never changes. */
 export interface PageStamp {
   quoteId: number;
@@ -24,18 +35,19 @@ export interface PageStamp {
 }
 
 const STAMP = {
-  name: 'stamp of a page',
-  text: `select quote.id as "quoteId", number, opened_at is not null as "isOpened",
+  name: 'stamps of pages',
+  text: `select token_hash as "tokenHash", quote.id as "quoteId", number, opened_at is not null as "isOpened",
       concat_ws(' ', state, valid_until < (now() at time zone time_zone)::date, logo is not null,
         (select max(id) from quote_answer where quote_id = quote.id),
         (select count(*) from quote_reply join quote_answer on quote_answer.id = answer_id where quote_id = quote.id),
         exists (select from proof where quote_id = quote.id and signed_at is not null and verdict <> 'broken')) as stamp
     from quote_link join quote on quote.id = quote_link.quote_id cross join shop
-    where token_hash = $1 and withdrawn_at is null`,
+    where token_hash = any($1) and withdrawn_at is null`,
 };
 
-/** Whether a link's page is still what it was, in one short question; null: the link opens nothing. */
-export async function stampOfLink(db: Queryable, tokenHash: Buffer): Promise<PageStamp | null> {
-  const [found] = await many<PageStamp & Record<string, unknown>>(db, STAMP, [tokenHash]);
-  return found ?? null;
+/** Whether links' pages are still what they were, in one short question; null: a link opens nothing. In the order asked. */
+export async function stampsOfLinks(db: Queryable, tokenHashes: readonly Buffer[]): Promise<(PageStamp | null)[]> {
+  const rows = await many<PageStamp & { tokenHash: Buffer } & Record<string, unknown>>(db, STAMP, [[...tokenHashes]]);
+  const byHash = new Map(rows.map(({ tokenHash, ...stamp }) => [tokenHash.toString('hex'), stamp]));
+  return tokenHashes.map((hash) => byHash.get(hash.toString('hex')) ?? null);
 }

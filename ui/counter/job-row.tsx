@@ -1,6 +1,6 @@
 import { STATIONS, type Station, type StationStanding } from '@/core/machine/station';
 import { capacityText } from '@/core/memory/capacity';
-import { StandingSign } from '../frame/standing-sign';
+import { StandingRow } from '../frame/standing-sign';
 import { STANDING_SIGNS, STATION_NAMES } from '../frame/station-words';
 import { NearLink } from '../kit/near-link';
 
@@ -41,11 +41,7 @@ export function JobRow({ job }: { job: CounterJob }) {
             {job.needMiB !== null && ` → at least ${capacityText(job.needMiB)}`}
           </span>
         </span>
-        <span className="flex gap-1" role="img" aria-label={stations}>
-          {STATIONS.map((station) => (
-            <StandingSign key={station} standing={job.standings[station]} />
-          ))}
-        </span>
+        <StandingRow standings={STATIONS.map((station) => job.standings[station])} label={stations} />
         <span className="min-w-0 max-[860px]:hidden text-right">
           <span className="block truncate">{job.waitsFor}</span>
           <span className="block text-sm text-ink-2">{job.touched}</span>
