@@ -3,6 +3,7 @@ import { STATIONS } from '@/core/machine/station';
 import { STATION_NAMES } from '../frame/station-words';
 import { buttonLook } from '../kit/button';
 import { NearLink } from '../kit/near-link';
+import { NearLinks } from '../kit/near-links';
 import { type CounterJob, JobRow } from './job-row';
 
 interface CounterBoardProps {
@@ -59,11 +60,13 @@ export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
                 {own.length} {own.length === 1 ? 'job' : 'jobs'}
               </span>
             </h2>
-            <ul>
-              {own.map((job) => (
-                <JobRow key={job.id} job={job} />
-              ))}
-            </ul>
+            <NearLinks>
+              <ul>
+                {own.map((job) => (
+                  <JobRow key={job.id} job={job} />
+                ))}
+              </ul>
+            </NearLinks>
           </section>
         );
       })}

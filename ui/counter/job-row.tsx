@@ -2,7 +2,6 @@ import { STATIONS, type Station, type StationStanding } from '@/core/machine/sta
 import { capacityText } from '@/core/memory/capacity';
 import { StandingRow } from '../frame/standing-sign';
 import { STANDING_SIGNS, STATION_NAMES } from '../frame/station-words';
-import { NearLink } from '../kit/near-link';
 
 export interface CounterJob {
   id: number;
@@ -25,7 +24,7 @@ export function JobRow({ job }: { job: CounterJob }) {
   ).join(', ');
   return (
     <li>
-      <NearLink
+      <a
         href={`/jobs/${job.id}`}
         className="grid grid-cols-[3rem_minmax(0,1.2fr)_minmax(0,1.1fr)_7rem_minmax(0,1fr)] gap-4 items-center px-4 py-2 bg-sheet hover:bg-act-soft border-b border-line max-[860px]:grid-cols-[2.5rem_1fr_auto]"
       >
@@ -46,7 +45,7 @@ export function JobRow({ job }: { job: CounterJob }) {
           <span className="block truncate">{job.waitsFor}</span>
           <span className="block text-sm text-ink-2">{job.touched}</span>
         </span>
-      </NearLink>
+      </a>
     </li>
   );
 }
