@@ -57,6 +57,31 @@ test('a restart that is wanted is no crash: at once, and not said', async () => 
   await one.stop();
 });
 
+test('a start that the machine has no room for is tried again', async () => {
+  const said: string[] = [];
+  let tries = 0;
+  const one = supervise({
+    name: 'the program',
+    spawn: () => {
+      tries++;
+      if (tries === 2) return spawn('/no/such/program', { stdio: 'ignore' });
+      if (tries === 3) throw new Error('no memory');
+      return run(LIVES)();
+    },
+    say: (line) => said.push(line),
+  });
+  one.child.kill('SIGKILL');
+  const goesOn = await until(() => tries === 4);
+  await one.stop();
+  expect(goesOn).toBe(true);
+  expect(said).toEqual([
+    'the program ended with SIGKILL: started again in half a second',
+    expect.stringMatching(/^the program could not start \(.*ENOENT\): started again in 1 second$/),
+    'the program could not start (no memory): started again in 2 seconds',
+  ]);
+  expect(programs).toHaveLength(2);
+});
+
 test.each([
   [undefined, null],
   ['', null],

@@ -36,6 +36,11 @@ export const pauseBefore = (crashes: number): number => Math.min(LONGEST_PAUSE_M
 const pauseText = (ms: number): string =>
   ms < 1000 ? 'half a second' : ms === 1000 ? '1 second' : `${ms / 1000} seconds`;
 
+const wordsOf = (cause: unknown): string => (cause instanceof Error ? cause.message : String(cause));
+
+const isRunning = ({ pid, exitCode, signalCode }: ChildProcess): boolean =>
+  pid !== undefined && exitCode === null && signalCode === null;
+
 /** Keeps a program running: started again after a crash, with growing pauses, each said in the log. */
 export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor {
   let child = spawn();
@@ -47,22 +52,35 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
   let silences = 0;
   let timer: NodeJS.Timeout | undefined;
 
+  /** Starts it again after a pause. */
+  function startAgain(what: string): void {
+    if (ending) return;
+    isFirst = false;
+    crashes = planned || Date.now() - startedAt > HEALTHY_MS ? 1 : crashes + 1;
+    const pauseMs = planned ? 0 : pauseBefore(crashes);
+    if (!planned) say(`${name} ${what}: started again in ${pauseText(pauseMs)}`);
+    planned = false;
+    timer = setTimeout(start, pauseMs);
+  }
+
   function start(): void {
-    child = spawn();
     startedAt = Date.now();
     silences = 0;
+    try {
+      child = spawn();
+    } catch (cause) {
+      startAgain(`could not start (${wordsOf(cause)})`);
+      return;
+    }
     watch();
   }
 
   function watch(): void {
-    child.once('exit', (code, signal) => {
-      if (ending) return;
-      isFirst = false;
-      crashes = planned || Date.now() - startedAt > HEALTHY_MS ? 1 : crashes + 1;
-      const pauseMs = planned ? 0 : pauseBefore(crashes);
-      if (!planned) say(`${name} ended with ${signal ?? code}: started again in ${pauseText(pauseMs)}`);
-      planned = false;
-      timer = setTimeout(start, pauseMs);
+    const watched = child;
+    watched.once('exit', (code, signal) => startAgain(`ended with ${signal ?? code}`));
+    watched.on('error', (cause) => {
+      // The machine had no room for it just now; any other error is of a program that runs on.
+      if (watched.pid === undefined) startAgain(`could not start (${wordsOf(cause)})`);
     });
   }
 
@@ -71,7 +89,7 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
     isAlive &&
     setInterval(async () => {
       // A program that has just started may still be busy with that.
-      if (child.exitCode !== null || child.signalCode !== null || Date.now() - startedAt < ASK_MS * 2) return;
+      if (!isRunning(child) || Date.now() - startedAt < ASK_MS * 2) return;
       const asked = child;
       const alive = await isAlive(ANSWER_MS);
       if (asked !== child || ending) return;
@@ -90,7 +108,7 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
       return child;
     },
     restart: () => {
-      planned = true;
+      planned = isRunning(child);
       child.kill('SIGKILL');
     },
     stop: async () => {
@@ -104,7 +122,7 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
 
 /** Ends a program: asked first, and hard where it does not. */
 async function stopped(child: ChildProcess): Promise<void> {
-  if (child.exitCode !== null || child.signalCode !== null) return;
+  if (!isRunning(child)) return;
   const gone = new Promise((resolve) => child.once('exit', resolve));
   child.kill('SIGTERM');
   const late = setTimeout(() => child.kill('SIGKILL'), STOP_MS);
