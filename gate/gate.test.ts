@@ -4,6 +4,7 @@ import { type AddressInfo, connect, type Socket } from 'node:net';
 import { noteDatabaseFault } from '../runtime/database-faults';
 import { noteGoodSession } from '../runtime/known-sessions';
 import { LIMITS, openGate } from './gate';
+import { LINGER_MS } from './refuse';
 import { readRoutes } from './routes';
 
 const TOKEN = 'A'.repeat(43);
@@ -128,12 +129,28 @@ describe('a body is let in by its head alone', () => {
     expect(taken.text).toContain('100 Continue');
   });
 
+  it('is heard also by a sender who is busy sending and reads late', async () => {
+    const socket = connect(portOf(), '127.0.0.1');
+    sockets.push(socket);
+    let text = '';
+    socket.on('error', () => {});
+    socket.write('POST /api/jobs HTTP/1.1\r\nhost: shop.example\r\ncontent-length: 90000000\r\n\r\n');
+    for (let nr = 0; nr < 8; nr++) socket.write(Buffer.alloc(1024 * 1024, 97));
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    socket.on('data', (piece) => {
+      text += piece.toString();
+    });
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    expect(text).toContain('HTTP/1.1 413');
+    expect(handled).toEqual([]);
+  });
+
   it('ends the connection of whoever sends on after the answer', async () => {
     work = (_, response) => void response.writeHead(401).end('no');
     const headers = { ...JSON_HEAD, ...SESSION, 'content-length': 200_000 };
     const { text } = await raw({ path: '/api/jobs', headers, body: 'x'.repeat(1000) });
     expect(text).toContain('401');
-    await new Promise((resolve) => setTimeout(resolve, 700));
+    await new Promise((resolve) => setTimeout(resolve, LINGER_MS + 300));
     expect(sockets.at(-1)?.destroyed || sockets.at(-1)?.readableEnded).toBe(true);
   });
 });

@@ -18,15 +18,20 @@ const CODES: Readonly<Record<Refusal['status'], string>> = {
 };
 
 /** A sender who has more to say gets so long to read our answer before the connection ends, milliseconds. */
-const LINGER_MS = 500;
+export const LINGER_MS = 1_000;
 
-/** Ends the connection once the answer is out, where the request's body was not read to its end. */
+/**
+ * Ends the connection some time after the answer is out, where the request's body did not come to its end. Until then what is on its
+ * way is let go by, kept by nobody: a connection that ends with unread bytes is reset, and the sender never sees the answer.
+ */
 export function endUnread(request: IncomingMessage, response: ServerResponse): void {
   const { socket } = request;
   response.once('finish', () => {
     if (request.complete) return;
-    // What is still on its way is let go by; nobody keeps it.
-    setTimeout(() => socket.destroy(), LINGER_MS).unref();
+    request.resume();
+    setTimeout(() => {
+      if (!request.complete) socket.destroy();
+    }, LINGER_MS).unref();
   });
 }
 
@@ -56,7 +61,6 @@ export function refuse(request: IncomingMessage, response: ServerResponse, refus
     'content-type': type,
     'content-length': body.length,
     'cache-control': 'no-store',
-    ...(!request.complete && { connection: 'close' }),
     ...((status === 429 || status === 503) && { 'retry-after': '5' }),
   });
   response.end(request.method === 'HEAD' ? undefined : body);
