@@ -40,7 +40,7 @@ export const ENDS: readonly Attack[] = [
       );
       const start = Buffer.from('--x\r\ncontent-disposition: form-data; name="file"; filename="a"\r\n\r\n');
       const pieces = [start, ...Array.from({ length: 7 }, () => Buffer.alloc(MIB, 97))];
-      const { answers, end } = await stage.unfinished(80, head, pieces);
+      const { answers, end } = await stage.unfinished(80, head, pieces, 20_000, 76);
       const pulse = await stage.pulse();
       end();
       const busy = answers.filter((status) => status === '503').length;

@@ -109,12 +109,17 @@ export class Stage {
     }
   }
 
-  /** Opens connections that send the head of a request and no end of its body; what they were answered first. */
+  /**
+   * Opens connections that send the head of a request and no end of its body; what they were answered first.
+   *
+   * @param wanted so many answers are waited for
+   */
   async unfinished(
     count: number,
     head: string,
     pieces: readonly Buffer[],
     patienceMs = 8_000,
+    wanted = count,
   ): Promise<{ answers: string[]; end: () => void }> {
     const sockets: Socket[] = [];
     const answers: string[] = Array.from({ length: count }, () => '');
@@ -134,7 +139,8 @@ export class Stage {
       more();
     }
     // They are given time to be answered; what is taken in is answered never.
-    for (let waited = 0; waited < patienceMs && answers.some((one) => one === ''); waited += 100) await wait(100);
+    for (let waited = 0; waited < patienceMs && answers.filter((one) => one !== '').length < wanted; waited += 100)
+      await wait(100);
     return {
       answers: answers.map((one) => /^HTTP\/1\.1 (\d+)/.exec(one)?.[1] ?? ''),
       end: () => {
