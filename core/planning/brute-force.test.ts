@@ -39,7 +39,7 @@ const WANTED = [
 /** All of it in `npm run test:long`, so much in `npm test` that it takes some seconds. */
 const IS_LONG = process.env.FENBRIK_LONG === '1';
 const RUNS = IS_LONG ? 4000 : 1500;
-const MORE_RUNS = IS_LONG ? 200 : 100;
+const MORE_RUNS = IS_LONG ? 200 : 50;
 const LEAST_MET = IS_LONG ? 20 : 5;
 const SEED = 20261125;
 
