@@ -4,8 +4,8 @@ import { parsePercent } from '@/core/pricing/parse-percent';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { PercentField } from './percent-field';
 
 /** Which plan of a rung is written out as its best, and the one number of that rule. */
 export function BestRule({ toleranceBp }: { toleranceBp: number }) {
@@ -32,17 +32,15 @@ export function BestRule({ toleranceBp }: { toleranceBp: number }) {
           void submit();
         }}
       >
-        <Field
+        <PercentField
           label="Equally cheap within"
           unit="%"
-          inputMode="decimal"
           className="w-44"
           value={typed}
-          onChange={(event) => {
-            setTyped(event.target.value);
+          onType={(text) => {
+            setTyped(text);
             setSaved(false);
           }}
-          error={bp === null ? 'Type a percentage from 0 to 100, such as 5.' : null}
         />
         <Button type="submit" disabled={busy || bp === null}>
           Keep it

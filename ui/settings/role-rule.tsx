@@ -5,8 +5,8 @@ import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { PercentField } from './percent-field';
 
 interface RoleRuleProps {
   counterSeesCost: boolean;
@@ -43,18 +43,16 @@ export function RoleRule({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
         >
           The counter role sees costs and margins
         </Check>
-        <Field
+        <PercentField
           label="Lowest margin on parts"
           unit="% of cost"
-          inputMode="decimal"
           className="w-56"
           hint="An owner has to release a quote that brings less."
           value={typed}
-          onChange={(event) => {
-            setTyped(event.target.value);
+          onType={(text) => {
+            setTyped(text);
             setSaved(false);
           }}
-          error={bp === null ? 'Type a percentage from 0 to 100, such as 5.' : null}
         />
         <Button type="submit" disabled={busy || bp === null}>
           Save roles
