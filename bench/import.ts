@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
+import { NO_IDENTITY } from '../core/shop/identity';
 import { openCluster } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
 import { applyList, undoList } from '../service/apply-list';
@@ -114,7 +115,9 @@ const each = (count: number, took: number): string => `${Math.round(count / took
 try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await openShop({
-    ...{ name: 'Bench', town: 'Skerrow', contact: '', currency: 'EUR', timeZone: 'UTC', taxBp: 2000, labourCents: 0 },
+    ...NO_IDENTITY,
+    ...{ language: 'en', paper: 'A4' },
+    ...{ name: 'Bench', town: 'Skerrow', currency: 'EUR', timeZone: 'UTC', taxBp: 2000, labourCents: 0 },
     owner: { name: 'Bench', signIn: 'bench', password: 'bench-bench' },
   });
   const watched = watch();

@@ -3,6 +3,7 @@ import {
   MOST_JSON_BYTES,
   MOST_LIST_BYTES,
   MOST_LOGO_BYTES,
+  MOST_OPENING_BYTES,
   MOST_PHOTO_BYTES,
   MOST_READING_BYTES,
   MOST_READINGS_BYTES,
@@ -38,6 +39,7 @@ const FRAME_BYTES = 4_096;
 /** Routes whose bodies are not staff's JSON: by method and the route as the framework writes it. */
 const RULES: Readonly<Record<string, BodyRule>> = {
   'POST /api/sign-in': held('anybody', [JSON_TYPE, FORM], MOST_SIGN_IN_BYTES),
+  'POST /api/open': held('anybody', [JSON_TYPE], MOST_OPENING_BYTES),
   'POST /api/sign-out': held('anybody', [FORM, JSON_TYPE], 0),
   'POST /q/[token]/answer': held('link', [JSON_TYPE, FORM], MOST_ANSWER_BYTES),
   'POST /api/jobs/[id]/reading': held('session', ['multipart/form-data'], MOST_READINGS_BYTES),

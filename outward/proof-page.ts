@@ -3,6 +3,8 @@ import { PROOF_WORDS } from '../core/proving/proof-words';
 import { dayText } from '../core/quoting/day-text';
 import { isolated } from '../core/quoting/words/in-language';
 import { LOCALES } from '../core/quoting/words/language';
+import { PAPER_WORDS } from '../core/quoting/words/paper-words';
+import { numbersLine } from '../core/shop/shop-on-paper';
 import { html } from './html';
 
 const SIGNS = { kept: '✓', remark: '△', broken: '✕', untold: '–' } as const;
@@ -12,6 +14,7 @@ export function proofPage(proof: ProofPaper, { path, css }: { path: string; css:
   const words = PROOF_WORDS[proof.language];
   const day = (text: string) => dayText(text, LOCALES[proof.language]);
   const points = paperPoints(proof);
+  const numbers = numbersLine(proof.shop, PAPER_WORDS[proof.language].shopNumbers);
   return html`<!doctype html>
 <html lang="${proof.language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex, nofollow"><link rel="icon" href="/icon.svg"><title>${words.sheet(proof.quote)}, ${proof.shop.name}</title>
@@ -33,5 +36,6 @@ ${
 }
 <p>${depthSentence(proof)} <strong>${words.signed(proof.signedBy, day(proof.signedOn))}</strong></p>
 <p class="no-print"><a class="button" href="${path}/proof-pdf">${words.asPdf}</a></p>
+${numbers !== '' && html`<footer class="small soft">${numbers}</footer>`}
 </main></body></html>`.text;
 }

@@ -3,6 +3,8 @@ import { PROOF_WORDS } from '../core/proving/proof-words';
 import { dayText } from '../core/quoting/day-text';
 import { isolated } from '../core/quoting/words/in-language';
 import { LOCALES } from '../core/quoting/words/language';
+import { PAPER_WORDS } from '../core/quoting/words/paper-words';
+import { numbersLine } from '../core/shop/shop-on-paper';
 import { INK, Sheet, SOFT } from './pdf-sheet';
 import type { PaperStyle } from './quote-pdf';
 
@@ -64,5 +66,8 @@ export async function proofPdf(proof: ProofPaper, { paper, logo }: PaperStyle): 
   sheet.y += 10;
   sheet.text(sheet.root, 'P', depthSentence(proof));
   sheet.text(sheet.root, 'P', words.signed(proof.signedBy, dayText(proof.signedOn, locale)), { weight: 'bold' });
+  const numbers = numbersLine(proof.shop, PAPER_WORDS[proof.language].shopNumbers);
+  sheet.y += 8;
+  if (numbers !== '') sheet.text(sheet.root, 'P', numbers, { colour: SOFT, size: 8 });
   return sheet.end();
 }

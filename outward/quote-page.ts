@@ -5,6 +5,7 @@ import { dayText } from '../core/quoting/day-text';
 import { figureNotes, figureRows, savingSentence } from '../core/quoting/figure-rows';
 import { type Answer, type Question, type Standing, statementsOf } from '../core/quoting/quote-answer';
 import { capacityIn, isolated, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
+import { numbersLine } from '../core/shop/shop-on-paper';
 import { html, type Markup } from './html';
 
 /** What was sent as a form and could not be taken, so that nothing typed is lost. */
@@ -221,6 +222,7 @@ export function quotePage(page: QuotePage): string {
   const day = (text: string) => dayText(text, localeOf(quote));
   const isOpen = standing === 'open' || standing === 'declined';
   const title = `${words.quote(quote.number)}, ${shop.name}`;
+  const numbers = numbersLine(shop, words.shopNumbers);
   const { text } = html`<!doctype html>
 <html lang="${language}"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1">
 <meta name="robots" content="noindex, nofollow"><link rel="icon" href="/icon.svg"><title>${title}</title>
@@ -257,7 +259,7 @@ ${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrd
     })
   }</div></div>
 <div class="no-print">${codeCheck(page)}</div>
-<footer class="small soft">${words.page.footer(shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined)}</footer>
+<footer class="small soft">${words.page.footer(shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined)}${numbers !== '' && html`<br>${numbers}`}</footer>
 </main></body></html>`;
   return text;
 }

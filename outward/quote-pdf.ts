@@ -3,6 +3,7 @@ import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-vie
 import { dayText } from '../core/quoting/day-text';
 import { figureNotes, figureRows, savingSentence } from '../core/quoting/figure-rows';
 import { capacityIn, isolated, languageOfQuote, localeOf, moneyIn, wordsOf } from '../core/quoting/words/in-language';
+import { numbersLine } from '../core/shop/shop-on-paper';
 import { INK, type Part, Sheet, SOFT, type Style } from './pdf-sheet';
 
 /** How a quote is put on paper. */
@@ -223,5 +224,7 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   sheet.text(sheet.root, 'P', end, { colour: SOFT });
   sheet.y += 5;
   sheet.text(sheet.root, 'P', codeLine, { colour: SOFT, size: 8 });
+  const numbers = numbersLine(quote.shop, words.shopNumbers);
+  if (numbers !== '') sheet.text(sheet.root, 'P', numbers, { colour: SOFT, size: 8 });
   return sheet.end();
 }

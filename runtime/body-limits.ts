@@ -4,6 +4,8 @@
 export const MOST_ANSWER_BYTES = 16 * 1024;
 /** a name, a password, a path */
 export const MOST_SIGN_IN_BYTES = 4 * 1024;
+/** who a new shop is, with its first owner */
+export const MOST_OPENING_BYTES = 16 * 1024;
 /** what staff's pages send as JSON */
 export const MOST_JSON_BYTES = 256 * 1024;
 /** one input to read: a report may have so much text */

@@ -14,6 +14,11 @@ const schema = z.object({
   FENBRIK_ADDRESS: origin.optional(),
   /** addresses, networks (`10.0.0.0/8`) or `loopback` of the proxies whose `X-Forwarded-*` headers are believed */
   FENBRIK_PROXIES: addresses,
+  /** where the server listens: this machine alone, or `0.0.0.0` for the whole network (`::` for IPv6 too) */
+  HOST: z
+    .string()
+    .regex(/^[A-Za-z0-9.:_-]{1,253}$/, 'HOST is an address such as 0.0.0.0')
+    .default('127.0.0.1'),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
 });
 

@@ -133,7 +133,7 @@ function starterLives(folder: string): boolean {
   }
 }
 
-function ensureDatabase(folder: string, url: string): void {
+function ensureDatabase(folder: string, url: string, name = NAME): void {
   const made = command(folder, 'psql', [
     '-X',
     '-v',
@@ -141,11 +141,15 @@ function ensureDatabase(folder: string, url: string): void {
     '-d',
     url.replace(/\/[^/]*$/, '/postgres'),
     '-c',
-    `create database ${NAME}`,
+    `create database ${name}`,
   ]);
   if (made.status !== 0 && !/already exists/.test(made.stderr))
     throw new Error(`the database could not be made: ${made.stderr}`);
 }
+
+/** Makes a further database on a cluster of ours, where it is not there yet. @param name of plain letters */
+export const databaseNamed = (cluster: Cluster, name: string): void =>
+  ensureDatabase(clusterFolder(), cluster.url, name);
 
 /** A password that is made once and kept beside the cluster, where its owner alone reads it. */
 function keptPassword(folder: string, name: string): string {

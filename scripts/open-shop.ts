@@ -1,15 +1,20 @@
 import { createInterface } from 'node:readline/promises';
+import { NO_IDENTITY } from '../core/shop/identity';
 import { newShopSchema, openShop } from '../service/open-shop';
 import { closePool } from '../store/database';
 import { clusterFolder, openCluster } from './cluster';
 import { actAsRoles, migrated } from './roles-of-shop';
 import { giveUp, say } from './setup.mjs';
+import { chosenDatabase } from './which-shop';
 
 /** What is asked, with the answer that an empty line gives. */
 const QUESTIONS = {
   name: ['Name of the shop', ''],
   town: ['Town', ''],
-  contact: ['Address and telephone for quotes', ''],
+  street: ['Street and number', ''],
+  postalCode: ['Postal code', ''],
+  country: ['Country (ISO 3166-1, two letters)', ''],
+  phone: ['Telephone', ''],
   currency: ['Currency (ISO 4217)', 'EUR'],
   timeZone: ['Time zone', 'UTC'],
   taxPercent: ['Tax in percent', '20'],
@@ -35,11 +40,14 @@ async function ask(): Promise<Answers> {
 
 const cluster = process.env.DATABASE_URL
   ? null
-  : await openCluster(clusterFolder()).catch((error: Error) => giveUp(error.message));
+  : await openCluster(clusterFolder())
+      .then((cluster) => chosenDatabase(cluster, 'off'))
+      .catch((error: Error) => giveUp(error.message));
 if (cluster !== null) await actAsRoles(cluster);
 await migrated();
 const { taxPercent, labour, ownerName, signIn, password, ...own } = await ask();
 const shop = newShopSchema.safeParse({
+  ...NO_IDENTITY,
   ...own,
   taxBp: Math.round(Number(taxPercent) * 100),
   labourCents: Math.round(Number(labour) * 100),

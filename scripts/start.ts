@@ -8,23 +8,26 @@ import { pathToFileURL } from 'node:url';
 import { feedCatalogue } from '../demo/feed-catalogue';
 import { DEMO_SELLERS } from '../demo/sellers';
 import { readEnvironment } from '../runtime/environment';
+import { makeOpeningCode } from '../service/opening-code';
 import { closePool, pool } from '../store/database';
 import { listFeeds, setFeedUrl } from '../store/feeds';
 import { maybeShop, updateCustomerAddress } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
 import { loadDemo } from './load-demo';
+import { networkWords, reachedFromHere } from './network';
 import { askedPort } from './port';
 import { actAsRoles, migrated } from './roles-of-shop';
 import { serveCommand } from './serve-command';
 import { giveUp, ROOT, say } from './setup.mjs';
 import { pauseBefore, type Supervised, type Supervisor, supervise } from './supervise';
+import { chosenDatabase } from './which-shop';
 
 const DEFAULT_PORT = 4180;
 
 async function database(): Promise<Cluster | null> {
   if (process.env.DATABASE_URL) return null;
-  const cluster = await openCluster(clusterFolder());
+  const cluster = await chosenDatabase(await openCluster(clusterFolder()), process.env.FENBRIK_DEMO);
   await actAsRoles(cluster);
   say(cluster.started ? 'PostgreSQL is up' : 'PostgreSQL was up already');
   return cluster;
@@ -142,7 +145,7 @@ function watchDatabase(first: Cluster, onMoved: () => void): NodeJS.Timeout {
     busy = true;
     say('PostgreSQL is gone: started again');
     try {
-      const again = await openCluster(clusterFolder());
+      const again = await chosenDatabase(await openCluster(clusterFolder()), process.env.FENBRIK_DEMO);
       failures = 0;
       if (again.url !== first.url) {
         await actAsRoles(again);
@@ -182,8 +185,8 @@ function isListening(url: string): Promise<boolean> {
  */
 export async function start(): Promise<void> {
   // Before anything else: a setting that is wrong is told at once.
-  readEnvironment(process.env);
-  const asked = await askedPort(process.env.PORT);
+  const { HOST: host, FENBRIK_ADDRESS: address } = readEnvironment(process.env);
+  const asked = await askedPort(process.env.PORT, host);
   const cluster = await database();
   const giveUpWith = (cause: unknown): never => {
     if (cluster?.started) cluster.stop();
@@ -211,20 +214,24 @@ export async function start(): Promise<void> {
   const mail = await mailStandIn();
   const feeds = await sellerFeeds();
   const port = asked ?? (await freePort(DEFAULT_PORT));
-  const health = `http://127.0.0.1:${port}/api/health`;
+  const here = reachedFromHere(host, port);
+  const health = `${here}/api/health`;
   const app = supervise({
     name: 'the application',
     say,
     isAlive: isAlive(health),
-    spawn: () => program(serveCommand('127.0.0.1', port), {}),
+    spawn: () => program(serveCommand(host, port), {}),
   });
   programs.push(app, ...[feeds, mail].flatMap((one) => (one === null ? [] : [supervise(one)])));
   await demoAddress(port);
+  const openingCode = await makeOpeningCode();
   await closePool();
   if (!(await answers(health, app))) {
     if (!ending) console.error('[fenbrik] the application did not come up: what it said stands above.');
     return end(1);
   }
   if (cluster?.started) watching = watchDatabase(cluster, () => app.restart());
-  say(`Fenbrik is up: http://127.0.0.1:${port}   (Ctrl-C ends it)`);
+  say(`Fenbrik is up: ${here}   (Ctrl-C ends it)`);
+  for (const line of networkWords({ host, port, isSecure: address?.startsWith('https:') === true })) say(line);
+  if (openingCode !== null) say(`open your shop at ${here}/open with the code ${openingCode}`);
 }

@@ -11,6 +11,7 @@ import {
   partState,
 } from '../core/ordering/part-state';
 import { ublOrder } from '../core/ordering/ubl-order';
+import { shopOnPaper } from '../core/shop/shop-on-paper';
 import { orderCsv } from '../outward/order-csv';
 import { ublXml } from '../outward/ubl-xml';
 import { pool, type Queryable, transaction } from '../store/database';
@@ -186,13 +187,13 @@ export async function changeOrder(caller: Caller, id: number, change: OrderChang
 export async function orderPaper(db: Queryable, id: number): Promise<PartOrderPaper | null> {
   const order = await getOrder(db, id);
   if (order === null) return null;
-  const { name, town, contact, currency } = await getShop(db);
+  const shop = await getShop(db);
   return {
     number: order.number,
     orderedOn: order.orderedOn,
     note: order.note,
-    currency,
-    shop: { name, town, contact },
+    currency: shop.currency,
+    shop: shopOnPaper(shop),
     seller: order.seller,
     lines: order.lines.map(({ sellerPart, title, quantity, modules, eachCents, jobId }) => ({
       ...{ sellerPart, title, quantity, modules, eachCents },

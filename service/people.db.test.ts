@@ -1,11 +1,9 @@
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { loadDemo } from '../scripts/load-demo';
-import { testDatabase } from '../scripts/test-database';
 import { as, must, openTestShop } from '../scripts/test-shop';
-import { closePool, many, pool } from '../store/database';
+import { many, pool } from '../store/database';
 import type { Role } from '../store/staff';
 import { checkCaller, mayDo } from './access';
-import { newShopSchema, openShop } from './open-shop';
 import { signIn, signInPage, signOut } from './sign-in';
 import { addStaff, newStaffSchema, removeStaff, staffList } from './staff-accounts';
 
@@ -138,40 +136,6 @@ describe('accounts', () => {
     const account = { name: 'Wren', signIn: 'wren', role: 'owner', password: 'long enough', ...change };
     expect(newStaffSchema.safeParse(account).error?.issues[0]?.message).toContain(sentence);
   });
-});
-
-describe('a shop of one’s own', () => {
-  const own = newShopSchema.parse({
-    name: 'Harbour Bench',
-    town: 'Skerrow',
-    contact: '',
-    currency: 'EUR',
-    timeZone: 'Europe/Oslo',
-    taxBp: 2500,
-    labourCents: 3900,
-    owner: { name: 'Wren Hollis', signIn: 'wren', password: 'long enough' },
-  });
-
-  it('opens in an empty database, with an owner and without the demo’s accounts', async () => {
-    const empty = await testDatabase();
-    await closePool();
-    process.env.DATABASE_URL = empty.url;
-    must(await openShop(own));
-    expect(await openShop(own)).toMatchObject({ ok: false, code: 'conflict' });
-    expect(await signInPage()).toEqual({ shopName: 'Harbour Bench', demoAccounts: [] });
-    const { token } = must(await signIn('wren', 'long enough'));
-    expect(await checkCaller(token, 'staff.manage')).toMatchObject({ ok: true });
-    await closePool();
-    await empty.drop();
-    process.env.DATABASE_URL = shop.database.url;
-  });
-
-  test.each([{ currency: 'euro' }, { timeZone: 'Skerrow/Quay' }, { name: ' ' }, { taxBp: -1 }])(
-    'refuses %j',
-    (change) => {
-      expect(newShopSchema.safeParse({ ...own, ...change }).success).toBe(false);
-    },
-  );
 });
 
 test('the demo shop loads once', async () => {

@@ -22,7 +22,7 @@ async function paperFor({ id, snapshot }: { id: number; snapshot: QuoteSnapshot 
   return {
     language: languageOfQuote(snapshot),
     quote: number,
-    shop: { name: shop.name, contact: shop.contact },
+    shop,
     customer: customer.name,
     machine: machine.name,
     verdict: proof.verdict,

@@ -6,6 +6,7 @@ import { type Answer, decisionOf, type Question, type Standing, standingOf } fro
 import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
 import { validityFault } from '../core/quoting/terms';
 import { PAPER_WORDS } from '../core/quoting/words/paper-words';
+import { shopOnPaper } from '../core/shop/shop-on-paper';
 import { pool, type Queryable } from '../store/database';
 import { noteOpened } from '../store/quote-answers';
 import {
@@ -169,7 +170,7 @@ async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption
     }),
     ...(terms.note !== '' && { note: terms.note }),
     taxBp: shop.taxBp,
-    shop: { name: shop.name, town: shop.town, contact: shop.contact },
+    shop: shopOnPaper(shop),
     customer: { name: job.customer.name },
     machine: {
       name: machineName(job) || PAPER_WORDS[language].yourMachine,

@@ -1,6 +1,7 @@
 import type { Charges } from '../core/pricing/charges';
 import type { MarkUpStep } from '../core/pricing/sell-price';
 import type { Language } from '../core/quoting/words/language';
+import { contactLine, type ShopIdentity } from '../core/shop/identity';
 import { maybeOne, one, type Queryable, run } from './database';
 
 /** Sizes of paper (ISO 216, ANSI Y14.1). */
@@ -8,9 +9,8 @@ export const PAPERS = ['A4', 'Letter'] as const;
 export type Paper = (typeof PAPERS)[number];
 
 /** The shop and how it prices. Money in minor units, rates in hundredths of a percent. */
-export interface Shop extends Charges {
-  name: string;
-  town: string;
+export interface Shop extends Charges, ShopIdentity {
+  /** where it is reached, as one line of its papers */
   contact: string;
   currency: string;
   timeZone: string;
@@ -38,7 +38,16 @@ export interface Shop extends Charges {
   demo: boolean;
 }
 
-const COLUMNS = `name, town, contact, currency, time_zone as "timeZone", tax_bp as "taxBp",
+/** The checklist of a new shop's first hour: put away, and what was said to be not needed. */
+export interface FirstHour {
+  dismissed: boolean;
+  skipped: string[];
+}
+
+const IDENTITY = `name, street, postal_code as "postalCode", town, country, phone, mail, web, tax_number as "taxNumber",
+  company_number as "companyNumber", bank`;
+
+const COLUMNS = `${IDENTITY}, contact, currency, time_zone as "timeZone", tax_bp as "taxBp",
   tax_way as "taxWay", tax_rounding as "taxRounding", labour_tax_bp as "labourTaxBp", fee_tax_bp as "feeTaxBp",
   credit_tax_bp as "creditTaxBp", labour_cents as "labourCents", labour_hour_cents as "labourHourCents",
   labour_least_cents as "labourLeastCents", labour_step_minutes as "labourStepMinutes", language, paper,
@@ -56,44 +65,67 @@ export async function maybeShop(db: Queryable): Promise<Shop | null> {
   return maybeOne<Shop>(db, `select ${COLUMNS} from shop`);
 }
 
-export async function insertShop(
-  db: Queryable,
-  shop: Pick<
-    Shop,
-    | 'name'
-    | 'town'
-    | 'contact'
-    | 'currency'
-    | 'timeZone'
-    | 'taxBp'
-    | 'labourCents'
-    | 'validityDays'
-    | 'markUpBp'
-    | 'leastMarginCents'
-    | 'roundUpToCents'
-    | 'demo'
-  >,
-): Promise<void> {
+/** How a shop begins, but for who it is. */
+type ShopStart = Pick<
+  Shop,
+  | 'currency'
+  | 'timeZone'
+  | 'taxBp'
+  | 'labourCents'
+  | 'validityDays'
+  | 'markUpBp'
+  | 'leastMarginCents'
+  | 'roundUpToCents'
+  | 'demo'
+>;
+
+export async function insertShop(db: Queryable, shop: ShopStart & ShopIdentity): Promise<void> {
   await run(
     db,
-    `insert into shop (name, town, contact, currency, time_zone, tax_bp, labour_cents, validity_days, mark_up_bp,
+    `insert into shop (name, town, currency, time_zone, tax_bp, labour_cents, validity_days, mark_up_bp,
        least_margin_cents, round_up_to_cents, demo)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
-      shop.name,
-      shop.town,
-      shop.contact,
-      shop.currency,
-      shop.timeZone,
-      shop.taxBp,
-      shop.labourCents,
-      shop.validityDays,
-      shop.markUpBp,
-      shop.leastMarginCents,
-      shop.roundUpToCents,
-      shop.demo,
+      ...[shop.name, shop.town, shop.currency, shop.timeZone, shop.taxBp, shop.labourCents, shop.validityDays],
+      ...[shop.markUpBp, shop.leastMarginCents, shop.roundUpToCents, shop.demo],
     ],
   );
+  await updateIdentity(db, shop);
+}
+
+/** Writes who the shop is, and the line of its papers that is made of it. */
+export async function updateIdentity(db: Queryable, shop: ShopIdentity): Promise<void> {
+  await run(
+    db,
+    `update shop set name = $1, street = $2, postal_code = $3, town = $4, country = $5, phone = $6, mail = $7, web = $8,
+       tax_number = $9, company_number = $10, bank = $11, contact = $12`,
+    [
+      ...[shop.name, shop.street, shop.postalCode, shop.town, shop.country, shop.phone, shop.mail, shop.web],
+      ...[shop.taxNumber, shop.companyNumber, shop.bank, contactLine(shop)],
+    ],
+  );
+}
+
+/** Has anything been priced or quoted yet, so that amounts in the shop's currency lie about? */
+export async function hasAmounts(db: Queryable): Promise<boolean> {
+  const found = await one<{ has: boolean }>(
+    db,
+    'select exists (select from offer_price) or exists (select from quote) as has',
+  );
+  return found.has;
+}
+
+export async function updatePlace(db: Queryable, place: Pick<Shop, 'currency' | 'timeZone'>): Promise<void> {
+  await run(db, 'update shop set currency = $1, time_zone = $2', [place.currency, place.timeZone]);
+}
+
+/** The checklist of the first hour; null: the shop was not opened with one. */
+export async function getFirstHour(db: Queryable): Promise<FirstHour | null> {
+  return (await one<{ firstHour: FirstHour | null }>(db, 'select first_hour as "firstHour" from shop')).firstHour;
+}
+
+export async function updateFirstHour(db: Queryable, firstHour: FirstHour): Promise<void> {
+  await run(db, 'update shop set first_hour = $1', [JSON.stringify(firstHour)]);
 }
 
 /** How a shop makes its prices. */

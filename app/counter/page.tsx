@@ -1,6 +1,8 @@
 import type { Metadata } from 'next';
 import { counterJobs } from '@/service/counter';
+import { showFirstHour } from '@/service/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
+import { FirstHour } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';
 import { Notice } from '@/ui/kit/notice';
 import { ageText } from '../age-text';
@@ -19,6 +21,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   const caller = await enterPage('jobs.read');
   const { page: asked, 'may-not': mayNot } = await searchParams;
   const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
+  const firstHour = await showFirstHour(caller);
   const { jobs: entries, hasMore } = await counterJobs(page);
   const now = new Date();
   const jobs = entries.map(({ touchedAt, ...entry }) => ({ ...entry, touched: ageText(touchedAt, now) }));
@@ -30,6 +33,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
           <NewJob />
         </div>
         {mayNot !== undefined && <Notice tone="mind">Your role does not open that page.</Notice>}
+        {firstHour !== null && <FirstHour steps={firstHour} />}
         <CounterBoard jobs={jobs} page={page} hasMore={hasMore} />
       </main>
     </Desk>

@@ -1,12 +1,14 @@
 import type { Metadata } from 'next';
 import { showCharges } from '@/service/charges';
 import { customerAddress } from '@/service/customer-address';
+import { showIdentity } from '@/service/identity';
 import { showNeeds } from '@/service/needs';
 import { showPapers } from '@/service/papers';
 import { showPriceRule } from '@/service/price-rule';
 import { showRoleRule } from '@/service/role-rule';
 import { showTexts } from '@/service/shop-texts';
 import { showBestRule } from '@/service/steering';
+import { Notice } from '@/ui/kit/notice';
 import { BestRule } from '@/ui/settings/best-rule';
 import { Charges } from '@/ui/settings/charges';
 import { CustomerAddress } from '@/ui/settings/customer-address';
@@ -14,15 +16,19 @@ import { NeedLadder } from '@/ui/settings/need-ladder';
 import { Papers } from '@/ui/settings/papers';
 import { PriceRule } from '@/ui/settings/price-rule';
 import { RoleRule } from '@/ui/settings/role-rule';
+import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
+import { TIME_ZONES } from '@/ui/shop/time-zones';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
 export const metadata: Metadata = { title: 'Settings' };
 
 /** What the shop goes by: how it makes its prices, and what uses and systems need. */
-export default async function SettingsPage() {
+export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ logo?: string }> }) {
   const caller = await enterPage('shop.settings');
+  const { logo } = await searchParams;
+  const identity = await showIdentity();
   const needs = await showNeeds();
   const prices = await showPriceRule();
   const best = await showBestRule();
@@ -35,6 +41,10 @@ export default async function SettingsPage() {
     <Desk caller={caller} here="/settings">
       <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid gap-4">
         <h1 className="text-xl">Settings</h1>
+        {logo === 'refused' && (
+          <Notice tone="mind">The shop is open. Its logo could not be read: choose a PNG or JPEG picture below.</Notice>
+        )}
+        <ShopIdentitySection {...identity} timeZones={TIME_ZONES} />
         <PriceRule {...prices} />
         <Charges {...charges} />
         <Papers {...papers} />

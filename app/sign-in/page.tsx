@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
+import Link from 'next/link';
 import { signInPage } from '@/service/sign-in';
 import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
@@ -36,7 +37,10 @@ export default async function SignInPage({ searchParams }: { searchParams: Searc
           <h1 className="text-lg mt-3">{shopName ?? 'A shop that is not set up yet'}</h1>
           {shopName === null && (
             <p className="mt-2">
-              Set it up on this machine with <code>npm run open-shop</code>, then sign in here.
+              <Link href="/open" className="underline underline-offset-4">
+                Open your shop
+              </Link>{' '}
+              with the code that the terminal shows.
             </p>
           )}
         </div>
@@ -78,6 +82,11 @@ export default async function SignInPage({ searchParams }: { searchParams: Searc
                 </li>
               ))}
             </ul>
+            <p className="mt-4">
+              <Link href="/own-shop" className="font-semibold underline underline-offset-4">
+                Set up your own shop
+              </Link>
+            </p>
           </div>
         )}
       </section>

@@ -1,3 +1,5 @@
+import type { ShopOnPaper } from '../shop/shop-on-paper';
+
 /** An order of parts as it goes to its seller: nothing of customers, nothing of what is charged for it. Money minor units. */
 export interface PartOrderPaper {
   number: string;
@@ -5,7 +7,7 @@ export interface PartOrderPaper {
   orderedOn: string;
   note: string;
   currency: string;
-  shop: { name: string; town: string; contact: string };
+  shop: ShopOnPaper;
   seller: string;
   lines: {
     /** the seller's own number of it; null: unknown */

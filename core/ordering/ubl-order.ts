@@ -1,5 +1,5 @@
 import { plainMoney } from '../pricing/currency';
-import { cac, cbc, type Element, ONE, partyNamed } from '../quoting/ubl-elements';
+import { cac, cbc, type Element, ONE, partyNamed, shopParty } from '../quoting/ubl-elements';
 import { orderTotal, type PartOrderPaper } from './part-order';
 
 /**
@@ -19,7 +19,7 @@ export function ublOrder(order: PartOrderPaper): Element {
       ...(order.note === '' ? [] : [cbc('Note', order.note)]),
       cbc('DocumentCurrencyCode', order.currency),
       cbc('LineCountNumeric', String(order.lines.length)),
-      cac('BuyerCustomerParty', [partyNamed(order.shop.name)]),
+      cac('BuyerCustomerParty', [shopParty(order.shop)]),
       cac('SellerSupplierParty', [partyNamed(order.seller)]),
       cac('AnticipatedMonetaryTotal', [money('LineExtensionAmount', total), money('PayableAmount', total)]),
       ...order.lines.map((line, nr) =>

@@ -1,5 +1,6 @@
 import { capacityIn } from '../quoting/words/in-language';
 import type { Language } from '../quoting/words/language';
+import type { ShopOnPaper } from '../shop/shop-on-paper';
 import type { Finding, FindingVerdict, ProofVerdict } from './compare-proof';
 import { PROOF_WORDS } from './proof-words';
 
@@ -7,7 +8,7 @@ import { PROOF_WORDS } from './proof-words';
 export interface ProofPaper {
   language: Language;
   quote: string;
-  shop: { name: string; contact: string };
+  shop: Omit<ShopOnPaper, 'town'>;
   customer: string;
   machine: string;
   verdict: ProofVerdict;

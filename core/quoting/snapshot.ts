@@ -3,6 +3,7 @@ import { CARES } from '../planning/care';
 import { REUSES } from '../planning/lane-and-reuse';
 import { LANES, ORIGINS } from '../planning/lanes';
 import { TAX_ROUNDINGS, TAX_WAYS } from '../pricing/bill';
+import { shopOnPaperSchema } from '../shop/shop-on-paper';
 import { LANGUAGES } from './words/language';
 import { TEXT_KEYS, type TextKey } from './words/shop-texts';
 
@@ -105,7 +106,7 @@ export const snapshotSchema = z.strictObject({
   /** a word to the customer */
   note: z.string().optional(),
   taxBp: z.number().int().nonnegative(),
-  shop: z.strictObject({ name: z.string(), town: z.string(), contact: z.string() }),
+  shop: shopOnPaperSchema,
   customer: z.strictObject({ name: z.string() }),
   machine: z.strictObject({ name: z.string(), totalMiB: z.number().int().nonnegative() }),
   suggested: z.number().int().min(1).max(3).nullable(),

@@ -2,7 +2,7 @@ import { type BillLine, billOf, spreadOverRates } from '../pricing/bill';
 import { plainMoney } from '../pricing/currency';
 import type { CustomerOption, CustomerQuote } from './customer-view';
 import type { QuoteLine } from './snapshot';
-import { cac, cbc, type Element, ONE, partyNamed } from './ubl-elements';
+import { cac, cbc, type Element, ONE, partyNamed, shopParty } from './ubl-elements';
 import { capacityIn, languageOfQuote, wordsOf } from './words/in-language';
 
 /** A line, or the part of it that one tax rate falls on, with what it comes to without tax. */
@@ -84,7 +84,7 @@ export function ublQuotation(quote: CustomerQuote, option: CustomerOption): Elem
       cbc('PricingCurrencyCode', currency),
       cbc('LineCountNumeric', String(lines.length)),
       cac('ValidityPeriod', [cbc('StartDate', quote.sentOn), cbc('EndDate', quote.validUntil)]),
-      cac('SellerSupplierParty', [partyNamed(quote.shop.name)]),
+      cac('SellerSupplierParty', [shopParty(quote.shop)]),
       cac('BuyerCustomerParty', [partyNamed(quote.customer.name)]),
       ...off.map(({ line, taxBp, netMinor: minor }) =>
         cac('AllowanceCharge', [

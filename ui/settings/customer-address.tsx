@@ -25,7 +25,7 @@ export function CustomerAddress({ address, isSet }: CustomerAddressProps) {
     setSaved(result.ok);
   };
   return (
-    <section aria-label="Address for customers" className="grid gap-2">
+    <section id="address" aria-label="Address for customers" className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">Address for customers</h2>
       {isSet ? (
         <p className="text-sm">

@@ -44,7 +44,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
     if (!isLarge && (await save('PUT', '/api/logo', file)).ok) setShown(shown + 1);
   };
   return (
-    <section aria-label="Customers’ papers" className="grid gap-2">
+    <section id="papers" aria-label="Customers’ papers" className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">Customers’ papers</h2>
       <div className="flex flex-wrap gap-4 items-end">
         <label className="text-sm font-medium text-ink-2 grid gap-0.5 w-48">

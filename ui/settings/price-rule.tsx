@@ -93,7 +93,7 @@ export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
     setSaved(result.ok);
   };
   return (
-    <section aria-label="Our prices" className="grid gap-2">
+    <section id="prices" aria-label="Our prices" className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">Our prices</h2>
       <form
         className="grid grid-cols-[minmax(0,3fr)_repeat(3,minmax(0,1fr))_auto] max-[860px]:grid-cols-3 gap-2 items-end"

@@ -1,12 +1,12 @@
 import type { NextRequest } from 'next/server';
 import { z } from 'zod';
 import { boundedText } from '@/app/bounded-text';
-import { sessionCookie } from '@/app/cookies';
+import { signedInHeaders } from '@/app/cookies';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
 import { safePath } from '@/app/request-path';
 import { storable } from '@/app/storable';
 import { MOST_SIGN_IN_BYTES } from '@/runtime/body-limits';
-import { BROWSER_COOKIE, clientAddress, SESSION_COOKIE } from '@/runtime/request-headers';
+import { BROWSER_COOKIE, clientAddress } from '@/runtime/request-headers';
 import { fault, type Result } from '@/service/result';
 import { signIn } from '@/service/sign-in';
 
@@ -16,10 +16,6 @@ const schema = z.object({
   next: z.string().max(500).optional(),
 });
 type Typed = z.infer<typeof schema>;
-
-/** The session's end is kept in the database; the cookie only has to outlive it. */
-const SESSION_SECONDS = 30 * 24 * 3600;
-const BROWSER_SECONDS = 365 * 24 * 3600;
 
 /** What the page's form, or the dialog within a page, sends. */
 async function typedIn(request: NextRequest, isForm: boolean): Promise<Result<Typed>> {
@@ -45,13 +41,10 @@ export async function POST(request: NextRequest): Promise<Response> {
       const back = new URLSearchParams({ wrong: opened.code, next, name: name.slice(0, 40) });
       return new Response(null, { status: 303, headers: { location: `/sign-in?${back}` } });
     }
-    const headers = new Headers({ location: next });
-    const { token, browser } = opened.value;
-    headers.append('set-cookie', sessionCookie(request, SESSION_COOKIE, token, SESSION_SECONDS));
-    headers.append('set-cookie', sessionCookie(request, BROWSER_COOKIE, browser, BROWSER_SECONDS));
-    if (isForm) return new Response(null, { status: 303, headers });
-    headers.delete('location');
-    return Response.json({ signedIn: true }, { headers });
+    const headers = signedInHeaders(request, opened.value);
+    if (!isForm) return Response.json({ signedIn: true }, { headers });
+    headers.set('location', next);
+    return new Response(null, { status: 303, headers });
   } catch (cause) {
     // The page says what is the matter, or that it cannot be shown just now.
     const told = caught(cause, request);

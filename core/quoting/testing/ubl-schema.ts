@@ -27,9 +27,18 @@ const SCHEMA: Record<string, string> = {
   ValidityPeriod: 'StartDate? StartTime? EndDate? EndTime? DurationMeasure? DescriptionCode* Description*',
   SellerSupplierParty: 'CustomerAssignedAccountID? AdditionalAccountID* DataSendingCapability? Party?',
   BuyerCustomerParty: 'CustomerAssignedAccountID? SupplierAssignedAccountID? AdditionalAccountID* Party?',
-  Party:
-    'MarkCareIndicator? MarkAttentionIndicator? WebsiteURI? LogoReferenceID? EndpointID? PartyIdentification* PartyName*',
+  Party: `MarkCareIndicator? MarkAttentionIndicator? WebsiteURI? LogoReferenceID? EndpointID? IndustryClassificationCode?
+    PartyIdentification* PartyName* Language? PostalAddress? PhysicalLocation? PartyTaxScheme* PartyLegalEntity* Contact?`,
   PartyName: 'Name',
+  PostalAddress: `ID? AddressTypeCode? AddressFormatCode? Postbox? Floor? Room? StreetName? AdditionalStreetName? BlockName?
+    BuildingName? BuildingNumber? InhouseMail? Department? MarkAttention? MarkCare? PlotIdentification? CitySubdivisionName?
+    CityName? PostalZone? CountrySubentity? CountrySubentityCode? Region? District? TimezoneOffset? AddressLine* Country?`,
+  Country: 'IdentificationCode? Name?',
+  PartyTaxScheme: `RegistrationName? CompanyID? TaxLevelCode? ExemptionReasonCode? ExemptionReason* RegistrationAddress?
+    TaxScheme`,
+  PartyLegalEntity: `RegistrationName? CompanyID? RegistrationDate? RegistrationExpirationDate? CompanyLegalFormCode?
+    CompanyLegalForm? SoleProprietorshipIndicator? CompanyLiquidationStatusCode? CorporateStockAmount?`,
+  Contact: 'ID? Name? Telephone? Telefax? ElectronicMail? Note* OtherCommunication*',
   AllowanceCharge: `ID? ChargeIndicator AllowanceChargeReasonCode? AllowanceChargeReason* MultiplierFactorNumeric?
     PrepaidIndicator? SequenceNumeric? Amount BaseAmount? AccountingCostCode? AccountingCost? PerUnitAmount? TaxCategory*
     TaxTotal? PaymentMeans*`,

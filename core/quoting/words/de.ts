@@ -60,6 +60,7 @@ export const DE: PaperWords = {
     withoutTax ? 'Die Zeilen sind ohne Steuer, alles mit Einbau.' : 'Alle Preise sind mit Steuer und mit Einbau.',
   fitted: (isExempt) => (isExempt ? 'eingebaut und geprüft' : 'eingebaut und geprüft, mit Steuer'),
   codeOfContent: 'Code des Inhalts dieses Angebots (SHA-256)',
+  shopNumbers: { tax: 'Steuernummer / USt-IdNr.', company: 'Handelsregister', bank: 'Bankverbindung' },
   page: {
     sayYes: 'Zusagen',
     which: 'Welcher?',

@@ -59,6 +59,7 @@ export const EN: PaperWords = {
     withoutTax ? 'Prices of lines are without tax; all are with fitting.' : 'All prices are with tax and with fitting.',
   fitted: (isExempt) => (isExempt ? 'fitted and tested' : 'fitted and tested, with tax'),
   codeOfContent: 'Code of this quote’s content (SHA-256)',
+  shopNumbers: { tax: 'Tax number', company: 'Company number', bank: 'Bank' },
   page: {
     sayYes: 'Say yes',
     which: 'Which one?',

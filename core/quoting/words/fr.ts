@@ -63,6 +63,7 @@ export const FR: PaperWords = {
       : 'Tous les prix s’entendent toutes taxes et montage compris.',
   fitted: (isExempt) => (isExempt ? 'monté et testé' : 'monté et testé, taxes comprises'),
   codeOfContent: 'Code du contenu de ce devis (SHA-256)',
+  shopNumbers: { tax: 'N° TVA', company: 'N° d’entreprise', bank: 'Banque' },
   page: {
     sayYes: 'Accepter',
     which: 'Laquelle ?',

@@ -1,4 +1,5 @@
 import type { Origin } from '../../planning/lanes';
+import type { NumberWords } from '../../shop/shop-on-paper';
 import { DE } from './de';
 import { EN } from './en';
 import { FR } from './fr';
@@ -66,6 +67,8 @@ export interface PaperWords {
   prices: (withoutTax: boolean) => string;
   fitted: (isExempt: boolean) => string;
   codeOfContent: string;
+  /** what stands before the shop's numbers and its bank */
+  shopNumbers: NumberWords;
   page: {
     sayYes: string;
     which: string;

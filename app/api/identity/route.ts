@@ -1,0 +1,5 @@
+import { handle } from '@/app/handle';
+import { saveIdentity, shopFormSchema } from '@/service/identity';
+
+/** Writes who the shop is. */
+export const PUT = handle('shop.settings', shopFormSchema, saveIdentity);
