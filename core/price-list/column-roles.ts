@@ -2,6 +2,7 @@ import { GENERATIONS } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
 import { looksLikeListing } from '../reading/listing';
 import { listPrice } from './list-price';
+import { originCell } from './origin-cell';
 
 /** What a column of a price list can hold. */
 export const COLUMN_ROLES = [
@@ -19,13 +20,13 @@ export const COLUMN_ROLES = [
   'maker',
   'part',
   'condition',
+  'origin',
+  'fits',
 ] as const;
 export type ColumnRole = (typeof COLUMN_ROLES)[number];
 
 /** How one role is told by a column's heading and by what stands in it. */
 interface RoleSigns {
-  /** headings, the whole of which is the name; words in several languages of lists, without accents */
-  names: RegExp;
   /** headings that hold such a word among others */
   words: RegExp;
   /** words that make a heading mean something near it, such as another price than ours */
@@ -73,15 +74,11 @@ function stockCells(cells: readonly string[]): number {
 
 export const ROLE_SIGNS: Record<ColumnRole, RoleSigns> = {
   sku: {
-    names:
-      /^(sku|item|item no|item number|article|article no|art ?nr|artikelnummer|artikel|code|product code|ref|reference|order no|order number|order code|best ?nr|bestellnummer|no|nr|id)$/,
     words: /\b(sku|artikel|article|item (no|code|number)|order (no|code)|product (id|code)|bestell\w*|reference)\b/,
     unnamed: 'without-headings',
     cells: (cells) => share(cells, isCode) * distinct(cells),
   },
   title: {
-    names:
-      /^(title|description|product|product name|name|item name|bezeichnung|beschreibung|designation|libelle|text|details|module)$/,
     words: /description|\btitle\b|product name|bezeichnung|beschreibung|designation|libelle/,
     // A text that tells little of a module is a text still.
     cells: (cells) =>
@@ -89,76 +86,77 @@ export const ROLE_SIGNS: Record<ColumnRole, RoleSigns> = {
       0.3 * share(cells, (cell) => /\p{L}{3,}.*\s/u.test(cell)),
   },
   price: {
-    names:
-      /^(price|unit price|net|net price|cost|your price|dealer|dealer price|ek|preis|nettopreis|einkaufspreis|prix|prix ht|amount|eur|price eur)$/,
     words: /\b(price|preis|prix|cost|netto?|dealer|hek)\b/,
     unlike:
       /\b(each|rrp|uvp|msrp|recommended|retail|list|old|was|per (piece|module|gb)|gross|brutto|ttc|incl\w*|discount)\b/,
     cells: priceCells,
   },
   currency: {
-    names: /^(currency|curr|ccy|w(ae|a)hrung|devise)$/,
     words: /\b(currency|w(ae|a)hrung|devise)\b/,
     cells: (cells) => share(cells, (cell) => /^[A-Z]{3}$/.test(cell.trim())),
   },
   stock: {
-    names:
-      /^(stock|qty|quantity|on hand|available|availability|in stock|bestand|lager|verf(ue|u)gbar|dispo|pcs in stock)$/,
     words: /\b(stock|on hand|avail\w*|bestand|lager\w*|verf\w*)\b/,
     unnamed: 'without-headings',
     cells: stockCells,
   },
   capacity: {
-    names: /^(capacity|size|gb|memory|kapazit(ae|a)t|gr(oe|o)sse|capacite|module size)$/,
     words: /\b(capacity|kapazit\w*|capacite|size)\b/,
     cells: (cells) => share(cells, isCapacity),
   },
   modules: {
-    names: /^(modules|pcs|pieces|kit|kit of|pack|pack size|qty per kit|module count|st(ue|u)ck|modules per kit)$/,
     words: /\b(modules|pieces|pack|kit)\b/,
     unnamed: 'never',
     cells: (cells) => share(cells, (cell) => [1, 2, 3, 4, 6, 8].includes(whole(cell) ?? 0)),
   },
   generation: {
-    names: /^(generation|type|technology|memory type|ddr|typ)$/,
     words: /\b(generation|technology|ddr|memory type)\b/,
     cells: (cells) => share(cells, (cell) => GENERATION.test(cell.trim())),
   },
   form: {
-    names: /^(form|form factor|formfactor|bauform|format|socket)$/,
     words: /\b(form ?factor|bauform)\b/,
     cells: (cells) => share(cells, isForm),
   },
   rate: {
-    names: /^(rate|speed|mhz|mt\/?s|frequency|clock|takt|geschwindigkeit|vitesse|data rate)$/,
     words: /\b(speed|mhz|mt\/?s|frequency|takt|data rate)\b/,
     unnamed: 'never',
     cells: (cells) => share(cells, isRate),
   },
   latency: {
-    names: /^(cl|cas|latency|cas latency)$/,
     words: /\b(latency|cas)\b/,
     unnamed: 'never',
     cells: (cells) => share(cells, (cell) => /^(cl)?\s*\d{1,2}$/i.test(cell.trim())),
   },
   maker: {
-    names: /^(brand|maker|manufacturer|make|hersteller|marke|marque|fabricant|vendor)$/,
     words: /\b(brand|manufacturer|hersteller|marque)\b/,
     unnamed: 'without-headings',
     cells: (cells) =>
       share(cells, (cell) => /^[A-Za-z][A-Za-z .&-]{1,30}$/.test(cell.trim())) * (1 - 0.5 * distinct(cells)),
   },
   part: {
-    names:
-      /^(part|part no|part number|mpn|mfr part|manufacturer part number|herstellernummer|herstellernr|pn|p\/n|model)$/,
     words: /\b(part (no|number)|mpn|p\/n|herstellern\w*)\b/,
     unnamed: 'without-headings',
     cells: (cells) => share(cells, (cell) => isCode(cell) && /[A-Z]/i.test(cell)) * distinct(cells),
   },
   condition: {
-    names: /^(condition|state|grade|zustand|etat)$/,
     words: /\b(condition|zustand|grade)\b/,
     cells: (cells) =>
       share(cells, (cell) => /^(new|used|refurb(ished)?|grade [a-d]|neu|gebraucht|neuf|occasion)$/i.test(cell.trim())),
+  },
+  origin: {
+    words: /\b(origin|genuine|herkunft|originalteil|origine|origen|herkomst|origem|provenienza)\b/,
+    unlike: /\b(country|land|pays|pais|paese)\b/,
+    unnamed: 'never',
+    // Where half of it is something else, its heading must be very sure.
+    cells: (cells) => {
+      const fits = share(cells, (cell) => originCell(cell) !== null);
+      return fits >= 0.8 ? fits : fits / 2;
+    },
+  },
+  fits: {
+    words:
+      /\b(fits|suitable|for models?|passend|geeignet|compatible (with|avec)|modelle|modeles|modelos|modelli|modellen)\b/,
+    unnamed: 'never',
+    cells: (cells) => share(cells, (cell) => /\p{L}/u.test(cell) && !GENERATION.test(cell.trim()) && cell.length > 1),
   },
 };

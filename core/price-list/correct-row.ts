@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { generationSchema } from '../memory/module';
+import { ORIGINS } from '../planning/lanes';
 import { type ListedRow, MOST_MODULES, type RowDoubt } from './read-row';
 
 const whole = z.number().int().positive();
@@ -13,6 +14,7 @@ export const rowFixSchema = z
     rateMTs: whole.max(20_000),
     modules: whole.max(MOST_MODULES),
     printedCents: whole.max(10_000_000),
+    origin: z.enum(ORIGINS),
   })
   .partial();
 export type RowFix = z.infer<typeof rowFixSchema>;
@@ -25,6 +27,7 @@ const SETTLES: Record<keyof RowFix, readonly RowDoubt[]> = {
   rateMTs: ['no-rate', 'contradiction'],
   modules: ['pack-size'],
   printedCents: ['no-price', 'date-price', 'price-not-positive', 'on-request'],
+  origin: ['unknown-origin'],
 };
 
 const FIELDS = Object.keys(SETTLES) as (keyof RowFix)[];
@@ -44,6 +47,8 @@ export function correctRow(row: ListedRow, fix: RowFix | undefined): ListedRow {
     ...row,
     modules: fix.modules ?? row.modules,
     printedCents: fix.printedCents ?? row.printedCents,
+    origin: fix.origin ?? row.origin,
+    used: fix.origin === undefined ? row.used : fix.origin === 'used',
     module: { ...row.module, capacityMiB, generation, form, rateMTs },
     doubts: row.doubts.filter((doubt) => !settled.has(doubt)),
   };

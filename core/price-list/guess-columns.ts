@@ -1,3 +1,4 @@
+import { isHeadingOf, plainHeading } from './column-headings';
 import { COLUMN_ROLES, type ColumnRole, ROLE_SIGNS } from './column-roles';
 import type { CapacityIs } from './read-row';
 
@@ -21,23 +22,12 @@ const LEAST = 0.75;
 /** A second column within this of the first makes a doubt. */
 const NEAR = 0.15;
 
-const plain = (heading: string): string =>
-  heading
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .replace(/ß/g, 'ss')
-    .replace(/[_*:()[\]]+/g, ' ')
-    .replace(/\./g, ' ')
-    .replace(/\s+/g, ' ')
-    .trim();
-
 /** 1 where the whole heading is the role's name, 0.6 where a word of it is, half of that where it means another, else 0. */
 function headingScore(role: ColumnRole, heading: string): number {
-  const text = plain(heading);
+  const text = plainHeading(heading);
   if (text === '') return 0;
-  const { names, words, unlike } = ROLE_SIGNS[role];
-  const score = names.test(text) ? 1 : words.test(text) ? 0.6 : 0;
+  const { words, unlike } = ROLE_SIGNS[role];
+  const score = isHeadingOf(role, text) ? 1 : words.test(text) ? 0.6 : 0;
   return unlike?.test(text) === true ? score / 2 : score;
 }
 
@@ -47,7 +37,7 @@ const OF_MODULE =
 const OF_KIT = /\b(kit|total|pack|set|gesamt\w*|totale)\b/;
 
 function capacityIsOf(heading: string): CapacityIs | null {
-  const text = plain(heading);
+  const text = plainHeading(heading);
   const [module, kit] = [OF_MODULE.test(text), OF_KIT.test(text)];
   return module === kit ? null : module ? 'module' : 'kit';
 }

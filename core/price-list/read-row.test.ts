@@ -31,7 +31,7 @@ describe('a row of a price list', () => {
   });
 
   test.each<[string, string[], string[]]>([
-    ['no number', ['', 'Corrick 8GB DDR4-3200 DIMM', '20'], ['no-sku']],
+    ['no number, which its text stands for', ['', 'Corrick 8GB DDR4-3200 DIMM', '20'], []],
     ['a date for a price', ['1', 'Corrick 8GB DDR4-3200 DIMM', '2026-11-25'], ['date-price']],
     ['a negative price', ['1', 'Corrick 8GB DDR4-3200 DIMM', '-4'], ['price-not-positive']],
     ['a price on request', ['1', 'Corrick 8GB DDR4-3200 DIMM', 'on request'], ['on-request']],

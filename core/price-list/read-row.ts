@@ -4,13 +4,18 @@ import { knownOf } from '../machine/slots-of-reading';
 import { GENERATIONS } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
 import { printedRate } from '../memory/printed-rate';
+import type { Origin } from '../planning/lanes';
+import { saidOrigin } from '../reading/genuine';
 import { readListing } from '../reading/listing';
 import type { ColumnRole } from './column-roles';
 import { type ListPrice, listPrice } from './list-price';
+import { modelsCell, originCell } from './origin-cell';
+import { textKey } from './text-key';
 
 /** What keeps a row of a price list from being an offer, or makes it worth a look. */
 export type RowDoubt =
   | 'no-sku'
+  | 'unknown-origin'
   | 'no-text'
   | 'no-price'
   | 'date-price'
@@ -38,6 +43,12 @@ export interface ListedRow {
   /** null: the seller does not say how many */
   stock: number | null;
   used: boolean;
+  /** as a column or the seller tells; null: nothing is said of it */
+  origin: Origin | null;
+  /** whose original it is; empty: nobody says */
+  originalOf: string;
+  /** machines that it is made for, as written; empty: nobody says, or all of that maker */
+  madeFor: string[];
   doubts: RowDoubt[];
 }
 
@@ -68,6 +79,50 @@ export function stockOf(cell: string): number | null {
   if (/^\d{1,6}$/.test(text)) return Number(text);
   return /^(no|n|nein|non|sold out|out of stock|not available|ausverkauft)$/.test(text) ? 0 : null;
 }
+
+/** What a row says of where its part comes from. */
+type RowOrigin = Pick<ListedRow, 'origin' | 'originalOf' | 'madeFor'> & { isUnknown: boolean };
+
+/** Columns say it surer than a text, and a text surer than whose shop it is. */
+function originOf(
+  cells: readonly string[],
+  columns: Columns,
+  title: string,
+  { partsOf, used }: OriginGround,
+): RowOrigin {
+  const cell = cellOf(cells, columns, 'origin');
+  const told = cell === '' ? null : originOfCell(cell);
+  if (cell !== '' && told === null) return { origin: null, originalOf: '', madeFor: [], isUnknown: true };
+  const listed = modelsOfCell(cellOf(cells, columns, 'fits'));
+  const maker = cellOf(cells, columns, 'maker').slice(0, 80);
+  if (told !== null) {
+    const { origin } = told;
+    if (origin !== 'original') return { origin, originalOf: '', madeFor: [], isUnknown: false };
+    const madeFor = listed.length > 0 ? listed : saidOrigin(title).madeFor;
+    return { origin, originalOf: told.maker || partsOf || maker, madeFor, isUnknown: false };
+  }
+  if (used) return { origin: 'used', originalOf: '', madeFor: [], isUnknown: false };
+  const said = partsOf !== '' || mayBeGenuine(title) ? saidOrigin(title) : null;
+  if (said?.isGenuine)
+    return {
+      origin: 'original',
+      originalOf: partsOf || maker,
+      madeFor: listed.length > 0 ? listed : said.madeFor,
+      isUnknown: false,
+    };
+  if (partsOf !== '' && !said?.isCompatible)
+    return { origin: 'original', originalOf: partsOf, madeFor: listed, isUnknown: false };
+  return { origin: null, originalOf: '', madeFor: [], isUnknown: false };
+}
+
+interface OriginGround {
+  /** the maker whose own parts the seller sells; empty: none */
+  partsOf: string;
+  used: boolean;
+}
+
+/** Few titles say it: the others are passed by quickly. */
+const mayBeGenuine = (title: string): boolean => /genuin|origin|own|factory|peça/i.test(title);
 
 const MOST_REMEMBERED = 5_000;
 
@@ -108,6 +163,9 @@ const latencyOf = remembering((cell) => {
 const capacityOf = remembering((cell) => parseCapacity(cell));
 
 const isUsed = remembering((cell) => /used|refurb|gebraucht|occasion|grade [a-d]/i.test(cell));
+
+const originOfCell = remembering(originCell);
+const modelsOfCell = remembering(modelsCell);
 
 const isCurrency = (cell: string): boolean => /^[A-Z]{3}$/.test(cell);
 
@@ -195,13 +253,14 @@ const contradicts = (warning: string): boolean => warning.startsWith('contradict
 
 /** Everything that keeps a row from being an offer. */
 function doubtsOf(
-  row: Pick<ListedRow, 'sku' | 'module'> & { hasText: boolean },
+  row: Pick<ListedRow, 'sku' | 'module'> & { hasText: boolean; isUnknownOrigin: boolean },
   price: ListPrice,
   pack: Pack,
   contradicted: boolean,
 ): RowDoubt[] {
   const doubts: RowDoubt[] = [];
   if (row.sku === '') doubts.push('no-sku');
+  if (row.isUnknownOrigin) doubts.push('unknown-origin');
   if (!row.hasText && pack.capacityMiB === null) doubts.push('no-text');
   if (!price.ok) doubts.push(PRICE_DOUBTS[price.why]);
   for (const [field, doubt] of NEEDED) if (row.module[field] === null) doubts.push(doubt);
@@ -215,12 +274,14 @@ function doubtsOf(
  * Reads one row by its columns. What it does not tell stays null and is a doubt; nothing is guessed.
  *
  * @param decimals of the seller's currency (ISO 4217)
+ * @param partsOf the maker whose own parts the seller sells; empty: none
  */
 export function readRow(
   cells: readonly string[],
   { columns, capacityIs }: ListColumns,
   line: number,
   decimals = 2,
+  partsOf = '',
 ): ListedRow {
   const title = cellOf(cells, columns, 'title');
   const reading = title === '' ? null : readListing(title);
@@ -236,21 +297,38 @@ export function readRow(
   const module: KnownModule = { ...told, ...facts, capacityMiB: pack.capacityMiB };
   const price = listPrice(cellOf(cells, columns, 'price'), decimals);
   const part = cellOf(cells, columns, 'part');
-  const sku = cellOf(cells, columns, 'sku') || part;
+  const sku = cellOf(cells, columns, 'sku') || part || keyOfText(cells, columns, title);
   const currency = cellOf(cells, columns, 'currency');
   const contradicted = contradict(told, facts) || (reading?.warnings.some(contradicts) ?? false);
+  const used = isUsed(cellOf(cells, columns, 'condition')) || reading?.offer.condition === 'used';
+  const { isUnknown, ...origin } = originOf(cells, columns, title, { partsOf, used });
   return {
     line,
     sku: sku.slice(0, 80),
     title: (title || titleOf(cells, columns) || sku).slice(0, 300),
+    ...origin,
     modules: pack.modules,
     module,
     printedCents: price.ok ? price.cents : null,
     currency: isCurrency(currency) ? currency : price.ok ? price.currency : null,
     stock: stockOf(cellOf(cells, columns, 'stock')),
-    used: isUsed(cellOf(cells, columns, 'condition')) || reading?.offer.condition === 'used',
-    doubts: doubtsOf({ sku, module, hasText: title !== '' }, price, pack, contradicted),
+    used: origin.origin === 'used' || (origin.origin === null && used),
+    doubts: doubtsOf({ sku, module, hasText: title !== '', isUnknownOrigin: isUnknown }, price, pack, contradicted),
   };
+}
+
+/** Cells that say nothing of what a part is. */
+const PASSING_ROLES = ['price', 'stock', 'currency'] as const;
+
+/** What stands for a number where there is none; empty: there is no text either. */
+function keyOfText(cells: readonly string[], columns: Columns, title: string): string {
+  const text = title || titleOf(cells, columns);
+  if (text === '') return '';
+  const passing = new Set<number | undefined>(PASSING_ROLES.map((role) => columns[role]));
+  return textKey(
+    text,
+    cells.filter((_, at) => !passing.has(at)),
+  );
 }
 
 const TITLE_ROLES = ['maker', 'part', 'capacity', 'generation', 'form'] as const;

@@ -3,6 +3,7 @@ import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { ColumnRole } from '@/core/price-list/column-roles';
 import type { Heap, Suspicion } from '@/core/price-list/compare-list';
 import { type RowFix, rowFixSchema } from '@/core/price-list/correct-row';
+import { originCell } from '@/core/price-list/origin-cell';
 import type { RowDoubt } from '@/core/price-list/read-row';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 
@@ -21,11 +22,14 @@ export const ROLE_TEXTS: Record<ColumnRole, string> = {
   maker: 'maker',
   part: 'maker’s number',
   condition: 'condition',
+  origin: 'origin',
+  fits: 'for models',
 };
 
 export const DOUBT_TEXTS: Record<RowDoubt, string> = {
   'no-sku': 'it has no number',
   'no-text': 'it has no text',
+  'unknown-origin': 'its origin is neither original, third-party nor used',
   'no-price': 'it has no price',
   'date-price': 'its price is a date',
   'price-not-positive': 'its price is not above 0',
@@ -103,6 +107,7 @@ export const FIX_TEXTS: Record<keyof RowFix, { label: string; placeholder: strin
   rateMTs: { label: 'Rate', placeholder: '3200' },
   modules: { label: 'Modules', placeholder: '2' },
   printedCents: { label: 'Price', placeholder: '24.50' },
+  origin: { label: 'Origin', placeholder: 'original' },
 };
 
 /** What was typed as a fix; a sentence where it is none. */
@@ -119,6 +124,7 @@ export function typedFix(
     rateMTs: () => (/^\d{3,5}$/.test(plain) ? Number(plain) : null),
     modules: () => (/^[1-8]$/.test(plain) ? Number(plain) : null),
     printedCents: () => parseMoneyIn(plain, currency),
+    origin: () => originCell(plain)?.origin ?? null,
   }[field]();
   const parsed = rowFixSchema.safeParse({ [field]: value });
   const { label, placeholder } = FIX_TEXTS[field];
