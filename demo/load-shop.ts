@@ -81,7 +81,7 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
       const id = await insertSeller(db, { name, leadDays });
       const known = DEMO_TERMS[name];
       if (known !== undefined)
-        await updateSeller(db, id, { leadDays, orderContact: '', leastOrderCents: null, ...known });
+        await updateSeller(db, id, { leadDays, orderContact: '', leastOrderCents: null, partsOf: null, ...known });
       sellers.push(id);
     }
     const random = seeded(DEMO_SEED);

@@ -11,17 +11,17 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await page.getByText('prints EUR with 20 % tax that comes back · shipping 4.90, free from 50.00').waitFor();
 
   // What a seller's numbers mean; what makes no sense is told, and what was typed stays.
-  await page.getByRole('button', { name: 'Terms of Quayside Components' }).click();
+  await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
   const terms = page.getByRole('dialog', { name: 'Quayside Components' });
   await terms.getByLabel('Shipping of an order').fill('dear');
-  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await terms.getByRole('button', { name: 'Save' }).click();
   await terms.getByText('Type the shipping as none').waitFor();
   expect(await terms.getByLabel('Shipping of an order').inputValue()).toBe('dear');
   await terms.getByLabel('Shipping of an order').fill('6.00');
   await terms.getByLabel('Tax', { exact: true }).fill('20');
   await terms.getByLabel('its list holds the tax').check();
   expect(await axeFindings(page)).toEqual([]);
-  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Quayside Components: 0 prices counted anew.').waitFor();
 
   // A printed price, with every step to what one costs us.
@@ -48,9 +48,9 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await row.getByText('we pay €50.00').waitFor();
 
   // New terms count it anew.
-  await page.getByRole('button', { name: 'Terms of Quayside Components' }).click();
+  await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
   await terms.getByLabel('Shipping of an order').fill('none');
-  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Quayside Components: 1 price counted anew.').waitFor();
   await row.getByText('we pay €45.00').waitFor();
   expect(faults).toEqual([]);
@@ -61,10 +61,10 @@ test('a seller in another currency asks for a rate before its prices count', asy
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   await page.goto('/offers');
-  await page.getByRole('button', { name: 'Terms of Fennimore Parts' }).click();
+  await page.getByRole('button', { name: 'Edit Fennimore Parts' }).click();
   const terms = page.getByRole('dialog', { name: 'Fennimore Parts' });
   await terms.getByLabel('Currency').fill('skr');
-  await terms.getByRole('button', { name: 'Save the terms' }).click();
+  await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('There is no rate for SKR yet').waitFor();
   const row = page.getByRole('listitem').filter({ hasText: 'Fennimore Parts' }).filter({ hasText: 'third-party' });
   await row

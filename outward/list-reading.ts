@@ -1,3 +1,4 @@
+import { makerKey } from '../core/market/maker-key';
 import type { MemoryModule } from '../core/memory/module';
 import { correctRow, type RowFix } from '../core/price-list/correct-row';
 import { type GuessedColumns, guessColumns } from '../core/price-list/guess-columns';
@@ -24,6 +25,10 @@ export interface ListOrder {
   /** what a person said of rows, by line */
   fixes: Record<string, RowFix>;
   ground: CountingGround;
+  /** the maker whose own parts the seller sells; empty: none */
+  partsOf: string;
+  /** so many of its rows are told as they are read, for whoever only tries; left out: none */
+  tells?: number;
 }
 
 /** What a list turned out to be, once it is read. */
@@ -38,6 +43,15 @@ export interface ListEnd {
   sentence: string | null;
 }
 
+/** A row as it was read, for whoever only tries a list. */
+export interface ToldRow {
+  title: string;
+  printedCents: number | null;
+  origin: ListedRow['origin'];
+  /** how many doubts there are */
+  doubts: number;
+}
+
 /** What one piece of a list came to. */
 export interface ListPiece {
   /** its rows in the text format of COPY, columns as {@link LISTED_COLUMNS} */
@@ -45,6 +59,8 @@ export interface ListPiece {
   rows: number;
   /** modules that came up for the first time, with the number that rows call them by */
   specs: { nr: number; module: MemoryModule }[];
+  /** the first rows as they were read, where these were asked for */
+  told: ToldRow[];
   /** with the last piece */
   end: ListEnd | null;
 }
@@ -65,7 +81,7 @@ export const LISTED_COLUMNS = [
     'stock',
     'used',
   ],
-  ...['cost_cents', 'steps', 'doubts', 'as_read', 'fate'],
+  ...['cost_cents', 'steps', 'doubts', 'as_read', 'fate', 'origin', 'original_of', 'original_key', 'made_for'],
 ];
 
 const MOST_ROWS = 2_000_000;
@@ -144,6 +160,7 @@ export class ListReading {
   #wanted: number[] = [];
   /** rows come upon, and offers among them */
   #seen = 0;
+  readonly #told: ToldRow[] = [];
   #count = 0;
 
   constructor(order: ListOrder) {
@@ -166,7 +183,8 @@ export class ListReading {
       this.#specs.fresh = [];
       const lines = this.#linesOf(rows, last);
       const encoded = new TextEncoder().encode(lines.join(''));
-      const piece = { lines: encoded, rows: lines.length, specs: this.#specs.fresh, end: last ? this.#end : null };
+      const end = last ? this.#end : null;
+      const piece = { lines: encoded, rows: lines.length, specs: this.#specs.fresh, told: this.#told, end };
       return { ok: true, piece };
     } catch (cause) {
       if (cause instanceof NotRead) return { ok: false, sentence: cause.message };
@@ -263,11 +281,15 @@ export class ListReading {
       return null;
     }
     if (++this.#count > MOST_ROWS) throw new NotRead(`At most ${MOST_ROWS} rows in one list.`);
-    return this.#written(readRow(cells, end.used, line, this.#decimals), end);
+    return this.#written(readRow(cells, end.used, line, this.#decimals, this.#order.partsOf), end);
   }
 
   #written(read: ListedRow, end: ListEnd): string {
     const row = correctRow(read, this.#order.fixes[read.line]);
+    if (this.#told.length < (this.#order.tells ?? 0)) {
+      const { title, printedCents, origin, doubts: told } = row;
+      this.#told.push({ title, printedCents, origin, doubts: told.length });
+    }
     const spec = row.doubts.length === 0 ? this.#specs.numberOf(row) : null;
     const doubts = row.doubts.length === 0 && spec === null ? ['contradiction'] : row.doubts;
     const cost = doubts.length === 0 ? rowCost(row, this.#order.ground) : null;
@@ -291,9 +313,22 @@ export class ListReading {
       read.doubts.length === 0 ? null : JSON.stringify(read),
       // Until it is compared with what there is.
       doubts.length === 0 ? 'new' : 'doubtful',
+      row.origin,
+      ...originalOf(row),
+      row.madeFor.length === 0 ? null : arrayText(row.madeFor),
     ]);
   }
 }
+
+/** Whose original a row is, as said and as makers are compared. */
+function originalOf({ origin, originalOf: maker }: ListedRow): [string | null, string | null] {
+  const key = origin === 'original' ? makerKey(maker) : '';
+  return key === '' ? [null, null] : [maker.trim(), key];
+}
+
+/** Texts as an array is written in PostgreSQL. */
+const arrayText = (texts: readonly string[]): string =>
+  `{${texts.map((text) => `"${text.replace(/[\\"]/g, '\\$&')}"`).join(',')}}`;
 
 function encodingOf(bytes: Uint8Array): Encoding {
   const seer = new EncodingSeer();

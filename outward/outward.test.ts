@@ -207,7 +207,7 @@ describe('a seller’s feed', () => {
 
   it('is read when it makes sense', async () => {
     says({ fenbrik: 'feed/1', currency: 'EUR', items: [item] });
-    expect(await fetchSellerFeed(url, null)).toEqual({
+    expect(await fetchSellerFeed(url, null, true)).toEqual({
       ok: true,
       changed: true,
       etag: null,
@@ -225,12 +225,12 @@ describe('a seller’s feed', () => {
     ['a redirect', '', 302],
   ])('is told in a sentence when it answers %s', async (_, body, status) => {
     says(body, status);
-    const feed = await fetchSellerFeed(url, null);
+    const feed = await fetchSellerFeed(url, null, true);
     expect(feed).toMatchObject({ ok: false, sentence: expect.stringMatching(/prices stay as they were\.$/) });
   });
 
   it('is told in a sentence when nobody is there', async () => {
-    expect(await fetchSellerFeed('http://127.0.0.1:9/', null)).toMatchObject({ ok: false });
+    expect(await fetchSellerFeed('http://127.0.0.1:9/', null, true)).toMatchObject({ ok: false });
     expect(await fetchSellerFeed('no address', null)).toMatchObject({ ok: false });
   });
 });

@@ -1,8 +1,15 @@
 import { z } from 'zod';
 import { couponSchema } from '../core/pricing/seller-terms';
+import { type Asking, type Got, guardedGet } from './guarded-get';
 
-/** A feed has so long to say everything, milliseconds. */
+/** What answers at a feed's address: our own JSON, a price list as CSV, or a page with offers in its data (schema.org). */
+export const FEED_KINDS = ['feed', 'csv', 'page'] as const;
+export type FeedKind = (typeof FEED_KINDS)[number];
+
+/** A feed has so long to say everything, milliseconds; a list or a page has longer. */
 const TIMEOUT_MS = 5_000;
+const LIST_TIMEOUT_MS = 30_000;
+const MOST_LIST_BYTES = 64 * 1024 * 1024;
 const MOST_BYTES = 8 * 1024 * 1024;
 
 const amount = z.number().int().positive().max(10_000_000);
@@ -34,18 +41,6 @@ export type FetchedFeed =
 
 const sick = (what: string): FetchedFeed => ({ ok: false, sentence: `${what}; prices stay as they were.` });
 
-/** The body, or null where it is longer than a feed may be: no more of it is read then. */
-async function boundedBody(response: Response): Promise<string | null> {
-  const parts: Uint8Array[] = [];
-  let bytes = 0;
-  for await (const part of response.body ?? []) {
-    bytes += part.length;
-    if (bytes > MOST_BYTES) return null;
-    parts.push(part);
-  }
-  return new TextDecoder().decode(Buffer.concat(parts));
-}
-
 function parsed(text: string): unknown {
   try {
     return JSON.parse(text);
@@ -54,31 +49,72 @@ function parsed(text: string): unknown {
   }
 }
 
+const ASKED: Record<FeedKind, Pick<Asking, 'accept' | 'mostBytes' | 'timeoutMs'>> = {
+  feed: { accept: 'application/json', mostBytes: MOST_BYTES, timeoutMs: TIMEOUT_MS },
+  csv: { accept: 'text/csv, text/plain;q=0.9, */*;q=0.5', mostBytes: MOST_LIST_BYTES, timeoutMs: LIST_TIMEOUT_MS },
+  page: {
+    accept: 'text/html, application/ld+json;q=0.9, */*;q=0.5',
+    mostBytes: MOST_BYTES,
+    timeoutMs: LIST_TIMEOUT_MS,
+  },
+};
+
+/** What went wrong on the way, in words. */
+function wayFault(got: Extract<Got, { ok: false }>, kind: FeedKind): string {
+  switch (got.why) {
+    case 'no-address':
+      return 'this is no address';
+    case 'own-network':
+      return 'the address is on your own machine or network, which an owner has to allow';
+    case 'away':
+      return 'the feed does not answer';
+    case 'slow':
+      return `the feed took longer than ${ASKED[kind].timeoutMs / 1000} seconds`;
+    case 'broke-off':
+      return 'the feed broke off in the middle';
+    case 'too-large':
+      return 'the feed is too large';
+    case 'refused':
+      return `the feed answered ${got.status}`;
+  }
+}
+
+/** What a feed's address sent, as it is. */
+export type FetchedFile =
+  | { ok: true; changed: true; etag: string | null; body: Buffer; type: string }
+  | { ok: true; changed: false; etag: string | null }
+  | { ok: false; sentence: string };
+
+/** Asks a feed's address, and only for what is new since `etag`. Never throws. */
+export async function fetchFile(
+  kind: FeedKind,
+  url: string,
+  { etag, mayBeOwn }: Pick<Asking, 'etag' | 'mayBeOwn'>,
+): Promise<FetchedFile> {
+  const got = await guardedGet(url, { ...ASKED[kind], etag, mayBeOwn });
+  return got.ok ? got : { ok: false, sentence: `${wayFault(got, kind)}; prices stay as they were.` };
+}
+
 /**
  * Asks a seller's feed, and only for what is new since `etag` (RFC 9110 13.1.2). Never throws: a feed that is slow,
  * broken off, nonsense or away is said in a sentence.
+ *
+ * @param mayBeOwn may it be on the shop's own machine or network?
  */
-export async function fetchSellerFeed(url: string, etag: string | null): Promise<FetchedFeed> {
-  const headers = { accept: 'application/json', ...(etag !== null && { 'if-none-match': etag }) };
-  const patience = AbortSignal.timeout(TIMEOUT_MS);
-  let begun = false;
-  try {
-    const response = await fetch(url, { headers, signal: patience, redirect: 'error' });
-    begun = true;
-    if (response.status === 304) return { ok: true, changed: false, etag };
-    if (!response.ok) return sick(`the feed answered ${response.status}`);
-    const text = await boundedBody(response);
-    if (text === null) return sick('the feed is too large');
-    const json = parsed(text);
-    if (json === undefined) return sick('the feed broke off in the middle or is no JSON');
-    const feed = feedSchema.safeParse(json);
-    if (!feed.success) {
-      const path = feed.error.issues[0]?.path.join('.') ?? '';
-      return sick(`the feed makes no sense${path === '' ? '' : ` at ${path}`}`);
-    }
-    return { ok: true, changed: true, etag: response.headers.get('etag')?.slice(0, 200) ?? null, ...feed.data };
-  } catch {
-    if (patience.aborted) return sick(`the feed took longer than ${TIMEOUT_MS / 1000} seconds`);
-    return sick(begun ? 'the feed broke off in the middle' : 'the feed does not answer');
+export async function fetchSellerFeed(url: string, etag: string | null, mayBeOwn = false): Promise<FetchedFeed> {
+  const fetched = await fetchFile('feed', url, { etag, mayBeOwn });
+  if (!fetched.ok || !fetched.changed) return fetched;
+  const text = new TextDecoder().decode(fetched.body);
+  const json = parsed(text);
+  if (json === undefined) {
+    return sick(
+      /^\s*</.test(text) ? 'the feed is a page of words and no feed' : 'the feed broke off in the middle or is no JSON',
+    );
   }
+  const feed = feedSchema.safeParse(json);
+  if (!feed.success) {
+    const path = feed.error.issues[0]?.path.join('.') ?? '';
+    return sick(`the feed makes no sense${path === '' ? '' : ` at ${path}`}`);
+  }
+  return { ok: true, changed: true, etag: fetched.etag, ...feed.data };
 }

@@ -10,6 +10,7 @@ export const PLAIN_ORDER: ListOrder = {
   told: null,
   remembered: null,
   fixes: {},
+  partsOf: '',
   ground: { terms, currency: 'EUR', day: '2026-11-25', rates: [] },
 };
 

@@ -3,7 +3,7 @@ import { idSchema } from '../core/bounds';
 import { SUSPICIONS } from '../core/price-list/compare-list';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { applyLines, countLeft, undoChanges } from '../store/list-changes';
+import { applyLines, countLeft, noteLotsOf, undoChanges } from '../store/list-changes';
 import { compareRows, lastLine, withdrawGone } from '../store/list-rows';
 import {
   endWork,
@@ -21,6 +21,7 @@ import {
   workOn,
 } from '../store/price-lists';
 import type { Caller } from './access';
+import { bindList } from './bind-models';
 import { groundMark, groundOf, sameMark } from './counting-ground';
 import { waitALittle } from './price-lists';
 import { columnsOf, readList, workTeller } from './read-list';
@@ -98,8 +99,14 @@ async function workAlone<T>(
 /**
  * Applies a list, all of it in one go: what is doubtful or suspicious and not accepted is left as it was. What takes
  * long goes on after this has returned, with null.
+ *
+ * @param caller who applies it; null: its feed does, as somebody set it
  */
-export async function applyList(caller: Caller, id: number, wanted: Wanted): Promise<Result<ListOutcome | null>> {
+export async function applyList(
+  caller: Caller | null,
+  id: number,
+  wanted: Wanted,
+): Promise<Result<ListOutcome | null>> {
   const before = await getPriceList(pool(), id);
   if (before === null) return fault('not-found', 'There is no such list.');
   if (before.state !== 'looked-at') return fault('conflict', notOpen(before));
@@ -116,8 +123,14 @@ export async function applyList(caller: Caller, id: number, wanted: Wanted): Pro
     if (list.state !== 'looked-at') return leave(fault('conflict', notOpen(list)));
     const { terms } = await groundOf(db, list.sellerId);
     const outcome = await writeRows(db, list, terms.currency, wanted);
+    await bindList(db, list);
     await setApplied(db, id, outcome);
-    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-applied', detail: { id, applied: outcome } });
+    await noteEvent(db, {
+      jobId: null,
+      staffId: caller?.id ?? null,
+      kind: 'list-applied',
+      detail: { id, applied: outcome },
+    });
     return outcome;
   });
 }
@@ -147,6 +160,7 @@ export async function undoList(caller: Caller, id: number): Promise<Result<{ cha
       changed += part.changed;
       await tell(changed);
     }
+    await noteLotsOf(db, list.sellerId);
     await setUndone(db, id);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-undone', detail: { id } });
     return { changed };

@@ -1,12 +1,17 @@
+import { createHash } from 'node:crypto';
 import { suspicionOf } from '../core/price-list/price-bands';
 import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
-import { type FeedItem, fetchSellerFeed } from '../outward/seller-feed';
+import { pageList } from '../outward/page-list';
+import { type FeedItem, type FeedKind, fetchFile, fetchSellerFeed } from '../outward/seller-feed';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { listFeeds, noteGoodFeed, noteSickFeed, type SellerFeed, takeDueFeeds } from '../store/feeds';
 import { findBySellerPart, insertPrice, setStock } from '../store/offers';
+import { listKnown } from '../store/price-lists';
 import type { Caller } from './access';
+import { applyList } from './apply-list';
 import { groundOf } from './counting-ground';
+import { takeList } from './price-lists';
 import { done, type Result } from './result';
 
 export interface FeedOutcome {
@@ -54,16 +59,70 @@ async function takeItems(
   return taken;
 }
 
+const NOT_ALLOWED = 'its address is not allowed yet: an owner allows it under its terms.';
+
+/** What there is of a list at a feed's address, as the bytes of one; a sentence where there is none. */
+export function listOf(kind: 'csv' | 'page', body: Buffer): Buffer | string {
+  const start = body.subarray(0, 2_000).toString('latin1');
+  if (kind === 'csv')
+    return /^\s*<(?:!doctype|html|head|body)/i.test(start) ? 'the address answered a page of words and no list' : body;
+  const list = pageList(new TextDecoder().decode(body));
+  return list === null ? 'the page holds no offers in its data (schema.org)' : Buffer.from(list, 'utf8');
+}
+
+/** Asks for a list at a feed's address and takes it in like any other, to be looked at; what is sure counts where that is wanted. */
+async function askList(feed: SellerFeed, kind: 'csv' | 'page'): Promise<FeedOutcome> {
+  const { sellerId, seller } = feed;
+  const sick = async (sentence: string): Promise<FeedOutcome> => {
+    await noteSickFeed(pool(), sellerId, sentence);
+    return { seller, changed: 0, ok: false, sentence: `${seller}: ${sentence}` };
+  };
+  const well = async (etag: string | null, sentence: string, changed = 0): Promise<FeedOutcome> => {
+    await noteGoodFeed(pool(), sellerId, etag, sentence);
+    return { seller, changed, ok: true, sentence: `${seller}: ${sentence}` };
+  };
+  const fetched = await fetchFile(kind, feed.url, feed);
+  if (!fetched.ok) return sick(fetched.sentence);
+  if (!fetched.changed) return well(fetched.etag, 'nothing is new.');
+  const list = listOf(kind, fetched.body);
+  if (typeof list === 'string') return sick(`${list}; prices stay as they were.`);
+  const sha256 = createHash('sha256').update(list).digest();
+  if (await listKnown(pool(), sellerId, sha256)) return well(fetched.etag, 'nothing is new.');
+  const taken = await takeList(null, sellerId, { name: nameOf(feed.url), input: once(list) });
+  if (!taken.ok) return sick(taken.sentence);
+  if (!feed.applies) return well(fetched.etag, 'a new list waits to be looked at.');
+  const applied = await applyList(null, taken.value.id, { accept: [], acceptAll: [], withdrawGone: false });
+  if (!applied.ok) return sick(applied.sentence);
+  const { added = 0, priced = 0, left = 0 } = applied.value ?? {};
+  const held = left === 0 ? '' : ` ${left} rows are left: look at them.`;
+  return well(fetched.etag, `${added} new offers, ${priced} prices moved.${held}`, added + priced);
+}
+
+async function* once(bytes: Uint8Array): AsyncGenerator<Uint8Array> {
+  yield bytes;
+}
+
+/** A list's name from its address. */
+const nameOf = (url: string): string => {
+  const { host, pathname } = new URL(url);
+  return (pathname.split('/').pop() || host).slice(0, 200);
+};
+
 /** Asks one feed and takes what it says, all of it or nothing. A feed that is sick changes nothing and is named. */
 async function askFeed(feed: SellerFeed): Promise<FeedOutcome> {
   const { sellerId, seller } = feed;
-  const fetched = await fetchSellerFeed(feed.url, feed.etag);
   const told = (ok: boolean, changed: number, sentence: string): FeedOutcome => ({
     seller,
     changed,
     ok,
     sentence: `${seller}: ${sentence}`,
   });
+  if (!feed.allowed) {
+    await noteSickFeed(pool(), sellerId, NOT_ALLOWED);
+    return told(false, 0, NOT_ALLOWED);
+  }
+  if (feed.kind !== 'feed') return askList(feed, feed.kind);
+  const fetched = await fetchSellerFeed(feed.url, feed.etag, feed.mayBeOwn);
   if (!fetched.ok) {
     await noteSickFeed(pool(), sellerId, fetched.sentence);
     return told(false, 0, fetched.sentence);
@@ -125,14 +184,22 @@ export interface FeedHealth {
   goodAt: string | null;
   sentence: string | null;
   nextAt: string;
+  url: string;
+  kind: FeedKind;
+  applies: boolean;
+  everyMinutes: number;
+  /** an owner allowed its host to be asked */
+  allowed: boolean;
 }
 
 export async function feedHealth(): Promise<FeedHealth[]> {
-  return (await listFeeds(pool())).map(({ sellerId, failures, goodAt, sentence, nextAt }) => ({
-    sellerId,
-    ok: failures === 0,
-    goodAt: goodAt?.toISOString() ?? null,
-    sentence,
-    nextAt: nextAt.toISOString(),
-  }));
+  return (await listFeeds(pool())).map(
+    ({ sellerId, failures, goodAt, sentence, nextAt, url, kind, applies, everyMinutes, allowed }) => ({
+      ...{ sellerId, url, kind, applies, everyMinutes, allowed },
+      ok: failures === 0,
+      goodAt: goodAt?.toISOString() ?? null,
+      sentence,
+      nextAt: nextAt.toISOString(),
+    }),
+  );
 }

@@ -9,6 +9,7 @@ import type { ModelSlot, PlacedSlot } from '../core/machine/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
 import { type ApartQuestion, tellApart } from '../core/machine/tell-apart';
 import { type Limits, weigh } from '../core/machine/weigh';
+import { makerKey } from '../core/market/maker-key';
 import type { Labour } from '../core/pricing/labour';
 import type { PricingRule } from '../core/pricing/pricing-rule';
 import type { NamedDrift } from '../core/quoting/drift-words';
@@ -158,6 +159,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   const market = await marketFor(db, { markUp: shop, pricing }, limits, {
     ...loosest(claims, slots),
     modelId: job.modelId,
+    makerKey: makerKey(model?.maker ?? job.machineMaker),
     sockets,
     jobId: id,
     chosen: [...(draft?.choices ?? []), ...(current?.snapshot.options ?? []).map(({ shop: side }) => side)].flatMap(

@@ -18,6 +18,7 @@ import { listTestedParts } from '../store/tested-parts';
 import { listTrials } from '../store/trials';
 import { insertModel, listModelIds, readModel, readModels, replaceModel } from '../store/whole-models';
 import type { Caller } from './access';
+import { bindWaiting } from './bind-models';
 import { changeJob } from './change-job';
 import type { JobState } from './job-state';
 import { usualMinutes } from './job-work';
@@ -111,6 +112,7 @@ export async function saveModel(
       return fault('conflict', 'The library has a model of this name and year already: merge the two instead.');
     }
     await replaceModel(db, id, parsed.data, caller.id);
+    await bindWaiting(db, [id]);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'model-changed', detail: { modelId: id } });
     return done(null);
   });
@@ -130,22 +132,25 @@ export interface Imported {
   counts: 'line' | 'entry';
 }
 
-type Taken = { ok: true; fate: 'added' | 'merged' | 'same'; left: string[] } | { ok: false; sentence: string };
+type Taken =
+  | { ok: true; fate: 'added' | 'merged' | 'same'; left: string[]; id: number }
+  | { ok: false; sentence: string };
 
 /** Adds a model, or teaches the one of its name; one that would outgrow what a model may hold is left as it is. */
 async function takeModel(db: Queryable, caller: Caller, model: FullModel): Promise<Taken> {
   const same = await findSameModel(db, model);
   const known = same === null ? null : await readModel(db, same);
   if (same === null || known === null) {
-    await insertModel(db, model, caller.id);
-    return { ok: true, fate: 'added', left: [] };
+    const id = await insertModel(db, model, caller.id);
+    return { ok: true, fate: 'added', left: [], id };
   }
   const merged = mergeModels(known, model);
-  if (JSON.stringify(merged.model) === JSON.stringify(known)) return { ok: true, fate: 'same', left: merged.left };
+  if (JSON.stringify(merged.model) === JSON.stringify(known))
+    return { ok: true, fate: 'same', left: merged.left, id: same };
   const whole = modelSchema.safeParse(merged.model);
   if (!whole.success) return { ok: false, sentence: `merged with what is there: ${firstIssue(whole.error)}` };
   await replaceModel(db, same, whole.data, caller.id);
-  return { ok: true, fate: 'merged', left: merged.left };
+  return { ok: true, fate: 'merged', left: merged.left, id: same };
 }
 
 /**
@@ -160,6 +165,7 @@ export async function importModels(caller: Caller, input: Uint8Array): Promise<R
   for (const entry of file.entries) {
     if (!entry.ok) imported.refused.push({ at: entry.at, sentence: entry.sentence });
   }
+  const learned: number[] = [];
   await transaction(async (db) => {
     await lockLibrary(db);
     for (const entry of file.entries) {
@@ -170,12 +176,14 @@ export async function importModels(caller: Caller, input: Uint8Array): Promise<R
         continue;
       }
       const { fate, left } = taken;
+      if (fate !== 'same') learned.push(taken.id);
       const name = `${entry.model.maker} ${entry.model.name} ${entry.model.yearFrom}`.toLowerCase();
       // Several rows of one model are one model.
       if (!names.has(name)) imported[fate]++;
       names.add(name);
       imported.left.push(...left.map((sentence) => ({ at: entry.at, sentence })));
     }
+    await bindWaiting(db, learned);
     const { added, merged } = imported;
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'models-imported', detail: { added, merged } });
   });
@@ -286,6 +294,7 @@ export async function keepAsModel(
       }
       const modelId = await insertModel(db, parsed.data, caller.id);
       await setModel(db, jobId, modelId);
+      await bindWaiting(db, [modelId]);
       return done({ modelId });
     },
   });

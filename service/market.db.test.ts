@@ -171,6 +171,7 @@ describe('on a market of many', () => {
       4,
       null,
       [],
+      '',
     ]);
     expect(text).toContain('offer_of_lot');
     expect(text).not.toMatch(/Seq Scan on offer\b/);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../core/bounds';
+import { makerKey } from '../core/market/maker-key';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import { type OfferWish, wishOfText } from '../core/market/offer-wish';
 import { offerPrice } from '../core/pricing/pricing-rule';
@@ -76,7 +77,7 @@ async function wishOfJob(jobId: number): Promise<OfferWish | null> {
   if (state === null) return null;
   const { generations, form, kinds, moduleMiB, provenModuleMiB, clearanceMm } = state.limits;
   return {
-    modelId: state.job.modelId,
+    machine: { modelId: state.job.modelId, makerKey: makerKey(state.model?.maker ?? state.job.machineMaker) },
     generations: generations?.value ?? [],
     ...(form && { form: form.value }),
     ...(kinds && { kinds: kinds.value }),

@@ -9,6 +9,7 @@ import { findSeller, type Seller, updateSeller } from '../store/sellers';
 import { getShop, type Shop } from '../store/shop';
 import { type Caller, mayDo } from './access';
 import { groundOf } from './counting-ground';
+import { bindingSentence, bindOriginal } from './said-original';
 
 /** Whose a title is that names no seller. */
 const NOBODY = 'Seen elsewhere';
@@ -37,9 +38,10 @@ async function sellerOf(
     leastOrderCents: null,
     rating: null,
     ratingCount: null,
+    partsOf: null,
   };
   await updateSeller(db, id, seller);
-  return { ...seller, id, name, offers: 0 };
+  return { ...seller, id, name, offers: 0, retired: false };
 }
 
 const MISSING = {
@@ -94,21 +96,26 @@ export async function offerOfReading(
   if (modules > 8 || counted.costCents <= 0)
     return noOffer('It is no offer: look at its price and how many modules it has.');
   const used = offer.condition === 'used' || offer.condition === 'refurbished';
+  const said = used ? null : (offer.original ?? (seller.partsOf === null ? null : { of: seller.partsOf, madeFor: [] }));
+  const binding = said === null ? null : await bindOriginal(db, said, offer.title ?? '');
   const id = await insertOffer(db, {
     sellerId: seller.id,
     sellerPart: null,
     title: offer.title ?? 'seen elsewhere',
-    origin: used ? 'used' : 'third-party',
+    origin: used ? 'used' : binding === null ? 'third-party' : 'original',
     modules,
     module: whole,
     stock: offer.quantity,
     note: offer.url ?? '',
     modelIds: [],
+    ...binding,
     jobId,
     readingId,
   });
   const printed = { printedCents: offer.priceCents, coupon: null, units: 1, steps: counted.steps };
   await insertPrice(db, id, counted.costCents, `page or title of job ${jobId}`, null, printed);
   const price = moneyText(offer.priceCents, currency);
-  return { offerId: id, sentence: `It is an offer of this job now: ${price} at ${seller.name}.` };
+  const kind = binding === null ? 'an offer' : 'an original offer';
+  const more = binding === null ? '' : bindingSentence(binding);
+  return { offerId: id, sentence: `It is ${kind} of this job now: ${price} at ${seller.name}.${more}` };
 }

@@ -62,7 +62,10 @@ export async function marketFor(
   db: Queryable,
   prices: Prices,
   limits: Limits,
-  { modelId, ...widest }: Loosest & Pick<SocketWish, 'modelId' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
+  {
+    modelId,
+    ...widest
+  }: Loosest & Pick<SocketWish, 'modelId' | 'makerKey' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
 ): Promise<Market> {
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';

@@ -28,7 +28,7 @@ export const priceSchema = z
 export type TypedPrice = z.input<typeof priceSchema>;
 
 /** A typed price as it is stored: its cost, and where the seller printed it, every step to that. */
-async function priceOf(
+export async function priceToStore(
   db: Queryable,
   offer: { modules: number; sellerId: number | null },
   typed: TypedPrice,
@@ -50,7 +50,7 @@ export async function changePrice(caller: Caller, offerId: number, typed: TypedP
   return transaction(async (db) => {
     const offer = await lockOffer(db, offerId);
     if (offer === null) return fault('not-found', 'This offer is no longer on the market.');
-    const price = await priceOf(db, offer, typed);
+    const price = await priceToStore(db, offer, typed);
     if (!price.ok) return price;
     const { costCents, printed } = price.value;
     if (printed === null && offer.costCents === costCents) return done(null);

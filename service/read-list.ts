@@ -24,6 +24,7 @@ import {
   setFindings,
   unreadLists,
 } from '../store/price-lists';
+import { partsOf } from '../store/sellers';
 import { groundMark, groundOf } from './counting-ground';
 
 /** Parts that a list's file is kept in, bytes. */
@@ -104,6 +105,7 @@ async function readInto(db: Queryable, list: PriceList, told: ListColumns | null
     remembered: remembered.success ? remembered.data : null,
     fixes: list.fixes,
     ground,
+    partsOf: await partsOf(db, list.sellerId),
   });
   const copy = await openRows(db, list.id, LISTED_COLUMNS);
   const failed = once(copy, 'error').then(([cause]) => Promise.reject(cause));

@@ -1,22 +1,27 @@
 import { z } from 'zod';
-import { daySchema } from '../core/bounds';
+import { daySchema, idSchema } from '../core/bounds';
 import { type CountingGround, countedPrice, type ExchangeRate } from '../core/pricing/counted-price';
 import { sellerTermsSchema } from '../core/pricing/seller-terms';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { clearRows } from '../store/list-rows';
-import { insertPrices } from '../store/offers';
+import { insertPrices, insertSeller } from '../store/offers';
 import { deleteStrandedLists } from '../store/price-lists';
 import {
+  findSeller,
   getSeller,
   insertRate,
   listCountedGrounds,
   listPrintedNow,
   listRates,
   listSellers,
+  lockSellers,
+  moveSeller,
+  renameSeller,
   type Seller,
   setCountedGround,
   setCountedOn,
+  setRetired,
   shopDay,
   updateSeller,
 } from '../store/sellers';
@@ -31,12 +36,14 @@ export interface SellerDesk {
   rates: ExchangeRate[];
   currency: string;
   day: string;
+  /** the shop's usual tax, hundredths of a percent */
+  taxBp: number;
 }
 
 export async function sellerDesk(): Promise<SellerDesk> {
-  const { currency } = await getShop(pool());
+  const { currency, taxBp } = await getShop(pool());
   const { day } = await shopDay(pool());
-  return { sellers: await listSellers(pool()), rates: await listRates(pool(), currency), currency, day };
+  return { sellers: await listSellers(pool()), rates: await listRates(pool(), currency), currency, day, taxBp };
 }
 
 /** Prices that are counted anew with one statement. */
@@ -92,6 +99,15 @@ export async function countForToday(): Promise<void> {
 
 export const sellerSchema = z
   .strictObject({
+    name: z.string().trim().min(1, 'Enter the seller’s name.').max(80, 'A name has at most 80 characters.').optional(),
+    /** the maker whose own parts it sells; null: none */
+    partsOf: z
+      .string()
+      .trim()
+      .max(80, 'A maker has at most 80 characters.')
+      .nullable()
+      .default(null)
+      .transform((text) => text || null),
     leadDays: z.number().int().min(0, 'Days are 0 or more.').max(120, 'At most 120 days.'),
     terms: sellerTermsSchema.nullable(),
     trust: z.enum(['own-stock', 'marketplace']),
@@ -115,6 +131,72 @@ export const sellerSchema = z
     message: 'A rating is stars and how many gave them.',
   });
 
+const nameTaken = (name: string): string =>
+  `There is a seller called ${name} already: edit that one, or merge the two.`;
+
+/** Makes a seller, with the terms that are typed or those that are usual: its prices are what the shop pays. */
+export async function addSeller(caller: Caller, seller: z.infer<typeof sellerSchema>): Promise<Result<{ id: number }>> {
+  const { name, leadDays } = seller;
+  if (name === undefined) return fault('bad-input', 'Enter the seller’s name.');
+  return transaction(async (db) => {
+    await lockSellers(db);
+    const same = await findSeller(db, name);
+    if (same !== null) return fault('conflict', nameTaken(same.name));
+    const id = await insertSeller(db, { name, leadDays });
+    await updateSeller(db, id, seller);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'seller-added', detail: { id, seller } });
+    return done({ id });
+  });
+}
+
+export const mergeSellersSchema = z.strictObject({ into: idSchema });
+
+/**
+ * Makes one seller of two: the first's offers, lists and orders become the second's. Where both have an offer of one number the
+ * second's stays and the first's leaves the market. Papers that are out keep what they say.
+ */
+export async function mergeSellers(
+  caller: Caller,
+  id: number,
+  { into }: z.infer<typeof mergeSellersSchema>,
+): Promise<Result<{ offers: number; doubles: number }>> {
+  if (id === into) return fault('bad-input', 'Choose another seller to merge with.');
+  return transaction(async (db) => {
+    await lockSellers(db);
+    const from = await getSeller(db, id);
+    const to = await getSeller(db, into);
+    if (from === null || to === null) return fault('not-found', 'One of the two sellers is not there any more.');
+    if ((from.terms?.currency ?? null) !== (to.terms?.currency ?? null))
+      return fault(
+        'conflict',
+        `${from.name} and ${to.name} print different currencies: make their terms the same first.`,
+      );
+    const merged = await moveSeller(db, id, into);
+    await recount(db, into, await groundOf(db, into), `merged with ${from.name}`);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'sellers-merged', detail: { from, into, ...merged } });
+    return done(merged);
+  });
+}
+
+export const retireSchema = z.strictObject({ retired: z.boolean() });
+
+/** Buys nothing of a seller any more, or does again: its offers leave the market with it and come back with it. */
+export async function retireSeller(
+  caller: Caller,
+  id: number,
+  { retired }: z.infer<typeof retireSchema>,
+): Promise<Result<null>> {
+  return transaction(async (db) => {
+    const seller = await getSeller(db, id);
+    if (seller === null) return fault('not-found', 'There is no such seller.');
+    if (seller.retired === retired) return done(null);
+    await setRetired(db, id, retired);
+    const kind = retired ? 'seller-retired' : 'seller-back';
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind, detail: { id, name: seller.name } });
+    return done(null);
+  });
+}
+
 /** Writes a seller's terms; what it printed is counted by them from now on. */
 export async function saveSeller(
   caller: Caller,
@@ -124,7 +206,11 @@ export async function saveSeller(
   return transaction(async (db) => {
     const before = await getSeller(db, id);
     if (before === null) return fault('not-found', 'There is no such seller.');
+    const { name = before.name } = seller;
+    const same = await findSeller(db, name);
+    if (same !== null && same.id !== id) return fault('conflict', nameTaken(same.name));
     await updateSeller(db, id, seller);
+    await renameSeller(db, id, name);
     const changed = await recount(db, id, await groundOf(db, id), `terms of ${before.name}`);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'seller-changed', detail: { id, seller, changed } });
     return done({ changed });

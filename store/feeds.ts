@@ -1,10 +1,16 @@
-import { many, type Queryable, run } from './database';
+import { many, maybeOne, type Queryable, run } from './database';
 
 /** How a seller's feed does. */
 export interface SellerFeed {
   sellerId: number;
   seller: string;
   url: string;
+  kind: 'feed' | 'csv' | 'page';
+  /** rows of its lists that are sure count without anybody's look */
+  applies: boolean;
+  /** its host was allowed to be asked; and it may be on the shop's own machine or network */
+  allowed: boolean;
+  mayBeOwn: boolean;
   everyMinutes: number;
   etag: string | null;
   askedAt: Date | null;
@@ -16,9 +22,11 @@ export interface SellerFeed {
   nextAt: Date;
 }
 
-const SELECT = `select seller_id as "sellerId", seller.name as seller, url, every_minutes as "everyMinutes", etag,
+const SELECT = `select seller_id as "sellerId", seller.name as seller, url, kind, applies,
+    feed_host.host is not null as allowed, coalesce(feed_host.own, false) as "mayBeOwn", every_minutes as "everyMinutes", etag,
     asked_at as "askedAt", good_at as "goodAt", failures, sentence, next_at as "nextAt"
-  from seller_feed join seller on seller.id = seller_id`;
+  from seller_feed join seller on seller.id = seller_id
+    left join feed_host on feed_host.host = regexp_replace(lower(url), '^https?://([^/?#]*@)?([^/?#]+).*$', '\\2')`;
 
 export async function listFeeds(db: Queryable): Promise<SellerFeed[]> {
   return many<SellerFeed & Record<string, unknown>>(db, `${SELECT} order by seller_id`);
@@ -29,7 +37,8 @@ export async function takeDueFeeds(db: Queryable, minutes: number): Promise<Sell
   const taken = await many<{ id: number }>(
     db,
     `update seller_feed set next_at = now() + make_interval(mins => $1)
-     where seller_id in (select seller_id from seller_feed where next_at <= now() for update skip locked)
+     where seller_id in (select seller_id from seller_feed where next_at <= now()
+       and exists (select from seller where id = seller_id and retired_at is null) for update skip locked)
      returning seller_id as id`,
     [minutes],
   );
@@ -39,7 +48,47 @@ export async function takeDueFeeds(db: Queryable, minutes: number): Promise<Sell
   ]);
 }
 
-/** Notes where a seller's feed answers; null: it has none. */
+/** Host and port that a feed's address asks, as they are allowed. */
+export const feedHost = (url: string): string => new URL(url).host.toLowerCase();
+
+/** Lets a host be asked. */
+export async function allowHost(
+  db: Queryable,
+  { host, own, staffId }: { host: string; own: boolean; staffId: number | null },
+): Promise<void> {
+  await run(
+    db,
+    `insert into feed_host (host, own, allowed_by) values ($1, $2, $3)
+     on conflict (host) do update set own = feed_host.own or $2, allowed_by = $3, allowed_at = now()`,
+    [host, own, staffId],
+  );
+}
+
+/** How a host may be asked; null: nobody allowed it. */
+export async function allowedHost(db: Queryable, host: string): Promise<{ own: boolean } | null> {
+  return maybeOne<{ own: boolean }>(db, 'select own from feed_host where host = $1', [host]);
+}
+
+/** Writes a seller's feed as it is typed; what was known of another address is forgotten. */
+export async function putFeed(
+  db: Queryable,
+  sellerId: number,
+  feed: Pick<SellerFeed, 'url' | 'kind' | 'applies' | 'everyMinutes'>,
+): Promise<void> {
+  await run(
+    db,
+    `insert into seller_feed (seller_id, url, kind, applies, every_minutes) values ($1, $2, $3, $4, $5)
+     on conflict (seller_id) do update set url = $2, kind = $3, applies = $4, every_minutes = $5, failures = 0,
+       etag = case when seller_feed.url = $2 and seller_feed.kind = $3 then seller_feed.etag end, next_at = now()`,
+    [sellerId, feed.url, feed.kind, feed.applies, feed.everyMinutes],
+  );
+}
+
+export async function dropFeed(db: Queryable, sellerId: number): Promise<void> {
+  await run(db, 'delete from seller_feed where seller_id = $1', [sellerId]);
+}
+
+/** Notes where a seller's feed answers, as whoever runs the server says, who allows its host by that; null: it has none. */
 export async function setFeedUrl(db: Queryable, sellerName: string, url: string | null): Promise<void> {
   if (url === null) {
     await run(db, 'delete from seller_feed where seller_id = (select id from seller where name = $1)', [sellerName]);
@@ -52,6 +101,7 @@ export async function setFeedUrl(db: Queryable, sellerName: string, url: string 
      where seller_feed.url <> $2`,
     [sellerName, url],
   );
+  await allowHost(db, { host: feedHost(url), own: true, staffId: null });
 }
 
 /** Notes that a feed's prices hold, and when it is asked again. */

@@ -85,9 +85,11 @@ function conditions(wish: OfferWish, from: number): { sql: string; values: unkno
   if (wish.modules !== undefined) add((at) => `offer.modules = ${at}`, wish.modules);
   if (wish.origins !== undefined) add((at) => `offer.origin = any(${at})`, wish.origins);
   if (wish.sellerId !== undefined) add((at) => `offer.seller_id = ${at}`, wish.sellerId);
-  if (wish.modelId !== undefined) {
-    const own = 'exists (select from offer_model where offer_id = offer.id and model_id = ';
-    add((at) => `(not offer.for_models or ${own}${at}))`, wish.modelId);
+  if (wish.machine !== undefined) {
+    const at = `$${from + values.length}`;
+    parts.push(`(not offer.for_models or offer.every_model and offer.original_key = ${at} or exists (
+      select from offer_model where offer_id = offer.id and model_id = $${from + values.length + 1}))`);
+    values.push(wish.machine.makerKey, wish.machine.modelId ?? 0);
   }
   for (const word of wish.words ?? []) {
     const text = "concat_ws(' ', offer.title, offer.maker, offer.part, offer.seller_part)";
@@ -232,6 +234,10 @@ export interface FoundOffer extends StoredOffer {
   ratingCount: number | null;
   /** models that it is made for; empty: for none in particular */
   madeFor: string[];
+  /** whose original it is; null: nobody's, or it is not told */
+  originalOf: string | null;
+  /** made for every model of that maker */
+  everyModel: boolean;
   /** what it cost, the oldest first */
   history: number[];
 }
@@ -255,6 +261,8 @@ export async function findOffers(
     `select listed.*, coalesce(trust = 'marketplace', false) as marketplace, rating, rating_count as "ratingCount",
        array(select maker || ' ' || name from offer_model join model on model.id = model_id
              where offer_id = listed.id order by 1) as "madeFor",
+       (select original_of from offer where id = listed.id) as "originalOf",
+       (select every_model from offer where id = listed.id) as "everyModel",
        array(select cost_cents from offer_price where offer_id = listed.id order by at desc, id desc limit ${DRAWN_PRICES}) as history
      from (${OFFER_COLUMNS} where offer.id = any($1)) as listed left join seller on seller.id = "sellerId"`,
     [ids],

@@ -226,7 +226,8 @@ export async function setRow(
   const spec = specId === null ? null : await specNumber(db, listId, specId);
   await run(
     db,
-    `update price_list_row set modules = $3, spec = $4, printed_cents = $5, cost_cents = $6, steps = $7, doubts = $8
+    `update price_list_row set modules = $3, spec = $4, printed_cents = $5, cost_cents = $6, steps = $7, doubts = $8,
+       origin = $9, used = $10
      where list_id = $1 and line = $2`,
     [
       listId,
@@ -237,6 +238,8 @@ export async function setRow(
       costCents,
       steps == null ? null : JSON.stringify(steps),
       row.doubts.length === 0 ? null : row.doubts,
+      row.origin,
+      row.used,
     ],
   );
 }

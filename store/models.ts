@@ -56,6 +56,12 @@ export async function listModels(db: Queryable, most: number): Promise<ModelSumm
   );
 }
 
+/** Every maker of the library, as its models write it. */
+export async function listMakers(db: Queryable): Promise<string[]> {
+  const makers = await many<{ maker: string }>(db, 'select distinct maker from model order by maker limit 2000');
+  return makers.map(({ maker }) => maker);
+}
+
 export async function countModels(db: Queryable): Promise<number> {
   return (await one<{ count: number }>(db, 'select count(*) as count from model')).count;
 }

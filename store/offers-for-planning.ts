@@ -17,6 +17,8 @@ export interface SocketWish {
   /** largest module; null: nobody knows */
   mostMiB: number | null;
   modelId: number | null;
+  /** the machine's maker as makers are compared; empty or left out: nobody knows */
+  makerKey?: string;
   sockets: number;
   /** the job whose own offers count too */
   jobId: number | null;
@@ -41,9 +43,9 @@ const ofLot = (condition: string): string => `select id, stock, cost_cents, sell
     and cost_cents is not null and not for_models and job_id is null and stock is distinct from 0${condition}
   order by cost_cents`;
 
-/** `$9`: names of sellers that are not wanted. */
-const WANTED_SELLER = ` and case when seller_id is null then '${SHELF_NAME}' <> all($9)
-    else seller_id <> all(array(select id from seller where name = any($9))) end`;
+/** `$10`: names of sellers that are not wanted. */
+const WANTED_SELLER = ` and case when seller_id is null then '${SHELF_NAME}' <> all($10)
+    else seller_id <> all(array(select id from seller where name = any($10))) end`;
 
 /** Modules that the offers before each hold together, the cheapest first and of equally dear ones the better seller's. */
 const BEFORE = `coalesce(sum(coalesce(cheap.stock, $6) * lot.modules) over (
@@ -99,6 +101,12 @@ export const offersForPlanning = (isNarrowed: boolean, sockets: number): string 
     where model_id = $5 and withdrawn_at is null and cost_cents is not null and stock is distinct from 0
       and spec_id in (select id from fit)
     union all
+    select id from (
+      select offer.id, row_number() over (partition by spec_id, modules order by cost_cents, offer.id) as place
+      from offer where original_key = $9 and every_model and withdrawn_at is null and cost_cents is not null
+        and stock is distinct from 0 and job_id is null and spec_id in (select id from fit)
+    ) as of_maker where place <= $6
+    union all
     select offer_id from shelf_piece where job_id = $7 and gone_at is null
       and exists (select from offer where id = offer_id and spec_id in (select id from fit))
     union all
@@ -109,7 +117,7 @@ export const offersForPlanning = (isNarrowed: boolean, sockets: number): string 
       and spec_id in (select id from fit)
   )
   select offer.id, title, origin, modules, spec_id as "specId", maker, part, seller.name as "sellerName",
-    lead_days as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
+    coalesce(offer.lead_days, seller.lead_days) as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
     -- what the job itself was promised is free for it
     stock + ${heldForJob('$7')} as stock, rank::integer
   from offer left join seller on seller.id = seller_id left join ranked on ranked.id = seller_id
@@ -145,6 +153,7 @@ export async function listOffersFor(db: Queryable, wish: SocketWish): Promise<St
     sockets,
     wish.jobId,
     wish.chosen ?? [],
+    wish.makerKey ?? '',
     ...(isNarrowed ? [sellersOut] : []),
   ]);
   const specs = await many<{ id: number; module: MemoryModule; place: number }>(

@@ -18,12 +18,17 @@ export interface Seller {
   /** hundredths of a star, 100 to 500, and how many gave them; null: nobody did */
   rating: number | null;
   ratingCount: number | null;
+  /** the maker whose own parts it sells; null: none */
+  partsOf: string | null;
+  /** nothing is bought there any more */
+  retired: boolean;
   offers: number;
 }
 
 const SELECT = `select id, name, lead_days as "leadDays", terms, trust, returns, order_contact as "orderContact", order_mail as "orderMail",
     least_order_cents as "leastOrderCents", rating,
-    rating_count as "ratingCount", (select count(*) from offer where seller_id = seller.id and withdrawn_at is null) as offers
+    rating_count as "ratingCount", parts_of as "partsOf", retired_at is not null as retired,
+    (select count(*) from offer where seller_id = seller.id and withdrawn_at is null) as offers
   from seller`;
 
 export async function listSellers(db: Queryable): Promise<Seller[]> {
@@ -47,17 +52,70 @@ export async function findSeller(db: Queryable, name: string): Promise<Seller | 
 export async function updateSeller(
   db: Queryable,
   id: number,
-  seller: Omit<Seller, 'id' | 'name' | 'offers'>,
+  seller: Omit<Seller, 'id' | 'name' | 'offers' | 'retired'>,
 ): Promise<void> {
   await run(
     db,
     `update seller set lead_days = $2, terms = $3, trust = $4, returns = $5, order_contact = $6,
-       rating = $7, rating_count = $8, order_mail = $9, least_order_cents = $10 where id = $1`,
+       rating = $7, rating_count = $8, order_mail = $9, least_order_cents = $10, parts_of = $11 where id = $1`,
     [
       ...[id, seller.leadDays, seller.terms, seller.trust, seller.returns, seller.orderContact],
-      ...[seller.rating, seller.ratingCount, seller.orderMail, seller.leastOrderCents],
+      ...[seller.rating, seller.ratingCount, seller.orderMail, seller.leastOrderCents, seller.partsOf],
     ],
   );
+}
+
+/** Waits until nobody else makes, renames or merges sellers, and keeps it so until the transaction ends. */
+export async function lockSellers(db: Queryable): Promise<void> {
+  await run(db, "select pg_advisory_xact_lock(hashtext('sellers'))");
+}
+
+export async function renameSeller(db: Queryable, id: number, name: string): Promise<void> {
+  await run(db, 'update seller set name = $2 where id = $1 and name <> $2', [id, name]);
+}
+
+/** Everything that one seller has becomes another's, and the first is gone. */
+export async function moveSeller(
+  db: Queryable,
+  from: number,
+  to: number,
+): Promise<{ offers: number; doubles: number }> {
+  const doubles = await run(
+    db,
+    `update offer set withdrawn_at = coalesce(withdrawn_at, now()), seller_part = left(seller_part, 66) || ' (' || id || ')'
+     where seller_id = $1 and exists (
+       select from offer as own where own.seller_id = $2 and lower(own.seller_part) = lower(offer.seller_part))`,
+    [from, to],
+  );
+  const offers = await run(db, 'update offer set seller_id = $2 where seller_id = $1', [from, to]);
+  await run(db, 'update price_list set seller_id = $2 where seller_id = $1', [from, to]);
+  await run(db, 'update part_order set seller_id = $2 where seller_id = $1', [from, to]);
+  await run(db, 'delete from seller where id = $1', [from]);
+  return { offers: offers - doubles, doubles };
+}
+
+/** Takes a seller out of use with its offers, or brings it back with those that left with it. */
+export async function setRetired(db: Queryable, id: number, retired: boolean): Promise<void> {
+  if (retired) {
+    await run(db, 'update seller set retired_at = now() where id = $1', [id]);
+    await run(db, 'update offer set withdrawn_at = now() where seller_id = $1 and withdrawn_at is null', [id]);
+    return;
+  }
+  await run(
+    db,
+    `update offer set withdrawn_at = null from seller
+     where seller.id = $1 and seller_id = $1 and withdrawn_at = retired_at`,
+    [id],
+  );
+  await run(db, 'update seller set retired_at = null where id = $1', [id]);
+}
+
+/** The maker whose own parts a seller sells; empty: none. */
+export async function partsOf(db: Queryable, sellerId: number): Promise<string> {
+  const row = await maybeOne<{ partsOf: string | null }>(db, 'select parts_of as "partsOf" from seller where id = $1', [
+    sellerId,
+  ]);
+  return row?.partsOf ?? '';
 }
 
 /** Rates into a currency, the latest first. */

@@ -33,7 +33,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   };
   const seesCost = mayDo(caller, 'costs.read');
   const market = await askMarket(askMarketSchema.parse(wish));
-  const { sellers, ...ground } = await sellerDesk();
+  const { sellers, taxBp, ...ground } = await sellerDesk();
   const pieces = (await showShelf()).map(
     ({ putAt: _, offerId: _offer, test: _test, grade: _grade, costCents, ...piece }) => ({
       ...piece,
@@ -74,6 +74,8 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
           lists={lists.map(({ id, name, seller, state }) => ({ id, name, seller, state }))}
           ground={ground}
           mayPrice={mayPrice}
+          isOwner={mayDo(caller, 'shop.settings')}
+          taxBp={taxBp}
         />
       </main>
     </Desk>

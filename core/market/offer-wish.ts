@@ -22,7 +22,7 @@ export interface OfferWish {
   origins?: readonly Origin[];
   sellerId?: number;
   /** for this model of the library: parts made for others are left out; null: for a model that nobody knows */
-  modelId?: number | null;
+  machine?: { modelId: number | null; makerKey: string };
   /** words that stand in its text, its maker or a number of it */
   words?: readonly string[];
 }

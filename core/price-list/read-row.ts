@@ -5,7 +5,7 @@ import { GENERATIONS } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
 import { printedRate } from '../memory/printed-rate';
 import type { Origin } from '../planning/lanes';
-import { saidOrigin } from '../reading/genuine';
+import { mayBeGenuine, saidOrigin } from '../reading/genuine';
 import { readListing } from '../reading/listing';
 import type { ColumnRole } from './column-roles';
 import { type ListPrice, listPrice } from './list-price';
@@ -120,9 +120,6 @@ interface OriginGround {
   partsOf: string;
   used: boolean;
 }
-
-/** Few titles say it: the others are passed by quickly. */
-const mayBeGenuine = (title: string): boolean => /genuin|origin|own|factory|peça/i.test(title);
 
 const MOST_REMEMBERED = 5_000;
 

@@ -52,6 +52,9 @@ function machinesIn(text: string): string[] {
   return [...new Set(machines)].slice(0, MOST);
 }
 
+/** Few texts say it: the others are passed by quickly. */
+export const mayBeGenuine = (text: string): boolean => /genuin|origin|own|factory/i.test(text);
+
 /** What a title or a page's words say of where a part comes from; a word for a stranger's part outweighs "original". */
 export function saidOrigin(text: string): SaidOrigin {
   const read = text.slice(0, LONGEST_TEXT);

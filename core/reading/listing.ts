@@ -1,6 +1,7 @@
 import { GENERATION_FACTS, GENERATIONS, type Generation } from '../memory/generation';
 import type { Buffering } from '../memory/module';
 import { leastStandardLatency } from '../memory/speed-bins';
+import { mayBeGenuine, saidOrigin } from './genuine';
 import { type Pack, packOf, readCapacities } from './listing-capacity';
 import { readLabels } from './listing-label';
 import { ListingNotes } from './listing-notes';
@@ -226,7 +227,14 @@ function offerOf(title: string, notes: ListingNotes, pack: Pack): ReadOffer {
     available: null,
     sku: null,
     url: null,
+    ...originalOf(title),
   };
+}
+
+/** A title names no maker surely: whose part it is must be found in the library. */
+function originalOf(title: string): Pick<ReadOffer, 'original'> {
+  const said = mayBeGenuine(title) ? saidOrigin(title) : null;
+  return said?.isGenuine ? { original: { of: null, madeFor: said.madeFor } } : {};
 }
 
 /** Reads a module's label or a seller's title (JEDEC 21-C module labels, words of the trade). Never throws. */

@@ -111,3 +111,43 @@ it('passes over data that is broken, and never takes a time beyond the page’s 
   expect(read(`<html>${'<script '.repeat(100_000)}`).ok).toBe(false);
   expect(read(`<html>${'<script type="application/ld+json">'.repeat(100_000)}`).ok).toBe(false);
 });
+
+describe('a page of a machine maker’s own part', () => {
+  const machine = (name: string) => ({ '@type': 'Product', name, brand: { '@type': 'Brand', name: 'Tarnholt' } });
+  const original = (change: object) => reading(page({ ...PRODUCT, ...change })).offer?.original;
+
+  it('is told by its brand being that of the machines it is for, which are named', () => {
+    const told = reading(
+      page({
+        ...PRODUCT,
+        brand: 'TARNHOLT GmbH',
+        isAccessoryOrSparePartFor: [machine('TC4-1900'), machine('TC4-2100')],
+      }),
+    );
+    expect(told.offer?.original).toEqual({ of: 'TARNHOLT GmbH', madeFor: ['TC4-1900', 'TC4-2100'] });
+    // The machines are no products that the page sells.
+    expect(told.warnings).toEqual([]);
+  });
+
+  it('is told by its words, with the machines of its text', () => {
+    const name = 'Genuine Tarnholt 8GB DDR4-2666 SO-DIMM for TC4-1900';
+    expect(original({ name, brand: 'Tarnholt' })).toEqual({ of: 'Tarnholt', madeFor: ['TC4-1900'] });
+    expect(original({ description: 'Original spare part of the maker.', brand: 'Tarnholt' })).toEqual({
+      of: 'Tarnholt',
+      madeFor: [],
+    });
+  });
+
+  it('is not one that another brand makes for the machine, nor one that says so', () => {
+    expect(original({ isAccessoryOrSparePartFor: machine('TC4-1900') })).toBeUndefined();
+    const compatible = { name: 'Compatible 8GB DDR4-2666 SO-DIMM', brand: 'Tarnholt' };
+    expect(original({ ...compatible, isAccessoryOrSparePartFor: machine('TC4-1900') })).toBeUndefined();
+    expect(original({})).toBeUndefined();
+  });
+
+  it('may name its machines without saying more of them, and not without end', () => {
+    const many = Array.from({ length: 500 }, (_, nr) => `TC${nr}`);
+    const told = original({ description: 'genuine part', brand: 'Tarnholt', isAccessoryOrSparePartFor: many });
+    expect(told?.madeFor).toHaveLength(40);
+  });
+});

@@ -1,5 +1,7 @@
+import { makerKey } from '../market/maker-key';
 import { currencyDecimals } from '../pricing/currency';
 import { parseMoney } from '../pricing/parse-money';
+import { saidOrigin } from './genuine';
 import { readListing } from './listing';
 import { objectsIn, parseJson } from './parse-json';
 import { meant } from './placeholder';
@@ -140,9 +142,43 @@ function filled(title: ReadModule, properties: ReadModule): ReadModule {
   return Object.fromEntries(pairs) as unknown as ReadModule;
 }
 
+const nodesOf = (value: unknown): Node[] =>
+  (Array.isArray(value) ? value : [value]).filter((one): one is Node => typeof one === 'object' && one !== null);
+
+const brandOf = (node: Node): string | null => textOf(node.brand) ?? textOf(node.manufacturer);
+
+/** Machines that a product says it belongs to (schema.org isAccessoryOrSparePartFor); one may be a name alone. */
+function machinesOf(product: Node): { names: string[]; makers: string[] } {
+  const told = product.isAccessoryOrSparePartFor;
+  const nodes = nodesOf(told).slice(0, MOST_MACHINES);
+  const bare = (Array.isArray(told) ? told : [told]).filter((one): one is string => typeof one === 'string');
+  const named = nodes.flatMap((node) => textOf(node.name) ?? textOf(node.model) ?? textOf(node.mpn) ?? []);
+  return {
+    names: [...new Set([...named, ...bare.slice(0, MOST_MACHINES)])].map((name) => name.slice(0, 80)),
+    makers: nodes.flatMap((node) => brandOf(node) ?? []),
+  };
+}
+
+const MOST_MACHINES = 40;
+
+/** Is a product a machine maker's own part? By its words, or because the machines that it is for are of its brand. */
+function originalOf(product: Node): Pick<ReadOffer, 'original'> {
+  const brand = brandOf(product);
+  const machines = machinesOf(product);
+  const said = saidOrigin(
+    `${textOf(product.name) ?? ''}. ${textOf(product.category) ?? ''}. ${textOf(product.description) ?? ''}`,
+  );
+  const isOfBrand = brand !== null && machines.makers.some((maker) => makerKey(maker) === makerKey(brand));
+  if (said.isCompatible || !(said.isGenuine || isOfBrand)) return {};
+  const of = isOfBrand ? brand : (machines.makers[0] ?? brand);
+  return { original: { of, madeFor: machines.names.length > 0 ? machines.names : said.madeFor } };
+}
+
 function readProduct(product: Node, others: number): Reading {
   const name = textOf(product.name) ?? '';
-  const title = readListing(name);
+  // The page's data say surer than its title whose part it is.
+  const { offer: titled, ...title } = readListing(name);
+  const { original: _, ...told } = titled;
   const offers = offersOf(product);
   const offer = offers[0] ?? {};
   const price = priceOf(offer, offers.length);
@@ -157,14 +193,15 @@ function readProduct(product: Node, others: number): Reading {
       part: textOf(product.mpn) ?? module.part,
     },
     offer: {
-      ...title.offer,
+      ...told,
       priceCents: price.cents,
       currency: price.currency,
       seller: textOf(offer.seller) ?? textOf(offer.offeredBy),
-      condition: condition ?? title.offer.condition,
+      condition: condition ?? told.condition,
       available: AVAILABLE[termOf(offer.availability) ?? ''] ?? null,
       sku: textOf(product.sku) ?? textOf(offer.sku),
       url: textOf(offer.url) ?? textOf(product.url),
+      ...originalOf(product),
     },
     warnings: [
       ...title.warnings,
@@ -181,7 +218,13 @@ function readProduct(product: Node, others: number): Reading {
 /** Products in a JSON value, outermost first (schema.org Product). */
 function productsIn(value: unknown): Node[] {
   const products: Node[] = [];
-  for (const { object } of objectsIn(value)) if (hasType(object, 'Product')) products.push(object);
+  // The machine that a part is for is a product as well, and not the one that is sold.
+  const machines = new Set<unknown>();
+  for (const { object } of objectsIn(value)) {
+    if (!hasType(object, 'Product') || machines.has(object)) continue;
+    products.push(object);
+    for (const machine of nodesOf(object.isAccessoryOrSparePartFor)) machines.add(machine);
+  }
   return products;
 }
 
@@ -204,12 +247,26 @@ export function looksLikePage(text: string): boolean {
   );
 }
 
-/** Reads a seller's saved page by its JSON-LD (schema.org Product, Offer). Null: there is no product in it. */
-export function readProductPage(page: string): Reading | null {
+/** Every product that a page's data sell, each as a page of it alone would read. Empty: there is none. */
+export function readPageProducts(page: string): Reading[] {
+  const json = looksLikePage(page) ? null : parseJson(page);
+  const products = json === null ? productsOfPage(page) : productsIn(json.value);
+  return products.slice(0, MOST_PRODUCTS).map((product) => readProduct(product, 0));
+}
+
+/** Products of one page that are read. */
+const MOST_PRODUCTS = 5_000;
+
+function productsOfPage(page: string): Node[] {
   const products: Node[] = [];
   for (const block of dataBlocks(page)) {
     const parsed = parseJson(block);
     if (parsed !== null) products.push(...productsIn(parsed.value));
   }
-  return readProducts(products);
+  return products;
+}
+
+/** Reads a seller's saved page by its JSON-LD (schema.org Product, Offer). Null: there is no product in it. */
+export function readProductPage(page: string): Reading | null {
+  return readProducts(productsOfPage(page));
 }

@@ -159,6 +159,16 @@ export interface ReadOffer {
   available: boolean | null;
   sku: string | null;
   url: string | null;
+  /** it is said to be a machine maker's own part; absent: nothing is said of that */
+  original?: ReadOriginal;
+}
+
+/** A machine maker's own part, as far as it is said. */
+export interface ReadOriginal {
+  /** whose; null: nobody says */
+  of: string | null;
+  /** machines that it is for, as written; empty: none are named */
+  madeFor: string[];
 }
 
 /** A fact of a listing with the text it came from: `start` to `end` (exclusive), UTF-16 units of the input. */

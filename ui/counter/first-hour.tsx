@@ -19,13 +19,13 @@ const WORDS: Record<string, { title: string; why: string; href: string; go: stri
   sellers: {
     title: 'Sellers',
     why: 'Whom you buy from, with their tax, shipping and delivery time. Costs are counted by these.',
-    href: '/offers/sellers',
+    href: '/offers#sellers',
     go: 'Add a seller',
   },
   list: {
     title: 'A price list, or some offers',
     why: 'Without offers there is nothing to quote. A list as your seller sends it is enough.',
-    href: '/offers/sellers',
+    href: '/offers#sellers',
     go: 'Import a list',
   },
   machine: {

@@ -1,10 +1,20 @@
 /** How a seller's feed does, as it is shown. */
-export interface ShownFeed {
+export interface FeedAge {
   sellerId: number;
   ok: boolean;
   /** how long ago its prices were last known to hold, in words; null: they never were */
   age: string | null;
   sentence: string | null;
+}
+
+/** A seller's feed with where it is asked. */
+export interface ShownFeed extends FeedAge {
+  url: string;
+  kind: 'feed' | 'csv' | 'page';
+  applies: boolean;
+  everyMinutes: number;
+  /** an owner allowed its host to be asked */
+  allowed: boolean;
 }
 
 const MINUTE_MS = 60_000;
@@ -25,7 +35,7 @@ export function agoText(at: string | null, now: Date): string | null {
 }
 
 /** What is said beside an offer whose seller's feed is sick; null where it is well. */
-export function sickText(feed: ShownFeed | undefined): string | null {
+export function sickText(feed: FeedAge | undefined): string | null {
   if (feed === undefined || feed.ok) return null;
   return feed.age === null ? 'the feed never answered' : `price of ${feed.age}`;
 }

@@ -1,4 +1,5 @@
 import type { MemoryModule } from '@/core/memory/module';
+import type { Origin } from '@/core/planning/lanes';
 import type { PriceStep } from '@/core/pricing/counted-price';
 import type { Coupon } from '@/core/pricing/seller-terms';
 import type { ShelfLabel } from './market-words';
@@ -19,12 +20,34 @@ export interface MarketOffer {
   leadDays: number | null;
   /** models that it is made for; empty: for none in particular */
   madeFor: string[];
+  /** whose original it is; null: nobody’s, or it is not told */
+  originalOf: string | null;
+  /** made for every model of that maker */
+  everyModel: boolean;
   /** null: whoever looks may not see it */
   costCents: number | null;
   sellCents: number;
   pricedAt: string;
   /** what it cost, the oldest first; empty where that may not be seen */
   history: number[];
+}
+
+/** An offer as it is edited. */
+export interface EditedOffer {
+  id: number;
+  sellerId: number | null;
+  sellerPart: string | null;
+  title: string;
+  origin: Origin;
+  originalOf: string | null;
+  everyModel: boolean;
+  models: { id: number; name: string }[];
+  unbound: string[];
+  modules: number;
+  module: MemoryModule;
+  stock: number | null;
+  leadDays: number | null;
+  note: string;
 }
 
 /** Offers of one kind of module; kind 0: all that fit a machine. */

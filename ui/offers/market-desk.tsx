@@ -1,12 +1,15 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { OFFER_SORTS, type OfferSort } from '@/core/market/offer-sort';
+import { useCall } from '../client/session-guard';
+import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
 import type { ShownFeed } from './feed-words';
-import type { MarketOffer } from './listed-offer';
+import type { EditedOffer, MarketOffer } from './listed-offer';
 import { MarketTable } from './market-table';
 import { SORT_TEXTS, shelfText } from './market-words';
+import { OfferForm } from './offer-form';
 import { OfferSheet } from './offer-sheet';
 import type { CountingGround } from './price-form';
 import type { ListedSeller } from './seller-sheet';
@@ -59,10 +62,25 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
   const [picked, setPicked] = useState<number | null>(null);
   const [noFile, setNoFile] = useState(false);
   const [opened, setOpened] = useState<MarketOffer | null>(null);
+  const [writing, setWriting] = useState<{ from: { offer: EditedOffer; copy: boolean } | null } | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const [withdrawn, setWithdrawn] = useState<number | null>(null);
   const market = useMarket({ text, jobId, familyId: picked, sort }, start);
   useEffect(() => {
     window.history.replaceState(null, '', addressOf(text, jobId, sort));
   }, [text, jobId, sort]);
+  const call = useCall();
+  const edit = async (id: number, copy = false) => {
+    const result = await call<EditedOffer>('GET', `/api/offers/${id}`);
+    if (result.ok) setWriting({ from: { offer: result.value, copy } });
+    else setSaid(result.sentence);
+  };
+  const putBack = async (id: number) => {
+    const result = await call('PUT', `/api/offers/${id}/withdrawn`, { withdrawn: false });
+    setWithdrawn(null);
+    setSaid(result.ok ? 'It is on the market again.' : result.sentence);
+    market.again();
+  };
   const shelf = market.shelves.find(({ familyId }) => familyId === market.familyId) ?? null;
   return (
     <div className="grid gap-3">
@@ -83,6 +101,21 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
           </span>
         )}
       </div>
+      {mayPrice && (
+        <div className="flex items-center gap-3">
+          <Button onClick={() => setWriting({ from: null })}>Add an offer</Button>
+          {said !== null && (
+            <span role="status" className="text-sm">
+              {said}
+            </span>
+          )}
+          {withdrawn !== null && (
+            <Button weight="quiet" onClick={() => void putBack(withdrawn)}>
+              Undo
+            </Button>
+          )}
+        </div>
+      )}
       <Fault sentence={noFile ? 'The file could not be made: try again.' : market.sentence} />
       {market.familyId === null ? (
         <p className="bg-sheet border border-line px-4 py-8 text-center">
@@ -161,9 +194,26 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
               currency={ground.currency}
               mayPrice={mayPrice}
               onOpen={seesCost ? setOpened : null}
+              onEdit={mayPrice ? (offer) => void edit(offer.id) : null}
             />
           </div>
         </div>
+      )}
+      {writing !== null && (
+        <OfferForm
+          key={writing.from?.copy ? 'copy' : 'own'}
+          from={writing.from}
+          sellers={sellers.filter(({ retired }) => !retired)}
+          currency={ground.currency}
+          onClose={() => setWriting(null)}
+          onCopy={() => setWriting(writing.from === null ? null : { from: { ...writing.from, copy: true } })}
+          onSaved={(sentence, gone) => {
+            setWriting(null);
+            setSaid(sentence);
+            setWithdrawn(gone ?? null);
+            market.again();
+          }}
+        />
       )}
       {opened !== null && (
         <OfferSheet

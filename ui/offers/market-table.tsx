@@ -26,9 +26,11 @@ interface RowProps {
   mayPrice: boolean;
   /** null: its prices may not be seen */
   onOpen: (() => void) | null;
+  /** null: it may not be edited */
+  onEdit: (() => void) | null;
 }
 
-function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
+function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
   const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
   const gb = (modules * module.capacityMiB) / MIB_PER_GB;
   const seller = `${sellerName ?? 'our shelf'}${offer.marketplace ? ' (marketplace)' : ''}`;
@@ -42,7 +44,10 @@ function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
         </span>
         <span className="block text-ink-2 truncate">
           {origin}
-          {offer.madeFor.length > 0 && ` for ${offer.madeFor.join(', ')}`}
+          {offer.originalOf !== null && ` of ${offer.originalOf}`}
+          {offer.everyModel && ', all models'}
+          {!offer.everyModel && offer.madeFor.length > 0 && ` for ${offer.madeFor.join(', ')}`}
+          {offer.origin === 'original' && !offer.everyModel && offer.madeFor.length === 0 && ' for no model yet'}
           {offer.origin === 'original' && module.part != null && `, ${module.part}`} · {seller}
           {rated} · {modules > 1 && `${modules} × `}
           {moduleText(module)}
@@ -77,6 +82,11 @@ function Row({ offer, age, currency, mayPrice, onOpen }: RowProps) {
             {mayPrice ? 'Re-price' : 'Prices'}
           </Button>
         )}
+        {onEdit !== null && offer.sellerId !== null && (
+          <Button weight="quiet" onClick={onEdit} aria-label={`Edit ${title}`}>
+            Edit
+          </Button>
+        )}
       </span>
     </>
   );
@@ -92,10 +102,21 @@ interface MarketTableProps {
   currency: string;
   mayPrice: boolean;
   onOpen: ((offer: MarketOffer) => void) | null;
+  onEdit: ((offer: MarketOffer) => void) | null;
 }
 
 /** The offers of a shelf. Only what is in sight is drawn and asked for, however many there are. */
-export function MarketTable({ name, total, pages, onSee, feeds, currency, mayPrice, onOpen }: MarketTableProps) {
+export function MarketTable({
+  name,
+  total,
+  pages,
+  onSee,
+  feeds,
+  currency,
+  mayPrice,
+  onOpen,
+  onEdit,
+}: MarketTableProps) {
   const box = useRef<HTMLElement>(null);
   const most = Math.min(total, Math.floor(TALLEST_PX / ROW_PX));
   const rows = useVirtualizer({
@@ -142,6 +163,7 @@ export function MarketTable({ name, total, pages, onSee, feeds, currency, mayPri
                   currency={currency}
                   mayPrice={mayPrice}
                   onOpen={onOpen && (() => onOpen(offer))}
+                  onEdit={onEdit && (() => onEdit(offer))}
                 />
               )}
             </li>

@@ -7,11 +7,13 @@ import { Button } from '../kit/button';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 import { ExchangeRates } from './exchange-rates';
+import { FeedSheet } from './feed-sheet';
 import type { ShownFeed } from './feed-words';
 import { type ListState, STATE_TEXTS } from './list-words';
 import { ratingText } from './market-words';
 import type { CountingGround } from './price-form';
-import { type ListedSeller, SellerSheet, TRUST_WORDS } from './seller-sheet';
+import { UseAgain } from './seller-ends';
+import { type ListedSeller, newSeller, SellerSheet, TRUST_WORDS } from './seller-sheet';
 import { termsText } from './terms-words';
 
 /** A seller's price list, chosen as a file: it opens to be looked at. */
@@ -56,6 +58,10 @@ interface SellerListProps {
   sellers: readonly ListedSeller[];
   ground: CountingGround;
   mayPrice: boolean;
+  /** may allow a host to be asked */
+  isOwner: boolean;
+  /** usual tax of a new seller, hundredths of a percent */
+  taxBp: number;
 }
 
 /** How a seller's feed does; nothing where it has none. */
@@ -69,20 +75,32 @@ function FeedLine({ feed }: { feed: ShownFeed | undefined }) {
 }
 
 /** Who sells, what their numbers mean, and the rates of foreign currencies. */
-export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerListProps) {
+export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, taxBp }: SellerListProps) {
+  const [feeding, setFeeding] = useState<ListedSeller | null>(null);
+  const active = sellers.filter(({ retired }) => !retired);
+  const retired = sellers.filter((seller) => seller.retired);
   const [editing, setEditing] = useState<ListedSeller | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   const foreign = [...new Set(sellers.flatMap(({ terms }) => (terms === null ? [] : [terms.currency])))].filter(
     (currency) => currency !== ground.currency,
   );
   return (
-    <section aria-label="Sellers">
-      <h2 className="text-base border-b-4 border-edge pb-1">Sellers</h2>
+    <section id="sellers" aria-label="Sellers">
+      <div className="flex items-end justify-between gap-3 border-b-4 border-edge pb-1">
+        <h2 className="text-base">Sellers</h2>
+        {mayPrice && <Button onClick={() => setEditing(newSeller(ground.currency, taxBp))}>Add a seller</Button>}
+      </div>
+      {active.length === 0 && (
+        <p className="bg-sheet px-4 py-4 text-sm">
+          No sellers yet. Add a seller, then import its price list or add its offers.
+        </p>
+      )}
       <ul className="bg-sheet">
-        {sellers.map((seller) => (
+        {active.map((seller) => (
           <li key={seller.id} className="flex items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
             <span className="font-semibold w-52 shrink-0">{seller.name}</span>
             <span className="flex-1 min-w-0 text-ink-2">
+              {seller.partsOf !== null && `original parts of ${seller.partsOf} · `}
               {termsText(seller.terms, ground.currency)} ·{' '}
               {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} ·{' '}
               {TRUST_WORDS[seller.trust]}
@@ -98,8 +116,11 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerLi
             {mayPrice && (
               <>
                 <ListDrop seller={seller} />
-                <Button weight="quiet" onClick={() => setEditing(seller)} aria-label={`Terms of ${seller.name}`}>
-                  Terms
+                <Button weight="quiet" onClick={() => setFeeding(seller)} aria-label={`Feed of ${seller.name}`}>
+                  Feed
+                </Button>
+                <Button weight="quiet" onClick={() => setEditing(seller)} aria-label={`Edit ${seller.name}`}>
+                  Edit
                 </Button>
               </>
             )}
@@ -111,6 +132,17 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerLi
           </li>
         )}
       </ul>
+      {retired.length > 0 && (
+        <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
+          Retired:
+          {retired.map((seller) => (
+            <span key={seller.id} className="flex gap-1.5 items-baseline">
+              {seller.name}
+              {mayPrice && <UseAgain seller={seller} onSaid={setSaid} />}
+            </span>
+          ))}
+        </p>
+      )}
       {mayPrice && lists.length > 0 && (
         <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4">
           Lists of late:
@@ -132,7 +164,22 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice }: SellerLi
         </div>
       )}
       {editing !== null && (
-        <SellerSheet seller={editing} currency={ground.currency} onClose={() => setEditing(null)} onSaved={setSaid} />
+        <SellerSheet
+          seller={editing}
+          others={active.filter(({ id }) => id !== editing.id)}
+          currency={ground.currency}
+          onClose={() => setEditing(null)}
+          onSaved={setSaid}
+        />
+      )}
+      {feeding !== null && (
+        <FeedSheet
+          seller={feeding}
+          feed={feeds.find(({ sellerId }) => sellerId === feeding.id) ?? null}
+          isOwner={isOwner}
+          onClose={() => setFeeding(null)}
+          onSaved={setSaid}
+        />
       )}
     </section>
   );

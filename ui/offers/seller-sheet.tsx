@@ -10,6 +10,7 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
+import { SellerEnds } from './seller-ends';
 import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText } from './terms-words';
 
 export interface ListedSeller {
@@ -25,8 +26,19 @@ export interface ListedSeller {
   leastOrderCents: number | null;
   rating: number | null;
   ratingCount: number | null;
+  /** the maker whose own parts it sells; null: none */
+  partsOf: string | null;
+  /** nothing is bought there any more */
+  retired: boolean;
   offers: number;
 }
+
+/** A seller that is being made: what is usual, and nothing else. */
+export const newSeller = (currency: string, taxBp: number): ListedSeller => ({
+  ...{ id: 0, name: '', leadDays: 3, trust: 'own-stock', returns: '', orderContact: '', orderMail: '' },
+  terms: { currency, withTax: false, taxBp, taxBack: true, shipping: { kind: 'none' } },
+  ...{ leastOrderCents: null, rating: null, ratingCount: null, partsOf: null, retired: false, offers: 0 },
+});
 
 export const TRUST_WORDS = {
   'own-stock': 'sells its own stock',
@@ -36,18 +48,24 @@ export const TRUST_WORDS = {
 /** A seller's terms, to be changed: what its numbers mean, how it sells, what others say of it. */
 export function SellerSheet({
   seller,
+  others,
   currency,
   onClose,
   onSaved,
 }: {
   seller: ListedSeller;
+  /** whom it may be merged with */
+  others: readonly ListedSeller[];
   currency: string;
   onClose: () => void;
   onSaved: (sentence: string) => void;
 }) {
   const { busy, sentence, save } = useSave();
   const { terms } = seller;
+  const isNew = seller.id === 0;
   const [typed, setTyped] = useState({
+    name: seller.name,
+    partsOf: seller.partsOf ?? '',
     leadDays: String(seller.leadDays),
     currency: terms?.currency ?? currency,
     taxPercent: String((terms?.taxBp ?? 0) / 100),
@@ -80,8 +98,15 @@ export function SellerSheet({
     const leastOrderCents = typed.leastOrder.trim() === '' ? null : parseMoneyIn(typed.leastOrder, own);
     if (leastOrderCents === null && typed.leastOrder.trim() !== '')
       return setWrong('Type the least order as an amount, such as 25, or nothing.');
+    if (typed.name.trim() === '') return setWrong('Enter the seller’s name.');
+    if (!/^\d{1,3}$/.test(typed.leadDays.trim())) return setWrong('Enter the delivery time in days, such as 3.');
     setWrong(null);
-    const result = await save<{ changed: number }>('PUT', `/api/sellers/${seller.id}`, {
+    const [method, path] = isNew
+      ? (['POST', '/api/sellers'] as const)
+      : (['PUT', `/api/sellers/${seller.id}`] as const);
+    const result = await save<{ changed?: number }>(method, path, {
+      name: typed.name,
+      partsOf: typed.partsOf,
       leadDays: Number(typed.leadDays),
       terms: { currency: own, withTax, taxBp, taxBack, shipping, promotion },
       trust: typed.trust,
@@ -92,8 +117,11 @@ export function SellerSheet({
       ...(rating ?? { rating: null, ratingCount: null }),
     });
     if (!result.ok) return;
+    const { changed = 0 } = result.value;
     onSaved(
-      `${seller.name}: ${result.value.changed === 1 ? '1 price' : `${result.value.changed} prices`} counted anew.`,
+      isNew
+        ? `${typed.name.trim()} is added. Import its price list, or add its offers.`
+        : `${typed.name.trim()}: ${changed === 1 ? '1 price' : `${changed} prices`} counted anew.`,
     );
     onClose();
   };
@@ -101,8 +129,8 @@ export function SellerSheet({
     <Sheet
       open
       wide
-      title={seller.name}
-      description="What its numbers mean to us. Prices that it printed are counted anew by these terms."
+      title={isNew ? 'Add a seller' : seller.name}
+      description="What its prices mean. Costs are counted by these terms."
       onClose={onClose}
     >
       <form
@@ -113,12 +141,29 @@ export function SellerSheet({
         }}
       >
         <Field
+          label="Name"
+          className="col-span-3"
+          value={typed.name}
+          maxLength={80}
+          onChange={set('name')}
+          autoFocus={isNew}
+        />
+        <Field
+          label="Sells original parts of"
+          className="col-span-3"
+          placeholder="a machine maker"
+          hint="leave blank unless it is a maker’s own parts shop"
+          value={typed.partsOf}
+          maxLength={80}
+          onChange={set('partsOf')}
+        />
+        <Field
           label="Currency"
           className="col-span-2"
           value={typed.currency}
           maxLength={3}
           onChange={set('currency')}
-          autoFocus
+          autoFocus={!isNew}
         />
         <Field
           label="Tax"
@@ -129,7 +174,7 @@ export function SellerSheet({
           onChange={set('taxPercent')}
         />
         <Field
-          label="Here after"
+          label="Delivery time"
           unit="days"
           inputMode="numeric"
           className="col-span-2"
@@ -137,10 +182,10 @@ export function SellerSheet({
           onChange={set('leadDays')}
         />
         <Check checked={withTax} onChange={setWithTax} className="col-span-3 min-h-9">
-          its list holds the tax
+          prices include tax
         </Check>
         <Check checked={taxBack} onChange={setTaxBack} className="col-span-3 min-h-9">
-          we get that tax back
+          tax is refunded to us
         </Check>
         <Field
           label="Shipping of an order"
@@ -164,7 +209,7 @@ export function SellerSheet({
           hint="stars, and how many gave them: 4.6 of 120"
         />
         <Choice
-          label="It is"
+          label="Kind of seller"
           className="col-span-3"
           value={typed.trust}
           onChange={set('trust')}
@@ -179,7 +224,7 @@ export function SellerSheet({
           onChange={set('returns')}
         />
         <Field
-          label="Orders are mailed to"
+          label="Mail for orders"
           className="col-span-4"
           placeholder="orders@seller.example"
           value={typed.orderMail}
@@ -187,14 +232,14 @@ export function SellerSheet({
           onChange={set('orderMail')}
         />
         <Field
-          label="Least order"
+          label="Minimum order"
           className="col-span-2"
           placeholder="any"
           value={typed.leastOrder}
           onChange={set('leastOrder')}
         />
         <Field
-          label="Where else it is reached"
+          label="Other contact"
           className="col-span-6"
           placeholder="a telephone number, an account"
           value={typed.orderContact}
@@ -204,10 +249,20 @@ export function SellerSheet({
         <div className="col-span-6">
           <Fault sentence={wrong ?? sentence} />
         </div>
-        <div className="col-span-6 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it as it is</Button>
+        <div className="col-span-6 flex flex-wrap justify-end items-center gap-2">
+          {!isNew && (
+            <SellerEnds
+              seller={seller}
+              others={others}
+              onDone={(sentence) => {
+                onSaved(sentence);
+                onClose();
+              }}
+            />
+          )}
+          <Button onClick={onClose}>Cancel</Button>
           <Button weight="act" type="submit" disabled={busy}>
-            Save the terms
+            {isNew ? 'Add' : 'Save'}
           </Button>
         </div>
       </form>

@@ -1,0 +1,9 @@
+import { z } from 'zod';
+import { handle, idOf } from '@/app/handle';
+import { editOffer, offerSchema, showOffer } from '@/service/offers';
+
+/** An offer with everything that can be typed of it. */
+export const GET = handle('offers.price', z.null(), (_, __, params) => showOffer(idOf(params)));
+
+/** Puts an offer right. */
+export const PUT = handle('offers.price', offerSchema, (caller, body, params) => editOffer(caller, idOf(params), body));

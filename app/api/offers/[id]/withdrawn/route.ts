@@ -1,0 +1,7 @@
+import { handle, idOf } from '@/app/handle';
+import { withdrawOffer, withdrawSchema } from '@/service/offers';
+
+/** Takes an offer off the market, or puts it back. */
+export const PUT = handle('offers.price', withdrawSchema, (caller, body, params) =>
+  withdrawOffer(caller, idOf(params), body),
+);

@@ -1,0 +1,213 @@
+import type { KnownModule } from '@/core/machine/job-slot';
+import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
+import { capacityText } from '@/core/memory/capacity';
+import { GENERATIONS } from '@/core/memory/generation';
+import type { Buffering, MemoryModule } from '@/core/memory/module';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { Origin } from '@/core/planning/lanes';
+import { wholeModule } from '@/core/price-list/whole-module';
+import { plainMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
+
+/** A model that an offer is for. */
+export interface NamedModel {
+  id: number;
+  name: string;
+}
+
+/** An offer as it stands in a form: text until it is saved. */
+export interface OfferTyped {
+  title: string;
+  sellerId: string;
+  sellerPart: string;
+  price: string;
+  modules: string;
+  capacity: string;
+  generation: string;
+  form: string;
+  rate: string;
+  cl: string;
+  kind: string;
+  maker: string;
+  part: string;
+  origin: Origin;
+  originalOf: string;
+  everyModel: boolean;
+  models: readonly NamedModel[];
+  unbound: readonly string[];
+  stock: string;
+  leadDays: string;
+  note: string;
+}
+
+export const NO_OFFER: OfferTyped = {
+  ...{
+    title: '',
+    sellerId: '',
+    sellerPart: '',
+    price: '',
+    modules: '1',
+    capacity: '',
+    generation: '',
+    form: '',
+    rate: '',
+  },
+  ...{ cl: '', kind: 'unbuffered', maker: '', part: '', origin: 'third-party', originalOf: '', everyModel: false },
+  ...{ models: [], unbound: [], stock: '', leadDays: '', note: '' },
+};
+
+/** Kinds of module that never mix, as they are chosen. */
+export const KIND_TEXTS: Record<string, string> = {
+  unbuffered: 'unbuffered',
+  'unbuffered ecc': 'unbuffered ECC',
+  'registered ecc': 'registered ECC',
+  'load-reduced ecc': 'load-reduced ECC',
+  'fully-buffered ecc': 'fully buffered ECC',
+};
+
+const numberText = (value: number | null | undefined): string => (value == null ? '' : String(value));
+
+/** What is known of a module, as the fields of a form. */
+export function moduleTyped(module: KnownModule): Partial<OfferTyped> {
+  const { capacityMiB, generation, form, rateMTs, casLatency, buffering, ecc, maker, part } = module;
+  const kind = buffering === null ? null : `${buffering}${ecc === true || buffering !== 'unbuffered' ? ' ecc' : ''}`;
+  return {
+    capacity: capacityMiB === null ? '' : capacityText(capacityMiB),
+    generation: generation ?? '',
+    form: form ?? '',
+    rate: numberText(rateMTs),
+    cl: numberText(casLatency),
+    ...(kind !== null && kind in KIND_TEXTS && { kind }),
+    maker: maker ?? '',
+    part: part ?? '',
+  };
+}
+
+/** A known module of one that is whole. */
+export const knownOfWhole = (module: MemoryModule): KnownModule => {
+  const { profiles: _, ...facts } = module;
+  return {
+    ...NOTHING_KNOWN,
+    ...facts,
+    casLatency: facts.casLatency ?? null,
+    ranks: facts.ranks ?? null,
+    maker: facts.maker ?? null,
+    part: facts.part ?? null,
+  };
+};
+
+/** What an understood title or page fills in; price in the currency that its seller prints in. */
+export interface UnderstoodOffer {
+  title: string;
+  seller: string | null;
+  sellerId: number | null;
+  sellerPart: string;
+  modules: number;
+  module: KnownModule;
+  priceCents: number | null;
+  currency: string | null;
+  origin: Origin;
+  originalOf: string;
+  everyModel: boolean;
+  models: NamedModel[];
+  unbound: string[];
+  stock: number | null;
+  note: string;
+}
+
+export function understoodTyped(told: UnderstoodOffer, shopCurrency: string): Partial<OfferTyped> {
+  return {
+    ...moduleTyped(told.module),
+    title: told.title,
+    ...(told.sellerId !== null && { sellerId: String(told.sellerId) }),
+    sellerPart: told.sellerPart,
+    modules: String(told.modules),
+    price: told.priceCents === null ? '' : plainMoney(told.priceCents, told.currency ?? shopCurrency),
+    origin: told.origin,
+    originalOf: told.originalOf,
+    everyModel: told.everyModel,
+    models: told.models,
+    unbound: told.unbound,
+    stock: numberText(told.stock),
+    note: told.note,
+  };
+}
+
+export type OfferErrors = Partial<Record<keyof OfferTyped, string>>;
+
+const whole = (text: string, most: number): number | null | undefined => {
+  if (text.trim() === '') return null;
+  const value = Number(text.trim());
+  return /^\d{1,7}$/.test(text.trim()) && value <= most ? value : undefined;
+};
+
+/** What keeps facts of a module that no field shows: ranks, width, density, height, voltages. */
+type Base = KnownModule;
+
+/** The offer that was typed as it is sent, or what is wrong with it field by field. */
+export function offerOf(
+  typed: OfferTyped,
+  { base, currency }: { base: Base /** of the seller */; currency: string },
+): { ok: true; offer: object; priceCents: number | null } | { ok: false; errors: OfferErrors } {
+  const errors: OfferErrors = {};
+  const capacityMiB = parseCapacity(typed.capacity);
+  if (typed.title.trim() === '') errors.title = 'Enter what it is.';
+  if (typed.sellerId === '') errors.sellerId = 'Choose a seller.';
+  if (capacityMiB === null) errors.capacity = 'Enter a size such as 8 GB.';
+  const generation = GENERATIONS.find((one) => one === typed.generation) ?? null;
+  if (generation === null) errors.generation = 'Choose the generation.';
+  if (typed.form === '') errors.form = 'Choose the form factor.';
+  const rateMTs = whole(typed.rate, 20_000);
+  if (rateMTs == null || rateMTs < 66) errors.rate = 'Enter the MT/s, such as 3200.';
+  const cl = typed.cl.trim() === '' ? null : Number(typed.cl.replace(',', '.'));
+  if (cl !== null && !(cl > 0 && cl < 200)) errors.cl = 'Enter the CL, such as 22, or nothing.';
+  const modules = whole(typed.modules, 8);
+  if (modules == null || modules < 1) errors.modules = 'A pack has 1 to 8 modules.';
+  const stock = whole(typed.stock, 1_000_000);
+  if (stock === undefined) errors.stock = 'Enter a number, or nothing.';
+  const leadDays = whole(typed.leadDays, 365);
+  if (leadDays === undefined) errors.leadDays = 'Enter days, or nothing.';
+  const priceCents = typed.price.trim() === '' ? null : parseMoneyIn(typed.price, currency);
+  if (typed.price.trim() !== '' && (priceCents === null || priceCents <= 0))
+    errors.price = 'Enter an amount above 0, such as 24.50.';
+  const isOriginal = typed.origin === 'original';
+  if (isOriginal && typed.originalOf.trim() === '') errors.originalOf = 'Enter the machine maker.';
+  if (isOriginal && !typed.everyModel && typed.models.length + typed.unbound.length === 0)
+    errors.models = 'Choose the models that it is for, or all of the maker’s.';
+  const [buffering = 'unbuffered', ecc] = typed.kind.split(' ');
+  const module = wholeModule({
+    ...base,
+    capacityMiB,
+    generation,
+    form: typed.form || null,
+    rateMTs: rateMTs ?? null,
+    casLatency: cl,
+    buffering: buffering as Buffering,
+    ecc: ecc === 'ecc',
+    // Facts of another generation are none of this one.
+    voltagesMv: base.generation === generation ? base.voltagesMv : null,
+    maker: typed.maker.trim() || null,
+    part: typed.part.trim() || null,
+  });
+  if (Object.keys(errors).length === 0 && module === null) errors.rate = 'There is no such module: look at its facts.';
+  if (Object.keys(errors).length > 0 || module === null) return { ok: false, errors };
+  return {
+    ok: true,
+    priceCents,
+    offer: {
+      sellerId: Number(typed.sellerId),
+      sellerPart: typed.sellerPart.trim(),
+      title: typed.title.trim(),
+      modules,
+      module,
+      origin: typed.origin,
+      originalOf: typed.originalOf.trim(),
+      everyModel: isOriginal && typed.everyModel,
+      modelIds: typed.models.map(({ id }) => id),
+      unbound: [...typed.unbound],
+      stock,
+      leadDays,
+      note: typed.note.trim(),
+    },
+  };
+}
