@@ -147,6 +147,21 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
   });
 }
 
+/** Numbers of the offers that are found, as they are shown: of one kind of module, or of all that fit a machine. */
+export async function foundOfferIds(
+  asked: Pick<AskMarket, 'text' | 'jobId' | 'familyId'>,
+  most: number,
+): Promise<Result<number[]>> {
+  const ids: number[] = [];
+  for (let from = 0; from < most; from += EXPORT_PAGE) {
+    const page = await askMarket(askMarketSchema.parse({ ...asked, from, count: EXPORT_PAGE }));
+    if (!page.ok) return page;
+    ids.push(...page.value.rows.map(({ id }) => id));
+    if (page.value.rows.length < EXPORT_PAGE) break;
+  }
+  return done(ids);
+}
+
 /** The market as somebody sees it; what offers cost the shop is null, and how that went is empty, where it may not be seen. */
 export type SeenMarket = Omit<MarketView, 'rows'> & {
   rows: (Omit<MarketRow, 'costCents'> & { costCents: number | null })[];

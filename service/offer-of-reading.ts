@@ -1,15 +1,18 @@
 import { knownOf } from '../core/machine/slots-of-reading';
+import { makerKey } from '../core/market/maker-key';
 import { wholeModule } from '../core/price-list/whole-module';
 import { countedPrice } from '../core/pricing/counted-price';
 import { moneyText } from '../core/pricing/money-text';
 import type { Reading } from '../core/reading/reading';
 import type { Queryable } from '../store/database';
+import { getJob } from '../store/jobs';
+import { getModel } from '../store/models';
 import { insertOffer, insertPrice, insertSeller } from '../store/offers';
 import { findSeller, type Seller, updateSeller } from '../store/sellers';
 import { getShop, type Shop } from '../store/shop';
 import { type Caller, mayDo } from './access';
 import { groundOf } from './counting-ground';
-import { bindingSentence, bindOriginal } from './said-original';
+import { bindingSentence, bindOriginal, type OriginalBinding } from './said-original';
 
 /** Whose a title is that names no seller. */
 const NOBODY = 'Seen elsewhere';
@@ -51,6 +54,17 @@ const MISSING = {
   rateMTs: 'its rate',
 } as const;
 const FIELDS = Object.keys(MISSING) as (keyof typeof MISSING)[];
+
+/** Says of an original that it is not made for a job's machine; empty where it is. */
+async function fitSentence(db: Queryable, jobId: number, binding: OriginalBinding): Promise<string> {
+  const job = await getJob(db, jobId);
+  const model = job?.modelId == null ? null : await getModel(db, job.modelId);
+  const maker = makerKey(model?.maker ?? job?.machineMaker ?? '');
+  const fits = binding.everyModel
+    ? makerKey(binding.originalOf) === maker
+    : model !== null && binding.modelIds.includes(model.id);
+  return fits ? '' : ' It is not for this machine as far as we know, so it is not on its ladder.';
+}
 
 /** What became of something that names a price; null: it is no offer, the sentence says why. */
 export interface BecameOffer {
@@ -116,6 +130,6 @@ export async function offerOfReading(
   await insertPrice(db, id, counted.costCents, `page or title of job ${jobId}`, null, printed);
   const price = moneyText(offer.priceCents, currency);
   const kind = binding === null ? 'an offer' : 'an original offer';
-  const more = binding === null ? '' : bindingSentence(binding);
+  const more = binding === null ? '' : `${await fitSentence(db, jobId, binding)}${bindingSentence(binding)}`;
   return { offerId: id, sentence: `It is ${kind} of this job now: ${price} at ${seller.name}.${more}` };
 }

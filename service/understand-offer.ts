@@ -3,6 +3,7 @@ import { NOTHING_KNOWN } from '../core/machine/nothing-known';
 import { knownOf } from '../core/machine/slots-of-reading';
 import type { Origin } from '../core/planning/lanes';
 import { READ_FAULTS } from '../core/reading/read';
+import type { ReadFact } from '../core/reading/reading';
 import { readApart } from '../outward/read-apart';
 import { pool } from '../store/database';
 import { summariesOf } from '../store/models';
@@ -31,6 +32,17 @@ export interface UnderstoodOffer {
   note: string;
 }
 
+/** A title without the price that was typed with it. */
+function withoutPrice(title: string, facts: readonly ReadFact[]): string {
+  const price = facts.find(({ field }) => field === 'priceCents');
+  if (price === undefined) return title;
+  const [before, after] = [title.slice(0, price.start), title.slice(price.end)];
+  return `${before} ${after}`
+    .replace(/\s{2,}/g, ' ')
+    .replace(/[\s,;:–-]+$/, '')
+    .trim();
+}
+
 /** Understands a title with its price, or a seller's page, as an offer; nothing is kept. */
 export async function understandOffer(input: Uint8Array): Promise<Result<UnderstoodOffer>> {
   const outcome = await readApart(input);
@@ -44,7 +56,7 @@ export async function understandOffer(input: Uint8Array): Promise<Result<Underst
   const binding = said === null ? null : await bindOriginal(pool(), said, offer.title ?? '');
   const models = binding === null ? [] : await summariesOf(pool(), binding.modelIds);
   return done({
-    title: offer.title ?? '',
+    title: withoutPrice(offer.title ?? '', outcome.reading.facts ?? []),
     seller: offer.seller,
     sellerId: seller?.id ?? null,
     sellerPart: offer.sku ?? '',

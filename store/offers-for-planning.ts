@@ -112,6 +112,9 @@ export const offersForPlanning = (isNarrowed: boolean, sockets: number): string 
     union all
     select id from offer where job_id = $7 and withdrawn_at is null and cost_cents is not null
       and stock is distinct from 0 and spec_id in (select id from fit)
+      -- an original that somebody saw is for its own machines too
+      and (not for_models or every_model and original_key = $9
+        or exists (select from offer_model where offer_id = offer.id and model_id = $5))
     union all
     select id from offer where id = any($8) and withdrawn_at is null and cost_cents is not null
       and spec_id in (select id from fit)

@@ -1,4 +1,5 @@
 import { makerKey } from '../core/market/maker-key';
+import type { Origin } from '../core/planning/lanes';
 import { many, maybeOne, type Queryable, run } from './database';
 
 /** What originals are said to be for and nobody has bound, each saying once. */
@@ -86,4 +87,91 @@ export async function listLooseOriginals(db: Queryable, most: number): Promise<L
      order by offer.id desc limit $1`,
     [most],
   );
+}
+
+/** How an offer's origin stands. */
+export interface OfferOrigin {
+  id: number;
+  origin: Origin;
+  originalOf: string | null;
+  originalKey: string | null;
+  everyModel: boolean;
+  modelIds: number[];
+}
+
+/** How the origins of some offers of sellers stand, locked against a second change. */
+export async function lockOrigins(db: Queryable, ids: readonly number[]): Promise<OfferOrigin[]> {
+  return many<OfferOrigin & Record<string, unknown>>(
+    db,
+    `select id, origin, original_of as "originalOf", original_key as "originalKey", every_model as "everyModel",
+       array(select model_id from offer_model where offer_id = offer.id order by 1) as "modelIds"
+     from offer where id = any($1) and seller_id is not null and withdrawn_at is null order by id for update`,
+    [[...ids]],
+  );
+}
+
+/** Lots of offers that are nobody's original, so that they are planned with. */
+async function noteLotsFor(db: Queryable, ids: readonly number[]): Promise<void> {
+  await run(
+    db,
+    `insert into offer_lot select distinct spec_id, modules, origin from offer where id = any($1) and not for_models
+     on conflict do nothing`,
+    [[...ids]],
+  );
+}
+
+/** Says of some offers where they come from, all the same. */
+export async function setOrigins(
+  db: Queryable,
+  ids: readonly number[],
+  to: Omit<OfferOrigin, 'id' | 'originalOf' | 'originalKey'> & { originalOf: string; originalKey: string },
+): Promise<void> {
+  const isOriginal = to.origin === 'original';
+  await run(
+    db,
+    `update offer set origin = $2, original_of = $3, original_key = $4, every_model = $5, for_models = $6
+     where id = any($1)`,
+    [
+      [...ids],
+      to.origin,
+      isOriginal ? to.originalOf : null,
+      isOriginal ? to.originalKey : null,
+      isOriginal && to.everyModel,
+      isOriginal,
+    ],
+  );
+  await run(db, 'delete from offer_model where offer_id = any($1)', [[...ids]]);
+  await run(db, 'delete from offer_unbound where offer_id = any($1)', [[...ids]]);
+  if (isOriginal && !to.everyModel)
+    await run(
+      db,
+      `insert into offer_model (offer_id, model_id)
+       select offer, model.id from unnest($1::integer[]) as offer cross join model where model.id = any($2::integer[])`,
+      [[...ids], to.modelIds],
+    );
+  await noteLotsFor(db, ids);
+}
+
+/** Puts back how the origins of some offers stood. */
+export async function restoreOrigins(db: Queryable, before: readonly OfferOrigin[]): Promise<number> {
+  const ids = before.map(({ id }) => id);
+  const told = `jsonb_to_recordset($1::jsonb) as told (id integer, origin text, "originalOf" text, "originalKey" text,
+    "everyModel" boolean, "modelIds" integer[])`;
+  const values = [JSON.stringify(before)];
+  const changed = await run(
+    db,
+    `update offer set origin = told.origin, original_of = told."originalOf", original_key = told."originalKey",
+       every_model = told."everyModel", for_models = told.origin = 'original'
+     from ${told} where offer.id = told.id`,
+    values,
+  );
+  await run(db, 'delete from offer_model where offer_id = any($1)', [ids]);
+  await run(
+    db,
+    `insert into offer_model (offer_id, model_id)
+     select told.id, model.id from ${told} join model on model.id = any(told."modelIds")`,
+    values,
+  );
+  await noteLotsFor(db, ids);
+  return changed;
 }

@@ -4,11 +4,13 @@ import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { mayDo } from '@/service/access';
 import { feedHealth } from '@/service/feeds';
 import { askMarket, askMarketSchema, jobNamed, seenMarket } from '@/service/market';
+import { originalsToSettle } from '@/service/originals';
 import { listsOfLate } from '@/service/price-lists';
 import { sellerDesk } from '@/service/sellers';
 import { showShelf } from '@/service/shelf';
 import { agoText } from '@/ui/offers/feed-words';
 import { MarketDesk } from '@/ui/offers/market-desk';
+import { Originals } from '@/ui/offers/originals';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/seller-list';
 import { Shelf } from '@/ui/offers/shelf';
@@ -40,6 +42,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
       costCents: seesCost ? costCents : null,
     }),
   );
+  const originals = await originalsToSettle();
   const lists = await listsOfLate();
   const feeds = (await feedHealth()).map(({ goodAt, ...feed }) => ({ ...feed, age: agoText(goodAt, new Date()) }));
   const mayPrice = mayDo(caller, 'offers.price');
@@ -67,6 +70,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
           mayPrice={mayPrice}
           seesCost={seesCost}
         />
+        {mayPrice && <Originals {...originals} />}
         <Shelf pieces={pieces} currency={ground.currency} mayPrice={mayDo(caller, 'stock.write')} />
         <SellerList
           feeds={feeds}

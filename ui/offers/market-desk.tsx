@@ -7,6 +7,7 @@ import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
 import type { ShownFeed } from './feed-words';
 import type { EditedOffer, MarketOffer } from './listed-offer';
+import { ManyOrigins } from './many-origins';
 import { MarketTable } from './market-table';
 import { SORT_TEXTS, shelfText } from './market-words';
 import { OfferForm } from './offer-form';
@@ -64,6 +65,8 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
   const [opened, setOpened] = useState<MarketOffer | null>(null);
   const [writing, setWriting] = useState<{ from: { offer: EditedOffer; copy: boolean } | null } | null>(null);
   const [said, setSaid] = useState<string | null>(null);
+  const [turning, setTurning] = useState(false);
+  const [turned, setTurned] = useState<number | null>(null);
   const [withdrawn, setWithdrawn] = useState<number | null>(null);
   const market = useMarket({ text, jobId, familyId: picked, sort }, start);
   useEffect(() => {
@@ -74,6 +77,12 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
     const result = await call<EditedOffer>('GET', `/api/offers/${id}`);
     if (result.ok) setWriting({ from: { offer: result.value, copy } });
     else setSaid(result.sentence);
+  };
+  const turnBack = async (event: number) => {
+    const result = await call<{ changed: number }>('POST', '/api/offers/origin/undo', { event });
+    setTurned(null);
+    setSaid(result.ok ? `The origin of ${result.value.changed} offers is as it was.` : result.sentence);
+    market.again();
   };
   const putBack = async (id: number) => {
     const result = await call('PUT', `/api/offers/${id}/withdrawn`, { withdrawn: false });
@@ -108,6 +117,11 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
             <span role="status" className="text-sm">
               {said}
             </span>
+          )}
+          {turned !== null && (
+            <Button weight="quiet" onClick={() => void turnBack(turned)}>
+              Undo
+            </Button>
           )}
           {withdrawn !== null && (
             <Button weight="quiet" onClick={() => void putBack(withdrawn)}>
@@ -171,10 +185,19 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
                   {SORT_TEXTS[one]}
                 </label>
               ))}
-              {seesCost && (
+              {mayPrice && (shelf?.offers ?? 0) > 0 && (
                 <button
                   type="button"
                   className="ml-auto underline underline-offset-2 cursor-pointer"
+                  onClick={() => setTurning(true)}
+                >
+                  Change origin…
+                </button>
+              )}
+              {seesCost && (
+                <button
+                  type="button"
+                  className={`${mayPrice ? 'ml-3' : 'ml-auto'} underline underline-offset-2 cursor-pointer`}
                   onClick={() => void download({ text, jobId, sort }).then((came) => setNoFile(!came))}
                 >
                   As CSV
@@ -199,6 +222,21 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
           </div>
         </div>
       )}
+      {turning && shelf !== null && (
+        <ManyOrigins
+          wish={{ text, jobId, familyId: market.familyId === 0 ? null : market.familyId }}
+          count={shelf.offers}
+          what={`${shelfText(shelf.label)}${text === '' ? '' : `, found by “${text}”`}`}
+          onClose={() => setTurning(false)}
+          onSaved={(sentence, event) => {
+            setTurning(false);
+            setSaid(sentence);
+            setTurned(event);
+            setWithdrawn(null);
+            market.again();
+          }}
+        />
+      )}
       {writing !== null && (
         <OfferForm
           key={writing.from?.copy ? 'copy' : 'own'}
@@ -211,6 +249,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
             setWriting(null);
             setSaid(sentence);
             setWithdrawn(gone ?? null);
+            setTurned(null);
             market.again();
           }}
         />

@@ -1,0 +1,5 @@
+import { handle } from '@/app/handle';
+import { undoOrigins, undoOriginsSchema } from '@/service/originals';
+
+/** Puts back how origins stood before they were changed at once. */
+export const POST = handle('offers.price', undoOriginsSchema, undoOrigins);

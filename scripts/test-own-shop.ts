@@ -1,0 +1,90 @@
+import { type ModelInput, modelSchema } from '../core/machine/model';
+import { NO_IDENTITY } from '../core/shop/identity';
+import { type Caller, checkCaller } from '../service/access';
+import { newShopSchema, openShop } from '../service/open-shop';
+import { addSeller, sellerSchema } from '../service/sellers';
+import { signIn } from '../service/sign-in';
+import { addStaff } from '../service/staff-accounts';
+import { closePool, pool } from '../store/database';
+import { insertModel } from '../store/whole-models';
+import { type TestDatabase, testDatabase } from './test-database';
+import { must } from './test-shop';
+
+export const OWN_SHOP = newShopSchema.parse({
+  ...NO_IDENTITY,
+  name: 'Harbour Bench',
+  street: '3 Quay Lane',
+  town: 'Skerrow',
+  phone: '+47 5550 0100',
+  currency: 'EUR',
+  timeZone: 'Europe/Oslo',
+  taxBp: 2500,
+  labourCents: 3900,
+  owner: { name: 'Wren Hollis', signIn: 'wren', password: 'long enough' },
+});
+
+async function signedIn(name: string): Promise<Caller> {
+  const { token } = must(await signIn(name, 'long enough'));
+  const entered = await checkCaller(token, 'jobs.read');
+  if (!entered.ok) throw new Error(entered.sentence);
+  return entered.caller;
+}
+
+export interface OwnShop {
+  database: TestDatabase;
+  /** the owner */
+  wren: Caller;
+  /** the technician */
+  tam: Caller;
+}
+
+/** A shop of one's own, opened in an empty database, for all tests of a file: nothing of the demo. */
+export function openOwnShop(): OwnShop {
+  const shop = {} as OwnShop;
+  beforeAll(async () => {
+    shop.database = await testDatabase();
+    process.env.DATABASE_URL = shop.database.url;
+    process.env.FENBRIK_LIST_PATIENCE = '60000';
+    must(await openShop(OWN_SHOP));
+    shop.wren = await signedIn('wren');
+    must(await addStaff(shop.wren, { name: 'Tam Oake', signIn: 'tam', role: 'technician', password: 'long enough' }));
+    shop.tam = await signedIn('tam');
+  }, 60_000);
+  afterAll(async () => {
+    await closePool();
+    await shop.database.drop();
+  });
+  return shop;
+}
+
+/** A laptop with two sockets for DDR4, of a maker's. */
+export async function ownModel(name: string, more: Partial<ModelInput> = {}): Promise<number> {
+  const source = { kind: 'maker-page', name: 'specification' } as const;
+  return insertModel(
+    pool(),
+    modelSchema.parse({
+      maker: 'Tarnholt',
+      name,
+      yearFrom: 2019,
+      slots: [
+        { name: 'A', channel: 'A', bank: 0 },
+        { name: 'B', channel: 'B', bank: 0 },
+      ],
+      claims: [
+        { limit: 'generations', value: ['DDR4'], source },
+        { limit: 'form', value: 'SO-DIMM', source },
+        { limit: 'kinds', value: [{ buffering: 'unbuffered', ecc: false }], source },
+        { limit: 'moduleMiB', value: 16_384, source },
+        { limit: 'totalMiB', value: 32_768, source },
+      ],
+      ...more,
+    }),
+    null,
+  );
+}
+
+/** A seller with usual terms: its prices are what the shop pays. */
+export async function ownSeller(by: Caller, name: string, more: object = {}): Promise<number> {
+  const usual = { leadDays: 3, terms: null, trust: 'own-stock', returns: '', orderContact: '' };
+  return must(await addSeller(by, sellerSchema.parse({ ...usual, name, ...more }))).id;
+}

@@ -1,0 +1,92 @@
+'use client';
+import { useState } from 'react';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { ModelPicker } from './model-picker';
+
+/** A machine that originals are said to be for, which nobody has bound yet. */
+export interface WaitingSaying {
+  maker: string;
+  said: string;
+  offers: number;
+  title: string;
+  seller: string | null;
+}
+
+/** An original that is for no model yet. */
+export interface LooseOriginal {
+  id: number;
+  title: string;
+  maker: string;
+  seller: string | null;
+}
+
+interface OriginalsProps {
+  waiting: readonly WaitingSaying[];
+  loose: readonly LooseOriginal[];
+}
+
+function Waiting({ one }: { one: WaitingSaying }) {
+  const { busy, sentence, save } = useSave();
+  const [choosing, setChoosing] = useState(false);
+  const settle = (modelId: number | null) =>
+    void save('POST', '/api/originals', { maker: one.maker, said: one.said, modelId });
+  return (
+    <li className="px-4 py-2 border-b border-line text-sm grid gap-1.5">
+      <div className="flex flex-wrap items-baseline gap-x-3">
+        <span className="font-semibold">
+          {one.maker} {one.said}
+        </span>
+        <span className="text-ink-2 flex-1 min-w-0 truncate">
+          {one.offers === 1 ? '1 offer' : `${one.offers} offers`}, such as {one.title}
+          {one.seller !== null && ` · ${one.seller}`}
+        </span>
+        <Button weight="quiet" onClick={() => setChoosing(!choosing)} aria-label={`Choose the model for ${one.said}`}>
+          Choose the model
+        </Button>
+        <Button weight="quiet" disabled={busy} onClick={() => settle(null)} aria-label={`Ignore ${one.said}`}>
+          Ignore
+        </Button>
+      </div>
+      {choosing && (
+        <ModelPicker
+          label={`“${one.said}” is`}
+          models={[]}
+          onChange={([model]) => model !== undefined && settle(model.id)}
+        />
+      )}
+      <Fault sentence={sentence} />
+    </li>
+  );
+}
+
+/** Originals whose machines the library does not know, or that are for none: in no plan until they are settled. */
+export function Originals({ waiting, loose }: OriginalsProps) {
+  if (waiting.length + loose.length === 0) return null;
+  return (
+    <section id="originals" aria-label="Original parts to assign">
+      <h2 className="text-base border-b-4 border-edge pb-1">
+        Original parts to assign{' '}
+        <span className="text-sm font-normal text-ink-2">
+          They are in no plan until it is known which models they are for. A model that is added to the library later is
+          assigned then.
+        </span>
+      </h2>
+      <ul className="bg-sheet">
+        {waiting.map((one) => (
+          <Waiting key={`${one.maker} ${one.said}`} one={one} />
+        ))}
+        {loose.map(({ id, title, maker, seller }) => (
+          <li key={id} className="px-4 py-2 border-b border-line text-sm">
+            <span className="font-semibold">{title}</span>{' '}
+            <span className="text-ink-2">
+              names no model{maker === '' ? ' and no maker' : ` of ${maker}`}
+              {seller !== null && ` · ${seller}`}: find it above and edit it.
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
