@@ -10,6 +10,7 @@ import { summariesOf } from '../store/models';
 import {
   type EditableOffer,
   findBySellerPart,
+  freeSellerPart,
   getEditable,
   insertOffer,
   insertPrice,
@@ -94,6 +95,7 @@ export async function addOffer(
     if (wrong !== null) return fault('bad-input', wrong);
     const priced = await priceToStore(db, offer, price);
     if (!priced.ok) return priced;
+    await freeSellerPart(db, offer.sellerId, offer.sellerPart);
     const id = await insertOffer(db, { ...offer, sellerPart: offer.sellerPart || null });
     await insertPrice(db, id, priced.value.costCents, `typed by ${caller.name}`, null, priced.value.printed);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'offer-added', detail: { id, offer } });
@@ -136,6 +138,7 @@ export async function editOffer(caller: Caller, id: number, typed: TypedOffer): 
       // Its price history is of another thing then.
       return fault('bad-input', 'A pack of another size is another offer: copy this one and withdraw it.');
     }
+    await freeSellerPart(db, offer.sellerId, offer.sellerPart);
     await updateOffer(db, id, { ...offer, sellerPart: offer.sellerPart || null });
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'offer-changed', detail: { id, before, offer } });
     return done(null);

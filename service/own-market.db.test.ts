@@ -151,6 +151,8 @@ describe('an offer by hand', () => {
     expect(await editOffer(shop.tam, id, larger)).toMatchObject({ ok: false });
     must(await withdrawOffer(shop.tam, id, { withdrawn: true }));
     expect(await withdrawOffer(shop.tam, id, { withdrawn: true })).toMatchObject({ ok: false, code: 'not-found' });
+    // Its number is free for another one meanwhile; then it comes back under a number of its own.
+    must(await addOffer(shop.tam, typed(seller, { sellerPart: 'G-1' })));
     must(await withdrawOffer(shop.tam, id, { withdrawn: false }));
     const { prices } = await one<{ prices: number }>(
       pool(),

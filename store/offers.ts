@@ -228,6 +228,16 @@ export async function updateOffer(
   await bindOffer(db, id, offer.modelIds, offer.unbound ?? []);
 }
 
+/** Of one number a seller has one offer: one that has left the market gives it up. */
+export async function freeSellerPart(db: Queryable, sellerId: number, part: string): Promise<void> {
+  await run(
+    db,
+    `update offer set seller_part = left(seller_part, 66) || ' (' || id || ')'
+     where seller_id = $1 and lower(seller_part) = lower($2) and withdrawn_at is not null`,
+    [sellerId, part],
+  );
+}
+
 /** Takes a seller's offer off the market or puts it back; false where it is there already, or none. */
 export async function setWithdrawn(db: Queryable, id: number, withdrawn: boolean): Promise<boolean> {
   const changed = await run(
@@ -305,7 +315,7 @@ export interface FeedTarget {
 export async function findBySellerPart(db: Queryable, sellerId: number, part: string): Promise<FeedTarget | null> {
   return maybeOne<FeedTarget & Record<string, unknown>>(
     db,
-    `select id, modules, stock, cost_cents as "costCents" from offer where cost_cents is not null and seller_id = $1 and seller_part = $2 and withdrawn_at is null for update`,
+    `select id, modules, stock, cost_cents as "costCents" from offer where cost_cents is not null and seller_id = $1 and lower(seller_part) = lower($2) and withdrawn_at is null for update`,
     [sellerId, part],
   );
 }

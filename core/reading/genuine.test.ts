@@ -8,6 +8,7 @@ test.each([
   ['Origineel Tarnholt geheugen 8GB voor Lumen 5 / Lumen 7', ['Lumen 5', 'Lumen 7']],
   ['Ricambio originale Tarnholt 8GB per Lumen 5', ['Lumen 5']],
   ['Original spare part of the maker, 8GB DDR4', []],
+  ['Genuine 8GB DDR4 for TC4-1900, 34.90 EUR', ['TC4-1900']],
 ])('"%s" is the maker’s own part', (text, madeFor) => {
   expect(saidOrigin(text)).toEqual({ isGenuine: true, isCompatible: false, madeFor });
 });

@@ -34,6 +34,9 @@ const END = /[|()[\]–—:]|\s-\s|\.(?:\s|$)|\b(?:with|mit|avec|con|met|com|by|
 /** A model's name has a figure in it, or begins with a capital. */
 const looksLikeName = (text: string): boolean => /\d/.test(text) || /^\p{Lu}/u.test(text);
 
+/** Prices stand in titles as well. */
+const PRICE = /^[€$£]|\d[.,]\d{2}(?!\d)|\b(?:eur|usd|gbp|chf|nok|sek|dkk)\b/i;
+
 const USES =
   /^(?:\d+\s*(?:[gmt][bo]|mhz|mt|pin)\b|laptops?|notebooks?|desktops?|pcs?|servers?|workstations?|all models|games?|gaming|office)\b/i;
 
@@ -46,7 +49,8 @@ function machinesIn(text: string): string[] {
     const list = end === null ? rest : rest.slice(0, end.index);
     for (const piece of list.split(/\s*[,;/+]\s*|\s+(?:and|und|et|y|en|e|or|oder|ou)\s+/iu)) {
       const name = piece.trim();
-      if (name.length >= 2 && name.length <= LONGEST && looksLikeName(name) && !USES.test(name)) machines.push(name);
+      if (name.length >= 2 && name.length <= LONGEST && looksLikeName(name) && !USES.test(name) && !PRICE.test(name))
+        machines.push(name);
     }
   }
   return [...new Set(machines)].slice(0, MOST);
