@@ -1,6 +1,7 @@
 import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 /** Every screen, with what has to be there before it counts as drawn. */

@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto';
 import type { Locator, Page } from 'playwright-core';
-import { axeFindings, ladderDrawn, openWindow, signIn } from './browser';
+import { axeFindings, ladderDrawn, openWindow } from './browser';
 import { pdfText } from './pdf-text';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

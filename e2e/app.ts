@@ -28,7 +28,11 @@ export class App {
 
   /** Starts it on the demo shop. */
   static async open(more: Record<string, string> = {}, how: Running = {}): Promise<App> {
-    const database = await demoDatabase();
+    return App.openOn(await demoDatabase(), more, how);
+  }
+
+  /** Starts it on a database of one's own. */
+  static async openOn(database: TestDatabase, more: Record<string, string> = {}, how: Running = {}): Promise<App> {
     process.env.DATABASE_URL = database.url;
     const app = new App(database, await freePort(), more, how);
     await app.start();

@@ -1,7 +1,8 @@
 import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
 import { closePool, pool } from '../store/database';
-import { openWindow, signIn } from './browser';
+import { openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core';
-import { DEMO_PASSWORD } from '../demo/load-shop';
+import { type Browser, chromium, type Page } from 'playwright-core';
 
 const FLAGS = [
   '--no-sandbox',
@@ -42,12 +41,6 @@ export async function openWindow(browser: Browser, base: string, visit: Visit = 
       faults.push(message.text());
   });
   return { context, page, faults };
-}
-
-/** Signs in without the page, for tests that are about something else. */
-export async function signIn(context: BrowserContext, base: string, name = 'teo'): Promise<void> {
-  const answer = await context.request.post(`${base}/api/sign-in`, { data: { name, password: DEMO_PASSWORD } });
-  if (!answer.ok()) throw new Error(`signing in as ${name} answered ${answer.status()}`);
 }
 
 /** Waits until the whole ladder is drawn: rungs that are out of sight follow the others. */

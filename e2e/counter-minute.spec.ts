@@ -1,6 +1,7 @@
 import { reportText } from '../demo/report';
-import { ladderDrawn, openWindow, signIn } from './browser';
+import { ladderDrawn, openWindow } from './browser';
 import { pdfText } from './pdf-text';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 /** A machine nobody has brought in before, of a model the library knows. */

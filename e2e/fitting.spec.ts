@@ -3,8 +3,9 @@ import { guide, type Tested } from '../core/fitting/guide';
 import { TESTS, type Test } from '../core/fitting/guide-data';
 import { reportText } from '../demo/report';
 import { closePool, pool } from '../store/database';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, openWindow } from './browser';
 import { pdfText } from './pdf-text';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

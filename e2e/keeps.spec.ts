@@ -1,8 +1,9 @@
 import type { APIRequestContext } from 'playwright-core';
 import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
-import { openWindow, signIn } from './browser';
+import { openWindow } from './browser';
 import { pdfText } from './pdf-text';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

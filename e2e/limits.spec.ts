@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from 'playwright-core';
 import { dumpFile, dumpTable } from '../demo/smbios-dump';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

@@ -3,7 +3,8 @@ import { DEMO_SELLERS } from '../demo/sellers';
 import { openTestFeeds } from '../scripts/test-feeds';
 import { closePool, pool } from '../store/database';
 import { setFeedUrl } from '../store/feeds';
-import { axeFindings, ladderDrawn, openWindow, signIn } from './browser';
+import { axeFindings, ladderDrawn, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

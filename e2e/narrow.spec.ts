@@ -1,4 +1,5 @@
-import { openWindow, signIn } from './browser';
+import { openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

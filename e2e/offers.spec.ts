@@ -1,5 +1,6 @@
 import { priceListPieces } from '../bench/price-list';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

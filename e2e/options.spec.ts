@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
-import { axeFindings, ladderDrawn, openWindow, signIn } from './browser';
+import { axeFindings, ladderDrawn, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

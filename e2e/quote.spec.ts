@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import type { Page } from 'playwright-core';
 import { type MailServer, openMailServer } from '../standin/mail-server';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, openWindow } from './browser';
 import { pdfText } from './pdf-text';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 let mail: MailServer;

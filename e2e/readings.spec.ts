@@ -1,7 +1,8 @@
 import type { Page } from 'playwright-core';
 import { dumpFile, dumpTable } from '../demo/smbios-dump';
 import { sampleDdr4 } from '../demo/spd-image';
-import { axeFindings, openWindow, signIn } from './browser';
+import { axeFindings, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

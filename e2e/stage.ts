@@ -21,7 +21,7 @@ async function hears(page: Page): Promise<void> {
 }
 
 /** Whatever page a test opens, it goes on once the page hears. */
-function patient(browser: Browser): Browser {
+export function hearing(browser: Browser): Browser {
   const newContext = browser.newContext.bind(browser);
   browser.newContext = async (options) => {
     const context = await newContext(options);
@@ -48,7 +48,7 @@ export function openStage(): Stage {
   const stage = {} as Stage;
   beforeAll(async () => {
     stage.app = await App.open();
-    stage.browser = patient(await openBrowser());
+    stage.browser = hearing(await openBrowser());
   });
   afterAll(async () => {
     await stage.browser?.close();

@@ -1,6 +1,7 @@
 import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
-import { ladderDrawn, openWindow, signIn } from './browser';
+import { ladderDrawn, openWindow } from './browser';
+import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();

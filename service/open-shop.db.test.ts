@@ -100,12 +100,12 @@ describe('the first hour', () => {
     const caller = await openedBy();
     const standings = async () =>
       Object.fromEntries((await showFirstHour(caller))?.map(({ step, standing }) => [step, standing]) ?? []);
-    expect(Object.values(await standings())).toEqual(Array(7).fill('open'));
+    expect(Object.values(await standings())).toEqual(Array(8).fill('open'));
     must(await saveCharges(caller, (await showCharges()).charges));
     must(await saveFirstHour(caller, { dismissed: false, skipped: ['staff'] }));
     expect(await standings()).toMatchObject({ prices: 'done', staff: 'skipped', mail: 'open' });
     expect(await showFirstHour({ ...caller, role: 'technician' })).toBeNull();
-    const all = ['sellers', 'list', 'machine', 'mail', 'staff', 'address'] as const;
+    const all = ['texts', 'sellers', 'list', 'machine', 'mail', 'staff', 'address'] as const;
     must(await saveFirstHour(caller, { dismissed: false, skipped: [...all] }));
     expect(await showFirstHour(caller)).toBeNull();
     must(await saveFirstHour(caller, { dismissed: true, skipped: [] }));

@@ -1,7 +1,7 @@
 import { one, type Queryable } from './database';
 
 /** What a new shop sets up, in the order in which it is of use. */
-export const FIRST_STEPS = ['prices', 'sellers', 'list', 'machine', 'mail', 'staff', 'address'] as const;
+export const FIRST_STEPS = ['prices', 'texts', 'sellers', 'list', 'machine', 'mail', 'staff', 'address'] as const;
 export type FirstStep = (typeof FIRST_STEPS)[number];
 
 /** Which steps of the first hour are done, as the database tells; of the address it knows only what was typed. */
@@ -10,6 +10,7 @@ export async function doneInFirstHour(db: Queryable): Promise<FirstStep[]> {
     db,
     `select
        exists (select from event where kind in ('charges-changed', 'price-rule-changed')) as prices,
+       exists (select from event where kind = 'texts-approved') as texts,
        exists (select from seller) as sellers,
        exists (select from offer where seller_id is not null and withdrawn_at is null) as list,
        exists (select from model) or exists (select from job) as machine,

@@ -16,6 +16,12 @@ const WORDS: Record<string, { title: string; why: string; href: string; go: stri
     href: '/settings#prices',
     go: 'Set prices',
   },
+  texts: {
+    title: 'What customers read',
+    why: 'Sentences that customers agree to, such as a total above what the maker states. A quote that needs one goes out once you approved it.',
+    href: '/settings#texts',
+    go: 'Approve the texts',
+  },
   sellers: {
     title: 'Sellers',
     why: 'Whom you buy from, with their tax, shipping and delivery time. Costs are counted by these.',

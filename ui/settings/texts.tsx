@@ -119,7 +119,7 @@ export function Texts({ rows, usual }: TextsProps) {
     (await save('PUT', '/api/texts', { language, texts })).ok;
   const open = rows[language].filter(({ approved }) => approved === null);
   return (
-    <section aria-label="What customers read" className="grid gap-2">
+    <section id="texts" aria-label="What customers read" className="grid gap-2">
       <div className="flex flex-wrap items-end justify-between gap-3 border-b-4 border-edge pb-1">
         <h2 className="text-base">What customers read</h2>
         <fieldset className="flex gap-1">
