@@ -31,6 +31,10 @@ const OPEN = new Set([
   'q/[token]/route.ts',
   'q/[token]/ubl/[option]/route.ts',
   'sign-in/page.tsx',
+  // Who opens a shop has no account yet: the code from the terminal lets them.
+  'open/page.tsx',
+  'api/open/route.ts',
+  'own-shop/page.tsx',
 ]);
 
 const doors = files(__dirname)

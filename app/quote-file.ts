@@ -6,7 +6,7 @@ import { caught } from './handle';
 /** What every answer to a customer has: nothing may be guessed, told on, or asked of the telephone. */
 export const SECURITY_HEADERS = {
   'x-content-type-options': 'nosniff',
-  'referrer-policy': 'no-referrer',
+  'referrer-policy': 'same-origin',
   'permissions-policy': 'camera=(), microphone=(), geolocation=()',
 } as const;
 

@@ -11,6 +11,8 @@ export interface Running {
   /** all the memory that it may have of its own, bytes (RLIMIT_DATA) */
   capBytes?: number;
   keepsLog?: boolean;
+  /** where it listens; left out: this machine alone */
+  host?: string;
 }
 
 /** The built application on a database of its own, as a process that can be killed and started again. */
@@ -20,7 +22,7 @@ export class App {
 
   private constructor(
     private readonly database: TestDatabase,
-    private readonly port: number,
+    readonly port: number,
     /** settings of the process beside the usual ones */
     private readonly more: Record<string, string>,
     private readonly how: Running,
@@ -67,8 +69,8 @@ export class App {
   }
 
   async start(): Promise<void> {
-    const serve = serveCommand('127.0.0.1', this.port);
-    const { capBytes, keepsLog = false } = this.how;
+    const { capBytes, keepsLog = false, host = '127.0.0.1' } = this.how;
+    const serve = serveCommand(host, this.port);
     const [command, ...args] =
       capBytes === undefined
         ? [process.execPath, ...serve]

@@ -19,6 +19,8 @@ const schema = z.object({
     .string()
     .regex(/^[A-Za-z0-9.:_-]{1,253}$/, 'HOST is an address such as 0.0.0.0')
     .default('127.0.0.1'),
+  /** on which port it does */
+  PORT: z.coerce.number().int().min(1).max(65_535).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
 });
 

@@ -10,6 +10,9 @@ import { tsImport } from 'tsx/esm/api';
 import { ROOT } from './setup.mjs';
 
 const [hostname = '127.0.0.1', port = '4180'] = process.argv.slice(2);
+// Whoever asks where the shop is reached finds what it listens on.
+process.env.HOST = hostname;
+process.env.PORT = port;
 const STATIC = '/_next/static';
 const A_YEAR_S = 31_536_000;
 
@@ -25,7 +28,6 @@ for (const stream of [process.stdout, process.stderr]) {
 }
 
 const { FENBRIK_PROXIES: proxies } = environment();
-process.env.PORT = port;
 const app = next({ dev: false, dir: ROOT, hostname, port: Number(port) });
 await app.prepare();
 const frameworkHandles = app.getRequestHandler();

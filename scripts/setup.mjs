@@ -42,6 +42,8 @@ const PACKAGES = {
   chromium: () => existsSync('/usr/bin/chromium'),
   'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
   qpdf: () => existsSync('/usr/bin/qpdf'),
+  'nginx-light': () => existsSync('/usr/sbin/nginx'),
+  openssl: () => existsSync('/usr/bin/openssl'),
 };
 
 /** Installs those of the named Debian packages that are missing. */

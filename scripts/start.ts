@@ -185,8 +185,9 @@ function isListening(url: string): Promise<boolean> {
  */
 export async function start(): Promise<void> {
   // Before anything else: a setting that is wrong is told at once.
-  const { HOST: host, FENBRIK_ADDRESS: address } = readEnvironment(process.env);
-  const asked = await askedPort(process.env.PORT, host);
+  const { PORT: wanted, ...settings } = process.env;
+  const { HOST: host, FENBRIK_ADDRESS: address } = readEnvironment(settings);
+  const asked = await askedPort(wanted, host);
   const cluster = await database();
   const giveUpWith = (cause: unknown): never => {
     if (cluster?.started) cluster.stop();

@@ -3,7 +3,7 @@
 import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
 
 needNode();
-needPackages(['postgresql', 'chromium', 'poppler-utils', 'qpdf']);
+needPackages(['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'nginx-light', 'openssl']);
 needModules();
 const { register } = await import('tsx/esm/api');
 register();

@@ -4,6 +4,7 @@ import type { PlanCase } from '@/core/planning/case';
 import { planKey } from '@/core/planning/ladder';
 import type { Plan } from '@/core/planning/plan';
 import { missedBy, type Steering } from '@/core/planning/steering';
+import { copyText } from '../client/copy-text';
 import type { OfferSupply } from '../job/job-view';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
@@ -45,12 +46,8 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
     if (next.size > 0) setChosen(next);
   };
   const copy = async () => {
-    try {
-      await navigator.clipboard.writeText(plansCsv(sorted, columns, ground));
-      setSaid(`${sorted.length} plans copied as CSV.`);
-    } catch {
-      setSaid('The browser does not let anything be copied here.');
-    }
+    const copied = await copyText(plansCsv(sorted, columns, ground));
+    setSaid(copied ? `${sorted.length} plans copied as CSV.` : 'The browser does not let anything be copied here.');
   };
   const byKey = useRef(false);
   const onKeyDown = (event: KeyboardEvent) => {

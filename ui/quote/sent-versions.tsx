@@ -5,6 +5,7 @@ import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import { dayText } from '@/core/quoting/day-text';
 import type { Question } from '@/core/quoting/quote-answer';
+import { copyText } from '../client/copy-text';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -18,10 +19,8 @@ function CopyLink({ path }: { path: string }) {
   const [copied, setCopied] = useState(false);
   const copy = async () => {
     const link = new URL(path, window.location.href).href;
-    await navigator.clipboard.writeText(link).then(
-      () => setCopied(true),
-      () => window.prompt('The customer’s link', link),
-    );
+    if (await copyText(link)) setCopied(true);
+    else window.prompt('The customer’s link', link);
   };
   return <Button onClick={copy}>{copied ? 'Link copied' : 'Copy the link'}</Button>;
 }
@@ -168,30 +167,32 @@ function Mails({ version: { mail } }: { version: SentVersion }) {
   }, [isMoving, router]);
   if (mail.length === 0) return null;
   return (
-    <ul className="text-sm mt-1 grid gap-0.5" aria-label="Mail" role="status">
-      {mail.map((one) => {
-        const isStuck = one.state === 'refused' || one.state === 'unsure';
-        return (
-          <li
-            key={one.id}
-            className={isStuck ? 'text-stop font-medium' : one.state === 'sent' ? 'text-good' : 'text-ink-2'}
-          >
-            {one.state === 'sent' && '✓ '}
-            {mailWords(one)}{' '}
-            {isStuck && (
-              <Button
-                weight="quiet"
-                disabled={busy}
-                onClick={() => void save('POST', `/api/jobs/${job.id}/mail`, { id: one.id })}
-              >
-                Send it again
-              </Button>
-            )}
-          </li>
-        );
-      })}
-      <Fault sentence={sentence} />
-    </ul>
+    <div role="status">
+      <ul className="text-sm mt-1 grid gap-0.5" aria-label="Mail">
+        {mail.map((one) => {
+          const isStuck = one.state === 'refused' || one.state === 'unsure';
+          return (
+            <li
+              key={one.id}
+              className={isStuck ? 'text-stop font-medium' : one.state === 'sent' ? 'text-good' : 'text-ink-2'}
+            >
+              {one.state === 'sent' && '✓ '}
+              {mailWords(one)}{' '}
+              {isStuck && (
+                <Button
+                  weight="quiet"
+                  disabled={busy}
+                  onClick={() => void save('POST', `/api/jobs/${job.id}/mail`, { id: one.id })}
+                >
+                  Send it again
+                </Button>
+              )}
+            </li>
+          );
+        })}
+        <Fault sentence={sentence} />
+      </ul>
+    </div>
   );
 }
 

@@ -7,10 +7,12 @@ import { idOf } from '@/app/handle';
 import { STATIONS, type Station } from '@/core/machine/station';
 import { rememberStation } from '@/service/counter';
 import { machineName, showJob } from '@/service/job-state';
+import { deviceAddress } from '@/service/reach';
 import { StationRail } from '@/ui/frame/station-rail';
 import { STATION_NAMES } from '@/ui/frame/station-words';
 import { Beside } from '@/ui/job/beside';
 import { JobProvider } from '@/ui/job/job-context';
+import { OnDeviceButton } from '@/ui/job/on-device-button';
 import { packJob } from '@/ui/job/pack-job';
 import { StationScreen } from '@/ui/job/station-screen';
 import { jobViewOf } from '../job-view-of';
@@ -42,9 +44,12 @@ export default async function StationPage({ params }: { params: Params }) {
   const { job: view, market } = packJob(jobViewOf(state, caller));
   const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${keepMarket(job.id, market)}` : null;
   const bar = (
-    <p className="truncate text-sm">
-      <strong>Job {job.id}</strong> · {job.customer.name || 'no name yet'} · {machineName(job) || 'no machine yet'}
-    </p>
+    <div className="flex items-center gap-3 min-w-0">
+      <p className="truncate text-sm">
+        <strong>Job {job.id}</strong> · {job.customer.name || 'no name yet'} · {machineName(job) || 'no machine yet'}
+      </p>
+      <OnDeviceButton address={deviceAddress()} />
+    </div>
   );
   return (
     <Desk caller={caller} here="" bar={bar}>

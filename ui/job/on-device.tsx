@@ -1,0 +1,81 @@
+'use client';
+import { create } from 'qrcode';
+import { useEffect, useState } from 'react';
+import { copyText } from '../client/copy-text';
+import { Button } from '../kit/button';
+import { Sheet } from '../kit/sheet';
+
+interface OnDeviceProps {
+  path: string;
+  /** where other devices reach the shop; null: as it was started they do not */
+  address: string | null;
+}
+
+/** A QR code (ISO/IEC 18004) as one drawing: its dark squares, with the quiet edge around them. */
+function QrCode({ text }: { text: string }) {
+  const { modules } = create(text, { errorCorrectionLevel: 'M' });
+  const { size, data } = modules;
+  const edge = 4;
+  const dark = Array.from(data).flatMap((bit, at) =>
+    bit === 0 ? [] : [`M${(at % size) + edge} ${Math.floor(at / size) + edge}h1v1h-1z`],
+  );
+  const side = size + 2 * edge;
+  return (
+    <svg
+      role="img"
+      aria-label={`QR code of ${text}`}
+      viewBox={`0 0 ${side} ${side}`}
+      className="w-64 max-w-full bg-white"
+      shapeRendering="crispEdges"
+    >
+      <path d={dark.join('')} fill="#000" />
+    </svg>
+  );
+}
+
+/** A page as a QR code, for a tablet or a telephone that is signed in, or asks to sign in first. */
+export function OnDevice({ path, address }: OnDeviceProps) {
+  const [here, setHere] = useState<string | null>(null);
+  const [copied, setCopied] = useState<boolean | null>(null);
+  useEffect(() => {
+    const { hostname, origin } = window.location;
+    // Whoever came by an address that others reach too shows that one.
+    if (!/^(localhost|127\.|\[::1\])/.test(hostname)) setHere(origin);
+  }, []);
+  const base = here ?? address;
+  if (base === null)
+    return (
+      <p>
+        Only this machine reaches Fenbrik as it was started. Start it with <code>HOST=0.0.0.0 npm start</code> so that
+        tablets and telephones on your network reach it too.
+      </p>
+    );
+  const url = new URL(path, base).href;
+  return (
+    <div className="grid gap-3 justify-items-center">
+      <QrCode text={url} />
+      <p className="break-all text-sm">{url}</p>
+      <div className="flex items-center gap-3">
+        <Button onClick={async () => setCopied(await copyText(url))}>Copy link</Button>
+        <span role="status" className="text-sm">
+          {copied === true && 'Copied.'}
+          {copied === false && 'The browser copies nothing here: mark the link above.'}
+        </span>
+      </div>
+    </div>
+  );
+}
+
+/** The sheet that shows it. */
+export function OnDeviceSheet({ onClose, ...page }: OnDeviceProps & { onClose: () => void }) {
+  return (
+    <Sheet
+      open
+      title="Open on a tablet or phone"
+      description="Point its camera at the code. It must be on the same network and signed in, or it signs in first."
+      onClose={onClose}
+    >
+      <OnDevice {...page} />
+    </Sheet>
+  );
+}
