@@ -12,7 +12,16 @@ import { readingLine } from '../core/reading/reading-line';
 import { readApart } from '../outward/read-apart';
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { insertJob, type Job, patchIntake, replaceSlots, setKeep, setLimitsAgreed, setModel } from '../store/jobs';
+import {
+  forgetUnbegun,
+  insertJob,
+  type Job,
+  patchIntake,
+  replaceSlots,
+  setKeep,
+  setLimitsAgreed,
+  setModel,
+} from '../store/jobs';
 import { findReportedModels, getModel, listModelSlots, type Model } from '../store/models';
 import { withdrawOfferOfReading } from '../store/offers';
 import { insertReading, listReadings, setReadingAside } from '../store/readings';
@@ -22,8 +31,10 @@ import { type JobState, joinKept, reportedNames } from './job-state';
 import { offerOfReading } from './offer-of-reading';
 import { done, fault, type Result, writtenMeanwhile } from './result';
 
+/** Opens a job. It is on nobody's list before something is in it. */
 export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
   return transaction(async (db) => {
+    await forgetUnbegun(db);
     const id = await insertJob(db);
     await noteEvent(db, { jobId: id, staffId: caller.id, kind: 'job-opened' });
     return done({ id });

@@ -14,7 +14,7 @@ import { localeOf, wordsOf } from '../core/quoting/words/in-language';
 import { PAPER_WORDS } from '../core/quoting/words/paper-words';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { touchJob } from '../store/jobs';
+import { reopenJob, touchJob } from '../store/jobs';
 import { countQuestions, insertAnswer, insertReply, listAnswers, lockByLink } from '../store/quote-answers';
 import { findByLink, type SentQuote } from '../store/quotes';
 import { takeTry } from '../store/rate-limits';
@@ -119,6 +119,8 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
     const detail = input.kind === 'accept' ? { number: sent.number, place: input.place } : { number: sent.number };
     await noteEvent(db, { jobId: sent.jobId, staffId: null, kind: EVENTS[input.kind], detail });
     await touchJob(db, sent.jobId);
+    // Whoever says yes or asks is waiting, though the shop had done with it.
+    if (input.kind !== 'decline') await reopenJob(db, sent.jobId);
     return done(null);
   });
 }

@@ -42,6 +42,9 @@ export interface Job {
   slotsVersion: number;
   limitsAgreedAt: Date | null;
   closedAt: Date | null;
+  /** how it ended; null: it is open, or nobody said */
+  closedAs: Closing | null;
+  closedWhy: string;
   /** it came to nothing, and why; null: it goes on */
   fellThrough: string | null;
   createdAt: Date;
@@ -56,6 +59,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
       'sellersOut', sellers_out) as steering, station,
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
+    closed_as as "closedAs", closed_why as "closedWhy",
     case when fell_through_at is not null then fell_through_why end as "fellThrough",
     job.created_at as "createdAt", touched_at as "touchedAt"
   from job join customer on customer.id = customer_id`;
@@ -126,7 +130,7 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
       from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
       where line.job_id = job.id) as parts
-  from (${SELECT} where closed_at is null order by touched_at desc, job.id desc limit $1 offset $2) as job
+  from (${SELECT} where closed_at is null and begun_at is not null order by touched_at desc, job.id desc limit $1 offset $2) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
   left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
   order by job."touchedAt" desc, job.id desc`;
@@ -230,7 +234,83 @@ export async function setLimitsAgreed(db: Queryable, jobId: number, agreed: bool
 }
 
 export async function touchJob(db: Queryable, jobId: number): Promise<void> {
-  await run(db, 'update job set touched_at = now() where id = $1', [jobId]);
+  await run(db, 'update job set touched_at = now(), begun_at = coalesce(begun_at, now()) where id = $1', [jobId]);
+}
+
+/** How a job ends. */
+export const CLOSINGS = ['done', 'declined', 'not-possible', 'dropped'] as const;
+export type Closing = (typeof CLOSINGS)[number];
+
+export async function closeJob(db: Queryable, jobId: number, end: { as: Closing; why: string }): Promise<void> {
+  await run(db, 'update job set closed_at = now(), closed_as = $2, closed_why = $3 where id = $1', [
+    jobId,
+    end.as,
+    end.why,
+  ]);
+}
+
+/** Opens a closed job again; false where it is open. */
+export async function reopenJob(db: Queryable, jobId: number): Promise<boolean> {
+  const opened = await run(
+    db,
+    `update job set closed_at = null, closed_as = null, closed_why = '', touched_at = now()
+     where id = $1 and closed_at is not null`,
+    [jobId],
+  );
+  return opened > 0;
+}
+
+/** Nothing is in such a job: no name, no reading, no slot, no quote, nothing ordered or taken from it. */
+const EMPTY = `machine_maker = '' and machine_name = '' and serial = '' and complaint = '' and need_mib is null and model_id is null
+  and exists (select from customer where customer.id = customer_id and name = '' and phone = '' and email = '')
+  and not exists (select from reading where job_id = job.id) and not exists (select from job_slot where job_id = job.id)
+  and not exists (select from quote where job_id = job.id) and not exists (select from offer where job_id = job.id)
+  and not exists (select from shelf_piece where job.id in (job_id, origin_job_id))
+  and not exists (select from part_order_line where job_id = job.id)`;
+
+/** Deletes a job with nothing in it; false where something is. */
+export async function deleteEmptyJob(db: Queryable, jobId: number): Promise<boolean> {
+  const deleted = await many<{ customerId: number }>(
+    db,
+    `delete from job where id = $1 and ${EMPTY} returning customer_id as "customerId"`,
+    [jobId],
+  );
+  for (const { customerId } of deleted)
+    await run(db, 'delete from customer where id = $1 and not exists (select from job where customer_id = $1)', [
+      customerId,
+    ]);
+  return deleted.length > 0;
+}
+
+/** Forgets jobs that were opened a day ago and in which nothing was put since. */
+export async function forgetUnbegun(db: Queryable): Promise<void> {
+  const ids = await many<{ id: number }>(
+    db,
+    "select id from job where begun_at is null and created_at < now() - interval '1 day' order by id limit 100",
+  );
+  for (const { id } of ids) await deleteEmptyJob(db, id);
+}
+
+/** A closed job as it is listed. */
+export interface ClosedJob {
+  id: number;
+  customer: string;
+  machineMaker: string;
+  machineName: string;
+  closedAs: Closing | null;
+  closedWhy: string;
+  closedAt: Date;
+}
+
+export async function listClosedJobs(db: Queryable, window: { most: number; after: number }): Promise<ClosedJob[]> {
+  return many<ClosedJob & Record<string, unknown>>(
+    db,
+    `select job.id, customer.name as customer, machine_maker as "machineMaker", machine_name as "machineName",
+       closed_as as "closedAs", closed_why as "closedWhy", closed_at as "closedAt"
+     from job join customer on customer.id = customer_id
+     where closed_at is not null order by closed_at desc, job.id desc limit $1 offset $2`,
+    [window.most, window.after],
+  );
 }
 
 export async function listSlots(db: Queryable, jobId: number): Promise<JobSlot[]> {

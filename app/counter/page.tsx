@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { counterJobs } from '@/service/counter';
 import { showFirstHour } from '@/service/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
@@ -30,7 +31,12 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
         <div className="flex items-center justify-between gap-4">
           <h1 className="text-xl">Counter</h1>
-          <NewJob />
+          <div className="flex items-center gap-4">
+            <Link href="/counter/closed" className="text-sm underline underline-offset-4">
+              Closed jobs
+            </Link>
+            <NewJob />
+          </div>
         </div>
         {mayNot !== undefined && <Notice tone="mind">Your role does not open that page.</Notice>}
         {firstHour !== null && <FirstHour steps={firstHour} />}

@@ -111,6 +111,8 @@ export interface JobView {
   };
   customer: { name: string; phone: string; email: string; language: Language | null; taxExempt: string | null };
   machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
+  /** how it ended, where it is closed; null: it is open */
+  closed: { as: 'done' | 'declined' | 'not-possible' | 'dropped' | null; why: string; on: string } | null;
   complaint: string;
   needMiB: number | null;
   budgetCents: number | null;

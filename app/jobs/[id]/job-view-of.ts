@@ -117,6 +117,10 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
       modelId: job.modelId,
       modelName: model === null ? null : `${model.maker} ${model.name}`,
     },
+    closed:
+      job.closedAt === null
+        ? null
+        : { as: job.closedAs, why: job.closedWhy, on: job.closedAt.toISOString().slice(0, 10) },
     complaint: job.complaint,
     needMiB: job.needMiB,
     budgetCents: job.budgetCents,

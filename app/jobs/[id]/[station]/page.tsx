@@ -5,12 +5,15 @@ import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { STATIONS, type Station } from '@/core/machine/station';
+import { mayDo } from '@/service/access';
 import { rememberStation } from '@/service/counter';
 import { machineName, showJob } from '@/service/job-state';
 import { deviceAddress } from '@/service/reach';
 import { StationRail } from '@/ui/frame/station-rail';
 import { STATION_NAMES } from '@/ui/frame/station-words';
 import { Beside } from '@/ui/job/beside';
+import { CloseJobButton } from '@/ui/job/close-job-button';
+import { ClosedNote } from '@/ui/job/closed-note';
 import { JobProvider } from '@/ui/job/job-context';
 import { OnDeviceButton } from '@/ui/job/on-device-button';
 import { packJob } from '@/ui/job/pack-job';
@@ -49,6 +52,7 @@ export default async function StationPage({ params }: { params: Params }) {
         <strong>Job {job.id}</strong> · {job.customer.name || 'no name yet'} · {machineName(job) || 'no machine yet'}
       </p>
       <OnDeviceButton address={deviceAddress()} />
+      {mayDo(caller, 'jobs.write') && job.closedAt === null && <CloseJobButton jobId={job.id} />}
     </div>
   );
   return (
@@ -59,6 +63,7 @@ export default async function StationPage({ params }: { params: Params }) {
       <JobProvider job={view} market={path}>
         <div className="job-grid">
           <main id="work" className="min-w-0">
+            <ClosedNote />
             <StationScreen station={station} />
           </main>
           <Beside />

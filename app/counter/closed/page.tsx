@@ -1,0 +1,69 @@
+import type { Metadata } from 'next';
+import Link from 'next/link';
+import { Desk } from '@/app/desk';
+import { enterPage } from '@/app/enter';
+import { dayText } from '@/core/quoting/day-text';
+import { closedJobs } from '@/service/job-ends';
+import { CLOSING_TEXTS } from '@/ui/job/closing-words';
+import { buttonLook } from '@/ui/kit/button';
+
+export const metadata: Metadata = { title: 'Closed jobs' };
+
+const MOST_PAGE = 10_000;
+
+/** Jobs that are over, the last closed first, each with how it ended. */
+export default async function ClosedPage({ searchParams }: { searchParams: Promise<{ page?: string }> }) {
+  const caller = await enterPage('jobs.read');
+  const { page: asked } = await searchParams;
+  const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
+  const { jobs, hasMore } = await closedJobs(page);
+  return (
+    <Desk caller={caller} here="/counter">
+      <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid gap-4">
+        <div className="flex items-baseline gap-5">
+          <h1 className="text-xl">Closed jobs</h1>
+          <Link href="/counter" className="text-sm underline underline-offset-4">
+            Open jobs
+          </Link>
+        </div>
+        {jobs.length === 0 ? (
+          <p className="bg-sheet border border-line px-4 py-8 text-center">
+            No closed jobs{page > 1 && ' on this page'}.
+          </p>
+        ) : (
+          <ul className="bg-sheet border border-line divide-y divide-line">
+            {jobs.map(({ id, customer, machine, closedAs, closedWhy, closedAt }) => (
+              <li key={id}>
+                <a
+                  href={`/jobs/${id}`}
+                  className="grid grid-cols-[3rem_minmax(0,1fr)_minmax(0,1fr)_minmax(0,1.2fr)_7rem] gap-4 px-4 py-2 hover:bg-act-soft text-sm max-[860px]:grid-cols-[3rem_1fr]"
+                >
+                  <span className="font-semibold text-ink-2">{id}</span>
+                  <span className="font-semibold truncate">{customer || 'No name'}</span>
+                  <span className="truncate">{machine}</span>
+                  <span className="truncate">
+                    {closedAs !== null && CLOSING_TEXTS[closedAs]}
+                    {closedWhy !== '' && <span className="text-ink-2"> · {closedWhy}</span>}
+                  </span>
+                  <span className="text-ink-2">{dayText(closedAt.toISOString().slice(0, 10))}</span>
+                </a>
+              </li>
+            ))}
+          </ul>
+        )}
+        <nav aria-label="Pages" className="flex gap-3">
+          {page > 1 && (
+            <Link href={`/counter/closed?page=${page - 1}`} className={buttonLook('plain')}>
+              Later
+            </Link>
+          )}
+          {hasMore && (
+            <Link href={`/counter/closed?page=${page + 1}`} className={buttonLook('plain')}>
+              Earlier
+            </Link>
+          )}
+        </nav>
+      </main>
+    </Desk>
+  );
+}
