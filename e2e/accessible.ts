@@ -86,7 +86,7 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
     await page.getByRole('dialog', { name: 'Record a trial' }).waitFor();
     expect(await axeFindings(page)).toEqual([]);
     await page.goto('/models/1');
-    await page.getByRole('button', { name: 'Change it' }).click();
+    await page.getByRole('button', { name: 'Edit', exact: true }).click();
     await page.getByRole('dialog').waitFor();
     expect(await axeFindings(page)).toEqual([]);
     await page.goto('/jobs/11/intake');

@@ -255,6 +255,11 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   ];
   rows.push('Halvern,Vane 2,soon,A1,,,', 'Halvern,Vane 3,2020,A1;A1,,,', 'Halvern,Vane 4,2021,A1,maker-page,page,lots');
   await chooseFile(page, 'File of models', 'models.csv', new TextEncoder().encode(rows.join('\r\n')));
+  const would = page.getByLabel('What the file would change');
+  await would.getByText('models.csv: 1 model new, 0 would learn something, 0 known just so.').waitFor();
+  await would.getByText('line 3: year_from: "soon" is no whole number').waitFor();
+  expect(await page.getByRole('link', { name: 'Vane 1' }).count()).toBe(0);
+  await would.getByRole('button', { name: 'Import', exact: true }).click();
   const told = page.getByRole('alert');
   await told.getByText('1 model new, 0 learned something, 0 known just so; 3 could not be taken.').waitFor();
   await told.getByText('line 3: year_from: "soon" is no whole number').waitFor();
@@ -270,17 +275,40 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   await page.getByRole('link', { name: 'Vane 1' }).click();
   await page.getByRole('heading', { name: /Halvern Vane 1/ }).waitFor();
   await page.getByText('(2 × 16 GB)').waitFor({ state: 'detached' });
-  await page.getByRole('button', { name: 'Change it' }).click();
+  // Slots are edited where they stand, steps in a list of their own.
   const sheet = page.getByRole('dialog');
-  await sheet.getByLabel('Slots').fill('A1\nA1');
-  await sheet.getByRole('button', { name: 'Save the model' }).click();
+  await page.getByRole('button', { name: 'Add a slot' }).click();
+  await sheet.getByLabel('Name', { exact: true }).fill('A1');
+  await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await sheet.getByText('Two slots are called A1.').waitFor();
-  await sheet.getByLabel('Slots').fill('A1 (lid 2, door)\nB1 (lid 1, door)');
-  await sheet.getByLabel('How it is opened').fill('Open the door | cross-head 1 | 2 x 6 mm | 1 min');
-  await sheet.getByRole('button', { name: 'Save the model' }).click();
+  await sheet.getByLabel('Name', { exact: true }).fill('C1');
+  await sheet.getByLabel('Channel', { exact: true }).fill('C');
+  await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await sheet.waitFor({ state: 'detached' });
+  await page.getByLabel('Slots', { exact: true }).getByRole('button', { name: /A1/ }).first().click();
+  await sheet.getByLabel('Name on the lid’s label').fill('2');
+  await sheet.getByLabel('Where it is').selectOption('door');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await sheet.waitFor({ state: 'detached' });
+  for (const step of ['Take the board out', 'Open the door']) {
+    await page.getByRole('button', { name: 'Add a step' }).click();
+    await sheet.getByLabel('What is done').fill(step);
+    await sheet.getByLabel('Tool').fill('cross-head 1');
+    await sheet.getByLabel('Screws').fill('2');
+    await sheet.getByLabel('Length').fill('6');
+    await sheet.getByRole('button', { name: 'Add', exact: true }).click();
+    await sheet.waitFor({ state: 'detached' });
+  }
+  // By keys: the second step is taken up, moved before the first, and put down.
+  await page.getByRole('button', { name: 'Move step 2: Open the door' }).focus();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(100);
+  await page.keyboard.press('ArrowUp');
+  await page.waitForTimeout(100);
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: 'Move step 1: Open the door' }).waitFor();
   await page.getByText('“2” on the lid’s label, behind a door').waitFor();
-  await page.getByText('cross-head 1 · 2 screws of 6 mm').waitFor();
+  await page.getByText('cross-head 1 · 2 screws of 6 mm').first().waitFor();
   await page.getByLabel('What a new one shows').fill('the label in the lid');
   await chooseFile(
     page,

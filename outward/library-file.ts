@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { firstIssue, LIBRARY_COLUMNS, type LibraryRow, modelOfRow, rowsOfModel } from '../core/machine/library-rows';
 import { type FullModel, LIBRARY_FORMAT, modelSchema } from '../core/machine/model';
+import { withoutPhotos } from '../core/machine/opening';
 import { decodeText } from '../core/reading/decode-text';
 import { guarded, unguarded } from './csv-cell';
 
@@ -77,7 +78,8 @@ export function readLibraryFile(input: Uint8Array): LibraryFile {
 
 /** Models as JSON, everything that stands on them. */
 export function libraryJson(models: readonly FullModel[]): string {
-  return `${JSON.stringify({ fenbrik: LIBRARY_FORMAT, models }, null, 2)}\n`;
+  const travelling = models.map((model) => ({ ...model, opening: withoutPhotos(model.opening) }));
+  return `${JSON.stringify({ fenbrik: LIBRARY_FORMAT, models: travelling }, null, 2)}\n`;
 }
 
 /** Models as CSV (RFC 4180), with what its columns hold; safe to open in a spreadsheet. */

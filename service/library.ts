@@ -4,6 +4,7 @@ import type { Trial } from '../core/machine/evidence';
 import { firstIssue } from '../core/machine/library-rows';
 import { mergeModels } from '../core/machine/merge-models';
 import { boardFault, type FullModel, type ModelInput, modelSchema } from '../core/machine/model';
+import { withoutPhotos } from '../core/machine/opening';
 import { libraryCsv, libraryJson } from '../outward/library-file';
 import { readLibraryApart } from '../outward/read-apart';
 import { listClaims, type StoredClaim } from '../store/claims';
@@ -130,6 +131,8 @@ export interface Imported {
   /** what was left as the library has it although the file says otherwise */
   left: { at: number; sentence: string }[];
   counts: 'line' | 'entry';
+  /** what became of each model that was new or learned something, by name */
+  named: { name: string; fate: 'added' | 'merged' }[];
 }
 
 type Taken =
@@ -153,15 +156,20 @@ async function takeModel(db: Queryable, caller: Caller, model: FullModel): Promi
   return { ok: true, fate: 'merged', left: merged.left, id: same };
 }
 
+/** Thrown to undo what was only looked at. */
+class OnlyLooked extends Error {}
+
 /**
  * Takes a file of models into the library: good entries in, bad ones named, each entry whole or not at all; where the
  * database fails in between, nothing.
+ *
+ * @param isLook it is only told what would become of it
  */
-export async function importModels(caller: Caller, input: Uint8Array): Promise<Result<Imported>> {
+export async function importModels(caller: Caller, input: Uint8Array, isLook = false): Promise<Result<Imported>> {
   const file = await readLibraryApart(input);
   if (!file.ok) return fault('bad-input', file.sentence);
   const names = new Set<string>();
-  const imported: Imported = { added: 0, merged: 0, same: 0, refused: [], left: [], counts: file.counts };
+  const imported: Imported = { added: 0, merged: 0, same: 0, refused: [], left: [], counts: file.counts, named: [] };
   for (const entry of file.entries) {
     if (!entry.ok) imported.refused.push({ at: entry.at, sentence: entry.sentence });
   }
@@ -170,7 +178,7 @@ export async function importModels(caller: Caller, input: Uint8Array): Promise<R
     await lockLibrary(db);
     for (const entry of file.entries) {
       if (!entry.ok) continue;
-      const taken = await takeModel(db, caller, entry.model);
+      const taken = await takeModel(db, caller, { ...entry.model, opening: withoutPhotos(entry.model.opening) });
       if (!taken.ok) {
         imported.refused.push({ at: entry.at, sentence: taken.sentence });
         continue;
@@ -179,13 +187,19 @@ export async function importModels(caller: Caller, input: Uint8Array): Promise<R
       if (fate !== 'same') learned.push(taken.id);
       const name = `${entry.model.maker} ${entry.model.name} ${entry.model.yearFrom}`.toLowerCase();
       // Several rows of one model are one model.
-      if (!names.has(name)) imported[fate]++;
+      if (!names.has(name)) {
+        imported[fate]++;
+        if (fate !== 'same') imported.named.push({ name: `${entry.model.maker} ${entry.model.name}`, fate });
+      }
       names.add(name);
       imported.left.push(...left.map((sentence) => ({ at: entry.at, sentence })));
     }
+    if (isLook) throw new OnlyLooked();
     await bindWaiting(db, learned);
     const { added, merged } = imported;
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'models-imported', detail: { added, merged } });
+  }).catch((cause) => {
+    if (!(cause instanceof OnlyLooked)) throw cause;
   });
   imported.refused.sort((a, b) => a.at - b.at);
   return done(imported);

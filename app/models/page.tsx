@@ -5,6 +5,7 @@ import { likelyTwins, modelLibrary } from '@/service/library';
 import { memoryWords } from '@/service/likely-model';
 import { LibraryTools } from '@/ui/models/library-tools';
 import { ModelList } from '@/ui/models/model-list';
+import { NewModel } from '@/ui/models/new-model';
 import { TwinList } from '@/ui/models/twin-list';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
@@ -33,7 +34,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
   return (
     <Desk caller={caller} here="/models">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
-        <LibraryTools count={count} find={wanted} mayWrite={mayWrite} />
+        <LibraryTools count={count} find={wanted} mayWrite={mayWrite} add={mayWrite && <NewModel />} />
         {wanted === '' && <TwinList twins={twins} />}
         <ModelList models={listed} count={count} find={wanted} />
       </main>

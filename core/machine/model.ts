@@ -24,6 +24,9 @@ export const CLAIM_SOURCES = [
   'tested-list',
 ] as const;
 
+/** What a model may hold beside these: what is usual of such a board, which everybody's word outweighs. */
+export const MODEL_SOURCES = [...CLAIM_SOURCES, 'standard'] as const;
+
 /** A CPU that a model may have, with what its data say. Capacity MiB, rate MT/s. */
 export const cpuChoiceSchema = z.strictObject({
   name: named(120),
@@ -56,7 +59,7 @@ const claimSchema = z
     limit: z.enum(LIMIT_NAMES as [LimitName, ...LimitName[]], { error: 'There is no such limit.' }),
     value: z.unknown(),
     source: z.strictObject({
-      kind: z.enum(CLAIM_SOURCES),
+      kind: z.enum(MODEL_SOURCES),
       name: named(200),
       note: line(500).default(''),
       on: daySchema.nullable().default(null),
@@ -89,6 +92,8 @@ const openingStepSchema = z.strictObject({
   unplug: line(80).default(''),
   caution: line(200).default(''),
   minutes: z.number().positive().max(240).nullable().default(null),
+  /** number of the photograph in this shop that shows it; it does not travel with files */
+  photo: z.number().int().positive().max(2_147_483_647).nullable().optional(),
 });
 export type OpeningStep = z.infer<typeof openingStepSchema>;
 

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { useSave } from '../client/use-save';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -14,6 +14,7 @@ interface Imported {
   refused: { at: number; sentence: string }[];
   left: { at: number; sentence: string }[];
   counts: 'line' | 'entry';
+  named: { name: string; fate: 'added' | 'merged' }[];
 }
 
 const MOST_SHOWN = 20;
@@ -41,13 +42,33 @@ function Lines({ title, rows, counts }: { title: string; rows: Imported['refused
 const modelsText = (count: number): string => (count === 1 ? '1 model' : `${count} models`);
 
 /** The library's heading: how many models, the way out as a file and the way in. */
-export function LibraryTools({ count, find, mayWrite }: { count: number; find: string; mayWrite: boolean }) {
+export function LibraryTools({
+  count,
+  find,
+  mayWrite,
+  add,
+}: {
+  count: number;
+  find: string;
+  mayWrite: boolean;
+  /** how a model is made by hand */
+  add: ReactNode;
+}) {
   const { busy, sentence, save } = useSave();
   const [told, setTold] = useState<Imported | null>(null);
-  const take = async (file: File) => {
+  const [waiting, setWaiting] = useState<{ file: File; would: Imported } | null>(null);
+  const look = async (file: File) => {
     setTold(null);
-    const result = await save<Imported>('POST', '/api/models/import', file);
-    if (result.ok) setTold(result.value);
+    setWaiting(null);
+    const result = await save<Imported>('POST', '/api/models/preview', file);
+    if (result.ok) setWaiting({ file, would: result.value });
+  };
+  const take = async () => {
+    if (waiting === null) return;
+    const result = await save<Imported>('POST', '/api/models/import', waiting.file);
+    if (!result.ok) return;
+    setWaiting(null);
+    setTold(result.value);
   };
   return (
     <div className="grid gap-2">
@@ -69,18 +90,51 @@ export function LibraryTools({ count, find, mayWrite }: { count: number; find: s
           </form>
         </search>
         <a className={buttonLook('quiet')} href="/api/models/export/csv" download>
-          As CSV
+          Export CSV
         </a>
         <a className={buttonLook('quiet')} href="/api/models/export/json" download>
-          As JSON
+          Export JSON
         </a>
         {mayWrite && (
-          <FileButton fileLabel="File of models" disabled={busy} onFiles={([file]) => void take(file)}>
-            {busy ? 'Taking it in…' : 'Take in a file'}
+          <FileButton fileLabel="File of models" disabled={busy} onFiles={([file]) => void look(file)}>
+            {busy ? 'Reading…' : 'Import…'}
           </FileButton>
         )}
+        {add}
       </div>
       <Fault sentence={sentence} />
+      {waiting !== null && (
+        <section
+          aria-label="What the file would change"
+          className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-2"
+        >
+          <p className="font-semibold">
+            {waiting.file.name}: {modelsText(waiting.would.added)} new, {waiting.would.merged} would learn something,{' '}
+            {waiting.would.same} known just so.
+          </p>
+          {waiting.would.named.length > 0 && (
+            <p className="text-sm max-h-32 overflow-auto">
+              {waiting.would.named
+                .slice(0, 100)
+                .map(({ name, fate }) => `${name} (${fate === 'added' ? 'new' : 'learns'})`)
+                .join(' · ')}
+              {waiting.would.named.length > 100 && ` and ${waiting.would.named.length - 100} more`}
+            </p>
+          )}
+          <Lines title="Would not be taken" rows={waiting.would.refused} counts={waiting.would.counts} />
+          <Lines title="Would stay as the library has it" rows={waiting.would.left} counts={waiting.would.counts} />
+          <div className="flex gap-2">
+            <Button
+              weight="act"
+              disabled={busy || waiting.would.added + waiting.would.merged === 0}
+              onClick={() => void take()}
+            >
+              Import
+            </Button>
+            <Button onClick={() => setWaiting(null)}>Cancel</Button>
+          </div>
+        </section>
+      )}
       {told !== null && (
         <Notice tone={told.refused.length + told.left.length === 0 ? 'good' : 'mind'} live>
           <p>

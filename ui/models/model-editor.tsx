@@ -1,6 +1,5 @@
 'use client';
 import { type ChangeEvent, useId, useState } from 'react';
-import type { LibrarySlot } from '@/core/machine/model';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
@@ -48,19 +47,18 @@ function Lines({ label, hint, rows = 2, className = '', value, onChange }: Lines
 interface ModelEditorProps {
   id: number;
   fields: ModelFields;
-  slots: readonly LibrarySlot[];
   onClose: () => void;
 }
 
-/** The sheet on which a model's names, slots and opening are typed; lists are lines, so that they can be pasted. */
-export function ModelEditor({ id, fields, slots, onClose }: ModelEditorProps) {
+/** The sheet on which a model's names, CPUs and configurations are typed; lists are lines, so that they can be pasted. */
+export function ModelEditor({ id, fields, onClose }: ModelEditorProps) {
   const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState(() => typedModel(fields, slots));
+  const [typed, setTyped] = useState(() => typedModel(fields));
   const [wrong, setWrong] = useState<string | null>(null);
   const set = (field: keyof TypedModel) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [field]: event.target.value });
   const submit = async () => {
-    const made = fieldsOf(typed, slots);
+    const made = fieldsOf(typed);
     setWrong(made.ok ? null : made.sentence);
     if (!made.ok) return;
     const result = await save('PATCH', `/api/models/${id}`, made.fields);
@@ -108,19 +106,7 @@ export function ModelEditor({ id, fields, slots, onClose }: ModelEditorProps) {
         <Lines label="Boards" className="col-span-2" rows={1} {...lines('boardIds')} />
         <Lines label="Serials begin" className="col-span-2" rows={1} {...lines('serialPrefixes')} />
         <Lines label="Firmware seen" className="col-span-2" rows={1} {...lines('firmware')} />
-        <Lines label="CPUs" className="col-span-3" hint="Merle 4300 (64 GB, 2400 MT/s)" {...lines('cpus')} />
-        <Lines
-          label="Slots"
-          className="col-span-3"
-          hint="A1 (lid 3, max 16 GB, door, latch white) · ON@A/1 (soldered 8 GB)"
-          {...lines('slots')}
-        />
-        <Lines
-          label="How it is opened"
-          className="col-span-6"
-          hint="Open the door | cross-head 1 | 2 x 6 mm | unplug: battery | mind: short ribbon | 3 min"
-          {...lines('opening')}
-        />
+        <Lines label="CPUs" className="col-span-6" hint="Merle 4300 (64 GB, 2400 MT/s)" {...lines('cpus')} />
         <Lines
           label="Sold with"
           className="col-span-3"
@@ -132,9 +118,9 @@ export function ModelEditor({ id, fields, slots, onClose }: ModelEditorProps) {
           <Fault sentence={wrong ?? sentence} />
         </div>
         <div className="col-span-6 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it as it is</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button weight="act" type="submit" disabled={busy}>
-            Save the model
+            Save
           </Button>
         </div>
       </form>

@@ -19,12 +19,12 @@ const model = modelSchema.parse({
     { name: 'B1', channel: 'B', bank: 1, lidName: '2', place: 'keyboard' },
   ],
 });
-const { slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;
-const typed = typedModel(fields, slots);
+const { slots: _slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;
+const typed = typedModel(fields);
 
 describe('a model as lines', () => {
-  it('comes back as it was, what is known of soldered memory too', () => {
-    const made = fieldsOf(typed, slots);
+  it('comes back as it was', () => {
+    const made = fieldsOf(typed);
     expect(made.ok && modelSchema.parse({ ...model, ...made.fields })).toEqual(model);
   });
 
@@ -32,12 +32,11 @@ describe('a model as lines', () => {
     [{ yearFrom: 'new' }, /Type the year it came out/],
     [{ yearTo: 'old' }, /Type the year it ended/],
     [{ factoryMost: 'all' }, /maker’s own maximum as a size/],
-    [{ slots: 'Bottom' }, /does not tell its channel/],
     [{ cpus: 'Alda (' }, /not written as NAME/],
     [{ factory: 'lots | 5' }, /"lots" is no capacity/],
     [{ factory: '16 GB | much' }, /"much" is no amount/],
   ])('%j is told what is wrong', (more, why) => {
-    const made = fieldsOf({ ...typed, ...more }, slots);
+    const made = fieldsOf({ ...typed, ...more });
     expect(made.ok ? '' : made.sentence).toMatch(why);
   });
 });

@@ -1,5 +1,5 @@
-import { cpuOf, cpuText, slotOf, slotText, WrongCell } from '@/core/machine/library-rows';
-import type { FactoryOption, LibrarySlot, OpeningStep } from '@/core/machine/model';
+import { cpuOf, cpuText, WrongCell } from '@/core/machine/library-rows';
+import type { FactoryOption } from '@/core/machine/model';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';
@@ -20,10 +20,8 @@ export interface TypedModel {
   serialPrefixes: string;
   firmware: string;
   cpus: string;
-  slots: string;
   factoryMost: string;
   factory: string;
-  opening: string;
 }
 
 const lines = (text: string): string[] =>
@@ -31,46 +29,6 @@ const lines = (text: string): string[] =>
     .split('\n')
     .map((line) => line.trim())
     .filter((line) => line !== '');
-
-/** `Open the door | cross-head 1 | 2 x 6 mm | unplug: battery | mind: short ribbon | 3 min` */
-function stepText({ text, tool, fasteners, lengthMm, unplug, caution, minutes }: OpeningStep): string {
-  const screws = fasteners === null ? '' : lengthMm === null ? `${fasteners} x` : `${fasteners} x ${lengthMm} mm`;
-  return [
-    text,
-    tool,
-    screws,
-    unplug === '' ? '' : `unplug: ${unplug}`,
-    caution === '' ? '' : `mind: ${caution}`,
-    minutes === null ? '' : `${minutes} min`,
-  ]
-    .filter((part) => part !== '')
-    .join(' | ');
-}
-
-function stepOf(line: string): OpeningStep {
-  const [text = '', ...parts] = line.split('|').map((part) => part.trim());
-  const step: OpeningStep = {
-    text,
-    tool: '',
-    fasteners: null,
-    lengthMm: null,
-    unplug: '',
-    caution: '',
-    minutes: null,
-  };
-  for (const part of parts) {
-    const screws = /^(\d{1,2})\s*[x×]\s*(?:(\d+(?:\.\d+)?)\s*mm)?$/i.exec(part);
-    const minutes = /^(\d+(?:\.\d+)?)\s*min$/i.exec(part);
-    if (screws !== null) {
-      step.fasteners = Number(screws[1]);
-      step.lengthMm = screws[2] === undefined ? null : Number(screws[2]);
-    } else if (minutes !== null) step.minutes = Number(minutes[1]);
-    else if (/^unplug:/i.test(part)) step.unplug = part.slice(7).trim();
-    else if (/^mind:/i.test(part)) step.caution = part.slice(5).trim();
-    else step.tool = part;
-  }
-  return step;
-}
 
 /** `16 GB | 140.00 | OS14-G2P`: total, surcharge, the base model that the maker requires. */
 function factoryText({ totalMiB, surchargeCents, baseModel }: FactoryOption): string {
@@ -91,7 +49,7 @@ function factoryOf(line: string): FactoryOption {
 }
 
 /** A model as it is first shown for editing. */
-export function typedModel(fields: ModelFields, slots: readonly LibrarySlot[]): TypedModel {
+export function typedModel(fields: ModelFields): TypedModel {
   const { maker, family, name, kind, yearFrom, yearTo, note, factoryMaxMiB } = fields;
   return {
     maker,
@@ -107,20 +65,14 @@ export function typedModel(fields: ModelFields, slots: readonly LibrarySlot[]): 
     serialPrefixes: fields.serialPrefixes.join('\n'),
     firmware: fields.firmware.join('\n'),
     cpus: fields.cpus.map(cpuText).join('\n'),
-    slots: slots.map(slotText).join('\n'),
     factoryMost: factoryMaxMiB === null ? '' : capacityText(factoryMaxMiB),
     factory: fields.factoryOptions.map(factoryText).join('\n'),
-    opening: fields.opening.map(stepText).join('\n'),
   };
 }
 
-/**
- * What was typed as fields to save, or the first thing that is wrong. Soldered memory that is only named keeps what
- * is known of it.
- */
+/** What was typed as fields to save, or the first thing that is wrong. */
 export function fieldsOf(
   typed: TypedModel,
-  before: readonly LibrarySlot[],
 ): { ok: true; fields: Record<string, unknown> } | { ok: false; sentence: string } {
   const year = (text: string): number | null => (/^\d{4}$/.test(text.trim()) ? Number(text) : null);
   const yearFrom = year(typed.yearFrom);
@@ -133,12 +85,6 @@ export function fieldsOf(
     return { ok: false, sentence: 'Type the maker’s own maximum as a size, such as 32 GB.' };
   }
   try {
-    const slots = lines(typed.slots).map((line) => {
-      const slot = slotOf(line);
-      const known = before.find(({ name }) => name === slot.name)?.soldered ?? null;
-      const same = known !== null && known.capacityMiB === slot.soldered?.capacityMiB;
-      return same ? { ...slot, soldered: known } : slot;
-    });
     const { maker, family, name, kind, note } = typed;
     return {
       ok: true,
@@ -156,10 +102,8 @@ export function fieldsOf(
         serialPrefixes: lines(typed.serialPrefixes),
         firmware: lines(typed.firmware),
         cpus: lines(typed.cpus).map(cpuOf),
-        slots,
         factoryMaxMiB,
         factoryOptions: lines(typed.factory).map(factoryOf),
-        opening: lines(typed.opening).map(stepOf),
       },
     };
   } catch (cause) {

@@ -27,7 +27,9 @@ export function ModelList({
   if (models.length === 0) {
     return (
       <p>
-        {find === '' ? 'The library is empty: take in a file, or keep a job’s machine.' : `Nothing is like “${find}”.`}
+        {find === ''
+          ? 'No models yet. Add a model, import a file, or add a job’s machine at its Intake.'
+          : `Nothing is like “${find}”.`}
       </p>
     );
   }

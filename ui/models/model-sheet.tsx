@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { limitsOfClaims } from '@/core/machine/case-of-job';
 import { claimsOfTrials, type Trial } from '@/core/machine/evidence';
 import type { Claim } from '@/core/machine/limit';
@@ -23,9 +23,11 @@ import type { LimitRow } from '../limits/limit-words';
 import { LimitsGrid } from '../limits/limits-grid';
 import { moduleRuler, totalRuler } from '../limits/ruler-rows';
 import { ClaimSheet } from './claim-sheet';
+import { LibrarySlotSheet } from './library-slot-sheet';
 import { ModelEditor } from './model-editor';
 import { Photos } from './photos';
 import { PLACE_WORDS } from './place-words';
+import { StepList } from './step-list';
 import { TestedLists } from './tested-lists';
 
 export type ModelFields = Omit<FullModel, 'slots' | 'claims' | 'trials' | 'testedParts'>;
@@ -92,8 +94,15 @@ function SlotNotes({ slots }: { slots: readonly LibrarySlot[] }) {
 }
 
 /** How it is opened, and how long that and the rest took on the bench. */
-function Opening({ steps, took }: { steps: readonly OpeningStep[]; took: readonly number[] }) {
-  if (steps.length === 0 && took.length === 0) return null;
+function Opening({
+  steps,
+  took,
+  children,
+}: {
+  steps: readonly OpeningStep[];
+  took: readonly number[];
+  children: ReactNode;
+}) {
   const minutes = steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   return (
     <section aria-label="Opening" className="bg-sheet border border-line px-3 py-2">
@@ -105,20 +114,7 @@ function Opening({ steps, took }: { steps: readonly OpeningStep[]; took: readonl
           On the bench it took {took.slice(0, 6).join(', ')} min{took.length > 1 && ', the latest first'}.
         </p>
       )}
-      <ol className="list-decimal pl-5 text-sm grid gap-1 mt-1">
-        {steps.map(({ text, tool, fasteners, lengthMm, unplug, caution }) => (
-          <li key={text}>
-            {text}
-            <span className="text-ink-2">
-              {tool !== '' && ` · ${tool}`}
-              {fasteners !== null && ` · ${fasteners} ${fasteners === 1 ? 'screw' : 'screws'}`}
-              {lengthMm !== null && ` of ${lengthMm} mm`}
-              {unplug !== '' && ` · unplug: ${unplug}`}
-            </span>
-            {caution !== '' && <span className="text-mind"> △ {caution}</span>}
-          </li>
-        ))}
-      </ol>
+      {children}
     </section>
   );
 }
@@ -147,6 +143,7 @@ export function ModelSheet(props: ModelSheetProps) {
   const { id, fields, years, slots, claims, trials, tested, photos, took, mayWrite } = props;
   const { save } = useSave();
   const [editing, setEditing] = useState(false);
+  const [slot, setSlot] = useState<string | null>(null);
   const [noting, setNoting] = useState<LimitRow | null>(null);
   // The one CPU that it comes with binds like any paper; of several, the job's machine has one.
   const cpu = chosenCpu(fields.cpus, '');
@@ -165,7 +162,7 @@ export function ModelSheet(props: ModelSheetProps) {
             {fields.kind === 'board' && ', a bare board'}
           </span>
         </h1>
-        {mayWrite && <Button onClick={() => setEditing(true)}>Change it</Button>}
+        {mayWrite && <Button onClick={() => setEditing(true)}>Edit</Button>}
       </div>
       {fields.note !== '' && <p>{fields.note}</p>}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem] items-start">
@@ -198,15 +195,23 @@ export function ModelSheet(props: ModelSheetProps) {
                 planned={false}
                 generation={limits.generations?.value[0] ?? null}
                 form={limits.form?.value ?? null}
+                {...(mayWrite && { onPick: setSlot })}
               />
             )}
             <SlotNotes slots={slots} />
+            {mayWrite && (
+              <Button weight="quiet" onClick={() => setSlot('')}>
+                Add a slot
+              </Button>
+            )}
           </section>
           <section aria-label="Names" className="bg-sheet border border-line px-3 py-2">
             <h2 className="text-base mb-1">How it is known</h2>
             <Facts fields={fields} />
           </section>
-          <Opening steps={fields.opening} took={took} />
+          <Opening steps={fields.opening} took={took}>
+            <StepList modelId={id} steps={fields.opening} photos={photos} mayWrite={mayWrite} />
+          </Opening>
           <Factory options={fields.factoryOptions} most={fields.factoryMaxMiB} />
           <Photos id={id} photos={photos} mayWrite={mayWrite} />
           <TestedLists id={id} tested={tested} mayWrite={mayWrite} />
@@ -215,7 +220,10 @@ export function ModelSheet(props: ModelSheetProps) {
       {noting !== null && (
         <ClaimSheet row={noting} model={{ id, name }} claims={claims} onClose={() => setNoting(null)} />
       )}
-      {editing && <ModelEditor id={id} fields={fields} slots={slots} onClose={() => setEditing(false)} />}
+      {editing && <ModelEditor id={id} fields={fields} onClose={() => setEditing(false)} />}
+      {slot !== null && (
+        <LibrarySlotSheet modelId={id} slots={slots} name={slot === '' ? null : slot} onClose={() => setSlot(null)} />
+      )}
     </div>
   );
 }
