@@ -15,7 +15,7 @@ export interface WaitingFile {
 const SETTLED_MS = 3_000;
 const LARGEST_BYTES = 512 * 1024 * 1024;
 /** What is dropped by hand or by a program that fetches lists; anything else is left lying. */
-const LISTS = /\.(csv|tsv|txt|xlsx|xlsm)$/i;
+const LISTS = /\.(csv|tsv|txt|xlsx|xlsm|ods)$/i;
 
 /** Files of the sellers' folders in `folder` that have come to rest; nothing where there is no such folder. */
 export async function waitingFiles(folder: string, now: number): Promise<WaitingFile[]> {

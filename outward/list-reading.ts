@@ -196,7 +196,7 @@ export class ListReading {
     if (!this.#begun) {
       this.#begun = true;
       if (begins(bytes, COMPOUND)) {
-        throw new NotRead('This workbook is of an old kind or locked: save it as XLSX or CSV without a password.');
+        throw new NotRead('This workbook is of an old kind or locked: save it as XLSX, ODS or CSV without a password.');
       }
       if (begins(bytes, PACKAGE)) this.#book = [];
       else this.#text = new TextPieces(this.#order.encoding ?? encodingOf(bytes));

@@ -1,4 +1,5 @@
 import type { Entry, ZipFile } from 'yauzl';
+import { openSheetRows } from './open-sheet';
 import { type Budget, entriesOf, hear, local, NotRead, openPackage } from './package-parts';
 
 /** A row of a sheet that has anything in it, with its number as the sheet counts, from 1. */
@@ -235,7 +236,7 @@ function spread(rows: SheetRow[], merges: readonly Merge[]): SheetRow[] {
 }
 
 /**
- * Reads the fullest visible sheet of a workbook (ECMA-376, Office Open XML). Never throws: what is hostile, damaged or
+ * Reads the fullest visible sheet of a workbook (ECMA-376, Office Open XML; OASIS OpenDocument). Never throws: what is hostile, damaged or
  * larger than the limits is told in a sentence. Nothing in it is run, and no part but sheets, texts and styles is opened.
  */
 export async function readWorkbook(input: Uint8Array, limits: WorkbookLimits): Promise<Workbook> {
@@ -244,6 +245,8 @@ export async function readWorkbook(input: Uint8Array, limits: WorkbookLimits): P
     zip = await openPackage(input);
     const parts = await entriesOf(zip);
     const budget: Budget = { left: limits.bytes };
+    const open = parts.has('xl/workbook.xml') ? undefined : parts.get('content.xml');
+    if (open !== undefined) return { ok: true, rows: await openSheetRows(zip, open, { limits, budget }) };
     const paths = await sheetPaths(zip, parts, budget);
     const strings = await sharedStrings(zip, parts, budget);
     const dates = await dateStyles(zip, parts, budget);
