@@ -86,6 +86,8 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/models/merge': 'library.write',
   'PUT /api/needs': 'shop.settings',
   'POST /api/open': 'open',
+  'POST /api/stock': 'stock.write',
+  'PUT /api/stock/[id]': 'stock.write',
   'POST /api/sellers': 'offers.price',
   'POST /api/sellers/[id]/merge': 'offers.price',
   'PUT /api/sellers/[id]/retired': 'offers.price',

@@ -146,6 +146,8 @@ export interface ListView {
   /** the shop's, which what we pay is in */
   shopCurrency: string;
   doubtfulColumns: ColumnRole[];
+  /** why each column is taken for what it is, in words; nothing where it is not known */
+  whyColumns: Partial<Record<ColumnRole, string>>;
   heaps: Record<Heap, { rows: number; first: ShownRow[] }>;
   work: ListWorkDone | null;
 }
@@ -153,6 +155,20 @@ export interface ListView {
 /** Were the columns left as they were guessed? */
 const sameColumns = (a: ListColumns['columns'], b: ListColumns['columns']): boolean =>
   COLUMN_ROLES.every((role) => a[role] === b[role]);
+
+/** Why each column is taken for what it is: by its heading and cells where it was guessed, else since somebody said so. */
+function whyColumns({ guessed, columns }: PriceList): Partial<Record<ColumnRole, string>> {
+  return Object.fromEntries(
+    COLUMN_ROLES.flatMap((role) => {
+      if (columns[role] === undefined) return [];
+      const sign = guessed?.columns[role] === columns[role] ? guessed?.signs?.[role] : undefined;
+      if (sign === undefined) return guessed === null ? [] : [[role, 'chosen by hand, now or on an earlier list']];
+      const heading = { name: 'its heading says so', word: 'a word of its heading says so' };
+      const told = sign.heading === null ? '' : `${heading[sign.heading]}, `;
+      return [[role, `${told}${sign.fitPercent} % of its cells fit`]];
+    }),
+  );
+}
 
 export async function showList(id: number): Promise<ListView | null> {
   // Looked at before the list: work that is over has left its mark on the list by then. The other way round a page could show
@@ -174,6 +190,7 @@ export async function showList(id: number): Promise<ListView | null> {
     list,
     currency: terms.currency,
     shopCurrency,
+    whyColumns: whyColumns(list),
     doubtfulColumns: guessed !== null && sameColumns(list.columns, guessed.columns) ? guessed.doubtful : [],
     heaps,
     work,

@@ -49,7 +49,7 @@ export async function listPieces(db: Queryable): Promise<ShelfPiece[]> {
        case when set_aside_at is null and held_until >= today.day then held_until::text end as "heldUntil"
      from shelf_piece as piece join (${OFFER_COLUMNS}) as listed on listed.id = offer_id
      cross join (select (now() at time zone time_zone)::date as day from shop) as today
-     where gone_at is null order by put_at desc, piece.id desc`,
+     where gone_at is null and listed.origin = 'used' order by put_at desc, piece.id desc`,
   );
 }
 

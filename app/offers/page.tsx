@@ -5,12 +5,14 @@ import { mayDo } from '@/service/access';
 import { feedHealth } from '@/service/feeds';
 import { askMarket, askMarketSchema, jobNamed, seenMarket } from '@/service/market';
 import { originalsToSettle } from '@/service/originals';
+import { showOwnStock } from '@/service/own-stock';
 import { listsOfLate } from '@/service/price-lists';
 import { sellerDesk } from '@/service/sellers';
 import { showShelf } from '@/service/shelf';
 import { agoText } from '@/ui/offers/feed-words';
 import { MarketDesk } from '@/ui/offers/market-desk';
 import { Originals } from '@/ui/offers/originals';
+import { OwnStock } from '@/ui/offers/own-stock';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/seller-list';
 import { Shelf } from '@/ui/offers/shelf';
@@ -42,6 +44,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
       costCents: seesCost ? costCents : null,
     }),
   );
+  const stock = (await showOwnStock()).map((row) => ({ ...row, costCents: seesCost ? row.costCents : null }));
   const originals = await originalsToSettle();
   const lists = await listsOfLate();
   const feeds = (await feedHealth()).map(({ goodAt, ...feed }) => ({ ...feed, age: agoText(goodAt, new Date()) }));
@@ -71,6 +74,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
           seesCost={seesCost}
         />
         {mayPrice && <Originals {...originals} />}
+        <OwnStock rows={stock} currency={ground.currency} mayWrite={mayDo(caller, 'stock.write')} />
         <Shelf pieces={pieces} currency={ground.currency} mayPrice={mayDo(caller, 'stock.write')} />
         <SellerList
           feeds={feeds}

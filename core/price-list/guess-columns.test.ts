@@ -59,8 +59,8 @@ test('a second column that fits nearly as well is a doubt', () => {
 });
 
 test('nothing is guessed where nothing is there', () => {
-  expect(guessColumns([])).toEqual({ headings: null, columns: {}, capacityIs: null, doubtful: [] });
-  expect(guessColumns([['', '']])).toEqual({ headings: null, columns: {}, capacityIs: null, doubtful: [] });
+  expect(guessColumns([])).toEqual({ headings: null, columns: {}, capacityIs: null, doubtful: [], signs: {} });
+  expect(guessColumns([['', '']])).toEqual({ headings: null, columns: {}, capacityIs: null, doubtful: [], signs: {} });
 });
 
 describe('a price cell', () => {
@@ -113,4 +113,17 @@ test.each([
 ])('a heading "%s" says whose capacity it is', (heading, capacityIs) => {
   const rows = [['SKU', 'Type', heading, 'Price'], ...[1, 2, 3].map((nr) => [`AB-${nr}`, 'DDR4', '8 GB', '9.00'])];
   expect(guessColumns(rows)).toMatchObject({ columns: { capacity: 2 }, capacityIs });
+});
+
+it('says why a column is taken for what it is', () => {
+  const rows = [
+    ['Art.-Nr.', 'Our nice parts', 'Dealer price EUR'],
+    ['K-1', 'Corrick 8GB DDR4-2666 DIMM', '19,90'],
+    ['K-2', 'Corrick 16GB DDR4-2666 DIMM', 'on request'],
+  ];
+  const { signs } = guessColumns(rows);
+  expect(signs?.sku).toEqual({ heading: 'name', fitPercent: 100 });
+  expect(signs?.title).toEqual({ heading: null, fitPercent: 100 });
+  expect(signs?.price?.heading).toBe('name');
+  expect(signs?.price?.fitPercent).toBeLessThan(100);
 });

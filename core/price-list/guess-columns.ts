@@ -11,6 +11,16 @@ export interface GuessedColumns {
   capacityIs: CapacityIs | null;
   /** roles that a second column fits nearly as well */
   doubtful: ColumnRole[];
+  /** what told each role; lists read before this was kept have none */
+  signs?: Partial<Record<ColumnRole, ColumnSign>>;
+}
+
+/** Why a column was taken for what it is. */
+export interface ColumnSign {
+  /** its heading names it, or has a word of it, or says nothing */
+  heading: 'name' | 'word' | null;
+  /** of a hundred cells so many look like it */
+  fitPercent: number;
 }
 
 /** Headings stand within the first rows, behind a letterhead. */
@@ -58,6 +68,7 @@ interface Fit {
   role: ColumnRole;
   column: number;
   score: number;
+  sign: ColumnSign;
 }
 
 /** Cells of one column below the headings, without empty ones. */
@@ -69,6 +80,11 @@ function cellsOf(rows: readonly (readonly string[])[], column: number): string[]
 }
 
 const filled = (row: readonly string[]): number => row.filter((cell) => cell.trim() !== '').length;
+
+const signOf = (named: number, held: number): ColumnSign => ({
+  heading: named >= 1 ? 'name' : named > 0 ? 'word' : null,
+  fitPercent: Math.round(Math.min(1, held) * 100),
+});
 
 function allFits(rows: readonly (readonly string[])[], headings: number | null): Fit[] {
   const below = rows.slice(headings === null ? 0 : headings + 1);
@@ -87,7 +103,8 @@ function allFits(rows: readonly (readonly string[])[], headings: number | null):
       const mayBeUnnamed = unnamed === undefined || (unnamed === 'without-headings' && headings === null);
       // A name that the cells belie counts little; cells without a name must be very sure.
       const score = named > 0 ? named * 0.9 + held : held >= 0.9 && mayBeUnnamed ? held * 0.85 : 0;
-      if (score >= LEAST && (named > 0 ? held > 0.2 || cells.length === 0 : true)) fits.push({ role, column, score });
+      if (score >= LEAST && (named > 0 ? held > 0.2 || cells.length === 0 : true))
+        fits.push({ role, column, score, sign: signOf(named, held) });
     }
   }
   return fits.sort((a, b) => b.score - a.score || a.column - b.column);
@@ -105,11 +122,13 @@ export function guessColumns(rows: readonly (readonly string[])[]): GuessedColum
   const columns: Partial<Record<ColumnRole, number>> = {};
   const taken = new Set<number>();
   const won = new Map<ColumnRole, number>();
-  for (const { role, column, score } of fits) {
+  const signs: Partial<Record<ColumnRole, ColumnSign>> = {};
+  for (const { role, column, score, sign } of fits) {
     if (columns[role] !== undefined || taken.has(column)) continue;
     columns[role] = column;
     taken.add(column);
     won.set(role, score);
+    signs[role] = sign;
   }
   const doubtful = [...won].flatMap(([role, score]) => {
     const second = fits.find((fit) => fit.role === role && fit.column !== columns[role] && !taken.has(fit.column));
@@ -117,5 +136,5 @@ export function guessColumns(rows: readonly (readonly string[])[]): GuessedColum
   });
   const capacity =
     headings === null || columns.capacity === undefined ? '' : (rows[headings]?.[columns.capacity] ?? '');
-  return { headings, columns, capacityIs: capacityIsOf(capacity), doubtful };
+  return { headings, columns, capacityIs: capacityIsOf(capacity), doubtful, signs };
 }

@@ -11,6 +11,7 @@ interface ListColumnsProps {
   listId: number;
   read: ListColumns;
   doubtful: readonly ColumnRole[];
+  why: Partial<Record<ColumnRole, string>>;
   sample: readonly string[][];
   /** may they be put right now? */
   open: boolean;
@@ -23,7 +24,7 @@ const CAPACITY_TEXTS = [
 ];
 
 /** The first rows of a list with what each column is taken for, to put right. */
-export function ColumnsOfList({ listId, read, doubtful, sample, open }: ListColumnsProps) {
+export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: ListColumnsProps) {
   const { busy, sentence, save } = useSave();
   const { headings, columns, capacityIs = null } = read;
   const width = Math.max(0, ...sample.map((row) => row.length));
@@ -61,6 +62,9 @@ export function ColumnsOfList({ listId, read, doubtful, sample, open }: ListColu
                         </option>
                       ))}
                     </select>
+                    {role !== undefined && why[role] !== undefined && (
+                      <span className="block text-ink-2 text-xs">{why[role]}</span>
+                    )}
                     {role !== undefined && doubtful.includes(role) && (
                       <span className="block text-mind">△ another fits as well</span>
                     )}

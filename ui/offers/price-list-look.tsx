@@ -31,6 +31,8 @@ interface PriceListLookProps {
   list: LookedAtList;
   currencies: ListCurrencies;
   doubtfulColumns: readonly ColumnRole[];
+  /** why each column is taken for what it is, in words */
+  whyColumns: Partial<Record<ColumnRole, string>>;
   heaps: Record<Heap, { rows: number; first: ListRow[] }>;
   work: ListWork | null;
 }
@@ -68,7 +70,7 @@ const withOrWithout = <T,>(set: ReadonlySet<T>, one: T, yes: boolean): ReadonlyS
   new Set(yes ? [...set, one] : [...set].filter((held) => held !== one));
 
 /** A price list before it counts: what each column is, what would change, and what wants a look. */
-export function PriceListLook({ list, currencies, doubtfulColumns, heaps, work }: PriceListLookProps) {
+export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, heaps, work }: PriceListLookProps) {
   const { busy, sentence, save } = useSave();
   const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
   const [all, setAll] = useState<ReadonlySet<Suspicion>>(new Set());
@@ -113,6 +115,7 @@ export function PriceListLook({ list, currencies, doubtfulColumns, heaps, work }
           listId={list.id}
           read={{ headings: list.headings, columns: list.columns, capacityIs: list.capacityIs ?? null }}
           doubtful={doubtfulColumns}
+          why={whyColumns}
           sample={list.sample}
           open={open}
         />
