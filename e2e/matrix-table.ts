@@ -99,6 +99,8 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/offers/origin': 'offers.price',
   'POST /api/offers/origin/undo': 'offers.price',
   'POST /api/originals': 'offers.price',
+  'PUT /api/other-shops/[id]': 'shop.settings',
+  'DELETE /api/other-shops/[id]': 'shop.settings',
   'GET /api/offers/[id]': 'offers.price',
   'PUT /api/offers/[id]': 'offers.price',
   'PUT /api/offers/[id]/withdrawn': 'offers.price',

@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { z } from 'zod';
 import { firstIssue, LIBRARY_COLUMNS, type LibraryRow, modelOfRow, rowsOfModel } from '../core/machine/library-rows';
 import { type FullModel, LIBRARY_FORMAT, modelSchema } from '../core/machine/model';
 import { withoutPhotos } from '../core/machine/opening';
@@ -9,8 +10,21 @@ import { guarded, unguarded } from './csv-cell';
 export type LibraryEntry = { at: number; ok: true; model: FullModel } | { at: number; ok: false; sentence: string };
 
 export type LibraryFile =
-  | { ok: true; counts: 'line' | 'entry'; entries: LibraryEntry[] }
+  | {
+      ok: true;
+      counts: 'line' | 'entry';
+      entries: LibraryEntry[] /** whose file it is, where it says so */;
+      shop: FileShop | null;
+    }
   | { ok: false; sentence: string };
+
+/** The shop that a file of models comes from: its name, and what tells it from all others. */
+export interface FileShop {
+  key: string;
+  name: string;
+}
+
+const shopSchema = z.object({ key: z.uuid(), name: z.string().trim().min(1).max(120) });
 
 /** More models than this in one file are another kind of work. */
 const MOST_ENTRIES = 20_000;
@@ -25,7 +39,7 @@ function entryOf(value: unknown, index: number): LibraryEntry {
 }
 
 function readJsonLibrary(text: string): LibraryFile {
-  let json: { fenbrik?: unknown; models?: unknown } | null;
+  let json: { fenbrik?: unknown; models?: unknown; shop?: unknown } | null;
   try {
     json = JSON.parse(text);
   } catch (cause) {
@@ -34,7 +48,8 @@ function readJsonLibrary(text: string): LibraryFile {
   }
   if (json?.fenbrik !== LIBRARY_FORMAT || !Array.isArray(json.models)) return { ok: false, sentence: NO_FILE };
   if (json.models.length > MOST_ENTRIES) return { ok: false, sentence: `At most ${MOST_ENTRIES} models in one file.` };
-  return { ok: true, counts: 'entry', entries: json.models.map(entryOf) };
+  const shop = shopSchema.safeParse(json.shop);
+  return { ok: true, counts: 'entry', entries: json.models.map(entryOf), shop: shop.success ? shop.data : null };
 }
 
 const linesIn = (text: string): number => text.split(/\r\n|\r|\n/).length - 1;
@@ -66,7 +81,7 @@ function readCsvLibrary(text: string): LibraryFile {
   });
   if (!(columns as string[] | null)?.includes('maker')) return { ok: false, sentence: NO_FILE };
   if (entries.length > MOST_ENTRIES) return { ok: false, sentence: `At most ${MOST_ENTRIES} rows in one file.` };
-  return { ok: true, counts: 'line', entries };
+  return { ok: true, counts: 'line', entries, shop: null };
 }
 
 /** Reads a file of models, JSON or CSV as its content tells. Never throws; a bad entry keeps none of the others back. */
@@ -77,9 +92,9 @@ export function readLibraryFile(input: Uint8Array): LibraryFile {
 }
 
 /** Models as JSON, everything that stands on them. */
-export function libraryJson(models: readonly FullModel[]): string {
+export function libraryJson(models: readonly FullModel[], shop: FileShop | null = null): string {
   const travelling = models.map((model) => ({ ...model, opening: withoutPhotos(model.opening) }));
-  return `${JSON.stringify({ fenbrik: LIBRARY_FORMAT, models: travelling }, null, 2)}\n`;
+  return `${JSON.stringify({ fenbrik: LIBRARY_FORMAT, ...(shop !== null && { shop }), models: travelling }, null, 2)}\n`;
 }
 
 /** Models as CSV (RFC 4180), with what its columns hold; safe to open in a spreadsheet. */

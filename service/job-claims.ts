@@ -14,11 +14,13 @@ import type { Model } from '../store/models';
 import type { KeptReading } from '../store/readings';
 import { listTrials } from '../store/trials';
 
-function claimOfStored(stored: StoredClaim): Claim[] {
-  const { limitName, value, sourceKind, sourceName, note, notedOn, enteredBy } = stored;
+/** A claim as it is stored, as far as it is one; another shop's is named as theirs, and only informs where they are not trusted. */
+export function claimOfStored(stored: StoredClaim): Claim[] {
+  const { limitName, value, sourceKind, sourceName, note, notedOn, enteredBy, shop, trusted } = stored;
   const claim = asClaim(limitName, value, {
     kind: sourceKind,
-    name: sourceName,
+    name: shop === null ? sourceName : `${sourceName}, told by ${shop}`,
+    ...(!trusted && { informs: true as const }),
     on: notedOn,
     by: enteredBy,
     ...(note === '' ? {} : { note }),

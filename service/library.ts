@@ -13,6 +13,7 @@ import { noteEvent } from '../store/events';
 import { findModels } from '../store/find-models';
 import { setModel } from '../store/jobs';
 import { countModels, listModels, type ModelSummary, summariesOf } from '../store/models';
+import { marks, otherShop, ownShopKey, tagAdded } from '../store/other-shops';
 import { listPhotos, type Photo } from '../store/photos';
 import { findSameModel, type LikelyTwins, listLikelyTwins, lockLibrary, repointModel } from '../store/same-models';
 import { listTestedParts } from '../store/tested-parts';
@@ -176,14 +177,18 @@ export async function importModels(caller: Caller, input: Uint8Array, isLook = f
   const learned: number[] = [];
   await transaction(async (db) => {
     await lockLibrary(db);
+    const own = await ownShopKey(db);
+    const shopId = file.shop === null || file.shop.key === own.key ? null : await otherShop(db, file.shop);
     for (const entry of file.entries) {
       if (!entry.ok) continue;
+      const since = await marks(db);
       const taken = await takeModel(db, caller, { ...entry.model, opening: withoutPhotos(entry.model.opening) });
       if (!taken.ok) {
         imported.refused.push({ at: entry.at, sentence: taken.sentence });
         continue;
       }
       const { fate, left } = taken;
+      if (shopId !== null) await tagAdded(db, { shopId, modelId: taken.id, isNew: fate === 'added', since });
       if (fate !== 'same') learned.push(taken.id);
       const name = `${entry.model.maker} ${entry.model.name} ${entry.model.yearFrom}`.toLowerCase();
       // Several rows of one model are one model.
@@ -214,9 +219,9 @@ export async function exportModels(form: 'json' | 'csv'): Promise<string> {
   const ids = await listModelIds(db);
   const models: FullModel[] = [];
   for (let from = 0; from < ids.length; from += READ_AT_ONCE) {
-    models.push(...(await readModels(db, ids.slice(from, from + READ_AT_ONCE))));
+    models.push(...(await readModels(db, ids.slice(from, from + READ_AT_ONCE), false)));
   }
-  return form === 'json' ? libraryJson(models) : libraryCsv(models);
+  return form === 'json' ? libraryJson(models, await ownShopKey(db)) : libraryCsv(models);
 }
 
 export async function likelyTwins(): Promise<LikelyTwins[]> {

@@ -10,14 +10,19 @@ export interface StoredClaim {
   note: string;
   notedOn: string;
   enteredBy: string | null;
+  /** another shop that handed it over; null: it is ours */
+  shop: string | null;
+  /** that shop's word is believed here */
+  trusted: boolean;
 }
 
 export async function listClaims(db: Queryable, modelId: number): Promise<StoredClaim[]> {
   return many<StoredClaim & Record<string, unknown>>(
     db,
     `select limit_name as "limitName", value, source_kind as "sourceKind", source_name as "sourceName", note,
-       noted_on::text as "notedOn", staff.name as "enteredBy"
-     from claim left join staff on staff.id = entered_by where model_id = $1 order by claim.id`,
+       noted_on::text as "notedOn", staff.name as "enteredBy",
+       other_shop.name as shop, coalesce(other_shop.trusted, true) as trusted
+     from claim left join staff on staff.id = entered_by left join other_shop on other_shop.id = shop_id where model_id = $1 order by claim.id`,
     [modelId],
   );
 }

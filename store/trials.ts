@@ -8,11 +8,13 @@ export interface StoredTrial extends NewTrial {
   model: string;
   sister: 'board' | 'cpu' | null;
   by: string | null;
+  shop: string | null;
+  trusted: boolean;
 }
 
 const TRIAL_COLUMNS = `trial.id, trial.model_id as "modelId", module_mib as "moduleMiB", generation, buffering, ecc,
   rate_mts as "rateMTs", modules, slots, total_mib as "totalMiB", trial.firmware, trial.cpu, outcome, depth, trial.note,
-  tried_on::text as "on", staff.name as by`;
+  tried_on::text as "on", staff.name as by, other_shop.name as shop, coalesce(other_shop.trusted, true) as trusted`;
 
 /** Trials in a model and in its sisters, its own first. */
 export const TRIALS = `
@@ -26,7 +28,7 @@ with own as (select board_keys, cpu_keys from model where id = $1), sister as (
 )
 select ${TRIAL_COLUMNS}, maker || ' ' || model.name as model, sister.sister
 from sister join trial on trial.model_id = sister.id join model on model.id = sister.id
-  left join staff on staff.id = entered_by
+  left join staff on staff.id = entered_by left join other_shop on other_shop.id = trial.shop_id
 order by sister.sister nulls first, tried_on desc, trial.id desc limit 500`;
 
 /** Trials in this model and in its sisters: those that share a board's name, and those that share a CPU. */

@@ -105,19 +105,23 @@ select ${MODEL_COLUMNS},
     from model_slot where model_id = model.id), '[]') as slots,
   coalesce((select jsonb_agg(jsonb_build_object('limit', limit_name, 'value', value, 'source', jsonb_build_object(
       'kind', source_kind, 'name', source_name, 'note', claim.note, 'on', noted_on::text)) order by claim.id)
-    from claim where model_id = model.id), '[]') as claims,
+    from claim where model_id = model.id and ($2 or shop_id is null)), '[]') as claims,
   coalesce((select jsonb_agg(jsonb_build_object('moduleMiB', module_mib, 'generation', generation,
       'buffering', buffering, 'ecc', ecc, 'rateMTs', rate_mts, 'modules', modules, 'slots', slots, 'totalMiB', total_mib,
       'firmware', trial.firmware, 'cpu', trial.cpu, 'outcome', outcome, 'depth', depth, 'note', trial.note,
       'on', tried_on::text) order by tried_on desc, trial.id desc)
-    from trial where model_id = model.id), '[]') as trials,
+    from trial where model_id = model.id and ($2 or shop_id is null)), '[]') as trials,
   coalesce((select jsonb_agg(jsonb_build_object('list', list_name, 'part', part) order by list_name, part)
     from tested_part where model_id = model.id), '[]') as "testedParts"
 from model join unnest($1::int[]) with ordinality as wanted (id, place) on wanted.id = model.id order by wanted.place`;
 
-/** Models whole, as files of models hold them, in the order of the ids. */
-export async function readModels(db: Queryable, ids: readonly number[]): Promise<FullModel[]> {
-  const rows = await many<FullModel & { id: number } & Record<string, unknown>>(db, WHOLE_MODELS, [ids]);
+/**
+ * Models whole, as files of models hold them, in the order of the ids.
+ *
+ * @param withOthers what other shops said of them too; a shop hands on only what it knows itself
+ */
+export async function readModels(db: Queryable, ids: readonly number[], withOthers = true): Promise<FullModel[]> {
+  const rows = await many<FullModel & { id: number } & Record<string, unknown>>(db, WHOLE_MODELS, [ids, withOthers]);
   return rows.map(({ id: _, ...model }) => model);
 }
 

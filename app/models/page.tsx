@@ -3,9 +3,11 @@ import { yearsText } from '@/core/machine/years-text';
 import { mayDo } from '@/service/access';
 import { likelyTwins, modelLibrary } from '@/service/library';
 import { memoryWords } from '@/service/likely-model';
+import { otherShops } from '@/service/other-shops';
 import { LibraryTools } from '@/ui/models/library-tools';
 import { ModelList } from '@/ui/models/model-list';
 import { NewModel } from '@/ui/models/new-model';
+import { OtherShops } from '@/ui/models/other-shops';
 import { TwinList } from '@/ui/models/twin-list';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
@@ -35,6 +37,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
     <Desk caller={caller} here="/models">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
         <LibraryTools count={count} find={wanted} mayWrite={mayWrite} add={mayWrite && <NewModel />} />
+        {wanted === '' && <OtherShops shops={await otherShops()} mayTrust={mayDo(caller, 'shop.settings')} />}
         {wanted === '' && <TwinList twins={twins} />}
         <ModelList models={listed} count={count} find={wanted} />
       </main>

@@ -31,6 +31,10 @@ export interface Trial {
   note: string;
   on: string;
   by: string | null;
+  /** another shop that saw it; null or left out: ours */
+  shop?: string | null;
+  /** that shop's word is believed here */
+  trusted?: boolean;
 }
 
 /** What was seen of one module size, nothing averaged away. */
@@ -84,10 +88,13 @@ const timesText = (count: number): string => (count === 1 ? '1 trial' : `${count
 
 /**
  * What trials claim: the largest total and module that were proven, and the sizes that were tried and never worked.
- * Sisters that share the board count like the model itself, those that share only the CPU inform nobody's limit.
+ * Sisters that share the board count like the model itself, those that share only the CPU inform nobody's limit, nor does
+ * what another shop saw that is not trusted here.
  */
 export function claimsOfTrials(trials: readonly Trial[], limits: Limits): Claim[] {
-  const counted = trials.filter((trial) => trial.sister !== 'cpu' && ofThisKind(trial, limits));
+  const counted = trials.filter(
+    (trial) => trial.sister !== 'cpu' && trial.trusted !== false && ofThisKind(trial, limits),
+  );
   const proofs = counted.filter(isProof);
   const claims: Claim[] = [];
   if (proofs.length > 0) {

@@ -62,6 +62,8 @@ export interface Source {
   on?: string;
   /** who entered it */
   by?: string | null;
+  /** it is only for information: another shop's word that nobody here vouches for */
+  informs?: true;
 }
 
 /** One source's word on one limit. */

@@ -59,7 +59,7 @@ function weight({ source }: Claim): number {
  * firmware often guesses.
  */
 export function onlyInforms({ limit, source }: Pick<Claim, 'limit' | 'source'>): boolean {
-  if (source.kind === 'derived' || source.kind === 'tested-list') return true;
+  if (source.kind === 'derived' || source.kind === 'tested-list' || source.informs === true) return true;
   return source.kind === 'reading' && limit === 'totalMiB';
 }
 

@@ -3,9 +3,9 @@ import { notFound } from 'next/navigation';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
-import { asClaim } from '@/core/machine/limit';
 import { yearsText } from '@/core/machine/years-text';
 import { mayDo } from '@/service/access';
+import { claimOfStored } from '@/service/job-claims';
 import { showModel } from '@/service/library';
 import { ModelSheet } from '@/ui/models/model-sheet';
 
@@ -18,16 +18,7 @@ export default async function ModelPage({ params }: { params: Promise<{ id: stri
   if (page === null) notFound();
   const { id, model, claims, trials, tested, photos, took } = page;
   const { slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;
-  const words = claims.flatMap(({ limitName, value, sourceKind, sourceName, note, notedOn, enteredBy }) => {
-    const claim = asClaim(limitName, value, {
-      kind: sourceKind,
-      name: sourceName,
-      note,
-      on: notedOn,
-      by: enteredBy,
-    });
-    return claim === null ? [] : [claim];
-  });
+  const words = claims.flatMap(claimOfStored);
   return (
     <Desk caller={caller} here="/models">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4">

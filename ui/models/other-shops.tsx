@@ -1,0 +1,73 @@
+'use client';
+import { useState } from 'react';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Check } from '../kit/check';
+import { Fault } from '../kit/fault';
+
+/** Another shop whose file of models was imported. */
+export interface ShownShop {
+  id: number;
+  name: string;
+  trusted: boolean;
+  models: number;
+  claims: number;
+  trials: number;
+}
+
+const several = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** Shops that handed us what they know: what it is, whether it is believed, and the way to take all of it out. */
+export function OtherShops({ shops, mayTrust }: { shops: readonly ShownShop[]; mayTrust: boolean }) {
+  const { busy, sentence, save } = useSave();
+  const [said, setSaid] = useState<string | null>(null);
+  if (shops.length === 0 && said === null) return null;
+  const drop = async ({ id, name }: ShownShop) => {
+    const result = await save<{ models: number; kept: number }>('DELETE', `/api/other-shops/${id}`);
+    if (!result.ok) return;
+    const { models, kept } = result.value;
+    const stay = kept === 0 ? '' : ` ${several(kept, 'model')} in use stay, without what ${name} said of them.`;
+    setSaid(`Everything from ${name} is taken out, ${several(models, 'model')} with it.${stay}`);
+  };
+  return (
+    <section aria-label="From other shops">
+      <h2 className="text-base border-b-4 border-edge pb-1">From other shops</h2>
+      <ul className="bg-sheet">
+        {shops.map((shop) => (
+          <li
+            key={shop.id}
+            className="flex flex-wrap items-baseline gap-x-4 gap-y-1 px-4 py-2 border-b border-line text-sm"
+          >
+            <span className="font-semibold">{shop.name}</span>
+            <span className="text-ink-2 flex-1">
+              {several(shop.models, 'model')}, {several(shop.claims, 'claim')}, {several(shop.trials, 'test')}
+              {!shop.trusted && ' · for information only: they lift no limit'}
+            </span>
+            {mayTrust && (
+              <>
+                <Check
+                  checked={shop.trusted}
+                  onChange={(trusted) => void save('PUT', `/api/other-shops/${shop.id}`, { trusted })}
+                >
+                  trust what {shop.name} saw
+                </Check>
+                <Button
+                  weight="quiet"
+                  disabled={busy}
+                  onClick={() => void drop(shop)}
+                  aria-label={`Take out all from ${shop.name}`}
+                >
+                  Take out all
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+      </ul>
+      <Fault sentence={sentence} />
+      <p role="status" className="text-sm mt-1">
+        {said}
+      </p>
+    </section>
+  );
+}
