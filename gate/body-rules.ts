@@ -46,6 +46,8 @@ const RULES: Readonly<Record<string, BodyRule>> = {
   'POST /api/jobs/[id]/proof': held('session', ['*'], MOST_READING_BYTES),
   'POST /api/jobs/[id]/part': held('session', ['*'], MOST_READING_BYTES),
   'POST /api/offers/understand': held('session', ['*'], MOST_READING_BYTES),
+  'POST /api/moving-in': held('session', ['multipart/form-data'], MOST_READING_BYTES + FRAME_BYTES),
+  'POST /api/moving-in/look': held('session', ['multipart/form-data'], MOST_READING_BYTES + FRAME_BYTES),
   'POST /api/models/preview': held('session', ['*'], MOST_READING_BYTES),
   'POST /api/models/import': held('session', ['*'], MOST_READING_BYTES),
   'POST /api/models/[id]/photos': held('session', ['multipart/form-data'], MOST_PHOTO_BYTES + FRAME_BYTES),

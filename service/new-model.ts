@@ -55,31 +55,34 @@ async function startOf(
 
 /** Makes a model of a template, or as a copy of a sister: its slots and what is usual, with what is known beyond. */
 export async function makeModel(caller: Caller, typed: NewModel): Promise<Result<{ id: number }>> {
-  return transaction(async (db) => {
-    await lockLibrary(db);
-    const start = await startOf(db, typed);
-    if (start === null)
-      return typed.from.kind === 'copy'
-        ? fault('not-found', 'The model to copy is no longer in the library.')
-        : fault('bad-input', `There is no such board of ${typed.from.generation}.`);
-    const { maker, name, yearFrom, moduleMiB, totalMiB, said } = typed;
-    const known: ModelClaim[] = [
-      ...(moduleMiB === null ? [] : [{ limit: 'moduleMiB' as const, value: moduleMiB }]),
-      ...(totalMiB === null ? [] : [{ limit: 'totalMiB' as const, value: totalMiB }]),
-    ].map((claim) => ({ ...claim, source: { ...said, note: '', on: null } }));
-    const others = (start.claims ?? []).filter((claim) => !known.some(({ limit }) => limit === claim.limit));
-    const parsed = modelSchema.safeParse({ ...start, maker, name, yearFrom, claims: [...known, ...others] });
-    if (!parsed.success) return fault('bad-input', firstIssue(parsed.error));
-    if ((await findSameModel(db, parsed.data)) !== null)
-      return fault('conflict', 'The library has a model of this name and year already.');
-    const id = await insertModel(db, parsed.data, caller.id);
-    await bindWaiting(db, [id]);
-    await noteEvent(db, {
-      jobId: null,
-      staffId: caller.id,
-      kind: 'model-made',
-      detail: { modelId: id, from: typed.from },
-    });
-    return done({ id });
+  return transaction((db) => putModel(db, caller, typed));
+}
+
+/** The same within a change of something else. */
+export async function putModel(db: Queryable, caller: Caller, typed: NewModel): Promise<Result<{ id: number }>> {
+  await lockLibrary(db);
+  const start = await startOf(db, typed);
+  if (start === null)
+    return typed.from.kind === 'copy'
+      ? fault('not-found', 'The model to copy is no longer in the library.')
+      : fault('bad-input', `There is no such board of ${typed.from.generation}.`);
+  const { maker, name, yearFrom, moduleMiB, totalMiB, said } = typed;
+  const known: ModelClaim[] = [
+    ...(moduleMiB === null ? [] : [{ limit: 'moduleMiB' as const, value: moduleMiB }]),
+    ...(totalMiB === null ? [] : [{ limit: 'totalMiB' as const, value: totalMiB }]),
+  ].map((claim) => ({ ...claim, source: { ...said, note: '', on: null } }));
+  const others = (start.claims ?? []).filter((claim) => !known.some(({ limit }) => limit === claim.limit));
+  const parsed = modelSchema.safeParse({ ...start, maker, name, yearFrom, claims: [...known, ...others] });
+  if (!parsed.success) return fault('bad-input', firstIssue(parsed.error));
+  if ((await findSameModel(db, parsed.data)) !== null)
+    return fault('conflict', 'The library has a model of this name and year already.');
+  const id = await insertModel(db, parsed.data, caller.id);
+  await bindWaiting(db, [id]);
+  await noteEvent(db, {
+    jobId: null,
+    staffId: caller.id,
+    kind: 'model-made',
+    detail: { modelId: id, from: typed.from },
   });
+  return done({ id });
 }

@@ -2,10 +2,11 @@ import { z } from 'zod';
 import { idSchema } from '../core/bounds';
 import { knownOf } from '../core/machine/slots-of-reading';
 import { makerKey } from '../core/market/maker-key';
+import type { MemoryModule } from '../core/memory/module';
 import { moduleText } from '../core/memory/module-words';
 import { wholeModule } from '../core/price-list/whole-module';
 import { readListing } from '../core/reading/listing';
-import { pool, transaction } from '../store/database';
+import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { insertOffer, insertPrice } from '../store/offers';
 import { addPieces, listOwnStock, lockOwnStock, type OwnStock, setStockRule, takePieces } from '../store/own-stock';
@@ -35,8 +36,21 @@ export const newStockSchema = z.strictObject({
   modelIds: z.array(idSchema).max(500).default([]),
 });
 
+/** What new modules of one kind are called in stock. */
+export const newStockTitle = (maker: string | null, module: MemoryModule): string =>
+  `${maker === null ? '' : `${maker} `}${moduleText(module)}, new`;
+
 /** Puts new modules that the shop has bought into stock. They are offered like any seller's, first at an equal price. */
 export async function addNewStock(
+  caller: Caller,
+  typed: z.infer<typeof newStockSchema>,
+): Promise<Result<{ offerId: number }>> {
+  return transaction((db) => putNewStock(db, caller, typed));
+}
+
+/** The same within a change of something else. */
+export async function putNewStock(
+  db: Queryable,
   caller: Caller,
   typed: z.infer<typeof newStockSchema>,
 ): Promise<Result<{ offerId: number }>> {
@@ -49,19 +63,17 @@ export async function addNewStock(
   if (isOriginal && makerKey(origin.originalOf) === '') return fault('bad-input', 'Enter whose original it is.');
   if (isOriginal && !origin.everyModel && origin.modelIds.length === 0)
     return fault('bad-input', `Choose the models that it is for, or all models of ${origin.originalOf}.`);
-  return transaction(async (db) => {
-    const offerId = await insertOffer(db, {
-      ...{ sellerId: null, sellerPart: null, modules: 1, module, stock: 0, note: '' },
-      title: `${read.maker === null ? '' : `${read.maker} `}${moduleText(module)}, new`,
-      ...origin,
-    });
-    await addPieces(db, offerId, typed.quantity, caller.id);
-    await insertPrice(db, offerId, costCents, `bought, noted by ${caller.name}`);
-    await setStockRule(db, offerId, { place, leastStock });
-    const detail = { offerId, quantity: typed.quantity, costCents };
-    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'stock-added', detail });
-    return done({ offerId });
+  const offerId = await insertOffer(db, {
+    ...{ sellerId: null, sellerPart: null, modules: 1, module, stock: 0, note: '' },
+    title: newStockTitle(read.maker, module),
+    ...origin,
   });
+  await addPieces(db, offerId, typed.quantity, caller.id);
+  await insertPrice(db, offerId, costCents, `bought, noted by ${caller.name}`);
+  await setStockRule(db, offerId, { place, leastStock });
+  const detail = { offerId, quantity: typed.quantity, costCents };
+  await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'stock-added', detail });
+  return done({ offerId });
 }
 
 export const changeStockSchema = z.discriminatedUnion('what', [

@@ -63,7 +63,7 @@ export async function putPiece(
   db: Queryable,
   caller: Caller,
   { label, serial, test, grade, note, originJobId, worthCents }: z.infer<typeof pieceSchema>,
-): Promise<Result<{ id: number; sentence: string }>> {
+): Promise<Result<{ id: number; offerId: number; sentence: string }>> {
   const { module: read } = readListing(label);
   const module = wholeModule(knownOf(read));
   if (module === null) {
@@ -104,7 +104,7 @@ export async function putPiece(
     kind: 'piece-on-shelf',
     detail: { id, offerId, worth },
   });
-  return done({ id, sentence: `On the shelf, worth ${moneyText(worth, currency)} to us.` });
+  return done({ id, offerId, sentence: `On the shelf, worth ${moneyText(worth, currency)} to us.` });
 }
 
 /** Takes a piece off the shelf that is broken, lost or not for sale any more. */

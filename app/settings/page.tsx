@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import Link from 'next/link';
 import { showCharges } from '@/service/charges';
 import { customerAddress } from '@/service/customer-address';
 import { showIdentity } from '@/service/identity';
@@ -40,7 +41,12 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   return (
     <Desk caller={caller} here="/settings">
       <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid gap-4">
-        <h1 className="text-xl">Settings</h1>
+        <div className="flex items-baseline gap-5">
+          <h1 className="text-xl">Settings</h1>
+          <Link href="/moving-in" className="text-sm underline underline-offset-4">
+            Moving in from another program
+          </Link>
+        </div>
         {logo === 'refused' && (
           <Notice tone="mind">The shop is open. Its logo could not be read: choose a PNG or JPEG picture below.</Notice>
         )}

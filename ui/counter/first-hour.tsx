@@ -123,7 +123,13 @@ export function FirstHour({ steps }: { steps: readonly FirstHourStep[] }) {
           );
         })}
       </ol>
-      <div className="px-4">
+      <div className="px-4 py-2 border-t border-line grid gap-1">
+        <p className="text-sm text-ink-2">
+          Coming from another program?{' '}
+          <Link href="/moving-in" className="underline underline-offset-4">
+            Move customers, stock and models in
+          </Link>
+        </p>
         <Fault sentence={sentence} />
       </div>
     </section>

@@ -1,0 +1,350 @@
+import { z } from 'zod';
+import {
+  guessMovedColumns,
+  MOVED_KINDS,
+  MOVED_ROLES,
+  type MovedColumns,
+  type MovedKind,
+} from '../core/moving-in/columns';
+import { type MovedModel, movedModel } from '../core/moving-in/moved-model';
+import { type MovedCustomer, type MovedStock, movedCustomer, movedStock } from '../core/moving-in/moved-row';
+import { knownText } from '../core/moving-in/same-person';
+import { currencyDecimals } from '../core/pricing/currency';
+import { readListing } from '../core/reading/listing';
+import { readMovedRows } from '../outward/moved-rows';
+import { pool, type Queryable, transaction } from '../store/database';
+import { noteEvent } from '../store/events';
+import {
+  deleteMovedCustomers,
+  deleteMovedModels,
+  insertMovedCustomers,
+  insertMovedIn,
+  listKnownMachines,
+  listMovedIn,
+  lockMovedIn,
+  lockMovingIn,
+  type MovedIn,
+  type MovingCustomer,
+  setModelMovedIn,
+  setOfferMovedIn,
+  setUndone,
+  takeMovedStock,
+} from '../store/moving-in';
+import { listOwnStock } from '../store/own-stock';
+import { findSameModel } from '../store/same-models';
+import { serialKnown } from '../store/shelf';
+import { getShop } from '../store/shop';
+import type { Caller } from './access';
+import { newModelSchema, putModel } from './new-model';
+import { newStockSchema, newStockTitle, putNewStock } from './own-stock';
+import { done, fault, type Result } from './result';
+import { pieceSchema, putPiece } from './shelf';
+
+/** How a file is to be read: what is in it, and its columns, which are guessed where none are told. */
+export const movingSchema = z.strictObject({
+  kind: z.enum(MOVED_KINDS),
+  columns: z.record(z.string().max(20), z.number().int().min(0).max(99)).nullable().default(null),
+});
+export type Moving = z.infer<typeof movingSchema>;
+
+/** A row that is left out, and why. */
+export interface LeftOut {
+  line: number;
+  sentence: string;
+}
+
+/** What a file would bring. */
+export interface MovingLook {
+  headings: string[];
+  columns: MovedColumns;
+  /** the first rows as they stand */
+  sample: string[][];
+  rows: number;
+  /** rows that become something */
+  fresh: number;
+  /** rows of what the shop has already, or that stand twice in the file */
+  doubles: LeftOut[];
+  doubleCount: number;
+  /** rows that cannot be read */
+  refused: LeftOut[];
+  refusedCount: number;
+}
+
+const SHOWN = 20;
+const SAMPLE = 6;
+/** Of modules and models so many at most: each is put in as if by hand. */
+const MOST_BY_HAND = 2_000;
+
+type Sorted<T> = { fresh: T[]; doubles: LeftOut[]; refused: LeftOut[] };
+
+/** Whom rows name, and which machines they have already. */
+class People {
+  readonly #byMail = new Map<string, number>();
+  readonly #byPhone = new Map<string, number>();
+  readonly #byName = new Map<string, number>();
+  readonly #machines = new Set<string>();
+
+  /** The person of a mail address, else of a telephone and name, else of a name alone where nothing else is told. */
+  find({ name, phone, email }: { name: string; phone: string; email: string }): number | undefined {
+    if (email !== '') {
+      const byMail = this.#byMail.get(email.toLowerCase());
+      if (byMail !== undefined) return byMail;
+    }
+    const digits = phone.replace(/\D/g, '');
+    if (digits !== '') {
+      const byPhone = this.#byPhone.get(`${digits} ${knownText(name)}`);
+      if (byPhone !== undefined) return byPhone;
+    }
+    return email === '' && digits === '' && name !== '' ? this.#byName.get(knownText(name)) : undefined;
+  }
+
+  learn(person: number, { name, phone, email }: { name: string; phone: string; email: string }): void {
+    if (email !== '') this.#byMail.set(email.toLowerCase(), person);
+    const digits = phone.replace(/\D/g, '');
+    if (digits !== '') this.#byPhone.set(`${digits} ${knownText(name)}`, person);
+    if (email === '' && digits === '' && name !== '') this.#byName.set(knownText(name), person);
+  }
+
+  /** Notes a machine of a person; false where it was noted before. A machine without a serial is told by its name. */
+  hasMachine(person: number, { maker, model, serial }: { maker: string; model: string; serial: string }): boolean {
+    const machine = `${person} ${serial === '' ? `name ${knownText(`${maker} ${model}`)}` : `serial ${knownText(serial)}`}`;
+    const had = this.#machines.has(machine);
+    this.#machines.add(machine);
+    return had;
+  }
+}
+
+async function sortCustomers(db: Queryable, rows: readonly MovedCustomer[]): Promise<Sorted<MovingCustomer>> {
+  const people = new People();
+  for (const known of await listKnownMachines(db)) {
+    people.learn(known.customerId, known);
+    people.hasMachine(known.customerId, known);
+  }
+  const sorted: Sorted<MovingCustomer> = { fresh: [], doubles: [], refused: [] };
+  // Those that the file brings are numbered below 0, so that they are none of the shop's.
+  let next = -1;
+  for (const row of rows) {
+    const person = people.find(row) ?? next--;
+    people.learn(person, row);
+    if (people.hasMachine(person, row))
+      sorted.doubles.push({
+        line: row.line,
+        sentence: `${row.name || 'this customer'} with this machine is there already`,
+      });
+    else sorted.fresh.push({ ...row, person, knownId: person > 0 ? person : null });
+  }
+  return sorted;
+}
+
+const stockTitle = ({ label, module }: MovedStock): string => newStockTitle(readListing(label).module.maker, module);
+
+async function sortStock(db: Queryable, rows: readonly MovedStock[]): Promise<Sorted<MovedStock>> {
+  const here = new Set((await listOwnStock(db)).map(({ title, place }) => `${title} in ${place}`));
+  const serials = new Set<string>();
+  const sorted: Sorted<MovedStock> = { fresh: [], doubles: [], refused: [] };
+  for (const row of rows) {
+    const { line, serial, used, place } = row;
+    const title = `${stockTitle(row)} in ${place}`;
+    const isDouble =
+      serial !== '' && used ? serials.has(serial) || (await serialKnown(db, serial)) : !used && here.has(title);
+    if (isDouble) sorted.doubles.push({ line, sentence: `${row.label} is in stock already` });
+    else sorted.fresh.push(row);
+    if (serial !== '') serials.add(serial);
+    if (!used) here.add(title);
+  }
+  return sorted;
+}
+
+async function sortModels(db: Queryable, rows: readonly MovedModel[]): Promise<Sorted<MovedModel>> {
+  const seen = new Set<string>();
+  const sorted: Sorted<MovedModel> = { fresh: [], doubles: [], refused: [] };
+  for (const row of rows) {
+    const key = `${row.maker} ${row.name} ${row.yearFrom}`.toLowerCase();
+    if (seen.has(key) || (await findSameModel(db, row)) !== null)
+      sorted.doubles.push({ line: row.line, sentence: `the library has the ${row.maker} ${row.name} already` });
+    else sorted.fresh.push(row);
+    seen.add(key);
+  }
+  return sorted;
+}
+
+/** Columns that somebody told, of roles that this kind has; else as the headings tell. */
+function columnsOf({ kind, columns }: Moving, headings: readonly string[]): MovedColumns {
+  if (columns === null) return guessMovedColumns(kind, headings);
+  return Object.fromEntries(
+    MOVED_ROLES[kind].flatMap((role) => (columns[role] === undefined ? [] : [[role, columns[role]]])),
+  );
+}
+
+/** What a file comes to, with a way to move it in. */
+interface Understood {
+  look: MovingLook;
+  take: (db: Queryable, caller: Caller, movedInId: number, fileName: string) => Promise<Result<null>>;
+}
+
+function read<T>(
+  rows: readonly { line: number; cells: string[] }[],
+  one: (cells: string[], line: number) => { ok: true; row: T } | ({ ok: false } & LeftOut),
+) {
+  const good: T[] = [];
+  const refused: LeftOut[] = [];
+  for (const { line, cells } of rows) {
+    const result = one(cells, line);
+    if (result.ok) good.push(result.row);
+    else refused.push({ line, sentence: result.sentence });
+  }
+  return { good, refused };
+}
+
+/** Puts each in as if by hand; the first that is not taken undoes all. */
+async function takeEach<T extends { line: number }>(
+  rows: readonly T[],
+  put: (row: T) => Promise<Result<unknown>>,
+): Promise<Result<null>> {
+  if (rows.length > MOST_BY_HAND)
+    return fault(
+      'bad-input',
+      `At most ${MOST_BY_HAND.toLocaleString('en')} rows of these at once: move them in by parts.`,
+    );
+  for (const row of rows) {
+    const result = await put(row);
+    if (!result.ok) return fault(result.code, `Line ${row.line}: ${result.sentence}`);
+  }
+  return done(null);
+}
+
+async function putStock(db: Queryable, caller: Caller, movedInId: number, row: MovedStock): Promise<Result<null>> {
+  const { label, quantity, costCents, place, used, serial } = row;
+  if (!used) {
+    const put = await putNewStock(db, caller, newStockSchema.parse({ label, quantity, costCents, place }));
+    if (!put.ok) return put;
+    await setOfferMovedIn(db, put.value.offerId, movedInId);
+    return done(null);
+  }
+  const piece = pieceSchema.parse({ label, serial, test: 'untested', grade: 'B', note: place, worthCents: costCents });
+  for (let nr = 0; nr < quantity; nr++) {
+    const put = await putPiece(db, caller, piece);
+    if (!put.ok) return put;
+    await setOfferMovedIn(db, put.value.offerId, movedInId);
+  }
+  return done(null);
+}
+
+async function understand(db: Queryable, moving: Moving, input: Uint8Array): Promise<Result<Understood>> {
+  const file = await readMovedRows(input);
+  if (typeof file === 'string') return fault('bad-input', file);
+  const columns = columnsOf(moving, file.headings);
+  const look = <T>({ good, refused }: { good: T[]; refused: LeftOut[] }, sorted: Sorted<T>): MovingLook => ({
+    ...{ headings: file.headings, columns, rows: file.rows.length, fresh: sorted.fresh.length },
+    sample: file.rows.slice(0, SAMPLE).map(({ cells }) => cells.map((cell) => cell.slice(0, 80))),
+    ...{ doubles: sorted.doubles.slice(0, SHOWN), doubleCount: sorted.doubles.length },
+    ...{ refused: refused.slice(0, SHOWN), refusedCount: file.rows.length - good.length },
+  });
+  if (moving.kind === 'customers') {
+    const all = read(file.rows, (cells, line) => movedCustomer(cells, columns, line));
+    const sorted = await sortCustomers(db, all.good);
+    return done({
+      look: look<MovedCustomer>(all, sorted),
+      take: async (tx, _, movedInId, name) => {
+        await insertMovedCustomers(tx, movedInId, name, sorted.fresh);
+        return done(null);
+      },
+    });
+  }
+  if (moving.kind === 'stock') {
+    const { currency } = await getShop(db);
+    const all = read(file.rows, (cells, line) => movedStock(cells, columns, line, currencyDecimals(currency)));
+    const sorted = await sortStock(db, all.good);
+    return done({
+      look: look(all, sorted),
+      take: (tx, caller, id) => takeEach(sorted.fresh, (row) => putStock(tx, caller, id, row)),
+    });
+  }
+  const all = read(file.rows, (cells, line) => movedModel(cells, columns, line));
+  const sorted = await sortModels(db, all.good);
+  return done({
+    look: look(all, sorted),
+    take: (tx, caller, movedInId, fileName) =>
+      takeEach(sorted.fresh, async ({ maker, name, yearFrom, template, generation, moduleMiB, totalMiB }) => {
+        const from = { kind: 'template', template, generation };
+        const said = { kind: 'technician', name: `moved in from ${fileName}` };
+        const typed = newModelSchema.safeParse({ maker, name, yearFrom, from, moduleMiB, totalMiB, said });
+        if (!typed.success)
+          return fault('bad-input', typed.error.issues[0]?.message ?? 'Something in it is not right.');
+        const made = await putModel(tx, caller, typed.data);
+        if (made.ok) await setModelMovedIn(tx, made.value.id, movedInId);
+        return made;
+      }),
+  });
+}
+
+/** What moving a file in would bring; nothing is kept. */
+export async function lookMoving(moving: Moving, input: Uint8Array): Promise<Result<MovingLook>> {
+  const understood = await understand(pool(), moving, input);
+  return understood.ok ? done(understood.value.look) : understood;
+}
+
+class NotTaken extends Error {
+  constructor(readonly result: Result<never>) {
+    super('not taken');
+  }
+}
+
+/** Moves a file in, whole or not at all. */
+export async function moveIn(
+  caller: Caller,
+  moving: Moving,
+  file: { name: string; input: Uint8Array },
+): Promise<Result<{ id: number; taken: number }>> {
+  return transaction(async (db) => {
+    await lockMovingIn(db);
+    const understood = await understand(db, moving, file.input);
+    if (!understood.ok) return understood;
+    const { look, take } = understood.value;
+    if (look.fresh === 0) return fault('bad-input', 'There is nothing in it that the shop does not have already.');
+    const id = await insertMovedIn(db, { kind: moving.kind, name: file.name, taken: look.fresh, staffId: caller.id });
+    const taken = await take(db, caller, id, file.name);
+    if (!taken.ok) throw new NotTaken(taken);
+    const detail = { id, kind: moving.kind, taken: look.fresh };
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'moved-in', detail });
+    return done({ id, taken: look.fresh });
+  }).catch((cause) => {
+    if (cause instanceof NotTaken) return cause.result;
+    throw cause;
+  });
+}
+
+const UNDO: Record<
+  MovedKind,
+  { undo: (db: Queryable, id: number) => Promise<number>; left: (count: number) => string }
+> = {
+  customers: {
+    undo: deleteMovedCustomers,
+    left: (count) => `${count === 1 ? '1 job stays' : `${count} jobs stay`}: somebody works on what was moved in.`,
+  },
+  stock: {
+    undo: takeMovedStock,
+    left: (count) => `${count === 1 ? '1 module stays' : `${count} modules stay`}: promised to customers.`,
+  },
+  models: {
+    undo: deleteMovedModels,
+    left: (count) => `${count === 1 ? '1 model stays' : `${count} models stay`}: in use, or edited since.`,
+  },
+};
+
+/** Undoes a file that was moved in, all of it but what is in use by now. @returns what stays, in a sentence */
+export async function undoMovedIn(caller: Caller, id: number): Promise<Result<{ sentence: string }>> {
+  return transaction(async (db) => {
+    await lockMovingIn(db);
+    const movedIn = await lockMovedIn(db, id);
+    if (movedIn === null) return fault('not-found', 'Nothing was moved in under this number.');
+    if (movedIn.undoneAt !== null) return fault('conflict', 'This is undone already.');
+    const { undo, left } = UNDO[movedIn.kind];
+    const stays = await undo(db, id);
+    await setUndone(db, id);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'moved-in-undone', detail: { id, stays } });
+    return done({ sentence: stays === 0 ? `${movedIn.name} is undone.` : `${movedIn.name} is undone. ${left(stays)}` });
+  });
+}
+
+export const showMovedIn = (): Promise<MovedIn[]> => listMovedIn(pool());

@@ -1,0 +1,192 @@
+'use client';
+import { useState } from 'react';
+import { MOVED_KINDS, MOVED_ROLES, type MovedColumns, type MovedKind } from '@/core/moving-in/columns';
+import { useSave } from '../client/use-save';
+import { Button } from '../kit/button';
+import { Fault } from '../kit/fault';
+import { INPUT_LOOK } from '../kit/field';
+import { FileButton } from '../kit/file-button';
+import { Notice } from '../kit/notice';
+import { KIND_TEXTS, MOVED_ROLE_TEXTS, rowsText } from './moving-words';
+
+interface LeftOut {
+  line: number;
+  sentence: string;
+}
+
+interface Look {
+  headings: string[];
+  columns: MovedColumns;
+  sample: string[][];
+  rows: number;
+  fresh: number;
+  doubles: LeftOut[];
+  doubleCount: number;
+  refused: LeftOut[];
+  refusedCount: number;
+}
+
+interface Opened {
+  kind: MovedKind;
+  file: File;
+  look: Look;
+}
+
+/** A file with how it is to be read, as the server takes it. */
+function formOf({ kind, file }: Pick<Opened, 'kind' | 'file'>, columns: MovedColumns | null): FormData {
+  const form = new FormData();
+  form.set('kind', kind);
+  if (columns !== null) form.set('columns', JSON.stringify(columns));
+  form.set('file', file);
+  return form;
+}
+
+function LeftOutRows({ title, rows, count }: { title: string; rows: LeftOut[]; count: number }) {
+  if (count === 0) return null;
+  return (
+    <details className="text-sm">
+      <summary className="cursor-pointer py-1 font-semibold">
+        {title}: {rowsText(count)}
+      </summary>
+      <ul className="max-h-44 overflow-auto pl-4">
+        {rows.map(({ line, sentence }) => (
+          <li key={line}>
+            Line {line}: {sentence}
+          </li>
+        ))}
+        {count > rows.length && <li>and {rowsText(count - rows.length)} more</li>}
+      </ul>
+    </details>
+  );
+}
+
+/** The first rows under a choice of what each column is. */
+function MovedTable({ opened, busy, put }: { opened: Opened; busy: boolean; put: (columns: MovedColumns) => void }) {
+  const { kind, look } = opened;
+  const roles = MOVED_ROLES[kind];
+  const choose = (column: number, role: string) => {
+    const others = Object.entries(look.columns).filter(([name, at]) => name !== role && at !== column);
+    put(Object.fromEntries(role === '' ? others : [...others, [role, column]]));
+  };
+  return (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
+    <section aria-label="Columns" className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
+      <table className="w-full text-sm border-collapse">
+        <thead>
+          <tr>
+            {look.headings.map((heading, column) => {
+              const role = roles.find((one) => look.columns[one] === column);
+              return (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                <td key={column} className="px-1.5 py-1 border-l border-line first:border-0">
+                  <select
+                    aria-label={`Column ${heading === '' ? column + 1 : heading} is`}
+                    className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
+                    value={role ?? ''}
+                    disabled={busy}
+                    onChange={(event) => choose(column, event.target.value)}
+                  >
+                    <option value="">not used</option>
+                    {roles.map((one) => (
+                      <option key={one} value={one}>
+                        {MOVED_ROLE_TEXTS[one]}
+                      </option>
+                    ))}
+                  </select>
+                </td>
+              );
+            })}
+          </tr>
+          <tr className="border-b-2 border-edge text-left">
+            {look.headings.map((heading, column) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+              <th key={column} className="px-2 py-1 border-l border-line first:border-0 whitespace-nowrap">
+                {heading}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {look.sample.map((row, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand as they are
+            <tr key={at} className="border-b border-line last:border-0">
+              {look.headings.map((_, column) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                <td key={column} className="px-2 py-1 border-l border-line first:border-0 whitespace-nowrap">
+                  {row[column]}
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Chooses a file of a former program, shows what would become of it, and moves it in. */
+export function MovingIn() {
+  const { busy, sentence, save } = useSave();
+  const [opened, setOpened] = useState<Opened | null>(null);
+  const [told, setTold] = useState<string | null>(null);
+  const look = async (kind: MovedKind, file: File, columns: MovedColumns | null) => {
+    setTold(null);
+    const result = await save<Look>('POST', '/api/moving-in/look', formOf({ kind, file }, columns));
+    if (result.ok) setOpened({ kind, file, look: result.value });
+    else if (columns === null) setOpened(null);
+  };
+  const take = async (what: Opened) => {
+    const result = await save<{ taken: number }>('POST', '/api/moving-in', formOf(what, what.look.columns));
+    if (!result.ok) return;
+    setOpened(null);
+    setTold(`${what.file.name}: ${rowsText(result.value.taken)} moved in.`);
+  };
+  return (
+    <div className="grid gap-4">
+      <ul className="grid gap-px bg-line border border-line">
+        {MOVED_KINDS.map((kind) => (
+          <li key={kind} className="bg-sheet px-4 py-3 flex flex-wrap items-center gap-x-6 gap-y-2">
+            <div className="flex-1 basis-80">
+              <h2 className="text-base">{KIND_TEXTS[kind].title}</h2>
+              <p className="text-sm text-ink-2">{KIND_TEXTS[kind].about}</p>
+            </div>
+            <FileButton
+              fileLabel={`File: ${KIND_TEXTS[kind].title}`}
+              aria-label={`Choose a file: ${KIND_TEXTS[kind].title}`}
+              disabled={busy}
+              onFiles={([file]) => void look(kind, file, null)}
+            >
+              Choose a file…
+            </FileButton>
+          </li>
+        ))}
+      </ul>
+      <Fault sentence={sentence} />
+      {told !== null && (
+        <Notice tone="good" live>
+          {told}
+        </Notice>
+      )}
+      {opened !== null && (
+        <section aria-label={`What ${opened.file.name} would bring`} className="grid gap-3 min-w-0">
+          <h2 className="text-base border-b-4 border-edge pb-1">{opened.file.name}</h2>
+          <p>
+            <strong>{rowsText(opened.look.fresh)}</strong> of {opened.look.rows.toLocaleString('en')} would be moved in
+            as {KIND_TEXTS[opened.kind].title.toLowerCase()}.
+          </p>
+          <MovedTable opened={opened} busy={busy} put={(columns) => void look(opened.kind, opened.file, columns)} />
+          <LeftOutRows title="Known already" rows={opened.look.doubles} count={opened.look.doubleCount} />
+          <LeftOutRows title="Not readable" rows={opened.look.refused} count={opened.look.refusedCount} />
+          <div className="flex gap-3">
+            <Button weight="act" disabled={busy || opened.look.fresh === 0} onClick={() => void take(opened)}>
+              Move {rowsText(opened.look.fresh)} in
+            </Button>
+            <Button weight="quiet" disabled={busy} onClick={() => setOpened(null)}>
+              Leave it
+            </Button>
+          </div>
+        </section>
+      )}
+    </div>
+  );
+}
