@@ -20,7 +20,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   expect(await terms.getByLabel('Shipping of an order').inputValue()).toBe('dear');
   await terms.getByLabel('Shipping of an order').fill('6.00');
   await terms.getByLabel('Tax', { exact: true }).fill('20');
-  await terms.getByLabel('its list holds the tax').check();
+  await terms.getByLabel('prices include tax').check();
   expect(await axeFindings(page)).toEqual([]);
   await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Quayside Components: 0 prices counted anew.').waitFor();

@@ -2,11 +2,12 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { type BrowserContext, chromium } from 'playwright-core';
+import { type BrowserContext, chromium, type Page } from 'playwright-core';
 import { App } from '../e2e/app';
 import { acceptSpoken } from '../service/accept';
 import { beginFitting, tickStep } from '../service/fitting';
 import { showJob } from '../service/job-state';
+import { openShop } from '../service/open-shop';
 import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { findForSignIn } from '../store/staff';
@@ -15,9 +16,10 @@ import { openCluster } from './cluster';
 import { jobLink } from './job-link';
 import { loadDemoAt } from './load-demo';
 import { ROOT, say } from './setup.mjs';
-import { makeDemoTemplate, makeTemplate } from './test-database';
+import { makeDemoTemplate, makeTemplate, testDatabase } from './test-database';
+import { OWN_SHOP } from './test-own-shop';
 
-/* npm run screenshots: one current picture of each main view in docs/screenshots, from the demo shop. */
+/* npm run screenshots: one current picture of each main view in docs/screenshots, from the demo shop, and of the first hour of a new one. */
 
 interface Shot {
   name: string;
@@ -25,42 +27,82 @@ interface Shot {
   light?: 'back-room';
   /** pressed before the picture is taken */
   press?: string;
-  /** keys that are pressed after that */
-  keys?: readonly string[];
-  /** typed into the report field before */
-  type?: string;
-  /** focused before */
-  focus?: string;
+  /** what else is done on the screen before */
+  act?: (page: Page) => Promise<void>;
   width?: number;
 }
 
 const MARK_16 = '[data-rung="16384"] .plan-mark[aria-label*="third-party"]';
-const MARK_64 = '[data-rung="65536"] .plan-mark[aria-label*="third-party"]';
-const MARK_24 = '[data-rung="24576"] .plan-mark[aria-label*="third-party"]';
+
+/** What stands under a heading is brought to the top. */
+const bringUp = (label: string) => async (page: Page) => {
+  await page
+    .getByLabel(label, { exact: true })
+    .evaluate((part) => window.scrollTo(0, part.getBoundingClientRect().top - 80));
+};
+
+async function offerByHand(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Add an offer' }).click();
+  await page
+    .getByLabel('Title with price')
+    .fill('Tarnholt 16GB DDR4-2666 CL19 SO-DIMM, genuine, for Lumen 5, 94.00 EUR');
+  await page.waitForFunction(() => [...document.querySelectorAll('input')].some((one) => one.value === '94.00'));
+}
+
+async function modelOfTemplate(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Add a model' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('Maker').fill('Tarnholt');
+  await sheet.getByLabel('Model').fill('Gannet 15');
+  await sheet.getByLabel('Since').fill('2021');
+  await sheet.getByLabel('Largest module').fill('16 GB');
+  await sheet.getByLabel('Maximum total').fill('32 GB');
+  await sheet.getByLabel('Who says that').fill('service manual, page 12');
+  await sheet.locator('button[type=submit]').click();
+  await page.waitForURL(/\/models\/\d+/);
+  await page.waitForLoadState('networkidle');
+}
+
+async function stockOfOne(page: Page): Promise<void> {
+  const stock = page.getByLabel('New modules in stock');
+  for (const [label, quantity, cost, place] of [
+    ['Corrick 8GB DDR4-2666 CL19 SO-DIMM', '6', '19.50', 'drawer 3'],
+    ['Vellamo 16GB DDR4-3200 CL22 SO-DIMM', '2', '37.90', 'drawer 3'],
+  ] as const) {
+    await stock.getByRole('button').first().click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByLabel('What it is').fill(label);
+    await sheet.getByLabel('Quantity').fill(quantity);
+    await sheet.getByLabel('Purchase price of one, without tax').fill(cost);
+    await sheet.getByLabel('Place').fill(place);
+    await sheet.getByLabel('Minimum').fill('3');
+    await sheet.locator('button[type=submit]').click();
+    await sheet.waitFor({ state: 'detached' });
+    await stock
+      .getByText(label.split(' ')[1] ?? '')
+      .first()
+      .waitFor();
+  }
+  await bringUp('New modules in stock')(page);
+}
 
 const SHOTS: readonly Shot[] = [
   { name: 'counter', path: '/counter' },
   { name: 'intake', path: '/jobs/1/intake' },
   { name: 'limits', path: '/jobs/5/limits' },
   { name: 'options', path: '/jobs/1/options', press: MARK_16 },
-  { name: 'options-back-room', path: '/jobs/5/options', light: 'back-room', press: MARK_64 },
-  { name: 'options-plan', path: '/jobs/3/options', press: MARK_24, keys: ['Enter'] },
-  {
-    name: 'options-compare',
-    path: '/jobs/3/options',
-    press: MARK_24,
-    keys: ['c', 'ArrowUp', 'c', 'ArrowUp', 'c', 'v'],
-  },
-  { name: 'options-table', path: '/jobs/1/options', keys: ['t'] },
   { name: 'options-customer', path: '/jobs/2/customer' },
   { name: 'quote', path: '/jobs/2/quote' },
   { name: 'fitting', path: '/jobs/5/fitting', width: 1024 },
   { name: 'orders', path: '/orders' },
   { name: 'proof', path: '/jobs/6/proof' },
   { name: 'models', path: '/models' },
-  { name: 'model', path: '/models/4', light: 'back-room' },
+  { name: 'model-from-template', path: '/models', act: modelOfTemplate },
   { name: 'settings', path: '/settings', light: 'back-room' },
   { name: 'offers', path: '/offers' },
+  { name: 'sellers', path: '/offers', act: bringUp('Sellers') },
+  { name: 'offer-by-hand', path: '/offers', act: offerByHand },
+  { name: 'stock', path: '/offers', light: 'back-room', act: stockOfOne },
   { name: 'market', path: '/offers/market?kind=2' },
 ];
 
@@ -71,16 +113,7 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
   await page.goto(base + shot.path);
   await page.waitForLoadState('networkidle');
   if (shot.press !== undefined) await page.locator(shot.press).first().click();
-  for (const key of shot.keys ?? []) {
-    await page.keyboard.press(key);
-    // What is laid over the work is fetched first.
-    await page.waitForTimeout(400);
-  }
-  if (shot.type !== undefined) await page.getByLabel('What does the machine say?').fill(shot.type);
-  if (shot.focus !== undefined) {
-    await page.locator(shot.focus).focus();
-    await page.getByRole('tooltip').waitFor();
-  }
+  await shot.act?.(page);
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${shot.name}.png`) });
   await page.close();
@@ -125,10 +158,21 @@ process.env.DATABASE_URL = app.databaseUrl;
 await atTheBench();
 for (const shot of SHOTS) await shoot(context, app.base, shot);
 const link = await jobLink(7);
-await closePool();
 await shoot(context, app.base, { name: 'customer-quote', path: `/q/${link}` });
-await browser.close();
+await closePool();
 await app.close();
+// A shop that somebody has just opened, with nothing in it.
+const own = await App.openOn(await testDatabase());
+process.env.DATABASE_URL = own.databaseUrl;
+const opened = await openShop(OWN_SHOP);
+if (!opened.ok) throw new Error(opened.sentence);
+await closePool();
+const ownContext = await browser.newContext({ reducedMotion: 'reduce' });
+const { signIn, password } = OWN_SHOP.owner;
+await ownContext.request.post(`${own.base}/api/sign-in`, { data: { name: signIn, password } });
+await shoot(ownContext, own.base, { name: 'first-hour', path: '/counter' });
+await browser.close();
+await own.close();
 cluster.stop();
 rmSync(folder, { recursive: true, force: true });
 say('docs/screenshots is up to date');
