@@ -26,3 +26,17 @@ test.each([
   }
   await context.close();
 });
+
+test('on a telephone in the hand of the staff nothing is cut off sideways', async () => {
+  const context = await stage.browser.newContext({
+    ...{ baseURL: stage.app.base, viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true },
+  });
+  await signIn(context, stage.app.base);
+  const page = await context.newPage();
+  for (const path of ['/counter', '/jobs/2/intake', '/jobs/2/quote', '/jobs/6/fitting', '/orders', '/models']) {
+    await page.goto(path);
+    await page.locator('#work').waitFor();
+    expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 390]);
+  }
+  await context.close();
+});

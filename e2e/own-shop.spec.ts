@@ -329,3 +329,29 @@ test('the parts are ordered by mail, fitted, and the promise is proved', async (
   await sheet.context().close();
   expect(faults).toEqual([]);
 }, 300_000);
+
+test('what a former program kept is looked at, moved in, found at the counter, and undone', async () => {
+  await page.goto('/moving-in');
+  const rows = [
+    'Name;Telefon;Hersteller;Gerät;Seriennummer',
+    'Orin Pell;0551 200;Tarnholt;Mast 2;MA2-1',
+    'Hedda Vane;;;;',
+    ';;;;x',
+    'Orin Pell;0551 200;Tarnholt;Mast 2;MA2-1',
+  ].join('\n');
+  const file = { name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) };
+  await page.getByLabel('File: Customers and machines', { exact: true }).setInputFiles(file);
+  await page.getByText('Known already: 1 row').waitFor();
+  expect(await page.getByLabel('Column Hersteller is').inputValue()).toBe('maker');
+  expect(await axeFindings(page)).toEqual([]);
+  await button('Move 3 rows in').click();
+  await page.getByText('customers.csv: 3 rows moved in.').waitFor();
+  await page.goto('/counter/closed');
+  await page.getByText('Moved in from customers.csv').first().waitFor();
+  await page.goto('/moving-in');
+  await button('Undo customers.csv').click();
+  await page.getByText('customers.csv is undone.').waitFor();
+  await page.goto('/counter/closed');
+  await page.getByRole('heading', { name: 'Closed jobs' }).waitFor();
+  expect(await page.getByText('Moved in from').count()).toBe(0);
+}, 120_000);

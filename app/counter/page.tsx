@@ -28,7 +28,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   const jobs = entries.map(({ touchedAt, ...entry }) => ({ ...entry, touched: ageText(touchedAt, now) }));
   return (
     <Desk caller={caller} here="/counter">
-      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-center justify-between gap-4">
           <h1 className="text-xl">Counter</h1>
           <div className="flex items-center gap-4">

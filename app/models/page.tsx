@@ -35,7 +35,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
   }));
   return (
     <Desk caller={caller} here="/models">
-      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <LibraryTools count={count} find={wanted} mayWrite={mayWrite} add={mayWrite && <NewModel />} />
         {wanted === '' && <OtherShops shops={await otherShops()} mayTrust={mayDo(caller, 'shop.settings')} />}
         {wanted === '' && <TwinList twins={twins} />}

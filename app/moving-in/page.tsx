@@ -19,7 +19,7 @@ export default async function MovingInPage() {
   }));
   return (
     <Desk caller={caller} here="/settings">
-      <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid gap-4 min-w-0">
+      <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-baseline gap-5">
           <h1 className="text-xl">Moving in</h1>
           <Link href="/settings" className="text-sm underline underline-offset-4">

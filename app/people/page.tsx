@@ -12,7 +12,7 @@ export default async function PeoplePage() {
   const people = await staffList();
   return (
     <Desk caller={caller} here="/people">
-      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <h1 className="text-xl">People</h1>
         <PeopleList people={people} self={caller.id} />
       </main>

@@ -40,7 +40,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const address = await customerAddress();
   return (
     <Desk caller={caller} here="/settings">
-      <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-baseline gap-5">
           <h1 className="text-xl">Settings</h1>
           <Link href="/moving-in" className="text-sm underline underline-offset-4">

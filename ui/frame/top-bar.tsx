@@ -32,7 +32,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
       <NearLink href="/counter" className="flex items-center gap-2 font-bold wide text-base tracking-tight">
         <Mark /> Fenbrik
       </NearLink>
-      <nav aria-label="Places" className="flex gap-1">
+      <nav aria-label="Places" className="flex flex-wrap gap-1">
         {places.map(({ href, text }) => (
           <NearLink
             key={href}
@@ -44,7 +44,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
           </NearLink>
         ))}
       </nav>
-      <div className="flex-1 min-w-0">{children}</div>
+      <div className="flex-1 min-w-0 max-[700px]:order-last max-[700px]:basis-full">{children}</div>
       <LightSwitch light={light} />
       <form action="/api/sign-out" method="post" className="flex items-center gap-2 text-sm">
         <span className="text-ink-2 max-[1100px]:hidden">

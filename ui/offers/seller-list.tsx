@@ -97,7 +97,10 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, t
       )}
       <ul className="bg-sheet">
         {active.map((seller) => (
-          <li key={seller.id} className="flex items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
+          <li
+            key={seller.id}
+            className="flex flex-wrap md:flex-nowrap items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm"
+          >
             <span className="font-semibold w-52 shrink-0">{seller.name}</span>
             <span className="flex-1 min-w-0 text-ink-2">
               {seller.partsOf !== null && `original parts of ${seller.partsOf} · `}

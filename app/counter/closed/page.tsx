@@ -19,7 +19,7 @@ export default async function ClosedPage({ searchParams }: { searchParams: Promi
   const { jobs, hasMore } = await closedJobs(page);
   return (
     <Desk caller={caller} here="/counter">
-      <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-baseline gap-5">
           <h1 className="text-xl">Closed jobs</h1>
           <Link href="/counter" className="text-sm underline underline-offset-4">

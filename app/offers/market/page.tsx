@@ -19,7 +19,7 @@ export default async function MarketPage({
   const prices = await marketPrices(familyId);
   return (
     <Desk caller={caller} here="/offers">
-      <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex flex-wrap items-baseline gap-x-5">
           <h1 className="text-xl">What memory costs</h1>
           <Link href="/offers" className="text-sm underline underline-offset-4">

@@ -30,7 +30,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
   const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * (eachCents ?? 0), 0);
   return (
     <Desk caller={caller} here="/orders">
-      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-4">
+      <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1 className="text-xl">{order.number}</h1>
           <span>
