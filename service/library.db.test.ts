@@ -162,6 +162,23 @@ describe('photographs', () => {
     expect(await takePhotoOut(shop.teo, keep, photos[0]?.id ?? 0)).toMatchObject({ ok: false, code: 'not-found' });
   });
 
+  it('taken out leave the steps that they showed without them, in their order', async () => {
+    const id = await modelId('Row 4');
+    must(await addPhoto(shop.teo, id, { caption: 'the door', bytes: png }));
+    const [photo] = (await showModel(id))?.photos ?? [];
+    const steps = [
+      { text: 'Open the door', photo: photo?.id },
+      { text: 'Lift the shield', photo: null },
+    ];
+    await pool().query('update model set opening = $2 where id = $1', [id, JSON.stringify(steps)]);
+    must(await takePhotoOut(shop.teo, id, photo?.id ?? 0));
+    const opening = (await showModel(id))?.model.opening ?? [];
+    expect(opening.map((step) => [step.text, step.photo])).toEqual([
+      ['Open the door', null],
+      ['Lift the shield', null],
+    ]);
+  });
+
   it('are refused where they are none, and past a dozen', async () => {
     const id = await modelId('Row 3');
     const markup = Buffer.from('<svg onload="alert(1)">');

@@ -32,13 +32,13 @@ import {
 } from '../store/moving-in';
 import { listOwnStock } from '../store/own-stock';
 import { findSameModel } from '../store/same-models';
-import { serialKnown } from '../store/shelf';
+import { listPieces, serialKnown } from '../store/shelf';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
 import { newModelSchema, putModel } from './new-model';
 import { newStockSchema, newStockTitle, putNewStock } from './own-stock';
 import { done, fault, type Result } from './result';
-import { pieceSchema, putPiece } from './shelf';
+import { pieceSchema, pieceTitle, putPiece } from './shelf';
 
 /** How a file is to be read: what is in it, and its columns, which are guessed where none are told. */
 export const movingSchema = z.strictObject({
@@ -75,7 +75,7 @@ const SAMPLE = 6;
 /** Of modules and models so many at most: each is put in as if by hand. */
 const MOST_BY_HAND = 2_000;
 
-type Sorted<T> = { fresh: T[]; doubles: LeftOut[]; refused: LeftOut[] };
+type Sorted<T> = { fresh: T[]; doubles: LeftOut[] };
 
 /** Whom rows name, and which machines they have already. */
 class People {
@@ -120,7 +120,7 @@ async function sortCustomers(db: Queryable, rows: readonly MovedCustomer[]): Pro
     people.learn(known.customerId, known);
     people.hasMachine(known.customerId, known);
   }
-  const sorted: Sorted<MovingCustomer> = { fresh: [], doubles: [], refused: [] };
+  const sorted: Sorted<MovingCustomer> = { fresh: [], doubles: [] };
   // Those that the file brings are numbered below 0, so that they are none of the shop's.
   let next = -1;
   for (const row of rows) {
@@ -136,28 +136,37 @@ async function sortCustomers(db: Queryable, rows: readonly MovedCustomer[]): Pro
   return sorted;
 }
 
-const stockTitle = ({ label, module }: MovedStock): string => newStockTitle(readListing(label).module.maker, module);
+/** How used modules of a former program come: nobody has tested them here. */
+const AS_USED = { test: 'untested', grade: 'B' } as const;
+
+/** What modules are called where they lie, as stock and used parts are listed. */
+function lyingText({ label, module, used, place }: MovedStock): string {
+  const { maker } = readListing(label).module;
+  return `${used ? pieceTitle(maker, module, AS_USED) : newStockTitle(maker, module)} in ${place}`;
+}
 
 async function sortStock(db: Queryable, rows: readonly MovedStock[]): Promise<Sorted<MovedStock>> {
-  const here = new Set((await listOwnStock(db)).map(({ title, place }) => `${title} in ${place}`));
+  const stock = (await listOwnStock(db)).map(({ title, place }) => `${title} in ${place}`);
+  const pieces = (await listPieces(db)).map(({ title, note }) => `${title} in ${note}`);
+  const here = new Set([...stock, ...pieces]);
   const serials = new Set<string>();
-  const sorted: Sorted<MovedStock> = { fresh: [], doubles: [], refused: [] };
+  const sorted: Sorted<MovedStock> = { fresh: [], doubles: [] };
   for (const row of rows) {
-    const { line, serial, used, place } = row;
-    const title = `${stockTitle(row)} in ${place}`;
-    const isDouble =
-      serial !== '' && used ? serials.has(serial) || (await serialKnown(db, serial)) : !used && here.has(title);
+    const { line, serial, used } = row;
+    const text = lyingText(row);
+    // Used ones are told apart by their serials, and where they have none by what is said of them.
+    const isDouble = used && serial !== '' ? serials.has(serial) || (await serialKnown(db, serial)) : here.has(text);
     if (isDouble) sorted.doubles.push({ line, sentence: `${row.label} is in stock already` });
     else sorted.fresh.push(row);
     if (serial !== '') serials.add(serial);
-    if (!used) here.add(title);
+    here.add(text);
   }
   return sorted;
 }
 
 async function sortModels(db: Queryable, rows: readonly MovedModel[]): Promise<Sorted<MovedModel>> {
   const seen = new Set<string>();
-  const sorted: Sorted<MovedModel> = { fresh: [], doubles: [], refused: [] };
+  const sorted: Sorted<MovedModel> = { fresh: [], doubles: [] };
   for (const row of rows) {
     const key = `${row.maker} ${row.name} ${row.yearFrom}`.toLowerCase();
     if (seen.has(key) || (await findSameModel(db, row)) !== null)
@@ -221,7 +230,7 @@ async function putStock(db: Queryable, caller: Caller, movedInId: number, row: M
     await setOfferMovedIn(db, put.value.offerId, movedInId);
     return done(null);
   }
-  const piece = pieceSchema.parse({ label, serial, test: 'untested', grade: 'B', note: place, worthCents: costCents });
+  const piece = pieceSchema.parse({ label, serial, ...AS_USED, note: place, worthCents: costCents });
   for (let nr = 0; nr < quantity; nr++) {
     const put = await putPiece(db, caller, piece);
     if (!put.ok) return put;

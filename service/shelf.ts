@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { idSchema } from '../core/bounds';
 import { knownOf } from '../core/machine/slots-of-reading';
 import { capacityText } from '../core/memory/capacity';
+import type { MemoryModule } from '../core/memory/module';
 import { moduleText } from '../core/memory/module-words';
 import { wholeModule } from '../core/price-list/whole-module';
 import { moneyText } from '../core/pricing/money-text';
@@ -43,6 +44,13 @@ export const pieceSchema = z.strictObject({
 });
 
 const TEST_WORDS = { untested: 'untested', read: 'read in a machine', tested: 'tested' } as const;
+
+/** What a used module is called. */
+export const pieceTitle = (
+  maker: string | null,
+  module: MemoryModule,
+  { test, grade }: Pick<z.infer<typeof pieceSchema>, 'test' | 'grade'>,
+): string => `${maker === null ? '' : `${maker} `}${moduleText(module)}, used, ${TEST_WORDS[test]}, grade ${grade}`;
 
 /** What a new module of this kind and size costs today, a GB; null where nobody sells one. */
 async function newGibCents(db: Queryable, specId: number, capacityMiB: number): Promise<number | null> {
@@ -87,7 +95,7 @@ export async function putPiece(
   const offerId = await insertOffer(db, {
     sellerId: null,
     sellerPart: null,
-    title: `${read.maker === null ? '' : `${read.maker} `}${moduleText(module)}, used, ${TEST_WORDS[test]}, grade ${grade}`,
+    title: pieceTitle(read.maker, module, { test, grade }),
     origin: 'used',
     modules: 1,
     module,

@@ -42,5 +42,14 @@ export async function insertPhoto(
 
 /** Takes a photograph out; false where the model has none of this id. */
 export async function dropPhoto(db: Queryable, modelId: number, id: number): Promise<boolean> {
+  // A step that it showed goes on without it.
+  await run(
+    db,
+    `update model set opening = (
+       select jsonb_agg(case when step ->> 'photo' = $2::text then jsonb_set(step, '{photo}', 'null') else step end order by nr)
+       from jsonb_array_elements(opening) with ordinality as one (step, nr))
+     where id = $1 and opening @> jsonb_build_array(jsonb_build_object('photo', $2::integer))`,
+    [modelId, id],
+  );
   return (await run(db, 'delete from model_photo where model_id = $1 and id = $2', [modelId, id])) > 0;
 }

@@ -150,3 +150,11 @@ describe('the work as it stands', () => {
     expect(minutesTaken(steps, [tick('open.2', 3), tick('open.1', 0), tick('in.A2', 4, 'skipped')])).toBe(5);
   });
 });
+
+test('a step shows its photograph, opening and closing, and a list of before has none', () => {
+  const opening = OPENING.map((one, nr) => ({ ...one, photo: nr === 0 ? 7 : null }));
+  const steps = checklistOf({ ...INPUT, opening });
+  expect(steps.filter(({ photo }) => photo === 7).map(({ key }) => key)).toEqual(['open.1', 'close.1']);
+  const { photo: _, ...before } = steps[0] ?? { photo: null };
+  expect(fittingStepSchema.parse(before).photo).toBeNull();
+});

@@ -34,6 +34,8 @@ export const fittingStepSchema = z.strictObject({
   notch: z.strictObject({ generation: z.enum(GENERATIONS).nullable(), form: z.string().nullable() }).nullable(),
   /** what it usually takes; null: nobody noted it */
   minutes: z.number().positive().nullable(),
+  /** number of the model's photograph that shows it */
+  photo: z.number().int().positive().nullable().default(null),
 });
 export type FittingStep = z.infer<typeof fittingStepSchema>;
 
@@ -46,6 +48,7 @@ const PLAIN = {
   module: null,
   notch: null,
   minutes: null,
+  photo: null,
 } as const;
 
 export interface ChecklistInput {
@@ -102,6 +105,7 @@ function openSteps({ opening }: ChecklistInput): FittingStep[] {
       fasteners: one.fasteners === null ? null : { count: one.fasteners, lengthMm: one.lengthMm, dish },
       cable: one.unplug,
       minutes: one.minutes,
+      photo: one.photo ?? null,
     };
   });
 }

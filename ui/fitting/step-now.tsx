@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import type { FittingStep } from '@/core/fitting/checklist';
 import { useKeys } from '../client/use-keys';
+import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Field } from '../kit/field';
@@ -19,6 +20,22 @@ export function fastenerText({ fasteners }: FittingStep): string {
   const { count, lengthMm, dish } = fasteners;
   const each = lengthMm === null ? '' : ` of ${lengthMm} mm`;
   return `${count} ${count === 1 ? 'fastener' : 'fasteners'}${each}, dish ${dish}`;
+}
+
+/** The model's photograph of a step; nothing where it is gone meanwhile. */
+function StepPhoto({ photo }: { photo: number }) {
+  const { modelId } = useJob().job.machine;
+  const [isGone, setGone] = useState(false);
+  if (modelId === null || isGone) return null;
+  return (
+    // biome-ignore lint/performance/noImgElement: it comes from our own database as it is
+    <img
+      src={`/api/models/${modelId}/photos/${photo}`}
+      alt="This step on a machine of the model"
+      className="max-h-64 max-w-80 border border-line object-contain"
+      onError={() => setGone(true)}
+    />
+  );
 }
 
 /** The step that is to be done now, large enough to be read from the machine. */
@@ -69,6 +86,7 @@ export function StepNow({
             </p>
           ))}
         </div>
+        {step.photo !== null && <StepPhoto photo={step.photo} />}
         {step.notch !== null && (
           <div className="w-64">
             <NotchDrawing notch={step.notch} />
