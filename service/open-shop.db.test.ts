@@ -1,5 +1,5 @@
-import { NO_IDENTITY } from '../core/shop/identity';
 import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { OWN_SHOP } from '../scripts/test-own-shop';
 import { must } from '../scripts/test-shop';
 import { closePool, many, pool, run } from '../store/database';
 import { getShop } from '../store/shop';
@@ -11,19 +11,6 @@ import { saveIdentity, shopFormSchema, showIdentity } from './identity';
 import { newShopSchema, openShop } from './open-shop';
 import { makeOpeningCode } from './opening-code';
 import { signIn, signInPage } from './sign-in';
-
-const OWN = newShopSchema.parse({
-  ...NO_IDENTITY,
-  name: 'Harbour Bench',
-  street: '3 Quay Lane',
-  town: 'Skerrow',
-  phone: '+47 5550 0100',
-  currency: 'EUR',
-  timeZone: 'Europe/Oslo',
-  taxBp: 2500,
-  labourCents: 3900,
-  owner: { name: 'Wren Hollis', signIn: 'wren', password: 'long enough' },
-});
 
 let database: TestDatabase;
 
@@ -38,7 +25,7 @@ afterEach(async () => {
 });
 
 async function openedBy(): Promise<Caller> {
-  must(await openShop(OWN));
+  must(await openShop(OWN_SHOP));
   const { token } = must(await signIn('wren', 'long enough'));
   const entered = await checkCaller(token, 'staff.manage');
   if (!entered.ok) throw new Error(entered.sentence);
@@ -49,7 +36,7 @@ describe('a shop of one’s own', () => {
   it('opens in an empty database, with an owner and without the demo’s accounts', async () => {
     const caller = await openedBy();
     expect(caller).toMatchObject({ name: 'Wren Hollis', role: 'owner' });
-    expect(await openShop(OWN)).toMatchObject({ ok: false, code: 'conflict' });
+    expect(await openShop(OWN_SHOP)).toMatchObject({ ok: false, code: 'conflict' });
     expect(await signInPage()).toEqual({ shopName: 'Harbour Bench', demoAccounts: [] });
     expect(await getShop(pool())).toMatchObject({ contact: '3 Quay Lane, Skerrow · +47 5550 0100', demo: false });
   });
@@ -58,9 +45,9 @@ describe('a shop of one’s own', () => {
     const code = await makeOpeningCode();
     const second = await makeOpeningCode();
     expect(code).toMatch(/^([A-Z0-9]{4}-){2}[A-Z0-9]{4}$/);
-    expect(await openShop(OWN, 'ABCD-EFGH-JKMN')).toMatchObject({ ok: false, code: 'forbidden' });
-    must(await openShop(OWN, (code ?? '').toLowerCase().replaceAll('-', ' ')));
-    expect(await openShop(OWN, second ?? '')).toMatchObject({ ok: false, code: 'conflict' });
+    expect(await openShop(OWN_SHOP, 'ABCD-EFGH-JKMN')).toMatchObject({ ok: false, code: 'forbidden' });
+    must(await openShop(OWN_SHOP, (code ?? '').toLowerCase().replaceAll('-', ' ')));
+    expect(await openShop(OWN_SHOP, second ?? '')).toMatchObject({ ok: false, code: 'conflict' });
     expect(await makeOpeningCode()).toBeNull();
     expect(await many(pool(), 'select 1 from opening_code')).toHaveLength(0);
   });
@@ -70,13 +57,13 @@ describe('a shop of one’s own', () => {
     const [kept] = await many<{ hash: string }>(pool(), "select encode(code_hash, 'escape') as hash from opening_code");
     expect(kept?.hash).not.toContain(code.slice(0, 4));
     await run(pool(), "update opening_code set made_at = now() - interval '8 days'");
-    expect(await openShop(OWN, code)).toMatchObject({ ok: false, code: 'forbidden' });
+    expect(await openShop(OWN_SHOP, code)).toMatchObject({ ok: false, code: 'forbidden' });
   });
 
   it('gets one first owner, however many open it at the same moment', async () => {
     const code = await makeOpeningCode();
     const others = ['ada', 'bo', 'cy', 'di'].map((signInName) =>
-      openShop({ ...OWN, owner: { ...OWN.owner, signIn: signInName } }, code),
+      openShop({ ...OWN_SHOP, owner: { ...OWN_SHOP.owner, signIn: signInName } }, code),
     );
     const opened = await Promise.all(others);
     expect(opened.filter(({ ok }) => ok)).toHaveLength(1);
@@ -90,7 +77,7 @@ describe('a shop of one’s own', () => {
     [{ taxBp: -1 }, '0 % or more'],
     [{ labourCents: Number.NaN }, 'what you ask for fitting'],
   ])('refuses %j in a sentence', (change, sentence) => {
-    const read = newShopSchema.safeParse({ ...OWN, ...change });
+    const read = newShopSchema.safeParse({ ...OWN_SHOP, ...change });
     expect(read.error?.issues[0]?.message).toContain(sentence);
   });
 });
