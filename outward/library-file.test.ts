@@ -39,7 +39,14 @@ describe('a file of models', () => {
 
   it('comes back from JSON as it went out', () => {
     const read = readLibraryFile(bytes(libraryJson([model])));
-    expect(read).toEqual({ ok: true, counts: 'entry', entries: [{ at: 1, ok: true, model }] });
+    expect(read).toEqual({ ok: true, counts: 'entry', entries: [{ at: 1, ok: true, model }], shop: null });
+  });
+
+  it('says in JSON which shop it is of, and passes over one that is none', () => {
+    const shop = { key: '6f1f1a52-6a0a-4c0e-9d55-2f8d6f1f1a52', name: 'Harbour Bench' };
+    expect(readLibraryFile(bytes(libraryJson([model], shop)))).toMatchObject({ ok: true, shop });
+    const other = JSON.stringify({ fenbrik: 'models/1', shop: { key: 'x', name: '' }, models: [] });
+    expect(readLibraryFile(bytes(other))).toMatchObject({ ok: true, shop: null });
   });
 
   it('comes back from CSV as far as its columns hold it, and runs nothing in a spreadsheet', () => {

@@ -167,14 +167,14 @@ describe('what the schema refuses whatever the code does', () => {
     ]);
   });
 
-  it('a kit of nine, a seller’s offer that claims to be from the shelf, and a module of nothing', async () => {
+  it('a kit of nine, a minimum of none in stock, and a module of nothing', async () => {
     const module = { ...LOW, form: 'REFUSED' };
     const specId = await specOf(pool(), module);
     const insert = `insert into offer (title, origin, modules, spec_id, family_id, unit_mib)
       select 'x', $1, $2::integer, id, family_id, capacity_mib from module_spec where id = $3`;
     await pool().query(insert, ['used', 1, specId]);
     await refuses(insert, ['used', 9, specId]);
-    await refuses(insert, ['original', 1, specId]);
+    await refuses('update offer set least_stock = 0 where spec_id = $1', [specId]);
     await refuses('select spec_of($1)', [{ ...module, capacityMiB: 0 }]);
   });
 
