@@ -5,8 +5,6 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { feedCatalogue } from '../demo/feed-catalogue';
-import { DEMO_SELLERS } from '../demo/sellers';
 import { readEnvironment } from '../runtime/environment';
 import { makeOpeningCode } from '../service/opening-code';
 import { closePool, pool } from '../store/database';
@@ -14,7 +12,6 @@ import { listFeeds, setFeedUrl } from '../store/feeds';
 import { maybeShop, updateCustomerAddress } from '../store/shop';
 import { needBuild } from './build';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
-import { loadDemo } from './load-demo';
 import { networkWords, reachedFromHere } from './network';
 import { askedPort } from './port';
 import { actAsRoles, migrated } from './roles-of-shop';
@@ -46,7 +43,10 @@ async function prepare(): Promise<void> {
   process.env.FENBRIK_KEY ??= serverKey();
   const ran = await migrated();
   if (ran.length > 0) say(`database brought up to date: ${ran.join(', ')}`);
-  if (process.env.FENBRIK_DEMO !== 'off' && (await loadDemo())) say('loaded the demo shop');
+  if (process.env.FENBRIK_DEMO === 'off') return;
+  // Code of the demo shop is for who shows it: a shop of one's own starts without.
+  const { loadDemo } = await import('./load-demo');
+  if (await loadDemo()) say('loaded the demo shop');
 }
 
 /** The demo sellers' feeds, only where the demo shop is what is loaded; the sellers learn where they answer. */
@@ -57,6 +57,10 @@ async function sellerFeeds(): Promise<Supervised | null> {
     say('another start serves the demo sellers’ feeds: they are left alone');
     return null;
   }
+  const [{ feedCatalogue }, { DEMO_SELLERS }] = await Promise.all([
+    import('../demo/feed-catalogue'),
+    import('../demo/sellers'),
+  ]);
   const port = await freePort();
   const catalogue = join(mkdtempSync(join(tmpdir(), 'fenbrik-feeds-')), 'catalogue.json');
   writeFileSync(catalogue, JSON.stringify(feedCatalogue(shop.currency)));
