@@ -92,7 +92,12 @@ const filled = (path: string, own: Record<string, string> = {}): string =>
   path.replace(/\[(\w+)\]/g, (_, name: string) => own[name] ?? PARTS[name] ?? '1');
 
 const FORM = 'multipart/form-data; boundary=x';
-const PARTED = new Set(['POST /api/jobs/[id]/reading', 'POST /api/models/[id]/photos']);
+const PARTED = new Set([
+  'POST /api/jobs/[id]/reading',
+  'POST /api/models/[id]/photos',
+  'POST /api/moving-in',
+  'POST /api/moving-in/look',
+]);
 
 /** Something that a handler reads and does not take: so nothing changes, and who may is told from who may not. */
 const nothingMuch = (door: string): Asked => {
