@@ -57,7 +57,7 @@ async function modelOfTemplate(page: Page): Promise<void> {
   await sheet.getByLabel('Since').fill('2021');
   await sheet.getByLabel('Largest module').fill('16 GB');
   await sheet.getByLabel('Maximum total').fill('32 GB');
-  await sheet.getByLabel('Who says that').fill('service manual, page 12');
+  await sheet.getByLabel('Who says that').selectOption('maker-page');
   await sheet.locator('button[type=submit]').click();
   await page.waitForURL(/\/models\/\d+/);
   await page.waitForLoadState('networkidle');
