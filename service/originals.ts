@@ -110,6 +110,7 @@ const beforeSchema = z.array(
     originalKey: z.string().nullable(),
     everyModel: z.boolean(),
     modelIds: z.array(idSchema),
+    unbound: z.array(z.string()).default([]),
   }),
 );
 

@@ -312,3 +312,15 @@ it('the origin of all that is found is changed at once and undone at once', asyn
   expect(now).toEqual([{ origin: 'third-party' }]);
   expect(await undoOrigins(shop.tam, { event: 1 })).toMatchObject({ ok: false });
 });
+
+it('undone at once, an original waits for the machine again that nobody knew', async () => {
+  const seller = await ownSeller(shop.tam, 'Dotterel Trade');
+  const original = { title: '8GB DDR4 dotterel', origin: 'original', originalOf: 'Tarnholt' };
+  const { id } = must(await addOffer(shop.tam, typed(seller, { ...original, unbound: ['Dotterel 9'] })));
+  const wish = { text: 'dotterel', jobId: null, familyId: null, seen: 1 };
+  const to = { origin: 'third-party' as const, originalOf: '', everyModel: false, modelIds: [] };
+  const { event } = must(await changeOrigins(shop.tam, { ...wish, ...to }));
+  expect(must(await showOffer(id))).toMatchObject({ origin: 'third-party', unbound: [] });
+  must(await undoOrigins(shop.tam, { event }));
+  expect(must(await showOffer(id))).toMatchObject({ origin: 'original', unbound: ['Dotterel 9'] });
+});

@@ -97,6 +97,8 @@ export interface OfferOrigin {
   originalKey: string | null;
   everyModel: boolean;
   modelIds: number[];
+  /** machines that it is said to be for and that nobody has bound */
+  unbound: string[];
 }
 
 /** How the origins of some offers of sellers stand, locked against a second change. */
@@ -104,7 +106,8 @@ export async function lockOrigins(db: Queryable, ids: readonly number[]): Promis
   return many<OfferOrigin & Record<string, unknown>>(
     db,
     `select id, origin, original_of as "originalOf", original_key as "originalKey", every_model as "everyModel",
-       array(select model_id from offer_model where offer_id = offer.id order by 1) as "modelIds"
+       array(select model_id from offer_model where offer_id = offer.id order by 1) as "modelIds",
+       array(select said from offer_unbound where offer_id = offer.id order by 1) as unbound
      from offer where id = any($1) and seller_id is not null and withdrawn_at is null order by id for update`,
     [[...ids]],
   );
@@ -124,7 +127,7 @@ async function noteLotsFor(db: Queryable, ids: readonly number[]): Promise<void>
 export async function setOrigins(
   db: Queryable,
   ids: readonly number[],
-  to: Omit<OfferOrigin, 'id' | 'originalOf' | 'originalKey'> & { originalOf: string; originalKey: string },
+  to: Pick<OfferOrigin, 'origin' | 'everyModel' | 'modelIds'> & { originalOf: string; originalKey: string },
 ): Promise<void> {
   const isOriginal = to.origin === 'original';
   await run(
@@ -156,7 +159,7 @@ export async function setOrigins(
 export async function restoreOrigins(db: Queryable, before: readonly OfferOrigin[]): Promise<number> {
   const ids = before.map(({ id }) => id);
   const told = `jsonb_to_recordset($1::jsonb) as told (id integer, origin text, "originalOf" text, "originalKey" text,
-    "everyModel" boolean, "modelIds" integer[])`;
+    "everyModel" boolean, "modelIds" integer[], unbound text[])`;
   const values = [JSON.stringify(before)];
   const changed = await run(
     db,
@@ -170,6 +173,12 @@ export async function restoreOrigins(db: Queryable, before: readonly OfferOrigin
     db,
     `insert into offer_model (offer_id, model_id)
      select told.id, model.id from ${told} join model on model.id = any(told."modelIds")`,
+    values,
+  );
+  await run(db, 'delete from offer_unbound where offer_id = any($1)', [ids]);
+  await run(
+    db,
+    `insert into offer_unbound (offer_id, said) select told.id, said from ${told} cross join unnest(told.unbound) as said`,
     values,
   );
   await noteLotsFor(db, ids);
