@@ -6,11 +6,9 @@ import {
   type MovedColumns,
   type MovedKind,
 } from '../core/moving-in/columns';
-import { type MovedModel, movedModel } from '../core/moving-in/moved-model';
+import { movedModel } from '../core/moving-in/moved-model';
 import { type MovedCustomer, type MovedStock, movedCustomer, movedStock } from '../core/moving-in/moved-row';
-import { knownText } from '../core/moving-in/same-person';
 import { currencyDecimals } from '../core/pricing/currency';
-import { readListing } from '../core/reading/listing';
 import { readMovedRows } from '../outward/moved-rows';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
@@ -19,26 +17,22 @@ import {
   deleteMovedModels,
   insertMovedCustomers,
   insertMovedIn,
-  listKnownMachines,
   listMovedIn,
   lockMovedIn,
   lockMovingIn,
   type MovedIn,
-  type MovingCustomer,
   setModelMovedIn,
   setOfferMovedIn,
   setUndone,
   takeMovedStock,
 } from '../store/moving-in';
-import { listOwnStock } from '../store/own-stock';
-import { findSameModel } from '../store/same-models';
-import { listPieces, serialKnown } from '../store/shelf';
 import { getShop } from '../store/shop';
 import type { Caller } from './access';
+import { AS_USED, type LeftOut, type Sorted, sortCustomers, sortModels, sortStock } from './moved-doubles';
 import { newModelSchema, putModel } from './new-model';
-import { newStockSchema, newStockTitle, putNewStock } from './own-stock';
+import { newStockSchema, putNewStock } from './own-stock';
 import { done, fault, type Result } from './result';
-import { pieceSchema, pieceTitle, putPiece } from './shelf';
+import { pieceSchema, putPiece } from './shelf';
 
 /** How a file is to be read: what is in it, and its columns, which are guessed where none are told. */
 export const movingSchema = z.strictObject({
@@ -46,12 +40,6 @@ export const movingSchema = z.strictObject({
   columns: z.record(z.string().max(20), z.number().int().min(0).max(99)).nullable().default(null),
 });
 export type Moving = z.infer<typeof movingSchema>;
-
-/** A row that is left out, and why. */
-export interface LeftOut {
-  line: number;
-  sentence: string;
-}
 
 /** What a file would bring. */
 export interface MovingLook {
@@ -74,108 +62,6 @@ const SHOWN = 20;
 const SAMPLE = 6;
 /** Of modules and models so many at most: each is put in as if by hand. */
 const MOST_BY_HAND = 2_000;
-
-type Sorted<T> = { fresh: T[]; doubles: LeftOut[] };
-
-/** Whom rows name, and which machines they have already. */
-class People {
-  readonly #byMail = new Map<string, number>();
-  readonly #byPhone = new Map<string, number>();
-  readonly #byName = new Map<string, number>();
-  readonly #machines = new Set<string>();
-
-  /** The person of a mail address, else of a telephone and name, else of a name alone where nothing else is told. */
-  find({ name, phone, email }: { name: string; phone: string; email: string }): number | undefined {
-    if (email !== '') {
-      const byMail = this.#byMail.get(email.toLowerCase());
-      if (byMail !== undefined) return byMail;
-    }
-    const digits = phone.replace(/\D/g, '');
-    if (digits !== '') {
-      const byPhone = this.#byPhone.get(`${digits} ${knownText(name)}`);
-      if (byPhone !== undefined) return byPhone;
-    }
-    return email === '' && digits === '' && name !== '' ? this.#byName.get(knownText(name)) : undefined;
-  }
-
-  learn(person: number, { name, phone, email }: { name: string; phone: string; email: string }): void {
-    if (email !== '') this.#byMail.set(email.toLowerCase(), person);
-    const digits = phone.replace(/\D/g, '');
-    if (digits !== '') this.#byPhone.set(`${digits} ${knownText(name)}`, person);
-    if (email === '' && digits === '' && name !== '') this.#byName.set(knownText(name), person);
-  }
-
-  /** Notes a machine of a person; false where it was noted before. A machine without a serial is told by its name. */
-  hasMachine(person: number, { maker, model, serial }: { maker: string; model: string; serial: string }): boolean {
-    const machine = `${person} ${serial === '' ? `name ${knownText(`${maker} ${model}`)}` : `serial ${knownText(serial)}`}`;
-    const had = this.#machines.has(machine);
-    this.#machines.add(machine);
-    return had;
-  }
-}
-
-async function sortCustomers(db: Queryable, rows: readonly MovedCustomer[]): Promise<Sorted<MovingCustomer>> {
-  const people = new People();
-  for (const known of await listKnownMachines(db)) {
-    people.learn(known.customerId, known);
-    people.hasMachine(known.customerId, known);
-  }
-  const sorted: Sorted<MovingCustomer> = { fresh: [], doubles: [] };
-  // Those that the file brings are numbered below 0, so that they are none of the shop's.
-  let next = -1;
-  for (const row of rows) {
-    const person = people.find(row) ?? next--;
-    people.learn(person, row);
-    if (people.hasMachine(person, row))
-      sorted.doubles.push({
-        line: row.line,
-        sentence: `${row.name || 'this customer'} with this machine is there already`,
-      });
-    else sorted.fresh.push({ ...row, person, knownId: person > 0 ? person : null });
-  }
-  return sorted;
-}
-
-/** How used modules of a former program come: nobody has tested them here. */
-const AS_USED = { test: 'untested', grade: 'B' } as const;
-
-/** What modules are called where they lie, as stock and used parts are listed. */
-function lyingText({ label, module, used, place }: MovedStock): string {
-  const { maker } = readListing(label).module;
-  return `${used ? pieceTitle(maker, module, AS_USED) : newStockTitle(maker, module)} in ${place}`;
-}
-
-async function sortStock(db: Queryable, rows: readonly MovedStock[]): Promise<Sorted<MovedStock>> {
-  const stock = (await listOwnStock(db)).map(({ title, place }) => `${title} in ${place}`);
-  const pieces = (await listPieces(db)).map(({ title, note }) => `${title} in ${note}`);
-  const here = new Set([...stock, ...pieces]);
-  const serials = new Set<string>();
-  const sorted: Sorted<MovedStock> = { fresh: [], doubles: [] };
-  for (const row of rows) {
-    const { line, serial, used } = row;
-    const text = lyingText(row);
-    // Used ones are told apart by their serials, and where they have none by what is said of them.
-    const isDouble = used && serial !== '' ? serials.has(serial) || (await serialKnown(db, serial)) : here.has(text);
-    if (isDouble) sorted.doubles.push({ line, sentence: `${row.label} is in stock already` });
-    else sorted.fresh.push(row);
-    if (serial !== '') serials.add(serial);
-    here.add(text);
-  }
-  return sorted;
-}
-
-async function sortModels(db: Queryable, rows: readonly MovedModel[]): Promise<Sorted<MovedModel>> {
-  const seen = new Set<string>();
-  const sorted: Sorted<MovedModel> = { fresh: [], doubles: [] };
-  for (const row of rows) {
-    const key = `${row.maker} ${row.name} ${row.yearFrom}`.toLowerCase();
-    if (seen.has(key) || (await findSameModel(db, row)) !== null)
-      sorted.doubles.push({ line: row.line, sentence: `the library has the ${row.maker} ${row.name} already` });
-    else sorted.fresh.push(row);
-    seen.add(key);
-  }
-  return sorted;
-}
 
 /** Columns that somebody told, of roles that this kind has; else as the headings tell. */
 function columnsOf({ kind, columns }: Moving, headings: readonly string[]): MovedColumns {

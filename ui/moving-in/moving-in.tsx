@@ -182,7 +182,7 @@ export function MovingIn() {
               Move {rowsText(opened.look.fresh)} in
             </Button>
             <Button weight="quiet" disabled={busy} onClick={() => setOpened(null)}>
-              Leave it
+              Cancel
             </Button>
           </div>
         </section>
