@@ -1,5 +1,5 @@
 import { capacityText } from '../memory/capacity';
-import { GENERATION_FACTS, GENERATIONS } from '../memory/generation';
+import { EDGE_GENERATIONS, GENERATION_FACTS } from '../memory/generation';
 import { pinCount } from '../memory/module-words';
 import type { Gap } from './case-of-job';
 import type { JobSlot } from './job-slot';
@@ -37,7 +37,7 @@ export function questionFor(gap: Gap, slots: readonly JobSlot[], limits: Limits)
       answer: { to: 'board' },
     };
   if (gap.what === 'generations') {
-    const likely = [...GENERATIONS].reverse().map((name) => ({ text: name, value: [name] }));
+    const likely = [...EDGE_GENERATIONS].reverse().map((name) => ({ text: name, value: [name] }));
     return {
       text: 'Which memory generation does this machine take?',
       answer: { to: 'limit', limit: 'generations', likely },

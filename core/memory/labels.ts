@@ -1,10 +1,12 @@
-import { GENERATION_FACTS, type Generation } from './generation';
+import { EDGE_GENERATIONS, GENERATION_FACTS, type Generation } from './generation';
+
+type EdgeGeneration = (typeof EDGE_GENERATIONS)[number];
 
 /**
  * Bandwidth labels by rate, the usual one first: rate × 8 bytes, rounded by custom (JEDEC 21-C 4.19 and 4.20, module
  * labels of the generations). SDR is labelled by its clock, DDR5 by the exact product.
  */
-const LABELS: Record<Generation, Record<number, readonly number[]>> = {
+const LABELS: Record<EdgeGeneration, Record<number, readonly number[]>> = {
   SDR: { 66: [66], 100: [100], 133: [133] },
   DDR: { 200: [1600], 266: [2100], 333: [2700], 400: [3200] },
   DDR2: { 400: [3200], 533: [4200, 4300], 667: [5300, 5400], 800: [6400], 1066: [8500, 8600] },
@@ -28,16 +30,11 @@ const LABELS: Record<Generation, Record<number, readonly number[]>> = {
   DDR5: Object.fromEntries(GENERATION_FACTS.DDR5.ratesMTs.map((rate) => [rate, [rate * 8]])),
 };
 
-const RATE_OF_LABEL: Record<Generation, ReadonlyMap<number, number>> = {
-  SDR: labelMap('SDR'),
-  DDR: labelMap('DDR'),
-  DDR2: labelMap('DDR2'),
-  DDR3: labelMap('DDR3'),
-  DDR4: labelMap('DDR4'),
-  DDR5: labelMap('DDR5'),
-};
+const RATE_OF_LABEL: ReadonlyMap<Generation, ReadonlyMap<number, number>> = new Map(
+  EDGE_GENERATIONS.map((generation) => [generation, labelMap(generation)]),
+);
 
-function labelMap(generation: Generation): Map<number, number> {
+function labelMap(generation: EdgeGeneration): Map<number, number> {
   const rows = Object.entries(LABELS[generation]);
   return new Map(rows.flatMap(([rate, labels]) => labels.map((label) => [label, Number(rate)] as const)));
 }
@@ -49,7 +46,7 @@ function labelMap(generation: Generation): Map<number, number> {
  * @returns null where the generation has no such number
  */
 export function rateOfLabel(generation: Generation, number: number): number | null {
-  const rate = RATE_OF_LABEL[generation].get(number);
+  const rate = RATE_OF_LABEL.get(generation)?.get(number);
   if (rate !== undefined) return rate;
   return GENERATION_FACTS[generation].ratesMTs.find((one) => Math.abs(one - number) <= 1) ?? null;
 }

@@ -31,5 +31,5 @@ export function moduleText(module: Named & Pick<MemoryModule, 'voltagesMv'>, siz
 /** Contacts of a module's edge, or null for a form the tables do not hold. */
 export function pinCount(module: Pick<MemoryModule, 'generation' | 'form'>): number | null {
   const { pins } = GENERATION_FACTS[module.generation];
-  return module.form === 'DIMM' || module.form === 'SO-DIMM' ? pins[module.form] : null;
+  return module.form === 'DIMM' || module.form === 'SO-DIMM' ? (pins[module.form] ?? null) : null;
 }

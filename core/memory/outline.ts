@@ -9,7 +9,7 @@ interface Outline {
  * Contacts on the front to the left of each key, of all on the front (JEDEC 21-C section 4.5 and the MO outlines of each
  * generation), rounded to a hundredth. They are for drawing: near enough to tell generations apart, not to measure by.
  */
-const OUTLINES: Record<Generation, { DIMM: Outline; 'SO-DIMM': Outline }> = {
+const OUTLINES: Partial<Record<Generation, { DIMM: Outline; 'SO-DIMM': Outline }>> = {
   SDR: { DIMM: { keys: [0.12, 0.48] }, 'SO-DIMM': { keys: [0.42] } },
   DDR: { DIMM: { keys: [0.57] }, 'SO-DIMM': { keys: [0.2] } },
   DDR2: { DIMM: { keys: [0.53] }, 'SO-DIMM': { keys: [0.22] } },
@@ -18,8 +18,8 @@ const OUTLINES: Record<Generation, { DIMM: Outline; 'SO-DIMM': Outline }> = {
   DDR5: { DIMM: { keys: [0.49] }, 'SO-DIMM': { keys: [0.5] } },
 };
 
-/** Keys of a module's or socket's edge; where the generation is not known, one in the middle. */
+/** Keys of a module's or socket's edge; where the generation is not known or has no edge, one in the middle. */
 export function keysOf(generation: Generation | null, form: string | null): readonly number[] {
-  if (generation === null) return [0.5];
-  return OUTLINES[generation][form === 'SO-DIMM' ? 'SO-DIMM' : 'DIMM'].keys;
+  const outlines = generation === null ? undefined : OUTLINES[generation];
+  return outlines?.[form === 'SO-DIMM' ? 'SO-DIMM' : 'DIMM'].keys ?? [0.5];
 }

@@ -1,7 +1,7 @@
-import { GENERATION_FACTS, GENERATIONS } from './generation';
+import { EDGE_GENERATIONS, GENERATION_FACTS } from './generation';
 
 /** Every rate of the standard tables, MT/s. */
-const PRINTED = [...new Set(GENERATIONS.flatMap((name) => GENERATION_FACTS[name].ratesMTs))];
+const PRINTED = [...new Set(EDGE_GENERATIONS.flatMap((name) => GENERATION_FACTS[name].ratesMTs))];
 
 /** The printed rate of every rate within 1 MT/s of one. */
 const PRINTED_OF: ReadonlyMap<number, number> = new Map(

@@ -1,5 +1,5 @@
 import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '../machine/templates';
-import { GENERATIONS, type Generation } from '../memory/generation';
+import { EDGE_GENERATIONS, type Generation } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
 import type { MovedColumns } from './columns';
 import { cellOf, type MovedRow } from './moved-row';
@@ -42,7 +42,7 @@ export function movedModel(cells: readonly string[], columns: MovedColumns, line
   const yearFrom = Number(/(?:19[89]|20\d)\d/.exec(cellOf(cells, columns, 'year', 20))?.[0]);
   if (Number.isNaN(yearFrom)) return refused('it tells no year');
   const told = /\bDDR ?[2-5]?\b|\bSDR\b/i.exec(cellOf(cells, columns, 'generation', 60))?.[0].toUpperCase();
-  const generation = GENERATIONS.find((one) => one === told?.replace(' ', ''));
+  const generation = EDGE_GENERATIONS.find((one) => one === told?.replace(' ', ''));
   if (generation === undefined) return refused('it tells no generation of memory, such as DDR4');
   const slots = cellOf(cells, columns, 'slots', 20);
   const template = usualBoard(cellOf(cells, columns, 'form', 60), Number(slots));

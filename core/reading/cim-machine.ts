@@ -1,8 +1,9 @@
-import type { Generation } from '../memory/generation';
+import { type Generation, isLowPower } from '../memory/generation';
 import { printedRate } from '../memory/printed-rate';
 import type { CimClass, CimRecord } from './cim-record';
 import { meant, socketName } from './placeholder';
 import { NOTHING_TOLD, type ReadMachine, type ReadModule, type ReadSlot } from './reading';
+import { serialText, withSerials } from './slot-serials';
 import { bufferingOfDetail, ERROR_CORRECTIONS, MEMORY_TYPES, SYSTEM_MEMORY_USE } from './smbios-codes';
 import { sumKnown } from './sum-known';
 
@@ -78,8 +79,8 @@ function moduleOf(properties: Properties): ReadModule {
     voltagesMv: voltagesOf(properties),
     maker: meant(properties.get('manufacturer')),
     part: meant(properties.get('partnumber')),
-    serial: meant(properties.get('serialnumber')),
-    soldered: chip || (type?.lowPower === true && form === null) ? true : form === null ? null : false,
+    serial: serialText(properties.get('serialnumber')),
+    soldered: chip || (isLowPower(type?.generation ?? null) && form === null) ? true : form === null ? null : false,
   };
 }
 
@@ -128,7 +129,7 @@ export function machineOfCim(records: readonly CimRecord[]): { machine: ReadMach
   ];
   const arrays = all('PhysicalMemoryArray').filter((array) => (whole(array, 'use') ?? 3) === SYSTEM_MEMORY_USE);
   const corrections = arrays.map((array) => ERROR_CORRECTIONS[whole(array, 'memoryerrorcorrection') ?? 0] ?? null);
-  const slots = all('PhysicalMemory').map(slotOf);
+  const slots = withSerials(all('PhysicalMemory').map(slotOf));
   const machine: ReadMachine = {
     maker: meant(system.get('manufacturer')),
     model: meant(system.get('model')),

@@ -124,7 +124,7 @@ describe('CIM as JSON', () => {
     [
       'LPDDR4 on the board',
       { SMBIOSMemoryType: 30, FormFactor: 0 },
-      { generation: 'DDR4', form: null, soldered: true },
+      { generation: 'LPDDR4', form: null, soldered: true },
     ],
     ['chips', { FormFactor: 21 }, { form: null, soldered: true }],
     [

@@ -101,7 +101,7 @@ test.each([
     'DIMM DDR3 Synchronous Registered (Buffered) 1333 MHz (0.8 ns)',
     { generation: 'DDR3', form: 'DIMM', buffering: 'registered', rateMTs: 1333 },
   ],
-  ['Row of chips LPDDR4 Synchronous 4267 MHz (0.2 ns)', { generation: 'DDR4', form: null, soldered: true }],
+  ['Row of chips LPDDR4 Synchronous 4267 MHz (0.2 ns)', { generation: 'LPDDR4', form: null, soldered: true }],
   [
     'FB-DIMM DDR2 FB-DIMM Synchronous 667 MHz (1.5 ns)',
     { generation: 'DDR2', form: 'DIMM', buffering: 'fully-buffered' },

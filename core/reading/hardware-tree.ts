@@ -1,9 +1,10 @@
-import { GENERATIONS, type Generation } from '../memory/generation';
+import { GENERATIONS, type Generation, isLowPower } from '../memory/generation';
 import type { Buffering } from '../memory/module';
 import { printedRate } from '../memory/printed-rate';
 import { objectsIn, type ParsedJson } from './parse-json';
 import { meant, socketName } from './placeholder';
 import { NOTHING_TOLD, type Reading, type ReadMachine, type ReadModule, type ReadSlot } from './reading';
+import { serialText, withSerials } from './slot-serials';
 import { bufferingOf } from './smbios-values';
 
 type Node = Record<string, unknown>;
@@ -39,10 +40,10 @@ const FORM_WORDS: readonly { words: RegExp; form: string | null; soldered: boole
   { words: /\b(FB-)?DIMM\b/i, form: 'DIMM', soldered: false },
 ];
 
-function generationOf(description: string): { generation: Generation | null; lowPower: boolean } {
-  const found = /\b(LP)?(DDR[2-5]?)X?\b/i.exec(description);
-  const name = found?.[2]?.toUpperCase() ?? (/\bSDRAM\b/i.test(description) ? 'SDR' : null);
-  return { generation: GENERATIONS.find((one) => one === name) ?? null, lowPower: found?.[1] !== undefined };
+function generationOf(description: string): Generation | null {
+  const found = /\b(?:LP)?DDR[2-5]?X?\b/i.exec(description)?.[0].toUpperCase();
+  const name = found ?? (/\bSDRAM\b/i.test(description) ? 'SDR' : null);
+  return GENERATIONS.find((one) => one === name) ?? null;
 }
 
 function bufferingIn(description: string): Buffering | null {
@@ -51,7 +52,7 @@ function bufferingIn(description: string): Buffering | null {
 
 function moduleOf(node: Node): ReadModule {
   const description = textOf(node, 'description') ?? '';
-  const { generation, lowPower } = generationOf(description);
+  const generation = generationOf(description);
   const form = FORM_WORDS.find(({ words }) => words.test(description));
   const described = /\b(\d{2,5}) MHz\b/.exec(description)?.[1];
   const clock = Math.round((numberOf(node, 'clock') ?? 0) / HZ_PER_MHZ);
@@ -68,8 +69,9 @@ function moduleOf(node: Node): ReadModule {
     configuredRateMTs: running !== null && running !== rated ? running : null,
     maker: textOf(node, 'vendor'),
     part: textOf(node, 'product'),
-    serial: textOf(node, 'serial'),
-    soldered: form?.soldered || (lowPower && form === undefined) ? true : form === undefined ? null : false,
+    serial: serialText(typeof node.serial === 'string' ? node.serial.slice(0, 256) : null),
+    soldered:
+      form?.soldered || (isLowPower(generation) && form === undefined) ? true : form === undefined ? null : false,
   };
 }
 
@@ -125,7 +127,7 @@ export function readHardwareTree({ value, cut }: ParsedJson): Reading | null {
       slotCount: cut ? null : banks.length,
       maxCapacityMiB: largest,
       errorCorrection: correctionOf(memory),
-      slots: banks.map(slotOf),
+      slots: withSerials(banks.map(slotOf)),
     },
   };
   const rates = machine.memory.slots.filter(({ installed }) => installed !== null && installed.rateMTs === null);

@@ -27,7 +27,7 @@ const SINGLE = new RegExp(`${FIRST_SIZE}[ -]?${UNIT}`, 'g');
 
 /** Counts that part the capacity before them: `16GB Kit of 2`. */
 const KIT_COUNTS = [
-  /(?<![a-z])kit (?:of |\( ?)?(?<count>\d{1,2})(?: ?\))?(?![\d.,]|[a-z]| ?[x*]| ?(?:gb|mb))/g,
+  /(?<![a-z])kit (?:of |\( ?)?(?<count>\d{1,2})(?: ?\))?(?!\d|[.,]\d|[a-z]| ?[x*]| ?(?:gb|mb))/g,
   /(?<![\d.,a-z])(?<count>[2-9])[ -]?(?:er|piece|pc|pcs|module|modules|stick|sticks|dimm)?[ -]?(?:kit|set)(?![a-z])/g,
   /(?<![a-z])kit ?[x*] ?(?<count>[2-9])(?![\d.,a-z])/g,
 ];
@@ -49,6 +49,9 @@ const WIDTHS: ReadonlySet<number> = new Set([4, 8]);
 const PAIR = /(?<![a-z])(?:matched )?pair(?: of)?(?![a-z])/g;
 const MODULES_BEFORE = /(?<![\d.,a-z])(?<count>[2-9]) (?:x )?modules?(?: of)?(?= ?\d{1,4} ?(?:gb|mb))/g;
 const MODULES = /(?<![\d.,a-z])(?<count>[1-9]) (?:x )?modules?(?![a-z])/g;
+/** The capacity beside it is that of one module. */
+const EACH =
+  /(?<![a-z])(?:each|apiece|per (?:module|stick|dimm)|jeweils|je modul|chacune?s?|cada un[ao]|ciascun[oa]|elk|cada)(?![a-z])/g;
 const KIT = /(?<![a-z])(?:kit|bundle)(?![a-z])/g;
 
 function mibOf(groups: Record<string, string | undefined> | undefined): number {
@@ -117,12 +120,19 @@ const COUNT_WORDS = [
   'x',
   'pair',
 ].map(probe);
+const EACH_WORDS = ['each', 'apiece', 'per', 'je', 'cha', 'cada', 'cia', 'elk'].map(probe);
 
 function readCounts(text: ListingText, notes: ListingNotes): void {
   if (!text.hasAny(COUNT_WORDS)) return;
   for (const { words, count } of text.has(CHANNEL) ? KIT_WORDS : []) {
     text.each(words, (_match, span) => {
       notes.note('kitOf', count, span);
+      return true;
+    });
+  }
+  if (text.hasAny(EACH_WORDS)) {
+    text.each(EACH, (_match, span) => {
+      notes.note('each', true, span);
       return true;
     });
   }
@@ -195,6 +205,8 @@ function packOfPrinted(notes: ListingNotes): Pack {
     if (first !== undefined && second !== undefined) notes.contradiction(first, second, 'capacity');
     return UNTOLD;
   }
+  const count = kitOf ?? pieces[0] ?? null;
+  if (count !== null && notes.has('each') && isModuleCapacity(small)) return { capacityMiB: small, modules: count };
   if (kitOf !== null && kitOf > 1) {
     return isModuleCapacity(small / kitOf)
       ? { capacityMiB: small / kitOf, modules: kitOf }

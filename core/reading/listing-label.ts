@@ -1,4 +1,4 @@
-import { GENERATIONS, type Generation } from '../memory/generation';
+import { EDGE_GENERATIONS, type Generation } from '../memory/generation';
 import { rateOfLabel } from '../memory/labels';
 import type { Buffering } from '../memory/module';
 import { printedRate } from '../memory/printed-rate';
@@ -7,13 +7,13 @@ import type { ListingNotes } from './listing-notes';
 import { plausibleRate } from './listing-rates';
 import type { ListingText, Span } from './listing-text';
 
-/** Kind letters of a module label (JEDEC 21-C 4.19, 4.20). A letter says ECC only where a sister letter says the other. */
+/** Kind letters of a module label (JEDEC 21-C 4.19, 4.20): registered and load-reduced modules have 72 or 80 bits. */
 const KINDS: Record<string, { form: string; buffering: Buffering; ecc: boolean | null }> = {
   u: { form: 'DIMM', buffering: 'unbuffered', ecc: false },
   e: { form: 'DIMM', buffering: 'unbuffered', ecc: true },
-  r: { form: 'DIMM', buffering: 'registered', ecc: null },
+  r: { form: 'DIMM', buffering: 'registered', ecc: true },
   p: { form: 'DIMM', buffering: 'registered', ecc: null },
-  l: { form: 'DIMM', buffering: 'load-reduced', ecc: null },
+  l: { form: 'DIMM', buffering: 'load-reduced', ecc: true },
   f: { form: 'DIMM', buffering: 'fully-buffered', ecc: null },
   s: { form: 'SO-DIMM', buffering: 'unbuffered', ecc: false },
   t: { form: 'SO-DIMM', buffering: 'unbuffered', ecc: true },
@@ -24,7 +24,7 @@ const LABEL =
   /pc(?<![a-z0-9]pc)(?<head>[2-5]?)(?<low>l?)(?<dash> ?- ?| ?)(?<number>\d{2,5})(?<tail>[a-z]{0,2})(?![a-z0-9])/g;
 
 /** What may follow the first part of a label, by generation: timings, then the kind, raw card and revision. */
-const FOLLOWING: Record<Generation, RegExp> = {
+const FOLLOWING: Partial<Record<Generation, RegExp>> = {
   SDR: /^-(?<cl>\d)\d{2}(?:-\d{3}[a-z]?(?:-[a-z]\d?)?)?(?![a-z0-9])/,
   DDR: /^-(?<cl>\d{2})\d{3}(?:-[a-z]\d?)?(?![a-z0-9])/,
   DDR2: /^-(?<cl>\d)\d{2}(?:-\d{2}(?:-[a-z]\d?)?)?(?![a-z0-9])/,
@@ -59,7 +59,7 @@ function ofNumber(number: number): Meaning | null {
     const rate = rateOfLabel(generation, number);
     if (rate !== null) return { generation, rateMTs: rate };
   }
-  const all = GENERATIONS.flatMap((generation) => {
+  const all = EDGE_GENERATIONS.flatMap((generation) => {
     const rate = number < 3000 ? null : rateOfLabel(generation, number);
     return rate === null || rate === number ? [] : [{ generation, rateMTs: rate }];
   });
@@ -103,7 +103,7 @@ export function readLabels(text: ListingText, notes: ListingNotes): void {
     if (meaning === null) return false;
     const { generation, rateMTs } = meaning;
     const { kind, bin } = tailOf(tail, meaning, number);
-    const following = generation === null ? null : FOLLOWING[generation].exec(text.rest.slice(span.end));
+    const following = generation === null ? null : FOLLOWING[generation]?.exec(text.rest.slice(span.end));
     const whole = { start: span.start, end: span.end + (following?.[0].length ?? 0) };
     if (generation !== null) notes.note('generation', generation, whole);
     notes.note('rateMTs', rateMTs, whole);
@@ -128,7 +128,8 @@ function noteFollowing(notes: ListingNotes, { generation, rateMTs }: Meaning, sp
   if (said !== undefined) {
     notes.note('form', said.form, span);
     notes.note('buffering', said.buffering, span);
-    if (said.ecc !== null) notes.note('ecc', said.ecc, span);
+    // What a word says of registered modules outweighs what their letter lets expect.
+    if (said.ecc !== null) notes.note(said.buffering === 'unbuffered' ? 'ecc' : 'eccByKind', said.ecc, span);
   }
   if (following.cl !== undefined) {
     const digits = Number(following.cl);

@@ -1,4 +1,4 @@
-import { GENERATION_FACTS, GENERATIONS, type Generation } from '../memory/generation';
+import { EDGE_GENERATIONS, GENERATION_FACTS, GENERATIONS, type Generation } from '../memory/generation';
 import { printedRate } from '../memory/printed-rate';
 import { binLatency } from '../memory/speed-bins';
 import type { ListingNotes } from './listing-notes';
@@ -38,6 +38,13 @@ const FASTEST_SOLD: Record<Generation, number> = {
   DDR3: 3100,
   DDR4: 5400,
   DDR5: 10_000,
+  LPDDR: 400,
+  LPDDR2: 1066,
+  LPDDR3: 2133,
+  LPDDR4: 4400,
+  LPDDR4X: 4400,
+  LPDDR5: 6500,
+  LPDDR5X: 11_000,
 };
 
 /** Is this a rate that a module of the generation may be sold with, profiles included? */
@@ -45,23 +52,29 @@ export function plausibleRate(generation: Generation, rate: number): boolean {
   return rate >= (GENERATION_FACTS[generation].ratesMTs[0] ?? 0) - 1 && rate <= FASTEST_SOLD[generation];
 }
 
+/** `LPDDR4` and an `X` is a generation of its own; an X elsewhere says nothing. */
+function generationNamed(plain: Generation, lowPower: boolean, mark: string | undefined): Generation {
+  if (!lowPower) return plain;
+  const name = `LP${plain}${mark === 'x' ? 'X' : ''}`;
+  return GENERATIONS.find((one) => one === name) ?? GENERATIONS.find((one) => one === `LP${plain}`) ?? plain;
+}
+
 /** Generations by name, with the rate that stands behind the name. */
 export function readGenerations(text: ListingText, notes: ListingNotes): void {
   text.each(DDR, (match, span) => {
     const { low, digit, mark, rate, bin } = match.groups ?? {};
-    const generation = OF_DIGIT[digit ?? '1'] ?? 'DDR';
+    const generation = generationNamed(OF_DIGIT[digit ?? '1'] ?? 'DDR', low !== undefined || mark === 'lp', mark);
     const rated = rate !== undefined && plausibleRate(generation, Number(rate));
     const behind = rate === undefined || rated ? '' : match[0].slice(match[0].lastIndexOf(rate));
-    const named = { start: span.start - (low?.length ?? 0), end: span.end - behind.length };
+    const place = { start: span.start - (low?.length ?? 0), end: span.end - behind.length };
     // "DDR3200" is neither DDR3 at 200 nor a DDR of that rate: it says nothing sure.
     if (rate !== undefined && !rated && !/[ -]/.test(match[0].replace(/^ddr[ -]?/, ''))) return false;
-    notes.note('generation', generation, named);
-    if (mark === 'l') notes.note('lowVoltage', true, named);
-    if (low !== undefined || mark === 'lp') notes.note('lowPower', true, named);
-    if (rated) notes.note('rateMTs', printedRate(Number(rate)), named);
+    notes.note('generation', generation, place);
+    if (mark === 'l' && low === undefined) notes.note('lowVoltage', true, place);
+    if (rated) notes.note('rateMTs', printedRate(Number(rate)), place);
     const latency = rated && bin !== undefined ? binLatency(generation, printedRate(Number(rate)), bin) : null;
-    if (latency !== null) notes.note('casLatency', latency, named);
-    text.take(named);
+    if (latency !== null) notes.note('casLatency', latency, place);
+    text.take(place);
     return false;
   });
   if (text.has(PC)) {
@@ -201,7 +214,7 @@ export function readVoltages(text: ListingText, notes: ListingNotes): void {
 
 /** Is a rate surely a standard one, whatever the generation? It is not where some generation has it as a profile only. */
 export function standardAnyway(rate: number): boolean {
-  return GENERATIONS.filter((generation) => plausibleRate(generation, rate)).every((generation) =>
+  return EDGE_GENERATIONS.filter((generation) => plausibleRate(generation, rate)).every((generation) =>
     GENERATION_FACTS[generation].ratesMTs.includes(rate),
   );
 }

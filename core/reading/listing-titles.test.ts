@@ -42,7 +42,7 @@ const NOTHING: Fields = {
 const SHORT: readonly (readonly [RegExp, (found: string[]) => Fields])[] = [
   [/^(\d+|\?)x(\d+|\?)$/, ([, mib = '', count = '']) => ({ capacity: told(mib), modules: told(count) })],
   [/^(\d+)x$/, ([, mib = '']) => ({ capacity: mib, modules: null })],
-  [/^(DDR[2-5]?|SDR)$/, ([name = '']) => ({ generation: name })],
+  [/^((?:LP)?DDR[2-5]?X?|SDR)$/, ([name = '']) => ({ generation: name })],
   [/^(so|dimm|mini|micro|camm)$/, ([name = '']) => ({ form: FORMS[name] ?? null })],
   [/^[urlf]$/, ([name = '']) => ({ buffering: BUFFERINGS[name] ?? null })],
   [/^(no)?ecc$/, ([, no]) => ({ ecc: no === undefined ? 'true' : 'false' })],

@@ -187,7 +187,8 @@ export function readPart(text: ListingText, notes: ListingNotes, title: string):
   if (!text.hasAny(PART_WORDS)) return;
   text.each(PART, (match, span) => {
     const part = match.groups?.part ?? '';
-    if (!/\d/.test(part)) return false;
+    // "Spare part 16GB": a number with a unit is a capacity.
+    if (!/\d/.test(part) || /^\d{1,6}(?:[gmt][bo]|gig|gib|mib|tib)(?![a-z0-9])/.test(part)) return false;
     const start = span.end - part.length;
     notes.note('part', title.slice(start, span.end).replace(/[.\-/_]+$/, ''), { start, end: span.end });
     return true;

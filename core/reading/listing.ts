@@ -1,4 +1,4 @@
-import { GENERATION_FACTS, GENERATIONS, type Generation } from '../memory/generation';
+import { EDGE_GENERATIONS, GENERATION_FACTS, type Generation, isLowPower } from '../memory/generation';
 import type { Buffering } from '../memory/module';
 import { leastStandardLatency } from '../memory/speed-bins';
 import { mayBeGenuine, saidOrigin } from './genuine';
@@ -55,8 +55,8 @@ interface PinMeaning {
 const PIN_MEANINGS: ReadonlyMap<number, readonly PinMeaning[]> = pinMeanings();
 
 function pinMeanings(): Map<number, PinMeaning[]> {
-  const all = GENERATIONS.flatMap((generation) => PIN_FORMS.map((form) => ({ generation, form })));
-  const pinsOf = ({ generation, form }: PinMeaning): number => GENERATION_FACTS[generation].pins[form];
+  const all = EDGE_GENERATIONS.flatMap((generation) => PIN_FORMS.map((form) => ({ generation, form })));
+  const pinsOf = ({ generation, form }: PinMeaning): number => GENERATION_FACTS[generation].pins[form] ?? 0;
   return new Map(all.map((one) => [pinsOf(one), all.filter((other) => pinsOf(other) === pinsOf(one))]));
 }
 
@@ -151,8 +151,7 @@ function ratesOf(notes: ListingNotes, generation: Generation | null, profileMv: 
   const latency = notes.agreed<number>('casLatency', 'CL');
   const rates = distinctRates(notes);
   // Low-power memory has rates of its own, which no module's table holds.
-  const lowPower = notes.has('lowPower');
-  const table = generation === null ? null : lowPower ? rates : GENERATION_FACTS[generation].ratesMTs;
+  const table = generation === null ? null : isLowPower(generation) ? rates : GENERATION_FACTS[generation].ratesMTs;
   const standard = rates.filter((rate) => (table === null ? standardAnyway(rate) : table.includes(rate)));
   const beyond = table === null ? [] : rates.filter((rate) => !table.includes(rate) && rate > (table[0] ?? 0));
   if (standard.length > 1) {
@@ -193,7 +192,7 @@ function moduleOf(notes: ListingNotes, pack: Pack): ReadModule {
     generation,
     form,
     buffering: notes.agreed<Buffering>('buffering', 'buffering'),
-    ecc: notes.agreed<boolean>('ecc', 'ECC'),
+    ecc: notes.has('ecc') ? notes.agreed<boolean>('ecc', 'ECC') : (notes.values<boolean>('eccByKind')[0] ?? null),
     rateMTs: rates.rateMTs,
     ranks: notes.agreed<number>('ranks', 'ranks'),
     deviceWidth: notes.agreed<number>('deviceWidth', 'the width of its chips'),
@@ -201,7 +200,7 @@ function moduleOf(notes: ListingNotes, pack: Pack): ReadModule {
     voltagesMv: clash || standard.length === 0 ? null : standard,
     heightMm: notes.agreed<number>('heightMm', 'height'),
     part: notes.agreed<string>('part', 'part'),
-    soldered: notes.has('lowPower') ? form !== 'CAMM2' : form === null ? null : false,
+    soldered: isLowPower(generation) ? form !== 'CAMM2' : form === null ? null : false,
     profiles: rates.profiles,
   };
 }

@@ -14,7 +14,14 @@ import { isSmbiosDump, isSmbiosTable, readSmbiosBinary } from './smbios-binary';
 import { looksLikeSmbiosText, readSmbiosText } from './smbios-text';
 import { isSpd, readSpd } from './spd';
 
-export type ReadFault = OtherFile | 'empty' | 'too-large' | 'page-without-product' | 'unknown-format';
+export type ReadFault =
+  | OtherFile
+  | 'empty'
+  | 'blank-spd'
+  | 'unknown-spd'
+  | 'too-large'
+  | 'page-without-product'
+  | 'unknown-format';
 export type ReadResult = { ok: true; reading: Reading } | { ok: false; code: ReadFault };
 
 /** One sentence for each way an input cannot be read, with what was expected. */
@@ -25,6 +32,8 @@ export const READ_FAULTS: Record<ReadFault, string> = {
   program: 'This is a program, not the report it makes: run it on the machine and drop what it wrote.',
   picture: 'This is a picture: type what it shows, such as the line on the module’s label.',
   document: 'This is a document for print: save the report as text, or copy the text out of it.',
+  'blank-spd': 'This SPD is blank: every byte is the same, so nothing was read out of the module.',
+  'unknown-spd': 'This looks like an SPD, but byte 2 names no type of memory that is known.',
   'page-without-product': 'This page holds no product data (schema.org JSON-LD): paste the title of the offer instead.',
   'unknown-format':
     'This is none of the inputs that Fenbrik reads: SMBIOS tables or their printed text, an SPD, a hardware listing or CIM data as JSON or CSV, a module’s label, a seller’s title or saved product page.',

@@ -1,8 +1,10 @@
+import { isLowPower } from '../memory/generation';
 import { printedRate } from '../memory/printed-rate';
 import { byteAt, byteSum, dwordAt, qwordAt, standsAt, wordAt } from './bytes';
 import { makerIdText } from './maker-id';
 import { meant, socketName } from './placeholder';
 import { NOTHING_TOLD, type Reading, type ReadModule } from './reading';
+import { serialText } from './slot-serials';
 import {
   bufferingOfDetail,
   ERROR_CORRECTIONS,
@@ -108,8 +110,8 @@ function moduleOf(structure: Structure, capacityMiB: number | null): ReadModule 
     maker: meant(stringAt(structure, DEVICE.maker)),
     makerId: makerId === null ? null : makerIdText(makerId & 0xff, makerId >> 8),
     part: meant(stringAt(structure, DEVICE.part)),
-    serial: meant(stringAt(structure, DEVICE.serial)),
-    soldered: solderedOf(form, type?.lowPower === true),
+    serial: serialText(stringAt(structure, DEVICE.serial)),
+    soldered: solderedOf(form, isLowPower(type?.generation ?? null)),
   };
 }
 

@@ -7,7 +7,7 @@ import type { Buffering } from '../memory/module';
  */
 
 /** 7.18.2 Memory Device: Type. */
-export const MEMORY_TYPES: Record<number, { generation: Generation; lowPower?: true; fullyBuffered?: true }> = {
+export const MEMORY_TYPES: Record<number, { generation: Generation; fullyBuffered?: true }> = {
   15: { generation: 'SDR' },
   18: { generation: 'DDR' },
   19: { generation: 'DDR2' },
@@ -15,12 +15,12 @@ export const MEMORY_TYPES: Record<number, { generation: Generation; lowPower?: t
   24: { generation: 'DDR3' },
   25: { generation: 'DDR2', fullyBuffered: true },
   26: { generation: 'DDR4' },
-  27: { generation: 'DDR', lowPower: true },
-  28: { generation: 'DDR2', lowPower: true },
-  29: { generation: 'DDR3', lowPower: true },
-  30: { generation: 'DDR4', lowPower: true },
+  27: { generation: 'LPDDR' },
+  28: { generation: 'LPDDR2' },
+  29: { generation: 'LPDDR3' },
+  30: { generation: 'LPDDR4' },
   34: { generation: 'DDR5' },
-  35: { generation: 'DDR5', lowPower: true },
+  35: { generation: 'LPDDR5' },
 };
 
 /** 7.18.2: types that are no memory of the machine: ROM, flash, EEPROM and their like. */

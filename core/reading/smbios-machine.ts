@@ -1,4 +1,5 @@
 import type { ReadMachine, ReadSlot } from './reading';
+import { withSerials } from './slot-serials';
 import { sumKnown } from './sum-known';
 
 /** A memory array as either form of the tables tells it (DSP0134 7.17). */
@@ -33,7 +34,7 @@ export function machineOfFacts({ arrays, devices, ...rest }: SmbiosFacts): ReadM
       slotCount: sumKnown(system.map((array) => array.slotCount)),
       maxCapacityMiB: sumKnown(system.map((array) => array.maxCapacityMiB)),
       errorCorrection: system.find((array) => array.errorCorrection !== null)?.errorCorrection ?? null,
-      slots: devices.filter(({ array }) => array === null || !others.has(array)).map(({ slot }) => slot),
+      slots: withSerials(devices.filter(({ array }) => array === null || !others.has(array)).map(({ slot }) => slot)),
     },
   };
 }

@@ -77,8 +77,11 @@ describe('a memory device', () => {
   test.each([
     ['DDR3', 'DDR3'],
     ['DDR5', 'DDR5'],
-    ['LPDDR4', 'DDR4'],
-    ['LPDDR5', 'DDR5'],
+    ['LPDDR3', 'LPDDR3'],
+    ['LPDDR4', 'LPDDR4'],
+    ['LPDDR4X', 'LPDDR4X'],
+    ['LPDDR5', 'LPDDR5'],
+    ['DDR3L', 'DDR3'],
     ['DDR2 FB-DIMM', 'DDR2'],
     ['SDRAM', 'SDR'],
     ['DDR', 'DDR'],

@@ -1,12 +1,13 @@
+import { isLowPower } from '../memory/generation';
 import { meant, socketName } from './placeholder';
 import { NOTHING_TOLD, type Reading, type ReadMachine, type ReadModule } from './reading';
+import { serialText } from './slot-serials';
 import { type MemoryArray, type MemoryDevice, machineOfFacts, missingSlots } from './smbios-machine';
 import {
   bitsOf,
   bufferingOf,
   formOf,
   generationOf,
-  isLowPower,
   isSolderedForm,
   millivolts,
   rateOf,
@@ -72,8 +73,13 @@ function moduleOf(fields: Fields): ReadModule {
         ?.slice(1, 3)
         .join('-') ?? null,
     part: meant(fields.get('Part Number')),
-    serial: meant(fields.get('Serial Number')),
-    soldered: isSolderedForm(form) || (isLowPower(type) && formOf(form) === null) ? true : form == null ? null : false,
+    serial: serialText(fields.get('Serial Number')),
+    soldered:
+      isSolderedForm(form) || (isLowPower(generationOf(type)) && formOf(form) === null)
+        ? true
+        : form == null
+          ? null
+          : false,
   };
 }
 

@@ -32,18 +32,14 @@ export function bitsOf(text: string | undefined): number | null {
   return found === null || Number(found[1]) === 0 ? null : Number(found[1]);
 }
 
-/** Printed memory types (DSP0134 7.18.2) and the generation they stand for; LP: soldered low-power memory. */
+/** Printed memory types (DSP0134 7.18.2) that are no generation's name, and the generation they stand for. */
 const TYPES: Record<string, Generation> = { SDRAM: 'SDR', 'DDR2 FB-DIMM': 'DDR2' };
 
-/** Generation of a printed type; low-power types belong to their generation and are told by {@link isLowPower}. */
+/** Generation of a printed type. */
 export function generationOf(text: string | undefined): Generation | null {
   const type = (text ?? '').trim();
-  const plain = type.replace(/^LP/, '').replace(/L$/, '');
+  const plain = type.replace(/L$/, '');
   return TYPES[type] ?? GENERATIONS.find((name) => name === plain && name !== 'SDR') ?? null;
-}
-
-export function isLowPower(text: string | undefined): boolean {
-  return /^LPDDR/.test((text ?? '').trim());
 }
 
 /** Printed form factors (DSP0134 7.18.1) in the words the trade uses. */

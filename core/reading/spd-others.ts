@@ -76,7 +76,7 @@ const LOW_POWER = 'low-power memory: only its kind and names are read from this 
 
 /** Decodes an SPD of low-power memory by its names alone; it is soldered unless its type byte says a module. */
 export function decodeLowPowerSpd(bytes: Uint8Array, generation: Generation): SpdFacts {
-  const latest = generation === 'DDR5';
+  const latest = generation === 'LPDDR5' || generation === 'LPDDR5X';
   const kind = latest ? DDR5_KINDS[(byteAt(bytes, 3) ?? 0) & 0x0f] : undefined;
   const check = latest ? crcCheck(bytes, 0, 509, 510) : crcCheck(bytes, 0, 125, 126);
   return facts(bytes, latest ? LATEST : LATE, {

@@ -262,7 +262,7 @@ describe('an SPD of DDR5', () => {
     expect(readSpd(ddr5Spd({ ...DDR5, type: 8 })).module).toMatchObject({ form: 'CAMM2', soldered: false });
     const low = ddr5Spd({ ...DDR5, type: 8 });
     low[2] = 0x15;
-    expect(readSpd(low).module).toMatchObject({ form: 'CAMM2', soldered: false, generation: 'DDR5' });
+    expect(readSpd(low).module).toMatchObject({ form: 'CAMM2', soldered: false, generation: 'LPDDR5X' });
     low[3] = 0x0b;
     expect(readSpd(low).module).toMatchObject({ form: null, soldered: true, capacityMiB: null });
   });
@@ -281,7 +281,7 @@ describe('fully buffered and low-power memory', () => {
     const low = ddr4Spd(DDR4);
     low[2] = 0x10;
     expect(readSpd(low).module).toMatchObject({
-      generation: 'DDR4',
+      generation: 'LPDDR4',
       soldered: true,
       capacityMiB: null,
       part: 'VE4S8-2666',

@@ -30,12 +30,12 @@ const SPD_TYPES: Record<number, SpdType> = {
   9: { decode: decodeFullyBufferedSpd, revisionAt: 1, heads: middleHead },
   11: { decode: decodeDdr3Spd, revisionAt: 1, heads: middleHead },
   12: { decode: decodeDdr4Spd, revisionAt: 1, heads: middleHead },
-  15: { decode: (bytes) => decodeLowPowerSpd(bytes, 'DDR3'), revisionAt: 1, heads: middleHead },
-  16: { decode: (bytes) => decodeLowPowerSpd(bytes, 'DDR4'), revisionAt: 1, heads: middleHead },
-  17: { decode: (bytes) => decodeLowPowerSpd(bytes, 'DDR4'), revisionAt: 1, heads: middleHead },
+  15: { decode: (bytes) => decodeLowPowerSpd(bytes, 'LPDDR3'), revisionAt: 1, heads: middleHead },
+  16: { decode: (bytes) => decodeLowPowerSpd(bytes, 'LPDDR4'), revisionAt: 1, heads: middleHead },
+  17: { decode: (bytes) => decodeLowPowerSpd(bytes, 'LPDDR4X'), revisionAt: 1, heads: middleHead },
   18: { decode: decodeDdr5Spd, revisionAt: 1, heads: newHead },
-  19: { decode: (bytes) => decodeLowPowerSpd(bytes, 'DDR5'), revisionAt: 1, heads: newHead },
-  21: { decode: (bytes) => decodeLowPowerSpd(bytes, 'DDR5'), revisionAt: 1, heads: newHead },
+  19: { decode: (bytes) => decodeLowPowerSpd(bytes, 'LPDDR5'), revisionAt: 1, heads: newHead },
+  21: { decode: (bytes) => decodeLowPowerSpd(bytes, 'LPDDR5X'), revisionAt: 1, heads: newHead },
 };
 
 /** Fewer bytes than this say too little to be taken for an SPD. */

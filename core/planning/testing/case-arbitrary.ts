@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { GENERATIONS } from '../../memory/generation';
+import { EDGE_GENERATIONS } from '../../memory/generation';
 import type { MemoryModule } from '../../memory/module';
 import type { PlanCase } from '../case';
 
@@ -76,7 +76,7 @@ export const caseArbitrary: fc.Arbitrary<PlanCase> = fc
     widths: seldom(oneOf([8], [8, 16])),
     clearance: seldom(oneOf(35)),
     os: maybe(fc.record({ name: oneOf('any'), visibleMiB: maybe(oneOf(8192)) })),
-    generation: fc.nat({ max: GENERATIONS.length - 1 }),
+    generation: fc.nat({ max: EDGE_GENERATIONS.length - 1 }),
     generations: mostly(oneOf(1), oneOf(2)),
     voltages: mostly(oneOf([1200]), oneOf([1200, 1350])),
     kinds: mostly(oneOf([0], [0, 1]), oneOf([1, 2], [0, 1, 2])),
@@ -107,7 +107,9 @@ export const caseArbitrary: fc.Arbitrary<PlanCase> = fc
   })
   .map((made): PlanCase => {
     const id = (index: number) => `S${index}`;
-    const generations = [0, 1].map((more) => GENERATIONS[(made.generation + more) % GENERATIONS.length] ?? 'SDR');
+    const generations = [0, 1].map(
+      (more) => EDGE_GENERATIONS[(made.generation + more) % EDGE_GENERATIONS.length] ?? 'SDR',
+    );
     const of = (module: MemoryModule): MemoryModule => ({
       ...module,
       generation: generations[module.generation === 'DDR4' ? 0 : 1] ?? 'SDR',
