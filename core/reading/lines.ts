@@ -2,6 +2,8 @@ export interface Line {
   text: string;
   /** from 1 */
   number: number;
+  /** where it begins in the text */
+  at: number;
 }
 
 /**
@@ -14,7 +16,7 @@ export function* lines(text: string): Generator<Line> {
   for (let number = 1; from <= text.length; number++) {
     end.lastIndex = from;
     const found = end.exec(text);
-    yield { text: text.slice(from, found?.index ?? text.length), number };
+    yield { text: text.slice(from, found?.index ?? text.length), number, at: from };
     if (found === null) return;
     from = found.index + found[0].length;
   }

@@ -136,7 +136,8 @@ describe('a hex dump', () => {
   });
 
   it('of something else is no reading', () => {
-    expect(code(dump(new Uint8Array(256).fill(7), (_at, row) => apart(row)))).toBe('unknown-format');
+    expect(code(dump(new Uint8Array(300).fill(7), (_at, row) => apart(row)))).toBe('unknown-format');
+    expect(code(dump(new Uint8Array(256).fill(7), (_at, row) => apart(row)))).toBe('unknown-spd');
     expect(code('de ad be ef')).toBe('unknown-format');
   });
 });
@@ -162,6 +163,9 @@ describe('what is no report', () => {
     ['document', bytesOf('%PDF-1.7')],
     ['too-large', new Uint8Array(8 * 1024 * 1024 + 1)],
     ['unknown-format', new Uint8Array(1000)],
+    ['blank-spd', new Uint8Array(512)],
+    ['blank-spd', new Uint8Array(256).fill(0xff)],
+    ['unknown-spd', Uint8Array.from({ length: 512 }, (_, at) => (at * 37) % 251)],
     ['unknown-format', '{"a": 1}'],
     ['unknown-format', '{"a": '],
     ['unknown-format', '['.repeat(1_000_000)],

@@ -9,20 +9,27 @@ import { looksLikeListing, readListing } from './listing';
 import { type OtherFile, otherFile } from './other-files';
 import { parseJson } from './parse-json';
 import { looksLikePage, readProductJson, readProductPage } from './product-page';
-import { READING_LIMIT_BYTES, type Reading } from './reading';
+import { READING_LIMIT_BYTES, type ReadClaim, type Reading } from './reading';
 import { isSmbiosDump, isSmbiosTable, readSmbiosBinary } from './smbios-binary';
 import { looksLikeSmbiosText, readSmbiosText } from './smbios-text';
 import { isSpd, readSpd } from './spd';
+import { pageName, pageText } from './specification/page-text';
+import { readSpecification } from './specification/read-specification';
 
 export type ReadFault =
   | OtherFile
+  | 'ambiguous'
   | 'empty'
   | 'blank-spd'
   | 'unknown-spd'
   | 'too-large'
   | 'page-without-product'
   | 'unknown-format';
-export type ReadResult = { ok: true; reading: Reading } | { ok: false; code: ReadFault };
+/** A reading; or several that a text allows, of which a person must say which is meant; or why there is none. */
+export type ReadResult =
+  | { ok: true; reading: Reading }
+  | { ok: false; code: 'ambiguous'; candidates: Reading[] }
+  | { ok: false; code: Exclude<ReadFault, 'ambiguous'> };
 
 /** One sentence for each way an input cannot be read, with what was expected. */
 export const READ_FAULTS: Record<ReadFault, string> = {
@@ -34,9 +41,11 @@ export const READ_FAULTS: Record<ReadFault, string> = {
   document: 'This is a document for print: save the report as text, or copy the text out of it.',
   'blank-spd': 'This SPD is blank: every byte is the same, so nothing was read out of the module.',
   'unknown-spd': 'This looks like an SPD, but byte 2 names no type of memory that is known.',
-  'page-without-product': 'This page holds no product data (schema.org JSON-LD): paste the title of the offer instead.',
+  'page-without-product':
+    'This page says nothing of memory that can be read: paste the lines that tell of it, or the title of the offer.',
+  ambiguous: 'This may be one module’s label or title, or what a kind of machine takes: say which it is.',
   'unknown-format':
-    'This is none of the inputs that Fenbrik reads: SMBIOS tables or their printed text, an SPD, a hardware listing or CIM data as JSON or CSV, a module’s label, a seller’s title or saved product page.',
+    'This is nothing that Fenbrik reads: a report of a machine’s memory (SMBIOS, CIM, a hardware listing, a system’s own text), an SPD, a module’s label or title, a specification, or a seller’s page.',
 };
 
 /** More warnings than this say no more than that the input is badly damaged. */
@@ -66,24 +75,74 @@ function readJson(text: string): Reading | null {
   return readHardwareTree(parsed) ?? readCimJson(parsed) ?? readProductJson(parsed.value);
 }
 
-function readDump(text: string): Reading | null {
-  const bytes = bytesOfHexDump(text);
-  return bytes === null ? null : readBinary(bytes);
-}
-
 function readText(input: string): ReadResult {
   const text = cleanText(input);
   if (text.trim() === '') return { ok: false, code: 'empty' };
   const json = /^\s*[{[]/.test(text) ? readJson(text) : null;
   if (json !== null) return done(json);
-  if (looksLikePage(text)) {
-    const page = readProductPage(text);
-    return page === null ? { ok: false, code: 'page-without-product' } : done(page);
-  }
+  // What begins as data and is none of ours is no text to look for words in.
+  if (/^\s*(?:\{|\[\s*[[{"])/.test(text)) return { ok: false, code: 'unknown-format' };
+  if (looksLikePage(text)) return readPage(text);
   if (looksLikeSmbiosText(text)) return done(readSmbiosText(text));
   const listed = looksLikeCimCsv(text) ? readCimCsv(text) : null;
-  const found = listed ?? readDump(text) ?? (looksLikeListing(text) ? readListing(text) : null);
-  return found === null ? { ok: false, code: 'unknown-format' } : done(found);
+  if (listed !== null) return done(listed);
+  const dumped = bytesOfHexDump(text);
+  const told = dumped === null ? null : readBinary(dumped);
+  if (told !== null) return done(told);
+  const spd = dumped === null ? null : spdFault(dumped);
+  return spd === null ? readWords(text) : { ok: false, code: spd };
+}
+
+/** A saved page: what it sells where that is memory, else what it specifies. */
+function readPage(page: string): ReadResult {
+  const product = readProductPage(page);
+  const isMemory = product?.module?.generation != null || product?.module?.capacityMiB != null;
+  if (product !== null && isMemory) return done(product);
+  const { reading, sure } = readSpecification(pageText(page), pageName(page));
+  // Places in a page's text are none in the page.
+  const claims = reading.claims.map(({ start: _, end: __, ...claim }) => claim as ReadClaim);
+  if (sure === 'sure') return done({ ...reading, claims });
+  return product === null ? { ok: false, code: 'page-without-product' } : done(product);
+}
+
+/** A label that was typed or copied has no more lines than this. */
+const LABEL_LINES = 6;
+
+/** Words that are no report: one line that is a label or a title, or a text that says what a kind of machine takes. */
+function readWords(text: string): ReadResult {
+  const isTitle = looksLikeListing(text);
+  const isLong = text.trim().includes('\n');
+  const { reading, sure, strength } = readSpecification(text);
+  if (sure === 'sure') {
+    const title = isTitle && !isLong && strength < 2 && !LABELLED.test(text) ? readListing(text) : null;
+    // Only a size that is one module's makes a title of it.
+    return title === null || title.module.capacityMiB === null ? done(reading) : ambiguous(title, reading);
+  }
+  if (isTitle && !isLong)
+    return sure === 'maybe' && LABELLED.test(text) ? ambiguous(readListing(text), reading) : done(readListing(text));
+  const isShort = isTitle && text.trim().split('\n').length <= LABEL_LINES;
+  return isShort && sure !== 'none' ? ambiguous(readListing(text)) : { ok: false, code: 'unknown-format' };
+}
+
+/** A line that begins with what it is about, as a machine's data do. */
+const LABELLED =
+  /^\s*(?:installed |system |main |standard )?(?:memory|ram|arbeitsspeicher|speicher|memoire(?: vive)?|mémoire(?: vive)?|memoria|memória|geheugen|werkgeheugen)[^:]{0,20}:/i;
+
+const ambiguous = (...candidates: Reading[]): ReadResult => ({
+  ok: false,
+  code: 'ambiguous',
+  candidates: candidates.map(boundedReading),
+});
+
+/** Sizes of SPD devices, bytes. */
+const SPD_SIZES: ReadonlySet<number> = new Set([128, 256, 512, 1024]);
+
+/** Bytes of an SPD's size that are none: blank, or of a type that nobody knows. Null: they are something else. */
+function spdFault(bytes: Uint8Array): 'blank-spd' | 'unknown-spd' | null {
+  if (!SPD_SIZES.has(bytes.length)) return null;
+  const [first] = bytes;
+  if ((first === 0x00 || first === 0xff) && bytes.every((byte) => byte === first)) return 'blank-spd';
+  return 'unknown-spd';
 }
 
 /** Text begins with few zeros; a table or an unknown binary has them everywhere. */
@@ -105,6 +164,9 @@ export function read(input: Uint8Array | string): ReadResult {
   if (other !== null) return { ok: false, code: other };
   const binary = readBinary(input);
   if (binary !== null) return done(binary);
+  const fault = spdFault(input);
+  if (fault === 'blank-spd') return { ok: false, code: fault };
   const text = decodeText(input);
-  return looksBinary(input) && text.includes('\0') ? { ok: false, code: 'unknown-format' } : readText(text);
+  if (!looksBinary(input) || !text.includes('\0')) return readText(text);
+  return { ok: false, code: fault ?? 'unknown-format' };
 }

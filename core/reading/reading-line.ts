@@ -13,6 +13,8 @@ export const FORMAT_WORDS: Record<ReadingFormat, string> = {
   spd: 'SPD',
   listing: 'label or title',
   'product-page': 'product page',
+  'machine-text': 'text of the system',
+  specification: 'specification',
 };
 
 const counted = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;

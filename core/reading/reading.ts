@@ -1,5 +1,5 @@
 import type { Generation } from '../memory/generation';
-import type { Buffering } from '../memory/module';
+import type { Buffering, Kind } from '../memory/module';
 
 /** Formats a reading can come from. */
 export const READING_FORMATS = [
@@ -11,6 +11,8 @@ export const READING_FORMATS = [
   'spd',
   'listing',
   'product-page',
+  'machine-text',
+  'specification',
 ] as const;
 export type ReadingFormat = (typeof READING_FORMATS)[number];
 
@@ -87,6 +89,10 @@ export interface ReadMachine {
     slotCount: number | null;
     maxCapacityMiB: number | null;
     errorCorrection: string | null;
+    /** what the operating system can use, less what devices and firmware hold; absent: not told */
+    visibleMiB?: number;
+    /** all that is fitted, where a text tells it and not how the slots share it; absent: not told */
+    installedMiB?: number;
     slots: ReadSlot[];
   };
 }
@@ -179,8 +185,56 @@ export interface ReadFact {
   end: number;
 }
 
+/** What a specification can claim, by limit: capacities MiB, rates MT/s, voltages mV, heights mm. */
+export interface ClaimedValues {
+  generations: Generation[];
+  form: string;
+  kinds: Kind[];
+  voltagesMv: number[];
+  totalMiB: number;
+  moduleMiB: number;
+  cpuMaxMiB: number;
+  ratesMTs: number[];
+  cpuMaxRateMTs: number;
+  pairing: 'none' | 'advised' | 'required';
+  profiles: boolean;
+  rateByLoad: { modulesPerChannel: number; ranks?: number; maxRateMTs: number }[];
+  maxRanksPerChannel: number;
+  maxDeviceGbit: number;
+  deviceWidths: number[];
+  clearanceMm: number;
+  osVisibleMiB: number;
+}
+export type ClaimedLimit = keyof ClaimedValues;
+
+/** One limit of a kind of machine as a text words it: `start` to `end` (exclusive) are UTF-16 units of the input. */
+export type ReadClaim = {
+  [Limit in ClaimedLimit]: {
+    limit: Limit;
+    value: ClaimedValues[Limit];
+    quote: string;
+    /** absent: the input is a page, whose text is not its source */
+    start?: number;
+    end?: number;
+  };
+}[ClaimedLimit];
+
+/** What a specification tells of a kind of machine, board or CPU; it installs nothing. */
+export interface ReadSpecification {
+  about: 'machine' | 'board' | 'cpu';
+  /** as the text heads itself; null where it does not */
+  name: { maker: string | null; model: string } | null;
+  /** sockets for memory; 0 where all of it is soldered */
+  slotCount: number | null;
+  channels: number | null;
+  soldered: boolean | null;
+  /** what it is sold with, each one configuration; modules null where unsaid */
+  standardMemory: { capacityMiB: number; modules: number | null }[];
+  claims: ReadClaim[];
+}
+
 /** What one input said, kept apart from what anyone concludes from it. */
-export interface Reading {
+export interface Reading extends Partial<ReadSpecification> {
   format: ReadingFormat;
   machine?: ReadMachine;
   module?: ReadModule;
@@ -189,6 +243,12 @@ export interface Reading {
   facts?: ReadFact[];
   warnings: string[];
 }
+
+/** A reading that is a specification, with all that one has. */
+export type SpecificationReading = Reading & ReadSpecification & { format: 'specification' };
+
+export const isSpecification = (reading: Reading): reading is SpecificationReading =>
+  reading.format === 'specification';
 
 /** Inputs above this many bytes are not read. */
 export const READING_LIMIT_BYTES = 8 * 1024 * 1024;

@@ -1,0 +1,230 @@
+import { isA, type Token, type TokenOf } from './tokens';
+import type { SpecUnit } from './units';
+import { has } from './units';
+import { CAPACITY_LABEL } from './words';
+
+/** What a capacity of a specification is: the most in all, the most a module may have, what is sold with it, what is soldered. */
+export type CapacityRole = 'total' | 'module' | 'standard' | 'soldered' | 'os' | 'capacity';
+
+export interface SaidCapacity {
+  role: CapacityRole;
+  mib: number;
+  /** modules that the text parts it into, and the size of each */
+  split: { count: number; mib: number } | null;
+  /** it hangs on something that the text names */
+  isConditional: boolean;
+  start: number;
+  end: number;
+}
+
+type Size = TokenOf<'capacity'> | TokenOf<'split'>;
+const isSize = (token: Token): token is Size => token.is === 'capacity' || token.is === 'split';
+const mibOf = (size: Size): number => (size.is === 'split' ? size.count * size.mib : size.mib);
+
+/** Sizes that stand in a row, parted by nothing but commas and words for and, or: what holds of one holds of all. */
+interface Group {
+  sizes: Size[];
+  /** splits and sums that only say a size of the group in another way */
+  split: { count: number; mib: number } | null;
+  left: Token[];
+  right: Token[];
+  isFirst: boolean;
+  /** a word for the most, or for what is taken, stands before it in the line */
+  isAfterMost: boolean;
+}
+
+const BREAKS = new Set(['comma', 'but']);
+const LINKS = new Set(['comma', 'and', 'or']);
+
+/** Does the second size say the first one again: `64 GB (4 x 16 GB)`, `4 x 16 GB = 64 GB`? */
+function saysAgain(first: Size | undefined, second: Size): boolean {
+  if (first === undefined || first.is === second.is) return false;
+  return mibOf(first) === mibOf(second);
+}
+
+function groupsOf(text: string, tokens: readonly Token[]): Group[] {
+  const groups: Group[] = [];
+  let lastSize = -1;
+  tokens.forEach((token, index) => {
+    if (!isSize(token)) return;
+    const last = groups.at(-1);
+    const previous = last?.sizes.at(-1);
+    const between = tokens.slice(lastSize + 1, index);
+    lastSize = index;
+    if (
+      last !== undefined &&
+      previous !== undefined &&
+      saysAgain(previous, token) &&
+      between.every(({ is }) => is !== 'max')
+    ) {
+      const split = token.is === 'split' ? token : (previous as TokenOf<'split'>);
+      last.split = { count: split.count, mib: split.mib };
+      last.right = rightOf(tokens, index);
+      return;
+    }
+    const gap = previous === undefined ? '' : text.slice(previous.end, token.start);
+    const linked = between.length > 0 && between.every(({ is }) => LINKS.has(is)) && gap.length <= 8;
+    const split = token.is === 'split' ? { count: token.count, mib: token.mib } : null;
+    const isAfterMost = tokens.slice(0, index).some(({ is }) => is === 'max' || is === 'supports');
+    if (last !== undefined && linked && (last.split === null) === (split === null)) {
+      last.sizes.push(token);
+      last.right = rightOf(tokens, index);
+      return;
+    }
+    groups.push({
+      sizes: [token],
+      split,
+      left: leftOf(tokens, index),
+      right: rightOf(tokens, index),
+      isFirst: groups.length === 0,
+      isAfterMost,
+    });
+  });
+  return groups;
+}
+
+/** Tokens before one, the nearest first, back to what parts clauses or to another size. */
+function leftOf(tokens: readonly Token[], index: number): Token[] {
+  const left: Token[] = [];
+  for (let at = index - 1; at >= 0; at--) {
+    const token = tokens[at];
+    if (token === undefined || BREAKS.has(token.is) || isSize(token)) break;
+    left.push(token);
+  }
+  return left;
+}
+
+function rightOf(tokens: readonly Token[], index: number): Token[] {
+  const right: Token[] = [];
+  for (let at = index + 1; at < tokens.length; at++) {
+    const token = tokens[at];
+    if (token === undefined || BREAKS.has(token.is) || isSize(token)) break;
+    right.push(token);
+  }
+  return right;
+}
+
+const first = (tokens: readonly Token[], ...kinds: readonly Token['is'][]): Token['is'] | null =>
+  tokens.find(({ is }) => kinds.includes(is))?.is ?? null;
+
+/** A figure beside graphics, storage and their like is theirs, unless a word for memory stands nearer. */
+function isForeign({ left, right }: Group): boolean {
+  return (
+    first(right, 'foreign', 'memory', 'generation', 'form', 'slot') === 'foreign' ||
+    first(left, 'foreign', 'memory', 'max', 'generation', 'slot') === 'foreign'
+  );
+}
+
+const ABOVE =
+  /(?:above|over|beyond|more than|uber|mehr als|plus de|au-dela|mas de|superior|meer dan|boven|oltre|piu di|acima|mais de|mais do que|superiore)(?: of| de| a)?[ a-z]{0,12}$/;
+
+/** What an operating system of 32 bits sees, or from where on one of 64 is needed. */
+function isOsLimit(unit: SpecUnit, { left, right, sizes }: Group): boolean {
+  const bits = [...right, ...left].find(isA('bits'));
+  if (bits === undefined) return false;
+  const start = sizes[0]?.start ?? 0;
+  const isAbove = ABOVE.test(unit.text.slice(Math.max(0, start - 40), start));
+  return bits.bits === 32 ? true : isAbove;
+}
+
+/** Is what stands behind the size the module that has it: `16 GB modules`, `16 GB SO-DIMMs`, and not its slots? */
+function namesModule(right: readonly Token[]): boolean {
+  const [next, after, third] = right.filter(
+    ({ is }) =>
+      is !== 'generation' &&
+      is !== 'rate' &&
+      is !== 'ecc' &&
+      is !== 'buffering' &&
+      is !== 'memory' &&
+      is !== 'close' &&
+      is !== 'open' &&
+      is !== 'voltage',
+  );
+  if (next === undefined) return false;
+  if (next.is === 'module') return true;
+  return next.is === 'form' && after?.is !== 'slot' && third?.is !== 'slot';
+}
+
+const RANGE = /^ ?(?:to|a|-|bis|tot|hasta|ate|till) ?$/;
+
+/** What the sizes of a group are, by the words beside them, and where those say nothing by the label. */
+function roleOf(unit: SpecUnit, group: Group, label: readonly Token[], hasParts: boolean): CapacityRole | null {
+  const { left, right } = group;
+  const said = left.filter(({ start }) => start >= unit.labelEnd);
+  if (isOsLimit(unit, group)) return 'os';
+  const labelHas = (is: Token['is']): boolean => label.some((token) => token.is === is);
+  const sideMost = first(right, 'max', 'standard', 'soldered', 'per-slot');
+  const leftMost = first(said, 'max', 'standard', 'soldered', 'supports', 'per-slot');
+  if (sideMost === 'per-slot' || leftMost === 'per-slot' || right.some(({ is }) => is === 'per-slot')) return 'module';
+  const isModule =
+    (group.split === null && namesModule(right)) || labelHas('per-slot') || (labelHas('module') && !labelHas('slot'));
+  if (isModule && leftMost !== 'standard' && group.isAfterMost) return 'module';
+  if (
+    isModule &&
+    (leftMost === 'max' ||
+      leftMost === 'supports' ||
+      sideMost === 'max' ||
+      labelHas('max') ||
+      labelHas('supports') ||
+      labelHas('module') ||
+      labelHas('per-slot'))
+  )
+    return 'module';
+  if (sideMost === 'soldered' && leftMost !== 'max') return labelHas('standard') ? 'standard' : 'soldered';
+  if (sideMost === 'standard' && leftMost !== 'max') return 'standard';
+  const isParted = [...left, ...right].some(({ is }) => is === 'in-all') && hasParts;
+  if (sideMost === 'max' || isParted) return 'total';
+  if (leftMost === 'max' || leftMost === 'supports') return 'total';
+  if (leftMost === 'soldered') return 'soldered';
+  if (leftMost === 'standard') return 'standard';
+  if (labelHas('max') && labelHas('standard'))
+    return group.isFirst === label.findIndex(({ is }) => is === 'standard') < label.findIndex(({ is }) => is === 'max')
+      ? 'standard'
+      : 'total';
+  if (labelHas('max')) return 'total';
+  if (labelHas('standard')) return 'standard';
+  if (labelHas('slot') || labelHas('supports')) return labelHas('supports') ? 'total' : null;
+  const labelText = unit.text.slice(0, unit.labelEnd);
+  if (unit.labelEnd > 0 && has(CAPACITY_LABEL, labelText) && labelHas('memory')) return 'capacity';
+  if (labelHas('soldered')) return 'soldered';
+  const isOfMemory =
+    labelHas('memory') ||
+    unit.topic === 'memory' ||
+    [...left, ...right].some(({ is }) => is === 'memory' || is === 'generation' || is === 'form');
+  return isOfMemory ? 'standard' : null;
+}
+
+/** Every capacity of a unit with what it is; figures of graphics, storage and their like, and denied ones, are left out. */
+export function capacitiesOf(
+  unit: SpecUnit,
+  tokens: readonly Token[],
+  isDenied: (token: Token) => boolean,
+): SaidCapacity[] {
+  const label = tokens.filter(({ end }) => end <= unit.labelEnd);
+  const groups = groupsOf(unit.text, tokens);
+  const hasParts = tokens.some(({ is }) => is === 'max' || is === 'per-slot' || is === 'supports' || is === 'slot');
+  const isConditional = tokens.some(({ is }) => is === 'condition');
+  const roles: (CapacityRole | null)[] = [];
+  return groups.flatMap((group, index) => {
+    if (isForeign(group) || group.sizes.some(isDenied)) return [];
+    const before = groups[index - 1]?.sizes.at(-1);
+    const start = group.sizes[0]?.start ?? 0;
+    const isRangeEnd = before !== undefined && RANGE.test(unit.text.slice(before.end, start));
+    const isOtherwise = index > 0 && group.left.some(({ is }) => is === 'condition');
+    const role: CapacityRole | null = isRangeEnd
+      ? 'total'
+      : isOtherwise
+        ? (roles[index - 1] ?? null)
+        : roleOf(unit, group, label, hasParts);
+    roles[index] = role;
+    if (role === null) return [];
+    return group.sizes.map((size) => ({
+      role,
+      mib: mibOf(size),
+      split: group.sizes.length === 1 ? group.split : size.is === 'split' ? { count: size.count, mib: size.mib } : null,
+      isConditional,
+      start: size.start,
+      end: size.end,
+    }));
+  });
+}
