@@ -1,6 +1,6 @@
 import { MOST_MACHINE_MIB, MOST_MODULE_MIB, MOST_MV, MOST_RATE_MTS, MOST_SMALL } from '../bounds';
 import { MOST_CENTS } from '../pricing/bounds';
-import type { Reading, ReadModule } from './reading';
+import type { ClaimedLimit, ReadClaim, Reading, ReadMachine, ReadModule } from './reading';
 
 /** More slots than any board has, more modules than any pack. */
 const MOST_SLOTS = 4_096;
@@ -42,6 +42,37 @@ function boundedModule(module: ReadModule, warn: Warn): ReadModule {
   };
 }
 
+/** Totals that a system tells, without those that no machine has. */
+function boundedTotals(
+  memory: ReadMachine['memory'],
+  warn: Warn,
+): Pick<ReadMachine['memory'], 'visibleMiB' | 'installedMiB'> {
+  const of = (value: number | undefined, what: string): number | undefined =>
+    value === undefined ? undefined : (bounded(value, MOST_MACHINE_MIB, what, warn) ?? undefined);
+  const [visibleMiB, installedMiB] = [of(memory.visibleMiB, 'total'), of(memory.installedMiB, 'total')];
+  return {
+    ...(visibleMiB === undefined ? {} : { visibleMiB }),
+    ...(installedMiB === undefined ? {} : { installedMiB }),
+  };
+}
+
+/** Largest figure of each limit that a specification claims as one number, and what it is called. */
+const CLAIM_FIGURES: Partial<Record<ClaimedLimit, readonly [number, string]>> = {
+  totalMiB: [MOST_MACHINE_MIB, 'total'],
+  cpuMaxMiB: [MOST_MACHINE_MIB, 'total'],
+  osVisibleMiB: [MOST_MACHINE_MIB, 'total'],
+  moduleMiB: [MOST_MODULE_MIB, 'capacity'],
+  cpuMaxRateMTs: [MOST_RATE_MTS, 'rate'],
+  maxRanksPerChannel: [MOST_SMALL, 'rank count'],
+  maxDeviceGbit: [MOST_SMALL, 'density'],
+  clearanceMm: [MOST_SMALL, 'height'],
+};
+
+function isBelievable({ limit, value }: ReadClaim, warn: Warn): boolean {
+  const figure = CLAIM_FIGURES[limit];
+  return figure === undefined || typeof value !== 'number' || bounded(value, figure[0], figure[1], warn) !== null;
+}
+
 /**
  * A reading without figures that no memory, machine or price has: such a value becomes null, as if the input did not say it,
  * and a warning names it. Sums of what is left are safe.
@@ -66,8 +97,12 @@ export function boundedReading(reading: Reading): Reading {
     const slots = memory.slots.map((slot) =>
       slot.installed === null ? slot : { ...slot, installed: boundedModule(slot.installed, warn) },
     );
-    next.machine = { ...reading.machine, memory: { ...memory, slotCount, maxCapacityMiB, slots } };
+    next.machine = {
+      ...reading.machine,
+      memory: { ...memory, ...boundedTotals(memory, warn), slotCount, maxCapacityMiB, slots },
+    };
   }
+  if (reading.claims !== undefined) next.claims = reading.claims.filter((claim) => isBelievable(claim, warn));
   next.warnings = [...warnings];
   return next;
 }

@@ -145,10 +145,19 @@ export function machineOfCim(records: readonly CimRecord[]): { machine: ReadMach
       slotCount: sumKnown(arrays.map((array) => whole(array, 'memorydevices') || null)),
       maxCapacityMiB: sumKnown(arrays.map(arrayCapacity)),
       errorCorrection: corrections.find((correction) => correction !== null) ?? null,
+      ...visibleOf(system, os),
       slots,
     },
   };
   return { machine, warnings: slots.flatMap(warningsOf) };
+}
+
+/** What the operating system can use, MiB: it counts KiB, the system's own class bytes. */
+function visibleOf(system: Properties, os: Properties | undefined): { visibleMiB?: number } {
+  const kib = os === undefined ? null : whole(os, 'totalvisiblememorysize');
+  const bytes = whole(system, 'totalphysicalmemory');
+  const mib = kib ? Math.floor(kib / KIB_PER_MIB) : bytes ? Math.floor(bytes / BYTES_PER_MIB) : 0;
+  return mib > 0 ? { visibleMiB: mib } : {};
 }
 
 function warningsOf({ locator, installed }: ReadSlot): string[] {

@@ -5,7 +5,8 @@ import { cleanText } from './clean-text';
 import { decodeText } from './decode-text';
 import { readHardwareTree } from './hardware-tree';
 import { bytesOfHexDump } from './hex-dump';
-import { looksLikeListing, readListing } from './listing';
+import { LISTING_LIMIT, looksLikeListing, readListing } from './listing';
+import { readMachineText } from './machine-text/read-machine-text';
 import { type OtherFile, otherFile } from './other-files';
 import { parseJson } from './parse-json';
 import { looksLikePage, readProductJson, readProductPage } from './product-page';
@@ -13,7 +14,9 @@ import { READING_LIMIT_BYTES, type ReadClaim, type Reading } from './reading';
 import { isSmbiosDump, isSmbiosTable, readSmbiosBinary } from './smbios-binary';
 import { looksLikeSmbiosText, readSmbiosText } from './smbios-text';
 import { isSpd, readSpd } from './spd';
+import { foldText } from './specification/fold-text';
 import { pageName, pageText } from './specification/page-text';
+import { isOtherProse } from './specification/prose';
 import { readSpecification } from './specification/read-specification';
 
 export type ReadFault =
@@ -110,19 +113,28 @@ const LABEL_LINES = 6;
 
 /** Words that are no report: one line that is a label or a title, or a text that says what a kind of machine takes. */
 function readWords(text: string): ReadResult {
+  const machine = readMachineText(text);
+  // A summary that names neither slots nor a maker may be a page's data as well: what says what is taken is one.
+  if (machine !== null && !mayBeSpecification(machine)) return done(machine);
   const isTitle = looksLikeListing(text);
   const isLong = text.trim().includes('\n');
   const { reading, sure, strength } = readSpecification(text);
+  if (machine !== null && sure !== 'sure') return done(machine);
   if (sure === 'sure') {
     const title = isTitle && !isLong && strength < 2 && !LABELLED.test(text) ? readListing(text) : null;
     // Only a size that is one module's makes a title of it.
     return title === null || title.module.capacityMiB === null ? done(reading) : ambiguous(title, reading);
   }
+  if (isOtherProse(foldText(text.slice(0, LISTING_LIMIT)))) return { ok: false, code: 'unknown-format' };
   if (isTitle && !isLong)
     return sure === 'maybe' && LABELLED.test(text) ? ambiguous(readListing(text), reading) : done(readListing(text));
   const isShort = isTitle && text.trim().split('\n').length <= LABEL_LINES;
   return isShort && sure !== 'none' ? ambiguous(readListing(text)) : { ok: false, code: 'unknown-format' };
 }
+
+/** Does a system's text tell no more than a page on the machine would? */
+const mayBeSpecification = ({ machine }: Reading): boolean =>
+  machine?.memory.slots.length === 0 && machine.memory.visibleMiB === undefined && machine.maker === null;
 
 /** A line that begins with what it is about, as a machine's data do. */
 const LABELLED =

@@ -154,7 +154,11 @@ function roleOf(unit: SpecUnit, group: Group, label: readonly Token[], hasParts:
   if (isOsLimit(unit, group)) return 'os';
   const labelHas = (is: Token['is']): boolean => label.some((token) => token.is === is);
   const sideMost = first(right, 'max', 'standard', 'soldered', 'per-slot');
-  const leftMost = first(said, 'max', 'standard', 'soldered', 'supports', 'per-slot');
+  // "Each" alone must stand right before the size; "each slot" may stand farther away.
+  const near = said.filter(
+    ({ is, start, end }) => is !== 'per-slot' || end - start > 7 || (group.sizes[0]?.start ?? 0) - end <= 3,
+  );
+  const leftMost = first(near, 'max', 'standard', 'soldered', 'supports', 'per-slot');
   if (sideMost === 'per-slot' || leftMost === 'per-slot' || right.some(({ is }) => is === 'per-slot')) return 'module';
   const isModule =
     (group.split === null && namesModule(right)) || labelHas('per-slot') || (labelHas('module') && !labelHas('slot'));

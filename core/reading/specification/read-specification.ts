@@ -414,6 +414,9 @@ const TAKEN: ReadonlySet<ClaimedLimit> = new Set([
   'ratesMTs',
 ]);
 
+/** Claims that make a specification with nothing else beside them. */
+const ALONE: ReadonlySet<ClaimedLimit> = new Set(['totalMiB', 'cpuMaxMiB', 'rateByLoad']);
+
 function surenessOf(
   input: string,
   folded: string,
@@ -430,7 +433,11 @@ function surenessOf(
     (channels === null ? 0 : 1) +
     (soldered === null ? 0 : 1);
   const isLong = input.trim().includes('\n');
-  const isSure = strong > 0 || (isLong && weak >= 3 && claims.some(({ limit }) => limit === 'ratesMTs'));
+  const isAlone = claims.every(({ limit }) => !ALONE.has(limit)) && notes.slots.length === 0;
+  const isSure =
+    strong >= 2 ||
+    (strong === 1 && (weak > 0 || !isAlone)) ||
+    (isLong && weak >= 3 && claims.some(({ limit }) => limit === 'ratesMTs'));
   return { sure: isSure ? 'sure' : weak > 0 || standardMemory.length > 0 ? 'maybe' : 'none', strength: strong };
 }
 

@@ -275,6 +275,7 @@ export const FIXED = words(
 
 export const PER_SLOT = words(
   'per (?:memory )?(?:so-?dimm |dimm )?(?:slot|module|dimm|so-?dimm|socket|stick|bank|modulo|sleuf|alloggiamento|ranura)',
+  'each (?:memory )?(?:slot|module|dimm|socket|stick)',
   'each',
   'apiece',
   '(?:je|pro) (?:speicher)?(?:modul|steckplatz|slot|bank|riegel)',

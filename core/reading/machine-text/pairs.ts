@@ -1,0 +1,94 @@
+import { lines } from '../lines';
+import { foldText } from '../specification/fold-text';
+
+/** A key and its value as a line has them: the key folded, the value as written. */
+export interface Pair {
+  key: string;
+  value: string;
+}
+
+/** Lines that belong together: a heading, and keys with values. */
+export interface Block {
+  /** the line above that has no value; empty where there is none */
+  heading: string;
+  pairs: Pair[];
+  /** line of its beginning, from 1 */
+  line: number;
+}
+
+/** A line longer than this is none of a report; blocks and keys above these numbers are not kept. */
+const LONGEST_LINE = 1_000;
+const MOST_BLOCKS = 2_000;
+const MOST_PAIRS = 200;
+/** Lines looked at: a report of a large server has some thousands. */
+const MOST_LINES = 60_000;
+
+const SEPARATOR = /^(?<key>[^:=\t]{1,60}?)(?: ?\.{3,} ?:? ?| *[:=](?!\/\/)| *\t+| {3,})(?<value>.*)$/;
+const COLON = /^(?<key>[^:=\t]{1,60}?) *[:=]\t* *(?<value>.*)$/;
+
+/** A line's key and value; null where it has none. A value may be empty. */
+export function pairOf(line: string): Pair | null {
+  const text = line.trim();
+  const found = COLON.exec(text) ?? SEPARATOR.exec(text);
+  const key = found?.groups?.key?.trim() ?? '';
+  if (found === null || !/\p{L}/u.test(key)) return null;
+  return { key: foldText(key), value: (found.groups?.value ?? '').trim() };
+}
+
+/** Names that sockets and modules are listed under: `BANK 0/DIMM0`, `DIMM #1`, `ChannelA-DIMM0`, `Slot 2`, `Modul 1`. */
+const SLOT_NAME =
+  /^\W*(?:(?:memory |speicher|geheugen|ram[ -]?)?(?:bank|slot|dimm|so-?dimm|module?|modulo|modul|device|channel|kanal|steckplatz|emplacement|barrette|ranura|sleuf|banco|node|cpu ?\d|p\d|xmm|socket|mem|ddr)[ _#:.-]*(?:[a-h]?\d{1,2}|[a-h])?[ _-]?(?:[a-z]*dimm[ _-]?[a-h]?\d?|[a-h]\d)?)(?:[ /,_-]*(?:(?:bank|slot|dimm|channel|ch)[ _#-]*[a-h]?\d{0,2}[ _-]?(?:dimm[ _-]?\d)?))*\W*$/;
+
+/** Is a heading the name of a socket or of a module that is listed? It holds a figure or a letter that counts. */
+export function isSlotName(heading: string): boolean {
+  const folded = foldText(heading.trim());
+  return (
+    folded.length <= 40 && /\d|(?:dimm|slot|bank|channel|kanal)[ _-]?[a-h]\b/.test(folded) && SLOT_NAME.test(folded)
+  );
+}
+
+/** `Size: 8 GB, Type: DDR4` as several pairs; a value with no key of its own stays whole. */
+function inlinePairs(value: string): Pair[] {
+  const pieces = value.split(/[,;|] */).flatMap((piece) => pairOf(piece) ?? []);
+  return pieces.length >= 2 ? pieces : [];
+}
+
+/**
+ * A text's blocks: parted by empty lines, by headings, and where a key comes again. Linear in the text.
+ */
+export function blocksOf(text: string): Block[] {
+  const blocks: Block[] = [];
+  let block: Block = { heading: '', pairs: [], line: 1 };
+  let keys = new Set<string>();
+  const begin = (heading: string, line: number): void => {
+    if (block.pairs.length > 0 || isSlotName(block.heading)) blocks.push(block);
+    block = { heading, pairs: [], line };
+    keys = new Set();
+  };
+  for (const { text: raw, number } of lines(text)) {
+    if (number > MOST_LINES || blocks.length >= MOST_BLOCKS) break;
+    const line = raw.slice(0, LONGEST_LINE).trim();
+    if (line === '') {
+      // An empty line under a heading parts nothing.
+      if (block.pairs.length > 0) begin('', number);
+      continue;
+    }
+    const pair = pairOf(line);
+    if (pair === null || pair.value === '') {
+      if (/\p{L}/u.test(line)) begin(line.replace(/:$/, ''), number);
+      continue;
+    }
+    const inline = inlinePairs(pair.value);
+    if (inline.length > 0 && isSlotName(pair.key)) {
+      begin(line.slice(0, line.search(/[:=\t]/)), number);
+      block.pairs.push(...inline);
+      begin('', number + 1);
+      continue;
+    }
+    if (keys.has(pair.key)) begin('', number);
+    keys.add(pair.key);
+    if (block.pairs.length < MOST_PAIRS) block.pairs.push(pair);
+  }
+  begin('', 0);
+  return blocks;
+}

@@ -1,0 +1,83 @@
+import type { Reading, ReadMachine } from '../reading';
+import { UNTOLD_MACHINE } from '../reading';
+import { readCimText } from './cim-text';
+import { rowsOf } from './columns';
+import { kernelMemory } from './kernel-memory';
+import { machineOfBlocks } from './machine-words';
+import { type ListedSlot, slotsOfBlocks } from './module-blocks';
+import { blocksOf } from './pairs';
+import { readPanel, withPanel } from './panel';
+import { readTreeText } from './tree-text';
+
+/** Texts longer than this are looked at as far as this: reports of a system are far shorter. */
+const MOST_CHARACTERS = 1_000_000;
+
+const told = (machine: ReadMachine, warnings: string[] = []): Reading => ({
+  format: 'machine-text',
+  machine,
+  warnings,
+});
+
+/** A rate that could be read is worth nothing without its size, and the other way round: what is missing is named. */
+function warningsOf({ memory }: ReadMachine): string[] {
+  return memory.slots.flatMap(({ locator, installed }, index) => {
+    if (installed === null) return [];
+    const place = locator ?? `slot ${index + 1}`;
+    return [
+      ...(installed.capacityMiB === null ? [`${place}: size not told`] : []),
+      ...(installed.rateMTs === null && installed.configuredRateMTs === null ? [`${place}: rate not told`] : []),
+    ];
+  });
+}
+
+const filledOf = (slots: readonly ListedSlot[]): number => slots.filter(({ installed }) => installed !== null).length;
+
+/** Blocks of keys and values, or rows under columns: sockets, modules, and what is said of the machine. */
+function readBlocks(text: string): Reading | null {
+  const blocks = blocksOf(text);
+  const listed = slotsOfBlocks(blocks);
+  const rows = slotsOfBlocks(rowsOf(text));
+  const slots = filledOf(rows) > filledOf(listed) ? rows : listed;
+  const { machine, told: fields } = machineOfBlocks(blocks, new Set(slots.map(({ line }) => line)));
+  const panel = readPanel(text);
+  const filled = slots.filter(({ installed }) => installed !== null);
+  if (filled.length === 0 && panel !== null)
+    return told(withPanel(machine, panel), warningsOf(withPanel(machine, panel)));
+  if (filled.length > 0) {
+    const whole = { ...machine, memory: { ...machine.memory, slots: slots.map(({ line: _, ...slot }) => slot) } };
+    return told(whole, warningsOf(whole));
+  }
+  // A summary: it says of itself which system it is of, or how much of its memory it can use.
+  const own = [
+    'system-maker',
+    'system-model',
+    'os',
+    'cpu',
+    'visible',
+    'installed',
+    'firmware',
+    'system-type',
+    'board-model',
+  ] as const;
+  const said = own.filter((field) => fields.has(field)).length;
+  const isSummary =
+    (fields.has('visible') || (fields.has('installed') && said >= 3)) &&
+    (said >= 2 || machine.memory.visibleMiB !== undefined);
+  return isSummary ? told(machine) : null;
+}
+
+/**
+ * Reads what a system prints or shows of itself as text: lists of CIM classes, hardware trees, tables of slots, performance
+ * panels, memory information of the kernel, inspectors' reports and summaries. What they do not say is null. Null: it is none
+ * of these. Never throws; linear in the text.
+ */
+export function readMachineText(input: string): Reading | null {
+  const text = input.slice(0, MOST_CHARACTERS);
+  const cim = readCimText(text);
+  if (cim !== null) return told(cim.machine, cim.warnings);
+  const tree = readTreeText(text);
+  if (tree !== null) return tree;
+  const visibleMiB = kernelMemory(text);
+  if (visibleMiB !== null) return told({ ...UNTOLD_MACHINE, memory: { ...UNTOLD_MACHINE.memory, visibleMiB } });
+  return text.trim().includes('\n') || /[·•|,]/.test(text) ? readBlocks(text) : null;
+}
