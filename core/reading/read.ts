@@ -88,7 +88,11 @@ function readText(input: string): ReadResult {
   if (looksLikePage(text)) return readPage(text);
   if (looksLikeSmbiosText(text)) return done(readSmbiosText(text));
   const listed = looksLikeCimCsv(text) ? readCimCsv(text) : null;
-  if (listed !== null) return done(listed);
+  // A table of sizes with units has the same heads as a list of instances, and no instance's sizes.
+  const isSized = listed?.machine?.memory.slots.some(
+    ({ installed }) => installed === null || installed.capacityMiB !== null,
+  );
+  if (listed !== null && (isSized || readMachineText(text) === null)) return done(listed);
   const dumped = bytesOfHexDump(text);
   const told = dumped === null ? null : readBinary(dumped);
   if (told !== null) return done(told);
@@ -121,7 +125,8 @@ function readWords(text: string): ReadResult {
   const { reading, sure, strength } = readSpecification(text);
   if (machine !== null && sure !== 'sure') return done(machine);
   if (sure === 'sure') {
-    const title = isTitle && !isLong && strength < 2 && !LABELLED.test(text) ? readListing(text) : null;
+    const title =
+      isTitle && !isLong && strength < 2 && !LABELLED.test(text) && !isSentence(text) ? readListing(text) : null;
     // Only a size that is one module's makes a title of it.
     return title === null || title.module.capacityMiB === null ? done(reading) : ambiguous(title, reading);
   }
@@ -131,6 +136,10 @@ function readWords(text: string): ReadResult {
   const isShort = isTitle && text.trim().split('\n').length <= LABEL_LINES;
   return isShort && sure !== 'none' ? ambiguous(readListing(text)) : { ok: false, code: 'unknown-format' };
 }
+
+/** Words that end as sentences do, and are some: no title has them. */
+const isSentence = (text: string): boolean =>
+  /\p{L}{2}[^.]*[\p{L}\d)]\.(?:\s|$)/u.test(text.slice(0, LISTING_LIMIT)) && text.split(' ', 9).length > 8;
 
 /** Does a system's text tell no more than a page on the machine would? */
 const mayBeSpecification = ({ machine }: Reading): boolean =>

@@ -21,7 +21,8 @@ type Properties = Map<string, string>;
 
 /** Values of lists are printed in braces: the first counts. */
 const plainValue = (value: string): string =>
-  /^\{(?<first>[^,}]*)/.exec(value)?.groups?.first?.replace(/^"|"$/g, '') ?? value.replace(/^"|";?$/g, '');
+  /^\{(?<first>[^,}]*)/.exec(value)?.groups?.first?.replace(/^"|"$/g, '') ??
+  value.replace(/;$/, '').replace(/^"|"$/g, '');
 
 /** Properties block by block, as empty lines and repeated names part them. */
 function blocksOf(text: string): { properties: Properties; named: string | null }[] {

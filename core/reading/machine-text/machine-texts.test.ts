@@ -8,8 +8,9 @@ const list = (name: string): MachineTextRow[] =>
 describe('the texts of systems that the reader was made with', () => {
   const texts = list('tuned.txt');
 
-  it('are 40, each once, and all read', () => {
-    expect(new Set(texts.map(({ text }) => text)).size).toBe(40);
+  it('are at least 40, each once, and all read', () => {
+    expect(texts.length).toBeGreaterThanOrEqual(40);
+    expect(new Set(texts.map(({ text }) => text)).size).toBe(texts.length);
     expect(scoreMachines(texts).misses).toEqual([]);
   });
 });

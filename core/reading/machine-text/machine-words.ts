@@ -48,7 +48,8 @@ export function machineOfBlocks(blocks: readonly Block[], slotBlocks: ReadonlySe
   const cpus: string[] = [];
   for (const block of blocks) {
     const isOwn = !slotBlocks.has(block.line) && !isSlotName(block.heading);
-    const isSystem = isOwn && SYSTEM_HEADING.test(foldText(block.heading));
+    const isSystem =
+      isOwn && (SYSTEM_HEADING.test(foldText(block.heading)) || block.pairs.some(({ key }) => fieldOf(key) === 'cpu'));
     for (const { key, value } of block.pairs) {
       const field = fieldOf(key);
       if (field === null || value === '') continue;

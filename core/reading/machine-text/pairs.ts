@@ -26,10 +26,14 @@ const MOST_LINES = 60_000;
 const SEPARATOR = /^(?<key>[^:=\t]{1,60}?)(?: ?\.{3,} ?:? ?| *[:=](?!\/\/)| *\t+| {3,})(?<value>.*)$/;
 const COLON = /^(?<key>[^:=\t]{1,60}?) *[:=]\t* *(?<value>.*)$/;
 
+/** Lines of an overview that part a key from its value with a blank alone. */
+const KNOWN =
+  /^(?<key>processor|prozessor|processeur|procesador|processore|processador|chip|serial number|seriennummer|num[eé]ro de s[eé]rie|n[uú]mero de serie|serienummer|numero di serie|(?:memory|arbeitsspeicher|m[eé]moire|mem[oó]ria|geheugen)(?= \d[\d.,]* ?[gmt][bo]\b)) (?<value>.*\d.*)$/i;
+
 /** A line's key and value; null where it has none. A value may be empty. */
 export function pairOf(line: string): Pair | null {
   const text = line.trim();
-  const found = COLON.exec(text) ?? SEPARATOR.exec(text);
+  const found = COLON.exec(text) ?? SEPARATOR.exec(text) ?? (text.length <= 100 ? KNOWN.exec(text) : null);
   const key = found?.groups?.key?.trim() ?? '';
   if (found === null || !/\p{L}/u.test(key)) return null;
   return { key: foldText(key), value: (found.groups?.value ?? '').trim() };
@@ -37,7 +41,7 @@ export function pairOf(line: string): Pair | null {
 
 /** Names that sockets and modules are listed under: `BANK 0/DIMM0`, `DIMM #1`, `ChannelA-DIMM0`, `Slot 2`, `Modul 1`. */
 const SLOT_NAME =
-  /^\W*(?:(?:memory |speicher|geheugen|ram[ -]?)?(?:bank|slot|dimm|so-?dimm|module?|modulo|modul|device|channel|kanal|steckplatz|emplacement|barrette|ranura|sleuf|banco|node|cpu ?\d|p\d|xmm|socket|mem|ddr)[ _#:.-]*(?:[a-h]?\d{1,2}|[a-h])?[ _-]?(?:[a-z]*dimm[ _-]?[a-h]?\d?|[a-h]\d)?)(?:[ /,_-]*(?:(?:bank|slot|dimm|channel|ch)[ _#-]*[a-h]?\d{0,2}[ _-]?(?:dimm[ _-]?\d)?))*\W*$/;
+  /^\W*(?:(?:memory |speicher|geheugen|ram[ -]?)?(?:bank|slot|dimm|so-?dimm|module?|modulo|modul|device|channel|kanal|steckplatz|emplacement|barrette|ranura|sleuf|banco|node|cpu ?\d|p\d|xmm|socket|mem(?:ory)?|ddr)[ _#:.-]*(?:[a-h]?\d{1,2}|[a-h])?[ _-]?(?:[a-z]*dimm[ _-]?[a-h]?\d?|[a-h]\d)?)(?:[ /,_-]*(?:(?:bank|slot|dimm|channel|ch)[ _#-]*[a-h]?\d{0,2}[ _-]?(?:dimm[ _-]?\d)?))*\W*$/;
 
 /** Is a heading the name of a socket or of a module that is listed? It holds a figure or a letter that counts. */
 export function isSlotName(heading: string): boolean {

@@ -2,6 +2,7 @@ import type { Reading, ReadMachine } from '../reading';
 import { UNTOLD_MACHINE } from '../reading';
 import { readCimText } from './cim-text';
 import { rowsOf } from './columns';
+import { fieldOf } from './field-words';
 import { kernelMemory } from './kernel-memory';
 import { machineOfBlocks } from './machine-words';
 import { type ListedSlot, slotsOfBlocks } from './module-blocks';
@@ -59,9 +60,13 @@ function readBlocks(text: string): Reading | null {
     'system-type',
     'board-model',
   ] as const;
+  // An overview tells the rate that its memory runs at.
+  const isRated = /\d ?(?:MHz|MT\/s)/i.test(
+    blocks.flatMap(({ pairs }) => pairs).find(({ key }) => fieldOf(key) === 'installed')?.value ?? '',
+  );
   const said = own.filter((field) => fields.has(field)).length;
   const isSummary =
-    (fields.has('visible') || (fields.has('installed') && said >= 3)) &&
+    (fields.has('visible') || (fields.has('installed') && (said >= 3 || isRated))) &&
     (said >= 2 || machine.memory.visibleMiB !== undefined);
   return isSummary ? told(machine) : null;
 }

@@ -18,7 +18,11 @@ const count = (pattern: RegExp, text: string): number => new Set(text.match(patt
  * Is a folded text of a machine, a bare board or a CPU? A CPU's page names cores, clocks and what its controller takes, and
  * no slots; a board's calls itself one.
  */
-export function aboutOf(text: string, head: string, hasSlots: boolean): About {
+export function aboutOf(
+  text: string,
+  head: string,
+  { hasSlots, isOverclocked }: { hasSlots: boolean; isOverclocked: boolean },
+): About {
   if (head.length <= LONGEST_NAME && !/\d ?[gm][bo](?![a-z])/.test(head) && count(BOARD, head) > 0) return 'board';
   const cpu = count(CPU, text);
   if (
@@ -28,6 +32,7 @@ export function aboutOf(text: string, head: string, hasSlots: boolean): About {
   )
     return 'cpu';
   if (cpu >= 2 && !hasSlots && count(MACHINE, text) <= 1) return 'cpu';
-  if (ATX.test(text) && count(MACHINE, text) <= 1) return 'board';
+  // Lists of overclock rates are what boards have.
+  if ((ATX.test(text) || isOverclocked) && count(MACHINE, text) <= 1) return 'board';
   return 'machine';
 }

@@ -63,8 +63,16 @@ function groupsOf(text: string, tokens: readonly Token[]): Group[] {
       return;
     }
     const gap = previous === undefined ? '' : text.slice(previous.end, token.start);
-    const linked = between.length > 0 && between.every(({ is }) => LINKS.has(is)) && gap.length <= 8;
-    const split = token.is === 'split' ? { count: token.count, mib: token.mib } : null;
+    // Sizes that share a unit stand at one place.
+    const isShared = previous !== undefined && previous.start === token.start;
+    const linked = isShared || (between.length > 0 && between.every(({ is }) => LINKS.has(is)) && gap.length <= 8);
+    const counted = token.is === 'capacity' ? countBehind(tokens, index) : null;
+    const split =
+      token.is === 'split'
+        ? { count: token.count, mib: token.mib }
+        : counted === null
+          ? null
+          : { count: counted, mib: token.mib / counted };
     const isAfterMost = tokens.slice(0, index).some(({ is }) => is === 'max' || is === 'supports');
     if (last !== undefined && linked && (last.split === null) === (split === null)) {
       last.sizes.push(token);
@@ -80,7 +88,32 @@ function groupsOf(text: string, tokens: readonly Token[]): Group[] {
       isAfterMost,
     });
   });
-  return groups;
+  return groups.filter((_, index) => !isPartOfBefore(tokens, groups, index));
+}
+
+/** `12 GB (1 x 4 GB + 1 x 8 GB)`: sizes in brackets that come to the one before them only say how it is made up. */
+function isPartOfBefore(tokens: readonly Token[], groups: readonly Group[], index: number): boolean {
+  const whole = groups.slice(0, index).findLast(({ split }) => split === null);
+  const [size] = whole?.sizes ?? [];
+  if (whole === undefined || size === undefined || groups[index]?.split == null) return false;
+  const open = tokens[tokens.indexOf(size) + 1];
+  if (open?.is !== 'open') return false;
+  const close = tokens.find(({ is, start }) => is === 'close' && start > open.start);
+  const inside = groups.filter(({ sizes }) =>
+    sizes.every(({ start }) => start > open.start && start < (close?.start ?? 0)),
+  );
+  const sum = inside.flatMap(({ sizes }) => sizes).reduce((total, one) => total + mibOf(one), 0);
+  return inside.includes(groups[index] as Group) && sum === mibOf(size);
+}
+
+/** `4 GB (one module)`: the modules that a size is parted into, where it divides. */
+function countBehind(tokens: readonly Token[], index: number): number | null {
+  const size = tokens[index];
+  const rest = tokens.slice(index + 1).filter(({ is }) => is !== 'generation' && is !== 'memory' && is !== 'rate');
+  const [open, count, module, close] = rest;
+  if (size?.is !== 'capacity' || open?.is !== 'open' || count?.is !== 'count' || close?.is !== 'close') return null;
+  if (module?.is !== 'module' && module?.is !== 'form') return null;
+  return count.count > 0 && Number.isInteger(size.mib / count.count) ? count.count : null;
 }
 
 /** Tokens before one, the nearest first, back to what parts clauses or to another size. */
@@ -94,15 +127,25 @@ function leftOf(tokens: readonly Token[], index: number): Token[] {
   return left;
 }
 
+/** Tokens behind one, up to what parts clauses; what leads to the next size, or stands in a bracket with it, is the next one's. */
 function rightOf(tokens: readonly Token[], index: number): Token[] {
   const right: Token[] = [];
+  let next: Token | undefined;
   for (let at = index + 1; at < tokens.length; at++) {
-    const token = tokens[at];
-    if (token === undefined || BREAKS.has(token.is) || isSize(token)) break;
-    right.push(token);
+    next = tokens[at];
+    if (next === undefined || BREAKS.has(next.is) || isSize(next)) break;
+    right.push(next);
   }
-  return right;
+  if (next === undefined || !isSize(next)) return right;
+  const open = right.findLastIndex(({ is }) => is === 'open');
+  const isOpen = open >= 0 && !right.slice(open).some(({ is }) => is === 'close');
+  const own = isOpen ? right.slice(0, open) : right;
+  while (LEADS.has(own.at(-1)?.is ?? '')) own.pop();
+  return own;
 }
+
+/** Words that lead to the size behind them. */
+const LEADS = new Set<string>(['max', 'with', 'supports', 'and', 'or', 'open']);
 
 const first = (tokens: readonly Token[], ...kinds: readonly Token['is'][]): Token['is'] | null =>
   tokens.find(({ is }) => kinds.includes(is))?.is ?? null;
@@ -128,7 +171,7 @@ function isOsLimit(unit: SpecUnit, { left, right, sizes }: Group): boolean {
 }
 
 /** Is what stands behind the size the module that has it: `16 GB modules`, `16 GB SO-DIMMs`, and not its slots? */
-function namesModule(right: readonly Token[]): boolean {
+function namesModule(right: readonly Token[], isSeveral: (form: Token) => boolean): boolean {
   const [next, after, third] = right.filter(
     ({ is }) =>
       is !== 'generation' &&
@@ -142,13 +185,28 @@ function namesModule(right: readonly Token[]): boolean {
   );
   if (next === undefined) return false;
   if (next.is === 'module') return true;
-  return next.is === 'form' && after?.is !== 'slot' && third?.is !== 'slot';
+  return next.is === 'form' && isSeveral(next) && after?.is !== 'slot' && third?.is !== 'slot';
 }
 
 const RANGE = /^ ?(?:to|a|-|bis|tot|hasta|ate|till) ?$/;
 
+/** What a line holds beside its sizes: words for parts of a whole, and for the whole. */
+interface LineMarks {
+  hasParts: boolean;
+  hasInAll: boolean;
+}
+
+/** `1 slot (up to 16 GB), 20 GB in all`: what stands in brackets behind a slot is its own. */
+const isSlotAside = ({ left }: Group, hasInAll: boolean): boolean =>
+  hasInAll && left[0]?.is === 'max' && left[1]?.is === 'open' && (left[2]?.is === 'slot' || left[2]?.is === 'form');
+
 /** What the sizes of a group are, by the words beside them, and where those say nothing by the label. */
-function roleOf(unit: SpecUnit, group: Group, label: readonly Token[], hasParts: boolean): CapacityRole | null {
+function roleOf(
+  unit: SpecUnit,
+  group: Group,
+  label: readonly Token[],
+  { hasParts, hasInAll }: LineMarks,
+): CapacityRole | null {
   const { left, right } = group;
   const said = left.filter(({ start }) => start >= unit.labelEnd);
   if (isOsLimit(unit, group)) return 'os';
@@ -159,9 +217,21 @@ function roleOf(unit: SpecUnit, group: Group, label: readonly Token[], hasParts:
     ({ is, start, end }) => is !== 'per-slot' || end - start > 7 || (group.sizes[0]?.start ?? 0) - end <= 3,
   );
   const leftMost = first(near, 'max', 'standard', 'soldered', 'supports', 'per-slot');
-  if (sideMost === 'per-slot' || leftMost === 'per-slot' || right.some(({ is }) => is === 'per-slot')) return 'module';
+  if (isSlotAside(group, hasInAll)) return 'module';
+  if (sideMost === 'per-slot' || near.some(({ is }) => is === 'per-slot') || right.some(({ is }) => is === 'per-slot'))
+    return 'module';
+  const isSized =
+    label.some(({ is }) => is === 'form' || is === 'module') &&
+    has(CAPACITY_LABEL, unit.text.slice(0, unit.labelEnd)) &&
+    !labelHas('memory');
+  if (isSized && !labelHas('standard')) return 'module';
+  // One form beside a maximum says how it is sold; several, or one added to what is soldered, are modules.
+  const isSeveral = ({ start, end }: Token): boolean =>
+    unit.text.slice(start, end).endsWith('s') || left[0]?.is === 'and';
   const isModule =
-    (group.split === null && namesModule(right)) || labelHas('per-slot') || (labelHas('module') && !labelHas('slot'));
+    (group.split === null && namesModule(right, isSeveral)) ||
+    labelHas('per-slot') ||
+    (labelHas('module') && !labelHas('slot'));
   if (isModule && leftMost !== 'standard' && group.isAfterMost) return 'module';
   if (
     isModule &&
@@ -208,6 +278,7 @@ export function capacitiesOf(
   const groups = groupsOf(unit.text, tokens);
   const hasParts = tokens.some(({ is }) => is === 'max' || is === 'per-slot' || is === 'supports' || is === 'slot');
   const isConditional = tokens.some(({ is }) => is === 'condition');
+  const hasInAll = tokens.some(({ is }) => is === 'in-all');
   const roles: (CapacityRole | null)[] = [];
   return groups.flatMap((group, index) => {
     if (isForeign(group) || group.sizes.some(isDenied)) return [];
@@ -215,11 +286,14 @@ export function capacitiesOf(
     const start = group.sizes[0]?.start ?? 0;
     const isRangeEnd = before !== undefined && RANGE.test(unit.text.slice(before.end, start));
     const isOtherwise = index > 0 && group.left.some(({ is }) => is === 'condition');
-    const role: CapacityRole | null = isRangeEnd
-      ? 'total'
-      : isOtherwise
-        ? (roles[index - 1] ?? null)
-        : roleOf(unit, group, label, hasParts);
+    const isPart = roles[index - 1] === 'total' && group.right.some(({ is }) => is === 'soldered');
+    const role: CapacityRole | null = isPart
+      ? null
+      : isRangeEnd
+        ? 'total'
+        : isOtherwise
+          ? (roles[index - 1] ?? null)
+          : roleOf(unit, group, label, { hasParts, hasInAll });
     roles[index] = role;
     if (role === null) return [];
     return group.sizes.map((size) => ({

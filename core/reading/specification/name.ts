@@ -21,6 +21,7 @@ const LONGEST_LINE = 200;
 
 /** A name as a heading has it, its first word the maker where two follow each other; null where it is none. */
 export function nameOfHeading(heading: string): { maker: string | null; model: string } | null {
+  if (/[\t|]\s*\S+.*[\t|]/.test(heading)) return null;
   let text = heading.replace(/[™®©]/g, '').replace(/\s+/g, ' ').trim();
   const lead = HEAD.exec(foldText(text));
   if (lead !== null) text = text.slice(lead[0].length).trim();

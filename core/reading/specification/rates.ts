@@ -81,7 +81,8 @@ function isTaken(unit: SpecUnit, tokens: readonly Token[], { rates, from, to }: 
   const isSized = tokens.some(({ is }) => is === 'capacity' || is === 'split');
   if (label.some(({ is }) => is === 'standard') && (isSized || !has(TYPE_LABEL, labelText))) return false;
   if (unit.labelEnd > 0 && (has(TYPE_LABEL, labelText) || has(SPEED_LABEL, labelText))) return true;
-  if (tokens.some(({ is }) => is === 'slot')) return !hasStandardSize(tokens, from, to);
+  if (tokens.some(({ is }) => is === 'slot' || is === 'max' || is === 'supports'))
+    return !hasStandardSize(tokens, from, to);
   return !tokens.some(({ is }) => is === 'capacity' || is === 'split' || is === 'standard');
 }
 

@@ -118,10 +118,13 @@ function notesOf(units: readonly SpecUnit[]): Notes {
   const looks = units.map((unit) => ({ unit, tokens: tokensOf(unit.text) }));
   const concerns = looks.map(({ unit, tokens }) => concernsMemory(unit, tokens));
   // What names nothing goes on from the line before, or leads to the next.
-  looks.forEach(({ unit, tokens }, index) => {
-    if (concerns[index] === false && goesOn(unit, tokens))
-      concerns[index] = concerns[index - 1] === true || concerns[index + 1] === true;
-  });
+  const goOn = (index: number, from: number): void => {
+    const look = looks[index];
+    if (look !== undefined && concerns[index] === false && goesOn(look.unit, look.tokens))
+      concerns[index] = concerns[from] === true;
+  };
+  for (let index = 1; index < looks.length; index++) goOn(index, index - 1);
+  for (let index = looks.length - 2; index >= 0; index--) goOn(index, index + 1);
   for (const [index, { unit, tokens }] of looks.entries()) {
     const heads = loadColumns(tokens);
     if (heads !== null) {
@@ -132,7 +135,8 @@ function notesOf(units: readonly SpecUnit[]): Notes {
     if (rows.length > 0) {
       notes.loads.push(...rows.map((row) => ({ ...row, unit })));
       notes.kinds.push(...kindsIn(unit, tokens, new Set()).map((kind) => ({ ...kind, unit })));
-    } else if (concerns[index] === true) noteUnit(notes, unit, tokens);
+    } else if (concerns[index] === true)
+      noteUnit(notes, { ...unit, topic: unit.topic ?? (saysMemory(tokens) ? null : 'memory') }, tokens);
   }
   return notes;
 }
@@ -393,6 +397,10 @@ function solderedOf(notes: Notes, generations: readonly Generation[], form: stri
   return notes.soldered.length > 0 ? false : null;
 }
 
+/** What a text begins with: its first line's label, or the line. */
+const headOf = (unit: SpecUnit | undefined): string =>
+  unit === undefined ? '' : unit.labelEnd > 0 ? unit.text.slice(0, unit.labelEnd) : unit.text;
+
 /** How sure it is that a text says what a kind of machine takes. */
 export type Sureness = 'sure' | 'maybe' | 'none';
 
@@ -427,13 +435,13 @@ function surenessOf(
   const strong =
     claims.filter(({ limit }) => TAKEN.has(limit) && limit !== 'ratesMTs').length +
     (notes.slots.length > 0 && slotCount !== null ? 1 : 0) +
-    (notes.fixed.length > 0 && soldered ? 1 : 0);
+    ((notes.fixed.length > 0 && soldered) || slotCount === 0 ? 1 : 0);
   const weak =
     claims.filter(({ limit }) => !TAKEN.has(limit) || limit === 'ratesMTs').length +
     (channels === null ? 0 : 1) +
     (soldered === null ? 0 : 1);
   const isLong = input.trim().includes('\n');
-  const isAlone = claims.every(({ limit }) => !ALONE.has(limit)) && notes.slots.length === 0;
+  const isAlone = claims.every(({ limit }) => !ALONE.has(limit));
   const isSure =
     strong >= 2 ||
     (strong === 1 && (weak > 0 || !isAlone)) ||
@@ -453,7 +461,11 @@ export function readSpecification(input: string, name: string | null = null): Sp
   const claims = new Claims(input);
   const folded = units.map(({ text, borrowed }) => text.slice(borrowed)).join('\n');
   const heading = name === null ? nameOf(input) : nameOf(name);
-  const about = aboutOf(folded, foldText(name ?? '') + (units[0]?.text ?? ''), notes.slots.length > 0);
+  const isOverclocked = notes.rates.some(({ isOverclock }) => isOverclock);
+  const about = aboutOf(folded, foldText(name ?? '') + headOf(units[0]), {
+    hasSlots: notes.slots.length > 0,
+    isOverclocked,
+  });
   const { generations, form } = claimKinds(notes, claims);
   const soldered = solderedOf(notes, generations, form);
   const isFixed =
@@ -469,7 +481,7 @@ export function readSpecification(input: string, name: string | null = null): Sp
     name: heading,
     slotCount: about === 'cpu' ? null : isFixed ? 0 : slotCount,
     channels,
-    soldered,
+    soldered: about === 'cpu' ? null : soldered,
     standardMemory,
     claims: claims.all,
     warnings: claims.warnings,

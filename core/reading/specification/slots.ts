@@ -35,7 +35,7 @@ function isMemorySlot(unit: SpecUnit, tokens: readonly Token[], index: number): 
   const after = tokens[index + 1];
   if (after?.is === 'foreign' && !(unit.topic === 'memory' && after.start - (tokens[index]?.end ?? 0) > 12))
     return false;
-  const near = tokens.slice(Math.max(0, index - 4), index + 4);
+  const near = tokens.slice(Math.max(0, index - 8), index + 4);
   const said = /^[a-z]*(?:speicher|geheugen)|dimm/.test(unit.text.slice(tokens[index]?.start, tokens[index]?.end));
   return (
     said || unit.topic === 'memory' || near.some(({ is }) => is === 'memory' || is === 'form' || is === 'generation')
@@ -100,6 +100,15 @@ function namedSlots(unit: SpecUnit): SaidSlots | null {
 /** `4 x DIMM`, `2 SO-DIMM` with no size beside it. */
 function countOfForms(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | null {
   for (const [index, token] of tokens.entries()) {
+    const behind = tokens[index + 1];
+    // `SODIMM x2`
+    if (
+      token.is === 'form' &&
+      behind?.is === 'count' &&
+      /^ ?x/.test(unit.text.slice(token.end, behind.end)) &&
+      behind.start - token.end <= 1
+    )
+      return { count: behind.count, start: token.start, end: behind.end };
     if (token.is !== 'count') continue;
     const rest = tokens
       .slice(index + 1)

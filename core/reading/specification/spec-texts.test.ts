@@ -8,8 +8,9 @@ const list = (name: string): SpecText[] =>
 describe('the specifications that the reader was made with', () => {
   const texts = list('tuned.txt');
 
-  it('are 60, each once, and all read', () => {
-    expect(new Set(texts.map(({ text }) => text)).size).toBe(60);
+  it('are at least 60, each once, and all read', () => {
+    expect(texts.length).toBeGreaterThanOrEqual(60);
+    expect(new Set(texts.map(({ text }) => text)).size).toBe(texts.length);
     expect(scoreSpecs(texts).misses).toEqual([]);
   });
 });

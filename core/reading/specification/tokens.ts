@@ -298,7 +298,10 @@ const RULES: readonly Rule[] = [
     channelsOf,
   ),
   rule(
-    new RegExp(`(?<![a-z])(?:speicher|geheugen)?${CHANNEL_NOUN}\\)?[ :=\\t]{1,3}(?<word>\\d{1,2})(?![\\w.])`, 'g'),
+    new RegExp(
+      `(?<![a-z])(?:speicher|geheugen)?${CHANNEL_NOUN}\\)?[ :=\\t]{1,3}(?:\\| ?)?(?<word>\\d{1,2})(?![\\w.])`,
+      'g',
+    ),
     channelsOf,
   ),
   rule(/(?<![a-z0-9])(?<ranks>[1248])[dsq]?r(?:x(?:4|8|16))?(?![a-z0-9])/g, ({ groups }) => ({
@@ -309,7 +312,12 @@ const RULES: readonly Rule[] = [
     is: 'ranks',
     ranks: WORD_RANKS[groups?.word ?? ''] ?? 1,
   })),
-  mark(PER_SLOT, 'per-slot'),
+  rule(PER_SLOT, ([said]) => {
+    const form = /so-?dimm/.test(said) ? 'SO-DIMM' : /dimm/.test(said) ? 'DIMM' : null;
+    return form === null
+      ? { is: 'per-slot' }
+      : [{ is: 'per-slot' }, { is: 'form', form, buffering: null, plain: true }];
+  }),
   rule(THIRTY_TWO_BIT, ([, bits]) => ({ is: 'bits', bits: Number(bits) })),
   rule(
     /(?<![a-z0-9])(?<low>lp)?ddr[ -]?(?<digit>[1-5]|iii|ii|iv)?(?<mark>l|x)?(?:(?: ?- ?| )(?<rate>\d{3,5})(?! ?(?:[mg][bo]|pin|kontakt))(?![0-9]))?(?![a-z0-9])/g,
@@ -399,6 +407,7 @@ const RULES: readonly Rule[] = [
     new RegExp(`(?<![\\w.,-])(?<count>\\d{1,2}|${NUMBER_WORD}) ?(?:x|[*])?(?![\\w]|[.,]\\d)`, 'g'),
     ({ groups }) => ({ is: 'count', count: countOf(groups?.count) }),
   ),
+  rule(/(?<![a-z0-9])x ?(?<count>\d{1,2})(?![\w])/g, ({ groups }) => ({ is: 'count', count: Number(groups?.count) })),
   rule(/(?<![a-z0-9.,])(?<rate>\d{3,5})(?=\+|[^\d.a-z]|,(?!\d{3})|\.(?!\d)|oc|$)/g, ({ groups }) => {
     const rate = Number(groups?.rate);
     return rate >= 100 && rate <= 12_000 ? { is: 'rate', rateMTs: printedRate(rate), bare: true } : null;

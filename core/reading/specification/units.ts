@@ -116,7 +116,7 @@ function isHeading(text: string, labelled: number): boolean {
 
 const ANSWER =
   /^(?:yes|no|none|not? .*|ja|nein|nicht .*|kein.*|oui|non|aucun.*|si|sim|nao|nee|geen.*|ninguno|nessuno|nenhum|(?:non-?)?ecc.*|(?:is |are |wird |werden )?(?:supported|unterstutzt)|(?:so-?|u|r|lr)?dimms?|(?:dual|single|quad).*|.*(?:solder|verlot|soude|soldad|saldat|on-?board).*)$/;
-const BLANK = /^[\s#*>+=_-]*/;
+const BLANK = /^[\s#*>+=_|-]*/;
 
 /**
  * A text as its lines, each with the heading that it stands under. Linear in the text; lines beyond some thousand that

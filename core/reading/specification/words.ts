@@ -155,6 +155,9 @@ export const MAX = words(
   'fino (?:a|ad|al)',
   'ate',
   'expand(?:able|s)(?: to)?',
+  '(?:expanded|upgraded|increased|extended) to',
+  'portee a',
+  'erweitert(?: werden)? auf',
   'upgrad(?:e)?able to',
   '(?:erweiterbar|ausbaubar|aufrustbar|nachrustbar)(?: (?:auf|bis))?',
   'extensible',
@@ -275,6 +278,7 @@ export const FIXED = words(
 
 export const PER_SLOT = words(
   'per (?:memory )?(?:so-?dimm |dimm )?(?:slot|module|dimm|so-?dimm|socket|stick|bank|modulo|sleuf|alloggiamento|ranura)',
+  '(?:ogni|cada|jede[srmn]?|chaque|elke?|each) (?:modul[a-z]*|slot|steckplatz|emplacement|sleuf|ranura|barrette|alloggiamento|dimm|zocalo|pente)',
   'each (?:memory )?(?:slot|module|dimm|socket|stick)',
   'each',
   'apiece',
