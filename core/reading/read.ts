@@ -131,6 +131,7 @@ function readWords(text: string): ReadResult {
     return title === null || title.module.capacityMiB === null ? done(reading) : ambiguous(title, reading);
   }
   if (isOtherProse(foldText(text.slice(0, LISTING_LIMIT)))) return { ok: false, code: 'unknown-format' };
+  if (isTitle && !isLong && isSentence(text)) return ambiguous(readListing(text), reading);
   if (isTitle && !isLong)
     return sure === 'maybe' && LABELLED.test(text) ? ambiguous(readListing(text), reading) : done(readListing(text));
   const isShort = isTitle && text.trim().split('\n').length <= LABEL_LINES;

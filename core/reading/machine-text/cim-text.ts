@@ -113,10 +113,14 @@ function cellsUnder(columns: readonly { name: string; start: number }[], line: s
 /** Fewer properties than this may be any text's. */
 const LEAST_PROPERTIES = 2;
 
-const SPACED_KEY = /^\s*[A-Za-z]+ [A-Za-z ]+?\s*[:=]/gm;
+const SPACED_KEY = /^[^\S\n]*[A-Za-z]+ [A-Za-z]+(?: [A-Za-z]+)*[^\S\n]*[:=]/gm;
 
-/** Names of properties have no blanks: a text with more of those that do is another report. */
+/**
+ * Names of properties have no blanks, and their sizes no units: a text with more keys that do, or with such a size, is another
+ * report.
+ */
 function isCim(text: string, records: readonly CimRecord[]): boolean {
+  if (records.some(({ properties }) => /[a-z]/i.test(properties.get('capacity') ?? ''))) return false;
   const own = records.reduce((sum, { properties }) => sum + properties.size, 0);
   return own > (text.slice(0, LOOKED_AT).match(SPACED_KEY)?.length ?? 0);
 }

@@ -109,7 +109,7 @@ const FIELDS: readonly (readonly [RegExp, Field])[] = [
   ],
   [
     key(
-      '(?:module )?part(?: ?(?:number|no\\.?|#))|p\\/n|teile?nummer|artikelnummer|bestellnummer|numero de (?:piece|pieza|parte|peca)|reference|referencia|onderdeelnummer|codice (?:prodotto|parte|articolo)|numero (?:di )?parte|product code|module name',
+      '(?:module )?part(?: ?(?:number|no\\.?|#))?|p\\/n|teile?nummer|artikelnummer|bestellnummer|numero de (?:piece|pieza|parte|peca)|reference|referencia|onderdeelnummer|codice (?:prodotto|parte|articolo)|numero (?:di )?parte|product code|module name',
     ),
     'part',
   ],

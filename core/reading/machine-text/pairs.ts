@@ -1,5 +1,6 @@
 import { lines } from '../lines';
 import { foldText } from '../specification/fold-text';
+import { saysEmpty } from './values';
 
 /** A key and its value as a line has them: the key folded, the value as written. */
 export interface Pair {
@@ -39,15 +40,28 @@ export function pairOf(line: string): Pair | null {
   return { key: foldText(key), value: (found.groups?.value ?? '').trim() };
 }
 
-/** Names that sockets and modules are listed under: `BANK 0/DIMM0`, `DIMM #1`, `ChannelA-DIMM0`, `Slot 2`, `Modul 1`. */
-const SLOT_NAME =
-  /^\W*(?:(?:memory |speicher|geheugen|ram[ -]?)?(?:bank|slot|dimm|so-?dimm|module?|modulo|modul|device|channel|kanal|steckplatz|emplacement|barrette|ranura|sleuf|banco|node|cpu ?\d|p\d|xmm|socket|mem(?:ory)?|ddr)[ _#:.-]*(?:[a-h]?\d{1,2}|[a-h])?[ _-]?(?:[a-z]*dimm[ _-]?[a-h]?\d?|[a-h]\d)?)(?:[ /,_-]*(?:(?:bank|slot|dimm|channel|ch)[ _#-]*[a-h]?\d{0,2}[ _-]?(?:dimm[ _-]?\d)?))*\W*$/;
+/** Words that names of sockets and modules are made of: `BANK 0/DIMM0`, `DIMM #1`, `ChannelA-DIMM0`, `DIMM_P0_A0`, `Steckplatz 2`. */
+const SLOT_NOUN =
+  /^(?:bank|slots?|[a-z]{0,2}dimm|sodimm|modul|module|modulo|device|channel|kanal|steckplatz|emplacement|barrette|ranura|sleuf|banco|xmm|socket|mem|memory|speichermodul|geheugenmodule|speichersteckplatz|ddr|riegel|pente)$/;
+const SLOT_OTHER = /^(?:cpu|node|proc|processor|memory|ram|so|p|c|ch|board|no|nr|[a-z])$/;
+const LONGEST_NAME = 40;
 
 /** Is a heading the name of a socket or of a module that is listed? It holds a figure or a letter that counts. */
 export function isSlotName(heading: string): boolean {
+  if (heading.length > LONGEST_NAME) return false;
   const folded = foldText(heading.trim());
+  const parts = folded.match(/[a-z]+|\d+/g) ?? [];
+  // A letter that counts stands behind its noun: `ChannelA` folds to one word.
+  const words = parts.flatMap((part) => {
+    const joined = /^(channel|kanal|dimm|slot|bank)([a-h])$/.exec(part);
+    return joined === null ? [part] : [joined[1] ?? '', joined[2] ?? ''];
+  });
+  const isCounted = words.some((word) => /^\d{1,2}$/.test(word) || /^[a-h]$/.test(word));
+  const isNamed = words.some((word) => SLOT_NOUN.test(word));
   return (
-    folded.length <= 40 && /\d|(?:dimm|slot|bank|channel|kanal)[ _-]?[a-h]\b/.test(folded) && SLOT_NAME.test(folded)
+    isCounted &&
+    isNamed &&
+    words.every((word) => /^\d{1,2}$/.test(word) || SLOT_NOUN.test(word) || SLOT_OTHER.test(word))
   );
 }
 
@@ -79,6 +93,10 @@ export function blocksOf(text: string): Block[] {
     }
     const pair = pairOf(line);
     if (pair === null || pair.value === '') {
+      if (isSlotName(block.heading) && block.pairs.length === 0 && saysEmpty(line)) {
+        block.pairs.push({ key: 'status', value: line });
+        continue;
+      }
       if (/\p{L}/u.test(line)) begin(line.replace(/:$/, ''), number);
       continue;
     }

@@ -12,7 +12,7 @@ export interface Panel {
 
 /** Filled slots of all slots, in any of the languages: `2 of 4`, `2 von 4`, `2/4`. */
 const OF = /(?<![\d.,])(?<used>\d{1,2}) ?(?:of|von|sur|de|van|di|da|\/|out of) ?(?<slots>\d{1,2})(?![\d.,:%/])/g;
-const ALONE = /^(?<used>\d{1,2}) [a-wyz]{1,4} (?<slots>\d{1,2})$/;
+const ALONE = /^(?<used>\d{1,2}) (?:[a-wyz]{1,4}|\/) (?<slots>\d{1,2})$/;
 const SLOT_WORD = /slots?|steckpl|emplacement|ranura|sleu|zoccol|alloggiament|socket|banc|dimms?(?![a-z])/;
 const SPEED_WORD = /speed|geschwindigkeit|takt|vitesse|velocidad|snelheid|velocita|velocidade|frequen|frecuen/;
 const FORM_WORD = /form|facteur|fattore|fator|factor/;
@@ -67,7 +67,9 @@ export function readPanel(text: string): Panel | null {
   const generation = pieces.map(generationIn).find((name) => name !== null) ?? null;
   const head =
     pieces.find((piece) => sizeIn(piece) !== null && generationIn(piece) !== null) ??
-    pieces.find((piece) => /^(?:[\p{L} ]{0,24}:? ?)?\d[\d.,]* ?[GT][Bo](?: |$)/u.test(piece) && !/[/]/.test(piece));
+    pieces.find(
+      (piece) => /^(?:[\p{L} ]{0,24}[:\t ]? ?)?\d[\d.,]* ?[GT][Bo](?: |$)/u.test(piece) && !/[/]/.test(piece),
+    );
   const speed =
     rows.find(({ label, value }) => SPEED_WORD.test(label) && /\d{3}/.test(value))?.value ??
     pieces.find((piece) => /\d ?(?:mhz|mt\/s)/i.test(piece));

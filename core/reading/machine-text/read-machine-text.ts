@@ -38,7 +38,7 @@ function readBlocks(text: string): Reading | null {
   const blocks = blocksOf(text);
   const listed = slotsOfBlocks(blocks);
   const rows = slotsOfBlocks(rowsOf(text));
-  const slots = filledOf(rows) > filledOf(listed) ? rows : listed;
+  const slots = filledOf(rows) > 0 && filledOf(rows) >= filledOf(listed) ? rows : listed;
   const { machine, told: fields } = machineOfBlocks(blocks, new Set(slots.map(({ line }) => line)));
   const panel = readPanel(text);
   const filled = slots.filter(({ installed }) => installed !== null);

@@ -1,6 +1,6 @@
 import { readHardwareTree } from '../hardware-tree';
 import { lines } from '../lines';
-import type { Reading } from '../reading';
+import { type Reading, UNTOLD_MACHINE } from '../reading';
 
 interface Node {
   id: string;
@@ -69,12 +69,33 @@ function nodesOf(text: string): Node {
   return root;
 }
 
+const BYTES_PER_MIB = 1024 * 1024;
+
+/** The node of the system's memory. */
+function memoryOf(node: Node): Node | null {
+  for (const child of node.children) {
+    const found = /^memory(?::\d+)?$/.test(child.id) ? child : memoryOf(child);
+    if (found !== null) return found;
+  }
+  return null;
+}
+
 const BANK = /^\s*\*-bank(?::\d+)?\s*$/m;
 const MEMORY = /^\s*\*-memory(?::\d+)?\s*$/m;
 
 /** Reads a hardware listing as text: `*-memory` with `*-bank:0` and on under it. Null: it is none, or names no bank. */
 export function readTreeText(text: string): Reading | null {
   if (!BANK.test(text) && !MEMORY.test(text)) return null;
-  const reading = readHardwareTree({ value: nodesOf(text), cut: false });
-  return reading === null ? null : { ...reading, format: 'machine-text' };
+  const root = nodesOf(text);
+  const reading = readHardwareTree({ value: root, cut: false });
+  if (reading !== null) return { ...reading, format: 'machine-text' };
+  // A listing without banks tells the size of all of it.
+  const bytes = memoryOf(root)?.size;
+  const installedMiB = typeof bytes === 'number' ? Math.floor(bytes / BYTES_PER_MIB) : 0;
+  if (installedMiB === 0) return null;
+  return {
+    format: 'machine-text',
+    machine: { ...UNTOLD_MACHINE, memory: { ...UNTOLD_MACHINE.memory, installedMiB } },
+    warnings: [],
+  };
 }

@@ -41,6 +41,8 @@ export function moduleSizeIn(text: string): number | null {
 }
 
 const NAMED = /(?<![a-z0-9])(?<low>lp)?-?ddr[ -]?(?<digit>[1-5])?(?<mark>x)?(?:l(?![a-z]))?(?![a-z])/;
+/** Labels of DDR modules, which have no digit of a generation (JEDEC 21-C 4.20). */
+const DDR_LABEL = /(?<![a-z0-9])pc-?(?<number>1600|2100|2700|3200)(?![0-9])/;
 const LABELLED = /(?<![a-z0-9])pc(?<digit>[2-5])l?-?(?<number>\d{3,5})/;
 
 /** The generation that a value names; null where it names none. */
@@ -65,6 +67,8 @@ const IN_NAME = /ddr[2-5]?l?[ -](?<rate>\d{3,5})(?![0-9])/;
 /** A rate in MT/s as a label or a name says it: `DDR4-2666`, `PC4-21300`. Surer than a number of MHz. */
 export function labelledRateIn(text: string): number | null {
   const folded = foldText(text);
+  const ddr = DDR_LABEL.exec(folded)?.groups?.number;
+  if (ddr !== undefined) return rateOfLabel('DDR', Number(ddr));
   const label = LABELLED.exec(folded)?.groups;
   if (label !== undefined) {
     const generation = EDGE_GENERATIONS.find((name) => name === `DDR${label.digit}`);

@@ -1,7 +1,7 @@
 import { isA, type Token, type TokenOf } from './tokens';
 import type { SpecUnit } from './units';
 import { has } from './units';
-import { CAPACITY_LABEL } from './words';
+import { CAPACITY_LABEL, MODULE_SIZE_LABEL } from './words';
 
 /** What a capacity of a specification is: the most in all, the most a module may have, what is sold with it, what is soldered. */
 export type CapacityRole = 'total' | 'module' | 'standard' | 'soldered' | 'os' | 'capacity';
@@ -59,13 +59,18 @@ function groupsOf(text: string, tokens: readonly Token[]): Group[] {
     ) {
       const split = token.is === 'split' ? token : (previous as TokenOf<'split'>);
       last.split = { count: split.count, mib: split.mib };
-      last.right = rightOf(tokens, index);
+      last.right = [...last.right, ...rightOf(tokens, index)];
       return;
     }
     const gap = previous === undefined ? '' : text.slice(previous.end, token.start);
     // Sizes that share a unit stand at one place.
     const isShared = previous !== undefined && previous.start === token.start;
-    const linked = isShared || (between.length > 0 && between.every(({ is }) => LINKS.has(is)) && gap.length <= 8);
+    const linked =
+      isShared ||
+      (between.length > 0 &&
+        between.every(({ is }) => LINKS.has(is)) &&
+        gap.length <= 8 &&
+        !isOwn(between, tokens, index));
     const counted = token.is === 'capacity' ? countBehind(tokens, index) : null;
     const split =
       token.is === 'split'
@@ -104,6 +109,12 @@ function isPartOfBefore(tokens: readonly Token[], groups: readonly Group[], inde
   );
   const sum = inside.flatMap(({ sizes }) => sizes).reduce((total, one) => total + mibOf(one), 0);
   return inside.includes(groups[index] as Group) && sum === mibOf(size);
+}
+
+/** Behind a comma alone, a size with a word of its own for the most is no more of the list before it. */
+function isOwn(between: readonly Token[], tokens: readonly Token[], index: number): boolean {
+  const isListed = between.some(({ is }) => is === 'and' || is === 'or');
+  return !isListed && first(rightOf(tokens, index), 'max', 'in-all', 'standard', 'soldered') !== null;
 }
 
 /** `4 GB (one module)`: the modules that a size is parted into, where it divides. */
@@ -190,6 +201,23 @@ function namesModule(right: readonly Token[], isSeveral: (form: Token) => boolea
 
 const RANGE = /^ ?(?:to|a|-|bis|tot|hasta|ate|till) ?$/;
 
+/** The least that a machine needs is neither what it takes nor what it is sold with. */
+const LEAST = /(?<![a-z])(?:min(?:imum|imal[a-z]*|imo|ima)?\.?|mindest[a-z]*)(?![a-z])/;
+
+/** What may stand between modules and the size that they have. */
+const BESIDE_MODULE = new Set([
+  'form',
+  'generation',
+  'rate',
+  'ecc',
+  'buffering',
+  'voltage',
+  'with',
+  'or',
+  'open',
+  'close',
+]);
+
 /** What a line holds beside its sizes: words for parts of a whole, and for the whole. */
 interface LineMarks {
   hasParts: boolean;
@@ -197,33 +225,57 @@ interface LineMarks {
 }
 
 /** `1 slot (up to 16 GB), 20 GB in all`: what stands in brackets behind a slot is its own. */
-const isSlotAside = ({ left }: Group, hasInAll: boolean): boolean =>
-  hasInAll && left[0]?.is === 'max' && left[1]?.is === 'open' && (left[2]?.is === 'slot' || left[2]?.is === 'form');
+const isSlotAside = ({ left, right }: Group, hasInAll: boolean): boolean =>
+  hasInAll &&
+  !right.some(({ is }) => is === 'in-all') &&
+  left[0]?.is === 'max' &&
+  (left[1]?.is === 'open' || left[1]?.is === 'with') &&
+  (left[2]?.is === 'slot' || left[2]?.is === 'form');
 
 /** What the sizes of a group are, by the words beside them, and where those say nothing by the label. */
 function roleOf(
   unit: SpecUnit,
   group: Group,
+  tokens: readonly Token[],
   label: readonly Token[],
   { hasParts, hasInAll }: LineMarks,
 ): CapacityRole | null {
   const { left, right } = group;
   const said = left.filter(({ start }) => start >= unit.labelEnd);
   if (isOsLimit(unit, group)) return 'os';
+  if (LEAST.test(unit.text.slice(0, unit.labelEnd)) && !label.some(({ is }) => is === 'max')) return null;
   const labelHas = (is: Token['is']): boolean => label.some((token) => token.is === is);
   const sideMost = first(right, 'max', 'standard', 'soldered', 'per-slot');
   // "Each" alone must stand right before the size; "each slot" may stand farther away.
-  const near = said.filter(
-    ({ is, start, end }) => is !== 'per-slot' || end - start > 7 || (group.sizes[0]?.start ?? 0) - end <= 3,
-  );
+  const [nearest] = said;
+  const isBeside = (end: number): boolean =>
+    (group.sizes[0]?.start ?? 0) - end <= 3 || (nearest?.is === 'max' && nearest.start - end <= 2);
+  const near = said.filter(({ is, start, end }) => is !== 'per-slot' || end - start > 7 || isBeside(end));
   const leftMost = first(near, 'max', 'standard', 'soldered', 'supports', 'per-slot');
+  // `modules of 16 and 32 GB`
+  const kept = said.find(({ is }) => !BESIDE_MODULE.has(is));
+  const isTaken = group.isAfterMost || right.some(({ is }) => is === 'max');
+  if (kept?.is === 'module' && isTaken && !labelHas('standard')) return 'module';
+  const noun = said.find(({ is }) => is !== 'or' && is !== 'with');
+  if (
+    noun?.is === 'module' ||
+    (noun?.is === 'form' && said[0] !== noun && (said[0]?.is === 'or' || unit.text[noun.end - 1] === 's'))
+  )
+    return 'module';
+  // `LRDIMMs up to 64 GB`
+  if (
+    left[0]?.is === 'max' &&
+    (left[1]?.is === 'module' || (left[1]?.is === 'form' && unit.text[left[1].end - 1] === 's'))
+  )
+    return 'module';
   if (isSlotAside(group, hasInAll)) return 'module';
   if (sideMost === 'per-slot' || near.some(({ is }) => is === 'per-slot') || right.some(({ is }) => is === 'per-slot'))
     return 'module';
   const isSized =
-    label.some(({ is }) => is === 'form' || is === 'module') &&
-    has(CAPACITY_LABEL, unit.text.slice(0, unit.labelEnd)) &&
-    !labelHas('memory');
+    (label.some(({ is }) => is === 'form' || is === 'module') &&
+      has(CAPACITY_LABEL, unit.text.slice(0, unit.labelEnd)) &&
+      !labelHas('memory')) ||
+    has(MODULE_SIZE_LABEL, unit.text.slice(0, unit.labelEnd));
   if (isSized && !labelHas('standard')) return 'module';
   // One form beside a maximum says how it is sold; several, or one added to what is soldered, are modules.
   const isSeveral = ({ start, end }: Token): boolean =>
@@ -265,7 +317,11 @@ function roleOf(
     labelHas('memory') ||
     unit.topic === 'memory' ||
     [...left, ...right].some(({ is }) => is === 'memory' || is === 'generation' || is === 'form');
-  return isOfMemory ? 'standard' : null;
+  // Behind slots it may be what they hold in all as well.
+  const isBehindSlots = tokens.some(
+    ({ is, end }) => is === 'slot' && end > unit.labelEnd && end <= (group.sizes[0]?.start ?? 0),
+  );
+  return isOfMemory && !isBehindSlots ? 'standard' : null;
 }
 
 /** Every capacity of a unit with what it is; figures of graphics, storage and their like, and denied ones, are left out. */
@@ -278,22 +334,30 @@ export function capacitiesOf(
   const groups = groupsOf(unit.text, tokens);
   const hasParts = tokens.some(({ is }) => is === 'max' || is === 'per-slot' || is === 'supports' || is === 'slot');
   const isConditional = tokens.some(({ is }) => is === 'condition');
-  const hasInAll = tokens.some(({ is }) => is === 'in-all');
+  const hasInAll = tokens.some(({ is }) => is === 'in-all') || tokens.filter(({ is }) => is === 'max').length > 1;
   const roles: (CapacityRole | null)[] = [];
   return groups.flatMap((group, index) => {
-    if (isForeign(group) || group.sizes.some(isDenied)) return [];
+    // What one CPU of several takes is not what the machine does.
+    const isPerCpu = [...group.left, ...group.right].some(({ is }) => is === 'per-cpu');
+    if (isPerCpu || isForeign(group) || group.sizes.some(isDenied)) return [];
     const before = groups[index - 1]?.sizes.at(-1);
     const start = group.sizes[0]?.start ?? 0;
     const isRangeEnd = before !== undefined && RANGE.test(unit.text.slice(before.end, start));
     const isOtherwise = index > 0 && group.left.some(({ is }) => is === 'condition');
-    const isPart = roles[index - 1] === 'total' && group.right.some(({ is }) => is === 'soldered');
+    const isInside = group.left.some(({ is }) => is === 'open');
+    const isPart = roles[index - 1] === 'total' && isInside && group.right.some(({ is }) => is === 'soldered');
+    const after = groups[index + 1]?.sizes[0];
+    const end = group.sizes.at(-1)?.end ?? 0;
+    const isRangeStart = after !== undefined && RANGE.test(unit.text.slice(end, after.start));
     const role: CapacityRole | null = isPart
       ? null
       : isRangeEnd
         ? 'total'
         : isOtherwise
           ? (roles[index - 1] ?? null)
-          : roleOf(unit, group, label, { hasParts, hasInAll });
+          : isRangeStart
+            ? 'standard'
+            : roleOf(unit, group, tokens, label, { hasParts, hasInAll });
     roles[index] = role;
     if (role === null) return [];
     return group.sizes.map((size) => ({

@@ -29,6 +29,9 @@ function deniedAfter(tokens: readonly Token[], at: number, text: string): Set<To
   return content ? denied : new Set();
 }
 
+/** What lists of modules are made of. */
+const LISTED = new Set(['ecc', 'buffering', 'form', 'generation', 'module', 'memory', 'and', 'or', 'open']);
+
 /** Tokens that "is not supported" behind them denies: back to a "but" or a semicolon, or past a word for what is taken to the next comma. */
 function deniedBefore(tokens: readonly Token[], at: number, text: string): Set<Token> {
   const before = tokens.slice(0, at);
@@ -37,8 +40,15 @@ function deniedBefore(tokens: readonly Token[], at: number, text: string): Set<T
   );
   const clause = before.slice(stop + 1);
   const taken = clause.findLastIndex(({ is }) => is === 'supports');
-  const comma = clause.findLastIndex(({ is }) => is === 'comma');
-  return new Set(taken >= 0 && comma > taken ? clause.slice(comma + 1) : clause);
+  // A list goes on over its commas; what holds a figure before one is a clause of its own.
+  let from = clause.findLastIndex(({ is }) => is === 'comma') + 1;
+  while (from > 1 && from - 1 > taken) {
+    const earlier = clause.slice(0, from - 1).findLastIndex(({ is }) => is === 'comma') + 1;
+    const segment = clause.slice(earlier, from - 1);
+    if (segment.length === 0 || !segment.every(({ is }) => LISTED.has(is))) break;
+    from = earlier;
+  }
+  return new Set(clause.slice(from));
 }
 
 /** Everything in a unit that its text denies. */

@@ -12,9 +12,10 @@ export interface SaidLoad {
 
 type Load = TokenOf<'load'>;
 
-/** The head of a table that has a column for each number of modules in a channel. */
+/** The head of a table that has a column for each number of modules in a channel, or for each number of ranks. */
 export interface LoadColumns {
   loads: Load[];
+  ranks: TokenOf<'ranks'>[];
   /** units that the table may still have */
   left: number;
 }
@@ -23,10 +24,12 @@ const MOST_ROWS = 40;
 
 /** A line that heads such columns: loads, and no rates. */
 export function loadColumns(tokens: readonly Token[]): LoadColumns | null {
-  const loads = tokens.filter(isA('load'));
-  return loads.length > 0 && !tokens.some(({ is, ...rest }) => is === 'rate' && !('bare' in rest && rest.bare))
-    ? { loads, left: MOST_ROWS }
-    : null;
+  const [loads, ranks] = [tokens.filter(isA('load')), tokens.filter(isA('ranks'))];
+  if (tokens.some((token) => token.is === 'rate' && !token.bare)) return null;
+  const isOther = tokens.some(({ is }) => is === 'slot' || is === 'capacity' || is === 'split');
+  const isHead =
+    (loads.length > 0 && !isOther) || (ranks.length > 1 && tokens.every(({ is }) => is === 'ranks' || is === 'comma'));
+  return isHead ? { loads, ranks, left: MOST_ROWS } : null;
 }
 
 const ranksBefore = (tokens: readonly Token[], start: number): number[] =>
@@ -39,8 +42,19 @@ const each = (ranks: readonly number[]): (number | null)[] =>
   ranks.length === 0 ? [null] : [...new Set(ranks)].sort((a, b) => a - b);
 
 /** Rows of a line under such columns: as many rates as there are columns, for the ranks that the line names. */
-export function rowsUnder({ loads }: LoadColumns, tokens: readonly Token[]): SaidLoad[] {
+export function rowsUnder({ loads, ranks }: LoadColumns, tokens: readonly Token[]): SaidLoad[] {
   const rates = tokens.filter(isA('rate'));
+  const load = tokens.find(isA('load'));
+  if (loads.length === 0) {
+    if (load === undefined || rates.length !== ranks.length) return [];
+    return rates.map((rate, index) => ({
+      modulesPerChannel: load.modules,
+      ranks: ranks[index]?.ranks ?? null,
+      maxRateMTs: rate.rateMTs,
+      start: rate.start,
+      end: rate.end,
+    }));
+  }
   if (rates.length !== loads.length || rates.length === 0) return [];
   return rates.flatMap((rate, index) => {
     const modulesPerChannel = loads[index]?.modules ?? 1;

@@ -6,13 +6,16 @@ import { MEMORY } from './words';
 const GENERIC =
   /^(?:(?:technical|product|memory|system|hardware|full|key|board|motherboard|processor|cpu)? ?(?:specifications?|specs|data|features|overview|details|information)|technische daten|datenblatt|produktdaten|spezifikation(?:en)?|caracteristiques(?: techniques)?|fiche technique|especificaciones(?: tecnicas)?|ficha tecnica|specificaties|technische specificaties|specifiche(?: tecniche)?|scheda tecnica|especificacoes(?: tecnicas)?|memory|ram|arbeitsspeicher|memoire|memoria|geheugen|chapter.*|kapitel.*|\d.*)$/;
 const TAIL =
-  /\s*(?:[-–—:|,]\s*)?(?:technical |product |hardware |memory )?(?:specifications?|specs|data ?sheet|datasheet|user (?:manual|guide)|service manual|owner's manual|manual|technische daten|datenblatt|handbuch|caracteristiques(?: techniques)?|fiche technique|manuel|especificaciones(?: tecnicas)?|ficha tecnica|specificaties|technische specificaties|handleiding|specifiche(?: tecniche)?|scheda tecnica|manuale|especificacoes(?: tecnicas)?|cpu|processor|prozessor|motherboard|mainboard|(?:memory|ram|arbeitsspeicher|memoire|memoria|geheugen)(?: (?:support|configuration|guide|population|options|upgrade))?)\s*$/;
+  /\s*(?:[-–—:|,]\s*)?(?:technical |product |hardware |memory )?(?:specifications?|specs|data ?sheet|datasheet|user (?:manual|guide)|service manual|owner's manual|manual|chapter .*|page \d+|kapitel .*|board|technische daten|datenblatt|handbuch|caracteristiques(?: techniques)?|fiche technique|manuel|especificaciones(?: tecnicas)?|ficha tecnica|specificaties|technische specificaties|handleiding|specifiche(?: tecniche)?|scheda tecnica|manuale|especificacoes(?: tecnicas)?|(?:cpu|processor|board|motherboard) (?:data|specifications|memory)|cpu|processor|prozessor|motherboard|mainboard|(?:memory|ram|arbeitsspeicher|memoire|memoria|geheugen)(?: (?:support|configuration|guide|population|options|upgrade))?)\s*$/;
 const HEAD =
-  /^(?:(?:technical |product )?(?:specifications?|specs|data ?sheet|manual) (?:of|for)(?: the)?|fiche technique(?: d[eu])?(?: la)?|ficha tecnica(?: de)?|scheda tecnica(?: di)?|technische daten(?: von| des)?|datenblatt|hauptplatine|mainboard|motherboard|carte mere|placa base|placa madre|placa-mae|scheda madre|moederbord|processor|prozessor|processeur|procesador|processore|processador|cpu)\s*[:–—-]?\s+(?=\S)/;
+  /^(?:prozessordaten|(?:processor|cpu) data(?: of)?|(?:technical |product )?(?:specifications?|specs|data ?sheet|manual) (?:of|for)(?: the)?|caracteristiques(?: techniques)?(?: d[eu])?|specificaties(?: van)?|technische specificaties(?: van)?|specifiche(?: tecniche)?(?: di)?|especificac(?:oes|iones)(?: tecnicas)?(?: d[eo])?|fiche technique(?: d[eu])?(?: la)?|ficha tecnica(?: de)?|scheda tecnica(?: di)?|technische daten(?: von| des)?|datenblatt|hauptplatine|mainboard|motherboard|carte mere|placa base|placa madre|placa-mae|scheda madre|moederbord|processor|prozessor|processeur|procesador|processore|processador|cpu)\s*[:–—-]?\s+(?=\S)/;
 const LABELLED =
   /^(?:product(?: name)?|model(?: name)?|modell|modele|modelo|modello|produkt|produit|producto|prodotto|produto|device|gerat|processor number)(?:\s*:|\t)\s*(.{2,80})$/;
 const MAKER_LABEL =
   /^(?:manufacturer|maker|brand|hersteller|marke|fabricant|marque|fabricante|marca|fabrikant|merk|produttore)(?:\s*:|\t)\s*(.{2,60})$/;
+/** Words that make a sentence of a line, and no name. */
+const FUNCTION_WORD =
+  /(?<![a-z])(?:with|mit|avec|con|met|com|for|fur|pour|para|voor|of the|takes|has|hat|is|ist)(?![a-z])/;
 const LONGEST = 90;
 /** Lines looked at for a name that a label tells. */
 const HEAD_LINES = 40;
@@ -39,9 +42,16 @@ export function nameOfHeading(heading: string): { maker: string | null; model: s
   const [first = '', ...rest] = text.split(' ');
   // A name has a figure in it, or a second word that begins with a capital.
   if (!/\d/.test(text) && !rest.some((word) => /^\p{Lu}/u.test(word))) return null;
-  if (has(MEMORY, folded)) return null;
+  if (has(MEMORY, folded) || FUNCTION_WORD.test(folded)) return null;
   if (rest.length === 0 || !/^\p{Lu}[\p{L}&-]+$/u.test(first)) return { maker: null, model: text };
   return { maker: first, model: rest.join(' ') };
+}
+
+/** `Kestrin H310 board. Two slots …`: what stands before the first mark that parts it, where that is a name. */
+function nameOfPart(head: string): { maker: string | null; model: string } | null {
+  const part = /^(.{3,60}?)(?:[.:;]\s|,\s(?=.*[:;]))/.exec(head)?.[1];
+  if (part === undefined || !/\d/.test(part) || part.split(' ').length > 5) return null;
+  return nameOfHeading(part);
 }
 
 /** What a text calls itself: what its labels say of model and maker, else its first line. */
@@ -66,7 +76,7 @@ export function nameOf(text: string): { maker: string | null; model: string } | 
   const [head = '', next = ''] = lines.filter((line) => line !== '');
   const heading = LABELLED.test(foldText(head))
     ? null
-    : (nameOfHeading(head) ?? (GENERIC.test(foldText(head)) ? nameOfHeading(next) : null));
+    : (nameOfHeading(head) ?? nameOfPart(head) ?? (GENERIC.test(foldText(head)) ? nameOfHeading(next) : null));
   if (model === null) return heading === null ? null : { ...heading, maker: maker ?? heading.maker };
   if (maker !== null) return { maker, model: model.startsWith(`${maker} `) ? model.slice(maker.length + 1) : model };
   return heading !== null && `${heading.maker} ${heading.model}`.includes(model)

@@ -37,6 +37,7 @@ function groupsOf(text: string, tokens: readonly Token[]): RateGroup[] {
     const near =
       last !== undefined &&
       between.every(({ is }) => WITHIN.has(is)) &&
+      !between.some(({ is }, at) => is === 'overclock' && between[at - 1]?.is === 'comma') &&
       token.start - (tokens[last.to]?.end ?? 0) <= 24;
     const one = { rate: token, isOverclock: behind };
     if (last !== undefined && near) {
@@ -47,6 +48,9 @@ function groupsOf(text: string, tokens: readonly Token[]): RateGroup[] {
   return groups;
 }
 
+/** A bare number right behind one of these may be a rate: `DDR4 SODIMM 2666`. */
+const BESIDE = new Set(['capacity', 'form', 'generation', 'module', 'memory', 'buffering', 'ecc']);
+
 /** Is a number without a unit a rate? In a row with one that has a unit, behind a generation, or where rates are asked for. */
 function believed(unit: SpecUnit, tokens: readonly Token[], { rates, from }: RateGroup): boolean {
   if (rates.some(({ rate }) => !rate.bare)) return true;
@@ -55,7 +59,10 @@ function believed(unit: SpecUnit, tokens: readonly Token[], { rates, from }: Rat
     unit.labelEnd > 0 &&
     has(SPEED_LABEL, unit.text.slice(0, unit.labelEnd)) &&
     (rates[0]?.rate.start ?? 0) >= unit.labelEnd;
-  return isAsked || before?.is === 'generation' || before?.is === 'overclock';
+  const named = tokens.filter(isA('generation')).map(({ generation }) => generation);
+  const isBeside = before !== undefined && BESIDE.has(before.is) && (rates[0]?.rate.start ?? 0) - before.end <= 3;
+  const isStandard = isBeside && named.length > 0 && rates.every(({ rate }) => isStandardRate(rate.rateMTs, named));
+  return isAsked || isStandard || before?.is === 'generation' || before?.is === 'overclock';
 }
 
 const CLAUSE = new Set(['but', 'capacity', 'split']);
@@ -104,7 +111,10 @@ export function ratesOf(unit: SpecUnit, tokens: readonly Token[], isDenied: (tok
     if (!believed(unit, tokens, group) || !isTaken(unit, tokens, group)) return [];
     const head = tokens[group.from - 1];
     const isHeaded =
-      head?.is === 'overclock' && /^[ .:)]*$/.test(unit.text.slice(head.end, group.rates[0]?.rate.start));
+      head?.is === 'overclock' &&
+      /^[ .:)]*(?:(?:memory )?(?:speeds?|rates?|frequenc(?:y|ies)|takt[a-z]*|frequenz(?:en|a)?|vitesses?|velocidades?)[ :]*)?$/.test(
+        unit.text.slice(head.end, group.rates[0]?.rate.start),
+      );
     return group.rates
       .filter(({ rate }) => !isDenied(rate))
       .map(({ rate, isOverclock }) => ({

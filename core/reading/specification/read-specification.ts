@@ -94,8 +94,7 @@ function noteUnit(notes: Notes, unit: SpecUnit, tokens: readonly Token[]): void 
   const isDenied = (token: Token): boolean => denied.has(token);
   const at = <T extends { start: number; end: number }>(one: T): T & Place => ({ ...one, unit });
   notes.capacities.push(...capacitiesOf(unit, tokens, isDenied).map(at));
-  const slots = slotsOf(unit, tokens);
-  if (slots !== null) notes.slots.push(at(slots));
+  notes.slots.push(...slotsOf(unit, tokens).map(at));
   const loads = loadsOf(unit, tokens);
   notes.loads.push(...loads.map(at));
   if (loads.length === 0) notes.rates.push(...ratesOf(unit, tokens, isDenied).map(at));
@@ -112,22 +111,25 @@ function noteUnit(notes: Notes, unit: SpecUnit, tokens: readonly Token[]): void 
   });
 }
 
-function notesOf(units: readonly SpecUnit[]): Notes {
+function notesOf(units: readonly SpecUnit[], isNamed: boolean): Notes {
   const notes = NOTHING();
   let columns: LoadColumns | null = null;
   const looks = units.map((unit) => ({ unit, tokens: tokensOf(unit.text) }));
   const concerns = looks.map(({ unit, tokens }) => concernsMemory(unit, tokens));
+  // The figures of a name are none of memory's.
+  const named = isNamed && looks[0] !== undefined && !saysMemory(looks[0].tokens) ? 1 : 0;
   // What names nothing goes on from the line before, or leads to the next.
   const goOn = (index: number, from: number): void => {
     const look = looks[index];
     if (look !== undefined && concerns[index] === false && goesOn(look.unit, look.tokens))
       concerns[index] = concerns[from] === true;
   };
-  for (let index = 1; index < looks.length; index++) goOn(index, index - 1);
-  for (let index = looks.length - 2; index >= 0; index--) goOn(index, index + 1);
+  for (let index = named + 1; index < looks.length; index++) goOn(index, index - 1);
+  for (let index = looks.length - 2; index >= named; index--) goOn(index, index + 1);
   for (const [index, { unit, tokens }] of looks.entries()) {
     const heads = loadColumns(tokens);
-    if (heads !== null) {
+    const isRow = columns !== null && columns.loads.length === 0 && heads !== null && heads.loads.length === 1;
+    if (heads !== null && !isRow) {
       columns = heads;
       continue;
     }
@@ -237,12 +239,16 @@ interface Sizes {
 }
 
 function slotCountOf(notes: Notes, claims: Claims, weak: readonly Said<SaidCapacity>[]): number | null {
-  const counts = [...new Set(notes.slots.map(({ count }) => count))];
+  const whole = notes.slots.filter(({ isFree }) => !isFree);
+  // Where the rest is soldered, the free slots are all of them.
+  const isSoldered = notes.soldered.some((one) => one.isSoldered);
+  const told = whole.length > 0 || !isSoldered ? whole : notes.slots;
+  const counts = [...new Set(told.map(({ count }) => count))];
   const [only, other] = counts;
   if (only !== undefined && other === undefined) return only;
   if (only !== undefined) {
-    const most = notes.slots.reduce((a, b) => (b.count > a.count ? b : a));
-    const least = notes.slots.reduce((a, b) => (b.count < a.count ? b : a));
+    const most = told.reduce((a, b) => (b.count > a.count ? b : a));
+    const least = told.reduce((a, b) => (b.count < a.count ? b : a));
     claims.warn('contradiction: the number of slots is told in two ways', least, most);
     return null;
   }
@@ -254,7 +260,9 @@ function slotCountOf(notes: Notes, claims: Claims, weak: readonly Said<SaidCapac
 function claimSizes(notes: Notes, about: About, claims: Claims): Sizes {
   const told = ofRole(notes, 'total');
   const capacity = ofRole(notes, 'capacity');
-  const totals = withConditions(told.length > 0 || about === 'machine' ? told : capacity);
+  // A capacity that hangs on something is the most that there can be.
+  const isTotal = about !== 'machine' || (capacity.length > 1 && capacity.some(({ isConditional }) => isConditional));
+  const totals = withConditions(told.length > 0 || !isTotal ? told : capacity);
   const soldered = ofRole(notes, 'standard').length === 0 ? ofRole(notes, 'soldered') : [];
   const standard = [
     ...ofRole(notes, 'standard'),
@@ -435,7 +443,7 @@ function surenessOf(
   const strong =
     claims.filter(({ limit }) => TAKEN.has(limit) && limit !== 'ratesMTs').length +
     (notes.slots.length > 0 && slotCount !== null ? 1 : 0) +
-    ((notes.fixed.length > 0 && soldered) || slotCount === 0 ? 1 : 0);
+    ((notes.fixed.length > 0 && soldered) || slotCount === 0 ? 2 : 0);
   const weak =
     claims.filter(({ limit }) => !TAKEN.has(limit) || limit === 'ratesMTs').length +
     (channels === null ? 0 : 1) +
@@ -457,10 +465,10 @@ function surenessOf(
  */
 export function readSpecification(input: string, name: string | null = null): SpecificationFound {
   const units = unitsOf(input);
-  const notes = notesOf(units);
+  const heading = name === null ? nameOf(input) : nameOf(name);
+  const notes = notesOf(units, heading !== null && name === null);
   const claims = new Claims(input);
   const folded = units.map(({ text, borrowed }) => text.slice(borrowed)).join('\n');
-  const heading = name === null ? nameOf(input) : nameOf(name);
   const isOverclocked = notes.rates.some(({ isOverclock }) => isOverclock);
   const about = aboutOf(folded, foldText(name ?? '') + headOf(units[0]), {
     hasSlots: notes.slots.length > 0,

@@ -4,6 +4,8 @@ import type { SpecUnit } from './units';
 /** How many slots a unit counts, and where it says so. */
 export interface SaidSlots {
   count: number;
+  /** only free ones are counted */
+  isFree: boolean;
   start: number;
   end: number;
 }
@@ -48,9 +50,13 @@ function countBefore(unit: SpecUnit, tokens: readonly Token[], index: number): S
   for (let at = index - 1; at >= 0; at--) {
     const token = tokens[at];
     if (slot === undefined || token === undefined || slot.start - token.end > WIDEST_GAP) return null;
-    if (token.is === 'not') return { count: 0, start: token.start, end: slot.end };
+    if (token.is === 'not') return { count: 0, isFree: false, start: token.start, end: slot.end };
     if (token.is === 'free') free = true;
-    if (token.is === 'count') return free ? null : { count: token.count, start: token.start, end: slot.end };
+    if (token.is === 'count') {
+      // `one of two slots free`
+      const isOf = tokens[at - 1]?.is === 'or' && tokens[at - 2]?.is === 'count';
+      return { count: token.count, isFree: free && !isOf, start: token.start, end: slot.end };
+    }
     if (token.is === 'channels') return null;
     if (!INNER.has(token.is)) return null;
   }
@@ -62,21 +68,21 @@ function countAfter(unit: SpecUnit, tokens: readonly Token[], index: number): Sa
   if (slot === undefined || next === undefined) return null;
   const gap = unit.text.slice(slot.end, next.start);
   if (next.is === 'not' && /^\W*$/.test(gap) && /[:=\t|]/.test(gap))
-    return { count: 0, start: slot.start, end: next.end };
+    return { count: 0, isFree: false, start: slot.start, end: next.end };
   if (next.is !== 'count' || !/^(?:\(s\)|[^a-z0-9,;])*(?:quantity|number|anzahl|total|qty)?[^a-z0-9,;]*$/.test(gap))
     return null;
   // "Slots: 2 x 8 GB" was a split; "slot 1" names one.
   if (gap.trim() === '' && next.count === 1 && !/^slots/.test(unit.text.slice(slot.start, slot.end))) return null;
   return after?.is === 'free' && !/[(,;]/.test(unit.text.slice(next.end, after.start))
     ? null
-    : { count: next.count, start: slot.start, end: next.end };
+    : { count: next.count, isFree: false, start: slot.start, end: next.end };
 }
 
 /** The value of a label that asks for slots: `2 (1 free)`, `2x 260-pin SO-DIMM`, `none`. */
 function countOfLabel(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | null {
   const value = tokens.filter(({ start }) => start >= unit.labelEnd);
   const [head] = value;
-  if (head?.is === 'not') return { count: 0, start: head.start, end: head.end };
+  if (head?.is === 'not') return { count: 0, isFree: false, start: head.start, end: head.end };
   const index = value.findIndex(({ is }) => is === 'count');
   const count = value[index];
   if (
@@ -84,17 +90,21 @@ function countOfLabel(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | nul
     value.slice(0, index).some(({ is }) => is === 'slot' || is === 'capacity' || is === 'split')
   )
     return null;
-  return value[index + 1]?.is === 'free' ? null : { count: count.count, start: count.start, end: count.end };
+  return value[index + 1]?.is === 'free'
+    ? null
+    : { count: count.count, isFree: false, start: count.start, end: count.end };
 }
 
 /** Names of slots that a line lists: `DIMM1, DIMM2`, `ChannelA-DIMM0`. */
 const SLOT_NAME =
-  /(?<![a-z0-9])(?:(?:channel|kanal|ch)[ _-]?[a-h][ _-]?)?(?:dimm|so-?dimm|slot|xmm|bank)[ _-]?(?:[a-h][1-9]?|\d{1,2})(?![a-z0-9])/g;
+  /(?<![a-z0-9])(?:(?:channel|kanal|ch)[ _-]?[a-h][ _-]?)?(?:dimm|so-?dimm|slot|xmm|bank)[ _-]?(?:[a-h][1-9]?|\d{1,2})(?![a-z0-9]| ?[gm][bo])/g;
 
 function namedSlots(unit: SpecUnit): SaidSlots | null {
   const names = unit.text.slice(unit.labelEnd).match(SLOT_NAME) ?? [];
   const distinct = new Set(names.map((name) => name.replace(/[ _]/g, '')));
-  return distinct.size < 2 ? null : { count: distinct.size, start: unit.labelEnd, end: unit.text.length };
+  return distinct.size < 2
+    ? null
+    : { count: distinct.size, isFree: false, start: unit.labelEnd, end: unit.text.length };
 }
 
 /** `4 x DIMM`, `2 SO-DIMM` with no size beside it. */
@@ -108,7 +118,7 @@ function countOfForms(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | nul
       /^ ?x/.test(unit.text.slice(token.end, behind.end)) &&
       behind.start - token.end <= 1
     )
-      return { count: behind.count, start: token.start, end: behind.end };
+      return { count: behind.count, isFree: false, start: token.start, end: behind.end };
     if (token.is !== 'count') continue;
     const rest = tokens
       .slice(index + 1)
@@ -118,13 +128,20 @@ function countOfForms(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | nul
     const [form, next] = rest;
     if (form?.is !== 'form' || form.start - token.end > 30 || next?.is === 'per-slot') continue;
     const isSized = next !== undefined && (next.is === 'capacity' || next.is === 'split') && next.start - form.end < 4;
+    const isHead = (tokens[index - 1]?.end ?? 0) <= unit.labelEnd && token.start >= unit.labelEnd && unit.labelEnd > 0;
+    const around = isHead ? [] : [tokens[index - 1], next];
+    const isWhole =
+      around.every((one) => one === undefined || one.is === 'comma' || one.is === 'but') &&
+      token.end - token.start <= 3;
     const isTimes =
-      /x|\*/.test(unit.text.slice(token.start, token.end + 2)) || /dimms/.test(unit.text.slice(form.start, form.end));
+      isWhole ||
+      /x|\*|-/.test(unit.text.slice(token.start, token.end + 2)) ||
+      /dimms/.test(unit.text.slice(form.start, form.end));
     const before = tokens[index - 1];
     const ofSize =
       before !== undefined &&
       (before.is === 'capacity' || (before.is === 'open' && tokens[index - 2]?.is === 'capacity'));
-    if (!isSized && isTimes && !ofSize) return { count: token.count, start: token.start, end: form.end };
+    if (!isSized && isTimes && !ofSize) return { count: token.count, isFree: false, start: token.start, end: form.end };
   }
   return null;
 }
@@ -140,12 +157,14 @@ function inAll(tokens: readonly Token[]): SaidSlots[] {
           ? next
           : null;
     const isNear = next !== undefined && next.start - token.end <= 6;
-    return count?.is === 'count' && isNear ? [{ count: count.count, start: count.start, end: count.end }] : [];
+    return count?.is === 'count' && isNear
+      ? [{ count: count.count, isFree: false, start: count.start, end: count.end }]
+      : [];
   });
 }
 
 /** How many memory slots a unit says there are; a count of free or filled ones, and one for each CPU, is none. */
-export function slotsOf(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | null {
+export function slotsOf(unit: SpecUnit, tokens: readonly Token[]): SaidSlots[] {
   const found: SaidSlots[] = [];
   const slots = tokens.flatMap((token, index) =>
     token.is === 'slot' && isMemorySlot(unit, tokens, index) ? [index] : [],
@@ -155,13 +174,12 @@ export function slotsOf(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | n
     const said = countBefore(unit, tokens, index) ?? countAfter(unit, tokens, index);
     if (said !== null && !perCpu) found.push(said);
   }
-  if (slots.length > 0) found.push(...inAll(tokens));
   const asksForSlots = slots.some((index) => (tokens[index]?.end ?? 0) <= unit.labelEnd && unit.labelEnd > 0);
   if (found.length === 0 && asksForSlots) {
     const said = countOfLabel(unit, tokens) ?? namedSlots(unit);
     if (said !== null) found.push(said);
   }
-  if (found.length === 0 && unit.topic === 'memory' && !asksForSlots) {
+  if (found.length === 0 && unit.topic !== 'other' && !asksForSlots) {
     const said = namedSlots(unit);
     if (said !== null) found.push(said);
   }
@@ -169,5 +187,7 @@ export function slotsOf(unit: SpecUnit, tokens: readonly Token[]): SaidSlots | n
     const said = countOfForms(unit, tokens);
     if (said !== null) found.push(said);
   }
-  return found.sort((a, b) => b.count - a.count)[0] ?? null;
+  // What a line says of all of them outweighs what it says of some.
+  const all = slots.length > 0 ? inAll(tokens) : [];
+  return all.length > 0 ? all : found;
 }

@@ -17,6 +17,7 @@ import {
   OVERCLOCK,
   PER_CPU,
   PER_SLOT,
+  PER_SLOT_SIGN,
   SLOT,
   SOLDERED,
   STANDARD,
@@ -79,7 +80,7 @@ export const isA =
 
 const UNIT_MIB: Record<string, number> = { g: 1024, m: 1, t: 1024 * 1024 };
 const UNIT =
-  '(?<unit>gib|gb|go|mib|mb|mo|tib|tb|g(?=[ -]?(?:ddr|ram|dimm|[,;)/]|$)))(?![a-z0-9]|/s|/sec|ps(?![a-z])| ?/ ?s(?![a-z]))';
+  '(?<unit>gib|gb|go|mib|mb|mo|tib|tb|g(?=[ -]?(?:ddr|ram|dimm|[,;)/]|$)))(?![a-z0-9]|ps(?![a-z])| ?/ ?s(?:ec)?(?![a-z]))';
 const NUMBER = "(?<number>\\d{1,3}(?:[.,' ]\\d{3})+(?= ?m)|\\d{1,6}(?:[.,]\\d{1,2})?)";
 const NUMBER_WORD = Object.keys(COUNTS).join('|');
 
@@ -299,7 +300,7 @@ const RULES: readonly Rule[] = [
   ),
   rule(
     new RegExp(
-      `(?<![a-z])(?:speicher|geheugen)?${CHANNEL_NOUN}\\)?[ :=\\t]{1,3}(?:\\| ?)?(?<word>\\d{1,2})(?![\\w.])`,
+      `(?<![a-z])(?:speicher|geheugen)?${CHANNEL_NOUN}(?: d[ei] mem[a-z]+)?\\)?[ :=\\t]{1,3}(?:\\| ?)?(?<word>\\d{1,2})(?![\\w.])`,
       'g',
     ),
     channelsOf,
@@ -312,6 +313,7 @@ const RULES: readonly Rule[] = [
     is: 'ranks',
     ranks: WORD_RANKS[groups?.word ?? ''] ?? 1,
   })),
+  mark(PER_SLOT_SIGN, 'per-slot'),
   rule(PER_SLOT, ([said]) => {
     const form = /so-?dimm/.test(said) ? 'SO-DIMM' : /dimm/.test(said) ? 'DIMM' : null;
     return form === null
@@ -320,7 +322,7 @@ const RULES: readonly Rule[] = [
   }),
   rule(THIRTY_TWO_BIT, ([, bits]) => ({ is: 'bits', bits: Number(bits) })),
   rule(
-    /(?<![a-z0-9])(?<low>lp)?ddr[ -]?(?<digit>[1-5]|iii|ii|iv)?(?<mark>l|x)?(?:(?: ?- ?| )(?<rate>\d{3,5})(?! ?(?:[mg][bo]|pin|kontakt))(?![0-9]))?(?![a-z0-9])/g,
+    /(?:(?<![a-z0-9])|(?<=(?<![a-z0-9])\d{1,2}x))(?<low>lp)?ddr[ -]?(?<digit>[1-5]|iii|ii|iv)?(?<mark>l|x)?(?:(?: ?- ?| )(?<rate>\d{3,5})(?! ?(?:[mg][bo]|pin|kontakt))(?![0-9]))?(?![a-z0-9])/g,
     generationOf,
   ),
   // "DDR4 SDRAM" was taken by its generation's name and the word is left: only alone does it name one.
@@ -344,24 +346,36 @@ const RULES: readonly Rule[] = [
   ),
   rule(
     new RegExp(
-      `(?<![a-z0-9.,])(?<count>[2-9]|1[0-9]|2[0-4]|two|three|four|six|eight|zwei|drei|vier|deux|quatre|dos|cuatro|twee|due|quattro|dois|quatro) ${NUMBER}[ -]?${UNIT}(?= (?:(?:lp)?ddr\\d? )?(?:so-?|u|r|lr)?(?:dimms?|modules?|modul[eio]s?|barrettes?|sticks?|riegel))`,
+      `(?<![a-z0-9.,])(?<count>[1-9]|1[0-9]|2[0-4]|one|eine?[nrm]?|une?|un[oa]|een|uma?|two|three|four|six|eight|zwei|drei|vier|deux|quatre|dos|cuatro|twee|due|quattro|dois|quatro) ${NUMBER}[ -]?${UNIT}(?= (?:(?:lp)?ddr\\d? )?(?:so-?|u|r|lr)?(?:dimms?|modules?|modul[eio]s?|barrettes?|sticks?|riegel))`,
       'g',
     ),
     splitOf,
   ),
   rule(
-    /(?<![\w.,-])(?<list>\d{1,4}(?: ?\/ ?\d{1,4})+|\d{1,4}(?:, ?\d{1,4})*,? (?:or|and|oder|und|ou|et|o|y|of|en|e) \d{1,4}) ?(?<unit>gb|go|mb|mo|gib)(?![a-z0-9]|\/s)/g,
+    /(?<![\w.,-])(?<list>\d{1,4}(?: ?\/ ?\d{1,4})+|\d{1,4}(?:, ?\d{1,4})*,? (?:or|and|oder|und|ou|et|o|y|of|en|e) \d{1,4}) ?(?<unit>gb|go|mb|mo|gib)(?![a-z0-9]|\/s(?![a-z]))/g,
     sharedOf,
   ),
   rule(new RegExp(`(?<![\\w.,-]|\\d )${NUMBER}[ -]?${UNIT}`, 'g'), ({ groups }) => {
     const mib = mibOf(groups?.number ?? '', groups?.unit ?? '');
     return isCapacity(mib) ? { is: 'capacity', mib } : null;
   }),
-  rule(/(?<![\w.,])(?<rate>\d{2,5}) ?(?:mhz|mt\/s|mt\/sec|mts|mtps|mbps|megatransfers)(?![a-z0-9])/g, rateRule),
+  // "1 To" is a terabyte where no other number follows.
+  rule(
+    /(?<![\w.,-])(?<number>\d{1,2}(?:[.,]\d)?) to(?! ?\d)(?![a-z])(?= (?:au|de|max|mem)|[,.;)]|$)/g,
+    ({ groups }) => ({
+      is: 'capacity',
+      mib: mibOf(groups?.number ?? '', 't'),
+    }),
+  ),
+  rule(/(?<![\w.,])(?<rate>\d{2,5})[ -]?(?:mhz|mt\/s|mt\/sec|mts|mtps|mbps|megatransfers)(?![a-z0-9])/g, rateRule),
   rule(/(?<![\d.,a-z])(?<volts>\d[.,]\d{1,3}|\d) ?v(?:olts?|dc)?(?![a-z0-9])/g, voltageRule),
   rule(/(?<![\d.,a-z])(?<volts>\d[.,]\d{1,3}) ?[/-] ?(?=\d[.,]\d{1,3} ?v(?![a-z0-9]))/g, voltageRule),
   rule(/(?<![a-z])(?<kind>fb|lr|so[ -]?r|so[ -]?u|cso|cu|u|r|s\.?o\.?|mini|micro)?[ -]?d\.?imms?(?![a-z])/g, formOf),
   rule(/(?<![a-z])(?:lp)?camm2?(?![a-z0-9])/g, () => ({ is: 'form', form: 'CAMM2', buffering: null, plain: false })),
+  rule(
+    /(?<![a-z])(?:with or without|mit oder ohne|avec ou sans|con o sin|met of zonder|con o senza|com ou sem)[ -]ecc(?![a-z])/g,
+    () => [{ is: 'ecc', ecc: false }, { is: 'and' }, { is: 'ecc', ecc: true }],
+  ),
   rule(
     /(?<![a-z])(?:non?|nicht|ohne|sans|sin|niet|senza|sem|not|without|kein|geen|zonder|nao)[ -]{0,3}ecc(?![a-z])/g,
     () => ({ is: 'ecc', ecc: false }),
@@ -404,14 +418,20 @@ const RULES: readonly Rule[] = [
   mark(FREE, 'free'),
   mark(MEMORY, 'memory'),
   rule(
-    new RegExp(`(?<![\\w.,-])(?<count>\\d{1,2}|${NUMBER_WORD}) ?(?:x|[*])?(?![\\w]|[.,]\\d)`, 'g'),
+    new RegExp(
+      `(?<![\\w.,-])(?<count>\\d{1,2}|${NUMBER_WORD}) ?(?:x(?=(?:lp)?ddr|so-?dimm|[ulr]*dimm)|(?:x|[*])?(?![\\w]|[.,]\\d))`,
+      'g',
+    ),
     ({ groups }) => ({ is: 'count', count: countOf(groups?.count) }),
   ),
   rule(/(?<![a-z0-9])x ?(?<count>\d{1,2})(?![\w])/g, ({ groups }) => ({ is: 'count', count: Number(groups?.count) })),
-  rule(/(?<![a-z0-9.,])(?<rate>\d{3,5})(?=\+|[^\d.a-z]|,(?!\d{3})|\.(?!\d)|oc|$)/g, ({ groups }) => {
-    const rate = Number(groups?.rate);
-    return rate >= 100 && rate <= 12_000 ? { is: 'rate', rateMTs: printedRate(rate), bare: true } : null;
-  }),
+  rule(
+    /(?<![a-z0-9.,])(?<rate>\d{3,5})(?![ -]?(?:pin|kontakt|polig|broche|contact|contatti))(?=\+|[^\d.a-z]|,(?!\d{3})|\.(?!\d)|oc|$)/g,
+    ({ groups }) => {
+      const rate = Number(groups?.rate);
+      return rate >= 100 && rate <= 12_000 ? { is: 'rate', rateMTs: printedRate(rate), bare: true } : null;
+    },
+  ),
   rule(/(?<=\d) ?\+(?!\d)/g, () => ({ is: 'overclock' })),
   mark(WITH, 'with'),
   mark(/(?<![a-z])(?:and|und|et|y|en|e|sowie)(?![a-z])|[&+]/g, 'and'),

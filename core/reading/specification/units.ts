@@ -76,7 +76,7 @@ function cellsOf(text: string): { start: number; end: number }[] {
   return cells;
 }
 
-const COLON = /^[^:]{2,70}?(?<![0-9]) ?:(?!\/\/)(?= |$|\t|[a-z0-9<>(])/;
+const COLON = /^[^:]{2,70}? ?(?<![0-9](?=:[0-9])):(?!\/\/)(?= |$|\t|[a-z0-9<>(])/;
 
 /** Where the label of a line ends: at its first colon, or at the end of its first cell. 0: it has none. */
 function labelEnd(text: string, cells: readonly { start: number; end: number }[]): number {
@@ -84,7 +84,8 @@ function labelEnd(text: string, cells: readonly { start: number; end: number }[]
   const [first, ...more] = cells;
   const cell = first !== undefined && more.length > 0 && first.end <= LONGEST_LABEL ? first.end : 0;
   const end = colon > 0 && (cell === 0 || colon < cell) ? colon : cell;
-  return /[a-z]/.test(text.slice(0, end)) ? end : 0;
+  // A clause that names a size is no label of what follows.
+  return /[a-z]/.test(text.slice(0, end)) && !/\d ?[gm][bo](?![a-z])/.test(text.slice(0, end)) ? end : 0;
 }
 
 const SENTENCE_END = /(?<=[a-z)\d]{2})[.;!?](?=\s)|\n/g;

@@ -174,6 +174,12 @@ export const MAX = words(
 /** All of it together, where a line tells of parts as well. */
 export const IN_ALL = words(
   '(?:in |en |au |no )?total',
+  'samen',
+  'together',
+  'ensemble',
+  'juntos',
+  'insieme',
+  'zusammen',
   'in totaal',
   'in totale',
   'totals',
@@ -189,7 +195,7 @@ export const IN_ALL = words(
 );
 
 export const SLOT = new RegExp(
-  `${START}(?:[a-z]+(?=steckpl|sleu|slots|banken|bank ))?-?(?:slots?|sockets?|steckplatze?n?|steckplatzen|speicherbanke?n?|memory bank|banks|banken|banke|sleuf|sleuven|emplacements?|logements?|ranuras?|zocalos?|bancos?|alloggiament[oi]|zoccol[oi]|banchi|ranhuras?|soquetes?|encaixes?|conectores de memoria|connecteurs memoire)${END}`,
+  `${START}(?:[a-z]+(?=steckpl|sleu|slots|banken|bank ))?-?(?:slots?|sockets?|steckplatze?n?|steckplatzen|speicherbanke?n?|memory bank|banks|banken|banke|sleuf|sleuven|emplacements?|logements?|ranuras?|zocalos?|bancos|banco d[ei] memoria|connectors?|alloggiament[oi]|zoccol[oi]|banchi|ranhuras?|soquetes?|encaixes?|conectores de memoria|connecteurs memoire)${END}`,
   'g',
 );
 
@@ -287,7 +293,7 @@ export const PER_SLOT = words(
   'par (?:emplacement|module|barrette|slot|banc)',
   'chacune?s?',
   'por (?:modulo|ranura|slot|zocalo|banco|pente)',
-  'cada (?:un[ao]|modulo|ranura|slot)',
+  'cada(?: (?:un[ao]|modulo|ranura|slot))?',
   'per (?:modulo|slot|banco|geheugenmodule)',
   'ciascun[oa]',
   'elk',
@@ -359,6 +365,8 @@ export const NOT = words(
 );
 
 /** Words for yes as the value of a label. */
+export const PER_SLOT_SIGN = /\/ ?(?:slot|module|dimm|steckplatz|modul|emplacement|ranura|sleuf)(?![a-z])/g;
+
 export const YES = words('yes', 'ja', 'oui', 'si', 'sim', 'supported', 'unterstutzt');
 
 /** What something hangs on. */
@@ -494,6 +502,16 @@ export const CAPACITY_LABEL = words(
   'grosse',
   'tamano',
   'taille',
+);
+
+export const MODULE_SIZE_LABEL = words(
+  '(?:supported )?(?:module|dimm) (?:sizes?|capacit(?:y|ies))',
+  '(?:speicher)?modul(?:grosse|grossen|kapazitat|kapazitaten)',
+  'tailles? d(?:es|e) (?:modules?|barrettes?)',
+  'tamanos? d(?:e|el|e los) modulos?',
+  'modulegrootte',
+  'dimension[ei] (?:dei |del )?modul[oi]',
+  'tamanhos? d(?:e|o|os) modulos?',
 );
 
 export const THIRTY_TWO_BIT = /(?<![a-z0-9])(32|64) ?-? ?(?:bits?|bit-[a-z]+)(?![a-z0-9])/g;
