@@ -62,6 +62,18 @@ function titlesOf(count: number): string[] {
   return Array.from({ length: count }, (_, index) => known[index % known.length] ?? '');
 }
 
+/** So many texts of the list that a reader was made with. */
+function textsOf(list: string, count: number): string[] {
+  const file = readFileSync(join(process.cwd(), 'core', 'reading', 'testing', list, 'tuned.txt'), 'utf8');
+  const known = file
+    .split(/^=== /m)
+    .slice(1)
+    .map((block) => block.slice(block.indexOf('\n') + 1, block.indexOf('\n-- ')));
+  return Array.from({ length: count }, (_, index) => known[index % known.length] ?? '');
+}
+
+const repeated = (line: string): string => line.repeat(Math.ceil(LARGEST / line.length)).slice(0, LARGEST);
+
 function compare(name: string, aimMs: number, bytes: number, ms: number): void {
   const json = jsonOf(bytes);
   const rival = time(15, bytes < 100_000 ? 200 : 1, () => JSON.parse(json));
@@ -95,6 +107,38 @@ compare(
   300,
   titleBytes,
   time(15, 1, () => titles.map(readListing)),
+);
+
+const specs = textsOf('specifications', 2000);
+compare(
+  '2,000 specifications',
+  2000,
+  specs.reduce((sum, text) => sum + text.length, 0),
+  time(5, 1, () => specs.map(read)),
+);
+
+const systems = textsOf('machine-texts', 2000);
+compare(
+  '2,000 texts of systems',
+  2000,
+  systems.reduce((sum, text) => sum + text.length, 0),
+  time(5, 1, () => systems.map(read)),
+);
+
+const spec = repeated('Maximum memory: 64 GB DDR4-2666, 4 x 16 GB, 2 SO-DIMM slots, no ECC\n');
+compare(
+  'specification of 8 MiB',
+  1000,
+  spec.length,
+  time(5, 1, () => read(spec)),
+);
+
+const blocks = repeated('Slot 1\nSize: 8 GB\nType: DDR4\nSpeed: 2667 MT/s\n\n');
+compare(
+  'text of a system of 8 MiB',
+  1000,
+  blocks.length,
+  time(5, 1, () => read(blocks)),
 );
 
 const csv = csvOf(LARGEST);

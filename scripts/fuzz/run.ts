@@ -36,7 +36,7 @@ export function fuzz(count: number, seed: number): FuzzReport {
   const random = makeRandom(seed);
   const good = seeds();
   const report: FuzzReport = { inputs: 0, answers: {}, slowestMs: 0, mostBytesBeyond: 0, failures: [] };
-  // Titles are many and short: half of the inputs are of the other kinds.
+  // Titles are many and short, and so are lines of texts: half of the inputs are of the other kinds.
   const others = good.filter(({ kind }) => kind !== 'listing');
   for (; report.inputs < count && report.failures.length < 10; report.inputs++) {
     const from = report.inputs % 2 === 0 ? others : good;

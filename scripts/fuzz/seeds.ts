@@ -58,6 +58,13 @@ function titles(): Uint8Array[] {
   return all.filter((line) => line.includes(' | ')).map((line) => bytesOf(line.slice(0, line.lastIndexOf(' | '))));
 }
 
+/** Texts of the list that a reader was made with, without what they should say. */
+function listed(list: string): Uint8Array[] {
+  const file = readFileSync(join(process.cwd(), 'core', 'reading', 'testing', list, 'tuned.txt'), 'utf8');
+  const blocks = file.split(/^=== /m).slice(1);
+  return blocks.map((block) => bytesOf(block.slice(block.indexOf('\n') + 1, block.indexOf('\n-- '))));
+}
+
 /** One good input of every kind that is read, by the name of its kind. */
 export function seeds(): { kind: string; bytes: Uint8Array }[] {
   const devices = [
@@ -118,6 +125,8 @@ export function seeds(): { kind: string; bytes: Uint8Array }[] {
     { kind: 'spd', bytes: bytesOf(hex(ddr4)) },
     { kind: 'product-page', bytes: bytesOf(page) },
     { kind: 'product-page', bytes: bytesOf(JSON.stringify(PRODUCT)) },
+    ...listed('specifications').map((bytes) => ({ kind: 'specification', bytes })),
+    ...listed('machine-texts').map((bytes) => ({ kind: 'machine-text', bytes })),
     ...titles().map((bytes) => ({ kind: 'listing', bytes })),
   ];
 }
