@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { ReadResult } from '../core/reading/read';
+import type { ReadResult, SaidKind } from '../core/reading/read';
 import type { LibraryFile } from './library-file';
 import type { ApartWork, ReadingOrder } from './reading-work';
 
@@ -59,7 +59,7 @@ function startThread(): Thread {
 }
 
 /** Has the thread do its work on one input. Rejects where the thread ends or takes too long. */
-async function workApart<T>(work: ApartWork, input: Uint8Array): Promise<T> {
+async function workApart<T>(work: ApartWork, input: Uint8Array, as: SaidKind | null = null): Promise<T> {
   thread ??= startThread();
   const using = thread;
   const number = ++orders;
@@ -68,16 +68,18 @@ async function workApart<T>(work: ApartWork, input: Uint8Array): Promise<T> {
     using.waiting.set(number, { resolve: (result) => resolve(result as T), reject, timer });
     // While somebody waits, the thread keeps the process alive.
     using.worker.ref();
-    using.worker.postMessage({ number, work, input } satisfies ReadingOrder);
+    using.worker.postMessage({ number, work, input, as } satisfies ReadingOrder);
   });
 }
 
 /**
  * Reads one input off the main thread, so that an upload of megabytes holds up nobody else; the readers' own bounds
  * are there to keep it quick.
+ *
+ * @param as what a person says that it is; null: nobody says
  */
-export async function readApart(input: Uint8Array): Promise<ReadResult> {
-  return workApart('reading', input);
+export async function readApart(input: Uint8Array, as: SaidKind | null = null): Promise<ReadResult> {
+  return workApart('reading', input, as);
 }
 
 /** Reads a file of models off the main thread. */

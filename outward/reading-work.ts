@@ -1,10 +1,10 @@
 import { parentPort } from 'node:worker_threads';
-import { read } from '../core/reading/read';
+import { read, readAs, type SaidKind } from '../core/reading/read';
 import { readLibraryFile } from './library-file';
 
 /** What the thread can do with an input. */
 export const APART = {
-  reading: (input: Uint8Array) => read(input),
+  reading: (input: Uint8Array, as: SaidKind | null) => (as === null ? read(input) : readAs(input, as)),
   library: (input: Uint8Array) => readLibraryFile(input),
 } as const;
 export type ApartWork = keyof typeof APART;
@@ -14,8 +14,10 @@ export interface ReadingOrder {
   number: number;
   work: ApartWork;
   input: Uint8Array;
+  /** what a person says that it is; null: nobody says */
+  as: SaidKind | null;
 }
 
-parentPort?.on('message', async ({ number, work, input }: ReadingOrder) => {
-  parentPort?.postMessage({ number, result: await APART[work](input) });
+parentPort?.on('message', async ({ number, work, input, as }: ReadingOrder) => {
+  parentPort?.postMessage({ number, result: await APART[work](input, as) });
 });

@@ -3,10 +3,10 @@ import { daySchema, versionSchema } from '../core/bounds';
 import { jobSlotSchema, jobSlotsSchema } from '../core/machine/job-slot';
 import { isOffer, isOther, type Joined } from '../core/machine/join-readings';
 import { boardFault } from '../core/machine/model';
-import { derivedSlots, keepTyped } from '../core/machine/slots-of-job';
+import { keepTyped } from '../core/machine/slots-of-job';
 import { overwritten } from '../core/overwritten';
 import { LANGUAGES } from '../core/quoting/words/language';
-import { READ_FAULTS } from '../core/reading/read';
+import { READ_FAULTS, type SaidKind } from '../core/reading/read';
 import type { Reading } from '../core/reading/reading';
 import { readingLine } from '../core/reading/reading-line';
 import { readApart } from '../outward/read-apart';
@@ -30,6 +30,7 @@ import { changeJob } from './change-job';
 import { type JobState, joinKept, reportedNames } from './job-state';
 import { offerOfReading } from './offer-of-reading';
 import { done, fault, type Result, writtenMeanwhile } from './result';
+import { slotsFollowing } from './taken-specifications';
 
 /** Opens a job. It is on nobody's list before something is in it. */
 export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
@@ -121,12 +122,20 @@ export async function saveIntake(
 export interface ReadingInput {
   name: string;
   input: Uint8Array;
+  /** what a person says that it is; absent: nobody says */
+  as?: SaidKind;
 }
 
-/** What one input was, in one line, or why it could not be read. */
+/** One of the readings that a text allows, and what it comes to in a line. */
+export interface PossibleReading {
+  as: SaidKind;
+  line: string;
+}
+
+/** What one input was, in one line, or why it could not be read, with the readings of which a person must say which is meant. */
 export type Recognised =
   | { name: string; ok: true; line: string; warnings: string[] }
-  | { name: string; ok: false; sentence: string };
+  | { name: string; ok: false; sentence: string; either: PossibleReading[] };
 
 export interface TakenIn {
   inputs: Recognised[];
@@ -138,16 +147,28 @@ interface GoodInput extends ReadingInput {
   reading: Reading;
 }
 
+/** A report without a single slot is no use, but for a system's own text, which may tell of the machine alone. */
+const saysNothing = ({ format, machine }: Reading): boolean =>
+  machine?.memory.slots.length === 0 && format !== 'machine-text';
+
+const possibleReading = (reading: Reading): PossibleReading => ({
+  as: reading.format === 'specification' ? 'specification' : 'listing',
+  line: readingLine(reading),
+});
+
 /** Reads inputs off the main thread; a machine's report without a single slot is no use, and is said to be. */
 async function readInputs(inputs: readonly ReadingInput[]): Promise<{ good: GoodInput[]; told: Recognised[] }> {
   const good: GoodInput[] = [];
   const told: Recognised[] = [];
   for (const one of inputs) {
-    const outcome = await readApart(one.input);
+    const outcome = await readApart(one.input, one.as ?? null);
+    const refuse = (sentence: string, either: PossibleReading[] = []): void => {
+      told.push({ name: one.name, ok: false, sentence, either });
+    };
     if (!outcome.ok) {
-      told.push({ name: one.name, ok: false, sentence: READ_FAULTS[outcome.code] });
-    } else if (outcome.reading.machine?.memory.slots.length === 0) {
-      told.push({ name: one.name, ok: false, sentence: 'The report names no memory slot: take the whole report.' });
+      refuse(READ_FAULTS[outcome.code], outcome.code === 'ambiguous' ? outcome.candidates.map(possibleReading) : []);
+    } else if (saysNothing(outcome.reading)) {
+      refuse('The report names no memory slot: take the whole report.');
     } else {
       const { reading } = outcome;
       good.push({ ...one, reading });
@@ -169,11 +190,12 @@ async function modelOf(db: Queryable, { machine }: Joined): Promise<Model | null
  */
 async function applyReadings(db: Queryable, state: JobState): Promise<Result<{ model: Model | null }>> {
   const { job } = state;
-  const joined = joinKept(await listReadings(db, job.id));
+  const readings = await listReadings(db, job.id);
+  const joined = joinKept(readings);
   const { machine } = joined;
   const another = machine !== null && state.joined.machine !== null && isOther(machine, state.joined.machine);
   const model = (await modelOf(db, joined)) ?? (another ? null : state.model);
-  const derived = derivedSlots(joined, model === null ? null : await listModelSlots(db, model.id));
+  const derived = slotsFollowing(joined, model === null ? null : await listModelSlots(db, model.id), readings);
   const next = derived.map(({ slot }) => slot);
   const slots = another
     ? next
@@ -208,7 +230,9 @@ export async function takeReadings(
   inputs: readonly ReadingInput[],
 ): Promise<Result<TakenIn>> {
   const { good, told } = await readInputs(inputs);
-  if (good.length === 0) return fault('bad-input', faultsOf(told));
+  const isAsked = told.some((one) => !one.ok && one.either.length > 0);
+  // Nothing is taken in while a person must still say what the text is.
+  if (good.length === 0) return isAsked ? done({ inputs: told, model: null }) : fault('bad-input', faultsOf(told));
   return changeJob(caller, jobId, {
     kind: 'report-read',
     detail: { inputs: good.map(({ name, reading }) => ({ source: name, format: reading.format })) },
@@ -273,10 +297,10 @@ export async function pickModel(caller: Caller, jobId: number, modelId: number):
   return changeJob(caller, jobId, {
     kind: 'model-picked',
     detail: { modelId },
-    work: async (db, { job, slots, joined, derived }) => {
+    work: async (db, { job, slots, joined, derived, readings }) => {
       const model = await getModel(db, modelId);
       if (model === null) return fault('not-found', 'This model is no longer in the library.');
-      const next = derivedSlots(joined, await listModelSlots(db, modelId)).map(({ slot }) => slot);
+      const next = slotsFollowing(joined, await listModelSlots(db, modelId), readings).map(({ slot }) => slot);
       await setModel(db, jobId, modelId);
       await patchIntake(db, job, { machineMaker: model.maker, machineName: model.name });
       await replaceSlots(

@@ -13,6 +13,7 @@ import { type Decision, type Job, listDecisions } from '../store/jobs';
 import type { Model } from '../store/models';
 import type { KeptReading } from '../store/readings';
 import { listTrials } from '../store/trials';
+import { claimsOfSpecifications } from './taken-specifications';
 
 /** A claim as it is stored, as far as it is one; another shop's is named as theirs, and only informs where they are not trusted. */
 export function claimOfStored(stored: StoredClaim): Claim[] {
@@ -106,6 +107,7 @@ export async function claimsOfJob(db: Queryable, of: ClaimsOf): Promise<JobClaim
     ...stored.flatMap(claimOfStored),
     ...claimsOfJobCpu(cpu),
     ...claimsOfModules(slots, { kind: 'reading', name: last?.sourceName ?? 'modules in the machine' }),
+    ...claimsOfSpecifications(readings),
     ...claimsOfReadings(readings, joined),
     ...claimsOfSystem(job, of.systems),
   ];

@@ -4,7 +4,6 @@ import type { JobSlot } from '../core/machine/job-slot';
 import { type Joined, joinReadings } from '../core/machine/join-readings';
 import type { Claim } from '../core/machine/limit';
 import { loosest } from '../core/machine/loosest';
-import { derivedSlots } from '../core/machine/slots-of-job';
 import type { ModelSlot, PlacedSlot } from '../core/machine/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../core/machine/station';
 import { type ApartQuestion, tellApart } from '../core/machine/tell-apart';
@@ -42,6 +41,7 @@ import { driftsOf } from './quote-drift';
 import { linksOf, type QuoteLink } from './quote-links';
 import { countForToday } from './sellers';
 import { type TextsInLanguage, textsIn } from './shop-texts';
+import { slotsFollowing } from './taken-specifications';
 
 /** A job with everything that follows from it, read in one go. */
 export interface JobState {
@@ -205,7 +205,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     model,
     readings,
     joined,
-    derived: derivedSlots(joined, modelSlots),
+    derived: slotsFollowing(joined, modelSlots, readings),
     mismatches: [...joined.warnings, ...slotMismatch(joined, modelSlots)],
     slots,
     claims,

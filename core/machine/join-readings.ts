@@ -55,6 +55,15 @@ interface Chosen {
   apart: Joined['apart'];
 }
 
+/** A text of a system may list slots or only sum them up: the one says nothing new of what the other says. */
+const sortOf = ({ reading }: WithMachine): string =>
+  reading.format === 'machine-text' && reading.machine.memory.slots.length === 0 ? 'summary' : reading.format;
+
+/** Readings that list slots before those that do not, the weightiest first. */
+const byWeight = (a: WithMachine, b: WithMachine): number =>
+  Number(a.reading.machine.memory.slots.length === 0) - Number(b.reading.machine.memory.slots.length === 0) ||
+  trustOf(a.reading.format) - trustOf(b.reading.format);
+
 /** The readings of the machine that was read last: the last of each format, the weightiest first. */
 function machineReadings(readings: readonly JobReading[]): Chosen {
   const [newest, ...older] = readings.filter(hasMachine).sort((a, b) => b.id - a.id);
@@ -63,11 +72,10 @@ function machineReadings(readings: readonly JobReading[]): Chosen {
   const apart: Joined['apart'] = [];
   for (const one of older) {
     if (isOther(newest.reading.machine, one.reading.machine)) apart.push({ id: one.id, why: 'another-machine' });
-    else if (used.some(({ reading }) => reading.format === one.reading.format))
-      apart.push({ id: one.id, why: 'older' });
+    else if (used.some((other) => sortOf(other) === sortOf(one))) apart.push({ id: one.id, why: 'older' });
     else used.push(one);
   }
-  return { used: used.sort((a, b) => trustOf(a.reading.format) - trustOf(b.reading.format)), apart };
+  return { used: used.sort(byWeight), apart };
 }
 
 const sayerOf = ({ name, reading }: JobReading): Sayer => ({ kind: reading.format, name });
@@ -153,10 +161,11 @@ function machineOfModules(loose: readonly LooseModule[]): ReadMachine {
   return { ...UNTOLD_MACHINE, memory: { ...UNTOLD_MACHINE.memory, slots } };
 }
 
-/** CIM knows filled sockets only: the empty ones that are counted stand without a name. */
+/** CIM, and texts of systems, may know filled sockets only: the empty ones that are counted stand without a name. */
 function completed({ reading }: WithMachine): ReadSlot[] {
   const { slots, slotCount } = reading.machine.memory;
-  const missing = reading.format.startsWith('cim') ? Math.max(0, Math.min(slotCount ?? 0, 64) - slots.length) : 0;
+  const filledOnly = reading.format.startsWith('cim') || reading.format === 'machine-text';
+  const missing = filledOnly && slots.length > 0 ? Math.max(0, Math.min(slotCount ?? 0, 64) - slots.length) : 0;
   return [...slots, ...Array.from({ length: missing }, () => ({ locator: null, bank: null, installed: null }))];
 }
 
@@ -221,6 +230,17 @@ function sayingsOfMachine(used: readonly WithMachine[]): Sayings<MachineField> {
   return all;
 }
 
+type Memory = ReadMachine['memory'];
+
+/** Totals of which the weightier reading says nothing are the other's. */
+function totalsOf(merged: Memory, other: Memory): Pick<Memory, 'visibleMiB' | 'installedMiB'> {
+  const [visibleMiB, installedMiB] = [merged.visibleMiB ?? other.visibleMiB, merged.installedMiB ?? other.installedMiB];
+  return {
+    ...(visibleMiB === undefined ? {} : { visibleMiB }),
+    ...(installedMiB === undefined ? {} : { installedMiB }),
+  };
+}
+
 /** The machine that holds: of each part the weightiest reading that tells it. */
 function mergedMachine(used: readonly WithMachine[]): ReadMachine | null {
   const [base, ...others] = used.map(({ reading }) => reading.machine);
@@ -239,6 +259,7 @@ function mergedMachine(used: readonly WithMachine[]): ReadMachine | null {
       os: merged.os ?? other.os,
       memory: {
         ...merged.memory,
+        ...totalsOf(merged.memory, other.memory),
         slotCount: merged.memory.slotCount ?? other.memory.slotCount,
         maxCapacityMiB: merged.memory.maxCapacityMiB ?? other.memory.maxCapacityMiB,
         errorCorrection: merged.memory.errorCorrection ?? other.memory.errorCorrection,

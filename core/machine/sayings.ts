@@ -27,9 +27,11 @@ const TRUST: readonly Sayer['kind'][] = [
   'cim-json',
   'cim-csv',
   'hardware-tree',
+  'machine-text',
   'model',
   'listing',
   'product-page',
+  'specification',
 ];
 
 export const trustOf = (kind: Sayer['kind']): number => TRUST.indexOf(kind);

@@ -156,6 +156,21 @@ const ambiguous = (...candidates: Reading[]): ReadResult => ({
   candidates: candidates.map(boundedReading),
 });
 
+/** What a text can be said to be where two readings of it are possible. */
+export const SAID_KINDS = ['listing', 'specification'] as const;
+export type SaidKind = (typeof SAID_KINDS)[number];
+
+/** Reads a text as what a person says that it is: one module's label or title, or what a kind of machine takes. */
+export function readAs(input: Uint8Array | string, kind: SaidKind): ReadResult {
+  if (input.length > READING_LIMIT_BYTES) return { ok: false, code: 'too-large' };
+  const text = cleanText(typeof input === 'string' ? input : decodeText(input));
+  if (text.trim() === '') return { ok: false, code: 'empty' };
+  if (kind === 'listing') return done(readListing(text.trim()));
+  return done(
+    looksLikePage(text) ? readSpecification(pageText(text), pageName(text)).reading : readSpecification(text).reading,
+  );
+}
+
 /** Sizes of SPD devices, bytes. */
 const SPD_SIZES: ReadonlySet<number> = new Set([128, 256, 512, 1024]);
 

@@ -1,3 +1,4 @@
+import { read, read } from './read';
 import { NOTHING_TOLD, type Reading, type ReadModule, type ReadOffer, UNTOLD_MACHINE } from './reading';
 import { readingLine, readModuleText } from './reading-line';
 
@@ -77,5 +78,27 @@ describe('an input in one line', () => {
 
   it('is the name of its kind where it says nothing', () => {
     expect(readingLine(reading({ format: 'hardware-tree' }))).toBe('hardware listing');
+  });
+});
+
+describe('a specification and a system’s own text', () => {
+  const lineOf = (text: string): string => {
+    const result = read(text);
+    return result.ok ? readingLine(result.reading) : result.code;
+  };
+
+  it('say in a line of what they are, and how much they tell', () => {
+    expect(lineOf('Brimwick Note 14\nMemory slots: 2 SO-DIMM\nMaximum memory: 32 GB')).toBe(
+      'specification of Brimwick Note 14: 2 slots, 2 limits',
+    );
+    expect(lineOf('Ostrin X7-9400 Processor\nCores: 8\nTDP: 65 W\nMax memory size: 64 GB')).toBe(
+      'specification of Ostrin X7-9400: 1 limit',
+    );
+    expect(lineOf('16.0 GB DDR4 · Speed: 2667 MHz · Slots used: 2 of 4 · Form factor: SODIMM')).toBe(
+      'text of the system of a machine that does not say its name: 4 slots, 2 filled with 16 GB in all',
+    );
+    expect(lineOf('System Manufacturer: Brimwick\nSystem Model: Note 14\nTotal Physical Memory: 16,384 MB')).toBe(
+      'text of the system of Brimwick Note 14: 16 GB usable',
+    );
   });
 });
