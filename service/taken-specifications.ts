@@ -1,3 +1,4 @@
+import type { JobSlot } from '../core/machine/job-slot';
 import type { Joined } from '../core/machine/join-readings';
 import type { Claim } from '../core/machine/limit';
 import { derivedSlots } from '../core/machine/slots-of-job';
@@ -52,6 +53,13 @@ export function slotsFollowing(
         ? model
         : boardOfSpecification(described.reading);
   const placed = derivedSlots(joined, board);
+  // The board of a specification is its word on the slots, not the library's.
+  const own = (source: JobSlot['placeSource']): JobSlot['placeSource'] =>
+    board !== model && source === 'model' ? 'specification' : source;
+  const named = placed.map((one) => ({
+    ...one,
+    slot: { ...one.slot, placeSource: own(one.slot.placeSource), moduleSource: own(one.slot.moduleSource) },
+  }));
   const sold = taken.find(({ taken: { inside } }) => inside !== null);
-  return withInside(placed, sold?.taken.inside ?? null, sold?.reading ?? null);
+  return withInside(named, sold?.taken.inside ?? null, sold?.reading ?? null);
 }

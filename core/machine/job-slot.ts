@@ -24,7 +24,7 @@ export const knownModuleSchema = z.strictObject({
 export type KnownModule = z.infer<typeof knownModuleSchema>;
 export type ModuleField = keyof KnownModule;
 
-export const SLOT_SOURCES = ['reading', 'model', 'typed', 'inferred', 'earlier'] as const;
+export const SLOT_SOURCES = ['reading', 'model', 'typed', 'inferred', 'earlier', 'specification'] as const;
 
 /** A slot of a job's machine: where it is, what is in it, and what may become of that. Credit in minor units. */
 export const jobSlotSchema = z.strictObject({

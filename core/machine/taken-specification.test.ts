@@ -94,7 +94,7 @@ describe('what a machine was sold with', () => {
     const filled = withInside(placed, { capacityMiB: 8192, modules: 1 }, reading);
     expect(filled.map(({ slot }) => slot.module?.capacityMiB ?? null)).toEqual([8192, null]);
     expect(filled[0]?.slot).toMatchObject({
-      moduleSource: 'inferred',
+      moduleSource: 'specification',
       module: { generation: 'DDR4', form: 'SO-DIMM', rateMTs: null },
     });
     const read = placed.map((one) => ({ ...one, read: 0 }));

@@ -145,6 +145,6 @@ export function withInside(
   return placed.map((one) => {
     if (left === 0 || one.slot.soldered || one.slot.blocked === true) return one;
     left--;
-    return { ...one, slot: { ...one.slot, module, moduleSource: 'inferred' } };
+    return { ...one, slot: { ...one.slot, module, moduleSource: 'specification' } };
   });
 }

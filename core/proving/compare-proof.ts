@@ -57,20 +57,36 @@ function seenText({ capacityMiB, maker, part }: ReadModule): string {
     .join(' ');
 }
 
-/** Slots are matched by name, or in order where no name agrees and the counts do. */
-export function seenOfReport(promise: Promised, machine: ReadMachine): Seen {
-  const { slots } = machine.memory;
+/** Slots that a panel only counts lie in no order: which of them is which is told only where all hold the same. */
+function inOrder({ slots }: ReadMachine['memory'], promise: Promised): boolean {
+  if (slots.length !== promise.after.length) return false;
+  if (slots.some(({ locator, bank }) => locator !== null || bank !== null)) return true;
+  const [first] = slots;
+  return slots.every(({ installed }) => installed?.capacityMiB === first?.installed?.capacityMiB);
+}
+
+/** The sum of all modules: of each by itself, else what the report says of all together; null: it says neither. */
+function installedOf({ slots, installedMiB }: ReadMachine['memory']): number | null {
+  const sizes = slots.map(({ installed }) => (installed === null ? 0 : installed.capacityMiB));
+  const known = sizes.filter((mib) => mib !== null);
+  if (slots.length > 0 && known.length === sizes.length) return sum(known);
+  return installedMiB ?? (slots.length > 0 ? sum(known) : null);
+}
+
+/** Slots are matched by name, or in order where no name agrees and the counts do. What a report does not tell is null. */
+export function seenOfReport(promise: Promised, { memory }: ReadMachine): Seen {
+  const { slots } = memory;
   const byName = promise.after.map(({ slot }) =>
     slots.find(({ locator }) => plainName(locator ?? '') === plainName(slot)),
   );
   const named = byName.some((seen) => seen !== undefined);
-  const found = promise.after.map((_, nr) =>
-    named ? byName[nr] : slots.length === promise.after.length ? slots[nr] : undefined,
-  );
+  const ordered = !named && inOrder(memory, promise);
+  const found = promise.after.map((_, nr) => (named ? byName[nr] : ordered ? slots[nr] : undefined));
   const seen = Object.fromEntries(
     promise.after.flatMap(({ slot }, nr) => {
       const one = found[nr];
-      if (one === undefined) return [];
+      // A module of which the size is not told says nothing of its slot.
+      if (one === undefined || (one.installed !== null && one.installed.capacityMiB === null)) return [];
       const { installed } = one;
       const text = installed === null ? 'empty' : seenText(installed);
       const { part = null, serial = null } = installed ?? {};
@@ -78,9 +94,10 @@ export function seenOfReport(promise: Promised, machine: ReadMachine): Seen {
     }),
   );
   const rates = slots.flatMap(({ installed }) => installed?.configuredRateMTs ?? []);
+  const installedMiB = installedOf(memory);
   return {
-    installedMiB: slots.length === 0 ? null : sum(slots.map(({ installed }) => installed?.capacityMiB ?? 0)),
-    usableMiB: null,
+    installedMiB,
+    usableMiB: installedMiB === null ? (memory.visibleMiB ?? null) : null,
     rateMTs: rates.length === 0 ? null : Math.min(...rates),
     channels: channelsIn(promise, seen),
     slots: seen,

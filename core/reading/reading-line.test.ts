@@ -1,4 +1,4 @@
-import { read, read } from './read';
+import { read } from './read';
 import { NOTHING_TOLD, type Reading, type ReadModule, type ReadOffer, UNTOLD_MACHINE } from './reading';
 import { readingLine, readModuleText } from './reading-line';
 

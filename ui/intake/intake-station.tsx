@@ -17,7 +17,7 @@ export function IntakeStation() {
   return (
     <div className="grid gap-4">
       <h1 className="sr-only">Intake</h1>
-      <ReportField jobId={job.id} known={job.slots.length > 0} />
+      <ReportField jobId={job.id} known={job.slots.length > 0} asks={job.panelAsks} />
       <EarlierJobs />
       <ReadingsList />
       <Ask />

@@ -1,3 +1,4 @@
+import type { SaidKind } from '@/core/reading/read';
 import { MOST_READING_BYTES, MOST_READINGS } from '@/runtime/body-limits';
 
 /** What fits into one sending, bytes. */
@@ -7,9 +8,10 @@ const LARGEST_SENDING = 30 * 1024 * 1024;
 export const textFile = (name: string, text: string): File =>
   new File([text.replaceAll('\0', '')], name, { type: 'text/plain' });
 
-/** Files as one form. */
-export function formOf(files: readonly File[]): FormData {
+/** Files as one form. @param as what a person says that they are */
+export function formOf(files: readonly File[], as?: SaidKind): FormData {
   const form = new FormData();
+  if (as !== undefined) form.append('as', as);
   for (const file of files) form.append('file', file, file.name.slice(0, 200) || 'file');
   return form;
 }

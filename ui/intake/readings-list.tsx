@@ -6,6 +6,7 @@ import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Apart } from './apart';
 import { MachineFacts } from './machine-facts';
+import { SpecificationCard } from './specification-card';
 
 /** A warning is one line; more than a few of one kind of damage say no more than the first. */
 const MOST_WARNINGS = 4;
@@ -29,6 +30,9 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
             </p>
           ))}
         {!row.setAside && more > 0 && <p className="text-sm text-ink-2">and {more} more like these</p>}
+        {!row.setAside && row.specification !== null && (
+          <SpecificationCard reading={row.id} specification={row.specification} />
+        )}
       </div>
       <Button
         weight="quiet"

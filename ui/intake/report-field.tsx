@@ -1,18 +1,21 @@
 'use client';
 import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useState } from 'react';
+import type { SaidKind } from '@/core/reading/read';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
+import { type PanelAsks, PanelForm } from './panel-form';
 import { faultOfFiles, formOf, textFile } from './reading-inputs';
 import { Suggestions } from './suggestions';
 import { isTitle, Understood } from './understood';
+import { WhichReading } from './which-reading';
 
 type Recognised =
   | { name: string; ok: true; line: string; warnings: string[] }
-  | { name: string; ok: false; sentence: string };
+  | { name: string; ok: false; sentence: string; either: { as: SaidKind; line: string }[] };
 
 interface TakenIn {
   inputs: Recognised[];
@@ -23,6 +26,7 @@ interface ReportFieldProps {
   jobId: number;
   /** the machine is known already: models are offered only for what is typed */
   known: boolean;
+  asks: PanelAsks;
 }
 
 /** How many inputs were read, and what could not be; the list below says what each was, a reader hears it here. */
@@ -49,31 +53,43 @@ function Told({ taken }: { taken: TakenIn }) {
           )}
         </Notice>
       )}
-      {wrong.map(({ name, sentence }) => (
-        <Fault key={name} sentence={`${name}: ${sentence}`} />
-      ))}
+      {wrong
+        .filter(({ either }) => either.length === 0)
+        .map(({ name, sentence }) => (
+          <Fault key={name} sentence={`${name}: ${sentence}`} />
+        ))}
     </>
   );
 }
 
 /** The one field that takes anything: dropped, chosen or pasted files, pasted text, a label, the name of a model. */
-export function ReportField({ jobId, known }: ReportFieldProps) {
+export function ReportField({ jobId, known, asks }: ReportFieldProps) {
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [over, setOver] = useState(false);
+  const [typing, setTyping] = useState(false);
   const [taken, setTaken] = useState<TakenIn | null>(null);
   const { busy, sentence, save } = useSave();
   const [fault, setFault] = useState<string | null>(null);
   const wanted = useDeferredValue(text);
-  const take = async (files: readonly File[]): Promise<boolean> => {
-    setFault(null);
-    const result = await save<TakenIn>('POST', `/api/jobs/${jobId}/reading`, formOf(files));
-    setTaken(result.ok ? result.value : null);
-    return result.ok;
-  };
   const cleared = () => {
     setText('');
     letGo();
+  };
+  const [doubtful, setDoubtful] = useState<readonly File[]>([]);
+  /** Reads files; those of which a person must say what they are stay at hand, and are not read yet. */
+  const take = async (files: readonly File[], as?: SaidKind): Promise<boolean> => {
+    setFault(null);
+    const result = await save<TakenIn>('POST', `/api/jobs/${jobId}/reading`, formOf(files, as));
+    setTaken(result.ok ? result.value : null);
+    const asked = result.ok
+      ? result.value.inputs.flatMap((one) => (!one.ok && one.either.length > 0 ? [one.name] : []))
+      : [];
+    setDoubtful(files.filter(({ name }) => asked.includes(name)));
+    return result.ok && asked.length === 0;
+  };
+  const takeAs = async (file: File, as: SaidKind) => {
+    if ((await take([file], as)) && text !== '') cleared();
   };
   const takeText = async () => {
     if (await take([textFile(text.includes('\n') ? 'pasted text' : 'typed line', text)])) cleared();
@@ -129,6 +145,11 @@ export function ReportField({ jobId, known }: ReportFieldProps) {
         {isTitle(wanted) && <Understood text={wanted} />}
         <Fault sentence={wrong} />
         {taken !== null && <Told taken={taken} />}
+        {taken?.inputs.map((one) => {
+          const file = doubtful.find(({ name }) => name === one.name);
+          if (one.ok || file === undefined) return null;
+          return <WhichReading key={one.name} either={one.either} busy={busy} onSay={(as) => void takeAs(file, as)} />;
+        })}
       </div>
       <div className="flex flex-wrap gap-2 mt-1 items-center">
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
@@ -137,7 +158,11 @@ export function ReportField({ jobId, known }: ReportFieldProps) {
         <FileButton fileLabel="Files to read" multiple disabled={busy} onFiles={(files) => void takeFiles(files)}>
           Choose files
         </FileButton>
+        {asks.slots && !typing && <Button onClick={() => setTyping(true)}>Type what its screen shows</Button>}
       </div>
+      {asks.slots && typing && (
+        <PanelForm asks={asks} busy={busy} onTyped={(file) => take([file])} onClose={() => setTyping(false)} />
+      )}
       <Suggestions jobId={jobId} known={known} text={wanted} onTaken={cleared} />
     </div>
   );

@@ -1,5 +1,6 @@
-import { looksLikeListing, readListing } from '@/core/reading/listing';
+import { readListing } from '@/core/reading/listing';
 import { markedTitle } from '@/core/reading/marked-title';
+import { read } from '@/core/reading/read';
 import { readingLine } from '@/core/reading/reading-line';
 
 /** Longer lines are reports: they are not marked while they are typed. */
@@ -8,7 +9,9 @@ const LONGEST = 300;
 /** Is this line a label or a seller's title, so that what it says can be marked at once? */
 export function isTitle(text: string): boolean {
   const line = text.trim();
-  return line !== '' && line.length <= LONGEST && !line.includes('\n') && looksLikeListing(line);
+  if (line === '' || line.length > LONGEST || line.includes('\n')) return false;
+  const result = read(line);
+  return result.ok && result.reading.format === 'listing';
 }
 
 /** A label or title as it is typed: what was understood is marked, with what it says; what contradicts itself is named. */

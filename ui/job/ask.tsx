@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { questionFor } from '@/core/machine/gap-words';
+import { questionFor, sameAs } from '@/core/machine/gap-words';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -16,7 +16,7 @@ export function Ask() {
   const [wrong, setWrong] = useState<string | null>(null);
   const [gap] = job.gaps;
   if (gap === undefined || gap.what === 'slots') return null;
-  const { text, answer } = questionFor(gap, job.slots, job.limits);
+  const { text, answer } = questionFor(gap, job.slots, job.limits, job.shown);
 
   const tell = async (value: unknown) => {
     setWrong(null);
@@ -26,8 +26,9 @@ export function Ask() {
       });
     }
     if (answer.to === 'slot') {
+      const same = sameAs(answer.slot, job.slots).map(({ name }) => name);
       const slots = job.slots.map((slot) =>
-        slot.name === answer.slot && slot.module !== null
+        same.includes(slot.name) && slot.module !== null
           ? { ...slot, module: { ...slot.module, [answer.field]: value }, moduleSource: 'typed' }
           : slot,
       );

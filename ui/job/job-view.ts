@@ -1,11 +1,13 @@
 import type { Assumed, Gap } from '@/core/machine/case-of-job';
 import type { Trial } from '@/core/machine/evidence';
+import type { Shown } from '@/core/machine/gap-words';
 import type { JobSlot } from '@/core/machine/job-slot';
-import type { Claim } from '@/core/machine/limit';
+import type { Claim, LimitName } from '@/core/machine/limit';
 import type { CpuChoice, FactoryOption } from '@/core/machine/model';
 import type { Fact, SlotFacts } from '@/core/machine/slot-facts';
 import type { Station, StationStanding } from '@/core/machine/station';
 import type { SystemNeed, UseNeed, Wants } from '@/core/machine/suggest-target';
+import type { Inside, TakenSpecification } from '@/core/machine/taken-specification';
 import type { ApartQuestion } from '@/core/machine/tell-apart';
 import type { Limits } from '@/core/machine/weigh';
 import type { PlanCase } from '@/core/planning/case';
@@ -16,6 +18,7 @@ import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting
 import type { SeenDrift, SeenOption } from '@/core/quoting/staff-view';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
 import type { Language } from '@/core/quoting/words/language';
+import type { PanelAsks } from '../intake/panel-form';
 import type { WorkView } from './work-view';
 
 /** Where an offer's modules come from. */
@@ -39,6 +42,21 @@ export interface ReadingRow {
   setAside: boolean;
   /** why it was not joined with the others; null where it was */
   apart: string | null;
+  specification: SpecificationView | null;
+}
+
+/** A specification that was read: what it claims, and what was taken of it. */
+export interface SpecificationView {
+  about: 'machine' | 'board' | 'cpu';
+  /** empty: it does not say its name */
+  name: string;
+  /** what it says of slots and channels, in words */
+  board: string;
+  claims: { limit: LimitName; value: unknown; quote: string }[];
+  /** how the machine may have been sold, the likeliest first */
+  insides: Inside[];
+  likely: TakenSpecification['source'];
+  taken: TakenSpecification | null;
 }
 
 /** A job of before of the same customer or machine. */
@@ -138,6 +156,10 @@ export interface JobView {
   slots: JobSlot[];
   slotsVersion: number;
   readings: ReadingRow[];
+  /** what a system's screen shows of all modules together */
+  shown: Shown;
+  /** what a system's screen may still tell that no reading said */
+  panelAsks: PanelAsks;
   /** what the readings say of the machine itself */
   machineFacts: Fact[];
   /** what is said of every slot, by its name */

@@ -1,6 +1,7 @@
 import type { LimitName, LimitValue, SourceKind } from '@/core/machine/limit';
 import type { Role } from '@/core/machine/weigh';
 import { capacityText } from '@/core/memory/capacity';
+import { EDGE_GENERATIONS, LOW_POWER_GENERATIONS } from '@/core/memory/generation';
 import type { Kind } from '@/core/memory/module';
 import { kindWords } from '@/core/memory/module-words';
 
@@ -38,10 +39,10 @@ export const LIMIT_ROWS: readonly LimitRow[] = [
     name: 'generations',
     text: 'Generation',
     sort: 'words',
-    words: ['DDR5', 'DDR4', 'DDR3', 'DDR2', 'DDR', 'SDR'],
+    words: [...[...EDGE_GENERATIONS].reverse(), ...[...LOW_POWER_GENERATIONS].reverse()],
     list: true,
   },
-  { name: 'form', text: 'Form', sort: 'words', words: ['DIMM', 'SO-DIMM'] },
+  { name: 'form', text: 'Form', sort: 'words', words: ['DIMM', 'SO-DIMM', 'CAMM2'] },
   { name: 'kinds', text: 'Kinds', sort: 'kinds' },
   { name: 'voltagesMv', text: 'Voltage', sort: 'millivolts' },
   { name: 'totalMiB', text: 'Total, by the papers', sort: 'capacity' },

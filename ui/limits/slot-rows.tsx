@@ -12,6 +12,7 @@ const SOURCES: Record<JobSlot['placeSource'], string> = {
   typed: 'typed here',
   inferred: 'told by its name',
   earlier: 'an earlier job',
+  specification: 'the specification',
 };
 
 const KEEP_WORDS: Record<JobSlot['keep'], string> = { may: '', must: 'must stay', never: 'must go' };

@@ -6,6 +6,7 @@ const unbuffered: Kind = { buffering: 'unbuffered', ecc: false };
 const unbufferedEcc: Kind = { buffering: 'unbuffered', ecc: true };
 const registered: Kind = { buffering: 'registered', ecc: true };
 const loadReduced: Kind = { buffering: 'load-reduced', ecc: true };
+const fullyBuffered: Kind = { buffering: 'fully-buffered', ecc: true };
 
 const KIND_CHOICES: readonly { value: string; text: string; kinds: Kind[] }[] = [
   { value: 'u', text: 'unbuffered', kinds: [unbuffered] },
@@ -14,6 +15,8 @@ const KIND_CHOICES: readonly { value: string; text: string; kinds: Kind[] }[] = 
   { value: 'r', text: 'registered ECC', kinds: [registered] },
   { value: 'er', text: 'ECC, unbuffered or registered', kinds: [unbufferedEcc, registered] },
   { value: 'lr', text: 'registered or load-reduced ECC', kinds: [registered, loadReduced] },
+  { value: 'l', text: 'load-reduced ECC', kinds: [loadReduced] },
+  { value: 'f', text: 'fully buffered ECC', kinds: [fullyBuffered] },
 ];
 
 /** The few values that a limit may have, to choose from; null: it is typed. */

@@ -1,19 +1,69 @@
+import type { Shown } from '@/core/machine/gap-words';
+import type { Joined } from '@/core/machine/join-readings';
 import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slot-facts';
+import { insidesOf, likelySource, takenSpecificationSchema } from '@/core/machine/taken-specification';
+import type { Limits } from '@/core/machine/weigh';
 import { dayText } from '@/core/quoting/day-text';
 import { decisionOf, standingOf } from '@/core/quoting/quote-answer';
 import { seenDrift, staffView } from '@/core/quoting/staff-view';
 import { versionChange } from '@/core/quoting/version-change';
+import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
 import { readingLine } from '@/core/reading/reading-line';
 import { type Caller, mayDo } from '@/service/access';
 import { draftOptions, lowestOf } from '@/service/draft-options';
 import type { JobState } from '@/service/job-state';
 import type { TestedSupply } from '@/service/offers-for-job';
-import type { JobView, ReadingRow, SentVersion, SlipOption } from '@/ui/job/job-view';
+import type { PanelAsks } from '@/ui/intake/panel-form';
+import type { JobView, ReadingRow, SentVersion, SlipOption, SpecificationView } from '@/ui/job/job-view';
 import { agoText, sickText } from '@/ui/offers/feed-words';
 import { workViewOf } from './work-view-of';
 
+/** What a system shows of all its modules together. */
+function shownOf({ machine }: Pick<Joined, 'machine'>): Shown {
+  const rates = (machine?.memory.slots ?? []).flatMap(({ installed }) => installed?.configuredRateMTs ?? []);
+  return {
+    installedMiB: machine?.memory.installedMiB ?? null,
+    rateMTs: rates.length === 0 ? null : Math.min(...rates),
+  };
+}
+
+/** What a screen may still tell: where a reading lists the slots, nothing. */
+function panelAsksOf({ machine }: Pick<Joined, 'machine'>, limits: Limits): PanelAsks {
+  const isListed = (machine?.memory.slots.length ?? 0) > 0;
+  const isRead = (limit: 'form' | 'generations'): boolean => limits[limit]?.source.kind === 'reading';
+  const { installedMiB, rateMTs } = shownOf({ machine });
+  return {
+    total: !isListed && installedMiB === null,
+    rate: !isListed && rateMTs === null,
+    slots: !isListed,
+    form: !isListed && !isRead('form'),
+    generation: !isListed && !isRead('generations'),
+  };
+}
+
+/** What a specification says of the board, in words. */
+function boardWords({ slotCount, channels, soldered }: SpecificationReading): string {
+  const slots = slotCount === null ? [] : [slotCount === 1 ? '1 slot' : `${slotCount} slots`];
+  const inChannels = channels === null ? [] : [channels === 1 ? '1 channel' : `${channels} channels`];
+  return [...slots, ...inChannels, ...(soldered ? ['memory soldered'] : [])].join(', ');
+}
+
+function specificationView(reading: SpecificationReading, taken: unknown): SpecificationView {
+  const { about, name, claims } = reading;
+  const parsed = takenSpecificationSchema.safeParse(taken);
+  return {
+    about,
+    name: name === null ? '' : [name.maker, name.model].filter((word) => word !== null).join(' '),
+    board: boardWords(reading),
+    claims: claims.map(({ limit, value, quote }) => ({ limit, value, quote })),
+    insides: insidesOf(reading),
+    likely: likelySource(reading, claims.map(({ quote }) => quote).join(' ')),
+    taken: parsed.success ? parsed.data : null,
+  };
+}
+
 function readingRows({ readings, joined }: JobState): ReadingRow[] {
-  return readings.map(({ id, sourceName, result, setAside }) => {
+  return readings.map(({ id, sourceName, result, setAside, taken }) => {
     const apart = joined.apart.find((one) => one.id === id);
     return {
       id,
@@ -22,6 +72,7 @@ function readingRows({ readings, joined }: JobState): ReadingRow[] {
       warnings: result.warnings,
       setAside,
       apart: apart === undefined ? null : APART_WORDS[apart.why],
+      specification: isSpecification(result) ? specificationView(result, taken) : null,
     };
   });
 }
@@ -144,6 +195,8 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     slots: state.slots,
     slotsVersion: job.slotsVersion,
     readings: readingRows(state),
+    shown: shownOf(joined),
+    panelAsks: panelAsksOf(joined, state.limits),
     machineFacts: machineFacts(joined.machineSayings),
     slotFacts: slotFacts(state.slots, state.derived, joined),
     readingWarnings: state.mismatches,

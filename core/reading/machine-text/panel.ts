@@ -77,7 +77,7 @@ export function readPanel(text: string): Panel | null {
     rows.find(({ label, value }) => FORM_WORD.test(label) && formIn(value) !== null)?.value ??
     pieces.find((piece) => formIn(piece)?.form != null && !/\d/.test(piece));
   const form = formed === undefined ? null : formIn(formed);
-  if (speed === undefined && form === null && generation === null) return null;
+  if (speed === undefined && form === null && generation === null && head === undefined) return null;
   const total = head === undefined ? null : sizeIn(head);
   const installedMiB = total !== null && Number.isInteger(total) ? total : null;
   return {

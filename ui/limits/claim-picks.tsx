@@ -1,0 +1,134 @@
+'use client';
+import { useState } from 'react';
+import type { LimitName } from '@/core/machine/limit';
+import { Button } from '../kit/button';
+import { LIMIT_ROWS, type LimitRow, limitText } from './limit-words';
+import { choicesOf, typedText, typedValue } from './typed-limit';
+
+/** A claim of a text that may be taken, changed or left. */
+export interface ClaimPick {
+  limit: LimitName;
+  value: unknown;
+  quote: string;
+  isTaken: boolean;
+}
+
+const rowOf = (limit: LimitName): LimitRow | undefined => LIMIT_ROWS.find(({ name }) => name === limit);
+
+/** The value of a claim while a person corrects it. */
+function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDone: (value: unknown) => void }) {
+  const [text, setText] = useState(typedText(row, value));
+  const [wrong, setWrong] = useState<string | null>(null);
+  const choices = choicesOf(row);
+  const keep = () => {
+    const parsed = typedValue(row, text);
+    if (parsed.ok) onDone(parsed.value);
+    else setWrong(parsed.sentence);
+  };
+  const look = 'bg-sheet border border-edge rounded-notch px-2 py-1 font-medium w-44';
+  return (
+    <span className="flex flex-wrap items-center gap-2">
+      {choices === null ? (
+        <input
+          className={look}
+          value={text}
+          aria-label={row.text}
+          aria-invalid={wrong !== null || undefined}
+          // biome-ignore lint/a11y/noAutofocus: the person just asked to change this value
+          autoFocus
+          onChange={(event) => setText(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key !== 'Enter') return;
+            event.preventDefault();
+            keep();
+          }}
+        />
+      ) : (
+        <select
+          className={look}
+          value={text}
+          aria-label={row.text}
+          // biome-ignore lint/a11y/noAutofocus: the person just asked to change this value
+          autoFocus
+          onChange={(event) => setText(event.target.value)}
+        >
+          {choices.map((choice) => (
+            <option key={choice.value} value={choice.value}>
+              {choice.text}
+            </option>
+          ))}
+        </select>
+      )}
+      <Button onClick={keep}>Set</Button>
+      {wrong !== null && (
+        <span role="alert" className="text-sm text-bad">
+          {wrong}
+        </span>
+      )}
+    </span>
+  );
+}
+
+function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick) => void }) {
+  const [editing, setEditing] = useState(false);
+  const row = rowOf(pick.limit);
+  if (row === undefined) return null;
+  return (
+    <li className="grid grid-cols-[11rem_minmax(10rem,15rem)_1fr_auto] gap-x-3 gap-y-1 items-center py-1.5 max-[900px]:grid-cols-[1fr_auto]">
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-act"
+          checked={pick.isTaken}
+          onChange={(event) => onChange({ ...pick, isTaken: event.target.checked })}
+        />
+        <span>{row.text}</span>
+      </label>
+      {editing ? (
+        <span className="col-span-2 max-[900px]:col-span-1">
+          <ValueEdit
+            row={row}
+            value={pick.value}
+            onDone={(value) => {
+              onChange({ ...pick, value, isTaken: true });
+              setEditing(false);
+            }}
+          />
+        </span>
+      ) : (
+        <>
+          <strong className={pick.isTaken ? 'tabular-nums' : 'tabular-nums text-ink-2 line-through'}>
+            {limitText(row.sort, pick.value)}
+          </strong>
+          <q className="text-sm text-ink-2 min-w-0 break-words max-[900px]:col-span-2">{pick.quote}</q>
+        </>
+      )}
+      {!editing && (
+        <Button weight="quiet" onClick={() => setEditing(true)} aria-label={`Change: ${row.text}`}>
+          Change
+        </Button>
+      )}
+    </li>
+  );
+}
+
+/** Claims of a text, each with the words that it came from, to be taken, changed or left one by one. */
+export function ClaimPicks({
+  picks,
+  onChange,
+}: {
+  picks: readonly ClaimPick[];
+  onChange: (picks: ClaimPick[]) => void;
+}) {
+  return (
+    <ul className="divide-y divide-line border-y border-line" aria-label="Limits in the text">
+      {picks.map((pick, index) => (
+        <Pick
+          key={pick.limit}
+          pick={pick}
+          onChange={(next) => onChange(picks.map((one, at) => (at === index ? next : one)))}
+        />
+      ))}
+    </ul>
+  );
+}
