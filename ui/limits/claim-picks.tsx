@@ -25,7 +25,7 @@ function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDo
     if (parsed.ok) onDone(parsed.value);
     else setWrong(parsed.sentence);
   };
-  const look = 'bg-sheet border border-edge rounded-notch px-2 py-1 font-medium w-44';
+  const look = 'bg-sheet border border-edge rounded-notch px-2 py-1 font-medium w-36';
   return (
     <span className="flex flex-wrap items-center gap-2">
       {choices === null ? (
@@ -61,7 +61,7 @@ function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDo
       )}
       <Button onClick={keep}>Set</Button>
       {wrong !== null && (
-        <span role="alert" className="text-sm text-bad">
+        <span role="alert" className="text-sm text-stop">
           {wrong}
         </span>
       )}
@@ -85,24 +85,20 @@ function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick)
         <span>{row.text}</span>
       </label>
       {editing ? (
-        <span className="col-span-2 max-[900px]:col-span-1">
-          <ValueEdit
-            row={row}
-            value={pick.value}
-            onDone={(value) => {
-              onChange({ ...pick, value, isTaken: true });
-              setEditing(false);
-            }}
-          />
-        </span>
+        <ValueEdit
+          row={row}
+          value={pick.value}
+          onDone={(value) => {
+            onChange({ ...pick, value, isTaken: true });
+            setEditing(false);
+          }}
+        />
       ) : (
-        <>
-          <strong className={pick.isTaken ? 'tabular-nums' : 'tabular-nums text-ink-2 line-through'}>
-            {limitText(row.sort, pick.value)}
-          </strong>
-          <q className="text-sm text-ink-2 min-w-0 break-words max-[900px]:col-span-2">{pick.quote}</q>
-        </>
+        <strong className={pick.isTaken ? 'tabular-nums' : 'tabular-nums text-ink-2 line-through'}>
+          {limitText(row.sort, pick.value)}
+        </strong>
       )}
+      <q className="text-sm text-ink-2 min-w-0 break-words max-[900px]:col-span-2">{pick.quote}</q>
       {!editing && (
         <Button weight="quiet" onClick={() => setEditing(true)} aria-label={`Change: ${row.text}`}>
           Change
