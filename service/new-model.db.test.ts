@@ -1,6 +1,7 @@
 import { openOwnShop, ownModel } from '../scripts/test-own-shop';
 import { must } from '../scripts/test-shop';
 import { importModels, modelLibrary, saveModel, showModel } from './library';
+import { completeModel } from './model-specification';
 import { makeModel, newModelSchema } from './new-model';
 
 const shop = openOwnShop();
@@ -67,4 +68,51 @@ it('a file of models is looked at before it is taken in', async () => {
   expect((await modelLibrary()).count).toBe(before);
   expect(must(await importModels(shop.tam, file))).toMatchObject({ added: would.added, merged: would.merged });
   expect((await modelLibrary()).count).toBe(before + 1);
+});
+
+const PAGE = `Corvin Bureau 9
+Memory slots: 4 DIMM
+Memory type: DDR4-2666, non-ECC, un-buffered
+Maximum memory: 64 GB`;
+
+describe('a model of a pasted specification', () => {
+  const source = { kind: 'maker-page' as const, name: 'Maker’s page' };
+  const claims = [
+    { limit: 'generations' as const, value: ['DDR4'], quote: 'Memory type: DDR4-2666, non-ECC, un-buffered' },
+    { limit: 'totalMiB' as const, value: 65536, quote: 'Maximum memory: 64 GB' },
+  ];
+  const pasted = {
+    maker: 'Corvin',
+    name: 'Bureau 9',
+    yearFrom: 2020,
+    from: { kind: 'specification' as const, text: PAGE },
+    moduleMiB: null,
+    totalMiB: null,
+    claims,
+    said: source,
+  };
+
+  it('has its slots and its claims, each with the words it came from, and nothing that was left', async () => {
+    const { id } = must(await makeModel(shop.tam, newModelSchema.parse(pasted)));
+    const page = await showModel(id);
+    expect(page?.model.slots.map(({ name }) => name)).toEqual(['A1', 'B1', 'A2', 'B2']);
+    expect(page?.claims.map(({ limitName, sourceKind, note }) => [limitName, sourceKind, note])).toEqual([
+      ['generations', 'maker-page', 'Memory type: DDR4-2666, non-ECC, un-buffered'],
+      ['totalMiB', 'maker-page', 'Maximum memory: 64 GB'],
+    ]);
+  });
+
+  it('is completed by another one, all of it or nothing', async () => {
+    const { id } = must(await makeModel(shop.tam, newModelSchema.parse({ ...pasted, name: 'Bureau 10' })));
+    const more = [{ limit: 'moduleMiB' as const, value: 16384, quote: 'up to 16 GB per slot' }];
+    must(await completeModel(shop.tam, id, { source: { kind: 'board-manual', name: 'Manual' }, claims: more }));
+    const page = await showModel(id);
+    expect(page?.claims.find(({ limitName }) => limitName === 'moduleMiB')).toMatchObject({
+      value: 16384,
+      sourceKind: 'board-manual',
+      note: 'up to 16 GB per slot',
+    });
+    expect(await completeModel(shop.tam, 999_999, { source, claims: more })).toMatchObject({ code: 'not-found' });
+    expect(await completeModel(shop.tam, id, { source, claims: [] })).toMatchObject({ code: 'bad-input' });
+  });
 });

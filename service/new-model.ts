@@ -3,8 +3,11 @@ import { idSchema, machineMiBSchema, moduleMiBSchema } from '../core/bounds';
 import { firstIssue } from '../core/machine/library-rows';
 import { CLAIM_SOURCES, type FullModel, type ModelClaim, type ModelInput, modelSchema } from '../core/machine/model';
 import { withoutPhotos } from '../core/machine/opening';
+import { boardOfSpecification, takenSpecificationSchema } from '../core/machine/taken-specification';
 import { TEMPLATE_NAMES, TEMPLATES, templateClaims, templateSlots } from '../core/machine/templates';
 import { generationSchema } from '../core/memory/module';
+import { readAs } from '../core/reading/read';
+import { isSpecification } from '../core/reading/reading';
 import { type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { findSameModel, lockLibrary } from '../store/same-models';
@@ -20,10 +23,16 @@ export const newModelSchema = z.strictObject({
   from: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('template'), template: z.enum(TEMPLATE_NAMES), generation: generationSchema }),
     z.strictObject({ kind: z.literal('copy'), modelId: idSchema }),
+    z.strictObject({
+      kind: z.literal('specification'),
+      text: z.string().trim().min(1, 'Paste the specification.').max(20_000, 'At most 20,000 characters, please.'),
+    }),
   ]),
   /** what somebody knows of it beyond the template; null: nobody says */
   moduleMiB: moduleMiBSchema.nullable().default(null),
   totalMiB: machineMiBSchema.nullable().default(null),
+  /** what was taken of its specification, each with the words that it came from */
+  claims: takenSpecificationSchema.shape.claims.default([]),
   /** who says that */
   said: z.strictObject({ kind: z.enum(CLAIM_SOURCES), name: z.string().trim().min(1).max(200) }),
 });
@@ -49,6 +58,11 @@ async function startOf(
     if (!(TEMPLATES[from.template].generations as readonly string[]).includes(from.generation)) return null;
     return { slots: templateSlots(from.template), claims: templateClaims(from.template, from.generation) };
   }
+  if (from.kind === 'specification') {
+    const result = readAs(from.text, 'specification');
+    const board = result.ok && isSpecification(result.reading) ? boardOfSpecification(result.reading) : [];
+    return { slots: board.map(({ name, channel, bank, soldered }) => ({ name, channel, bank, soldered })), claims: [] };
+  }
   const sister = await readModel(db, from.modelId);
   return sister && { slots: sister.slots, claims: sistersClaims(sister), opening: withoutPhotos(sister.opening) };
 }
@@ -63,14 +77,15 @@ export async function putModel(db: Queryable, caller: Caller, typed: NewModel): 
   await lockLibrary(db);
   const start = await startOf(db, typed);
   if (start === null)
-    return typed.from.kind === 'copy'
-      ? fault('not-found', 'The model to copy is no longer in the library.')
-      : fault('bad-input', `There is no such board of ${typed.from.generation}.`);
-  const { maker, name, yearFrom, moduleMiB, totalMiB, said } = typed;
+    return typed.from.kind === 'template'
+      ? fault('bad-input', `There is no such board of ${typed.from.generation}.`)
+      : fault('not-found', 'The model to copy is no longer in the library.');
+  const { maker, name, yearFrom, moduleMiB, totalMiB, claims: taken, said } = typed;
   const known: ModelClaim[] = [
     ...(moduleMiB === null ? [] : [{ limit: 'moduleMiB' as const, value: moduleMiB }]),
     ...(totalMiB === null ? [] : [{ limit: 'totalMiB' as const, value: totalMiB }]),
   ].map((claim) => ({ ...claim, source: { ...said, note: '', on: null } }));
+  known.push(...taken.map(({ limit, value, quote }) => ({ limit, value, source: { ...said, note: quote, on: null } })));
   const others = (start.claims ?? []).filter((claim) => !known.some(({ limit }) => limit === claim.limit));
   const parsed = modelSchema.safeParse({ ...start, maker, name, yearFrom, claims: [...known, ...others] });
   if (!parsed.success) return fault('bad-input', firstIssue(parsed.error));

@@ -1,6 +1,6 @@
 import { isOffer } from '../core/machine/join-readings';
 import { READ_FAULTS } from '../core/reading/read';
-import { readApart } from '../outward/read-apart';
+import { readOffered } from '../outward/read-offered';
 import { insertReading } from '../store/readings';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
@@ -18,7 +18,7 @@ export interface NewPart {
 
 /** Makes a title with its price, or a seller's page, an offer of the job; whatever is no offer changes nothing. */
 export async function takePart(caller: Caller, jobId: number, { name, input }: ReadingInput): Promise<Result<NewPart>> {
-  const outcome = await readApart(input);
+  const outcome = await readOffered(input);
   if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
   const { reading } = outcome;
   if (!isOffer(reading)) {

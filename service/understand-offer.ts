@@ -4,7 +4,7 @@ import { knownOf } from '../core/machine/slots-of-reading';
 import type { Origin } from '../core/planning/lanes';
 import { READ_FAULTS } from '../core/reading/read';
 import type { ReadFact } from '../core/reading/reading';
-import { readApart } from '../outward/read-apart';
+import { readOffered } from '../outward/read-offered';
 import { pool } from '../store/database';
 import { summariesOf } from '../store/models';
 import { findSeller } from '../store/sellers';
@@ -45,7 +45,7 @@ function withoutPrice(title: string, facts: readonly ReadFact[]): string {
 
 /** Understands a title with its price, or a seller's page, as an offer; nothing is kept. */
 export async function understandOffer(input: Uint8Array): Promise<Result<UnderstoodOffer>> {
-  const outcome = await readApart(input);
+  const outcome = await readOffered(input);
   if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
   const { module, offer } = outcome.reading;
   if (offer === undefined)

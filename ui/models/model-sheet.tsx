@@ -22,6 +22,7 @@ import { EvidencePanel } from '../limits/evidence-panel';
 import type { LimitRow } from '../limits/limit-words';
 import { LimitsGrid } from '../limits/limits-grid';
 import { moduleRuler, totalRuler } from '../limits/ruler-rows';
+import { AddSpecification } from './add-specification';
 import { ClaimSheet } from './claim-sheet';
 import { LibrarySlotSheet } from './library-slot-sheet';
 import { ModelEditor } from './model-editor';
@@ -143,6 +144,7 @@ export function ModelSheet(props: ModelSheetProps) {
   const { id, fields, years, slots, claims, trials, tested, photos, took, mayWrite } = props;
   const { save } = useSave();
   const [editing, setEditing] = useState(false);
+  const [pasting, setPasting] = useState(false);
   const [slot, setSlot] = useState<string | null>(null);
   const [noting, setNoting] = useState<LimitRow | null>(null);
   // The one CPU that it comes with binds like any paper; of several, the job's machine has one.
@@ -162,9 +164,15 @@ export function ModelSheet(props: ModelSheetProps) {
             {fields.kind === 'board' && ', a bare board'}
           </span>
         </h1>
-        {mayWrite && <Button onClick={() => setEditing(true)}>Edit</Button>}
+        {mayWrite && (
+          <div className="flex gap-2">
+            <Button onClick={() => setPasting(true)}>Add a specification</Button>
+            <Button onClick={() => setEditing(true)}>Edit</Button>
+          </div>
+        )}
       </div>
       {fields.note !== '' && <p>{fields.note}</p>}
+      {pasting && <AddSpecification model={{ id, name }} onClose={() => setPasting(false)} />}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem] items-start">
         <div className="grid gap-3 min-w-0">
           <div className="grid gap-3 md:grid-cols-2">

@@ -10,6 +10,7 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
+import { type PastedSpecification, SpecificationPicker, takenClaims } from '../limits/specification-picker';
 import { ModelPicker } from '../offers/model-picker';
 import type { NamedModel } from '../offers/offer-typed';
 import { SlotGlyphs } from './slot-glyphs';
@@ -24,11 +25,12 @@ const SAID_BY = [
 function NewModelSheet({ onClose }: { onClose: () => void }) {
   const router = useRouter();
   const { busy, sentence, save } = useSave();
-  const [kind, setKind] = useState<'template' | 'copy'>('template');
+  const [kind, setKind] = useState<'template' | 'copy' | 'specification'>('template');
   const [template, setTemplate] = useState<TemplateName>('laptop');
   const [generation, setGeneration] = useState<Generation>('DDR4');
   const [sister, setSister] = useState<readonly NamedModel[]>([]);
   const [typed, setTyped] = useState({ maker: '', name: '', year: '', module: '', total: '', saidBy: 'maker-page' });
+  const [pasted, setPasted] = useState<PastedSpecification | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
     setTyped({ ...typed, [key]: event.target.value });
@@ -38,6 +40,17 @@ function NewModelSheet({ onClose }: { onClose: () => void }) {
     setTemplate(next);
     const offered: readonly Generation[] = TEMPLATES[next].generations;
     if (!offered.includes(generation)) setGeneration(offered.at(-1) ?? 'DDR4');
+  };
+  /** What a specification calls the machine stands in the fields where nobody typed anything. */
+  const takePasted = (next: PastedSpecification | null) => {
+    setPasted(next);
+    const name = next?.reading.name ?? null;
+    if (name === null) return;
+    setTyped((before) => ({
+      ...before,
+      maker: before.maker === '' ? (name.maker ?? '') : before.maker,
+      name: before.name === '' ? name.model : before.name,
+    }));
   };
   const keep = async (event: FormEvent) => {
     event.preventDefault();
@@ -56,7 +69,9 @@ function NewModelSheet({ onClose }: { onClose: () => void }) {
               ? 'Enter a size such as 16 GB, or nothing.'
               : kind === 'copy' && first === undefined
                 ? 'Choose the model to copy.'
-                : null;
+                : kind === 'specification' && pasted === null
+                  ? 'Paste the specification.'
+                  : null;
     setWrong(fault);
     if (fault !== null) return;
     const saidBy = SAID_BY.find(({ value }) => value === typed.saidBy) ?? SAID_BY[0];
@@ -64,10 +79,14 @@ function NewModelSheet({ onClose }: { onClose: () => void }) {
       maker: typed.maker.trim(),
       name: typed.name.trim(),
       yearFrom: Number(typed.year),
-      from: kind === 'template' ? { kind, template, generation } : { kind, modelId: first?.id },
-      moduleMiB,
-      totalMiB,
-      said: { kind: saidBy.value, name: saidBy.text },
+      ...(kind === 'specification' && pasted !== null
+        ? { from: { kind, text: pasted.text }, claims: takenClaims(pasted), said: pasted.source }
+        : {
+            from: kind === 'template' ? { kind, template, generation } : { kind, modelId: first?.id },
+            moduleMiB,
+            totalMiB,
+            said: { kind: saidBy.value, name: saidBy.text },
+          }),
     });
     if (result.ok) router.push(`/models/${result.value.id}`);
   };
@@ -76,7 +95,7 @@ function NewModelSheet({ onClose }: { onClose: () => void }) {
       open
       wide
       title="Add a model"
-      description="Start from a usual board or from a sister, then correct slots and limits on its page. A machine on a job is added at its Intake."
+      description="Start from a usual board, a sister or a specification, then correct slots and limits on its page. A machine on a job is added at its Intake."
       onClose={onClose}
     >
       <form className="grid gap-3" onSubmit={keep} noValidate>
@@ -99,9 +118,14 @@ function NewModelSheet({ onClose }: { onClose: () => void }) {
             options={[
               { value: 'template', text: 'a usual board' },
               { value: 'copy', text: 'a copy of a sister' },
+              { value: 'specification', text: 'a specification' },
             ]}
           />
-          {kind === 'template' ? (
+          {kind === 'specification' ? (
+            <div className="col-span-6">
+              <SpecificationPicker pasted={pasted} onChange={takePasted} />
+            </div>
+          ) : kind === 'template' ? (
             <>
               <Choice
                 label="Board"
@@ -127,27 +151,31 @@ function NewModelSheet({ onClose }: { onClose: () => void }) {
               <ModelPicker label="Sister" models={sister} onChange={(next) => setSister(next.slice(-1))} />
             </div>
           )}
-          <Field
-            label="Largest module"
-            className="col-span-2"
-            placeholder="not known"
-            value={typed.module}
-            onChange={set('module')}
-          />
-          <Field
-            label="Maximum total"
-            className="col-span-2"
-            placeholder="not known"
-            value={typed.total}
-            onChange={set('total')}
-          />
-          <Choice
-            label="Who says that"
-            className="col-span-2"
-            value={typed.saidBy}
-            onChange={set('saidBy')}
-            options={[...SAID_BY]}
-          />
+          {kind !== 'specification' && (
+            <>
+              <Field
+                label="Largest module"
+                className="col-span-2"
+                placeholder="not known"
+                value={typed.module}
+                onChange={set('module')}
+              />
+              <Field
+                label="Maximum total"
+                className="col-span-2"
+                placeholder="not known"
+                value={typed.total}
+                onChange={set('total')}
+              />
+              <Choice
+                label="Who says that"
+                className="col-span-2"
+                value={typed.saidBy}
+                onChange={set('saidBy')}
+                options={[...SAID_BY]}
+              />
+            </>
+          )}
         </div>
         <Fault sentence={wrong ?? sentence} />
         <div className="flex justify-end gap-2">

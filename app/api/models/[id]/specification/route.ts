@@ -1,0 +1,7 @@
+import { handle, idOf } from '@/app/handle';
+import { completeModel, modelSpecificationSchema } from '@/service/model-specification';
+
+/** Adds claims of a specification to a model. */
+export const POST = handle('library.write', modelSpecificationSchema, (caller, body, params) =>
+  completeModel(caller, idOf(params), body),
+);

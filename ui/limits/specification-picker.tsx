@@ -1,0 +1,95 @@
+'use client';
+import { useState } from 'react';
+import { likelySource, SPECIFICATION_SOURCES, type SpecificationSource } from '@/core/machine/taken-specification';
+import { READ_FAULTS, readAs } from '@/core/reading/read';
+import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
+import { Choice } from '../kit/choice';
+import { Fault } from '../kit/fault';
+import { Field, INPUT_LOOK } from '../kit/field';
+import { type ClaimPick, ClaimPicks } from './claim-picks';
+import { SOURCE_WORDS } from './limit-words';
+
+/** A specification that was pasted, with what is taken of it and in whose name. */
+export interface PastedSpecification {
+  text: string;
+  reading: SpecificationReading;
+  picks: ClaimPick[];
+  source: { kind: SpecificationSource; name: string };
+}
+
+/** A page's text is longer than any specification of memory that is pasted. */
+export const MOST_SPECIFICATION = 20_000;
+
+const SOURCES = SPECIFICATION_SOURCES.map((value) => ({ value, text: SOURCE_WORDS[value] }));
+
+/** Reads pasted text as a specification; a sentence where it says nothing of memory. */
+function readPasted(text: string): PastedSpecification | string {
+  const result = readAs(text.slice(0, MOST_SPECIFICATION), 'specification');
+  if (!result.ok) return READ_FAULTS[result.code];
+  const { reading } = result;
+  if (!isSpecification(reading) || (reading.claims.length === 0 && reading.slotCount === null))
+    return 'This text says nothing of slots or limits. Paste the lines on memory.';
+  const picks = reading.claims.map(({ limit, value, quote }): ClaimPick => ({ limit, value, quote, isTaken: true }));
+  return { text, reading, picks, source: likelySource(reading, text) };
+}
+
+interface PickerProps {
+  pasted: PastedSpecification | null;
+  onChange: (pasted: PastedSpecification | null) => void;
+}
+
+/** A field for a specification's text; what it claims is taken, changed or left, in the name of its source. */
+export function SpecificationPicker({ pasted, onChange }: PickerProps) {
+  const [text, setText] = useState(pasted?.text ?? '');
+  const [wrong, setWrong] = useState<string | null>(null);
+  const take = (next: string) => {
+    setText(next);
+    const read = next.trim() === '' ? null : readPasted(next);
+    setWrong(typeof read === 'string' ? read : null);
+    onChange(typeof read === 'string' ? null : read);
+  };
+  return (
+    <div className="grid gap-3">
+      <label className="block">
+        <span className="block text-sm font-medium text-ink-2 mb-0.5">Specification</span>
+        <textarea
+          value={text}
+          rows={pasted === null ? 6 : 3}
+          maxLength={MOST_SPECIFICATION}
+          spellCheck={false}
+          placeholder="Paste the lines on memory from the maker’s page, the manual or the label"
+          onChange={(event) => take(event.target.value)}
+          className={INPUT_LOOK}
+        />
+      </label>
+      <Fault sentence={wrong} />
+      {pasted !== null && (
+        <>
+          <div className="grid grid-cols-[12rem_1fr] gap-3 max-[620px]:grid-cols-1">
+            <Choice
+              label="Source"
+              value={pasted.source.kind}
+              onChange={(event) =>
+                onChange({ ...pasted, source: { ...pasted.source, kind: event.target.value as SpecificationSource } })
+              }
+              options={SOURCES}
+            />
+            <Field
+              label="Name of the source"
+              maxLength={200}
+              value={pasted.source.name}
+              onChange={(event) => onChange({ ...pasted, source: { ...pasted.source, name: event.target.value } })}
+            />
+          </div>
+          {pasted.picks.length > 0 && (
+            <ClaimPicks picks={pasted.picks} onChange={(picks) => onChange({ ...pasted, picks })} />
+          )}
+        </>
+      )}
+    </div>
+  );
+}
+
+/** What of a pasted specification is taken, as it is sent. */
+export const takenClaims = ({ picks }: PastedSpecification) =>
+  picks.flatMap(({ limit, value, quote, isTaken }) => (isTaken ? [{ limit, value, quote: quote.slice(0, 400) }] : []));
