@@ -150,3 +150,24 @@ test('a text that may be a title or a machine’s data asks which it is, both si
   expect(await which.count()).toBe(0);
   expect(await page.getByLabel('What does the machine say?').inputValue()).toBe('');
 }, 60_000);
+
+test('a model is added from a pasted specification', async () => {
+  const { page, context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto('/models');
+  await page.getByRole('button', { name: 'Add a model' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Add a model' });
+  await sheet.getByLabel('Start from').selectOption('specification');
+  await sheet.getByLabel('Specification', { exact: true }).fill('nothing about it');
+  await sheet.getByText(/says nothing of slots or limits/).waitFor();
+  await sheet.getByLabel('Specification', { exact: true }).fill(SPECIFICATION);
+  expect(await sheet.getByLabel('Maker').inputValue()).toBe('Corvin');
+  expect(await sheet.getByLabel('Model', { exact: true }).inputValue()).toBe('Ledger 14');
+  await sheet.getByRole('listitem').filter({ hasText: 'Largest module' }).getByRole('checkbox').uncheck();
+  expect(await axeFindings(page)).toEqual([]);
+  await sheet.getByLabel('Since').fill('2021');
+  await sheet.getByRole('button', { name: 'Add', exact: true }).click();
+  await page.waitForURL(/\/models\/\d+$/);
+  await page.getByRole('heading', { name: /Corvin Ledger 14/ }).waitFor();
+  expect(await page.getByRole('row', { name: /Total, by the papers/ }).innerText()).toContain('32 GB');
+}, 60_000);
