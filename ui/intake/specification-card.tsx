@@ -66,7 +66,7 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
   return (
     <form
       aria-label={`Specification${name === '' ? '' : ` of ${name}`}`}
-      className="my-2 border-2 border-act bg-sheet rounded-notch px-3 py-3 grid gap-3"
+      className="@container my-2 border-2 border-act bg-sheet rounded-notch px-3 py-3 grid gap-3"
       onSubmit={(event) => {
         event.preventDefault();
         void take();
@@ -78,7 +78,7 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
         </strong>
         {board !== '' && <span className="text-ink-2"> · {board}</span>}
       </p>
-      <div className="grid grid-cols-[12rem_1fr_15rem] gap-3 max-[900px]:grid-cols-1">
+      <div className="grid gap-3 @md:grid-cols-[11rem_1fr] @2xl:grid-cols-[12rem_1fr_14rem]">
         <Choice
           label="Source"
           value={kind}

@@ -74,7 +74,7 @@ function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick)
   const row = rowOf(pick.limit);
   if (row === undefined) return null;
   return (
-    <li className="grid grid-cols-[11rem_minmax(10rem,15rem)_1fr_auto] gap-x-3 gap-y-1 items-center py-1.5 max-[900px]:grid-cols-[1fr_auto]">
+    <li className="grid grid-cols-[1fr_auto] @2xl:grid-cols-[11rem_13rem_1fr_auto] gap-x-3 gap-y-1 items-center py-1.5">
       <label className="flex items-center gap-2">
         <input
           type="checkbox"
@@ -94,11 +94,13 @@ function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick)
           }}
         />
       ) : (
-        <strong className={pick.isTaken ? 'tabular-nums' : 'tabular-nums text-ink-2 line-through'}>
+        <strong
+          className={`tabular-nums justify-self-end @2xl:justify-self-start ${pick.isTaken ? '' : 'text-ink-2 line-through'}`}
+        >
           {limitText(row.sort, pick.value)}
         </strong>
       )}
-      <q className="text-sm text-ink-2 min-w-0 break-words max-[900px]:col-span-2">{pick.quote}</q>
+      <q className="text-sm text-ink-2 min-w-0 break-words">{pick.quote}</q>
       {!editing && (
         <Button weight="quiet" onClick={() => setEditing(true)} aria-label={`Change: ${row.text}`}>
           Change
@@ -117,7 +119,7 @@ export function ClaimPicks({
   onChange: (picks: ClaimPick[]) => void;
 }) {
   return (
-    <ul className="divide-y divide-line border-y border-line" aria-label="Limits in the text">
+    <ul className="@container divide-y divide-line border-y border-line" aria-label="Limits in the text">
       {picks.map((pick, index) => (
         <Pick
           key={pick.limit}
