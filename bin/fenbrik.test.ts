@@ -203,7 +203,8 @@ describe('read', () => {
     expect(formats.toSorted()).toEqual([...READING_FORMATS].sort());
     for (const reading of readings) {
       expect(Array.isArray(reading.warnings)).toBe(true);
-      expect(reading.machine !== undefined || reading.module !== undefined).toBe(true);
+      const told = [reading.machine, reading.module, reading.claims].filter((one) => one !== undefined);
+      expect(told.length).toBeGreaterThan(0);
     }
   });
 
@@ -218,7 +219,7 @@ describe('read', () => {
     const { status, stdout, lines } = fenbrik('read', write('letter.txt', 'Dear shop, my computer is slow.'));
     expect([status, stdout]).toEqual([2, '']);
     expect(lines).toHaveLength(1);
-    expect(lines[0]).toContain('none of the inputs that Fenbrik reads');
+    expect(lines[0]).toContain('This is nothing that Fenbrik reads');
   });
 });
 

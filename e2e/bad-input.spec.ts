@@ -26,7 +26,7 @@ test('text that is no report: one sentence, and the text still in the field', as
   const field = page.getByLabel('What does the machine say?');
   await field.fill('my computer is slow\nplease help');
   await page.click('button:has-text("Read it")');
-  await page.getByRole('alert').filter({ hasText: 'This is none of the inputs that Fenbrik reads' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'This is nothing that Fenbrik reads' }).waitFor();
   expect(await field.inputValue()).toBe('my computer is slow\nplease help');
   await page.reload();
   await holds(page, 'my computer is slow\nplease help');

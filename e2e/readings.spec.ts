@@ -159,7 +159,7 @@ test('what is no report is named, keeps no other back, and nothing of a file bec
   expect(await page.locator('main img, aside img, main script').count()).toBe(0);
   expect(await page.title()).not.toMatch(/^[12]$/);
   await drop(page, [{ name: 'huge.bin', bytes: new Uint8Array(10) }, textFile('only.txt', 'Dear shop, it is slow.')]);
-  await page.getByRole('alert').filter({ hasText: 'only.txt: This is none of the inputs' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'only.txt: This is nothing that Fenbrik reads' }).waitFor();
   expect(await read(page).getByRole('listitem').count()).toBe(1);
   expect(faults).toEqual([]);
   await context.close();

@@ -125,7 +125,7 @@ describe('a part that is seen while the ladder stands', () => {
   it.each([
     ['Laptop memory 8GB DDR4, 9.00 EUR', 'It is no offer yet: it does not say its rate.'],
     ['Corrick 16GB DDR4-2400 CL17 DIMM', 'It names no price'],
-    ['good morning', 'none of the inputs'],
+    ['good morning', 'nothing that Fenbrik reads'],
   ])('that is none changes nothing and says why: %s', async (text, sentence) => {
     const job = await readTill(shop.teo);
     const before = await readingsOf(job);
