@@ -56,6 +56,8 @@ interface AxeResult {
 
 /** What axe finds against WCAG 2.2 AA and its best practices, a line each; empty: nothing. */
 export async function axeFindings(page: Page): Promise<string[]> {
+  // A page that is refreshed has no title for a moment: the new one streams in behind it.
+  await page.waitForFunction(() => document.title !== '');
   await page.evaluate(AXE);
   const result = (await page.evaluate(
     'axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })',

@@ -53,6 +53,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/jobs/[id]/quote/mail': 'quotes.send',
   'POST /api/jobs/[id]/quote/release': 'quotes.below-lowest',
   'POST /api/jobs/[id]/quote/reply': 'jobs.write',
+  'POST /api/jobs/[id]/photo': 'jobs.write',
   'PUT /api/jobs/[id]/specification': 'jobs.write',
   'POST /api/models/[id]/specification': 'library.write',
   'PATCH /api/jobs/[id]/reading': 'jobs.write',

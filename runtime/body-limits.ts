@@ -14,6 +14,8 @@ export const MOST_READING_BYTES = 8 * 1024 * 1024;
 export const MOST_READINGS = 20;
 /** all readings of one request, with what frames them */
 export const MOST_READINGS_BYTES = 32 * 1024 * 1024;
+/** a photograph whose words are read: a telephone's picture is smaller */
+export const MOST_PICTURE_BYTES = 12 * 1024 * 1024;
 export const MOST_PHOTO_BYTES = 2 * 1024 * 1024;
 export const MOST_LOGO_BYTES = 1_000_000;
 /** a seller's price list: written to the database piece by piece */

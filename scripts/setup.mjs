@@ -44,6 +44,8 @@ const PACKAGES = {
   qpdf: () => existsSync('/usr/bin/qpdf'),
   'nginx-light': () => existsSync('/usr/sbin/nginx'),
   openssl: () => existsSync('/usr/bin/openssl'),
+  // Made photographs are drawn with its letters.
+  'fonts-dejavu-core': () => existsSync('/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf'),
 };
 
 /** Installs those of the named Debian packages that are missing. */

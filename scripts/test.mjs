@@ -3,7 +3,7 @@
 import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
 
 needNode();
-needPackages(['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'nginx-light', 'openssl']);
+needPackages(['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'nginx-light', 'openssl', 'fonts-dejavu-core']);
 needModules();
 const { register } = await import('tsx/esm/api');
 register();

@@ -113,7 +113,7 @@ function readPage(page: string): ReadResult {
 }
 
 /** A label that was typed or copied has no more lines than this. */
-const LABEL_LINES = 6;
+const LABEL_LINES = 14;
 
 /** Words that are no report: one line that is a label or a title, or a text that says what a kind of machine takes. */
 function readWords(text: string): ReadResult {

@@ -1,6 +1,7 @@
 'use client';
 import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useState } from 'react';
 import type { SaidKind } from '@/core/reading/read';
+import { MOST_PICTURE_BYTES } from '@/runtime/body-limits';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -8,7 +9,8 @@ import { Fault } from '../kit/fault';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 import { type PanelAsks, PanelForm } from './panel-form';
-import { faultOfFiles, formOf, textFile } from './reading-inputs';
+import { PhotoCheck, type ReadPhoto } from './photo-check';
+import { faultOfFiles, formOf, isPicture, textFile } from './reading-inputs';
 import { Suggestions } from './suggestions';
 import { isTitle, Understood } from './understood';
 import { WhichReading } from './which-reading';
@@ -68,6 +70,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [over, setOver] = useState(false);
   const [typing, setTyping] = useState(false);
+  const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   const [taken, setTaken] = useState<TakenIn | null>(null);
   const { busy, sentence, save } = useSave();
   const [fault, setFault] = useState<string | null>(null);
@@ -89,13 +92,27 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
     return result.ok && asked.length === 0;
   };
   const takeAs = async (file: File, as: SaidKind) => {
-    if ((await take([file], as)) && text !== '') cleared();
+    if (!(await take([file], as))) return;
+    setPhoto(null);
+    if (text !== '') cleared();
   };
   const takeText = async () => {
     if (await take([textFile(text.includes('\n') ? 'pasted text' : 'typed line', text)])) cleared();
   };
+  /** A photograph's words are looked at before they are read. */
+  const takePhoto = async (file: File) => {
+    setTaken(null);
+    const result = await save<Omit<ReadPhoto, 'file'>>('POST', `/api/jobs/${jobId}/photo`, file);
+    setPhoto(result.ok ? { file, ...result.value } : null);
+  };
   const takeFiles = async (files: readonly File[]) => {
     if (files.length === 0) return;
+    const [only] = files;
+    if (files.length === 1 && only !== undefined && isPicture(only)) {
+      if (only.size > MOST_PICTURE_BYTES) setFault(`${only.name} has over 12 MiB: take a smaller picture.`);
+      else await takePhoto(only);
+      return;
+    }
     const wrong = faultOfFiles(files);
     if (wrong === null) await take(files);
     else setFault(wrong);
@@ -136,7 +153,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
         onPaste={paste}
         spellCheck={false}
         rows={text.includes('\n') ? 7 : 2}
-        placeholder="Drop or paste reports, SPD dumps, a label or a seller’s title; or type a model, a serial, a telephone number"
+        placeholder="Drop or paste reports, photographs, specifications, a label or a seller’s title; or type a model, a serial, a telephone number"
         aria-describedby={`${id}-said`}
         aria-invalid={wrong !== null || undefined}
         className="w-full bg-ground border border-edge rounded-notch px-3 py-2 text-base font-medium placeholder:text-ink-2 resize-y"
@@ -162,6 +179,19 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
       </div>
       {asks.slots && typing && (
         <PanelForm asks={asks} busy={busy} onTyped={(file) => take([file])} onClose={() => setTyping(false)} />
+      )}
+      {photo !== null && (
+        <PhotoCheck
+          photo={photo}
+          busy={busy}
+          sentence={null}
+          onRead={(words) => {
+            void take([textFile(photo.file.name.slice(0, 150) || 'photograph', words)]).then((isRead) => {
+              if (isRead) setPhoto(null);
+            });
+          }}
+          onCancel={() => setPhoto(null)}
+        />
       )}
       <Suggestions jobId={jobId} known={known} text={wanted} onTaken={cleared} />
     </div>

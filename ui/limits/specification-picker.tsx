@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import { likelySource, SPECIFICATION_SOURCES, type SpecificationSource } from '@/core/machine/taken-specification';
 import { READ_FAULTS, readAs } from '@/core/reading/read';
 import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
@@ -40,6 +40,7 @@ interface PickerProps {
 
 /** A field for a specification's text; what it claims is taken, changed or left, in the name of its source. */
 export function SpecificationPicker({ pasted, onChange }: PickerProps) {
+  const id = useId();
   const [text, setText] = useState(pasted?.text ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
   const take = (next: string) => {
@@ -50,9 +51,12 @@ export function SpecificationPicker({ pasted, onChange }: PickerProps) {
   };
   return (
     <div className="grid gap-3">
-      <label className="block">
-        <span className="block text-sm font-medium text-ink-2 mb-0.5">Specification</span>
+      <div>
+        <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
+          Specification
+        </label>
         <textarea
+          id={id}
           value={text}
           rows={pasted === null ? 6 : 3}
           maxLength={MOST_SPECIFICATION}
@@ -61,7 +65,7 @@ export function SpecificationPicker({ pasted, onChange }: PickerProps) {
           onChange={(event) => take(event.target.value)}
           className={INPUT_LOOK}
         />
-      </label>
+      </div>
       <Fault sentence={wrong} />
       {pasted !== null && (
         <>
