@@ -5,7 +5,7 @@ import { createWorker, PSM, type Worker } from 'tesseract.js';
 import type { PhotoLines, PhotoWord } from '../core/reading/photo-words';
 
 /** Pictures of more pixels are not read: a telephone's are smaller. */
-const MOST_PIXELS = 12_000_000 * 2;
+const MOST_PIXELS = 12_500_000;
 /** The longer side that letters are read best at, pixels. */
 const BEST_SIDE = 2_000;
 /** Smaller pictures are enlarged so often at most. */
@@ -23,7 +23,7 @@ export type PhotoFault = 'no-picture' | 'too-many-pixels' | 'too-slow' | 'no-wor
 /** One sentence for each way in which a picture cannot be read. */
 export const PHOTO_FAULTS: Record<PhotoFault, string> = {
   'no-picture': 'This is no picture that can be read: choose a PNG, JPEG or WebP.',
-  'too-many-pixels': 'This picture has over 24 megapixels: take a smaller one, nearer to the label.',
+  'too-many-pixels': 'This picture has over 12 megapixels: take a smaller one, nearer to the label.',
   'too-slow': 'This picture took too long to read: take one nearer to the label, with less around it.',
   'no-words': 'No words were found in this picture: take it straight on, in good light, or type what it shows.',
 };

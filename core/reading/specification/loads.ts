@@ -1,5 +1,4 @@
 import { isA, type Token, type TokenOf } from './tokens';
-import type { SpecUnit } from './units';
 
 /** The most that runs with so many modules in a channel, MT/s; with modules of at least so many ranks where that is said. */
 export interface SaidLoad {
@@ -76,7 +75,7 @@ function isOverclocked(tokens: readonly Token[], index: number): boolean {
 }
 
 /** Loads and rates of one line, each load with the rate behind it, or before it where the line begins with a rate. */
-export function loadsOf(_unit: SpecUnit, tokens: readonly Token[]): SaidLoad[] {
+export function loadsOf(tokens: readonly Token[]): SaidLoad[] {
   const loads = tokens.filter(isA('load'));
   const rates = tokens.filter(
     (token, index): token is TokenOf<'rate'> => token.is === 'rate' && !isOverclocked(tokens, index),

@@ -95,7 +95,7 @@ function noteUnit(notes: Notes, unit: SpecUnit, tokens: readonly Token[]): void 
   const at = <T extends { start: number; end: number }>(one: T): T & Place => ({ ...one, unit });
   notes.capacities.push(...capacitiesOf(unit, tokens, isDenied).map(at));
   notes.slots.push(...slotsOf(unit, tokens).map(at));
-  const loads = loadsOf(unit, tokens);
+  const loads = loadsOf(tokens);
   notes.loads.push(...loads.map(at));
   if (loads.length === 0) notes.rates.push(...ratesOf(unit, tokens, isDenied).map(at));
   notes.kinds.push(...kindsIn(unit, tokens, denied).map(at));
