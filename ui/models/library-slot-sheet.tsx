@@ -17,6 +17,7 @@ interface LibrarySlotSheetProps {
   slots: readonly LibrarySlot[];
   /** the slot that is edited; null: one that is added */
   name: string | null;
+  onSaved: (slots: readonly LibrarySlot[]) => void;
   onClose: () => void;
 }
 
@@ -34,7 +35,7 @@ function nextSlot(slots: readonly LibrarySlot[]): LibrarySlot {
 }
 
 /** One slot of a model, edited where it stands on the board; or a new one, or one that is taken off. */
-export function LibrarySlotSheet({ modelId, slots, name, onClose }: LibrarySlotSheetProps) {
+export function LibrarySlotSheet({ modelId, slots, name, onSaved, onClose }: LibrarySlotSheetProps) {
   const { busy, sentence, save } = useSave();
   const slot = slots.find((one) => one.name === name) ?? nextSlot(slots);
   const at = slots.findIndex((one) => one.name === name);
@@ -57,7 +58,9 @@ export function LibrarySlotSheet({ modelId, slots, name, onClose }: LibrarySlotS
     const fault = boardFault(next);
     setWrong(fault);
     if (fault !== null) return;
-    if ((await save('PATCH', `/api/models/${modelId}`, { slots: next })).ok) onClose();
+    if (!(await save('PATCH', `/api/models/${modelId}`, { slots: next })).ok) return;
+    onSaved(next);
+    onClose();
   };
   const keep = async (event: FormEvent) => {
     event.preventDefault();

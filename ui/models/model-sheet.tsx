@@ -15,6 +15,7 @@ import { slotsOfModel } from '@/core/machine/slots-of-reading';
 import { capacityText } from '@/core/memory/capacity';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { SlotBoard } from '../board/slot-board';
+import { useAhead } from '../client/use-ahead';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { CeilingRuler } from '../limits/ceiling-ruler';
@@ -141,8 +142,9 @@ function Factory({ options, most }: { options: readonly FactoryOption[]; most: n
 
 /** A model of the library: what it is, where its slots are, what is said and what was seen of it. */
 export function ModelSheet(props: ModelSheetProps) {
-  const { id, fields, years, slots, claims, trials, tested, photos, took, mayWrite } = props;
+  const { id, fields, years, claims, trials, tested, photos, took, mayWrite } = props;
   const { save } = useSave();
+  const [slots, savedSlots] = useAhead(props.slots);
   const [editing, setEditing] = useState(false);
   const [pasting, setPasting] = useState(false);
   const [slot, setSlot] = useState<string | null>(null);
@@ -230,7 +232,13 @@ export function ModelSheet(props: ModelSheetProps) {
       )}
       {editing && <ModelEditor id={id} fields={fields} onClose={() => setEditing(false)} />}
       {slot !== null && (
-        <LibrarySlotSheet modelId={id} slots={slots} name={slot === '' ? null : slot} onClose={() => setSlot(null)} />
+        <LibrarySlotSheet
+          modelId={id}
+          slots={slots}
+          name={slot === '' ? null : slot}
+          onSaved={savedSlots}
+          onClose={() => setSlot(null)}
+        />
       )}
     </div>
   );

@@ -17,6 +17,7 @@ import {
 } from '@dnd-kit/sortable';
 import { type FormEvent, useState } from 'react';
 import type { OpeningStep } from '@/core/machine/model';
+import { useAhead } from '../client/use-ahead';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
@@ -222,15 +223,19 @@ interface StepListProps {
 }
 
 /** How a model is opened, step by step: dragged into order by hand or by keys, each with its picture. */
-export function StepList({ modelId, steps, photos, mayWrite }: StepListProps) {
+export function StepList({ modelId, steps: shown, photos, mayWrite }: StepListProps) {
   const { busy, sentence, save } = useSave();
-  const [editing, setEditing] = useState<number | null>(null);
+  const [steps, saved] = useAhead(shown);
+  const [editing, setEditing] = useState<number | 'new' | null>(null);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const put = async (opening: readonly OpeningStep[]) =>
-    (await save('PATCH', `/api/models/${modelId}`, { opening })).ok;
+  const put = async (opening: readonly OpeningStep[]) => {
+    const { ok } = await save('PATCH', `/api/models/${modelId}`, { opening });
+    if (ok) saved(opening);
+    return ok;
+  };
   const ids = steps.map((_, nr) => `step-${nr}`);
   const moved = ({ active, over }: DragEndEvent) => {
     if (over === null || active.id === over.id) return;
@@ -256,15 +261,15 @@ export function StepList({ modelId, steps, photos, mayWrite }: StepListProps) {
         </SortableContext>
       </DndContext>
       {mayWrite && (
-        <Button weight="quiet" onClick={() => setEditing(steps.length)}>
+        <Button weight="quiet" onClick={() => setEditing('new')}>
           Add a step
         </Button>
       )}
       <Fault sentence={editing === null ? sentence : null} />
       {editing !== null && (
         <StepSheet
-          step={steps[editing] ?? NO_STEP}
-          isNew={editing === steps.length}
+          step={(editing === 'new' ? null : steps[editing]) ?? NO_STEP}
+          isNew={editing === 'new'}
           photos={photos}
           busy={busy}
           sentence={sentence}
@@ -273,8 +278,7 @@ export function StepList({ modelId, steps, photos, mayWrite }: StepListProps) {
             if (await put(steps.filter((_, at) => at !== editing))) setEditing(null);
           }}
           onKeep={async (step) => {
-            const next =
-              editing === steps.length ? [...steps, step] : steps.map((one, at) => (at === editing ? step : one));
+            const next = editing === 'new' ? [...steps, step] : steps.map((one, at) => (at === editing ? step : one));
             if (await put(next)) setEditing(null);
           }}
         />
