@@ -1,6 +1,7 @@
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import type { Caller } from '@/service/access';
+import { Scanner } from '@/ui/client/scanner';
 import { SessionGuard } from '@/ui/client/session-guard';
 import { TopBar } from '@/ui/frame/top-bar';
 import { lightOf } from './light';
@@ -20,6 +21,7 @@ export async function Desk({ caller, here, bar, children }: DeskProps) {
       <TopBar person={{ name: caller.name, role: caller.role }} light={light} here={here}>
         {bar}
       </TopBar>
+      <Scanner />
       {children}
     </SessionGuard>
   );

@@ -163,6 +163,72 @@ export const handleFile = (right: Right, work: Work<SentFile>) =>
 export const handleWhole = (right: Right, mostBytes: number, work: Work<WholeFile>) =>
   handleSent(right, (request) => readWhole(request, mostBytes), work);
 
+/** A file that is sent whole, with what its address asks. */
+export interface AskedFile extends WholeFile {
+  query: URLSearchParams;
+}
+
+/**
+ * A route handler that takes one file as its body and works on it for seconds: whoever accepts `application/x-ndjson` is
+ * told line by line how far it is, `{"progress": …}`, at last `{"value": …}` or `{"fault": …}`; anybody else has the plain
+ * answer at the end.
+ */
+export function handleTold<Progress>(
+  right: Right,
+  mostBytes: number,
+  work: (
+    caller: Caller,
+    file: AskedFile,
+    params: Params,
+    tell: (progress: Progress) => void,
+  ) => Promise<Result<unknown>>,
+) {
+  return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
+    const isTold = (request.headers.get('accept') ?? '').includes(LINES);
+    const query = request.nextUrl.searchParams;
+    const handler = handleSent<WholeFile>(
+      right,
+      (sent) => readWhole(sent, mostBytes),
+      async (caller, file, params) => {
+        const asked = { ...file, query };
+        if (!isTold) return work(caller, asked, params, () => {});
+        return linesAnswer<Progress>(request, (tell) => work(caller, asked, params, tell));
+      },
+    );
+    return handler(request, context);
+  };
+}
+
+/** Newline-delimited JSON. */
+const LINES = 'application/x-ndjson';
+
+function linesAnswer<Progress>(
+  request: NextRequest,
+  work: (tell: (progress: Progress) => void) => Promise<Result<unknown>>,
+): Response {
+  const encoder = new TextEncoder();
+  const stream = new ReadableStream<Uint8Array>({
+    start: async (controller) => {
+      // Whoever has gone meanwhile hears nothing more; the work goes on to its end.
+      const say = (line: object): void => {
+        try {
+          controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+        } catch {}
+      };
+      const result = await work((progress) => say({ progress })).catch((cause: unknown) =>
+        caught(cause, request).json(),
+      );
+      say(result.ok === true ? { value: result.value } : { fault: result });
+      try {
+        controller.close();
+      } catch {}
+    },
+  });
+  return new Response(stream, {
+    headers: { 'content-type': LINES, 'cache-control': 'no-store, no-transform', 'x-accel-buffering': 'no' },
+  });
+}
+
 /** A route handler that takes files and fields as a form. */
 export const handleParts = (right: Right, mostBytes: number, work: Work<SentParts>) =>
   handleSent(right, (request) => readParts(request, mostBytes), work);

@@ -1,4 +1,4 @@
-import { labelPhoto } from '../scripts/made-photo';
+import { labelPhoto } from '../outward/testing/made-photo';
 import { axeFindings, openWindow } from './browser';
 import { signIn } from './sign-in';
 import { openStage } from './stage';

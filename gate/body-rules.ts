@@ -44,7 +44,7 @@ const RULES: Readonly<Record<string, BodyRule>> = {
   'POST /api/sign-out': held('anybody', [FORM, JSON_TYPE], 0),
   'POST /q/[token]/answer': held('link', [JSON_TYPE, FORM], MOST_ANSWER_BYTES),
   'POST /api/jobs/[id]/reading': held('session', ['multipart/form-data'], MOST_READINGS_BYTES),
-  'POST /api/jobs/[id]/photo': held('session', ['*'], MOST_PICTURE_BYTES),
+  'POST /api/jobs/[id]/pictures': held('session', ['*'], MOST_PICTURE_BYTES),
   'POST /api/jobs/[id]/proof': held('session', ['*'], MOST_READING_BYTES),
   'POST /api/jobs/[id]/part': held('session', ['*'], MOST_READING_BYTES),
   'POST /api/offers/understand': held('session', ['*'], MOST_READING_BYTES),

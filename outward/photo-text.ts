@@ -1,11 +1,17 @@
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { createWorker, PSM, type Worker } from 'tesseract.js';
-import type { PhotoLines, PhotoWord } from '../core/reading/photo-words';
+import {
+  type FoundWord,
+  type PhotoCode,
+  turnedPlace,
+  type WeighedPhoto,
+  weighPhoto,
+} from '../core/reading/photo-words';
+import { type KeptPicture, keptPicture } from './kept-picture';
+import { openPicture, type PictureFault, pictureThread } from './open-picture';
 
-/** Pictures of more pixels are not read: a telephone's are smaller. */
-const MOST_PIXELS = 12_500_000;
 /** The longer side that letters are read best at, pixels. */
 const BEST_SIDE = 2_000;
 /** Smaller pictures are enlarged so often at most. */
@@ -17,23 +23,50 @@ const IDLE_MS = 60_000;
 /** Words surer than this on the whole need no other way up. */
 const UPRIGHT = 75;
 const TURNS = [0, 90, 180, 270] as const;
+/** Most pictures lie upright: the first way up is so much of the whole, as far as one is told. */
+const FIRST_SHARE = 0.6;
+/** A picture of more words is of a book. */
+const MOST_WORDS = 600;
+/** Pictures that wait for their turn, with the one that is read, at most. */
+const MOST_WAITING = 6;
 
-export type PhotoFault = 'no-picture' | 'too-many-pixels' | 'too-slow' | 'no-words';
+export type PhotoFault = PictureFault | 'too-slow' | 'no-words' | 'too-many';
 
 /** One sentence for each way in which a picture cannot be read. */
 export const PHOTO_FAULTS: Record<PhotoFault, string> = {
-  'no-picture': 'This is no picture that can be read: choose a PNG, JPEG or WebP.',
+  'no-picture': 'This is no picture that can be read: choose a PNG, JPEG, WebP or HEIC.',
   'too-many-pixels': 'This picture has over 12 megapixels: take a smaller one, nearer to the label.',
   'too-slow': 'This picture took too long to read: take one nearer to the label, with less around it.',
   'no-words': 'No words were found in this picture: take it straight on, in good light, or type what it shows.',
+  'too-many': 'Many pictures are being read just now: try again in a moment.',
 };
 
-/** What was read off a picture: its lines, and by how much it was turned to stand upright, degrees clockwise. */
-export type PhotoRead = { ok: true; lines: PhotoLines; turned: number } | { ok: false; code: PhotoFault };
+/** How far the reading of a picture is. */
+export interface PhotoProgress {
+  step: 'waiting' | 'opening' | 'reading';
+  /** of the words, 0 to 1 */
+  share: number;
+}
+export type TellProgress = (progress: PhotoProgress) => void;
+
+/**
+ * What was read off a picture, and the picture as it is kept. Places are shares of the kept picture. Where no words could
+ * be read there are none, and `fault` says why.
+ */
+export interface PhotoFound extends WeighedPhoto {
+  ok: true;
+  codes: PhotoCode[];
+  kept: KeptPicture;
+  fault: 'too-slow' | 'no-words' | null;
+}
+export type PhotoRead = PhotoFound | { ok: false; code: PhotoFault };
 
 let thread: Promise<Worker> | null = null;
 let idle: NodeJS.Timeout | null = null;
 let busy: Promise<unknown> = Promise.resolve();
+let waiting = 0;
+/** Hears how much of the picture at hand was looked through, 0 to 1. */
+let heard: (share: number) => void = () => {};
 
 /** The words of letters that ship with the product: nothing is fetched. */
 function lettersAt(): string {
@@ -42,9 +75,14 @@ function lettersAt(): string {
 }
 
 async function startThread(): Promise<Worker> {
-  const worker = await createWorker('eng', 1, { langPath: lettersAt(), cacheMethod: 'none', gzip: true });
+  const worker = await createWorker('eng', 1, {
+    ...{ langPath: lettersAt(), cacheMethod: 'none', gzip: true },
+    logger: ({ status, progress }) => {
+      if (status === 'recognizing text') heard(progress);
+    },
+  });
   // One block of text of any size: labels, panels and screens are none of a book's pages.
-  await worker.setParameters({ tessedit_pageseg_mode: PSM.SPARSE_TEXT });
+  await worker.setParameters({ tessedit_pageseg_mode: PSM.SPARSE_TEXT, user_defined_dpi: '300' });
   return worker;
 }
 
@@ -54,68 +92,60 @@ async function endThread(): Promise<void> {
   await (await ending?.catch(() => null))?.terminate();
 }
 
-/** A picture upright by its own mark, grey, evened out, at the size that is read best; without where it was taken. */
-async function prepared(input: Uint8Array): Promise<{ png: Buffer; width: number; height: number } | PhotoFault> {
-  try {
-    const picture = sharp(input, { limitInputPixels: MOST_PIXELS, failOn: 'error' });
-    const { width = 0, height = 0 } = await picture.metadata();
-    const longer = Math.max(width, height);
-    if (longer === 0) return 'no-picture';
-    const side = Math.min(BEST_SIDE, Math.round(longer * MOST_ENLARGED));
-    const { data, info } = await picture
-      .rotate()
-      .flatten({ background: '#ffffff' })
-      .resize({ width: side, height: side, fit: 'inside' })
-      .grayscale()
-      .normalise()
-      .png()
-      .toBuffer({ resolveWithObject: true });
-    return { png: data, width: info.width, height: info.height };
-  } catch (cause) {
-    return /pixel limit/i.test(String(cause)) ? 'too-many-pixels' : 'no-picture';
-  }
+/** A picture grey, evened out, at the size that is read best, as PNG. */
+async function prepared(picture: Sharp): Promise<Buffer> {
+  const { width = 1, height = 1 } = await picture.metadata();
+  const side = Math.min(BEST_SIDE, Math.round(Math.max(width, height) * MOST_ENLARGED));
+  return picture
+    .clone()
+    .flatten({ background: '#ffffff' })
+    .resize({ width: side, height: side, fit: 'inside' })
+    .grayscale()
+    .normalise()
+    .png({ compressionLevel: 2 })
+    .toBuffer();
 }
 
 interface Found {
-  lines: PhotoLines;
+  /** places are shares of the picture as it was turned */
+  words: FoundWord[];
   turned: number;
   /** how sure all words are together, 0 to 100; longer words weigh more */
   sure: number;
   letters: number;
 }
 
-/** Words of a picture as it lies. */
+const NOTHING: Found = { words: [], turned: 0, sure: 0, letters: 0 };
+
+/** Words of a picture that is turned by so much. */
 async function wordsOf(worker: Worker, png: Buffer, turned: number): Promise<Found> {
   const upright = turned === 0 ? png : await sharp(png).rotate(turned).png().toBuffer();
   const { width = 1, height = 1 } = await sharp(upright).metadata();
   const { data } = await worker.recognize(upright, {}, { blocks: true, text: false });
-  const lines = (data.blocks ?? [])
-    .flatMap(({ paragraphs }) => paragraphs.flatMap((paragraph) => paragraph.lines))
-    .map((line) =>
-      line.words
-        .filter(({ text }) => /[\p{L}\d]/u.test(text))
-        .map(
-          ({ text, confidence, bbox }): PhotoWord => ({
-            text: text.slice(0, 80),
-            confidence: Math.round(confidence),
-            left: bbox.x0 / width,
-            top: bbox.y0 / height,
-            width: (bbox.x1 - bbox.x0) / width,
-            height: (bbox.y1 - bbox.y0) / height,
-          }),
-        ),
-    )
-    .filter((words) => words.length > 0);
-  const words = lines.flat();
+  const words = (data.blocks ?? [])
+    .flatMap(({ paragraphs }) => paragraphs.flatMap((paragraph) => paragraph.lines.flatMap((line) => line.words)))
+    .filter(({ text }) => /[\p{L}\d]/u.test(text))
+    .slice(0, MOST_WORDS)
+    .map(
+      ({ text, confidence, bbox }): FoundWord => ({
+        text: text.slice(0, 80),
+        confidence: Math.round(confidence),
+        left: bbox.x0 / width,
+        top: bbox.y0 / height,
+        width: (bbox.x1 - bbox.x0) / width,
+        height: (bbox.y1 - bbox.y0) / height,
+      }),
+    );
   const letters = words.reduce((sum, { text }) => sum + text.length, 0);
   const sure = words.reduce((sum, { text, confidence }) => sum + confidence * text.length, 0) / Math.max(1, letters);
-  return { lines, turned, sure, letters };
+  return { words, turned, sure, letters };
 }
 
 /** The best of all ways up; the first that is sure enough needs no others. */
-async function bestOf(worker: Worker, png: Buffer): Promise<Found | null> {
+async function bestOf(worker: Worker, png: Buffer, tell: (share: number) => void): Promise<Found | null> {
   let best: Found | null = null;
-  for (const turned of TURNS) {
+  for (const [at, turned] of TURNS.entries()) {
+    heard = (share) => tell(at === 0 ? share * FIRST_SHARE : FIRST_SHARE + ((at - 1 + share) / 3) * (1 - FIRST_SHARE));
     const found = await wordsOf(worker, png, turned);
     if (best === null || found.sure * Math.sqrt(found.letters) > best.sure * Math.sqrt(best.letters)) best = found;
     if (found.sure >= UPRIGHT && found.letters >= 8) break;
@@ -123,31 +153,51 @@ async function bestOf(worker: Worker, png: Buffer): Promise<Found | null> {
   return best;
 }
 
-async function readNow(input: Uint8Array): Promise<PhotoRead> {
-  const picture = await prepared(input);
-  if (typeof picture === 'string') return { ok: false, code: picture };
+/** The words within the time that one picture may take; a thread that is late is ended. */
+async function wordsInTime(png: Buffer, tell: (share: number) => void): Promise<Found | 'too-slow' | 'no-words'> {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<'too-slow'>((resolve) => {
+    timer = setTimeout(() => resolve('too-slow'), LONGEST_MS);
+  });
   thread ??= startThread();
   const worker = await thread;
-  let timer: NodeJS.Timeout | undefined;
-  const late = new Promise<'late'>((resolve) => {
-    timer = setTimeout(() => resolve('late'), LONGEST_MS);
-  });
-  const found = await Promise.race([bestOf(worker, picture.png), late]).finally(() => clearTimeout(timer));
-  if (found === 'late') {
-    await endThread();
-    return { ok: false, code: 'too-slow' };
-  }
-  if (found === null || found.letters < 3) return { ok: false, code: 'no-words' };
-  return { ok: true, lines: found.lines, turned: found.turned };
+  const found = await Promise.race([bestOf(worker, png, tell), late]).finally(() => clearTimeout(timer));
+  if (found === 'too-slow') await endThread();
+  return found === null ? 'no-words' : found;
+}
+
+/** Codes of a picture; none where they cannot be looked for. */
+async function codesOf(png: Buffer): Promise<PhotoCode[]> {
+  const { width = 1, height = 1 } = await sharp(png).metadata();
+  return pictureThread.work<PhotoCode[]>('codes', png, width, height).catch(() => []);
+}
+
+async function readNow(input: Uint8Array, tell: TellProgress): Promise<PhotoRead> {
+  tell({ step: 'opening', share: 0 });
+  const picture = await openPicture(input);
+  if (typeof picture === 'string') return { ok: false, code: picture };
+  const png = await prepared(picture);
+  const codes = codesOf(png);
+  const words = await wordsInTime(png, (share) => tell({ step: 'reading', share }));
+  const found: Found = typeof words === 'string' || words.letters < 3 ? NOTHING : words;
+  const fault = typeof words === 'string' ? words : found === NOTHING ? 'no-words' : null;
+  const kept = await keptPicture(picture, found.turned);
+  const placed = (await codes).map((code) => turnedPlace(code, found.turned));
+  return { ok: true, ...weighPhoto(found.words, placed, kept.width / kept.height), codes: placed, kept, fault };
 }
 
 /**
- * Reads the words of a photograph on a thread of its own, one picture at a time: turned upright, enlarged and evened out
- * first. Nothing of the picture is kept. Never throws on a bad picture.
+ * Reads the words and codes of a photograph on threads of their own, one picture at a time: opened, turned upright,
+ * enlarged and evened out first. Never throws on a bad picture.
+ *
+ * @param tell hears how far it is
  */
-export async function photoWords(input: Uint8Array): Promise<PhotoRead> {
+export async function readPicture(input: Uint8Array, tell: TellProgress = () => {}): Promise<PhotoRead> {
+  if (waiting >= MOST_WAITING) return { ok: false, code: 'too-many' };
   if (idle !== null) clearTimeout(idle);
-  const turn = busy.then(() => readNow(input));
+  if (waiting > 0) tell({ step: 'waiting', share: 0 });
+  waiting++;
+  const turn = busy.then(() => readNow(input, tell));
   busy = turn.catch(() => null);
   try {
     return await turn;
@@ -155,6 +205,7 @@ export async function photoWords(input: Uint8Array): Promise<PhotoRead> {
     await endThread();
     throw cause;
   } finally {
+    waiting--;
     idle = setTimeout(() => void endThread(), IDLE_MS);
     idle.unref();
   }

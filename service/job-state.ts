@@ -17,6 +17,7 @@ import type { Language } from '../core/quoting/words/language';
 import type { ReadMachine } from '../core/reading/reading';
 import { pool, type Queryable } from '../store/database';
 import { type EarlierJob, findEarlierJobs } from '../store/earlier-jobs';
+import { type JobPicture, listJobPictures } from '../store/job-pictures';
 import { getJob, type Job, listSlots, lockJob } from '../store/jobs';
 import { listMail, type Mail } from '../store/mail';
 import {
@@ -50,6 +51,8 @@ export interface JobState {
   model: Model | null;
   /** all readings at intake, the last first */
   readings: KeptReading[];
+  /** its photographs, in the order of their taking */
+  pictures: JobPicture[];
   /** what those that are not set aside come to */
   joined: Joined;
   /** the slots that follow from them and the model, before anybody typed anything */
@@ -135,6 +138,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
   const shop = await getShop(db);
   const model = job.modelId === null ? null : await getModel(db, job.modelId);
   const readings = await listReadings(db, id);
+  const pictures = await listJobPictures(db, id);
   const joined = joinKept(readings);
   const modelSlots = job.modelId === null ? null : await listModelSlots(db, job.modelId);
   const slots = await listSlots(db, id);
@@ -204,6 +208,7 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
     job,
     model,
     readings,
+    pictures,
     joined,
     derived: slotsFollowing(joined, modelSlots, readings),
     mismatches: [...joined.warnings, ...slotMismatch(joined, modelSlots)],

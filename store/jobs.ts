@@ -263,7 +263,8 @@ export async function reopenJob(db: Queryable, jobId: number): Promise<boolean> 
 /** Nothing is in such a job: no name, no reading, no slot, no quote, nothing ordered or taken from it. */
 const EMPTY = `machine_maker = '' and machine_name = '' and serial = '' and complaint = '' and need_mib is null and model_id is null
   and exists (select from customer where customer.id = customer_id and name = '' and phone = '' and email = '')
-  and not exists (select from reading where job_id = job.id) and not exists (select from job_slot where job_id = job.id)
+  and not exists (select from reading where job_id = job.id) and not exists (select from job_picture where job_id = job.id)
+  and not exists (select from job_slot where job_id = job.id)
   and not exists (select from quote where job_id = job.id) and not exists (select from offer where job_id = job.id)
   and not exists (select from shelf_piece where job.id in (job_id, origin_job_id))
   and not exists (select from part_order_line where job_id = job.id)`;

@@ -104,6 +104,7 @@ export async function insertMovedCustomers(
 /** Something came to such a job since it was moved in: it is worked on. */
 const WORKED_ON = `(closed_at is null or closed_why not like 'Moved in from %' or model_id is not null
   or exists (select from reading where job_id = job.id) or exists (select from job_slot where job_id = job.id)
+  or exists (select from job_picture where job_id = job.id)
   or exists (select from quote where job_id = job.id) or exists (select from offer where job_id = job.id)
   or exists (select from shelf_piece where job.id in (job_id, origin_job_id))
   or exists (select from part_order_line where job_id = job.id) or exists (select from mail where job_id = job.id))`;

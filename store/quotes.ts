@@ -152,6 +152,11 @@ export async function findSent(db: Queryable, id: number): Promise<SentQuote | n
   return maybeOne<SentQuote & Record<string, unknown>>(db, `${SENT} and quote.id = $1`, [id]);
 }
 
+/** A sent quote by its number. */
+export async function findByNumber(db: Queryable, number: string): Promise<SentQuote | null> {
+  return maybeOne<SentQuote & Record<string, unknown>>(db, `${SENT} and number = $1`, [number]);
+}
+
 /** A sent quote with everything that its page says. */
 export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot' | 'validUntil'> {
   isOpened: boolean;

@@ -194,3 +194,19 @@ export function readPart(text: ListingText, notes: ListingNotes, title: string):
     return true;
   });
 }
+
+/** A serial, only where it is called one, and only one that holds a figure. */
+const SERIAL =
+  /(?<![\p{L}\d])(?:s\/n|sn|serial(?: ?(?:no\.?|nr\.?|number|num\.?|#))?)(?: ?[:#]| ?= ?|(?= )) ?(?<serial>(?=[a-z-]*\d)[a-z\d][a-z\d-]{3,29})(?![\p{L}\d])/gu;
+const SERIAL_WORDS = ['s/n', 'sn', 'serial'].map(probe);
+
+/** A module's serial, as its label prints it. */
+export function readSerial(text: ListingText, notes: ListingNotes, title: string): void {
+  if (!text.hasAny(SERIAL_WORDS)) return;
+  text.each(SERIAL, (match, span) => {
+    const serial = match.groups?.serial ?? '';
+    const start = span.end - serial.length;
+    notes.note('serial', title.slice(start, span.end), { start, end: span.end });
+    return true;
+  });
+}

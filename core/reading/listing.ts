@@ -15,7 +15,7 @@ import {
   standardAnyway,
 } from './listing-rates';
 import { ListingText } from './listing-text';
-import { readHeight, readPart, readPins, readRanks, readWords } from './listing-words';
+import { readHeight, readPart, readPins, readRanks, readSerial, readWords } from './listing-words';
 import { NOTHING_TOLD, type Reading, type ReadModule, type ReadOffer, type ReadProfile } from './reading';
 
 /** What is kept of a title, characters. */
@@ -27,6 +27,7 @@ export const LISTING_LIMIT = 2000;
 function notesOf(title: string): ListingNotes {
   const text = new ListingText(title);
   const notes = new ListingNotes(title);
+  readSerial(text, notes, title);
   readPart(text, notes, title);
   readPrice(text, notes);
   readRanks(text, notes);
@@ -200,6 +201,7 @@ function moduleOf(notes: ListingNotes, pack: Pack): ReadModule {
     voltagesMv: clash || standard.length === 0 ? null : standard,
     heightMm: notes.agreed<number>('heightMm', 'height'),
     part: notes.agreed<string>('part', 'part'),
+    serial: notes.agreed<string>('serial', 'serial'),
     soldered: isLowPower(generation) ? form !== 'CAMM2' : form === null ? null : false,
     profiles: rates.profiles,
   };

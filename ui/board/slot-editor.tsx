@@ -32,6 +32,7 @@ interface Typed {
   ranks: string;
   generation: string;
   form: string;
+  part: string;
   keep: JobSlot['keep'];
   credit: string;
   blocked: boolean;
@@ -47,6 +48,7 @@ function moduleTyped(module: KnownModule | null) {
     ranks: numberText(module?.ranks),
     generation: module?.generation ?? '',
     form: module?.form ?? '',
+    part: module?.part ?? '',
   };
 }
 
@@ -105,6 +107,7 @@ function slotOf(
     ranks: numbers.ranks ?? null,
     generation: typed.generation === '' ? null : (typed.generation as Generation),
     form: typed.form === '' ? null : typed.form,
+    part: typed.part.trim() === '' ? null : typed.part.trim(),
   };
   const module = capacityMiB === null ? null : known;
   const bank = Number(typed.bank);
@@ -182,6 +185,7 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           className="col-span-2"
           placeholder="8GB 2Rx8 PC4-2666V-UB1-11"
           value={label}
+          data-scan="text"
           onChange={(event) => readLabel(event.target.value)}
           {...(label.trim() === ''
             ? {}
@@ -222,6 +226,14 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           value={typed.form}
           onChange={set('form')}
           options={[...anything, { value: 'DIMM', text: 'DIMM' }, { value: 'SO-DIMM', text: 'SO-DIMM' }]}
+        />
+        <Field
+          label="Part number"
+          className="col-span-2"
+          maxLength={200}
+          value={typed.part}
+          onChange={set('part')}
+          data-scan="part"
         />
         <div className="col-span-2 grid grid-cols-3 gap-3 border-t border-line pt-2">
           <Field label="Channel" value={typed.channel} onChange={set('channel')} error={errors.channel ?? null} />

@@ -21,7 +21,13 @@ export type Called<T> =
   | { ok: true; value: T }
   | { ok: false; code: string; sentence: string; theirs?: Record<string, unknown> };
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
-export type Call = <T>(method: Method, path: string, body?: unknown) => Promise<Called<T>>;
+export type Call = <T, Progress = never>(
+  method: Method,
+  path: string,
+  body?: unknown,
+  /** hears how far work is that takes its time */
+  onProgress?: (progress: Progress) => void,
+) => Promise<Called<T>>;
 
 const NO_ANSWER = {
   ok: false,
@@ -40,10 +46,43 @@ function sent(body: unknown): RequestInit {
   return { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
 }
 
+const LINES = 'application/x-ndjson';
+
+/** What comes line by line: how far the work is, at last what came of it. */
+async function calledByLines<T, Progress>(
+  body: ReadableStream<Uint8Array>,
+  onProgress: (progress: Progress) => void,
+): Promise<Called<T>> {
+  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return NO_ANSWER;
+    const lines = (rest + value).split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) {
+      const told = JSON.parse(line);
+      if ('progress' in told) onProgress(told.progress);
+      else if ('value' in told) return { ok: true, value: told.value };
+      else return { ok: false, code: String(told.fault.code), sentence: String(told.fault.sentence) };
+    }
+  }
+}
+
 /** Sends one request and nothing more: for what is asked in passing, which must not ask anybody to sign in. */
-export async function callOnce<T>(method: Method, path: string, body?: unknown): Promise<Called<T>> {
+export async function callOnce<T, Progress = never>(
+  method: Method,
+  path: string,
+  body?: unknown,
+  onProgress?: (progress: Progress) => void,
+): Promise<Called<T>> {
   try {
-    const response = await fetch(path, { method, ...sent(body) });
+    const init = sent(body);
+    const headers = { ...init.headers, ...(onProgress !== undefined && { accept: LINES }) };
+    const response = await fetch(path, { method, ...init, headers });
+    const isByLines = response.headers.get('content-type')?.startsWith(LINES) ?? false;
+    if (onProgress !== undefined && isByLines && response.body !== null)
+      return await calledByLines<T, Progress>(response.body, onProgress);
     const json = await response.json();
     if (response.ok) return { ok: true, value: json };
     const told = { code: String(json.code), sentence: String(json.sentence) };
@@ -77,10 +116,10 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
     for (const wake of waiting.current.splice(0)) wake(signedIn);
   }, []);
 
-  const call: Call = useCallback(async <T,>(method: Method, path: string, body?: unknown) => {
+  const call: Call = useCallback(async <T, Progress>(...asked: Parameters<typeof callOnce<T, Progress>>) => {
     for (;;) {
       const before = signIns.current;
-      const result = await callOnce<T>(method, path, body);
+      const result = await callOnce<T, Progress>(...asked);
       if (result.ok || result.code !== 'signed-out') return result;
       // Whoever is typing types on: the sheet would take the rest of the word.
       await untilQuiet();

@@ -8,7 +8,12 @@ export interface Saving {
   /** what went wrong the last time, in one sentence */
   sentence: string | null;
   /** sends a change and, when it is kept, shows the page anew */
-  save: <T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown) => Promise<Called<T>>;
+  save: <T, Progress = never>(
+    method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+    path: string,
+    body?: unknown,
+    onProgress?: (progress: Progress) => void,
+  ) => Promise<Called<T>>;
 }
 
 /** Sends changes one at a time to the eye: says that it is busy, and what went wrong. */
@@ -18,9 +23,14 @@ export function useSave(): Saving {
   const [busy, setBusy] = useState(false);
   const [sentence, setSentence] = useState<string | null>(null);
   const save = useCallback(
-    async <T>(method: 'POST' | 'PUT' | 'PATCH' | 'DELETE', path: string, body?: unknown) => {
+    async <T, Progress>(
+      method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
+      path: string,
+      body?: unknown,
+      onProgress?: (progress: Progress) => void,
+    ) => {
       setBusy(true);
-      const result = await call<T>(method, path, body);
+      const result = await call<T, Progress>(method, path, body, onProgress);
       setBusy(false);
       setSentence(result.ok ? null : result.sentence);
       if (result.ok) router.refresh();

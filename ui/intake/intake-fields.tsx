@@ -87,17 +87,27 @@ export function TextField({
   saved,
   type,
   autoComplete,
+  scan,
 }: {
   name: string;
   label: string;
   saved: string;
   type?: string;
   autoComplete?: string;
+  /** what of a scanned code goes into it */
+  scan?: 'serial';
 }) {
   const { input, error, putting } = useIntakeField(name, saved, plain);
   return (
     <div>
-      <Field label={label} type={type ?? 'text'} autoComplete={autoComplete ?? 'off'} {...input} error={error} />
+      <Field
+        label={label}
+        type={type ?? 'text'}
+        autoComplete={autoComplete ?? 'off'}
+        data-scan={scan}
+        {...input}
+        error={error}
+      />
       <ClashChoice putting={putting} />
     </div>
   );

@@ -3,6 +3,7 @@ import Link from 'next/link';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { buttonLook } from '../kit/button';
+import { JobPictures } from '../pictures/job-pictures';
 import { EarlierJobs } from './earlier-jobs';
 import { CustomerFields } from './intake-fields';
 import { KeepAsModel } from './keep-as-model';
@@ -20,6 +21,7 @@ export function IntakeStation() {
       <ReportField jobId={job.id} known={job.slots.length > 0} asks={job.panelAsks} />
       <EarlierJobs />
       <ReadingsList />
+      <JobPictures />
       <Ask />
       <div className="grid gap-5 md:grid-cols-2 items-start">
         <div className="grid gap-5">

@@ -30,7 +30,13 @@ export function MachineFields() {
       <legend className="text-base font-semibold wide mb-1">Which machine?</legend>
       <TextField key={`maker ${job.machine.maker}`} name="machineMaker" label="Maker" saved={job.machine.maker} />
       <TextField key={`model ${job.machine.name}`} name="machineName" label="Model" saved={job.machine.name} />
-      <TextField key={`serial ${job.machine.serial}`} name="serial" label="Serial number" saved={job.machine.serial} />
+      <TextField
+        key={`serial ${job.machine.serial}`}
+        name="serial"
+        label="Serial number"
+        saved={job.machine.serial}
+        scan="serial"
+      />
       <TextField key={`cpu ${job.cpu.told}`} name="cpu" label="CPU" saved={job.cpu.told} />
       <Choice
         label="Operating system"

@@ -24,6 +24,3 @@ export function faultOfFiles(files: readonly { name: string; size: number }[]): 
   const all = files.reduce((sum, { size }) => sum + size, 0);
   return all > LARGEST_SENDING ? 'Together these have over 30 MiB: drop a few at a time.' : null;
 }
-
-/** Is a file a picture, whose words are read off it? */
-export const isPicture = ({ type }: { type: string }): boolean => /^image\/(?:png|jpe?g|webp)$/.test(type);

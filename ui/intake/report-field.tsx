@@ -1,16 +1,19 @@
 'use client';
 import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useState } from 'react';
 import type { SaidKind } from '@/core/reading/read';
-import { MOST_PICTURE_BYTES } from '@/runtime/body-limits';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
+import { PictureButton } from '../pictures/picture-button';
+import { ReadingProgress } from '../pictures/reading-progress';
+import { isPicture } from '../pictures/smaller-picture';
+import { usePictures } from '../pictures/use-pictures';
+import { WordsToCheck } from '../pictures/words-to-check';
 import { type PanelAsks, PanelForm } from './panel-form';
-import { PhotoCheck, type ReadPhoto } from './photo-check';
-import { faultOfFiles, formOf, isPicture, textFile } from './reading-inputs';
+import { faultOfFiles, formOf, textFile } from './reading-inputs';
 import { Suggestions } from './suggestions';
 import { isTitle, Understood } from './understood';
 import { WhichReading } from './which-reading';
@@ -70,9 +73,10 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [over, setOver] = useState(false);
   const [typing, setTyping] = useState(false);
-  const [photo, setPhoto] = useState<ReadPhoto | null>(null);
   const [taken, setTaken] = useState<TakenIn | null>(null);
-  const { busy, sentence, save } = useSave();
+  const { busy: reading, sentence, save } = useSave();
+  const pictures = usePictures('intake');
+  const busy = reading || pictures.busy;
   const [fault, setFault] = useState<string | null>(null);
   const wanted = useDeferredValue(text);
   const cleared = () => {
@@ -91,30 +95,27 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
     setDoubtful(files.filter(({ name }) => asked.includes(name)));
     return result.ok && asked.length === 0;
   };
+  /** the picture whose words wait for a person's word on what they are */
+  const [asked, setAsked] = useState<number | null>(null);
   const takeAs = async (file: File, as: SaidKind) => {
     if (!(await take([file], as))) return;
-    setPhoto(null);
+    if (asked !== null) await pictures.change(asked, { settled: 'read' });
+    setAsked(null);
     if (text !== '') cleared();
   };
   const takeText = async () => {
     if (await take([textFile(text.includes('\n') ? 'pasted text' : 'typed line', text)])) cleared();
   };
-  /** A photograph's words are looked at before they are read. */
-  const takePhoto = async (file: File) => {
-    setTaken(null);
-    const result = await save<Omit<ReadPhoto, 'file'>>('POST', `/api/jobs/${jobId}/photo`, file);
-    setPhoto(result.ok ? { file, ...result.value } : null);
-  };
   const takeFiles = async (files: readonly File[]) => {
     if (files.length === 0) return;
-    const [only] = files;
-    if (files.length === 1 && only !== undefined && isPicture(only)) {
-      if (only.size > MOST_PICTURE_BYTES) setFault(`${only.name} has over 12 MiB: take a smaller picture.`);
-      else await takePhoto(only);
-      return;
-    }
-    const wrong = faultOfFiles(files);
-    if (wrong === null) await take(files);
+    const photographs = files.filter(isPicture);
+    const others = files.filter((file) => !isPicture(file));
+    if (photographs.length > 0) setTaken(null);
+    // One at a time: each is a picture to look at.
+    for (const photograph of photographs) await pictures.add(photograph);
+    if (others.length === 0) return;
+    const wrong = faultOfFiles(others);
+    if (wrong === null) await take(others);
     else setFault(wrong);
   };
   const drop = (event: DragEvent) => {
@@ -131,7 +132,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
     event.preventDefault();
     void takeFiles(files);
   };
-  const wrong = fault ?? sentence;
+  const wrong = fault ?? sentence ?? pictures.sentence;
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: dropping a file is one way in; choosing, pasting and typing are the others
     <div
@@ -151,6 +152,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
         value={text}
         onChange={(event) => setText(event.target.value)}
         onPaste={paste}
+        data-scan="text"
         spellCheck={false}
         rows={text.includes('\n') ? 7 : 2}
         placeholder="Drop or paste reports, photographs, specifications, a label or a seller’s title; or type a model, a serial, a telephone number"
@@ -175,24 +177,25 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
         <FileButton fileLabel="Files to read" multiple disabled={busy} onFiles={(files) => void takeFiles(files)}>
           Choose files
         </FileButton>
+        <PictureButton className="pointer-fine:hidden" disabled={busy} onPicture={(file) => void takeFiles([file])}>
+          Take a photograph
+        </PictureButton>
         {asks.slots && !typing && <Button onClick={() => setTyping(true)}>Type what its screen shows</Button>}
       </div>
       {asks.slots && typing && (
         <PanelForm asks={asks} busy={busy} onTyped={(file) => take([file])} onClose={() => setTyping(false)} />
       )}
-      {photo !== null && (
-        <PhotoCheck
-          photo={photo}
-          busy={busy}
-          sentence={null}
-          onRead={(words) => {
-            void take([textFile(photo.file.name.slice(0, 150) || 'photograph', words)]).then((isRead) => {
-              if (isRead) setPhoto(null);
-            });
-          }}
-          onCancel={() => setPhoto(null)}
-        />
-      )}
+      <ReadingProgress progress={pictures.progress} />
+      <WordsToCheck
+        station="intake"
+        pictures={pictures}
+        busy={busy}
+        onRead={async (picture, words, as) => {
+          const isRead = await take([textFile(picture.name.slice(0, 150), words)], as);
+          setAsked(isRead ? null : picture.id);
+          return isRead;
+        }}
+      />
       <Suggestions jobId={jobId} known={known} text={wanted} onTaken={cleared} />
     </div>
   );

@@ -18,6 +18,7 @@ import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting
 import type { SeenDrift, SeenOption } from '@/core/quoting/staff-view';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
 import type { Language } from '@/core/quoting/words/language';
+import type { PhotoCode, WeighedPhoto } from '@/core/reading/photo-words';
 import type { PanelAsks } from '../intake/panel-form';
 import type { WorkView } from './work-view';
 
@@ -43,6 +44,18 @@ export interface ReadingRow {
   /** why it was not joined with the others; null where it was */
   apart: string | null;
   specification: SpecificationView | null;
+}
+
+/** A photograph of the job, with what was read off it and nobody has looked at yet. */
+export interface PictureView {
+  id: number;
+  station: 'intake' | 'fitting' | 'proof';
+  name: string;
+  caption: string;
+  width: number;
+  height: number;
+  words: (WeighedPhoto & { codes: PhotoCode[] }) | null;
+  inFitting: boolean;
 }
 
 /** A specification that was read: what it claims, and what was taken of it. */
@@ -156,6 +169,7 @@ export interface JobView {
   slots: JobSlot[];
   slotsVersion: number;
   readings: ReadingRow[];
+  pictures: PictureView[];
   /** what a system's screen shows of all modules together */
   shown: Shown;
   /** what a system's screen may still tell that no reading said */

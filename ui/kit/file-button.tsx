@@ -10,12 +10,14 @@ interface FileButtonProps extends ButtonProps {
   /** media types, as in the attribute; left out: any */
   accept?: string;
   multiple?: boolean;
+  /** a device with a camera opens it */
+  camera?: boolean;
   /** what was chosen: at least one file */
   onFiles: (files: [File, ...File[]]) => void;
 }
 
 /** A button that lets somebody choose files. */
-export function FileButton({ fileLabel, accept, multiple, onFiles, ...button }: FileButtonProps) {
+export function FileButton({ fileLabel, accept, multiple, camera = false, onFiles, ...button }: FileButtonProps) {
   const chooser = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -25,6 +27,7 @@ export function FileButton({ fileLabel, accept, multiple, onFiles, ...button }: 
         type="file"
         accept={accept}
         multiple={multiple}
+        capture={camera ? 'environment' : undefined}
         tabIndex={-1}
         aria-label={fileLabel}
         className="sr-only"

@@ -96,6 +96,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
       <div className="flex flex-wrap items-center gap-3">
         <input
           aria-label="Find offers"
+          data-scan="part"
           placeholder="Find: 16 GB DDR4 SO-DIMM original, 2x8GB CL17, a maker, a seller"
           value={text}
           onChange={(event) => setText(event.target.value)}

@@ -311,6 +311,7 @@ export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }:
             className="col-span-4"
             maxLength={200}
             value={typed.part}
+            data-scan="part"
             onChange={set('part')}
           />
           <Field

@@ -114,7 +114,7 @@ function PieceSheet({
         />
         <Choice label="Test" value={typed.test} onChange={set('test')} options={TESTS} />
         <Choice label="Grade" value={typed.grade} onChange={set('grade')} options={GRADES} />
-        <Field label="Serial" value={typed.serial} onChange={set('serial')} maxLength={80} />
+        <Field label="Serial" value={typed.serial} onChange={set('serial')} maxLength={80} data-scan="serial" />
         <Field label="From job" inputMode="numeric" value={typed.job} onChange={set('job')} />
         <Field
           label="Worth to us"

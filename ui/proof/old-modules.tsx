@@ -61,7 +61,13 @@ function Row({ old }: { old: OldModuleView }) {
       </div>
       {toShelf && old.fate === null && (
         <div className="flex flex-wrap gap-3 items-end">
-          <Field label="Serial" className="w-48" value={serial} onChange={(event) => setSerial(event.target.value)} />
+          <Field
+            label="Serial"
+            className="w-48"
+            value={serial}
+            onChange={(event) => setSerial(event.target.value)}
+            data-scan="serial"
+          />
           <Choice
             label="How it was tested"
             className="w-44"

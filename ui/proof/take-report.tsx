@@ -1,5 +1,5 @@
 'use client';
-import { type DragEvent, useId, useState } from 'react';
+import { type ClipboardEvent, type DragEvent, useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { faultOfFiles, textFile } from '../intake/reading-inputs';
@@ -10,6 +10,11 @@ import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
+import { PictureButton } from '../pictures/picture-button';
+import { ReadingProgress } from '../pictures/reading-progress';
+import { isPicture } from '../pictures/smaller-picture';
+import { usePictures } from '../pictures/use-pictures';
+import { WordsToCheck } from '../pictures/words-to-check';
 
 type Taken = { held: true } | { held: false; reading: number; sentence: string };
 
@@ -114,18 +119,26 @@ export function TakeReport() {
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.proof.${job.id}`, '');
   const [apart, setApart] = useState<Extract<Taken, { held: false }> | null>(null);
-  const { busy, sentence, save } = useSave();
+  const { busy: reading, sentence, save } = useSave();
   const [wrong, setWrong] = useState<string | null>(null);
-  const take = async (file: File) => {
+  const take = async (file: File): Promise<boolean> => {
     setWrong(null);
     const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof`, file);
-    if (!result.ok) return;
+    if (!result.ok) return false;
     setApart(result.value.held ? null : result.value);
     setText('');
     letGo();
+    return true;
   };
+  const pictures = usePictures('proof');
+  const busy = reading || pictures.busy;
   const takeFile = async (file: File | undefined) => {
     if (file === undefined) return;
+    if (isPicture(file)) {
+      setWrong(null);
+      await pictures.add(file);
+      return;
+    }
     const large = faultOfFiles([file]);
     if (large === null) await take(file);
     else setWrong(large);
@@ -133,6 +146,12 @@ export function TakeReport() {
   const drop = (event: DragEvent) => {
     event.preventDefault();
     void takeFile(event.dataTransfer.files[0]);
+  };
+  const paste = (event: ClipboardEvent) => {
+    const [file] = event.clipboardData.files;
+    if (file === undefined) return;
+    event.preventDefault();
+    void takeFile(file);
   };
   const confirm = async () => {
     if (apart === null) return;
@@ -154,8 +173,9 @@ export function TakeReport() {
         rows={4}
         value={text}
         onChange={(event) => setText(event.target.value)}
+        onPaste={paste}
         spellCheck={false}
-        placeholder="Drop or paste the memory report after fitting"
+        placeholder="Drop or paste the memory report after fitting, or a photograph of the screen that shows it"
         className={INPUT_LOOK}
       />
       <div className="flex items-center gap-3 flex-wrap">
@@ -169,8 +189,18 @@ export function TakeReport() {
         <FileButton fileLabel="Report to read" disabled={busy} onFiles={([file]) => void takeFile(file)}>
           Choose a file
         </FileButton>
+        <PictureButton className="pointer-fine:hidden" disabled={busy} onPicture={(file) => void takeFile(file)}>
+          Take a photograph
+        </PictureButton>
       </div>
-      <Fault sentence={wrong ?? sentence} />
+      <ReadingProgress progress={pictures.progress} />
+      <Fault sentence={wrong ?? sentence ?? pictures.sentence} />
+      <WordsToCheck
+        station="proof"
+        pictures={pictures}
+        busy={busy}
+        onRead={(picture, words) => take(textFile(picture.name.slice(0, 150), words))}
+      />
       {apart !== null && (
         <Notice tone="mind" live>
           {apart.sentence} It is kept apart.{' '}

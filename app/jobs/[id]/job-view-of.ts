@@ -195,6 +195,7 @@ export function jobViewOf(state: JobState, caller: Caller): JobView {
     slots: state.slots,
     slotsVersion: job.slotsVersion,
     readings: readingRows(state),
+    pictures: state.pictures,
     shown: shownOf(joined),
     panelAsks: panelAsksOf(joined, state.limits),
     machineFacts: machineFacts(joined.machineSayings),

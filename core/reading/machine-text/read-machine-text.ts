@@ -1,14 +1,16 @@
-import type { Reading, ReadMachine } from '../reading';
+import type { Reading, ReadMachine, ReadModule } from '../reading';
 import { UNTOLD_MACHINE } from '../reading';
 import { readCimText } from './cim-text';
 import { rowsOf } from './columns';
-import { fieldOf } from './field-words';
+import { type Field, fieldOf } from './field-words';
 import { kernelMemory } from './kernel-memory';
 import { machineOfBlocks } from './machine-words';
 import { type ListedSlot, slotsOfBlocks } from './module-blocks';
-import { blocksOf } from './pairs';
+import { type Block, blocksOf } from './pairs';
 import { readPanel, withPanel } from './panel';
+import { slotsOfLines, withShared } from './slot-lines';
 import { readTreeText } from './tree-text';
+import { generationIn, rateOf } from './values';
 
 /** Texts longer than this are looked at as far as this: reports of a system are far shorter. */
 const MOST_CHARACTERS = 1_000_000;
@@ -33,12 +35,40 @@ function warningsOf({ memory }: ReadMachine): string[] {
 
 const filledOf = (slots: readonly ListedSlot[]): number => slots.filter(({ installed }) => installed !== null).length;
 
+/** What a screen says of all its memory: its generation and the rate that it runs at. */
+function sharedBy(blocks: readonly Block[]): Pick<ReadModule, 'generation' | 'configuredRateMTs'> {
+  const ofMemory = blocks.flatMap(({ pairs }) => pairs).filter(({ key }) => MEMORY_KEY.test(key));
+  const values = (...fields: readonly Field[]): string[] =>
+    ofMemory.filter(({ key }) => fields.includes(fieldOf(key) ?? 'os')).map(({ value }) => value);
+  const generation = values('type').map(generationIn)[0] ?? null;
+  const [rate] = values('configured', 'speed').map((value) => rateOf(value, generation));
+  return { generation, configuredRateMTs: rate ?? null };
+}
+
+/** Keys of a screen that are about its memory and nothing else. */
+const MEMORY_KEY = /memory|ram|speicher|memoire|memoria|geheugen|dimm/;
+/** Keys of data that are about what a machine is sold with. */
+const SOLD_KEY =
+  /graphics|grafik|display|bildschirm|storage|festplatte|drive|battery|akku|weight|gewicht|warranty|price|preis|wireless|wlan|max|support/;
+
+/** A screen of the firmware: what is installed, and how fast or what kind it is, and nothing of what is sold. */
+function isFirmwareScreen(blocks: readonly Block[]): boolean {
+  const keys = blocks.flatMap(({ pairs }) => pairs.map(({ key }) => key));
+  const rated = keys.some(
+    (key) => MEMORY_KEY.test(key) && ['speed', 'configured', 'type'].includes(fieldOf(key) ?? ''),
+  );
+  const isInstalled = keys.some((key) => /install|system memory/.test(key) && fieldOf(key) === 'installed');
+  return rated && isInstalled && keys.length <= 40 && !keys.some((key) => SOLD_KEY.test(key));
+}
+
 /** Blocks of keys and values, or rows under columns: sockets, modules, and what is said of the machine. */
 function readBlocks(text: string): Reading | null {
   const blocks = blocksOf(text);
   const listed = slotsOfBlocks(blocks);
   const rows = slotsOfBlocks(rowsOf(text));
-  const slots = filledOf(rows) > 0 && filledOf(rows) >= filledOf(listed) ? rows : listed;
+  const inTables = filledOf(rows) > 0 && filledOf(rows) >= filledOf(listed) ? rows : listed;
+  const inLines = slotsOfLines(text);
+  const slots = filledOf(inLines) > filledOf(inTables) ? withShared(inLines, sharedBy(blocks)) : inTables;
   const { machine, told: fields } = machineOfBlocks(blocks, new Set(slots.map(({ line }) => line)));
   const panel = readPanel(text);
   const filled = slots.filter(({ installed }) => installed !== null);
@@ -68,7 +98,7 @@ function readBlocks(text: string): Reading | null {
   const isSummary =
     (fields.has('visible') || (fields.has('installed') && (said >= 3 || isRated))) &&
     (said >= 2 || machine.memory.visibleMiB !== undefined);
-  return isSummary ? told(machine) : null;
+  return isSummary || isFirmwareScreen(blocks) ? told(machine) : null;
 }
 
 /**

@@ -128,7 +128,7 @@ export const FOREIGN = words(...FOREIGN_SOURCES);
 
 export const MAX = words(
   'max\\.?',
-  'maxim(?:um|al|ale|a|o|os|as|e)',
+  'maxim(?:um|al|ale[mnrs]?|aux|a|o|os|as|e)',
   'massim[oaie]',
   'maximaal',
   'up to',

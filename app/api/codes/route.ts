@@ -1,0 +1,17 @@
+import { headers } from 'next/headers';
+import { handle } from '@/app/handle';
+import { codeSchema, opensOf } from '@/service/codes';
+import { deviceAddress } from '@/service/reach';
+import { done } from '@/service/result';
+
+/** What a code of the shop's own opens; null: it is none. Posted, so that no link's secret stands in an address. */
+export const POST = handle('jobs.read', codeSchema, async (_, { text }) => {
+  const address = deviceAddress();
+  const hosts = [(await headers()).get('host'), address === null ? null : new URL(address).host];
+  return done(
+    await opensOf(
+      text,
+      hosts.filter((host) => host !== null),
+    ),
+  );
+});

@@ -1,0 +1,75 @@
+'use client';
+import { useState } from 'react';
+import { useJob } from '../job/job-context';
+import type { PictureView } from '../job/job-view';
+import { Button } from '../kit/button';
+import { Check } from '../kit/check';
+import { Fault } from '../kit/fault';
+import { Field } from '../kit/field';
+import { type Pictures, usePictures } from './use-pictures';
+
+/** One picture of the job: what it shows, and whether the bench shows it. */
+function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pictures }) {
+  const { job } = useJob();
+  const { id, name, caption, inFitting } = picture;
+  const [typed, setTyped] = useState(caption);
+  const address = `/api/jobs/${job.id}/pictures/${id}`;
+  const keep = () => {
+    if (typed.trim() !== caption) void pictures.change(id, { caption: typed.trim() });
+  };
+  return (
+    <li className="grid grid-cols-[7rem_minmax(0,1fr)] gap-2">
+      <a href={address} target="_blank" rel="noreferrer">
+        {/* biome-ignore lint/performance/noImgElement: it comes from our own database as it is */}
+        <img
+          src={address}
+          alt={caption || name}
+          loading="lazy"
+          className="w-28 h-24 object-cover border border-line rounded-notch"
+        />
+      </a>
+      <div className="grid gap-1 content-start">
+        <Field
+          label="It shows"
+          placeholder={name}
+          maxLength={120}
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={keep}
+        />
+        <div className="flex flex-wrap items-center justify-between gap-2">
+          <Check checked={inFitting} onChange={(shown) => void pictures.change(id, { inFitting: shown })}>
+            Show it while fitting
+          </Check>
+          <Button
+            weight="quiet"
+            disabled={pictures.busy}
+            aria-label={`Remove: ${caption || name}`}
+            onClick={() => void pictures.remove(id)}
+          >
+            Remove
+          </Button>
+        </div>
+      </div>
+    </li>
+  );
+}
+
+/** The photographs that the job keeps. */
+export function JobPictures() {
+  const { job } = useJob();
+  const pictures = usePictures('intake');
+  const kept = job.pictures.filter(({ words }) => words === null);
+  if (kept.length === 0) return null;
+  return (
+    <section aria-label="Pictures" className="grid gap-2">
+      <h2 className="text-base font-semibold wide">Pictures</h2>
+      <ul className="grid gap-3 md:grid-cols-2">
+        {kept.map((picture) => (
+          <PictureRow key={picture.id} picture={picture} pictures={pictures} />
+        ))}
+      </ul>
+      <Fault sentence={pictures.sentence} />
+    </section>
+  );
+}

@@ -1,0 +1,26 @@
+'use client';
+import type { ReactNode } from 'react';
+import { FileButton } from '../kit/file-button';
+
+interface PictureButtonProps {
+  disabled: boolean;
+  className?: string;
+  onPicture: (file: File) => void;
+  children: ReactNode;
+}
+
+/** Takes a photograph with a telephone's or tablet's own camera; where there is none, a picture is chosen. */
+export function PictureButton({ disabled, className = '', onPicture, children }: PictureButtonProps) {
+  return (
+    <FileButton
+      fileLabel="Photograph"
+      accept="image/*"
+      camera
+      className={className}
+      disabled={disabled}
+      onFiles={([file]) => onPicture(file)}
+    >
+      {children}
+    </FileButton>
+  );
+}
