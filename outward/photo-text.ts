@@ -16,6 +16,8 @@ import { openPicture, type PictureFault, pictureThread } from './open-picture';
 const BEST_SIDE = 2_000;
 /** Smaller pictures are enlarged so often at most. */
 const MOST_ENLARGED = 4;
+/** How far around a point its ground is looked for, pixels. */
+const AROUND = 30;
 /** One picture may take so long, whichever way up it lies. */
 const LONGEST_MS = 20_000;
 /** The thread ends when nobody needed it for so long. */
@@ -89,21 +91,47 @@ async function startThread(): Promise<Worker> {
 async function endThread(): Promise<void> {
   const ending = thread;
   thread = null;
-  await (await ending?.catch(() => null))?.terminate();
+  // One that never came up is not waited for.
+  void ending?.then((worker) => worker.terminate()).catch(() => {});
 }
 
-/** A picture grey, evened out, at the size that is read best, as PNG. */
-async function prepared(picture: Sharp): Promise<Buffer> {
+/** A picture at the size that is read best, as PNG, its letters dark on an even ground; and its codes, which are taken out. */
+async function prepared(picture: Sharp): Promise<{ png: Buffer; codes: PhotoCode[] }> {
   const { width = 1, height = 1 } = await picture.metadata();
   const side = Math.min(BEST_SIDE, Math.round(Math.max(width, height) * MOST_ENLARGED));
-  return picture
+  const grey = await picture
     .clone()
     .flatten({ background: '#ffffff' })
     .resize({ width: side, height: side, fit: 'inside' })
     .grayscale()
     .normalise()
-    .png({ compressionLevel: 2 })
-    .toBuffer();
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const raw = { width: grey.info.width, height: grey.info.height, channels: 1 } as const;
+  const around = await sharp(grey.data, { raw }).blur(AROUND).grayscale().raw().toBuffer();
+  const png = (data: Buffer): Promise<Buffer> => sharp(data, { raw }).png({ compressionLevel: 2 }).toBuffer();
+  const { width: wide, height: high } = raw;
+  // Where they cannot be looked for there are none.
+  const codes = await pictureThread.work<PhotoCode[]>('codes', await png(grey.data), wide, high).catch(() => []);
+  const even = await pictureThread.work<Uint8Array>('evened', grey.data, around);
+  const points = Buffer.from(even.buffer, even.byteOffset, even.byteLength);
+  for (const code of codes) blank(points, raw, code);
+  return { png: await png(points), codes };
+}
+
+/** How far a code's bars reach beyond where it was read, as a share of it. */
+const BEYOND = 0.12;
+
+/** Leaves no bars of a code: among them no letters would be found. */
+function blank(points: Buffer, { width, height }: { width: number; height: number }, code: PhotoCode): void {
+  const [edgeX, edgeY] = [code.width * BEYOND, code.height * BEYOND];
+  const [left, right] = [code.left - edgeX, code.left + code.width + edgeX].map((x) =>
+    Math.round(Math.min(1, Math.max(0, x)) * width),
+  ) as [number, number];
+  const [top, bottom] = [code.top - edgeY, code.top + code.height + edgeY].map((y) =>
+    Math.round(Math.min(1, Math.max(0, y)) * height),
+  ) as [number, number];
+  for (let y = top; y < bottom; y++) points.fill(255, y * width + left, y * width + right);
 }
 
 interface Found {
@@ -160,29 +188,24 @@ async function wordsInTime(png: Buffer, tell: (share: number) => void): Promise<
     timer = setTimeout(() => resolve('too-slow'), LONGEST_MS);
   });
   thread ??= startThread();
-  const worker = await thread;
-  const found = await Promise.race([bestOf(worker, png, tell), late]).finally(() => clearTimeout(timer));
+  const reading = thread.then((worker) => bestOf(worker, png, tell));
+  // Words that come too late are nobody's.
+  reading.catch(() => {});
+  const found = await Promise.race([reading, late]).finally(() => clearTimeout(timer));
   if (found === 'too-slow') await endThread();
   return found === null ? 'no-words' : found;
-}
-
-/** Codes of a picture; none where they cannot be looked for. */
-async function codesOf(png: Buffer): Promise<PhotoCode[]> {
-  const { width = 1, height = 1 } = await sharp(png).metadata();
-  return pictureThread.work<PhotoCode[]>('codes', png, width, height).catch(() => []);
 }
 
 async function readNow(input: Uint8Array, tell: TellProgress): Promise<PhotoRead> {
   tell({ step: 'opening', share: 0 });
   const picture = await openPicture(input);
   if (typeof picture === 'string') return { ok: false, code: picture };
-  const png = await prepared(picture);
-  const codes = codesOf(png);
+  const { png, codes } = await prepared(picture);
   const words = await wordsInTime(png, (share) => tell({ step: 'reading', share }));
   const found: Found = typeof words === 'string' || words.letters < 3 ? NOTHING : words;
   const fault = typeof words === 'string' ? words : found === NOTHING ? 'no-words' : null;
   const kept = await keptPicture(picture, found.turned);
-  const placed = (await codes).map((code) => turnedPlace(code, found.turned));
+  const placed = codes.map((code) => turnedPlace(code, found.turned));
   return { ok: true, ...weighPhoto(found.words, placed, kept.width / kept.height), codes: placed, kept, fault };
 }
 

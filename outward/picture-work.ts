@@ -63,4 +63,26 @@ async function codes(png: Uint8Array, width: number, height: number): Promise<Ph
     .sort((a, b) => a.top - b.top);
 }
 
-answerOrders({ heic, codes });
+/** What differs less from its surroundings is noise, of 255. */
+const NOISE = 24;
+/** A ground darker than this bears light letters. */
+const DARK = 105;
+const STRONGER = 2.2;
+
+/**
+ * A grey picture with its letters dark on white, whether they were dark on light or light on dark, in shade or in light: each
+ * point by how much it differs from what is around it.
+ *
+ * @param around the same picture, blurred over some letters' width
+ */
+function evened(grey: Uint8Array, around: Uint8Array): Uint8Array {
+  const even = new Uint8Array(grey.length);
+  for (let at = 0; at < grey.length; at++) {
+    const [point = 0, ground = 0] = [grey[at], around[at]];
+    const differs = (ground > DARK ? ground - point : point - ground) - NOISE;
+    even[at] = differs <= 0 ? 255 : Math.max(0, 255 - differs * STRONGER);
+  }
+  return even;
+}
+
+answerOrders({ heic, codes, evened });
