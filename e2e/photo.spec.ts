@@ -1,44 +1,193 @@
-import { labelPhoto } from '../outward/testing/made-photo';
+import type { Page } from 'playwright-core';
+import { drawn, labelPhoto, photographed } from '../outward/testing/made-photo';
+import { acceptedTill, fitted } from '../scripts/test-bench';
+import { as } from '../scripts/test-shop';
 import { axeFindings, openWindow } from './browser';
 import { signIn } from './sign-in';
 import { openStage } from './stage';
 
 const stage = openStage();
 
-test('a photograph of a module’s label to a slot, its words looked at first', async () => {
-  const { page, context } = await openWindow(stage.browser, stage.app.base);
-  await signIn(context, stage.app.base);
-  await page.goto('/counter');
-  await page.click('button:has-text("New job")');
-  await page.waitForURL(/\/jobs\/\d+\/intake/);
-  const picture = await labelPhoto(['Vellamo', '8GB 1Rx8 PC4-2666V-SE1-11']);
-  await page.getByLabel('Files to read').setInputFiles({ name: 'label.png', mimeType: 'image/png', buffer: picture });
-  const photo = page.getByRole('region', { name: 'Photograph' });
-  await photo.waitFor({ timeout: 30_000 });
-  await photo.getByRole('img', { name: 'What was photographed: label.png' }).waitFor();
+async function blankJob() {
+  const window = await openWindow(stage.browser, stage.app.base);
+  await signIn(window.context, stage.app.base);
+  await window.page.goto('/counter');
+  await window.page.click('button:has-text("New job")');
+  await window.page.waitForURL(/\/jobs\/\d+\/intake/);
+  return window;
+}
+
+const photoOf = (page: Page) => page.getByRole('region', { name: 'Photograph', exact: true });
+const drop = (page: Page, label: string, name: string, buffer: Buffer) =>
+  page.getByLabel(label, { exact: true }).setInputFiles({ name, mimeType: 'image/jpeg', buffer });
+
+test('a photograph of a module’s label to a slot: doubtful words are asked, and nothing is read before', async () => {
+  const { page, context, faults } = await blankJob();
+  const picture = await photographed(
+    await drawn({
+      lines: ['Vellamo', '8GB 1Rx8 PC4-2666V-SE1-11', 'P/N: VE4S8-2666'],
+      codes: [{ text: '55D01F20', symbology: 'Code128' }],
+    }),
+    { noise: 6, blur: 0.6, turned: 90 },
+  );
+  await drop(page, 'Files to read', 'label.jpg', picture);
+  await page
+    .getByText(/^(Sending|Opening|Reading)/)
+    .first()
+    .waitFor();
+  const photo = photoOf(page);
+  await photo.getByRole('img', { name: 'What was photographed: label.jpg' }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
-  // Every word that is not sure is asked; nothing is read before it is answered.
-  for (const group of await photo.getByRole('group').all()) await group.getByRole('button').first().click();
-  const words = photo.getByLabel('Words on the photograph');
-  expect(await words.inputValue()).toContain('PC4-2666V-SE1-11');
-  await words.fill('Vellamo\n8GB 1Rx8 PC4-2666V-SE1-11');
-  await photo.getByRole('button', { name: 'Read the words' }).click();
-  await page.getByRole('button', { name: 'It is one module' }).click();
-  await page.getByLabel('Slot board').getByRole('button', { name: /8 GB/ }).waitFor();
+  // The part's letters may be figures: it is asked about, with the true spelling among those offered.
+  const question = photo.getByRole('group', { name: /1\. What does it say here/ });
+  const label = photo.getByRole('button', { name: 'It is a module’s label' });
+  expect(await label.isDisabled()).toBe(true);
+  await photo.getByText('1 word is not sure yet.').waitFor();
+  await question.getByRole('button', { name: 'VE4S8-2666', exact: true }).click();
+  expect(await label.isDisabled()).toBe(false);
+  // A code names nothing by itself.
+  const code = photo.getByRole('group', { name: 'A code says 55D01F20' });
+  await code.getByRole('button', { name: 'It is the serial' }).click();
+  expect(await photo.getByLabel('Words on the photograph').inputValue()).toBe(
+    'Vellamo\n8GB 1Rx8 PC4-2666V-SE1-11\nP/N: VE4S8-2666\nS/N: 55D01F20',
+  );
+  expect(await page.getByLabel('Slot board').getByRole('button', { name: /8 GB/ }).count()).toBe(0);
+  await label.click();
+  const slot = page.getByLabel('Slot board').getByRole('button', { name: /8 GB/ });
+  await slot.waitFor();
   await photo.waitFor({ state: 'detached' });
-  await page.getByText('(label.png)').waitFor();
-}, 90_000);
+  // Part and serial are in the slot.
+  await slot.click();
+  const sheet = page.getByRole('dialog');
+  expect(await sheet.getByLabel('Part number').inputValue()).toBe('VE4S8-2666');
+  await sheet.getByRole('row', { name: /Serial.*55D01F20/ }).waitFor();
+  await page.keyboard.press('Escape');
+  // The picture stays, upright, and says what it shows.
+  const pictures = page.getByRole('region', { name: 'Pictures' });
+  await pictures.getByLabel('It shows').fill('the module in A1');
+  await pictures.getByLabel('Show it while fitting').check();
+  await pictures.getByRole('img', { name: 'the module in A1' }).waitFor();
+  const sides = await pictures.getByRole('img').evaluate((image) => {
+    const { naturalWidth, naturalHeight } = image as HTMLImageElement;
+    return naturalWidth > naturalHeight;
+  });
+  expect(sides).toBe(true);
+  expect(await axeFindings(page)).toEqual([]);
+  await pictures.getByRole('button', { name: 'Remove: the module in A1' }).click();
+  await pictures.waitFor({ state: 'detached' });
+  expect(faults).toEqual([]);
+  await context.close();
+}, 180_000);
+
+test('a picture that was taken elsewhere is asked about here; a code of a job opens it; one without words is kept', async () => {
+  const { page, context, faults } = await blankJob();
+  const own = page.url();
+  const text = `${stage.app.base}/jobs/2/limits`;
+  await drop(
+    page,
+    'Files to read',
+    'code.jpg',
+    await drawn({ lines: ['Petrel Street'], codes: [{ text, symbology: 'QRCode' }] }),
+  );
+  const photo = photoOf(page);
+  await photo.waitFor();
+  // Another device, another person.
+  const other = await openWindow(stage.browser, stage.app.base);
+  await signIn(other.context, stage.app.base, 'edda');
+  await other.page.goto(own);
+  await photoOf(other.page).getByRole('button', { name: 'Only keep the picture' }).click();
+  await other.page.getByRole('region', { name: 'Pictures' }).waitFor();
+  await other.context.close();
+  await photo.getByRole('link', { name: 'Open job 2' }).click();
+  await page.waitForURL(/\/jobs\/2\/limits/);
+  await page.goto(own);
+  await photo.waitFor({ state: 'detached' });
+  const plain = await labelPhoto([]);
+  await drop(page, 'Files to read', 'door.png', plain);
+  await page.getByText(/^No words were found in this picture.*The picture is kept\.$/).waitFor();
+  await page.getByRole('region', { name: 'Pictures' }).getByRole('img').nth(1).waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+}, 180_000);
 
 test('a file that is called a picture and is none says so, and loses nothing', async () => {
-  const { page, context } = await openWindow(stage.browser, stage.app.base);
-  await signIn(context, stage.app.base);
-  await page.goto('/counter');
-  await page.click('button:has-text("New job")');
-  await page.waitForURL(/\/jobs\/\d+\/intake/);
+  const { page, context } = await blankJob();
   await page.getByLabel('What does the machine say?').fill('half a line');
-  await page
-    .getByLabel('Files to read')
-    .setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await drop(page, 'Files to read', 'x.jpg', Buffer.from('no picture'));
   await page.getByText(/This is no picture that can be read/).waitFor();
   expect(await page.getByLabel('What does the machine say?').inputValue()).toBe('half a line');
+  await context.close();
 }, 60_000);
+
+test('on the bench a picture is added and stands beside the step; the proof takes a screen’s photograph', async () => {
+  const teo = await as('teo');
+  const job = await acceptedTill(teo);
+  await fitted(teo, job);
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { width: 800, height: 1180 });
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${job}/fitting`);
+  await drop(page, 'Photograph', 'screws.png', await labelPhoto(['long screw here']));
+  await page
+    .getByRole('region', { name: 'Pictures of this machine' })
+    .getByRole('img', { name: 'screws.png' })
+    .waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.goto(`/jobs/${job}/proof`);
+  const screen = await photographed(
+    await drawn({
+      lines: ['Memory    16.0 GB DDR4', 'Speed: 2400 MHz', 'Slots used: 2 of 4', 'Form factor: DIMM'],
+      size: 34,
+    }),
+    { noise: 6, around: '#101014' },
+  );
+  await drop(page, 'Report to read', 'screen.jpg', screen);
+  const photo = photoOf(page);
+  await photo.getByRole('button', { name: 'Read the words' }).click();
+  const found = page.getByRole('region', { name: 'Promise and finding' });
+  await found.getByRole('row', { name: /Total.*16 GB.*16 GB/ }).waitFor();
+  await photo.waitFor({ state: 'detached' });
+  expect(faults).toEqual([]);
+  await context.close();
+}, 180_000);
+
+test('a keyboard-like scanner: the shop’s own codes open, a part’s goes into its field, and no form is sent', async () => {
+  const { page, context, faults } = await blankJob();
+  const scan = async (text: string) => {
+    await page.evaluate((code) => {
+      const field = document.activeElement as Element;
+      for (const key of [...code, 'Enter']) {
+        const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true });
+        if (!field.dispatchEvent(event) || key.length !== 1) continue;
+        if (field instanceof HTMLInputElement || field instanceof HTMLTextAreaElement) {
+          const owner = field instanceof HTMLTextAreaElement ? HTMLTextAreaElement : HTMLInputElement;
+          Object.getOwnPropertyDescriptor(owner.prototype, 'value')?.set?.call(field, field.value + key);
+          field.dispatchEvent(new Event('input', { bubbles: true }));
+        }
+      }
+    }, text);
+  };
+  await page.getByLabel('Serial number').focus();
+  await scan(']C1TC4-70417');
+  expect(await page.getByLabel('Serial number').inputValue()).toBe('TC4-70417');
+  await page.getByRole('button', { name: 'Add a slot' }).click();
+  await page.getByLabel('Slot board').getByRole('button', { name: /^A1/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Slot A1' });
+  await sheet.getByLabel('Part number').focus();
+  await scan('1PVE4D8-2400');
+  expect(await sheet.getByLabel('Part number').inputValue()).toBe('VE4D8-2400');
+  // The scanner's Enter sent nothing: the sheet is open.
+  await sheet.getByRole('button', { name: 'Save the slot' }).waitFor();
+  await page.keyboard.press('Escape');
+  const field = page.getByLabel('What does the machine say?');
+  await field.fill('half a line');
+  await field.focus();
+  await scan('https://elsewhere.example/jobs/2');
+  await page.getByText('The code “https://elsewhere.example/jobs/2” is none of this shop’s.').waitFor();
+  expect(await field.inputValue()).toBe('half a line');
+  await page.locator('body').click({ position: { x: 5, y: 5 } });
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+  await scan(`${stage.app.base}/jobs/2/options`);
+  await page.waitForURL(/\/jobs\/2\/options/);
+  expect(faults).toEqual([]);
+  await context.close();
+}, 120_000);

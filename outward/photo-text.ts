@@ -24,9 +24,12 @@ const LONGEST_MS = 20_000;
 const IDLE_MS = 60_000;
 /** Words surer than this on the whole need no other way up. */
 const UPRIGHT = 75;
-const TURNS = [0, 90, 180, 270] as const;
+const OTHER_TURNS = [180, 90, 270] as const;
+/** The longer side at which one sees whether there are letters, pixels. */
+const SMALL_SIDE = 1_000;
 /** Most pictures lie upright: the first way up is so much of the whole, as far as one is told. */
-const FIRST_SHARE = 0.6;
+const FIRST_SHARE = 0.55;
+const SMALL_SHARE = 0.06;
 /** A picture of more words is of a book. */
 const MOST_WORDS = 600;
 /** Pictures that wait for their turn, with the one that is read, at most. */
@@ -169,20 +172,33 @@ async function wordsOf(worker: Worker, png: Buffer, turned: number): Promise<Fou
   return { words, turned, sure, letters };
 }
 
-/** The best of all ways up; the first that is sure enough needs no others. */
-async function bestOf(worker: Worker, png: Buffer, tell: (share: number) => void): Promise<Found | null> {
+const isUpright = ({ sure, letters }: Found): boolean => sure >= UPRIGHT && letters >= 8;
+const weight = ({ sure, letters }: Found): number => sure * Math.sqrt(letters);
+
+/** The words of a picture the right way up: where they are not sure as it lies, the others are looked at small first. */
+async function bestOf(worker: Worker, png: Buffer, tell: (share: number) => void): Promise<Found> {
+  const step = (from: number, to: number) => {
+    heard = (share) => tell(from + share * (to - from));
+  };
+  step(0, FIRST_SHARE);
+  const first = await wordsOf(worker, png, 0);
+  if (isUpright(first)) return first;
+  const small = await sharp(png).resize({ width: SMALL_SIDE, height: SMALL_SIDE, fit: 'inside' }).png().toBuffer();
   let best: Found | null = null;
-  for (const [at, turned] of TURNS.entries()) {
-    heard = (share) => tell(at === 0 ? share * FIRST_SHARE : FIRST_SHARE + ((at - 1 + share) / 3) * (1 - FIRST_SHARE));
-    const found = await wordsOf(worker, png, turned);
-    if (best === null || found.sure * Math.sqrt(found.letters) > best.sure * Math.sqrt(best.letters)) best = found;
-    if (found.sure >= UPRIGHT && found.letters >= 8) break;
+  for (const [at, turned] of OTHER_TURNS.entries()) {
+    step(FIRST_SHARE + at * SMALL_SHARE, FIRST_SHARE + (at + 1) * SMALL_SHARE);
+    const found = await wordsOf(worker, small, turned);
+    if (best === null || weight(found) > weight(best)) best = found;
+    if (isUpright(found)) break;
   }
-  return best;
+  if (best === null || weight(best) < weight(first)) return first;
+  step(FIRST_SHARE + 3 * SMALL_SHARE, 1);
+  const turned = await wordsOf(worker, png, best.turned);
+  return weight(turned) > weight(first) ? turned : first;
 }
 
 /** The words within the time that one picture may take; a thread that is late is ended. */
-async function wordsInTime(png: Buffer, tell: (share: number) => void): Promise<Found | 'too-slow' | 'no-words'> {
+async function wordsInTime(png: Buffer, tell: (share: number) => void): Promise<Found | 'too-slow'> {
   let timer: NodeJS.Timeout | undefined;
   const late = new Promise<'too-slow'>((resolve) => {
     timer = setTimeout(() => resolve('too-slow'), LONGEST_MS);
@@ -193,7 +209,7 @@ async function wordsInTime(png: Buffer, tell: (share: number) => void): Promise<
   reading.catch(() => {});
   const found = await Promise.race([reading, late]).finally(() => clearTimeout(timer));
   if (found === 'too-slow') await endThread();
-  return found === null ? 'no-words' : found;
+  return found;
 }
 
 async function readNow(input: Uint8Array, tell: TellProgress): Promise<PhotoRead> {

@@ -61,6 +61,9 @@ describe('words of a picture', () => {
     expect(likelySpellings('8G8')).toEqual(expect.arrayContaining(['8GB', '8G8']));
     expect(likelySpellings('16G8')[0]).toBe('16GB');
     expect(likelySpellings('1Rx8')[0]).toBe('1Rx8');
+    // One sign that was read as two.
+    expect(likelySpellings('4A1B77CO0')).toContain('4A1B77C0');
+    expect(likelySpellings('VE45S8-2666')).toContain('VE4S8-2666');
   });
 
   it('make a text, with what a person said in place of what was read', () => {

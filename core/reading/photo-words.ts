@@ -227,34 +227,60 @@ export function weighPhoto(found: readonly FoundWord[], codes: readonly PhotoCod
   };
 }
 
-/** How much of memory a text says: more where the letters and figures are the right ones. */
-const sense = (text: string): number => (isModuleLabel(text) ? 20 : 0) + (readListing(text).facts?.length ?? 0);
+/** How much of memory a word says: more where its letters and figures are the right ones; nothing where it is a name. */
+function sense(text: string): number {
+  if (isModuleLabel(text)) return 20;
+  return isOfTrade(text) || /^PC\d/.test(text) ? (readListing(text).facts?.length ?? 0) : 0;
+}
 
 const MOST_LIKELY = 4;
 /** Signs of one word that are taken for others, at most. */
 const MOST_SLIPS = 2;
 const MOST_TRIED = 200;
 
-/** All spellings of a word with up to two signs taken for others, the fewest slips first. */
-function spellingsOf(word: string): { text: string; slip: number }[] {
-  const slips = new Map([[word, 0]]);
-  for (let slip = 1; slip <= MOST_SLIPS; slip++) {
-    for (const [spelling, before] of [...slips]) {
-      if (before !== slip - 1) continue;
-      for (let at = 0; at < spelling.length && slips.size < MOST_TRIED; at++) {
-        const other = ALIKE[spelling[at] ?? ''];
-        const next = other === undefined ? spelling : spelling.slice(0, at) + other + spelling.slice(at + 1);
-        if (!slips.has(next)) slips.set(next, slip);
+interface Spelling {
+  text: string;
+  /** signs that were taken for others, with one that was read twice counting half */
+  slips: number;
+}
+
+/** Spellings that are one slip away: a sign that stands for another, or one that was read as both that it may be (`CO0`). */
+function oneSlipFrom(word: string): Spelling[] {
+  const spellings: Spelling[] = [];
+  for (let at = 0; at < word.length; at++) {
+    const other = ALIKE[word[at] ?? ''];
+    if (other === undefined) continue;
+    if (word[at + 1] === other) {
+      spellings.push({ text: word.slice(0, at) + word.slice(at + 1), slips: 0.5 });
+      spellings.push({ text: word.slice(0, at + 1) + word.slice(at + 2), slips: 0.5 });
+    }
+    spellings.push({ text: word.slice(0, at) + other + word.slice(at + 1), slips: 1 });
+  }
+  return spellings;
+}
+
+/** A word with all its spellings of up to two slips, the fewest first. */
+function spellingsOf(word: string): Spelling[] {
+  const found = new Map([[word, 0]]);
+  let last: Spelling[] = [{ text: word, slips: 0 }];
+  for (let round = 0; round < MOST_SLIPS; round++) {
+    const next: Spelling[] = [];
+    for (const { text, slips } of last) {
+      for (const one of oneSlipFrom(text)) {
+        if (found.has(one.text) || found.size >= MOST_TRIED) continue;
+        found.set(one.text, slips + one.slips);
+        next.push({ text: one.text, slips: slips + one.slips });
       }
     }
+    last = next;
   }
-  return [...slips].map(([text, slip]) => ({ text, slip }));
+  return [...found].map(([text, slips]) => ({ text, slips })).sort((a, b) => a.slips - b.slips);
 }
 
 /** Spellings that a doubtful word may have, the ones that say something of memory first; its own is among them. */
 export function likelySpellings(word: string): string[] {
   const ranked = spellingsOf(word).map((one) => ({ ...one, sense: sense(one.text) }));
-  const [first, ...others] = ranked.sort((a, b) => b.sense - a.sense || a.slip - b.slip).map(({ text }) => text);
+  const [first, ...others] = ranked.sort((a, b) => b.sense - a.sense || a.slips - b.slips).map(({ text }) => text);
   const likely = [first ?? word, ...others].slice(0, MOST_LIKELY);
   return likely.includes(word) ? likely : [...likely.slice(0, -1), word];
 }
@@ -264,7 +290,7 @@ function labelOf(word: string): string {
   if (!/^PC\d/.test(word) || isModuleLabel(word)) return word;
   const labels = spellingsOf(word).filter(({ text }) => isModuleLabel(text));
   const [first] = labels;
-  return first !== undefined && labels.filter(({ slip }) => slip === first.slip).length === 1 ? first.text : word;
+  return first !== undefined && labels.filter(({ slips }) => slips === first.slips).length === 1 ? first.text : word;
 }
 
 /** The text of a picture's lines, words of which a person said what they are put in their places. */

@@ -32,9 +32,9 @@ export function LabelledMachine({ jobId, text, serial, onTaken }: LabelledMachin
   return (
     <div className="grid gap-1 justify-items-start">
       <p className="text-sm text-ink-2">The library has this machine:</p>
-      {named.map(({ id, maker, name }) => (
+      {named.map(({ id, maker, name, years }) => (
         <Button key={id} disabled={busy} onClick={() => void take(id)}>
-          It is this {maker} {name}
+          It is this {maker} {name} <span className="font-normal">({years})</span>
           {serial !== null && job.machine.serial === '' && `, serial ${serial}`}
         </Button>
       ))}

@@ -93,7 +93,7 @@ function MarkedPicture({
             className={`absolute border-2 ${nr > 0 ? 'border-stop' : 'border-act/60'}`}
           >
             {nr > 0 && (
-              <span className="absolute -top-4 -left-0.5 bg-stop text-sheet text-xs font-semibold leading-4 px-1">
+              <span className="absolute right-full top-0 mr-1 bg-stop text-sheet text-xs font-semibold leading-4 px-1">
                 {nr}
               </span>
             )}
@@ -155,14 +155,14 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
   // A label as JEDEC has it printed is on modules alone.
   const isLabel = text.split(/\s+/).some(isModuleLabel);
   const serial = useMemo(() => readListing(text).module.serial, [text]);
+  // A serial that is still asked about is nobody's yet.
+  const isAsked = doubts.some((word) => !said.has(word) && serial !== null && word.text.includes(serial));
+  const sureSerial = typed === null && isAsked ? null : serial;
   return (
     <section aria-label="Photograph" className="mt-2 border-t border-line pt-3 grid gap-3 md:grid-cols-2 items-start">
       <MarkedPicture jobId={jobId} picture={picture} doubts={doubts} />
       <div className="grid gap-3">
         <CodeLinks codes={codes.map((code) => code.text)} />
-        {onMachine !== undefined && (
-          <LabelledMachine jobId={jobId} text={text} serial={serial} onTaken={() => onMachine(serial)} />
-        )}
         {doubts.map((word, at) => (
           <Doubt
             // biome-ignore lint/suspicious/noArrayIndexKey: words of a picture never change places
@@ -176,6 +176,9 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
             }}
           />
         ))}
+        {onMachine !== undefined && (
+          <LabelledMachine jobId={jobId} text={text} serial={sureSerial} onTaken={() => onMachine(sureSerial)} />
+        )}
         {unnamed.map((code) => (
           <UnnamedCode
             key={code}
