@@ -69,7 +69,7 @@ test('by touch on a telephone: the machine’s label and its module’s, three o
   await act(() => named('It is a module’s label').tap());
   await photo.waitFor({ state: 'detached' });
   await page.getByLabel('Slot board').getByRole('button', { name: /8 GB/ }).first().waitFor();
-  expect(await page.getByLabel('Serial number').inputValue()).toBe('TC4-70417');
+  expect(await page.getByLabel('Serial number', { exact: true }).inputValue()).toBe('TC4-70417');
   // Who it is for is not counted.
   await page.getByLabel('Name', { exact: true }).fill('Signe Brandt');
   await page.getByLabel('Telephone').fill('0555 0199');

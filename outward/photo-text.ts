@@ -74,7 +74,7 @@ let waiting = 0;
 let heard: (share: number) => void = () => {};
 
 /** The words of letters that ship with the product: nothing is fetched. */
-function lettersAt(): string {
+export function lettersAt(): string {
   const require = createRequire(join(process.cwd(), 'package.json'));
   return join(dirname(require.resolve('@tesseract.js-data/eng/package.json')), '4.0.0_best_int');
 }

@@ -277,7 +277,8 @@ function modelOfJob({ job, joined, slots }: JobState, named: z.infer<typeof keep
       bank,
       maxMiB,
       lidName: lidName ?? null,
-      soldered: soldered ? module : null,
+      // A kind of machine has no serials.
+      soldered: soldered && module !== null ? { ...module, serial: null } : null,
     })),
   };
 }

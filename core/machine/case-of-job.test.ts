@@ -1,7 +1,7 @@
 import { caseSchema } from '../planning/case';
 import { caseOfJob, type JobInput, limitsOfClaims } from './case-of-job';
 import { completeModule } from './complete-module';
-import { questionFor } from './gap-words';
+import { questionFor, sameAs } from './gap-words';
 import { NOTHING_KNOWN } from './nothing-known';
 import { known, slot, source } from './samples';
 import { weigh } from './weigh';
@@ -20,6 +20,19 @@ describe('completing a module', () => {
       assumed: ['generation', 'form', 'buffering', 'ecc', 'voltagesMv'],
       module: { generation: 'DDR3', form: 'SO-DIMM', voltagesMv: [1350], buffering: 'unbuffered', ecc: false },
     });
+  });
+
+  it('asks once about two modules that differ in their serials alone', () => {
+    const two = ['S1', 'S2'].map((serial, nr) => slot(`A${nr + 1}`, { ...known, rateMTs: null, serial }));
+    expect(sameAs('A1', two).map(({ name }) => name)).toEqual(['A1', 'A2']);
+    const other = slot('B1', { ...known, rateMTs: null, ranks: 2, serial: 'S1' });
+    expect(sameAs('A1', [...two, other]).map(({ name }) => name)).toEqual(['A1', 'A2']);
+  });
+
+  it('plans without serials', () => {
+    const module = { ...known, serial: 'S1' };
+    expect(completeModule(module, limits)).toMatchObject({ ok: true });
+    expect(completeModule(module, limits)).not.toHaveProperty('module.serial');
   });
 
   it('never guesses a capacity or a rate', () => {

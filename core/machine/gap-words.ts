@@ -26,8 +26,8 @@ const NOT_SHOWN: Shown = { installedMiB: null, rateMTs: null };
 export function sameAs(slot: string, slots: readonly JobSlot[]): JobSlot[] {
   const module = slots.find(({ name }) => name === slot)?.module ?? null;
   if (module === null || module.part !== null) return slots.filter(({ name }) => name === slot);
-  const known = JSON.stringify(module);
-  return slots.filter((one) => !one.soldered && JSON.stringify(one.module) === known);
+  const known = (one: JobSlot['module']): string => JSON.stringify(one === null ? null : { ...one, serial: null });
+  return slots.filter((one) => !one.soldered && known(one.module) === known(module));
 }
 
 /** `the module in A`, `each of the 2 modules in A and B`. */

@@ -20,6 +20,7 @@ export const knownModuleSchema = z.strictObject({
   deviceWidth: smallSchema.nullish(),
   deviceGbit: figureSchema.nullish(),
   heightMm: figureSchema.nullish(),
+  serial: z.string().max(200).nullish(),
 });
 export type KnownModule = z.infer<typeof knownModuleSchema>;
 export type ModuleField = keyof KnownModule;

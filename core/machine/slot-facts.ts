@@ -40,6 +40,7 @@ const LABELS: Record<ModuleField, string> = {
   heightMm: 'Height',
   maker: 'Maker',
   part: 'Part',
+  serial: 'Serial',
 };
 
 function valueText(field: ModuleField, value: Saying['value']): string {

@@ -24,7 +24,7 @@ export interface PlacedSlot {
 /** What is known of a module by what an input told; what a chip holds is told by SPDs alone. */
 export function knownOf(module: ReadModule, deviceGbit: number | null = null): KnownModule {
   const { capacityMiB, generation, form, buffering, ecc, rateMTs, casLatency, ranks, voltagesMv, maker, part } = module;
-  const { deviceWidth, heightMm } = module;
+  const { deviceWidth, heightMm, serial } = module;
   return {
     capacityMiB,
     generation,
@@ -40,6 +40,8 @@ export function knownOf(module: ReadModule, deviceGbit: number | null = null): K
     deviceWidth,
     deviceGbit,
     heightMm,
+    // Most inputs tell none.
+    ...(serial === null ? {} : { serial }),
   };
 }
 

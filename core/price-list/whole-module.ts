@@ -7,7 +7,7 @@ import { type MemoryModule, moduleSchema } from '../memory/module';
 const boughtSchema = moduleSchema.extend({ capacityMiB: moduleMiBSchema, rateMTs: rateSchema });
 
 /** A row's module as the planner needs it: what it does not tell of its kind and voltage is what is usual; null: it cannot be. */
-export function wholeModule(known: KnownModule): MemoryModule | null {
+export function wholeModule({ serial: _, ...known }: KnownModule): MemoryModule | null {
   const { generation } = known;
   if (generation === null) return null;
   const [usual] = GENERATION_FACTS[generation].voltagesMv;

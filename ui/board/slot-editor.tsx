@@ -33,6 +33,7 @@ interface Typed {
   generation: string;
   form: string;
   part: string;
+  serial: string;
   keep: JobSlot['keep'];
   credit: string;
   blocked: boolean;
@@ -49,6 +50,7 @@ function moduleTyped(module: KnownModule | null) {
     generation: module?.generation ?? '',
     form: module?.form ?? '',
     part: module?.part ?? '',
+    serial: module?.serial ?? '',
   };
 }
 
@@ -108,6 +110,7 @@ function slotOf(
     generation: typed.generation === '' ? null : (typed.generation as Generation),
     form: typed.form === '' ? null : typed.form,
     part: typed.part.trim() === '' ? null : typed.part.trim(),
+    ...(typed.serial.trim() === '' && base?.serial == null ? {} : { serial: typed.serial.trim() || null }),
   };
   const module = capacityMiB === null ? null : known;
   const bank = Number(typed.bank);
@@ -227,14 +230,8 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
           onChange={set('form')}
           options={[...anything, { value: 'DIMM', text: 'DIMM' }, { value: 'SO-DIMM', text: 'SO-DIMM' }]}
         />
-        <Field
-          label="Part number"
-          className="col-span-2"
-          maxLength={200}
-          value={typed.part}
-          onChange={set('part')}
-          data-scan="part"
-        />
+        <Field label="Part number" maxLength={200} value={typed.part} onChange={set('part')} data-scan="part" />
+        <Field label="Serial number" maxLength={200} value={typed.serial} onChange={set('serial')} data-scan="serial" />
         <div className="col-span-2 grid grid-cols-3 gap-3 border-t border-line pt-2">
           <Field label="Channel" value={typed.channel} onChange={set('channel')} error={errors.channel ?? null} />
           <Field

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useAhead } from '../client/use-ahead';
 import { useJob } from '../job/job-context';
 import type { PictureView } from '../job/job-view';
 import { Button } from '../kit/button';
@@ -13,6 +14,11 @@ function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pic
   const { job } = useJob();
   const { id, name, caption, inFitting } = picture;
   const [typed, setTyped] = useState(caption);
+  const [isShown, saved] = useAhead(inFitting);
+  const show = async (shown: boolean) => {
+    saved(shown);
+    if (!(await pictures.change(id, { inFitting: shown }))) saved(!shown);
+  };
   const address = `/api/jobs/${job.id}/pictures/${id}`;
   const keep = () => {
     if (typed.trim() !== caption) void pictures.change(id, { caption: typed.trim() });
@@ -38,7 +44,7 @@ function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pic
           onBlur={keep}
         />
         <div className="flex flex-wrap items-center justify-between gap-2">
-          <Check checked={inFitting} onChange={(shown) => void pictures.change(id, { inFitting: shown })}>
+          <Check checked={isShown} onChange={(shown) => void show(shown)}>
             Show it while fitting
           </Check>
           <Button
