@@ -49,8 +49,12 @@ for (const photo of MADE_PHOTOS) {
 await plain.terminate();
 await endPhotoThread();
 const [mine, other] = [middle(ours), middle(theirs)];
-console.log(`a photograph, read and kept: median ${mine.toFixed(0)} ms, slowest ${Math.max(...ours).toFixed(0)} ms (limit 20,000 ms)`);
-console.log(`its letters alone, as it is: median ${other.toFixed(0)} ms, slowest ${Math.max(...theirs).toFixed(0)} ms; ratio ${(mine / other).toFixed(2)}`);
+console.log(
+  `a photograph, read and kept: median ${mine.toFixed(0)} ms, slowest ${Math.max(...ours).toFixed(0)} ms (limit 20,000 ms)`,
+);
+console.log(
+  `its letters alone, as it is: median ${other.toFixed(0)} ms, slowest ${Math.max(...theirs).toFixed(0)} ms; ratio ${(mine / other).toFixed(2)}`,
+);
 console.log(
   `fields right: ${fields.ours} of ${fields.all} unasked, ${fields.asked} once asked, ${fields.silent} wrong without being asked; as it is ${fields.theirs} of ${fields.all}`,
 );

@@ -85,17 +85,16 @@ test('a picture that was taken elsewhere is asked about here; a code of a job op
   const { page, context, faults } = await blankJob();
   const own = page.url();
   const text = `${stage.app.base}/jobs/2/limits`;
-  await drop(
-    page,
-    'Files to read',
-    'code.jpg',
-    await drawn({ lines: ['Petrel Street'], codes: [{ text, symbology: 'QRCode' }] }),
-  );
   const photo = photoOf(page);
-  await photo.waitFor();
-  // Another device, another person.
+  // Another device, another person: the desk hears of it.
   const other = await openWindow(stage.browser, stage.app.base);
   await signIn(other.context, stage.app.base, 'edda');
+  const sent = await other.context.request.post(own.replace('/jobs/', '/api/jobs/').replace('/intake', '/pictures'), {
+    data: await drawn({ lines: ['Petrel Street'], codes: [{ text, symbology: 'QRCode' }] }),
+    headers: { 'content-type': 'application/octet-stream', 'x-file-name': 'code.jpg' },
+  });
+  expect(sent.status()).toBe(200);
+  await photo.waitFor();
   await other.page.goto(own);
   await photoOf(other.page).getByRole('button', { name: 'Only keep the picture' }).click();
   await other.page.getByRole('region', { name: 'Pictures' }).waitFor();

@@ -21,6 +21,7 @@ import {
   takeTestBack,
   undoTick,
 } from '../store/fittings';
+import { newestPicture } from '../store/job-pictures';
 import { getJob } from '../store/jobs';
 import { listModelSlots } from '../store/models';
 import { insertTrial } from '../store/trials';
@@ -126,10 +127,14 @@ export async function tickStep(caller: Caller, jobId: number, fittingId: number,
   });
 }
 
-/** When anything of a job was changed last: a tablet asks it whether another one went on. */
-export async function jobStamp(jobId: number): Promise<Result<{ stamp: string }>> {
+/**
+ * When anything of a job was changed last, and the number of its newest picture (0: it has none): a tablet asks whether another
+ * one went on, a desk whether a telephone took a photograph.
+ */
+export async function jobStamp(jobId: number): Promise<Result<{ stamp: string; picture: string }>> {
   const job = await getJob(pool(), jobId);
-  return job === null ? fault('not-found', 'There is no such job.') : done({ stamp: job.touchedAt.toISOString() });
+  if (job === null) return fault('not-found', 'There is no such job.');
+  return done({ stamp: job.touchedAt.toISOString(), picture: String(await newestPicture(pool(), jobId)) });
 }
 
 export const searchSchema = z.discriminatedUnion('what', [

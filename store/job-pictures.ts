@@ -43,6 +43,13 @@ export async function countJobPictures(db: Queryable, jobId: number): Promise<nu
   ).count;
 }
 
+/** The id of a job's newest picture; 0: it has none. */
+export async function newestPicture(db: Queryable, jobId: number): Promise<number> {
+  return (
+    await one<{ id: number }>(db, 'select coalesce(max(id), 0) as id from job_picture where job_id = $1', [jobId])
+  ).id;
+}
+
 /** The picture itself (JPEG); null: the job has no such one. */
 export async function getJobPicture(db: Queryable, jobId: number, id: number): Promise<Buffer | null> {
   const found = await maybeOne<{ bytes: Buffer }>(db, 'select bytes from job_picture where job_id = $1 and id = $2', [

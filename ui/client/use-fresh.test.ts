@@ -4,7 +4,7 @@ import { endHooks, runHook } from './testing/run-hook';
 import { useFresh } from './use-fresh';
 
 const router = { refresh: jest.fn() };
-let answer: { ok: boolean; value?: { stamp: string } } = { ok: true, value: { stamp: 'one' } };
+let answer: { ok: boolean; value?: { stamp: string; picture?: string } } = { ok: true, value: { stamp: 'one' } };
 const asked = jest.fn(async (_method: string, _path: string) => answer);
 jest.mock('next/navigation', () => ({ useRouter: () => router }));
 jest.mock('./session-guard', () => ({ callOnce: (...of: Parameters<typeof asked>) => asked(...of) }));
@@ -63,4 +63,20 @@ test('nobody is asked while the page is out of sight, or once it is gone; no ans
   await hook.end();
   await pass(20_000);
   expect(asked).toHaveBeenCalledTimes(1);
+});
+
+test('a desk hears of a telephone’s photograph, and stops asking in the end', async () => {
+  const pictures = { ok: true, value: { stamp: 'two', picture: '0' } };
+  answer = pictures;
+  const hook = await runHook((own: string) => useFresh(7, own, 'picture'), '0' as string);
+  await pass(4000);
+  // The job was changed, and no picture came.
+  expect(router.refresh).not.toHaveBeenCalled();
+  answer = { ok: true, value: { stamp: 'two', picture: '12' } };
+  await pass(4000);
+  expect(router.refresh).toHaveBeenCalledTimes(1);
+  await hook.give('12');
+  await pass(4000 * 400);
+  expect(asked).toHaveBeenCalledTimes(150);
+  expect(router.refresh).toHaveBeenCalledTimes(1);
 });

@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useFresh } from '../client/use-fresh';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { buttonLook } from '../kit/button';
@@ -15,6 +16,7 @@ import { WishFields } from './wish-fields';
 /** Intake: one field takes what the machine says; the rest is who and what for. */
 export function IntakeStation() {
   const { job } = useJob();
+  useFresh(job.id, String(job.pictures.at(-1)?.id ?? 0), 'picture');
   return (
     <div className="grid gap-4">
       <h1 className="sr-only">Intake</h1>
