@@ -1,11 +1,14 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
+import type { PhotoCode } from '../core/reading/photo-words';
+import { pictureThread } from './open-picture';
 import { type PaperStyle, quotePdf } from './quote-pdf';
 import { fetchSellerFeed } from './seller-feed';
 
@@ -68,6 +71,7 @@ async function paper(of: CustomerQuote, style: PaperStyle = { paper: 'A4', logo:
   writeFileSync(file, await quotePdf(of, CODE, style));
   const run = (program: string, ...args: string[]) => execFileSync(program, args, { encoding: 'utf8' });
   return {
+    file,
     text: run('pdftotext', '-layout', file, '-'),
     info: run('pdfinfo', file),
     fonts: run('pdffonts', file),
@@ -120,6 +124,15 @@ describe('the customer’s paper', () => {
       expect(begun).toBeGreaterThan(0);
       expect(page.match(/Mind this, point 5/g)).toHaveLength(begun);
     }
+  });
+
+  it('has its number as a code that a scanner reads', async () => {
+    const { file } = await paper(quote);
+    execFileSync('pdftoppm', ['-r', '150', '-f', '1', '-l', '1', '-png', '-singlefile', file, file]);
+    const page = readFileSync(`${file}.png`);
+    const { width, height } = await sharp(page).metadata();
+    const codes = await pictureThread.work<PhotoCode[]>('codes', page, width, height);
+    expect(codes.map(({ text, symbology }) => [symbology, text])).toEqual([['QRCode', '2026-0007']]);
   });
 
   it('is tagged and has a title', async () => {

@@ -1,3 +1,4 @@
+import { create } from 'qrcode';
 import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
 import { dayText } from '../core/quoting/day-text';
@@ -17,6 +18,9 @@ const BOARDS_WIDTH = 196;
 const GAP = 22;
 const AMOUNT_WIDTH = 84;
 const LOGO_HEIGHT = 34;
+/** A quote's code, with its quiet edge to the left of it. */
+const CODE_SIDE = 36;
+const CODE_ROOM = 48;
 /** Boards of many slots get thin bars, those of few are no taller than they have to be. */
 const barHeight = (slots: number): number => Math.max(8, Math.min(17, 190 / slots));
 
@@ -162,7 +166,18 @@ function drawOption(sheet: Sheet, quote: CustomerQuote, option: CustomerOption):
   }
 }
 
-/** The shop on the left with its mark, the quote's number and day on the right. */
+/** A quote's number as a QR code (ISO/IEC 18004), so that a scanner opens it in the shop. */
+function drawCode({ doc }: Sheet, number: string, x: number, y: number): void {
+  const { size, data } = create(number, { errorCorrectionLevel: 'M' }).modules;
+  const dot = CODE_SIDE / size;
+  doc.fillColor('#000000');
+  data.forEach((bit, at) => {
+    if (bit !== 0) doc.rect(x + (at % size) * dot, y + Math.floor(at / size) * dot, dot, dot);
+  });
+  doc.fill();
+}
+
+/** The shop on the left with its mark, the quote's number, its code and its day on the right. */
 function drawHead(sheet: Sheet, quote: CustomerQuote, { logo }: PaperStyle): void {
   const words = wordsOf(quote);
   const top = sheet.y;
@@ -171,15 +186,17 @@ function drawHead(sheet: Sheet, quote: CustomerQuote, { logo }: PaperStyle): voi
     sheet.ornament(() => sheet.doc.image(logo, x, top, { fit: [110, LOGO_HEIGHT] }));
     x += 122;
   }
-  const width = sheet.left + sheet.width - x - 140;
+  const width = sheet.left + sheet.width - x - 140 - CODE_ROOM;
   sheet.text(sheet.root, 'P', quote.shop.name, { weight: 'bold', size: 12, x, width });
   sheet.text(sheet.root, 'P', quote.shop.contact, { colour: SOFT, size: 9, x, width });
   const below = sheet.y;
   sheet.y = top;
-  const right: Style = { align: 'right', x: sheet.left + sheet.width - 140, width: 140 };
+  const right: Style = { align: 'right', x: sheet.left + sheet.width - 140 - CODE_ROOM, width: 140 };
   sheet.text(sheet.root, 'P', words.quote(quote.number), { ...right, weight: 'bold', size: 11 });
   sheet.text(sheet.root, 'P', dayText(quote.sentOn, localeOf(quote)), { ...right, colour: SOFT, size: 9 });
-  sheet.y = Math.max(below, sheet.y, logo === null ? 0 : top + LOGO_HEIGHT) + 16;
+  // What it says stands beside it.
+  sheet.ornament(() => drawCode(sheet, quote.number, sheet.left + sheet.width - CODE_SIDE, top));
+  sheet.y = Math.max(below, sheet.y, top + CODE_SIDE, logo === null ? 0 : top + LOGO_HEIGHT) + 16;
 }
 
 /**
