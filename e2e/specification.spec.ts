@@ -108,9 +108,11 @@ test('from a pasted specification of an unknown machine to a sent quote, and a p
     .getByLabel('What does the machine say now?')
     .fill('Memory\t16.0 GB DDR4\nSpeed:\t2667 MT/s\nSlots used:\t2 of 2\nForm factor:\tSODIMM');
   await page.getByRole('button', { name: 'Hold it against the promise' }).click();
+  // What was found stands beside what was promised, point by point.
+  const found = async (point: RegExp) => page.getByRole('row', { name: point }).getByRole('cell').nth(1).innerText();
   await page.getByRole('row', { name: /Running rate/ }).waitFor();
-  const findings = await page.locator('main').innerText();
-  expect(findings).toContain('2666 MT/s');
+  expect(await found(/Running rate/)).toContain('2666 MT/s');
+  expect(await found(/^Total/)).toContain('16 GB');
 }, 180_000);
 
 test('what a system’s screen shows is typed, and asks only what no reading said', async () => {
