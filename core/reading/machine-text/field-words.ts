@@ -84,7 +84,7 @@ const FIELDS: readonly (readonly [RegExp, Field])[] = [
   ],
   [
     key(
-      '(?:memory |module |max(?:imum|\\.)? |rated |nominal |data )*(?:speed|frequency|rate|clock)|geschwindigkeit|(?:speicher)?takt(?:rate)?|nenntakt|vitesse|velocidad|snelheid|velocita|velocidade|frequenz|frequence|frecuencia|frequentie|frequenza|frequencia|max bandwidth|bandwidth|bandbreite',
+      '(?:memory |ram |module |max(?:imum|\\.)? |rated |nominal |data )*(?:speed|frequency|rate|clock)|geschwindigkeit|(?:speicher)?takt(?:rate)?|nenntakt|vitesse|velocidad|snelheid|velocita|velocidade|frequenz|frequence|frecuencia|frequentie|frequenza|frequencia|max bandwidth|bandwidth|bandbreite',
     ),
     'speed',
   ],
@@ -166,7 +166,7 @@ const FIELDS: readonly (readonly [RegExp, Field])[] = [
   ],
   [
     key(
-      'processor(?: name)?|prozessor(?:name)?|processeur|procesador|processore|processador|cpu|chip|cpu name|cpu model|model name of the cpu',
+      'processor(?: name)?|prozessor(?:name)?|processeur|procesador|processore|processador|cpu|chip|cpu name|cpu model|cpu type|model name of the cpu',
     ),
     'cpu',
   ],

@@ -68,8 +68,10 @@ function readBlocks(text: string): Reading | null {
   const rows = slotsOfBlocks(rowsOf(text));
   const inTables = filledOf(rows) > 0 && filledOf(rows) >= filledOf(listed) ? rows : listed;
   const inLines = slotsOfLines(text);
-  const slots = filledOf(inLines) > filledOf(inTables) ? withShared(inLines, sharedBy(blocks)) : inTables;
-  const { machine, told: fields } = machineOfBlocks(blocks, new Set(slots.map(({ line }) => line)));
+  const isInLines = filledOf(inLines) > filledOf(inTables);
+  const slots = isInLines ? withShared(inLines, sharedBy(blocks)) : inTables;
+  // Lines of slots are no blocks of their own.
+  const { machine, told: fields } = machineOfBlocks(blocks, new Set(isInLines ? [] : slots.map(({ line }) => line)));
   const panel = readPanel(text);
   const filled = slots.filter(({ installed }) => installed !== null);
   if (filled.length === 0 && panel !== null)

@@ -4,7 +4,7 @@ import { NOTHING_TOLD, type ReadModule } from '../reading';
 import { foldText } from '../specification/fold-text';
 import type { ListedSlot } from './module-blocks';
 import { isSlotName } from './pairs';
-import { formIn, generationIn, labelledRateIn, moduleSizeIn, rateOf, saysEmpty } from './values';
+import { eccIn, formIn, generationIn, moduleSizeIn, rateOf, saysEmpty } from './values';
 
 /** A line of a slot is short. */
 const LONGEST_LINE = 160;
@@ -16,24 +16,25 @@ const LEAST_SLOTS = 2;
 
 /** The name in front: up to where what is in it is told. */
 const NAMED =
-  /^(?<name>[\p{L}][\p{L}\d #/_.()-]{0,38}?)(?:\s*[:=]\s*|\s+-\s+|\s{2,}|\s+)(?:(?:size|capacity|gr(?:ö|o)(?:ss|ß)e|taille|tama(?:ñ|n)o|grootte|dimensione|tamanho)\s*[:=]?\s*)?(?<rest>\d[\d.,]*\s?[KMGT]i?[Bo]\b.*|(?:empty|none|not (?:installed|present|populated)|unpopulated|leer|nicht \p{L}+|frei|vide|libre|vac[ií]o|no instalado|leeg|niet \p{L}+|vuoto|non installato|vazio|livre|n\/a)\.?)$/iu;
+  /^(?<name>[\p{L}][\p{L}\d #/_.()-]{0,38}?)(?:\s*[:=]\s*|\s+-\s+|\s{2,}|\s+)(?:(?:size|capacity|gr(?:ö|o)(?:ss|ß)e|taille|tama(?:ñ|n)o|grootte|dimensione|tamanho)\s*[:=]?\s*)?(?<rest>\d[\d.,]*\s?[KMGT]i?[Bo]\b.*|(?:empty|none|not (?:installed|present|populated)|unpopulated|leer|nicht \p{L}+|frei|vide|libre|vac[ií][oa]|no instalad[oa]|leeg|niet \p{L}+|vuot[oa]|liber[oa]|non installat[oa]|vazi[oa]|livre|n\/a)\.?)$/iu;
 
 /** What a slot may take, or what is sold: no word of what is in it. */
 const NO_STATE =
   /(?<![a-z])(?:up to|max(?:imum|imal)?|supports?|supported|bis zu|jusqu|hasta|fino a|tot|ate|each|per slot|or|oder|optional)(?![a-z])/;
 
-function moduleOf(rest: string): ReadModule | null {
+function moduleOf(name: string, rest: string): ReadModule | null {
   const capacityMiB = moduleSizeIn(rest);
   if (capacityMiB === null) return null;
   const generation = generationIn(rest);
-  const form = formIn(rest);
+  // A socket for SO-DIMMs is called so; "DIMM" is a word for any.
+  const form = formIn(rest) ?? (/so-?dimm/i.test(name) ? formIn(name) : null);
   return {
     ...NOTHING_TOLD,
     capacityMiB,
     generation,
     form: form?.form ?? null,
-    rateMTs: labelledRateIn(rest),
-    configuredRateMTs: labelledRateIn(rest) === null ? rateOf(rest, generation) : null,
+    ecc: /(?<![a-z])ecc(?![a-z])/i.test(rest) ? eccIn(rest) : null,
+    rateMTs: rateOf(rest, generation),
     soldered: form === null ? null : form.soldered,
   };
 }
@@ -51,7 +52,7 @@ export function slotsOfLines(text: string): ListedSlot[] {
     const { name = '', rest = '' } = NAMED.exec(line)?.groups ?? {};
     if (name === '' || !isSlotName(name)) continue;
     if (NO_STATE.test(foldText(rest))) return [];
-    const installed = saysEmpty(rest) ? null : moduleOf(rest);
+    const installed = saysEmpty(rest) ? null : moduleOf(name, rest);
     if (installed === null && !saysEmpty(rest)) continue;
     slots.push({ locator: socketName(name.trim()), bank: null, installed, line: number });
   }

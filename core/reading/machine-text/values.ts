@@ -40,7 +40,7 @@ export function moduleSizeIn(text: string): number | null {
   return Number.isInteger(whole) && whole > 0 ? whole : null;
 }
 
-const NAMED = /(?<![a-z0-9])(?<low>lp)?-?ddr[ -]?(?<digit>[1-5])?(?<mark>x)?(?:l(?![a-z]))?(?![a-z])/;
+const NAMED = /(?<![a-z0-9])(?<low>lp)?-?ddr(?:[ -]?(?<digit>[1-5])(?!\d))?(?<mark>x)?(?:l(?![a-z]))?(?![a-z])/;
 /** Labels of DDR modules, which have no digit of a generation (JEDEC 21-C 4.20). */
 const DDR_LABEL = /(?<![a-z0-9])pc-?(?<number>1600|2100|2700|3200)(?![0-9])/;
 const LABELLED = /(?<![a-z0-9])pc(?<digit>[2-5])l?-?(?<number>\d{3,5})/;
