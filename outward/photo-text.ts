@@ -225,18 +225,13 @@ async function readNow(input: Uint8Array, tell: TellProgress): Promise<PhotoRead
   return { ok: true, ...weighPhoto(found.words, placed, kept.width / kept.height), codes: placed, kept, fault };
 }
 
-/**
- * Reads the words and codes of a photograph on threads of their own, one picture at a time: opened, turned upright,
- * enlarged and evened out first. Never throws on a bad picture.
- *
- * @param tell hears how far it is
- */
-export async function readPicture(input: Uint8Array, tell: TellProgress = () => {}): Promise<PhotoRead> {
+/** Megapixels are opened for one picture at a time; a crowd is asked to come back. */
+async function inTurn<T>(work: () => Promise<T>, tell: TellProgress): Promise<T | { ok: false; code: 'too-many' }> {
   if (waiting >= MOST_WAITING) return { ok: false, code: 'too-many' };
   if (idle !== null) clearTimeout(idle);
   if (waiting > 0) tell({ step: 'waiting', share: 0 });
   waiting++;
-  const turn = busy.then(() => readNow(input, tell));
+  const turn = busy.then(work);
   busy = turn.catch(() => null);
   try {
     return await turn;
@@ -248,6 +243,29 @@ export async function readPicture(input: Uint8Array, tell: TellProgress = () => 
     idle = setTimeout(() => void endThread(), IDLE_MS);
     idle.unref();
   }
+}
+
+/**
+ * Reads the words and codes of a photograph on threads of their own, one picture at a time: opened, turned upright,
+ * enlarged and evened out first. Never throws on a bad picture.
+ *
+ * @param tell hears how far it is
+ */
+export async function readPicture(input: Uint8Array, tell: TellProgress = () => {}): Promise<PhotoRead> {
+  return inTurn(() => readNow(input, tell), tell);
+}
+
+/** Makes a photograph anew as it is kept, without looking for words. Never throws on a bad picture. */
+export async function plainPicture(
+  input: Uint8Array,
+  tell: TellProgress = () => {},
+): Promise<{ ok: true; kept: KeptPicture } | { ok: false; code: PhotoFault }> {
+  return inTurn(async () => {
+    const picture = await openPicture(input);
+    return typeof picture === 'string'
+      ? ({ ok: false, code: picture } as const)
+      : ({ ok: true, kept: await keptPicture(picture, 0) } as const);
+  }, tell);
 }
 
 /** Ends the thread, where one runs: tests wait for it. */

@@ -1,7 +1,5 @@
 import { z } from 'zod';
-import { keptPicture } from '../outward/kept-picture';
-import { openPicture } from '../outward/open-picture';
-import { PHOTO_FAULTS, type PhotoFault, readPicture, type TellProgress } from '../outward/photo-text';
+import { PHOTO_FAULTS, type PhotoFault, plainPicture, readPicture, type TellProgress } from '../outward/photo-text';
 import { pool } from '../store/database';
 import {
   changeJobPicture,
@@ -48,9 +46,8 @@ async function look({ input, plain }: Sent, tell: TellProgress): Promise<Looked>
     const { kept, lines, added, unnamed, codes, fault: missed } = read;
     return { ok: true, ...kept, words: { lines, added, unnamed, codes }, fault: codes.length > 0 ? null : missed };
   }
-  const picture = await openPicture(input);
-  if (typeof picture === 'string') return { ok: false, code: picture };
-  return { ok: true, ...(await keptPicture(picture, 0)), words: NO_WORDS, fault: null };
+  const made = await plainPicture(input, tell);
+  return made.ok ? { ok: true, ...made.kept, words: NO_WORDS, fault: null } : made;
 }
 
 /**
