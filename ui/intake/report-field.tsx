@@ -177,7 +177,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
         <FileButton fileLabel="Files to read" multiple disabled={busy} onFiles={(files) => void takeFiles(files)}>
           Choose files
         </FileButton>
-        <PictureButton className="pointer-fine:hidden" disabled={busy} onPicture={(file) => void takeFiles([file])}>
+        <PictureButton touchOnly disabled={busy} onPicture={(file) => void takeFiles([file])}>
           Take a photograph
         </PictureButton>
         {asks.slots && !typing && <Button onClick={() => setTyping(true)}>Type what its screen shows</Button>}

@@ -189,7 +189,7 @@ export function TakeReport() {
         <FileButton fileLabel="Report to read" disabled={busy} onFiles={([file]) => void takeFile(file)}>
           Choose a file
         </FileButton>
-        <PictureButton className="pointer-fine:hidden" disabled={busy} onPicture={(file) => void takeFile(file)}>
+        <PictureButton touchOnly disabled={busy} onPicture={(file) => void takeFile(file)}>
           Take a photograph
         </PictureButton>
       </div>
