@@ -1,6 +1,7 @@
 import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow } from './browser';
+import { inLongRun } from './in-long-run';
 import { signIn } from './sign-in';
 import { openStage } from './stage';
 
@@ -69,7 +70,9 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
     expect(faults).toEqual([]);
   });
 
-  test('the plan that is looked at and every sheet: axe finds nothing', async () => {
+  // These are looked at by day; in the other light in the long run.
+  const byDay = light === 'day' ? test : inLongRun;
+  byDay('the plan that is looked at and every sheet: axe finds nothing', async () => {
     const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
     await signIn(context, stage.app.base);
     await page.goto('/jobs/1/options');
@@ -110,7 +113,7 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
     await context.close();
   });
 
-  test('the door and the customer’s page, wide and on a telephone: axe finds nothing', async () => {
+  byDay('the door and the customer’s page, wide and on a telephone: axe finds nothing', async () => {
     for (const width of [1280, 390]) {
       const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light, width });
       for (const path of ['/sign-in', '/sign-in?wrong=signed-out', quotePath]) {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Locator, Page } from 'playwright-core';
 import { axeFindings, ladderDrawn, openWindow } from './browser';
+import { inLongRun } from './in-long-run';
 import { pdfText } from './pdf-text';
 import { signIn } from './sign-in';
 import { openStage } from './stage';
@@ -117,71 +118,75 @@ test('with the network gone what was typed stays, and the same yes goes through 
   await customer.context.close();
 }, 300_000);
 
-test('sent, opened, accepted on a telephone; then a price moves, and a change order is out', async () => {
-  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
-  await signIn(context, stage.app.base);
-  await page.goto('/jobs/1/options?open=');
-  await ladderDrawn(page);
-  await page.keyboard.press('0');
-  await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
-  const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');
-  const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
-  await page.goto('/jobs/1/quote');
-  await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
-  await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
-  const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
+inLongRun(
+  'sent, opened, accepted on a telephone; then a price moves, and a change order is out',
+  async () => {
+    const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+    await signIn(context, stage.app.base);
+    await page.goto('/jobs/1/options?open=');
+    await ladderDrawn(page);
+    await page.keyboard.press('0');
+    await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
+    const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');
+    const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
+    await page.goto('/jobs/1/quote');
+    await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
+    await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
+    const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
-  const customer = await phone(link);
-  await customer.page.getByRole('radio', { name: /^Option 2/ }).check();
-  for (const one of await customer.page.getByRole('checkbox').all()) await one.check();
-  await customer.page.getByLabel('Your name, in place of a signature').fill('Oddny Fairlie');
-  await saysYes(customer.page).tap();
-  await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
-  const frozen = await customer.page.getByRole('article').nth(1).innerText();
+    const customer = await phone(link);
+    await customer.page.getByRole('radio', { name: /^Option 2/ }).check();
+    for (const one of await customer.page.getByRole('checkbox').all()) await one.check();
+    await customer.page.getByLabel('Your name, in place of a signature').fill('Oddny Fairlie');
+    await saysYes(customer.page).tap();
+    await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
+    const frozen = await customer.page.getByRole('article').nth(1).innerText();
 
-  // The paper is told from others by its code.
-  await customer.page.getByText('Is my paper this quote?').tap();
-  const code = await customer.page.locator('code').innerText();
-  const paper = (await pdfText(customer.page.request, `${link}/pdf`)).replace(/\s+/g, ' ');
-  expect(paper).toContain(code);
-  await customer.page.getByLabel('The first letters of the code').fill(code.slice(0, 17).toUpperCase());
-  await customer.page.getByText('✓ It is this quote, as it was sent.').waitFor();
-  const data = await customer.page.request.get(`${link}/json`);
-  expect(
-    createHash('sha256')
-      .update(await data.body())
-      .digest('hex'),
-  ).toBe(code.replaceAll(' ', ''));
+    // The paper is told from others by its code.
+    await customer.page.getByText('Is my paper this quote?').tap();
+    const code = await customer.page.locator('code').innerText();
+    const paper = (await pdfText(customer.page.request, `${link}/pdf`)).replace(/\s+/g, ' ');
+    expect(paper).toContain(code);
+    await customer.page.getByLabel('The first letters of the code').fill(code.slice(0, 17).toUpperCase());
+    await customer.page.getByText('✓ It is this quote, as it was sent.').waitFor();
+    const data = await customer.page.request.get(`${link}/json`);
+    expect(
+      createHash('sha256')
+        .update(await data.body())
+        .digest('hex'),
+    ).toBe(code.replaceAll(' ', ''));
 
-  // What the second option buys costs more from now on.
-  await page.goto('/jobs/1/quote');
-  await page.getByText(/option 2 accepted on/).waitFor();
-  const moved = await context.request.post(`/api/offers/${bought}/price`, {
-    data: { costCents: 9_900 },
-    headers: { origin: stage.app.base },
-  });
-  expect(moved.ok()).toBe(true);
-  await page.reload();
-  await page.getByText(/^Option 2: .* more each .*; it leaves /).waitFor();
-  await pressTill(page, 'r', page.getByText('Look, then send it as a new version.'));
-  // What was accepted is changed by nobody's slip of a key.
-  await page.getByText(/Oddny Fairlie accepted option 2 of 20\d\d-\d{4} on .* A change order replaces it/).waitFor();
-  expect(await page.getByRole('button', { name: /^Send change order/ }).isDisabled()).toBe(true);
-  await page.getByLabel('Change the accepted order').check();
-  expect(await axeFindings(page)).toEqual([]);
-  await page.getByRole('heading', { name: 'This goes to the customer' }).click();
-  await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
-  await page.getByText(/option 2 accepted on .*, then changed/).waitFor();
-  const changed = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
+    // What the second option buys costs more from now on.
+    await page.goto('/jobs/1/quote');
+    await page.getByText(/option 2 accepted on/).waitFor();
+    const moved = await context.request.post(`/api/offers/${bought}/price`, {
+      data: { costCents: 9_900 },
+      headers: { origin: stage.app.base },
+    });
+    expect(moved.ok()).toBe(true);
+    await page.reload();
+    await page.getByText(/^Option 2: .* more each .*; it leaves /).waitFor();
+    await pressTill(page, 'r', page.getByText('Look, then send it as a new version.'));
+    // What was accepted is changed by nobody's slip of a key.
+    await page.getByText(/Oddny Fairlie accepted option 2 of 20\d\d-\d{4} on .* A change order replaces it/).waitFor();
+    expect(await page.getByRole('button', { name: /^Send change order/ }).isDisabled()).toBe(true);
+    await page.getByLabel('Change the accepted order').check();
+    expect(await axeFindings(page)).toEqual([]);
+    await page.getByRole('heading', { name: 'This goes to the customer' }).click();
+    await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
+    await page.getByText(/option 2 accepted on .*, then changed/).waitFor();
+    const changed = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
-  // The accepted version keeps its yes and says what came after; what it promised is what it was.
-  await customer.page.reload();
-  await customer.page.getByText('A newer quote changes this order.').waitFor();
-  await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
-  expect(await customer.page.getByRole('article').nth(1).innerText()).toBe(frozen);
-  await customer.page.goto(changed);
-  await customer.page.getByText(/^This changes your order: on .* you accepted option 2 of quote/).waitFor();
-  await saysYes(customer.page).waitFor();
-  expect(faults).toEqual([]);
-  await Promise.all([context.close(), customer.context.close()]);
-}, 300_000);
+    // The accepted version keeps its yes and says what came after; what it promised is what it was.
+    await customer.page.reload();
+    await customer.page.getByText('A newer quote changes this order.').waitFor();
+    await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
+    expect(await customer.page.getByRole('article').nth(1).innerText()).toBe(frozen);
+    await customer.page.goto(changed);
+    await customer.page.getByText(/^This changes your order: on .* you accepted option 2 of quote/).waitFor();
+    await saysYes(customer.page).waitFor();
+    expect(faults).toEqual([]);
+    await Promise.all([context.close(), customer.context.close()]);
+  },
+  300_000,
+);

@@ -2,6 +2,7 @@ import type { APIRequestContext } from 'playwright-core';
 import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
 import { openWindow } from './browser';
+import { inLongRun } from './in-long-run';
 import { pdfText } from './pdf-text';
 import { signIn } from './sign-in';
 import { openStage } from './stage';
@@ -53,36 +54,44 @@ test('a quote acknowledged as sent is whole after the process is killed', async 
   await context.close();
 });
 
-test('a yes outlives the process at any step: said again it is the same yes', async () => {
-  process.env.DATABASE_URL = stage.app.databaseUrl;
-  const path = `/q/${await jobLink(CHOIR)}`;
-  await closePool();
-  const quote = await (await fetch(`${stage.app.base}${path}/json`)).json();
-  const [option] = quote.options;
-  const body = JSON.stringify({
-    ...{ kind: 'accept', place: option.place, signed: 'Iver Stroud' },
-    ticked: option.statements ?? [],
-  });
-  const say = () =>
-    fetch(`${stage.app.base}${path}/answer`, { method: 'POST', body, headers: { 'content-type': 'application/json' } });
-  for (const delay of [0, 4, 10, 25, 60]) {
-    const first = say().then(
-      ({ ok }) => ok,
-      () => false,
-    );
-    await new Promise((resolve) => setTimeout(resolve, delay));
-    await stage.app.kill();
-    const acknowledged = await first;
-    await stage.app.start();
-    const page = await (await fetch(`${stage.app.base}${path}`)).text();
-    if (acknowledged) expect(page).toContain('was accepted by Iver Stroud');
-  }
-  expect((await say()).status).toBe(200);
-  expect((await say()).status).toBe(200);
-  const answers = await pool().query("select signed from quote_answer where kind = 'accepted'");
-  expect(answers.rows.filter(({ signed }) => signed === 'Iver Stroud')).toHaveLength(1);
-  await closePool();
-}, 120_000);
+inLongRun(
+  'a yes outlives the process at any step: said again it is the same yes',
+  async () => {
+    process.env.DATABASE_URL = stage.app.databaseUrl;
+    const path = `/q/${await jobLink(CHOIR)}`;
+    await closePool();
+    const quote = await (await fetch(`${stage.app.base}${path}/json`)).json();
+    const [option] = quote.options;
+    const body = JSON.stringify({
+      ...{ kind: 'accept', place: option.place, signed: 'Iver Stroud' },
+      ticked: option.statements ?? [],
+    });
+    const say = () =>
+      fetch(`${stage.app.base}${path}/answer`, {
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json' },
+      });
+    for (const delay of [0, 4, 10, 25, 60]) {
+      const first = say().then(
+        ({ ok }) => ok,
+        () => false,
+      );
+      await new Promise((resolve) => setTimeout(resolve, delay));
+      await stage.app.kill();
+      const acknowledged = await first;
+      await stage.app.start();
+      const page = await (await fetch(`${stage.app.base}${path}`)).text();
+      if (acknowledged) expect(page).toContain('was accepted by Iver Stroud');
+    }
+    expect((await say()).status).toBe(200);
+    expect((await say()).status).toBe(200);
+    const answers = await pool().query("select signed from quote_answer where kind = 'accepted'");
+    expect(answers.rows.filter(({ signed }) => signed === 'Iver Stroud')).toHaveLength(1);
+    await closePool();
+  },
+  120_000,
+);
 
 test('a price that moves afterwards leaves a sent quote as it is, page and paper', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
@@ -142,7 +151,7 @@ async function openOptions(request: APIRequestContext): Promise<{ offerId: numbe
   return { offerId: Number(plan.bought[0]?.offer.replace('offer-', '')) };
 }
 
-test('what was ticked on the bench outlives the process in the middle of the list', async () => {
+inLongRun('what was ticked on the bench outlives the process in the middle of the list', async () => {
   const context = await stage.browser.newContext({ baseURL: stage.app.base });
   await signIn(context, stage.app.base);
   const post = (path: string, data: unknown) =>

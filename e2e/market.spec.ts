@@ -4,6 +4,7 @@ import { openTestFeeds } from '../scripts/test-feeds';
 import { closePool, pool } from '../store/database';
 import { setFeedUrl } from '../store/feeds';
 import { axeFindings, ladderDrawn, openWindow } from './browser';
+import { inLongRun } from './in-long-run';
 import { signIn } from './sign-in';
 import { openStage } from './stage';
 
@@ -85,64 +86,67 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await context.close();
 });
 
-test('a seller’s feed goes through its moods while plans are made: what is sick changes nothing and shows its age', async () => {
-  process.env.DATABASE_URL = stage.app.databaseUrl;
-  const [quayside] = DEMO_SELLERS;
-  // Cheap enough to be seen on the ladder, not so cheap that it looks like a slip.
-  const feeds = await openTestFeeds('error,slow,half,nonsense,well', (catalogue) => ({
-    ...catalogue,
-    sellers: {
-      [quayside.slug]: (catalogue.sellers[quayside.slug] ?? []).map((item: { costCents: number }) => ({
-        ...item,
-        costCents: Math.round(item.costCents * 0.7),
-      })),
-    },
-  }));
-  try {
-    await setFeedUrl(pool(), quayside.name, feeds.url(quayside.slug));
-    // Only when it is asked by hand: the test says which mood is looked at.
-    await pool().query("update seller_feed set next_at = now() + interval '1 day'");
-    await closePool();
-    const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
-    await signIn(context, stage.app.base, 'teo');
-    const other = await context.newPage();
-    const ladder = async () => {
-      await other.goto('/jobs/1/options');
-      await ladderDrawn(other);
-      return other.locator('main').innerText();
-    };
-    const before = await ladder();
-    await page.goto('/offers');
-    for (const [sentence, seconds] of [
-      ['the feed answered 500', 5],
-      ['the feed took longer than 5 seconds', 0],
-      ['the feed broke off in the middle', 5],
-      ['the feed makes no sense at items.0.part', 5],
-    ] as const) {
-      await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
-      if (seconds === 0) expect(await ladder()).toBe(before);
-      await page.getByText(sentence).first().waitFor();
-      expect(await ladder()).toBe(before);
-    }
-    await page.reload();
-    await page.getByText('△ feed: the feed makes no sense').waitFor();
-    await page.getByLabel('Find offers').fill('quayside ddr4');
-    await page.getByText('△ the feed never answered').first().waitFor();
-    expect(await axeFindings(page)).toEqual([]);
+inLongRun(
+  'a seller’s feed goes through its moods while plans are made: what is sick changes nothing and shows its age',
+  async () => {
+    process.env.DATABASE_URL = stage.app.databaseUrl;
+    const [quayside] = DEMO_SELLERS;
+    // Cheap enough to be seen on the ladder, not so cheap that it looks like a slip.
+    const feeds = await openTestFeeds('error,slow,half,nonsense,well', (catalogue) => ({
+      ...catalogue,
+      sellers: {
+        [quayside.slug]: (catalogue.sellers[quayside.slug] ?? []).map((item: { costCents: number }) => ({
+          ...item,
+          costCents: Math.round(item.costCents * 0.7),
+        })),
+      },
+    }));
+    try {
+      await setFeedUrl(pool(), quayside.name, feeds.url(quayside.slug));
+      // Only when it is asked by hand: the test says which mood is looked at.
+      await pool().query("update seller_feed set next_at = now() + interval '1 day'");
+      await closePool();
+      const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+      await signIn(context, stage.app.base, 'teo');
+      const other = await context.newPage();
+      const ladder = async () => {
+        await other.goto('/jobs/1/options');
+        await ladderDrawn(other);
+        return other.locator('main').innerText();
+      };
+      const before = await ladder();
+      await page.goto('/offers');
+      for (const [sentence, seconds] of [
+        ['the feed answered 500', 5],
+        ['the feed took longer than 5 seconds', 0],
+        ['the feed broke off in the middle', 5],
+        ['the feed makes no sense at items.0.part', 5],
+      ] as const) {
+        await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
+        if (seconds === 0) expect(await ladder()).toBe(before);
+        await page.getByText(sentence).first().waitFor();
+        expect(await ladder()).toBe(before);
+      }
+      await page.reload();
+      await page.getByText('△ feed: the feed makes no sense').waitFor();
+      await page.getByLabel('Find offers').fill('quayside ddr4');
+      await page.getByText('△ the feed never answered').first().waitFor();
+      expect(await axeFindings(page)).toEqual([]);
 
-    await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
-    await page
-      .getByText(/prices moved/)
-      .first()
-      .waitFor();
-    await page.getByText('△ the feed never answered').first().waitFor({ state: 'detached' });
-    expect(await ladder()).not.toBe(before);
-    expect(faults).toEqual([]);
-    await context.close();
-  } finally {
-    feeds.stop();
-  }
-});
+      await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
+      await page
+        .getByText(/prices moved/)
+        .first()
+        .waitFor();
+      await page.getByText('△ the feed never answered').first().waitFor({ state: 'detached' });
+      expect(await ladder()).not.toBe(before);
+      expect(faults).toEqual([]);
+      await context.close();
+    } finally {
+      feeds.stop();
+    }
+  },
+);
 
 test('a machine that is not bought yet: the maker’s configurations beside fitting it here, and what is soldered', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);

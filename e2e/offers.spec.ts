@@ -1,5 +1,6 @@
 import { priceListPieces } from '../bench/price-list';
 import { axeFindings, openWindow } from './browser';
+import { inLongRun } from './in-long-run';
 import { signIn } from './sign-in';
 import { openStage } from './stage';
 
@@ -143,7 +144,7 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
   await context.close();
 });
 
-test('a list of many rows says how far it is, is looked at in parts, and nobody waits for it', async () => {
+inLongRun('a list of many rows says how far it is, is looked at in parts, and nobody waits for it', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   await page.goto('/offers');

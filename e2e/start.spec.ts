@@ -3,6 +3,7 @@ import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort } from '../scripts/cluster';
+import { inLongRun } from './in-long-run';
 
 const ROOT = join(__dirname, '..');
 
@@ -106,14 +107,17 @@ test('a first start sets up everything, Ctrl-C ends all of it, a second start fi
   expect(isUp(left)).toBe(false);
 });
 
-test('a start without the demo, on a server that is given, shows a shop that is not set up and leaves the server alone', async () => {
-  const { testDatabase } = await import('../scripts/test-database');
-  const given = await testDatabase();
-  const started = await start({ DATABASE_URL: given.url, FENBRIK_DEMO: 'off' });
-  expect(started.said).not.toContain('PostgreSQL');
-  const page = await answers(started.url);
-  expect(page?.text).toContain('A shop that is not set up yet');
-  expect(page?.text).not.toContain('demo shop');
-  expect(await end(started.child, 'SIGINT')).toBe(0);
-  await given.drop();
-});
+inLongRun(
+  'a start without the demo, on a server that is given, shows a shop that is not set up and leaves the server alone',
+  async () => {
+    const { testDatabase } = await import('../scripts/test-database');
+    const given = await testDatabase();
+    const started = await start({ DATABASE_URL: given.url, FENBRIK_DEMO: 'off' });
+    expect(started.said).not.toContain('PostgreSQL');
+    const page = await answers(started.url);
+    expect(page?.text).toContain('A shop that is not set up yet');
+    expect(page?.text).not.toContain('demo shop');
+    expect(await end(started.child, 'SIGINT')).toBe(0);
+    await given.drop();
+  },
+);
