@@ -4,6 +4,8 @@ const CR = 0x0d;
 
 /** Cells of one row above this many are dropped: no report has as many. */
 const MOST_CELLS = 1024;
+/** What of a quoted cell is kept, characters: no report has as many. */
+const LONGEST_CELL = 64 * 1024;
 
 export interface CsvRow {
   cells: string[];
@@ -30,7 +32,8 @@ export function* csvRows(text: string, separator: string): Generator<CsvRow> {
     if (text.charCodeAt(at) === QUOTE) {
       const end = closingQuote(text, at + 1);
       const cell = text.slice(at + 1, end);
-      take(cell.includes('""') ? cell.replaceAll('""', '"') : cell);
+      const kept = cell.slice(0, LONGEST_CELL);
+      take(kept.includes('""') ? kept.replaceAll('""', '"') : kept);
       line += countLines(cell);
       at = endOfCell(text, end + 1, comma);
     } else {

@@ -5,15 +5,26 @@
 const HIGH_LETTERS =
   '\u20ac\u0081\u201a\u0192\u201e\u2026\u2020\u2021\u02c6\u2030\u0160\u2039\u0152\u008d\u017d\u008f\u0090\u2018\u2019\u201c\u201d\u2022\u2013\u2014\u02dc\u2122\u0161\u203a\u0153\u009d\u017e\u0178';
 
-/** Bytes put right at a time: a file of nothing but high letters must not hold a piece for each of them. */
-const CHUNK = 32 * 1024;
+/** The letter of each byte. */
+const LETTERS = Uint16Array.from({ length: 256 }, (_, byte) =>
+  byte >= 0x80 && byte < 0xa0 ? HIGH_LETTERS.charCodeAt(byte - 0x80) : byte,
+);
+/** Bytes put right at a time. */
+const CHUNK = 64 * 1024;
 
 function decodeWindows(bytes: Uint8Array): string {
-  const decoder = new TextDecoder('windows-1252');
+  const decoder = new TextDecoder('utf-16le');
+  const units = new Uint8Array(2 * Math.min(CHUNK, bytes.length));
   let text = '';
   for (let from = 0; from < bytes.length; from += CHUNK) {
-    const latin = decoder.decode(bytes.subarray(from, from + CHUNK));
-    text += latin.replace(/[\u0080-\u009f]/g, (letter) => HIGH_LETTERS[letter.charCodeAt(0) - 0x80] ?? letter);
+    const length = Math.min(CHUNK, bytes.length - from);
+    for (let at = 0; at < length; at++) {
+      const letter = LETTERS[bytes[from + at] ?? 0] ?? 0;
+      units[2 * at] = letter & 0xff;
+      units[2 * at + 1] = letter >> 8;
+    }
+    // Nothing of one piece belongs to the next; a mark at its beginning is none.
+    text += decoder.decode(units.subarray(0, 2 * length), { stream: true });
   }
   return text;
 }

@@ -2,6 +2,8 @@ import { lines } from './lines';
 
 /** More bytes than this are not taken from a dump; the largest structure tables have less. */
 const MOST_BYTES = 256 * 1024;
+/** A dump of a byte a line has no more. */
+const MOST_LINES = 300_000;
 /** Fewer bytes than this are no dump of anything that is read. */
 const LEAST_BYTES = 32;
 /** A line longer than this is no line of a dump, save for one that is nothing but digits. */
@@ -69,6 +71,11 @@ function rowLength(rows: readonly Row[]): number {
   return step >= 4 && step <= 64 ? step : USUAL_ROW;
 }
 
+/** A row may be a whole dump in one run of digits: too many for one call. */
+function append(bytes: number[], more: readonly number[]): void {
+  for (const byte of more) bytes.push(byte);
+}
+
 /** Puts rows together; a row that repeats up to the next address (`*`) is written out. Null: an address does not follow. */
 function joined(rows: readonly (Row | 'same')[]): Uint8Array {
   const length = rowLength(rows.filter((row) => row !== 'same'));
@@ -84,13 +91,13 @@ function joined(rows: readonly (Row | 'same')[]): Uint8Array {
     if (row.address !== null) {
       base ??= row.address;
       const at = row.address - base;
-      while (same && last.length > 0 && bytes.length < Math.min(at, MOST_BYTES)) bytes.push(...last);
+      while (same && last.length > 0 && bytes.length < Math.min(at, MOST_BYTES)) append(bytes, last);
       // A gap, or rows out of order: what follows is not known to belong here.
       if (at !== bytes.length) break;
     }
     same = false;
     last = row.address === null ? row.bytes : row.bytes.slice(0, length);
-    bytes.push(...last);
+    append(bytes, last);
     if (bytes.length >= MOST_BYTES) break;
   }
   return Uint8Array.from(bytes.slice(0, MOST_BYTES));
@@ -104,14 +111,15 @@ export function bytesOfHexDump(text: string): Uint8Array | null {
   const rows: (Row | 'same')[] = [];
   let others = 0;
   let count = 0;
-  for (const { text: line } of lines(text)) {
+  for (const { text: line, number } of lines(text)) {
+    if (number > MOST_LINES) break;
     if (line.trim() === '' || /^\s*(?:#|\/\/|;)/.test(line)) continue;
     const row = line.trim() === '*' ? 'same' : rowOf(line);
     if (row === null) {
       if (++others > rows.length + 8) return null;
       continue;
     }
-    rows.push(row);
+    if (row !== 'same' || rows.at(-1) !== 'same') rows.push(row);
     count += row === 'same' ? 0 : row.bytes.length;
     if (count > MOST_BYTES) break;
   }

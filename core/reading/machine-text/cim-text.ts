@@ -81,6 +81,8 @@ function tableOf(text: string): CimRecord[] {
   let columns: { name: string; start: number }[] = [];
   for (const { text: raw } of lines(text)) {
     const line = raw.slice(0, LONGEST_LINE);
+    // One word is neither a head of columns nor a row under some.
+    if (columns.length === 0 && !line.includes(' ') && !line.includes('\t')) continue;
     const heads = [...line.matchAll(HEAD)].map((found) => ({ name: found[0].toLowerCase(), start: found.index }));
     if (heads.length >= 2 && heads.every(({ name }) => CIM_PROPERTIES.has(name)) && !/\d/.test(line)) {
       columns = heads;

@@ -19,6 +19,9 @@ function solderedOf(notes: Notes, generations: readonly Generation[], form: stri
 const headOf = (unit: SpecUnit | undefined): string =>
   unit === undefined ? '' : unit.labelEnd > 0 ? unit.text.slice(0, unit.labelEnd) : unit.text;
 
+/** A specification is pages long; a text of more is read as far as this. */
+const MOST_CHARACTERS = 1_000_000;
+
 /** How sure it is that a text says what a kind of machine takes. */
 export type Sureness = 'sure' | 'maybe' | 'none';
 
@@ -73,7 +76,8 @@ function surenessOf(
  *
  * @param name what the text is called where it does not stand in it (a page's heading)
  */
-export function readSpecification(input: string, name: string | null = null): SpecificationFound {
+export function readSpecification(whole: string, name: string | null = null): SpecificationFound {
+  const input = whole.slice(0, MOST_CHARACTERS);
   const units = unitsOf(input);
   const heading = name === null ? nameOf(input) : nameOf(name);
   const notes = notesOf(units, heading !== null && name === null);
@@ -102,7 +106,10 @@ export function readSpecification(input: string, name: string | null = null): Sp
     soldered: about === 'cpu' ? null : soldered,
     standardMemory,
     claims: claims.all,
-    warnings: claims.warnings,
+    warnings:
+      whole.length > input.length
+        ? [...claims.warnings, 'truncated: the text is read as far as 1,000,000 characters']
+        : claims.warnings,
   };
   return { reading, ...surenessOf(input, folded, reading, notes) };
 }
