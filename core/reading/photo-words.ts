@@ -279,10 +279,15 @@ function spellingsOf(word: string): Spelling[] {
 
 /** Spellings that a doubtful word may have, the ones that say something of memory first; its own is among them. */
 export function likelySpellings(word: string): string[] {
-  const ranked = spellingsOf(word).map((one) => ({ ...one, sense: sense(one.text) }));
-  const [first, ...others] = ranked.sort((a, b) => b.sense - a.sense || a.slips - b.slips).map(({ text }) => text);
-  const likely = [first ?? word, ...others].slice(0, MOST_LIKELY);
-  return likely.includes(word) ? likely : [...likely.slice(0, -1), word];
+  const all = spellingsOf(word);
+  // A label misread is hardly anything but a label.
+  const labels = all.filter(({ text }) => isModuleLabel(text));
+  const ranked = (labels.length > 0 ? labels : all).map((one) => ({ ...one, sense: sense(one.text) }));
+  const likely = ranked
+    .sort((one, other) => other.sense - one.sense || one.slips - other.slips)
+    .slice(0, MOST_LIKELY)
+    .map(({ text }) => text);
+  return likely.includes(word) ? likely : [...likely.slice(0, MOST_LIKELY - 1), word];
 }
 
 /** A label with a sign or two misread, as it must be: there is one spelling that is a label. It is asked about all the same. */

@@ -142,9 +142,12 @@ function readWords(text: string): ReadResult {
 const isSentence = (text: string): boolean =>
   /\p{L}{2}[^.]*[\p{L}\d)]\.(?:\s|$)/u.test(text.slice(0, LISTING_LIMIT)) && text.split(' ', 9).length > 8;
 
-/** Does a system's text tell no more than a page on the machine would? */
+/** Does a system's text tell no more than a page on the machine would? No page tells the version of its firmware. */
 const mayBeSpecification = ({ machine }: Reading): boolean =>
-  machine?.memory.slots.length === 0 && machine.memory.visibleMiB === undefined && machine.maker === null;
+  machine?.memory.slots.length === 0 &&
+  machine.memory.visibleMiB === undefined &&
+  machine.maker === null &&
+  machine.firmware.version === null;
 
 /** A line that begins with what it is about, as a machine's data do. */
 const LABELLED =

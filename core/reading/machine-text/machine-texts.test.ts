@@ -23,6 +23,7 @@ describe('the texts of systems written after the reader', () => {
     ['fresh-3.txt', 20],
     ['fresh-4.txt', 20],
     ['fresh-5.txt', 20],
+    ['fresh-6.txt', 20],
   ] as const;
 
   test.each(LISTS)('%s: %i texts, 95 fields in 100 right, none wrong that changes a plan', (name, count) => {
