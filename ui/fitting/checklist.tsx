@@ -5,6 +5,7 @@ import type { FittingView } from '../job/work-view';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
+import { BenchPictures } from '../pictures/bench-pictures';
 import { FIND_WORDS, hourText, PHASE_NAMES } from './phase-words';
 import { fastenerText, StepNow } from './step-now';
 import { type Bench, useBench } from './use-bench';
@@ -84,6 +85,7 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
       ) : (
         <StepNow key={next.key} step={next} before={fitting.foundBefore[next.key] ?? []} bench={bench} />
       )}
+      <BenchPictures />
       {PHASES.map((phase) => {
         const own = steps.filter((step) => step.phase === phase);
         if (own.length === 0) return null;

@@ -10,7 +10,6 @@ import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { BenchPictures } from '../pictures/bench-pictures';
 import { AcceptForm } from './accept-form';
 import { Checklist } from './checklist';
 import { GuidedSearch } from './guided-search';
@@ -88,7 +87,6 @@ function Bench() {
       <Fault sentence={sentence} />
       {isSearching && <GuidedSearch />}
       {fitting !== null && <Checklist key={fitting.id} fitting={fitting} />}
-      {fitting !== null && <BenchPictures />}
       {fitting !== null && !isSearching && <GuidedSearch />}
     </>
   );

@@ -21,7 +21,7 @@ export function BenchPictures() {
                 <img
                   src={`/api/jobs/${job.id}/pictures/${id}`}
                   alt={caption || name}
-                  className="w-44 h-32 object-cover border border-line rounded-notch"
+                  className="w-44 h-32 object-contain bg-sunk border border-line rounded-notch"
                 />
               </a>
               {caption !== '' && <span className="text-base leading-tight">{caption}</span>}

@@ -31,7 +31,7 @@ function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pic
           src={address}
           alt={caption || name}
           loading="lazy"
-          className="w-28 h-24 object-cover border border-line rounded-notch"
+          className="w-28 h-24 object-contain bg-sunk border border-line rounded-notch"
         />
       </a>
       <div className="grid gap-1 content-start">
