@@ -20,7 +20,7 @@ const headOf = (unit: SpecUnit | undefined): string =>
   unit === undefined ? '' : unit.labelEnd > 0 ? unit.text.slice(0, unit.labelEnd) : unit.text;
 
 /** A specification is pages long; a text of more is read as far as this. */
-const MOST_CHARACTERS = 500_000;
+const MOST_CHARACTERS = 300_000;
 
 /** How sure it is that a text says what a kind of machine takes. */
 export type Sureness = 'sure' | 'maybe' | 'none';
@@ -108,7 +108,7 @@ export function readSpecification(whole: string, name: string | null = null): Sp
     claims: claims.all,
     warnings:
       whole.length > input.length
-        ? [...claims.warnings, 'truncated: the text is read as far as 500,000 characters']
+        ? [...claims.warnings, 'truncated: the text is read as far as 300,000 characters']
         : claims.warnings,
   };
   return { reading, ...surenessOf(input, folded, reading, notes) };
