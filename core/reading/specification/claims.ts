@@ -8,6 +8,8 @@ import { isStandardRate } from './rates';
 import type { SpecUnit } from './units';
 
 const LONGEST_QUOTE = 160;
+/** A warning names so many places at most. */
+const MOST_QUOTES = 8;
 
 /** The words around a place: its line, or the clause of a long one. */
 function quoteAt(input: string, { unit, start, end }: Place): { quote: string; start: number; end: number } {
@@ -43,7 +45,7 @@ export class Claims {
   }
 
   warn(text: string, ...places: Place[]): void {
-    const quotes = [...new Set(places.map((place) => textOf(this.#input, place)))];
+    const quotes = [...new Set(places.slice(0, MOST_QUOTES).map((place) => textOf(this.#input, place)))];
     this.warnings.push(`${text}: ${quotes.join(' and ')}`);
   }
 
@@ -77,10 +79,11 @@ const ofRole = (notes: Notes, role: CapacityRole): Said<SaidCapacity>[] =>
 
 /** Two totals of one line differ because of what the line says beside them: that is its condition. */
 function withConditions(sizes: readonly Said<SaidCapacity>[]): Said<SaidCapacity>[] {
+  const inUnit = new Map<SpecUnit, Set<number>>();
+  for (const { unit, mib } of sizes) inUnit.set(unit, (inUnit.get(unit) ?? new Set()).add(mib));
   return sizes.map((one) => {
-    const sister = sizes.find((other) => other.unit === one.unit && other.mib !== one.mib);
     const says =
-      sister !== undefined &&
+      (inUnit.get(one.unit)?.size ?? 0) > 1 &&
       /(?<![a-z])(?:with|mit|avec|con|met|com|bei|for|fur|pour|para|voor|per|on)(?![a-z])|[(]/.test(one.unit.text);
     return { ...one, isConditional: one.isConditional || says };
   });
@@ -166,12 +169,10 @@ export function claimSizes(notes: Notes, about: About, claims: Claims): Sizes {
     sold.map(({ mib, split }) => [`${mib} ${split?.count}`, { capacityMiB: mib, modules: split?.count ?? null }]),
   );
   const all = [...distinct.values()];
+  const counted = new Set(all.flatMap(({ capacityMiB, modules }) => (modules === null ? [] : [capacityMiB])));
   return {
     slotCount,
-    standardMemory: all.filter(
-      ({ capacityMiB, modules }) =>
-        modules !== null || !all.some((one) => one.capacityMiB === capacityMiB && one.modules !== null),
-    ),
+    standardMemory: all.filter(({ capacityMiB, modules }) => modules !== null || !counted.has(capacityMiB)),
   };
 }
 
@@ -228,7 +229,10 @@ export function claimRates(notes: Notes, about: About, generations: readonly Gen
     if (about === 'cpu') claims.add('cpuMaxRateMTs', fastest.rateMTs, fastest);
     else claims.add('ratesMTs', rates, first);
     if (standard.some(({ isConditional }) => isConditional))
-      claims.warn('a rate hangs on a condition', ...standard.filter(({ isConditional }) => isConditional));
+      claims.warn(
+        'a rate hangs on a condition',
+        ...standard.filter(({ isConditional }) => isConditional).slice(0, MOST_QUOTES),
+      );
   }
   if (about === 'cpu' && generations.length > 1) {
     for (const generation of generations) {
