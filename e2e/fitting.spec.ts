@@ -29,7 +29,7 @@ async function atBench(path: string) {
 /** Takes a yes down that is said at the counter, with all that has to be agreed to. */
 async function sayYes(page: Page, job: number): Promise<void> {
   await page.goto(`/jobs/${job}/fitting`);
-  const take = page.getByRole('button', { name: 'Take the yes down' });
+  const take = page.getByRole('button', { name: 'Record acceptance' });
   await take.waitFor();
   for (const statement of await page.getByRole('checkbox', { name: /^Read out and agreed/ }).all()) {
     await statement.check();

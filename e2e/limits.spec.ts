@@ -352,14 +352,14 @@ test('a machine that nobody knows: slots by hand, one question at a time, kept a
   await ask.getByText('How fast is the module in A1?').waitFor();
   await ask.getByRole('button', { name: '2666 MT/s' }).click();
   await ask.waitFor({ state: 'detached' });
-  await page.getByRole('button', { name: 'Keep it as a model' }).click();
-  const keep = page.getByRole('dialog', { name: 'Keep this machine as a model' });
+  await page.getByRole('button', { name: 'Save as a model' }).click();
+  const keep = page.getByRole('dialog', { name: 'Save this machine as a model' });
   await keep.getByLabel('Maker').fill('Halvern');
   await keep.getByLabel('Model').fill('Fathom');
-  await keep.getByRole('button', { name: 'Keep it' }).click();
+  await keep.getByRole('button', { name: 'Save' }).click();
   await keep.getByText('Type the year it came out, such as 2019.').waitFor();
   await keep.getByLabel('Since').fill('2018');
-  await keep.getByRole('button', { name: 'Keep it' }).click();
+  await keep.getByRole('button', { name: 'Save' }).click();
   await keep.waitFor({ state: 'detached' });
   await page.getByRole('link', { name: 'Halvern Fathom in the library' }).click();
   await page.getByRole('heading', { name: /Halvern Fathom since 2018/ }).waitFor();

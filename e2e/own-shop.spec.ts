@@ -231,10 +231,10 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
   await hands.type(field('Name'), 'Hedda Vane');
   await hands.type(field('E-mail'), 'hedda@vane.example');
   await hands.type(field('Needs at least'), '16');
-  await hands.press(button('Keep it as a model'));
+  await hands.press(button('Save as a model'));
   await hands.type(page.getByRole('dialog').getByLabel('Since'), '2019');
-  await hands.press(page.getByRole('dialog').getByRole('button', { name: 'Keep it' }));
-  await button('Keep it as a model').waitFor({ state: 'detached' });
+  await hands.press(page.getByRole('dialog').getByRole('button', { name: 'Save' }));
+  await button('Save as a model').waitFor({ state: 'detached' });
   hands.part('first job and model');
   await hands.press(page.getByRole('link', { name: 'On to Limits' }));
   await hands.press(button('These hold: on to Options'));

@@ -101,14 +101,14 @@ test('a dump, two SPDs and a title dropped on a new job are joined, and every va
   await page.keyboard.press('Escape');
 
   // One that is set aside no longer counts, and can be taken in again.
-  await page.getByRole('button', { name: 'Set aside: a2.bin' }).press('Enter');
-  await page.getByRole('button', { name: 'Take in again: a2.bin' }).waitFor();
+  await page.getByRole('button', { name: 'Ignore: a2.bin' }).press('Enter');
+  await page.getByRole('button', { name: 'Use again: a2.bin' }).waitFor();
   await slot(page, 'A2').focus();
   await card.getByText('SMBIOS dump “tables.bin”').waitFor();
   expect(await row('Height').count()).toBe(0);
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Take in again: a2.bin' }).press('Enter');
-  await page.getByRole('button', { name: 'Set aside: a2.bin' }).waitFor();
+  await page.getByRole('button', { name: 'Use again: a2.bin' }).press('Enter');
+  await page.getByRole('button', { name: 'Ignore: a2.bin' }).waitFor();
 
   await page.reload();
   expect(await read(page).getByRole('listitem').count()).toBe(4);

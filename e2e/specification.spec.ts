@@ -97,7 +97,7 @@ test('from a pasted specification of an unknown machine to a sent quote, and a p
   await sendPlan(page, path, 16384);
 
   await page.goto(path('fitting'));
-  const yes = page.getByRole('button', { name: 'Take the yes down' });
+  const yes = page.getByRole('button', { name: 'Record acceptance' });
   await yes.waitFor();
   for (const statement of await page.getByRole('checkbox', { name: /^Read out and agreed/ }).all())
     await statement.check();

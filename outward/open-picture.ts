@@ -1,9 +1,7 @@
 import sharp, { type Sharp } from 'sharp';
+import { MOST_PICTURE_PIXELS } from '../runtime/body-limits';
 import type { Points } from './picture-work';
 import { WorkThread } from './work-thread';
-
-/** Pictures of more pixels are not opened: a telephone's are smaller. */
-export const MOST_PIXELS = 12_500_000;
 
 export type PictureFault = 'no-picture' | 'too-many-pixels';
 
@@ -20,7 +18,7 @@ const HEIC = /^[\s\S]{4}ftyp(?:mif1|msf1|hei[cx]|hev[cx])/;
 
 async function ofHeic(input: Uint8Array): Promise<Sharp | PictureFault> {
   const opened = await pictureThread
-    .work<Points | PictureFault>('heic', input, MOST_PIXELS)
+    .work<Points | PictureFault>('heic', input, MOST_PICTURE_PIXELS)
     .catch(() => 'no-picture' as const);
   if (typeof opened === 'string') return opened;
   const { data, width, height } = opened;
@@ -39,8 +37,8 @@ export async function openPicture(input: Uint8Array): Promise<Sharp | PictureFau
   if (!isOpened(head)) return 'no-picture';
   try {
     const { width = 0, height = 0 } = await sharp(input, { limitInputPixels: false }).metadata();
-    if (width * height > MOST_PIXELS) return 'too-many-pixels';
-    const { data, info } = await sharp(input, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+    if (width * height > MOST_PICTURE_PIXELS) return 'too-many-pixels';
+    const { data, info } = await sharp(input, { limitInputPixels: MOST_PICTURE_PIXELS, failOn: 'error' })
       .rotate()
       .flatten({ background: '#ffffff' })
       .toColourspace('srgb')

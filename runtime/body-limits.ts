@@ -16,6 +16,8 @@ export const MOST_READINGS = 20;
 export const MOST_READINGS_BYTES = 32 * 1024 * 1024;
 /** a photograph whose words are read: a telephone's picture is smaller */
 export const MOST_PICTURE_BYTES = 12 * 1024 * 1024;
+/** its pixels: a telephone's 12 megapixels, which are some more; a browser makes larger ones smaller before they are sent */
+export const MOST_PICTURE_PIXELS = 12_500_000;
 export const MOST_PHOTO_BYTES = 2 * 1024 * 1024;
 export const MOST_LOGO_BYTES = 1_000_000;
 /** a seller's price list: written to the database piece by piece */

@@ -1,11 +1,5 @@
 import { LISTING_LIMIT } from '../../core/reading/listing';
-import {
-  likelySpellings,
-  type PhotoLines,
-  type PhotoWord,
-  photoText,
-  type WeighedPhoto,
-} from '../../core/reading/photo-words';
+import { type PhotoLines, type PhotoWord, photoText, type WeighedPhoto } from '../../core/reading/photo-words';
 import { read, readAs } from '../../core/reading/read';
 import type { Reading } from '../../core/reading/reading';
 import type { MadePhoto } from './made-photos';
@@ -94,6 +88,3 @@ export function scorePhoto(photo: MadePhoto, { lines, added }: WeighedPhoto): Ph
     questions: answered.size,
   };
 }
-
-/** Is the true word among the ones that a question offers? */
-export const isOffered = (word: string, truth: string): boolean => likelySpellings(word).includes(truth);

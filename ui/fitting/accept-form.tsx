@@ -67,7 +67,7 @@ export function AcceptForm() {
       )}
       <Fault sentence={sentence} />
       <Button weight="act" className="w-fit" disabled={busy || signed.trim() === ''} onClick={accept}>
-        Take the yes down
+        Record acceptance
       </Button>
     </section>
   );

@@ -14,7 +14,7 @@ export function LightSwitch({ light }: { light: Light }) {
   };
   return (
     <button type="button" onClick={change} className="min-h-9 px-2 text-sm text-ink-2 hover:text-ink cursor-pointer">
-      {now === 'day' ? 'Dim the light' : 'Turn the light up'}
+      {now === 'day' ? 'Dark theme' : 'Light theme'}
     </button>
   );
 }

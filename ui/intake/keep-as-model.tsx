@@ -27,7 +27,7 @@ function KeepSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet
       open
-      title="Keep this machine as a model"
+      title="Save this machine as a model"
       description="The next one of its kind then needs no questions: its slots, its identifiers and what was decided here go into the library."
       onClose={onClose}
     >
@@ -45,9 +45,9 @@ function KeepSheet({ onClose }: { onClose: () => void }) {
           <Fault sentence={wrong ?? sentence} />
         </div>
         <div className="col-span-3 flex justify-end gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>Cancel</Button>
           <Button weight="act" type="submit" disabled={busy}>
-            Keep it
+            Save
           </Button>
         </div>
       </form>
@@ -64,7 +64,7 @@ export function KeepAsModel() {
     <p className="text-sm text-ink-2">
       The library does not know this machine.{' '}
       <Button weight="quiet" onClick={() => setOpen(true)}>
-        Keep it as a model
+        Save as a model
       </Button>
       {open && <KeepSheet onClose={() => setOpen(false)} />}
     </p>

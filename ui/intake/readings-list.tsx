@@ -14,7 +14,7 @@ const MOST_WARNINGS = 4;
 function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAside: (aside: boolean) => void }) {
   const shown = row.warnings.slice(0, MOST_WARNINGS);
   const more = row.warnings.length - shown.length;
-  const note = row.setAside ? 'set aside: it does not count' : row.apart;
+  const note = row.setAside ? 'ignored' : row.apart;
   return (
     <li className="flex items-baseline gap-3 py-1.5">
       <div className={`flex-1 min-w-0 ${row.setAside ? 'text-ink-2' : ''}`}>
@@ -38,15 +38,15 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
         weight="quiet"
         disabled={busy}
         onClick={() => onAside(!row.setAside)}
-        aria-label={`${row.setAside ? 'Take in again' : 'Set aside'}: ${row.name}`}
+        aria-label={`${row.setAside ? 'Use again' : 'Ignore'}: ${row.name}`}
       >
-        {row.setAside ? 'Take in again' : 'Set aside'}
+        {row.setAside ? 'Use again' : 'Ignore'}
       </Button>
     </li>
   );
 }
 
-/** Everything that was read into this job, a line each; one that does not belong can be set aside, and taken in again. */
+/** Everything that was read into this job, a line each; one that does not belong can be ignored, and used again. */
 export function ReadingsList() {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();

@@ -1,7 +1,5 @@
-import { MOST_PICTURE_BYTES } from '@/runtime/body-limits';
+import { MOST_PICTURE_BYTES, MOST_PICTURE_PIXELS } from '@/runtime/body-limits';
 
-/** Pictures of more pixels are made smaller before they are sent. */
-const MOST_PIXELS = 12_000_000;
 const QUALITY = 0.92;
 
 /** Is a file a picture, whose words are read off it? Telephones call some of theirs by no type. */
@@ -11,8 +9,8 @@ export const isPicture = ({ type, name }: { type: string; name: string }): boole
 /** How much smaller a picture's sides must be; 1: it may go as it is. */
 export function shrinkage(width: number, height: number, bytes: number): number {
   const pixels = width * height;
-  if (pixels <= MOST_PIXELS && bytes <= MOST_PICTURE_BYTES) return 1;
-  return Math.min(1, Math.sqrt(MOST_PIXELS / pixels));
+  if (pixels <= MOST_PICTURE_PIXELS && bytes <= MOST_PICTURE_BYTES) return 1;
+  return Math.min(1, Math.sqrt(MOST_PICTURE_PIXELS / pixels));
 }
 
 /** A picture of a size that is taken: a large one made smaller here, one that the browser cannot open as it is. */
