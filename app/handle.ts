@@ -110,7 +110,12 @@ export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: s
 }
 
 type Params = Record<string, string>;
-type Work<Body> = (caller: Caller, body: Body, params: Params) => Promise<Result<unknown> | Response>;
+type Work<Body> = (
+  caller: Caller,
+  body: Body,
+  params: Params,
+  request: NextRequest,
+) => Promise<Result<unknown> | Response>;
 
 /** A route handler that reads what was sent in its own way; who calls is checked before the first byte is read. */
 function handleSent<Sent>(
@@ -126,7 +131,7 @@ function handleSent<Sent>(
         return answer(fault('forbidden', 'This came from another site.'));
       const sent = await read(request);
       if (!sent.ok) return answer(sent);
-      const result = await work(entered.caller, sent.value, await context.params);
+      const result = await work(entered.caller, sent.value, await context.params, request);
       return result instanceof Response ? result : answer(result);
     } catch (cause) {
       return caught(cause, request);
@@ -183,20 +188,17 @@ export function handleTold<Progress>(
     tell: (progress: Progress) => void,
   ) => Promise<Result<unknown>>,
 ) {
-  return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
-    const isTold = (request.headers.get('accept') ?? '').includes(LINES);
-    const query = request.nextUrl.searchParams;
-    const handler = handleSent<WholeFile>(
-      right,
-      (sent) => readWhole(sent, mostBytes),
-      async (caller, file, params) => {
-        const asked = { ...file, query };
-        if (!isTold) return work(caller, asked, params, () => {});
-        return linesAnswer<Progress>(request, (tell) => work(caller, asked, params, tell));
-      },
-    );
-    return handler(request, context);
-  };
+  return handleSent<AskedFile>(
+    right,
+    async (request) => {
+      const sent = await readWhole(request, mostBytes);
+      return sent.ok ? done({ ...sent.value, query: request.nextUrl.searchParams }) : sent;
+    },
+    async (caller, file, params, request) =>
+      (request.headers.get('accept') ?? '').includes(LINES)
+        ? linesAnswer<Progress>(request, (tell) => work(caller, file, params, tell))
+        : work(caller, file, params, () => {}),
+  );
 }
 
 /** Newline-delimited JSON. */

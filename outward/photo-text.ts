@@ -240,8 +240,10 @@ async function inTurn<T>(work: () => Promise<T>, tell: TellProgress): Promise<T 
     throw cause;
   } finally {
     waiting--;
-    idle = setTimeout(() => void endThread(), IDLE_MS);
-    idle.unref();
+    if (waiting === 0) {
+      idle = setTimeout(() => void endThread(), IDLE_MS);
+      idle.unref();
+    }
   }
 }
 

@@ -53,7 +53,8 @@ export function Scanner() {
         if (field !== null) write(field, without(field.value, code));
         void open(code);
       } else if (field !== null && wanted !== undefined) {
-        event.preventDefault();
+        // Tab goes on to the next field, Enter would send the form.
+        if (event.key === 'Enter') event.preventDefault();
         const rest = without(field.value, code);
         const said = wanted === 'text' ? code : codeFor(wanted, code);
         // A field for one thing holds the last one scanned.

@@ -1,13 +1,14 @@
 'use client';
 import { useId, useMemo, useState } from 'react';
 import { readListing } from '@/core/reading/listing';
-import { isModuleLabel, likelySpellings, type PhotoWord, photoText } from '@/core/reading/photo-words';
+import { isModuleLabel, likelySpellings, type PhotoWord } from '@/core/reading/photo-words';
 import type { SaidKind } from '@/core/reading/read';
 import type { PictureView } from '../job/job-view';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { CodeLinks } from './code-links';
 import { LabelledMachine } from './labelled-machine';
+import { NO_ANSWERS, textOfPhoto, withCode, withWord } from './photo-answers';
 
 interface PhotoCheckProps {
   jobId: number;
@@ -143,21 +144,19 @@ function UnnamedCode({ code, said, onSay }: { code: string; said: string | null;
 
 /** What was read off a photograph, beside it: doubtful words are asked, and nothing is read before they are answered. */
 export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, onMachine }: PhotoCheckProps) {
-  const { lines, added, unnamed, codes } = picture.words;
+  const { lines, unnamed, codes } = picture.words;
   const id = useId();
   const doubts = useMemo(() => lines.flat().filter(({ sure }) => !sure), [lines]);
-  const [said, setSaid] = useState<ReadonlyMap<PhotoWord, string>>(new Map());
-  const [named, setNamed] = useState<Readonly<Record<string, string>>>({});
-  const [typed, setTyped] = useState<string | null>(null);
+  const [answers, setAnswers] = useState(NO_ANSWERS);
+  const { said, named } = answers;
   const open = doubts.filter((word) => (said.get(word) ?? '').trim() === '').length;
-  const fromCodes = unnamed.flatMap((code) => (named[code] ? [`${named[code]}: ${code}`] : []));
-  const text = typed ?? [photoText(lines, said), ...added, ...fromCodes].filter((line) => line !== '').join('\n');
+  const text = textOfPhoto(picture.words, answers);
   // A label as JEDEC has it printed is on modules alone.
   const isLabel = text.split(/\s+/).some(isModuleLabel);
   const serial = useMemo(() => readListing(text).module.serial, [text]);
   // A serial that is still asked about is nobody's yet.
   const isAsked = doubts.some((word) => !said.has(word) && serial !== null && word.text.includes(serial));
-  const sureSerial = typed === null && isAsked ? null : serial;
+  const sureSerial = isAsked ? null : serial;
   return (
     <section aria-label="Photograph" className="mt-2 border-t border-line pt-3 grid gap-3 md:grid-cols-2 items-start">
       <MarkedPicture jobId={jobId} picture={picture} doubts={doubts} />
@@ -170,10 +169,7 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
             word={word}
             nr={at + 1}
             said={said.get(word) ?? null}
-            onSay={(answer) => {
-              setTyped(null);
-              setSaid(new Map(said).set(word, answer));
-            }}
+            onSay={(answer) => setAnswers(withWord(answers, word, answer))}
           />
         ))}
         {onMachine !== undefined && (
@@ -184,10 +180,7 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
             key={code}
             code={code}
             said={named[code] ?? null}
-            onSay={(as) => {
-              setTyped(null);
-              setNamed({ ...named, [code]: as });
-            }}
+            onSay={(as) => setAnswers(withCode(answers, code, as))}
           />
         ))}
         <div>
@@ -199,27 +192,32 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
             value={text}
             rows={Math.min(12, Math.max(3, text.split('\n').length + 1))}
             spellCheck={false}
-            onChange={(event) => setTyped(event.target.value)}
+            onChange={(event) => setAnswers({ ...answers, typed: event.target.value })}
             className="w-full bg-ground border border-edge rounded-notch px-3 py-2 font-mono text-sm"
           />
         </div>
         <div className="flex flex-wrap items-center gap-2">
           <Button
             weight="act"
-            disabled={busy || text.trim() === '' || (open > 0 && typed === null)}
+            disabled={busy || text.trim() === '' || open > 0}
             onClick={() => (isLabel ? onRead(text, 'listing') : onRead(text))}
           >
             {isLabel ? 'It is a module’s label' : 'Read the words'}
           </Button>
           {isLabel && (
-            <Button disabled={busy || (open > 0 && typed === null)} onClick={() => onRead(text)}>
+            <Button disabled={busy || open > 0} onClick={() => onRead(text)}>
               It is something else
             </Button>
           )}
-          {open > 0 && typed === null && (
+          {open > 0 && (
             <Button
               disabled={busy}
-              onClick={() => setSaid(new Map(doubts.map((word) => [word, said.get(word)?.trim() || word.text])))}
+              onClick={() =>
+                setAnswers({
+                  ...answers,
+                  said: new Map(doubts.map((word) => [word, said.get(word)?.trim() || word.text])),
+                })
+              }
             >
               They are right as shown
             </Button>
@@ -227,7 +225,7 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
           <Button disabled={busy} onClick={onLeave}>
             Only keep the picture
           </Button>
-          {open > 0 && typed === null && (
+          {open > 0 && (
             <span className="text-sm text-ink-2">
               {open === 1 ? '1 word is not sure yet.' : `${open} words are not sure yet.`}
             </span>
