@@ -7,6 +7,8 @@ const MOST_CONTAINERS = 200_000;
 
 /** More strings than this, names included, are no report of a machine either. */
 const MOST_STRINGS = 300_000;
+/** Nor are more values: a server's tree with its SPDs byte by byte has a tenth of it. */
+const MOST_VALUES = 500_000;
 
 const OPENERS: Record<string, string> = { '{': '}', '[': ']' };
 
@@ -27,6 +29,7 @@ function scan(text: string): Scan {
   const closers: string[] = [];
   let containers = 0;
   let strings = 0;
+  let values = 1;
   let wholeEnd = 0;
   let depthThere = 0;
   for (let found = marks.exec(text); found !== null; found = marks.exec(text)) {
@@ -37,6 +40,7 @@ function scan(text: string): Scan {
       if (++strings > MOST_STRINGS) return TOO_MUCH;
       marks.lastIndex = end;
     } else if (mark === ',') {
+      if (++values > MOST_VALUES) return TOO_MUCH;
       wholeEnd = found.index;
       depthThere = closers.length;
     } else if (mark in OPENERS) {

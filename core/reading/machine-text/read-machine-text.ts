@@ -13,7 +13,7 @@ import { readTreeText } from './tree-text';
 import { generationIn, rateOf } from './values';
 
 /** Texts longer than this are looked at as far as this: reports of a system are far shorter. */
-const MOST_CHARACTERS = 500_000;
+const MOST_CHARACTERS = 300_000;
 
 const told = (machine: ReadMachine, warnings: string[] = []): Reading => ({
   format: 'machine-text',

@@ -6,7 +6,7 @@ import { foldText } from './fold-text';
 import { nameOf } from './name';
 import { type Notes, notesOf } from './notes';
 import { isOtherProse } from './prose';
-import { type SpecUnit, unitsOf } from './units';
+import { MOST_UNITS, type SpecUnit, unitsOf } from './units';
 
 /** Soldered, as the text says it, or because low-power memory is soldered unless its form is a module's. */
 function solderedOf(notes: Notes, generations: readonly Generation[], form: string | null): boolean | null {
@@ -20,7 +20,7 @@ const headOf = (unit: SpecUnit | undefined): string =>
   unit === undefined ? '' : unit.labelEnd > 0 ? unit.text.slice(0, unit.labelEnd) : unit.text;
 
 /** A specification is pages long; a text of more is read as far as this. */
-const MOST_CHARACTERS = 300_000;
+const MOST_CHARACTERS = 200_000;
 
 /** How sure it is that a text says what a kind of machine takes. */
 export type Sureness = 'sure' | 'maybe' | 'none';
@@ -107,8 +107,8 @@ export function readSpecification(whole: string, name: string | null = null): Sp
     standardMemory,
     claims: claims.all,
     warnings:
-      whole.length > input.length
-        ? [...claims.warnings, 'truncated: the text is read as far as 300,000 characters']
+      whole.length > input.length || units.length >= MOST_UNITS
+        ? [...claims.warnings, 'truncated: the text is read as far as 200,000 characters and 2,000 lines of data']
         : claims.warnings,
   };
   return { reading, ...surenessOf(input, folded, reading, notes) };

@@ -30,8 +30,8 @@ const LONG_LINE = 240;
 /** Longer sentences are cut. */
 const LONGEST_UNIT = 600;
 /** No page says more about a machine than this: lines, and characters in all. */
-const MOST_UNITS = 3_000;
-const MOST_CHARACTERS = 250_000;
+export const MOST_UNITS = 2_000;
+const MOST_CHARACTERS = 200_000;
 /** A heading is the label of so many lines below it. */
 const HEADS_LINES = 4;
 const LONGEST_LABEL = 70;
