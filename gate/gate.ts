@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http';
 import { RateLimiterMemory } from 'rate-limiter-flexible';
 import { wasGoodSession } from '../runtime/known-sessions';
+import { log } from '../runtime/log';
+import { withContext } from '../runtime/request-context';
 import { CLIENT_ADDRESS, CLIENT_SECURE, REQUEST_ID, SESSION_COOKIE } from '../runtime/request-headers';
 import { awayInstead } from './away-instead';
 import { type BodyRule, bodyRule } from './body-rules';
@@ -150,13 +152,15 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
     const isPage = !path.startsWith('/q/') && !path.startsWith('/customer/');
     request.headers[CLIENT_ADDRESS] = countedAs(client.address);
     request.headers[CLIENT_SECURE] = client.secure ? '1' : '0';
-    request.headers[REQUEST_ID] = randomUUID();
+    const id = randomUUID();
+    request.headers[REQUEST_ID] = id;
     request.headers['x-path'] = url;
     if (client.host !== undefined) request.headers.host = client.host;
     secureHeaders(request, response, { isPage, secure: client.secure });
     endUnread(request, response);
     if (isPage) awayInstead(request, response);
-    handle(request, response);
+    // What is logged and asked of the database on the way is known by this request.
+    withContext(id, () => handle(request, response));
   }
 
   async function take(request: IncomingMessage, response: ServerResponse, goOn: () => void): Promise<void> {
@@ -175,7 +179,7 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
       pass(request, response, client);
     } catch (cause) {
       // Whatever one request does to us, the others go on.
-      console.error(`${request.method} ${request.url} broke at the gate`, cause);
+      log.error({ err: cause, method: request.method, path: request.url }, 'a request broke at the gate');
       refuse(request, response, FULL);
     }
   }

@@ -3,6 +3,7 @@ import { request as httpRequest, type IncomingMessage } from 'node:http';
 import { request as httpsRequest } from 'node:https';
 import { isIP, type LookupFunction } from 'node:net';
 import ipaddr from 'ipaddr.js';
+import { logCaught } from '../runtime/log';
 
 /** What came of asking an address of somebody else's. */
 export type Got =
@@ -113,6 +114,7 @@ export async function guardedGet(address: string, asking: Asking): Promise<Got> 
   } catch (cause) {
     if (cause instanceof OwnAddress) return { ok: false, why: 'own-network' };
     if (patience.aborted) return { ok: false, why: 'slow' };
+    logCaught(cause, 'asking another host', { host: new URL(address).host });
     return { ok: false, why: begun ? 'broke-off' : 'away' };
   }
 }

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { createReadStream } from 'node:fs';
 import { mkdir, readdir, rename, stat, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { caughtAs } from '../runtime/log';
 
 /** A file that waits in a seller's folder. */
 export interface WaitingFile {
@@ -19,10 +20,14 @@ const LISTS = /\.(csv|tsv|txt|xlsx|xlsm|ods)$/i;
 
 /** Files of the sellers' folders in `folder` that have come to rest; nothing where there is no such folder. */
 export async function waitingFiles(folder: string, now: number): Promise<WaitingFile[]> {
-  const sellers = await readdir(folder, { withFileTypes: true }).catch(() => []);
+  const sellers = await readdir(folder, { withFileTypes: true }).catch(
+    caughtAs('looking into the folder of price lists', []),
+  );
   const waiting: WaitingFile[] = [];
   for (const seller of sellers.filter((one) => one.isDirectory())) {
-    const inside = await readdir(join(folder, seller.name), { withFileTypes: true }).catch(() => []);
+    const inside = await readdir(join(folder, seller.name), { withFileTypes: true }).catch(
+      caughtAs('looking into a seller’s folder', []),
+    );
     for (const file of inside.filter((one) => one.isFile() && LISTS.test(one.name))) {
       const path = join(folder, seller.name, file.name);
       const known = await stat(path).catch(() => null);

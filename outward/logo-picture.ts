@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
+import { logCaught } from '../runtime/log';
 
 /** A logo is printed 110 × 34 points: this is 300 dots an inch of it, twice over. */
 const MOST_WIDTH = 920;
@@ -35,6 +36,7 @@ export async function logoPicture(
       .toBuffer();
     return { ok: true, png };
   } catch (cause) {
+    logCaught(cause, 'making a logo anew');
     const isLarge = cause instanceof Error && /pixel limit/i.test(cause.message);
     return { ok: false, code: isLarge ? 'too-many-pixels' : 'damaged' };
   }

@@ -1,5 +1,6 @@
 import sharp, { type Sharp } from 'sharp';
 import { MOST_PICTURE_PIXELS } from '../runtime/body-limits';
+import { caughtAs, logCaught } from '../runtime/log';
 import type { Points } from './picture-work';
 import { WorkThread } from './work-thread';
 
@@ -19,7 +20,7 @@ const HEIC = /^[\s\S]{4}ftyp(?:mif1|msf1|hei[cx]|hev[cx])/;
 async function ofHeic(input: Uint8Array): Promise<Sharp | PictureFault> {
   const opened = await pictureThread
     .work<Points | PictureFault>('heic', input, MOST_PICTURE_PIXELS)
-    .catch(() => 'no-picture' as const);
+    .catch(caughtAs('opening a HEIC picture', 'no-picture' as const));
   if (typeof opened === 'string') return opened;
   const { data, width, height } = opened;
   // What comes from a thread is an array of that thread's.
@@ -47,7 +48,8 @@ export async function openPicture(input: Uint8Array): Promise<Sharp | PictureFau
     // What comes from a thread is an array of that thread's.
     const points = Buffer.from(data.buffer, data.byteOffset, data.byteLength);
     return sharp(points, { raw: { width: info.width, height: info.height, channels: info.channels as 3 } });
-  } catch {
+  } catch (cause) {
+    logCaught(cause, 'opening a picture');
     return 'no-picture';
   }
 }

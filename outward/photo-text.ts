@@ -9,6 +9,7 @@ import {
   type WeighedPhoto,
   weighPhoto,
 } from '../core/reading/photo-words';
+import { caughtAs } from '../runtime/log';
 import { type KeptPicture, keptPicture } from './kept-picture';
 import { openPicture, type PictureFault, pictureThread } from './open-picture';
 
@@ -95,7 +96,7 @@ async function endThread(): Promise<void> {
   const ending = thread;
   thread = null;
   // One that never came up is not waited for.
-  void ending?.then((worker) => worker.terminate()).catch(() => {});
+  void ending?.then((worker) => worker.terminate()).catch(caughtAs('ending the thread that reads words', undefined));
 }
 
 /** A picture at the size that is read best, as PNG, its letters dark on an even ground; and its codes, which are taken out. */
@@ -115,7 +116,9 @@ async function prepared(picture: Sharp): Promise<{ png: Buffer; codes: PhotoCode
   const png = (data: Buffer): Promise<Buffer> => sharp(data, { raw }).png({ compressionLevel: 2 }).toBuffer();
   const { width: wide, height: high } = raw;
   // Where they cannot be looked for there are none.
-  const codes = await pictureThread.work<PhotoCode[]>('codes', await png(grey.data), wide, high).catch(() => []);
+  const codes = await pictureThread
+    .work<PhotoCode[]>('codes', await png(grey.data), wide, high)
+    .catch(caughtAs('looking for codes in a picture', []));
   const even = await pictureThread.work<Uint8Array>('evened', grey.data, around);
   const points = Buffer.from(even.buffer, even.byteOffset, even.byteLength);
   for (const code of codes) blank(points, raw, code);

@@ -1,4 +1,5 @@
 import { createTransport } from 'nodemailer';
+import { logCaught } from '../runtime/log';
 
 /** A mail as it is handed over. */
 export interface MailMessage {
@@ -68,6 +69,7 @@ export async function sendMail(server: string, mail: MailMessage): Promise<MailO
     });
     return { kind: 'sent', sentence: wordsOf({ response }) };
   } catch (cause) {
+    logCaught(cause, 'handing over a mail', { messageId: mail.messageId });
     const failure = cause as Failure;
     const sentence = wordsOf(failure);
     const { responseCode = 0, code } = failure;

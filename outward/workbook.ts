@@ -1,4 +1,5 @@
 import type { Entry, ZipFile } from 'yauzl';
+import { logCaught } from '../runtime/log';
 import { openSheetRows } from './open-sheet';
 import { type Budget, entriesOf, hear, local, NotRead, openPackage } from './package-parts';
 
@@ -259,7 +260,9 @@ export async function readWorkbook(input: Uint8Array, limits: WorkbookLimits): P
     }
     return { ok: true, rows: fullest };
   } catch (cause) {
-    return { ok: false, sentence: cause instanceof NotRead ? cause.message : DAMAGED };
+    if (cause instanceof NotRead) return { ok: false, sentence: cause.message };
+    logCaught(cause, 'reading a workbook');
+    return { ok: false, sentence: DAMAGED };
   } finally {
     zip?.close();
   }

@@ -21,6 +21,8 @@ const schema = z.object({
     .default('127.0.0.1'),
   /** on which port it does */
   PORT: z.coerce.number().int().min(1).max(65_535).optional(),
+  /** a folder that price lists are laid into, one folder a seller */
+  FENBRIK_LISTS: z.string().optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent']).default('info'),
 });
 

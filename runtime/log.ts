@@ -1,8 +1,39 @@
 import pino from 'pino';
 import { cutSecrets } from './cut-secrets';
+import { contextId } from './request-context';
 
-/** What operators read. Nothing a customer typed goes in here, and every line has its secrets cut out. */
+/**
+ * What operators read. Nothing a customer typed goes in here, and every line has its secrets cut out; it names the request or
+ * task that it belongs to.
+ */
 export const log = pino(
-  { name: 'fenbrik', level: process.env.LOG_LEVEL ?? 'info' },
+  {
+    name: 'fenbrik',
+    level: process.env.LOG_LEVEL ?? 'info',
+    mixin: () => {
+      const requestId = contextId();
+      return requestId === null ? {} : { requestId };
+    },
+  },
   { write: (line: string) => void process.stdout.write(cutSecrets(line)) },
 );
+
+/** A cause as a log keeps it: what was thrown, with its place and what caused it. */
+const asError = (cause: unknown): Error => (cause instanceof Error ? cause : new Error(String(cause)));
+
+/**
+ * Notes that something went wrong which the work goes on without.
+ *
+ * @param doing what was being done, in words that hold nothing a customer typed
+ */
+export function logCaught(cause: unknown, doing: string, detail: object = {}): void {
+  log.warn({ ...detail, err: asError(cause) }, `${doing} failed`);
+}
+
+/** For `promise.catch`: notes why it failed and gives what the work goes on with. */
+export const caughtAs =
+  <T>(doing: string, instead: T, detail: object = {}) =>
+  (cause: unknown): T => {
+    logCaught(cause, doing, detail);
+    return instead;
+  };

@@ -72,10 +72,11 @@ server.once('error', (cause) => {
 });
 server.listen(Number(port), hostname);
 
-/** Takes no more requests, answers those that it has, and goes. */
+/** Takes no more requests and tasks, ends those that it has, and goes. */
 function end() {
+  const tasks = globalThis[Symbol.for('fenbrik.tasks')]?.stop();
   server.close(() => {
-    app.close().finally(() => process.exit(0));
+    Promise.allSettled([app.close(), tasks]).then(() => process.exit(0));
   });
   server.closeIdleConnections();
 }

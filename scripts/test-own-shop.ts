@@ -7,6 +7,7 @@ import { signIn } from '../service/sign-in';
 import { addStaff } from '../service/staff-accounts';
 import { closePool, pool } from '../store/database';
 import { insertModel } from '../store/whole-models';
+import { startTasks, type Tasks } from '../tasks/run-tasks';
 import { type TestDatabase, testDatabase } from './test-database';
 import { must } from './test-shop';
 
@@ -38,8 +39,9 @@ export interface OwnShop {
   tam: Caller;
 }
 
-/** A shop of one's own, opened in an empty database, for all tests of a file: nothing of the demo. */
-export function openOwnShop(): OwnShop {
+/** A shop of one's own, opened in an empty database, for all tests of a file: nothing of the demo. @param tasks what is put into the queue is done, too */
+export function openOwnShop({ tasks = false } = {}): OwnShop {
+  let running: Tasks | undefined;
   const shop = {} as OwnShop;
   beforeAll(async () => {
     shop.database = await testDatabase();
@@ -49,8 +51,10 @@ export function openOwnShop(): OwnShop {
     shop.wren = await signedIn('wren');
     must(await addStaff(shop.wren, { name: 'Tam Oake', signIn: 'tam', role: 'technician', password: 'long enough' }));
     shop.tam = await signedIn('tam');
+    if (tasks) running = await startTasks(shop.database.url);
   }, 60_000);
   afterAll(async () => {
+    await running?.stop();
     await closePool();
     await shop.database.drop();
   });

@@ -16,6 +16,7 @@ import { signIn } from '../service/sign-in';
 import { closePool, many, pool } from '../store/database';
 import type { ShownRow } from '../store/list-rows';
 import { listSellers } from '../store/sellers';
+import { startTasks, type Tasks } from '../tasks/run-tasks';
 import { demoDatabase, type TestDatabase } from './test-database';
 import { textInput } from './text-input';
 
@@ -39,16 +40,19 @@ export interface TestShop {
   teo: Caller;
 }
 
-/** The demo shop in a database of its own, for all tests of a file. */
-export function openTestShop(): TestShop {
+/** The demo shop in a database of its own, for all tests of a file. @param tasks what is put into the queue is done, too */
+export function openTestShop({ tasks = false } = {}): TestShop {
+  let running: Tasks | undefined;
   const shop = {} as TestShop;
   beforeAll(async () => {
     shop.database = await demoDatabase();
     process.env.DATABASE_URL = shop.database.url;
     process.env.FENBRIK_LIST_PATIENCE = '60000';
     shop.teo = await as('teo');
+    if (tasks) running = await startTasks(shop.database.url);
   }, 60_000);
   afterAll(async () => {
+    await running?.stop();
     await closePool();
     await shop.database.drop();
   });

@@ -1,4 +1,5 @@
 import { nextStation, type Station, type StationStanding, stationStandings } from '../core/machine/station';
+import { logCaught } from '../runtime/log';
 import { pool } from '../store/database';
 import { getJob, type JobRow, listCounterJobs, setStation } from '../store/jobs';
 import { machineName } from './job-state';
@@ -109,7 +110,8 @@ export async function counterJobs(page = 1): Promise<CounterPage> {
   const jobs = rows.slice(0, COUNTER_PAGE).map((row) => {
     try {
       return entryOf(row);
-    } catch {
+    } catch (cause) {
+      logCaught(cause, 'reading a job of the counter', { job: row.id });
       return brokenEntry(row);
     }
   });

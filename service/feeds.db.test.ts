@@ -3,9 +3,9 @@ import type { AddressInfo } from 'node:net';
 import { DEMO_SELLERS } from '../demo/sellers';
 import { openTestFeeds, type TestFeeds } from '../scripts/test-feeds';
 import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
-import { one, pool, run } from '../store/database';
+import { many, one, pool, run } from '../store/database';
 import { listFeeds, setFeedUrl } from '../store/feeds';
-import { feedHealth, pollFeeds, refreshPrices } from './feeds';
+import { askOneFeed, feedHealth, queueDueFeeds, refreshPrices } from './feeds';
 
 const shop = openTestShop();
 const [quayside, fennimore] = DEMO_SELLERS;
@@ -86,11 +86,17 @@ describe('a seller’s feed', () => {
   it('is asked when it is due, by one process and no other', async () => {
     feeds = await openTestFeeds('well');
     await setFeedUrl(pool(), quayside.name, feeds.url(quayside.slug));
-    const asked = await Promise.all([pollFeeds(), pollFeeds(), pollFeeds()]);
-    expect(asked.flat()).toHaveLength(1);
-    expect(await pollFeeds()).toEqual([]);
+    const { id } = await one<{ id: number }>(pool(), 'select id from seller where name = $1', [quayside.name]);
+    const queued = await Promise.all([queueDueFeeds(), queueDueFeeds(), queueDueFeeds()]);
+    expect(queued.toSorted()).toEqual([0, 0, 1]);
+    expect(await queueDueFeeds()).toBe(0);
+    expect(await many(pool(), "select key from graphile_worker.jobs where task_identifier = 'ask-feed'")).toEqual([
+      { key: `ask-feed:${id}` },
+    ]);
+    expect(await askOneFeed(id)).toMatchObject({ ok: true, seller: quayside.name });
+    expect(await queueDueFeeds()).toBe(0);
     await run(pool(), "update seller_feed set next_at = now() - interval '1 second'");
-    expect(await pollFeeds()).toHaveLength(1);
+    expect(await queueDueFeeds()).toBe(1);
   });
 
   it('may print prices and coupons by its terms, and prices that look like slips are left', async () => {

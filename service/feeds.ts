@@ -3,11 +3,13 @@ import { suspicionOf } from '../core/price-list/price-bands';
 import { type CountingGround, countedPrice } from '../core/pricing/counted-price';
 import { pageList } from '../outward/page-list';
 import { type FeedItem, type FeedKind, fetchFile, fetchSellerFeed } from '../outward/seller-feed';
+import { caughtAs, logCaught } from '../runtime/log';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { listFeeds, noteGoodFeed, noteSickFeed, type SellerFeed, takeDueFeeds } from '../store/feeds';
+import { getFeed, listFeeds, noteGoodFeed, noteSickFeed, type SellerFeed, takeDueFeeds } from '../store/feeds';
 import { findBySellerPart, insertPrice, setStock } from '../store/offers';
 import { listKnown } from '../store/price-lists';
+import { addTask } from '../store/queue';
 import type { Caller } from './access';
 import { applyList } from './apply-list';
 import { groundOf } from './counting-ground';
@@ -151,14 +153,14 @@ async function askFeed(feed: SellerFeed): Promise<FeedOutcome> {
   });
 }
 
+const BROKEN = 'its prices could not be taken in; they stay as they were.';
+
 /** One that goes wrong in our own house is a sick one too: the others are asked all the same. */
 async function askSafely(feed: SellerFeed): Promise<FeedOutcome> {
-  return askFeed(feed).catch(() => ({
-    seller: feed.seller,
-    changed: 0,
-    ok: false,
-    sentence: `${feed.seller}: its prices could not be taken in; they stay as they were.`,
-  }));
+  return askFeed(feed).catch((cause) => {
+    logCaught(cause, 'taking in a feed', { seller: feed.sellerId });
+    return { seller: feed.seller, changed: 0, ok: false, sentence: `${feed.seller}: ${BROKEN}` };
+  });
 }
 
 /** Asks every seller's feed for today's prices, due or not. */
@@ -171,9 +173,26 @@ export async function refreshPrices(caller: Caller): Promise<Result<FeedOutcome[
 /** Nobody else asks a feed that is being asked, minutes. */
 const TAKEN_MINUTES = 2;
 
-/** Asks the feeds that are due. Of several processes each feed is asked by one. */
-export async function pollFeeds(): Promise<FeedOutcome[]> {
-  return Promise.all((await takeDueFeeds(pool(), TAKEN_MINUTES)).map(askSafely));
+/** Puts the feeds that are due into the queue, each as a task of its own. Returns how many. */
+export async function queueDueFeeds(): Promise<number> {
+  return transaction(async (db) => {
+    const due = await takeDueFeeds(db, TAKEN_MINUTES);
+    for (const sellerId of due) await addTask(db, 'ask-feed', { sellerId }, { about: sellerId });
+    return due.length;
+  });
+}
+
+/**
+ * Asks one feed, as a task does: what breaks in our own house is a failure of the task, with the feed named as a sick one; what
+ * the feed itself gets wrong is not. Null: it has gone.
+ */
+export async function askOneFeed(sellerId: number): Promise<FeedOutcome | null> {
+  const feed = await getFeed(pool(), sellerId);
+  if (feed === null) return null;
+  return askFeed(feed).catch(async (cause) => {
+    await noteSickFeed(pool(), sellerId, BROKEN).catch(caughtAs('noting a sick feed', undefined, { seller: sellerId }));
+    throw cause;
+  });
 }
 
 /** How a seller's feed does, for whoever looks at its offers. */

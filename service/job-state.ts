@@ -40,7 +40,6 @@ import { likelyOf } from './likely-model';
 import { type Market, marketFor, offerOfKey } from './offers-for-job';
 import { driftsOf } from './quote-drift';
 import { linksOf, type QuoteLink } from './quote-links';
-import { countForToday } from './sellers';
 import { type TextsInLanguage, textsIn } from './shop-texts';
 import { slotsFollowing } from './taken-specifications';
 
@@ -250,6 +249,5 @@ export async function readJob(db: Queryable, id: number, lock = false): Promise<
 
 /** A job as the screens show it. */
 export async function showJob(id: number): Promise<JobState | null> {
-  await countForToday();
   return readJob(pool(), id);
 }

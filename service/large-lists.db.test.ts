@@ -2,10 +2,19 @@ import { priceListPieces } from '../bench/price-list';
 import { listFile, listRows, must, openTestShop, quayside, SURE } from '../scripts/test-shop';
 import { many, pool, run } from '../store/database';
 import { applyList, undoList } from './apply-list';
-import { correctColumns, fixRow, listsOfLate, lookAtWork, moreOfHeap, showList, takeList } from './price-lists';
-import { readStranded } from './read-list';
+import {
+  correctColumns,
+  fixRow,
+  listsOfLate,
+  lookAtWork,
+  moreOfHeap,
+  showList,
+  takeList,
+  waitALittle,
+} from './price-lists';
+import { queueUnread } from './read-list';
 
-const shop = openTestShop();
+const shop = openTestShop({ tasks: true });
 
 describe('a list that is large, cut off, or left lying', () => {
   const ROWS = 60_000;
@@ -111,8 +120,9 @@ describe('a list that is large, cut off, or left lying', () => {
     must(await fixRow(shop.teo, id, { line: 2, fix: { generation: 'DDR4', rateMTs: 3200 } }));
     await run(pool(), "update price_list set state = 'reading' where id = $1", [id]);
     await run(pool(), 'delete from price_list_row where list_id = $1', [id]);
-    expect(await readStranded()).toEqual([id]);
-    expect(await readStranded()).toEqual([]);
+    expect(await queueUnread()).toBe(1);
+    await waitALittle(async () => (await showList(id))?.list.state !== 'reading');
+    expect(await queueUnread()).toBe(0);
     expect(await listRows(id)).toMatchObject([{ fate: 'new', printedCents: 2400, doubts: [] }]);
   });
 });

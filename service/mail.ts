@@ -7,6 +7,7 @@ import { dayText } from '../core/quoting/day-text';
 import { localeOf, wordsOf } from '../core/quoting/words/in-language';
 import { orderCsv } from '../outward/order-csv';
 import { type MailOutcome, sendMail } from '../outward/send-mail';
+import { logCaught } from '../runtime/log';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import {
@@ -14,6 +15,7 @@ import {
   listToRemind,
   type Mail,
   mailSender,
+  nextMailIn,
   noteMail,
   queueMail,
   releaseMail,
@@ -21,6 +23,7 @@ import {
   takeDueMail,
 } from '../store/mail';
 import { getOrder, orderSellers } from '../store/orders';
+import { addTask } from '../store/queue';
 import { findSent } from '../store/quotes';
 import type { Caller } from './access';
 import { changeJob } from './change-job';
@@ -95,7 +98,6 @@ export async function mailQuote(
       return id === null ? fault('conflict', `It was mailed to ${to} already: it does not go twice.`) : done(null);
     },
   });
-  if (queued.ok) void sendDueMail().catch(() => {});
   return queued;
 }
 
@@ -119,7 +121,6 @@ export async function mailAgain(
       return again === null ? fault('conflict', `It was mailed to ${to} already: it does not go twice.`) : done(null);
     },
   });
-  if (queued.ok) void sendDueMail().catch(() => {});
   return queued;
 }
 
@@ -183,7 +184,6 @@ export async function mailOrder(caller: Caller, orderId: number): Promise<Result
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'order-mailed', detail: { order: order.number } });
     return done(null);
   });
-  if (queued.ok) void sendDueMail().catch(() => {});
   return queued;
 }
 
@@ -244,7 +244,10 @@ export async function sendDueMail(): Promise<MailTry[]> {
     if (mail === null) return tries;
     const outcome = await handOver(mail).catch(
       // What broke did so before anything was handed over: sendMail itself answers what the network does.
-      (cause): MailOutcome => ({ kind: 'later', sentence: String(cause) }),
+      (cause): MailOutcome => {
+        logCaught(cause, 'making a mail', { mail: mail.id });
+        return { kind: 'later', sentence: String(cause) };
+      },
     );
     const isHopeless = outcome.kind === 'later' && mail.tries >= MOST_TRIES;
     const state = isHopeless ? 'given-up' : outcome.kind === 'later' ? 'waiting' : outcome.kind;
@@ -258,6 +261,18 @@ export async function sendDueMail(): Promise<MailTry[]> {
       });
     tries.push({ id: mail.id, state, sentence: outcome.sentence });
   }
+}
+
+/** The shortest wait before mail that waits is looked at again, milliseconds: another server's key may keep one waiting. */
+const LEAST_WAIT_MS = 500;
+
+/** Sends what is due, as a task does; mail that waits longer has its own task. */
+export async function sendMailTask(): Promise<MailTry[]> {
+  const tries = await sendDueMail();
+  const ms = await nextMailIn(pool());
+  if (ms !== null && ms > 0)
+    await addTask(pool(), 'send-mail', {}, { about: null, afterMs: Math.max(LEAST_WAIT_MS, ms) });
+  return tries;
 }
 
 /** Queues a reminder for each mailed quote that is about to lapse without an answer; each customer gets one at the most. */

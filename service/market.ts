@@ -14,7 +14,6 @@ import { getShop } from '../store/shop';
 import { pricingRule } from './job-pricing';
 import { machineName, showJob } from './job-state';
 import { done, fault, type Result } from './result';
-import { countForToday } from './sellers';
 
 /** Which offers, how sorted, and which window of them. */
 export const askMarketSchema = z.strictObject({
@@ -107,7 +106,6 @@ const shelfOf = ({ id, generation, form, buffering, ecc }: Family, offers: numbe
 
 /** Offers by what was typed and, where a job is named, by what its machine takes. */
 export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise<Result<MarketView>> {
-  await countForToday();
   const typed = await withSeller(wishOfText(asked.text));
   const job = asked.jobId === null ? null : await wishOfJob(asked.jobId);
   if (asked.jobId !== null && job === null) return fault('not-found', 'There is no such job.');

@@ -14,7 +14,7 @@ import { fixRow, showList, takeList } from './price-lists';
 import { addSeller, mergeSellers, retireSeller, saveSeller, sellerSchema } from './sellers';
 import { understandOffer } from './understand-offer';
 
-const shop = openOwnShop();
+const shop = openOwnShop({ tasks: true });
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const MODULE = {

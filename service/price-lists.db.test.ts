@@ -17,7 +17,7 @@ import { plainTerms } from './counting-ground';
 import { correctColumns, fixRow, listsOfLate, showList, takeList } from './price-lists';
 import { saveSeller } from './sellers';
 
-const shop = openTestShop();
+const shop = openTestShop({ tasks: true });
 
 const amount = (cents: number): string => (cents / 100).toFixed(2);
 const standing = async (sellerId: number) =>

@@ -10,6 +10,7 @@ import { rowCost } from '../core/price-list/row-cost';
 import { wholeModule } from '../core/price-list/whole-module';
 import type { CountingGround } from '../core/pricing/counted-price';
 import { type Encoding, EncodingSeer } from '../core/reading/decode-text';
+import { caughtAs } from '../runtime/log';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { compareRow, countHeaps, listHeap, type MendedRow, readRowOf, type ShownRow, setRow } from '../store/list-rows';
@@ -26,13 +27,13 @@ import {
   type PriceList,
   setArrived,
   setRowFix,
-  setToRead,
   workOn,
 } from '../store/price-lists';
+import { addTask } from '../store/queue';
 import { getSeller } from '../store/sellers';
 import type { Caller } from './access';
 import { groundOf } from './counting-ground';
-import { columnsSchema, PART_BYTES, readList } from './read-list';
+import { columnsSchema, PART_BYTES, queueReading, readThrough } from './read-list';
 import { done, fault, type Result } from './result';
 
 const MOST_BYTES = 512 * 1024 * 1024;
@@ -41,22 +42,21 @@ const PATIENCE_MS = 2_000;
 /** Tests on a busy machine have more of it. */
 const patienceMs = (): number => Number(process.env.FENBRIK_LIST_PATIENCE ?? PATIENCE_MS);
 
-/** Waits for work that goes on by itself, but not long. Its failure within that time is thrown. */
-export async function waitALittle(work: Promise<unknown>): Promise<void> {
-  let timer: NodeJS.Timeout | undefined;
-  const patience = new Promise((resolve) => {
-    timer = setTimeout(resolve, patienceMs());
-  });
-  await Promise.race([work, patience]).finally(() => clearTimeout(timer));
+/** So often it is looked whether a task has done its work, milliseconds. */
+const LOOK_MS = 40;
+
+/** Waits until a task has done its work, but not long. */
+export async function waitALittle(isDone: () => Promise<boolean>): Promise<void> {
+  const until = Date.now() + patienceMs();
+  while (!(await isDone()) && Date.now() < until) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
 }
 
 /** Up to so many bytes a list is read while its sender waits. */
 const SMALL_BYTES = 1024 * 1024;
 
 /** Waits for a small list to be read; what of a larger one goes wrong later stands with it. */
-async function waitForSmall(bytes: number, reading: Promise<void>): Promise<void> {
-  reading.catch(() => {});
-  if (bytes <= SMALL_BYTES) await waitALittle(reading);
+async function waitForSmall(bytes: number, id: number): Promise<void> {
+  if (bytes <= SMALL_BYTES) await waitALittle(async () => (await getPriceList(pool(), id))?.state !== 'reading');
 }
 
 interface Arrived {
@@ -102,12 +102,13 @@ async function arrive(id: number, input: AsyncIterable<Uint8Array>, note: object
     }
     await transaction(async (db) => {
       await setArrived(db, id, arrived);
+      await addTask(db, 'read-list', { id }, { about: id });
       await noteEvent(db, { jobId: null, staffId: by, kind: 'list-taken', detail: note });
     });
     return arrived.bytes;
   } catch (cause) {
     // Whoever sent it went away half way, or the database did.
-    await deleteList(pool(), id).catch(() => {});
+    await deleteList(pool(), id).catch(caughtAs('deleting a list that came only in part', undefined, { list: id }));
     throw cause;
   }
 }
@@ -128,8 +129,8 @@ export async function takeList(
   const bytes = await arrive(id, file.input, { id, sellerId }, by);
   if (bytes === null) return fault('bad-input', 'This file is over 512 MiB: a price list is smaller.');
   // Nobody waits for what lay in the folder, so its reading is seen to its end.
-  if (caller === null) await readList(id, null);
-  else await waitForSmall(bytes, readList(id, null));
+  if (caller === null) await readThrough(id);
+  else await waitForSmall(bytes, id);
   const list = await getPriceList(pool(), id);
   if (list?.state !== 'failed') return done({ id });
   await deleteList(pool(), id);
@@ -245,12 +246,12 @@ export async function correctColumns(
     if (why !== null) return fault('conflict', why);
     const taken = Object.values(told.columns);
     if (new Set(taken).size < taken.length) return fault('bad-input', 'One column cannot hold two things.');
-    await setToRead(db, id, told);
+    await queueReading(db, id, told);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'list-corrected', detail: { id, columns: told } });
     return done(list);
   });
   if (!ready.ok) return ready;
-  await waitForSmall(ready.value.bytes, readList(id, told));
+  await waitForSmall(ready.value.bytes, id);
   return done(null);
 }
 

@@ -5,6 +5,7 @@ import { COLUMN_ROLES } from '../core/price-list/column-roles';
 import type { ListColumns } from '../core/price-list/read-row';
 import { LISTED_COLUMNS, type ListEnd, type ListPiece } from '../outward/list-reading';
 import { ListThread } from '../outward/list-thread';
+import { caughtAs } from '../runtime/log';
 import { pool, type Queryable, transaction } from '../store/database';
 import { compareRows, countGone, insertListSpec, noteTwice, openRows } from '../store/list-rows';
 import { specOf } from '../store/offers';
@@ -22,8 +23,10 @@ import {
   rememberedColumns,
   setFailed,
   setFindings,
+  setToRead,
   unreadLists,
 } from '../store/price-lists';
+import { addTask } from '../store/queue';
 import { partsOf } from '../store/sellers';
 import { groundMark, groundOf } from './counting-ground';
 
@@ -71,7 +74,7 @@ async function copyRows(list: PriceList, thread: ListThread, copy: Writable): Pr
     const part = before.then(() => listPart(pool(), list.id, nr));
     before = part;
     const taking = part.then((bytes) => thread.take(bytes ?? new Uint8Array(), nr === parts));
-    // One that is not waited for any more, since an earlier one failed, fails unheard.
+    // One that is not waited for any more, since an earlier one failed, fails for the same cause, which is thrown.
     taking.catch(() => {});
     return taking;
   };
@@ -139,7 +142,8 @@ async function readInto(db: Queryable, list: PriceList, told: ListColumns | null
 /** Thrown to undo what was begun of a list that is none. */
 class NoList extends Error {}
 
-async function readNow(id: number, told: ListColumns | null): Promise<void> {
+/** Reads a list that is to be read, by the columns that were said of it; one that another transaction is at is left to it. */
+async function readNow(id: number): Promise<void> {
   let held = false;
   try {
     await transaction(async (db) => {
@@ -147,39 +151,54 @@ async function readNow(id: number, told: ListColumns | null): Promise<void> {
       const list = held ? await getPriceList(db, id) : null;
       if (list === null || list.state !== 'reading') return;
       await noteWork(pool(), id, { what: 'reading', done: 0, whole: 0 });
-      const sentence = await readInto(db, list, told);
+      const isTold = Object.keys(list.columns).length > 0;
+      const sentence = await readInto(db, list, isTold ? columnsOf(list) : null);
       if (sentence !== null) throw new NoList(sentence);
     });
   } catch (cause) {
     if (!(cause instanceof NoList)) throw cause;
     await setFailed(pool(), id, cause.message);
   } finally {
-    if (held) await endWork(pool(), id).catch(() => {});
+    if (held) await endWork(pool(), id).catch(caughtAs('ending the work on a list', undefined, { list: id }));
   }
 }
 
-let queue: Promise<void> = Promise.resolve();
+const NOT_READ =
+  'It could not be read, through no fault of the list: an owner finds why under Settings, Background work.';
 
-/**
- * Reads a list that is to be read, after those that are being read.
- *
- * @param told columns that somebody said; null: they are guessed, or those of the seller's earlier list
- */
-export function readList(id: number, told: ListColumns | null): Promise<void> {
-  const reading = queue.then(() => readNow(id, told));
-  queue = reading.catch(() => {});
-  return reading;
+/** Reads a list as a task does. @param isLast it is not tried again: then the list says so */
+export async function readListTask(id: number, isLast: boolean): Promise<void> {
+  try {
+    await readNow(id);
+  } catch (cause) {
+    if (isLast) await setFailed(pool(), id, NOT_READ);
+    throw cause;
+  }
 }
 
-/** Reads lists whose reading a crash ended. Returns which. */
-export async function readStranded(): Promise<number[]> {
+/** A list is to be read: within the transaction that says so the task for it is kept. */
+export async function queueReading(db: Queryable, id: number, told: ListColumns | null): Promise<void> {
+  await setToRead(db, id, told);
+  await addTask(db, 'read-list', { id }, { about: id });
+}
+
+/** So often it is looked whether another one has read a list, milliseconds. */
+const LOOK_MS = 100;
+
+/** Sees a list's reading through to its end: reads it, or waits for whoever was first. For work that is no request's. */
+export async function readThrough(id: number): Promise<void> {
+  for (;;) {
+    await readNow(id);
+    if ((await getPriceList(pool(), id))?.state !== 'reading') return;
+    await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
+  }
+}
+
+/** Puts lists that are to be read and that no task is about into the queue. Returns how many. */
+export async function queueUnread(): Promise<number> {
   const ids = await unreadLists(pool());
-  for (const id of ids) {
-    const list = await getPriceList(pool(), id);
-    const told = list === null || Object.keys(list.columns).length === 0 ? null : list;
-    await readList(id, told === null ? null : columnsOf(told));
-  }
-  return ids;
+  for (const id of ids) await addTask(pool(), 'read-list', { id }, { about: id });
+  return ids.length;
 }
 
 export const columnsOf = ({ headings, columns, capacityIs }: ListColumns): ListColumns => ({

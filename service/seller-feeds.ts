@@ -6,6 +6,7 @@ import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { allowedHost, allowHost, dropFeed, feedHost, putFeed } from '../store/feeds';
 import { findBySellerPart } from '../store/offers';
+import { addTask } from '../store/queue';
 import { getSeller, partsOf } from '../store/sellers';
 import { type Caller, mayDo } from './access';
 import { groundOf } from './counting-ground';
@@ -64,6 +65,7 @@ export async function saveFeed(caller: Caller, sellerId: number, feed: FeedForm)
     if (feed.allow && mayDo(caller, 'shop.settings'))
       await allowHost(db, { host: feedHost(feed.url), own: feed.allowOwn, staffId: caller.id });
     await putFeed(db, sellerId, feed);
+    await addTask(db, 'ask-due-feeds', {}, { about: null });
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'feed-changed', detail: { sellerId, ...feed } });
     return done(null);
   });

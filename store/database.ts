@@ -2,6 +2,8 @@ import type { Writable } from 'node:stream';
 import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
 import { noteDatabaseFault } from '../runtime/database-faults';
+import { logCaught } from '../runtime/log';
+import { contextId } from '../runtime/request-context';
 
 // int8 as a number: capacities and counters stay far below 2^53. A date stays the text it is, so no zone shifts it.
 pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
@@ -41,7 +43,7 @@ export function pool(): pg.Pool {
     });
     // A connection that the server drops is replaced at the next use, and whoever waits on it gets the error. Without
     // listeners the same news would end the whole process: idle ones tell the pool, those in use their client.
-    shared.on('error', () => {});
+    shared.on('error', (cause) => logCaught(cause, 'keeping an idle connection to the database'));
     shared.on('connect', (client) => client.on('error', () => {}));
   }
   return shared;
@@ -81,9 +83,18 @@ function noted(cause: unknown): never {
   throw cause;
 }
 
+/**
+ * A statement with the request that it is run for, so that whoever looks at the server's activity or its log of slow ones finds
+ * which it was. A named one is known by its name: its text is the same for all.
+ */
+function forRequest(what: string | Named): string | Named {
+  const id = contextId();
+  return id === null || typeof what !== 'string' ? what : `/* ${id} */ ${what}`;
+}
+
 /** All rows. */
 export async function many<Row extends pg.QueryResultRow>(db: Queryable, what: string | Named, values: unknown[] = []) {
-  return (await db.query<Row>(what, values).catch(noted)).rows;
+  return (await db.query<Row>(forRequest(what), values).catch(noted)).rows;
 }
 
 /** The only row, or null where there is none. Throws where there are several. */
@@ -102,7 +113,7 @@ export async function one<Row extends pg.QueryResultRow>(db: Queryable, text: st
 
 /** Runs a statement and tells how many rows it touched. */
 export async function run(db: Queryable, text: string, values: unknown[] = []): Promise<number> {
-  return (await db.query(text, values).catch(noted)).rowCount ?? 0;
+  return (await db.query(forRequest(text), values).catch(noted)).rowCount ?? 0;
 }
 
 /**

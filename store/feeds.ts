@@ -32,8 +32,12 @@ export async function listFeeds(db: Queryable): Promise<SellerFeed[]> {
   return many<SellerFeed & Record<string, unknown>>(db, `${SELECT} order by seller_id`);
 }
 
-/** Feeds that are due, taken by whoever asks first: nobody else gets them for these minutes. */
-export async function takeDueFeeds(db: Queryable, minutes: number): Promise<SellerFeed[]> {
+export async function getFeed(db: Queryable, sellerId: number): Promise<SellerFeed | null> {
+  return maybeOne<SellerFeed & Record<string, unknown>>(db, `${SELECT} where seller_id = $1`, [sellerId]);
+}
+
+/** Sellers whose feeds are due, taken by whoever asks first: nobody else gets them for these minutes. */
+export async function takeDueFeeds(db: Queryable, minutes: number): Promise<number[]> {
   const taken = await many<{ id: number }>(
     db,
     `update seller_feed set next_at = now() + make_interval(mins => $1)
@@ -42,10 +46,7 @@ export async function takeDueFeeds(db: Queryable, minutes: number): Promise<Sell
      returning seller_id as id`,
     [minutes],
   );
-  if (taken.length === 0) return [];
-  return many<SellerFeed & Record<string, unknown>>(db, `${SELECT} where seller_id = any($1) order by seller_id`, [
-    taken.map(({ id }) => id),
-  ]);
+  return taken.map(({ id }) => id);
 }
 
 /** Host and port that a feed's address asks, as they are allowed. */

@@ -1,4 +1,5 @@
 import { many, maybeOne, one, type Queryable, run } from './database';
+import { addTask } from './queue';
 
 /** How far a mail has come. `unsure`: it was handed over whole, and no answer came back. */
 export type MailState = 'waiting' | 'sending' | 'sent' | 'refused' | 'unsure' | 'given-up';
@@ -27,7 +28,7 @@ const MAIL = `select id, job_id as "jobId", quote_id as "quoteId", order_id as "
 
 type Row = Mail & Record<string, unknown>;
 
-/** Puts a mail in the queue; null: the same waits already, went, or may have gone. */
+/** Keeps a mail to be sent, with the task that sends it; null: the same waits already, went, or may have gone. */
 export async function queueMail(
   db: Queryable,
   mail: Pick<Mail, 'jobId' | 'quoteId' | 'orderId' | 'kind' | 'to' | 'messageId' | 'base'>,
@@ -39,7 +40,17 @@ export async function queueMail(
      values ($1, $2, $3, $4, $5, $6, $7, $8) on conflict do nothing returning id`,
     [mail.jobId, mail.quoteId, mail.orderId, mail.kind, mail.to, mail.messageId, mail.base, staffId],
   );
+  if (row !== null) await addTask(db, 'send-mail', {}, { about: null });
   return row?.id ?? null;
+}
+
+/** In how long the next mail that waits is due, milliseconds; null: none waits. */
+export async function nextMailIn(db: Queryable): Promise<number | null> {
+  const { ms } = await one<{ ms: number | null }>(
+    db,
+    `select ceil(extract(epoch from min(next_at) - now()) * 1000)::float8 as ms from mail where state = 'waiting'`,
+  );
+  return ms;
 }
 
 /** Mail of a job, the newest first. */

@@ -2,7 +2,9 @@ import { createHash } from 'node:crypto';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
+import { caughtAs } from '../runtime/log';
 import { type Applied, parseFileName, pending } from './migration-order';
+import { migrateQueue } from './queue';
 
 /** Any number, the same in every process of Fenbrik, so that two never migrate at once. */
 const ADVISORY_LOCK = 4_607_112_026;
@@ -48,10 +50,13 @@ export async function migrate(databaseUrl: string, folder: string): Promise<stri
         await client.query('insert into migration (number, name, sha256) values ($1, $2, $3)', [number, name, sha256]);
         await client.query('commit');
       } catch (cause) {
-        await client.query('rollback').catch(() => {});
+        // Told by the migration's own failure, which is thrown.
+        await client.query('rollback').catch(caughtAs('taking back a migration', null));
         throw new Error(`migration ${number} (${name}) failed and was taken back`, { cause });
       }
     }
+    // The queue's tables are its package's own; it finds by itself what they lack.
+    await migrateQueue(databaseUrl);
     return todo.map(({ name }) => name);
   } finally {
     await client.end();

@@ -143,12 +143,12 @@ export async function listPriceLists(db: Queryable, most: number): Promise<Price
 /** So long after its last word whoever works on a list is taken to have gone. */
 const SILENT = "interval '3 minutes'";
 
-/** Lists that are to be read and that nobody reads. */
+/** Lists that are to be read and that no task is about. */
 export async function unreadLists(db: Queryable): Promise<number[]> {
   const lists = await many<{ id: number }>(
     db,
     `select id from price_list where state = 'reading'
-       and not exists (select from price_list_work where list_id = id and at > now() - ${SILENT}) order by id`,
+       and not exists (select from graphile_worker.jobs where key = 'read-list:' || price_list.id) order by id`,
   );
   return lists.map(({ id }) => id);
 }
@@ -217,8 +217,8 @@ export async function setUndone(db: Queryable, id: number): Promise<void> {
   await run(db, `update price_list set state = 'undone', undone_at = now(), sentence = null where id = $1`, [id]);
 }
 
-/** Says of a list what went wrong with it; its state stays. */
-export async function setSentence(db: Queryable, id: number, sentence: string): Promise<void> {
+/** Says of a list what went wrong with it, or nothing any more; its state stays. */
+export async function setSentence(db: Queryable, id: number, sentence: string | null): Promise<void> {
   await run(db, 'update price_list set sentence = $2 where id = $1', [id, sentence]);
 }
 
@@ -266,11 +266,13 @@ export async function endWork(db: Queryable, id: number): Promise<void> {
   await run(db, 'delete from price_list_work where list_id = $1', [id]);
 }
 
-/** How far a list's work is; null: nobody works on it, or whoever did has fallen silent. */
+/** How far a list's work is; null: nobody works on it, or whoever did has fallen silent and no task is left to do it. */
 export async function workOn(db: Queryable, id: number): Promise<ListWorkDone | null> {
   return maybeOne<ListWorkDone & Record<string, unknown>>(
     db,
-    `select what, done, whole from price_list_work where list_id = $1 and at > now() - ${SILENT}`,
+    `select what, done, whole from price_list_work where list_id = $1 and (at > now() - ${SILENT} or exists (
+       select from graphile_worker.jobs where key in ('read-list:' || $1, 'work-on-list:' || $1)
+         and (locked_at is not null or attempts < max_attempts)))`,
     [id],
   );
 }

@@ -16,15 +16,19 @@ declare thing record;
 begin
   for thing in
     select case relkind when 'S' then 'sequence' when 'v' then 'view' else 'table' end as kind, oid::regclass::text as name
-    from pg_class where relnamespace = 'public'::regnamespace and relkind in ('r', 'p', 'v', 'S')
+    from pg_class where relnamespace in (select oid from pg_namespace where nspname in ('public', 'graphile_worker')) and relkind in ('r', 'p', 'v', 'S')
       and not exists (select from pg_depend where objid = pg_class.oid and deptype in ('i', 'e') and classid = 'pg_class'::regclass)
       and relowner <> '${OWNER_ROLE}'::regrole
   loop execute format('alter %s %s owner to ${OWNER_ROLE}', thing.kind, thing.name); end loop;
   for thing in
-    select oid::regprocedure::text as name from pg_proc where pronamespace = 'public'::regnamespace
+    select oid::regprocedure::text as name from pg_proc
+    where pronamespace in (select oid from pg_namespace where nspname in ('public', 'graphile_worker'))
       and proowner <> '${OWNER_ROLE}'::regrole
       and not exists (select from pg_depend where objid = pg_proc.oid and deptype = 'e')
   loop execute format('alter routine %s owner to ${OWNER_ROLE}', thing.name); end loop;
+  if exists (select from pg_namespace where nspname = 'graphile_worker') then
+    alter schema graphile_worker owner to ${OWNER_ROLE};
+  end if;
 end $$`;
 
 /**
@@ -53,6 +57,15 @@ export async function makeRoles(adminUrl: string, passwords: { owner: string; ap
   });
 }
 
+/** The queue's tables let in nobody but their owner, row by row; the application's role has its rights on them like on ours. */
+const LET_IN = `do $$
+declare thing record;
+begin
+  for thing in select oid::regclass::text as name from pg_class
+    where relnamespace = 'graphile_worker'::regnamespace and relrowsecurity
+  loop execute format('alter table %s disable row level security', thing.name); end loop;
+end $$`;
+
 /**
  * Gives the application's role what it needs and nothing else: rows of all tables, but not of the ledger of migrations; no
  * table can be made, changed, emptied or have its triggers put off by it.
@@ -68,5 +81,10 @@ export async function grantToApp(ownerUrl: string, appRole = APP_ROLE): Promise<
     await client.query(`grant select, insert, update, delete on all tables in schema public to ${role}`);
     await client.query(`grant usage, select on all sequences in schema public to ${role}`);
     await client.query(`revoke insert, update, delete on migration from ${role}`);
+    await client.query(`grant usage on schema graphile_worker to ${role}`);
+    await client.query(`grant select, insert, update, delete on all tables in schema graphile_worker to ${role}`);
+    await client.query(`grant usage, select on all sequences in schema graphile_worker to ${role}`);
+    await client.query(`revoke insert, update, delete on graphile_worker.migrations from ${role}`);
+    await client.query(LET_IN);
   });
 }

@@ -1,0 +1,82 @@
+import pg from 'pg';
+import { log, logCaught } from '../runtime/log';
+import { pool } from './database';
+import { deadOf, holdWorker, unlockWorkers, workersAtWork } from './queue';
+
+const RETRY_MS = 1_000;
+const LOOK_MS = 15_000;
+/** A worker that took a task just now may not have said yet that it lives, seconds. */
+const SETTLED_S = 20;
+
+/**
+ * Says to all processes on the database which workers of this one live, for as long as it does: a connection of its own holds a
+ * lock for each. And looks now and then for workers of processes that have ended: what these had taken is given to others.
+ */
+export class LiveWorkers {
+  readonly #url: string;
+  readonly #workers = new Set<string>();
+  #client: pg.Client | null = null;
+  #suspects: ReadonlySet<string> = new Set();
+  #ended = false;
+  #looking: NodeJS.Timeout | undefined;
+
+  constructor(url: string) {
+    this.#url = url;
+  }
+
+  async start(lookMs = LOOK_MS): Promise<void> {
+    await this.#connect();
+    this.#looking = setInterval(() => {
+      this.look().catch((cause) => logCaught(cause, 'looking for tasks whose process has ended'));
+    }, lookMs);
+    this.#looking.unref();
+  }
+
+  async #connect(): Promise<void> {
+    const client = new pg.Client({ connectionString: this.#url, keepAlive: true });
+    // A connection that breaks takes its locks along: they are taken again on the next one.
+    client.on('error', (cause) => logCaught(cause, 'holding the locks of living workers'));
+    client.once('end', () => {
+      this.#client = null;
+      if (!this.#ended) setTimeout(() => void this.#again(), RETRY_MS).unref();
+    });
+    await client.connect();
+    this.#client = client;
+    for (const worker of this.#workers) await holdWorker(client, worker);
+  }
+
+  async #again(): Promise<void> {
+    if (this.#ended || this.#client !== null) return;
+    await this.#connect().catch((cause) => {
+      logCaught(cause, 'connecting anew for the locks of living workers');
+      setTimeout(() => void this.#again(), RETRY_MS).unref();
+    });
+  }
+
+  /** A worker of this process has come up. */
+  async add(worker: string): Promise<void> {
+    this.#workers.add(worker);
+    if (this.#client !== null) await holdWorker(this.#client, worker);
+  }
+
+  /**
+   * Gives tasks of workers that have ended to whoever asks next: of those that were found without a lock twice in a row, since
+   * one may be connecting anew just now.
+   */
+  async look(): Promise<string[]> {
+    const dead = await deadOf(pool(), await workersAtWork(pool(), SETTLED_S));
+    const sure = dead.filter((worker) => this.#suspects.has(worker));
+    this.#suspects = new Set(dead);
+    if (sure.length > 0) {
+      await unlockWorkers(pool(), sure);
+      log.warn({ workers: sure }, 'tasks of a process that has ended are given to others');
+    }
+    return sure;
+  }
+
+  async end(): Promise<void> {
+    this.#ended = true;
+    clearInterval(this.#looking);
+    await this.#client?.end();
+  }
+}
