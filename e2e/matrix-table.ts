@@ -95,6 +95,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/moving-in/look': 'shop.settings',
   'DELETE /api/moving-in/[id]': 'shop.settings',
   'PUT /api/needs': 'shop.settings',
+  'POST /api/tasks/[id]': 'shop.settings',
   'POST /api/open': 'open',
   'POST /api/stock': 'stock.write',
   'PUT /api/stock/[id]': 'stock.write',

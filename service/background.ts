@@ -6,6 +6,7 @@ import { LiveWorkers } from '../store/live-workers';
 import { getPriceList, setToRead } from '../store/price-lists';
 import {
   addTask,
+  clearRounds,
   discardTask,
   failedTasks,
   getFailed,
@@ -28,8 +29,9 @@ export type { RoundKind, TaskKind, TaskPayloads } from '../store/queue';
 export const liveWorkers = (databaseUrl: string): LiveWorkers => new LiveWorkers(databaseUrl);
 
 /** Notes how a task went, for whoever looks at how the work beside requests does. @param cause null: it is done */
-export async function noteTask(kind: string, cause: string | null): Promise<void> {
+export async function noteTask(kind: string, id: number, cause: string | null): Promise<void> {
   await noteTaskRun(pool(), kind, cause);
+  await clearRounds(pool(), kind, cause === null ? null : id);
 }
 
 /** So many failed tasks are shown. */

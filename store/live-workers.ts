@@ -18,6 +18,7 @@ export class LiveWorkers {
   #client: pg.Client | null = null;
   #suspects: ReadonlySet<string> = new Set();
   #ended = false;
+  #asking: Promise<void> = Promise.resolve();
   #looking: NodeJS.Timeout | undefined;
 
   constructor(url: string) {
@@ -42,7 +43,16 @@ export class LiveWorkers {
     });
     await client.connect();
     this.#client = client;
-    for (const worker of this.#workers) await holdWorker(client, worker);
+    await this.#inTurn(async () => {
+      for (const worker of this.#workers) await holdWorker(client, worker);
+    });
+  }
+
+  /** A connection is asked one thing after the other. */
+  #inTurn(work: () => Promise<void>): Promise<void> {
+    const turn = this.#asking.then(work);
+    this.#asking = turn.catch(() => {});
+    return turn;
   }
 
   async #again(): Promise<void> {
@@ -56,7 +66,8 @@ export class LiveWorkers {
   /** A worker of this process has come up. */
   async add(worker: string): Promise<void> {
     this.#workers.add(worker);
-    if (this.#client !== null) await holdWorker(this.#client, worker);
+    const client = this.#client;
+    if (client !== null) await this.#inTurn(() => holdWorker(client, worker));
   }
 
   /**

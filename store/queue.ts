@@ -37,6 +37,8 @@ export const TASK_RULES: Record<TaskKind, TaskRule> = {
 /** What the queue knows a task by: one that waits is replaced by its like, and not done twice. */
 const keyOf = (kind: TaskKind, about: number | null): string => (about === null ? kind : `${kind}:${about}`);
 
+const HAS_FAILED = 'locked_at is null and attempts >= max_attempts';
+
 interface When {
   /** which of its kind it is; null: there is one of its kind */
   about: number | null;
@@ -52,6 +54,12 @@ export async function addTask<Kind extends TaskKind>(
   { about, afterMs }: When,
 ): Promise<void> {
   const { queue, attempts } = TASK_RULES[kind];
+  // Its like that failed is done anew by this one.
+  await run(
+    db,
+    `select graphile_worker.complete_jobs(array(select id from graphile_worker.jobs where key = $1 and ${HAS_FAILED}))`,
+    [keyOf(kind, about)],
+  );
   await run(
     db,
     `select graphile_worker.add_job($1, $2::json, queue_name => $3, max_attempts => $4, job_key => $5,
@@ -81,7 +89,7 @@ export async function queueNumbers(db: Queryable): Promise<QueueNumbers> {
     db,
     `select count(*) filter (where locked_at is null and attempts < max_attempts)::int as waiting,
        count(*) filter (where locked_at is not null)::int as running,
-       count(*) filter (where locked_at is null and attempts >= max_attempts)::int as failed,
+       count(*) filter (where ${HAS_FAILED})::int as failed,
        coalesce(extract(epoch from now() - min(run_at) filter (where locked_at is null and attempts < max_attempts
          and run_at <= now())), 0)::int as "lateSeconds"
      from graphile_worker.jobs`,
@@ -106,7 +114,7 @@ export async function failedTasks(db: Queryable, most: number): Promise<FailedTa
     db,
     `select id, task_identifier as kind, substring(key from ':([0-9]+)$')::int as about, attempts,
        coalesce(left(last_error, 2000), 'The process ended while it was at it.') as cause, updated_at as at
-     from graphile_worker.jobs where locked_at is null and attempts >= max_attempts order by updated_at desc limit $1`,
+     from graphile_worker.jobs where ${HAS_FAILED} order by updated_at desc limit $1`,
     [most],
   );
 }
@@ -116,7 +124,7 @@ export async function getFailed(db: Queryable, id: number): Promise<Pick<FailedT
   return maybeOne<Pick<FailedTask, 'kind' | 'about'> & Record<string, unknown>>(
     db,
     `select task_identifier as kind, substring(key from ':([0-9]+)$')::int as about
-     from graphile_worker.jobs where id = $1 and locked_at is null and attempts >= max_attempts`,
+     from graphile_worker.jobs where id = $1 and ${HAS_FAILED}`,
     [id],
   );
 }
@@ -129,6 +137,17 @@ export async function retryTask(db: Queryable, id: number): Promise<void> {
 /** Takes a task that failed out of the queue. */
 export async function discardTask(db: Queryable, id: number): Promise<void> {
   await run(db, 'select graphile_worker.complete_jobs(array[$1::bigint])', [id]);
+}
+
+/** Of rounds that failed the last one tells enough: the others go, and all of them once one went well. */
+export async function clearRounds(db: Queryable, kind: string, keep: number | null): Promise<void> {
+  if (!(kind in TASK_RULES) || TASK_RULES[kind as TaskKind].attempts > 1) return;
+  await run(
+    db,
+    `select graphile_worker.complete_jobs(array(select id from graphile_worker.jobs
+       where task_identifier = $1 and id is distinct from $2 and ${HAS_FAILED}))`,
+    [kind, keep],
+  );
 }
 
 /** How the last task of a kind went. */

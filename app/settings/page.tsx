@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { showBackground } from '@/service/background';
 import { showCharges } from '@/service/charges';
 import { customerAddress } from '@/service/customer-address';
 import { showIdentity } from '@/service/identity';
@@ -10,6 +11,7 @@ import { showRoleRule } from '@/service/role-rule';
 import { showTexts } from '@/service/shop-texts';
 import { showBestRule } from '@/service/steering';
 import { Notice } from '@/ui/kit/notice';
+import { BackgroundWork } from '@/ui/settings/background-work';
 import { BestRule } from '@/ui/settings/best-rule';
 import { Charges } from '@/ui/settings/charges';
 import { CustomerAddress } from '@/ui/settings/customer-address';
@@ -20,6 +22,7 @@ import { RoleRule } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
+import { ageText } from '../age-text';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -38,6 +41,8 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const texts = await showTexts();
   const roles = await showRoleRule();
   const address = await customerAddress();
+  const background = await showBackground();
+  const now = new Date();
   return (
     <Desk caller={caller} here="/settings">
       <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
@@ -59,6 +64,17 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
         <Texts rows={texts} usual={papers.language} />
         <BestRule {...best} />
         <NeedLadder needs={needs} />
+        <BackgroundWork
+          waiting={background.numbers.waiting}
+          running={background.numbers.running}
+          failedCount={background.numbers.failed}
+          failed={background.failed.map(({ at, ...task }) => ({ ...task, ago: ageText(new Date(at), now) }))}
+          runs={background.runs.map(({ kind, succeededAt, failedAt }) => ({
+            kind,
+            succeeded: succeededAt && ageText(new Date(succeededAt), now),
+            failed: failedAt && ageText(new Date(failedAt), now),
+          }))}
+        />
       </main>
     </Desk>
   );

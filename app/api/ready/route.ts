@@ -1,12 +1,11 @@
 import type { NextRequest } from 'next/server';
-import { answer, caught } from '@/app/handle';
-import { isReady } from '@/service/ready';
-import { fault } from '@/service/result';
+import { caught } from '@/app/handle';
+import { readiness } from '@/service/ready';
 
-/** Tells whether work can be done: the database answers. Nothing is started again because it does not. */
+/** Tells whether work can be done: the database answers; with how the work beside requests does. Nothing is started again because it does not. */
 export async function GET(request: NextRequest): Promise<Response> {
   try {
-    return (await isReady()) ? Response.json({ ready: true }) : answer(fault('busy', 'The database does not answer.'));
+    return Response.json(await readiness());
   } catch (cause) {
     return caught(cause, request);
   }
