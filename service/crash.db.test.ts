@@ -4,8 +4,10 @@ import { join } from 'node:path';
 import { type Cluster, openCluster } from '../scripts/cluster';
 import { loadDemo } from '../scripts/load-demo';
 import { as, must, seen } from '../scripts/test-shop';
-import { closePool, many, one, pool } from '../store/database';
+import { closePool, many, one, pool, run } from '../store/database';
 import { migrate } from '../store/migrate';
+import { addTask } from '../store/queue';
+import { startTasks } from '../tasks/run-tasks';
 import { saveIntake } from './intake';
 import { openQuote, sendQuote } from './quote';
 import { answerQuote } from './quote-answers';
@@ -33,8 +35,8 @@ afterAll(async () => {
   rmSync(folder, { recursive: true, force: true });
 });
 
-/** Ends the database server and all its processes at once, as a crash does, and brings it up again on its port. */
-async function crash(): Promise<void> {
+/** Ends the database server and all its processes at once, as a crash does, and brings it up again on its port after a while. */
+async function crash(awayMs = 300): Promise<void> {
   const postmaster = Number(readFileSync(join(folder, 'cluster', 'data', 'postmaster.pid'), 'utf8').split('\n')[0]);
   const backends = await many<{ pid: number }>(pool(), 'select pid from pg_stat_activity');
   for (const pid of [postmaster, ...backends.map((row) => row.pid)]) {
@@ -44,7 +46,7 @@ async function crash(): Promise<void> {
       // It went with the others.
     }
   }
-  await new Promise((resolve) => setTimeout(resolve, 300));
+  await new Promise((resolve) => setTimeout(resolve, awayMs));
   cluster = await openCluster(join(folder, 'cluster'));
 }
 
@@ -131,3 +133,34 @@ test('a yes outlives a crash at any moment: said again it is the same yes, noted
     expect(noted.count).toBe(1);
   }
 }, 120_000);
+
+test('work beside requests goes on by itself once the database is back, and the log tells what happened', async () => {
+  // A minute in the long run: long enough for the queue's own patience to end.
+  const awayMs = process.env.FENBRIK_LONG === '1' ? 60_000 : 3_000;
+  const lines: { level: number; msg: string; err?: { message: string } }[] = [];
+  const write = jest.spyOn(process.stdout, 'write').mockImplementation((line) => {
+    if (String(line).startsWith('{')) lines.push(JSON.parse(String(line)));
+    return true;
+  });
+  const tasks = await startTasks(cluster.url);
+  try {
+    await crash(awayMs);
+    await again(() => run(pool(), 'delete from task_run'));
+    await again(() => addTask(pool(), 'count-for-today', {}, { about: null }));
+    let done: unknown[] = [];
+    for (let tries = 0; done.length === 0 && tries < 600; tries++) {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      done = await many(
+        pool(),
+        "select kind from task_run where kind = 'count-for-today' and succeeded_at is not null",
+      );
+    }
+    expect(done).toHaveLength(1);
+  } finally {
+    await tasks.stop();
+    write.mockRestore();
+  }
+  const told = lines.filter(({ level }) => level >= 40);
+  expect(told.map(({ msg }) => msg)).toContain('holding the locks of living workers failed');
+  expect(told.some(({ err, msg }) => /ECONNREFUSED|terminat|ECONNRESET/.test(`${err?.message} ${msg}`))).toBe(true);
+}, 180_000);

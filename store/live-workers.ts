@@ -3,7 +3,7 @@ import { log, logCaught } from '../runtime/log';
 import { pool } from './database';
 import { deadOf, holdWorker, unlockWorkers, workersAtWork } from './queue';
 
-const RETRY_MS = 1_000;
+const RETRY_MS = 2_000;
 const LOOK_MS = 15_000;
 /** A worker that took a task just now may not have said yet that it lives, seconds. */
 const SETTLED_S = 20;
@@ -20,17 +20,25 @@ export class LiveWorkers {
   #ended = false;
   #asking: Promise<void> = Promise.resolve();
   #looking: NodeJS.Timeout | undefined;
+  #waiting: NodeJS.Timeout | undefined;
 
   constructor(url: string) {
     this.#url = url;
   }
 
   async start(lookMs = LOOK_MS): Promise<void> {
-    await this.#connect();
     this.#looking = setInterval(() => {
       this.look().catch((cause) => logCaught(cause, 'looking for tasks whose process has ended'));
     }, lookMs);
     this.#looking.unref();
+    // One that cannot be opened now is opened later.
+    await this.#connect().catch((cause) => logCaught(cause, 'connecting for the locks of living workers'));
+  }
+
+  /** The workers of this process have all ended, and others come up: what those had taken is for anybody. */
+  async forgetAll(): Promise<void> {
+    this.#workers.clear();
+    await this.#client?.end();
   }
 
   async #connect(): Promise<void> {
@@ -39,7 +47,7 @@ export class LiveWorkers {
     client.on('error', (cause) => logCaught(cause, 'holding the locks of living workers'));
     client.once('end', () => {
       this.#client = null;
-      if (!this.#ended) setTimeout(() => void this.#again(), RETRY_MS).unref();
+      this.#later();
     });
     await client.connect();
     this.#client = client;
@@ -55,12 +63,17 @@ export class LiveWorkers {
     return turn;
   }
 
-  async #again(): Promise<void> {
-    if (this.#ended || this.#client !== null) return;
-    await this.#connect().catch((cause) => {
-      logCaught(cause, 'connecting anew for the locks of living workers');
-      setTimeout(() => void this.#again(), RETRY_MS).unref();
-    });
+  /** Connects anew after a while. A connection that never came up ends too, so there is one wait at the most. */
+  #later(): void {
+    if (this.#ended || this.#waiting !== undefined) return;
+    this.#waiting = setTimeout(() => {
+      this.#waiting = undefined;
+      this.#connect().catch((cause) => {
+        logCaught(cause, 'connecting anew for the locks of living workers');
+        this.#later();
+      });
+    }, RETRY_MS);
+    this.#waiting.unref();
   }
 
   /** A worker of this process has come up. */
@@ -88,6 +101,7 @@ export class LiveWorkers {
   async end(): Promise<void> {
     this.#ended = true;
     clearInterval(this.#looking);
+    clearTimeout(this.#waiting);
     await this.#client?.end();
   }
 }

@@ -113,6 +113,7 @@ export async function startTasks(databaseUrl: string): Promise<Tasks> {
       const from = Date.now();
       await runOnce().catch((cause) => logCaught(cause, 'doing tasks from the queue'));
       if (stopped) return;
+      await live.forgetAll().catch((cause) => logCaught(cause, 'forgetting workers that have ended'));
       // What ran for a while had come up well.
       if (Date.now() - from > LONGEST_PAUSE_MS) pauseMs = FIRST_PAUSE_MS;
       log.warn({ pauseMs }, 'the queue of tasks is come back to');
@@ -120,7 +121,7 @@ export async function startTasks(databaseUrl: string): Promise<Tasks> {
     }
   }
 
-  await live.start().catch((cause) => logCaught(cause, 'saying which workers live'));
+  await live.start();
   const running = keepRunning();
   return {
     stop: async () => {
