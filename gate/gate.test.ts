@@ -3,6 +3,7 @@ import type { IncomingMessage, Server, ServerResponse } from 'node:http';
 import { type AddressInfo, connect, type Socket } from 'node:net';
 import { noteDatabaseFault } from '../runtime/database-faults';
 import { noteGoodSession } from '../runtime/known-sessions';
+import { log } from '../runtime/log';
 import { LIMITS, openGate } from './gate';
 import { LINGER_MS } from './refuse';
 import { readRoutes } from './routes';
@@ -236,7 +237,7 @@ it('ends a body that comes too slowly, and lets one go on that waits for us', as
 
 it('goes on where the framework breaks on a request', async () => {
   await open();
-  const said = jest.spyOn(console, 'error').mockImplementation(() => {});
+  const said = jest.spyOn(log, 'error').mockImplementation(() => {});
   work = () => {
     throw new Error('broken');
   };

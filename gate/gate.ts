@@ -43,6 +43,8 @@ export interface GateParts {
   routeOf: (path: string) => Route | null;
   proxies: readonly string[];
   limits?: typeof LIMITS;
+  /** the code is worked on: changed code may be loaded into pages */
+  dev?: boolean;
 }
 
 const cookieOf = (header: string | undefined, name: string): string | undefined =>
@@ -87,7 +89,7 @@ function faultOfBody(request: IncomingMessage, path: string, rule: BodyRule): Re
  * path, kind, size, who sends and how much of that at one time. What it lets through it watches, so that nobody holds a
  * connection or memory by sending slowly. Who may do what is decided behind it, before the body is read.
  */
-export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GateParts): Server {
+export function openGate({ handle, routeOf, proxies, limits = LIMITS, dev = false }: GateParts): Server {
   const tell = clientTeller(proxies);
   const [connections, requests, opened] = [new Counts(), new Counts(), new Counts()];
   const held = new HeldBytes();
@@ -156,7 +158,7 @@ export function openGate({ handle, routeOf, proxies, limits = LIMITS }: GatePart
     request.headers[REQUEST_ID] = id;
     request.headers['x-path'] = url;
     if (client.host !== undefined) request.headers.host = client.host;
-    secureHeaders(request, response, { isPage, secure: client.secure });
+    secureHeaders(request, response, { isPage, secure: client.secure, dev });
     endUnread(request, response);
     if (isPage) awayInstead(request, response);
     // What is logged and asked of the database on the way is known by this request.

@@ -1,3 +1,6 @@
+import { readdirSync } from 'node:fs';
+import { join, relative } from 'node:path';
+
 export interface Route {
   /** as the framework writes it: `/api/jobs/[id]/reading` */
   path: string;
@@ -34,4 +37,12 @@ export function readRoutes(manifest: Record<string, string>): (path: string) => 
     );
     return found === undefined ? null : { path: found.path, kind: found.kind };
   };
+}
+
+/** What a build's manifest would say of the pages and handlers in a folder, for when there is no build. */
+export function routesIn(folder: string): Record<string, string> {
+  const sources = readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && /^(page\.tsx|route\.tsx?)$/.test(entry.name))
+    .map((entry) => ({ path: `/${relative(folder, entry.parentPath)}`, name: entry.name.replace(/\.tsx?$/, '') }));
+  return Object.fromEntries(sources.map(({ path, name }) => [join(path, name), path]));
 }

@@ -1,5 +1,6 @@
 import pino from 'pino';
 import { cutSecrets } from './cut-secrets';
+import { logLevel } from './environment';
 import { contextId } from './request-context';
 
 /**
@@ -9,7 +10,7 @@ import { contextId } from './request-context';
 export const log = pino(
   {
     name: 'fenbrik',
-    level: process.env.LOG_LEVEL ?? 'info',
+    level: logLevel(),
     mixin: () => {
       const requestId = contextId();
       return requestId === null ? {} : { requestId };

@@ -1,6 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { cutSecrets } from './cut-secrets';
 import { databaseFault } from './database-faults';
-import { readEnvironment } from './environment';
+import { readEnvironment, SETTINGS } from './environment';
 import { withinBounds } from './json-bounds';
 import { noteGoodSession, wasGoodSession } from './known-sessions';
 
@@ -71,7 +73,7 @@ test.each([
 });
 
 describe('settings', () => {
-  it('are read once, and what is wrong is named in a sentence', () => {
+  it('are checked, and what is wrong is named in a sentence', () => {
     expect(readEnvironment({ FENBRIK_ADDRESS: 'https://shop.example/some/path' }).FENBRIK_ADDRESS).toBe(
       'https://shop.example',
     );
@@ -81,6 +83,22 @@ describe('settings', () => {
     expect(readEnvironment({}).FENBRIK_PROXIES).toEqual([]);
     expect(() => readEnvironment({ FENBRIK_ADDRESS: 'shop.example' })).toThrow('FENBRIK_ADDRESS is wrong');
     expect(() => readEnvironment({ LOG_LEVEL: 'loud' })).toThrow('LOG_LEVEL is wrong');
+  });
+
+  it.each([
+    ['DATABASE_URL', 'mysql://db.example/fenbrik'],
+    ['FENBRIK_KEY', 'abc'],
+    ['FENBRIK_SMTP', 'mail.example'],
+    ['FENBRIK_MAIL_WAIT_MS', 'soon'],
+    ['FENBRIK_DEMO', 'perhaps'],
+    ['PORT', '70000'],
+  ])('%s is not %s', (name, value) => {
+    expect(() => readEnvironment({ [name]: value })).toThrow(new RegExp(`^${name} is wrong: [^\n]+$`));
+  });
+
+  it('are all in the example, in its order, and nothing else is', () => {
+    const example = readFileSync(join(__dirname, '..', '.env.example'), 'utf8');
+    expect([...example.matchAll(/^#?([A-Z][A-Z_]+)=/gm)].map(([, name]) => name)).toEqual(SETTINGS);
   });
 });
 

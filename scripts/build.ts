@@ -14,6 +14,7 @@ const SOURCES = [
   'outward',
   'worker',
   'runtime',
+  'tasks',
   'next.config.ts',
   'instrumentation.ts',
   'instrumentation-client.ts',

@@ -1,15 +1,17 @@
 /*
  * The application as a process: the framework behind our gate, and what the build compressed once sent as it lies there, in
- * the best form that a browser takes. `node scripts/serve.mjs HOST PORT`
+ * the best form that a browser takes. `node scripts/serve.mjs HOST PORT [dev]`: while it is worked on, pages and their parts are
+ * made when they are asked for, and anew when their code changes.
  */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import next from 'next';
 import sirv from 'sirv';
 import { tsImport } from 'tsx/esm/api';
-import { ROOT } from './setup.mjs';
+import { giveUp, ROOT } from './setup.mjs';
 
-const [hostname = '127.0.0.1', port = '4180'] = process.argv.slice(2);
+const [hostname = '127.0.0.1', port = '4180', mode] = process.argv.slice(2);
+const dev = mode === 'dev';
 // Whoever asks where the shop is reached finds what it listens on.
 process.env.HOST = hostname;
 process.env.PORT = port;
@@ -17,7 +19,7 @@ const STATIC = '/_next/static';
 const A_YEAR_S = 31_536_000;
 
 const load = (file) => tsImport(`../${file}`, import.meta.url);
-const [{ cutSecrets }, { environment }, { openGate }, { readRoutes }] = await Promise.all(
+const [{ cutSecrets }, { environment }, { openGate }, { readRoutes, routesIn }] = await Promise.all(
   ['runtime/cut-secrets.ts', 'runtime/environment.ts', 'gate/gate.ts', 'gate/routes.ts'].map(load),
 );
 
@@ -27,8 +29,15 @@ for (const stream of [process.stdout, process.stderr]) {
   stream.write = (line, ...more) => write(typeof line === 'string' ? cutSecrets(line) : line, ...more);
 }
 
-const { FENBRIK_PROXIES: proxies } = environment();
-const app = next({ dev: false, dir: ROOT, hostname, port: Number(port) });
+function settings() {
+  try {
+    return environment();
+  } catch (cause) {
+    return giveUp(cause.message);
+  }
+}
+const { FENBRIK_PROXIES: proxies } = settings();
+const app = next({ dev, dir: ROOT, hostname, port: Number(port) });
 await app.prepare();
 const frameworkHandles = app.getRequestHandler();
 
@@ -41,17 +50,19 @@ function answer(request, response) {
 }
 
 // Names carry the hash of what is in the files: nothing under them ever changes.
-const built = sirv(join(ROOT, '.next', 'static'), {
-  brotli: true,
-  gzip: true,
-  etag: true,
-  immutable: true,
-  maxAge: A_YEAR_S,
-});
+const built = dev
+  ? null
+  : sirv(join(ROOT, '.next', 'static'), {
+      brotli: true,
+      gzip: true,
+      etag: true,
+      immutable: true,
+      maxAge: A_YEAR_S,
+    });
 
 function handle(request, response) {
   const { url = '/' } = request;
-  if (!url.startsWith('/_next/')) {
+  if (built === null || !url.startsWith('/_next/')) {
     answer(request, response);
     return;
   }
@@ -64,8 +75,12 @@ function handle(request, response) {
   built(request, response, nothing);
 }
 
-const manifest = JSON.parse(readFileSync(join(ROOT, '.next', 'app-path-routes-manifest.json'), 'utf8'));
-const server = openGate({ handle, routeOf: readRoutes(manifest), proxies });
+const manifest = dev
+  ? routesIn(join(ROOT, 'app'))
+  : JSON.parse(readFileSync(join(ROOT, '.next', 'app-path-routes-manifest.json'), 'utf8'));
+const server = openGate({ handle, routeOf: readRoutes(manifest), proxies, dev });
+// Changed code comes through a socket of the framework's own.
+if (dev) server.on('upgrade', app.getUpgradeHandler());
 server.once('error', (cause) => {
   console.error(cause);
   process.exit(1);

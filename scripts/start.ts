@@ -186,8 +186,10 @@ function isListening(url: string): Promise<boolean> {
 /**
  * Brings everything up, prints the address, and keeps it up: what crashes is started again. On Ctrl-C it ends what it
  * started and nothing else.
+ *
+ * @param isDev for whoever works on the code: nothing is built, and what changes is made anew and shown by itself
  */
-export async function start(): Promise<void> {
+export async function start({ isDev = false } = {}): Promise<void> {
   // Before anything else: a setting that is wrong is told at once.
   const { PORT: wanted, ...settings } = process.env;
   const { HOST: host, FENBRIK_ADDRESS: address } = readEnvironment(settings);
@@ -212,7 +214,7 @@ export async function start(): Promise<void> {
   process.on('SIGTERM', () => void end(0));
   try {
     await prepare();
-    needBuild();
+    if (!isDev) needBuild();
   } catch (cause) {
     giveUpWith(cause);
   }
@@ -225,7 +227,7 @@ export async function start(): Promise<void> {
     name: 'the application',
     say,
     isAlive: isAlive(health),
-    spawn: () => program(serveCommand(host, port), {}),
+    spawn: () => program(serveCommand(host, port, isDev), isDev ? { NODE_ENV: 'development' } : {}),
   });
   programs.push(app, ...[feeds, mail].flatMap((one) => (one === null ? [] : [supervise(one)])));
   await demoAddress(port);

@@ -1,9 +1,8 @@
 #!/usr/bin/env node
-// npm test: all set-up that is missing, then format, lint, types, unit, database and browser tests.
-import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
+// npm test [SUITES] [PARTS OF FILES' NAMES]: all set-up that is missing, then format, lint, types, unit, database and browser tests.
+import { giveUp, needModules, needNode } from './setup.mjs';
 
 needNode();
-needPackages(['postgresql', 'chromium', 'poppler-utils', 'qpdf', 'nginx-light', 'openssl', 'fonts-dejavu-core']);
 needModules();
 const { register } = await import('tsx/esm/api');
 register();

@@ -7,7 +7,7 @@ import { migrate } from '../store/migrate';
 import { needBuild } from './build';
 import { type Cluster, openCluster } from './cluster';
 import { loadDemoAt } from './load-demo';
-import { ROOT, say } from './setup.mjs';
+import { needPackages, ROOT, say } from './setup.mjs';
 import { makeDemoTemplate, makeTemplate } from './test-database';
 
 interface Count {
@@ -15,9 +15,23 @@ interface Count {
   failed: number;
 }
 
+/** Debian's packages that tests use, beside the database: they read our PDFs, and draw letters. */
+const PAPERS = ['poppler-utils', 'qpdf', 'fonts-dejavu-core'];
+const EVERYTHING = ['postgresql', 'chromium', 'nginx-light', 'openssl', ...PAPERS];
+
+/** What is wanted of a run. */
+interface Run {
+  /** parts of the names of the files that are wanted; none: all */
+  only: readonly string[];
+  /** the run's own database server, opened when it is first asked for */
+  cluster: () => Promise<Cluster>;
+}
+
 interface Suite {
   name: string;
-  run: (cluster: Cluster) => Count | Promise<Count>;
+  /** Debian's packages without which it cannot run */
+  packages: readonly string[];
+  run: (run: Run) => Count | Promise<Count>;
 }
 
 // One key for the run: the demo's links are made here and shown by the application.
@@ -29,6 +43,7 @@ const BIN = join(ROOT, 'node_modules', '.bin');
 function check(name: string, program: string, args: string[]): Suite {
   return {
     name,
+    packages: [],
     run: () => {
       const done = spawnSync(join(BIN, program), args, { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'] });
       return done.status === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
@@ -50,60 +65,54 @@ function jestCount(file: string, status: number | null): Count {
   }
 }
 
-function jest(name: string, pattern: string, more: string[] = []): Suite {
-  return {
-    name,
-    run: (cluster) => {
-      const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-jest-')), 'result.json');
-      // FENBRIK_ONLY: a part of the names of the files that are wanted, while one works on them.
-      const only = process.env.FENBRIK_ONLY ? [process.env.FENBRIK_ONLY] : [];
-      const args = ['--testRegex', pattern, '--json', '--outputFile', file, '--silent=false', ...more, ...only];
-      const done = spawnSync(join(BIN, 'jest'), args, {
-        cwd: ROOT,
-        stdio: ['ignore', 'ignore', 'inherit'],
-        env: { ...process.env, FENBRIK_TEST_URL: cluster.url, NODE_ENV: 'test' },
-      });
-      const count = jestCount(file, done.status);
-      rmSync(file, { force: true });
-      return count;
-    },
-  };
+/** Runs Jest on files of a pattern. @param url of the run's database server, where its tests need one */
+function jest({ only }: Run, pattern: string, url: string | null, more: string[] = []): Count {
+  const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-jest-')), 'result.json');
+  const args = ['--testRegex', pattern, '--json', '--outputFile', file, '--silent=false', ...more, ...only];
+  const done = spawnSync(join(BIN, 'jest'), args, {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, ...(url !== null && { FENBRIK_TEST_URL: url }), NODE_ENV: 'test' },
+  });
+  const count = jestCount(file, done.status);
+  rmSync(file, { force: true });
+  return count;
 }
+
+const unit: Suite = {
+  name: 'unit',
+  packages: PAPERS,
+  run: (run) => jest(run, '(?<!\\.db)\\.test\\.tsx?$', null, ['--maxWorkers', '2']),
+};
 
 let demo: Promise<void> | null = null;
 
-/** The demo shop is loaded once for the run; each file has a copy of it. */
-function needDemo({ url }: Cluster): Promise<void> {
-  demo ??= makeDemoTemplate(url, loadDemoAt);
-  return demo;
+/** The run's server with the demo shop, which is loaded once; each file has a copy of it. */
+async function withDemo(run: Run): Promise<Cluster> {
+  const cluster = await run.cluster();
+  demo ??= makeDemoTemplate(cluster.url, loadDemoAt);
+  await demo;
+  return cluster;
 }
 
 /** Use cases and queries on real databases. */
 const database: Suite = {
   name: 'database',
-  run: async (cluster) => {
-    try {
-      await needDemo(cluster);
-    } catch (cause) {
-      console.error(cause);
-      return { passed: 0, failed: 1 };
-    }
-    return jest('database', '\\.db\\.test\\.ts$', ['--maxWorkers', '2']).run(cluster);
+  packages: ['postgresql', ...PAPERS],
+  run: async (run) => {
+    const { url } = await withDemo(run);
+    return jest(run, '\\.db\\.test\\.ts$', url, ['--maxWorkers', '2']);
   },
 };
 
 /** The built application, driven by a real browser; a build that fails is a failure like any other. */
 const browser: Suite = {
   name: 'browser',
-  run: async (cluster) => {
-    try {
-      needBuild();
-      await needDemo(cluster);
-    } catch (cause) {
-      console.error(cause instanceof Error ? cause.message : cause);
-      return { passed: 0, failed: 1 };
-    }
-    return jest('browser', 'e2e/.*\\.spec\\.ts$', ['--maxWorkers', '2', '--testTimeout', '600000']).run(cluster);
+  packages: EVERYTHING,
+  run: async (run) => {
+    needBuild();
+    const { url } = await withDemo(run);
+    return jest(run, 'e2e/.*\\.spec\\.ts$', url, ['--maxWorkers', '2', '--testTimeout', '600000']);
   },
 };
 
@@ -111,7 +120,7 @@ const SUITES: readonly Suite[] = [
   check('format', 'biome', ['format', '.']),
   check('lint', 'biome', ['lint', '--error-on-warnings', '.']),
   check('types', 'tsc', ['--noEmit']),
-  jest('unit', '(?<!\\.db)\\.test\\.tsx?$', ['--maxWorkers', '2']),
+  unit,
   database,
   browser,
 ];
@@ -121,6 +130,8 @@ async function testCluster(): Promise<{ cluster: Cluster; remove: () => void }> 
   const folder = mkdtempSync(join(tmpdir(), 'fenbrik-test-'));
   chmodSync(folder, 0o755);
   const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off', 'max_connections=60']);
+  await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
+  await makeTemplate(cluster.url);
   const remove = () => {
     cluster.stop();
     rmSync(folder, { recursive: true, force: true });
@@ -128,26 +139,40 @@ async function testCluster(): Promise<{ cluster: Cluster; remove: () => void }> 
   return { cluster, remove };
 }
 
-/** Runs all suites, or those named; the last line counts what passed and failed over all of them. */
-export async function test(names: readonly string[]): Promise<void> {
-  const { cluster, remove } = await testCluster();
+const isSuite = (word: string): boolean => SUITES.some(({ name }) => name === word);
+
+/**
+ * Runs all suites, or those named, whole or only files whose names have one of the other words in them; the last line counts
+ * what passed and failed over all of them. A suite that cannot begin has failed.
+ */
+export async function test(words: readonly string[]): Promise<void> {
+  const names = words.filter(isSuite);
+  const suites = SUITES.filter(({ name }) => names.length === 0 || names.includes(name));
+  needPackages([...new Set(suites.flatMap(({ packages }) => packages))]);
+  let opened: Promise<{ cluster: Cluster; remove: () => void }> | null = null;
+  const remove = async (): Promise<void> => (await opened)?.remove();
+  process.once('SIGINT', () => void remove().finally(() => process.exit(130)));
+  const wanted: Run = {
+    only: [...words.filter((word) => !isSuite(word)), ...(process.env.FENBRIK_ONLY ? [process.env.FENBRIK_ONLY] : [])],
+    cluster: async () => {
+      opened ??= testCluster();
+      return (await opened).cluster;
+    },
+  };
   const total: Count = { passed: 0, failed: 0 };
-  process.once('SIGINT', () => {
-    remove();
-    process.exit(130);
-  });
   try {
-    await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
-    await makeTemplate(cluster.url);
-    for (const { name, run } of SUITES.filter((suite) => names.length === 0 || names.includes(suite.name))) {
+    for (const { name, run } of suites) {
       const from = Date.now();
-      const count = await run(cluster);
+      const count = await Promise.resolve(run(wanted)).catch((cause: unknown): Count => {
+        console.error(cause instanceof Error ? cause.message : cause);
+        return { passed: 0, failed: 1 };
+      });
       total.passed += count.passed;
       total.failed += count.failed;
       say(`${name}: ${count.passed} passed, ${count.failed} failed (${((Date.now() - from) / 1000).toFixed(1)} s)`);
     }
   } finally {
-    remove();
+    await remove();
   }
   console.log(`${total.passed} passed, ${total.failed} failed`);
   process.exit(total.failed === 0 ? 0 : 1);

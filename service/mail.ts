@@ -7,6 +7,7 @@ import { dayText } from '../core/quoting/day-text';
 import { localeOf, wordsOf } from '../core/quoting/words/in-language';
 import { orderCsv } from '../outward/order-csv';
 import { type MailOutcome, sendMail } from '../outward/send-mail';
+import { environment } from '../runtime/environment';
 import { logCaught } from '../runtime/log';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
@@ -42,7 +43,7 @@ const LONGEST_WAIT_MS = 3_600_000;
 const MOST_TRIES = 52;
 
 /** The server that mail is handed to; null: none is set. */
-const mailServer = (): string | null => process.env.FENBRIK_SMTP || null;
+const mailServer = (): string | null => environment().FENBRIK_SMTP ?? null;
 
 /** Why the shop cannot send mail, in one sentence; null: it can. */
 async function whatStopsMail(db: Queryable): Promise<string | null> {
@@ -237,7 +238,7 @@ export interface MailTry {
  */
 export async function sendDueMail(): Promise<MailTry[]> {
   const tries: MailTry[] = [];
-  const firstMs = Number(process.env.FENBRIK_MAIL_WAIT_MS) || FIRST_WAIT_MS;
+  const { FENBRIK_MAIL_WAIT_MS: firstMs } = environment();
   await strandMail(pool(), STRANDED_MINUTES);
   for (;;) {
     const mail = await takeDueMail(pool(), keyMark());

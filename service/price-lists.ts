@@ -10,6 +10,7 @@ import { rowCost } from '../core/price-list/row-cost';
 import { wholeModule } from '../core/price-list/whole-module';
 import type { CountingGround } from '../core/pricing/counted-price';
 import { type Encoding, EncodingSeer } from '../core/reading/decode-text';
+import { environment } from '../runtime/environment';
 import { caughtAs } from '../runtime/log';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
@@ -37,17 +38,12 @@ import { columnsSchema, PART_BYTES, queueReading, readThrough } from './read-lis
 import { done, fault, type Result } from './result';
 
 const MOST_BYTES = 512 * 1024 * 1024;
-/** What takes no longer is waited for, milliseconds; the rest goes on by itself. */
-const PATIENCE_MS = 2_000;
-/** Tests on a busy machine have more of it. */
-const patienceMs = (): number => Number(process.env.FENBRIK_LIST_PATIENCE ?? PATIENCE_MS);
-
 /** So often it is looked whether a task has done its work, milliseconds. */
 const LOOK_MS = 40;
 
 /** Waits until a task has done its work, but not long. */
 export async function waitALittle(isDone: () => Promise<boolean>): Promise<void> {
-  const until = Date.now() + patienceMs();
+  const until = Date.now() + environment().FENBRIK_LIST_PATIENCE;
   while (!(await isDone()) && Date.now() < until) await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
 }
 

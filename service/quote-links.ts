@@ -1,6 +1,7 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { z } from 'zod';
 import { idSchema } from '../core/bounds';
+import { environment } from '../runtime/environment';
 import { pool, type Queryable } from '../store/database';
 import { insertLink, isOpenLink, listLinks, type StoredLink, withdrawLinks } from '../store/quote-links';
 import type { Caller } from './access';
@@ -17,8 +18,8 @@ const held = globalThis as { fenbrikKey?: Buffer };
  * process without one makes its own: its links open, but a later process cannot show them again.
  */
 function serverKey(): Buffer {
-  const set = process.env.FENBRIK_KEY ?? '';
-  if (/^[0-9a-f]{64}$/i.test(set)) return Buffer.from(set, 'hex');
+  const { FENBRIK_KEY: set } = environment();
+  if (set !== undefined) return Buffer.from(set, 'hex');
   held.fenbrikKey ??= randomBytes(KEY_BYTES);
   return held.fenbrikKey;
 }

@@ -2,6 +2,7 @@ import type { Writable } from 'node:stream';
 import pg from 'pg';
 import { from as copyFrom } from 'pg-copy-streams';
 import { noteDatabaseFault } from '../runtime/database-faults';
+import { environment } from '../runtime/environment';
 import { logCaught } from '../runtime/log';
 import { contextId } from '../runtime/request-context';
 
@@ -32,7 +33,7 @@ let shared: pg.Pool | undefined;
 /** The process's pool on `DATABASE_URL`. */
 export function pool(): pg.Pool {
   if (shared === undefined) {
-    const connectionString = process.env.DATABASE_URL;
+    const { DATABASE_URL: connectionString } = environment();
     if (!connectionString) throw new Error('DATABASE_URL is not set');
     shared = new pg.Pool({
       connectionString,
