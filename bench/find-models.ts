@@ -3,9 +3,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { openCluster } from '../scripts/cluster';
-import { makeRandom } from '../scripts/fuzz/random';
 import { findModels } from '../store/find-models';
 import { migrate } from '../store/migrate';
+import { makeRandom } from '../testing/fuzz/random';
 import { corrupted, makeLibrary } from './library';
 
 /*

@@ -1,4 +1,4 @@
-import { makeRandom, type Random } from '../scripts/fuzz/random';
+import { makeRandom, type Random } from '../testing/fuzz/random';
 
 /** A made-up model and what is printed on and in it. */
 export interface MadeModel {

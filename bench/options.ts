@@ -2,17 +2,17 @@ import { chmodSync, existsSync, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
-import { App } from '../e2e/app';
-import { openBrowser } from '../e2e/browser';
-import { signIn } from '../e2e/sign-in';
 import { needBuild } from '../scripts/build';
 import { openCluster } from '../scripts/cluster';
 import { loadDemoAt } from '../scripts/load-demo';
 import { ROOT } from '../scripts/setup.mjs';
-import { makeDemoTemplate, makeTemplate } from '../scripts/test-database';
 import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { insertOffer, insertPrice } from '../store/offers';
+import { App } from '../testing/browser/app';
+import { openBrowser } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { makeDemoTemplate, makeTemplate } from '../testing/database';
 import { desktopCase } from './plan-cases';
 
 /*

@@ -3,18 +3,18 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { customerView } from '../core/quoting/customer-view';
-import { App } from '../e2e/app';
 import { quotePdf } from '../outward/quote-pdf';
 import { needBuild } from '../scripts/build';
 import { openCluster } from '../scripts/cluster';
-import { jobLink } from '../scripts/job-link';
 import { loadDemoAt } from '../scripts/load-demo';
 import { ROOT } from '../scripts/setup.mjs';
-import { makeDemoTemplate, makeTemplate } from '../scripts/test-database';
 import { showJob } from '../service/job-state';
 import { contentCode } from '../service/quote-content';
 import { closePool } from '../store/database';
 import { migrate } from '../store/migrate';
+import { App } from '../testing/browser/app';
+import { makeDemoTemplate, makeTemplate } from '../testing/database';
+import { jobLink } from '../testing/job-link';
 import { askOften } from './ask-often';
 
 /*

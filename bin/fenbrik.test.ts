@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { READING_FORMATS } from '../core/reading/reading';
 import { reportText } from '../demo/report';
 import { STORIES } from '../demo/stories';
-import { seeds } from '../scripts/fuzz/seeds';
+import { seeds } from '../testing/fuzz/seeds';
 
 const COMMAND = join(__dirname, 'fenbrik.mjs');
 const CASES = join(__dirname, '..', 'core', 'planning', 'cases');

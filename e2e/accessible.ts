@@ -1,9 +1,9 @@
-import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
-import { axeFindings, openWindow } from './browser';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { jobLink } from '../testing/job-link';
 import { inLongRun } from './in-long-run';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 /** Every screen, with what has to be there before it counts as drawn. */
 const SCREENS: readonly [name: string, path: string, ready: string][] = [

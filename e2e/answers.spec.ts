@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto';
 import type { Locator, Page } from 'playwright-core';
-import { axeFindings, ladderDrawn, openWindow } from './browser';
+import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 import { inLongRun } from './in-long-run';
-import { pdfText } from './pdf-text';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 const stage = openStage();
 

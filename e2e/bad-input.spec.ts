@@ -1,9 +1,9 @@
 import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
 import { closePool, pool } from '../store/database';
-import { openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

@@ -1,8 +1,8 @@
 import { reportText } from '../demo/report';
-import { ladderDrawn, openWindow } from './browser';
-import { pdfText } from './pdf-text';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { ladderDrawn, openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 /** A machine nobody has brought in before, of a model the library knows. */
 const REPORT = reportText({

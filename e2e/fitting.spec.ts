@@ -3,11 +3,11 @@ import { guide, type Tested } from '../core/fitting/guide';
 import { TESTS, type Test } from '../core/fitting/guide-data';
 import { reportText } from '../demo/report';
 import { closePool, pool } from '../store/database';
-import { axeFindings, openWindow } from './browser';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 import { inLongRun } from './in-long-run';
-import { pdfText } from './pdf-text';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 const stage = openStage();
 beforeAll(() => {

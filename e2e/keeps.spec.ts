@@ -1,11 +1,11 @@
 import type { APIRequestContext } from 'playwright-core';
-import { jobLink } from '../scripts/job-link';
 import { closePool, pool } from '../store/database';
-import { openWindow } from './browser';
+import { openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { jobLink } from '../testing/job-link';
 import { inLongRun } from './in-long-run';
-import { pdfText } from './pdf-text';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 const stage = openStage();
 

@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page, Route } from 'playwright-core';
 import { dumpFile, dumpTable } from '../demo/smbios-dump';
-import { axeFindings, openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

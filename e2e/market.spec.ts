@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { DEMO_SELLERS } from '../demo/sellers';
-import { openTestFeeds } from '../scripts/test-feeds';
 import { closePool, pool } from '../store/database';
 import { setFeedUrl } from '../store/feeds';
-import { axeFindings, ladderDrawn, openWindow } from './browser';
+import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { openTestFeeds } from '../testing/feeds';
 import { inLongRun } from './in-long-run';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 const stage = openStage();
 

@@ -1,6 +1,6 @@
-import { openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

@@ -1,8 +1,8 @@
 import { priceListPieces } from '../bench/price-list';
-import { axeFindings, openWindow } from './browser';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 import { inLongRun } from './in-long-run';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 const stage = openStage();
 

@@ -1,7 +1,7 @@
 import type { Page } from 'playwright-core';
-import { axeFindings, ladderDrawn, openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

@@ -3,13 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import type { Browser, Locator, Page } from 'playwright-core';
-import { testDatabase } from '../scripts/test-database';
 import { makeOpeningCode } from '../service/opening-code';
 import { type MailServer, openMailServer } from '../standin/mail-server';
-import { App } from './app';
-import { axeFindings, ladderDrawn, openBrowser, openWindow } from './browser';
-import { ownReport } from './own-machine';
-import { hearing } from './stage';
+import { App } from '../testing/browser/app';
+import { axeFindings, ladderDrawn, openBrowser, openWindow } from '../testing/browser/browser';
+import { ownReport } from '../testing/browser/own-machine';
+import { hearing } from '../testing/browser/stage';
+import { testDatabase } from '../testing/database';
 
 /*
  * From an empty database and an empty mailbox, on the screen alone, to a kept promise. Nothing of the demo shop is in it, and

@@ -1,8 +1,8 @@
 import type { Locator } from 'playwright-core';
 import { drawn, photographed } from '../outward/testing/made-photo';
-import { axeFindings } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { axeFindings } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

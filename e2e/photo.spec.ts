@@ -1,10 +1,10 @@
 import type { Page } from 'playwright-core';
 import { drawn, labelPhoto, photographed } from '../outward/testing/made-photo';
-import { acceptedTill, fitted } from '../scripts/test-bench';
-import { as } from '../scripts/test-shop';
-import { axeFindings, openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { acceptedTill, fitted } from '../testing/bench';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { as } from '../testing/shop';
 
 const stage = openStage();
 

@@ -4,11 +4,11 @@ import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import type { Page } from 'playwright-core';
 import { type MailServer, openMailServer } from '../standin/mail-server';
-import { axeFindings, openWindow } from './browser';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 import { inLongRun } from './in-long-run';
-import { pdfText } from './pdf-text';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
 
 let mail: MailServer;
 const folder = mkdtempSync(join(tmpdir(), 'fenbrik-mail-'));

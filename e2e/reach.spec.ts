@@ -7,10 +7,10 @@ import { simpleParser } from 'mailparser';
 import type { Browser } from 'playwright-core';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { type MailServer, openMailServer } from '../standin/mail-server';
-import { App } from './app';
-import { axeFindings, openBrowser } from './browser';
-import { openProxy, type Ports, proxyAddress, proxyPorts } from './nginx';
-import { hearing } from './stage';
+import { App } from '../testing/browser/app';
+import { axeFindings, openBrowser } from '../testing/browser/browser';
+import { openProxy, type Ports, proxyAddress, proxyPorts } from '../testing/browser/nginx';
+import { hearing } from '../testing/browser/stage';
 
 /** A name that only this browser knows, as a shop's router would give one. */
 const BENCH = 'bench.skerrow.example';

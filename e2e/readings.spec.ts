@@ -1,9 +1,9 @@
 import type { Page } from 'playwright-core';
 import { dumpFile, dumpTable } from '../demo/smbios-dump';
 import { sampleDdr4 } from '../demo/spd-image';
-import { axeFindings, openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

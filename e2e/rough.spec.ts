@@ -1,4 +1,4 @@
-import { type Told, treatRoughly } from '../scripts/rough/rough';
+import { type Told, treatRoughly } from '../testing/rough/rough';
 
 /** The short form of `npm run rough`: all that takes some seconds; the whole of it in `npm run test:long`. */
 test('what treats the shop roughly is held, each piece of it', async () => {

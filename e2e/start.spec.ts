@@ -110,7 +110,7 @@ test('a first start sets up everything, Ctrl-C ends all of it, a second start fi
 inLongRun(
   'a start without the demo, on a server that is given, shows a shop that is not set up and leaves the server alone',
   async () => {
-    const { testDatabase } = await import('../scripts/test-database');
+    const { testDatabase } = await import('../testing/database');
     const given = await testDatabase();
     const started = await start({ DATABASE_URL: given.url, FENBRIK_DEMO: 'off' });
     expect(started.said).not.toContain('PostgreSQL');

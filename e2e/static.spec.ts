@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
-import { openStage } from './stage';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

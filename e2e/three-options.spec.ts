@@ -1,8 +1,8 @@
 import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
-import { ladderDrawn, openWindow } from './browser';
-import { signIn } from './sign-in';
-import { openStage } from './stage';
+import { ladderDrawn, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
 

@@ -1,4 +1,4 @@
-import { PLAIN_ORDER, readWhole } from '../scripts/test-lists';
+import { PLAIN_ORDER, readWhole } from '../testing/lists';
 import { ListReading } from './list-reading';
 
 const bytes = (...lines: string[]) => new TextEncoder().encode(lines.join('\r\n'));

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import { readWhole } from '../scripts/test-lists';
+import { readWhole } from '../testing/lists';
 import { readWorkbook } from './workbook';
 
 const LIMITS = { rows: 50, columns: 20, bytes: 1024 * 1024 };

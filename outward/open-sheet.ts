@@ -1,6 +1,6 @@
 import type { Entry, ZipFile } from 'yauzl';
 import { type Budget, hear, local, NotRead } from './package-parts';
-import type { SheetRow, WorkbookLimits } from './workbook';
+import type { SheetRow, WorkbookLimits } from './sheet-row';
 
 const LONGEST_CELL = 2_000;
 

@@ -3,7 +3,7 @@ import { PROOF_WORDS } from '../core/proving/proof-words';
 import { dayText } from '../core/quoting/day-text';
 import { isolated } from '../core/quoting/words/in-language';
 import { LOCALES } from '../core/quoting/words/language';
-import { PAPER_WORDS } from '../core/quoting/words/paper-words';
+import { PAPER_WORDS } from '../core/quoting/words/papers-in';
 import { numbersLine } from '../core/shop/shop-on-paper';
 import { INK, Sheet, SOFT } from './pdf-sheet';
 import type { PaperStyle } from './quote-pdf';

@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from 'fflate';
-import { readWhole } from '../scripts/test-lists';
+import { readWhole } from '../testing/lists';
 import { readWorkbook } from './workbook';
 
 const LIMITS = { rows: 1000, columns: 200, bytes: 4 * 1024 * 1024 };

@@ -2,22 +2,9 @@ import type { Entry, ZipFile } from 'yauzl';
 import { logCaught } from '../runtime/log';
 import { openSheetRows } from './open-sheet';
 import { type Budget, entriesOf, hear, local, NotRead, openPackage } from './package-parts';
-
-/** A row of a sheet that has anything in it, with its number as the sheet counts, from 1. */
-export interface SheetRow {
-  line: number;
-  cells: string[];
-}
+import type { SheetRow, WorkbookLimits } from './sheet-row';
 
 export type Workbook = { ok: true; rows: SheetRow[] } | { ok: false; sentence: string };
-
-/** What is read of a workbook at most; what announces more is not believed, and not read on. */
-export interface WorkbookLimits {
-  rows: number;
-  columns: number;
-  /** of all parts that are read, unpacked */
-  bytes: number;
-}
 
 const MOST_STRINGS = 1_000_000;
 const LONGEST_CELL = 2_000;

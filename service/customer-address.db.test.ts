@@ -1,5 +1,5 @@
-import { as, must, openTestShop } from '../scripts/test-shop';
 import { many, pool } from '../store/database';
+import { as, must, openTestShop } from '../testing/shop';
 import { customerAddress, customerAddressSchema, saveCustomerAddress } from './customer-address';
 import { roleRuleSchema, saveRoleRule, showRoleRule } from './role-rule';
 

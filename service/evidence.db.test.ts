@@ -1,8 +1,8 @@
 import { partKey } from '../core/machine/model';
 import { reportText } from '../demo/report';
-import { modelId, must, openTestShop, readTill, stateOf, loadedTrial as trial } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, pool } from '../store/database';
+import { modelId, must, openTestShop, readTill, stateOf, loadedTrial as trial } from '../testing/shop';
 import { takeEarlier } from './earlier';
 import { addTestedList, recordTrial, removeClaim } from './evidence';
 import { find } from './find';

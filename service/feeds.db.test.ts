@@ -1,10 +1,10 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { DEMO_SELLERS } from '../demo/sellers';
-import { openTestFeeds, type TestFeeds } from '../scripts/test-feeds';
-import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { many, one, pool, run } from '../store/database';
 import { listFeeds, setFeedUrl } from '../store/feeds';
+import { openTestFeeds, type TestFeeds } from '../testing/feeds';
+import { must, openTestShop, readTill, stateOf } from '../testing/shop';
 import { askOneFeed, feedHealth, queueDueFeeds, refreshPrices } from './feeds';
 
 const shop = openTestShop();

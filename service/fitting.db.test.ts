@@ -1,6 +1,6 @@
-import { acceptedTill, workOf } from '../scripts/test-bench';
-import { as, must, openTestShop, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { many, pool } from '../store/database';
+import { acceptedTill, workOf } from '../testing/bench';
+import { as, must, openTestShop, stateOf, thirdParty16 } from '../testing/shop';
 import type { Caller } from './access';
 import { beginFitting, keepBeep, searchFault, tickStep } from './fitting';
 import { saveSlots } from './intake';

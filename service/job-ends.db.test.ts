@@ -1,6 +1,6 @@
-import { openOwnShop, ownModel } from '../scripts/test-own-shop';
-import { must, stateOf } from '../scripts/test-shop';
 import { many, pool, run } from '../store/database';
+import { openOwnShop, ownModel } from '../testing/own-shop';
+import { must, stateOf } from '../testing/shop';
 import { counterJobs } from './counter';
 import { newJob, pickModel, saveIntake } from './intake';
 import { closedJobs, closeSchema, endJob, removeJob, takeUpJob } from './job-ends';

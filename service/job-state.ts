@@ -11,7 +11,7 @@ import { type Limits, weigh } from '../core/machine/weigh';
 import { makerKey } from '../core/market/maker-key';
 import type { Labour } from '../core/pricing/labour';
 import type { PricingRule } from '../core/pricing/pricing-rule';
-import type { NamedDrift } from '../core/quoting/drift-words';
+import type { NamedDrift } from '../core/quoting/named-drift';
 import type { QuoteTerms } from '../core/quoting/terms-schema';
 import type { Language } from '../core/quoting/words/language';
 import type { ReadMachine } from '../core/reading/reading';

@@ -1,4 +1,5 @@
 import { benchState, minutesTaken } from '../core/fitting/bench-state';
+import type { JobCase } from '../core/machine/case-of-job';
 import { evaluateChoice } from '../core/planning/evaluate-choice';
 import { decisionOf } from '../core/quoting/quote-answer';
 import type { QuoteOption } from '../core/quoting/snapshot';
@@ -18,7 +19,6 @@ import { listWanted, ordersOfJob, type PartOrder, type WantedPart } from '../sto
 import { listOldModules, listProofs, type OldModule, type Proof } from '../store/proofs';
 import type { StoredAnswer } from '../store/quote-answers';
 import type { SentQuote } from '../store/quotes';
-import type { JobState } from './job-state';
 
 /** The option that the customer said yes to. */
 export interface Accepted {
@@ -146,7 +146,7 @@ export const isProved = ({ proofs, accepted }: Pick<JobWork, 'proofs' | 'accepte
  *
  * @returns one sentence; null: it does
  */
-export function whyNoLongerFits({ jobCase, work }: Pick<JobState, 'jobCase' | 'work'>): string | null {
+export function whyNoLongerFits({ jobCase, work }: { jobCase: JobCase; work: JobWork }): string | null {
   if (work.accepted === null) return null;
   if (!jobCase.ok) return 'What is in the machine is not known whole any more: answer what Limits asks.';
   const { kept, bought } = work.accepted.option.shop;

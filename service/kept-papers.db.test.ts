@@ -1,10 +1,10 @@
-import { sentTill } from '../scripts/test-bench';
-import { as, must, openTestShop, stateOf } from '../scripts/test-shop';
 import { many, pool } from '../store/database';
+import { sentTill } from '../testing/bench';
+import { as, must, openTestShop, stateOf } from '../testing/shop';
+import { changeLink } from './change-link';
 import { savePapers, showPapers } from './papers';
 import { answerQuote, replyTo } from './quote-answers';
 import { quotePaper } from './quote-files';
-import { changeLink } from './quote-links';
 import { showQuotePage } from './quote-page';
 
 const shop = openTestShop();

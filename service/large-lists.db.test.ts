@@ -1,6 +1,6 @@
 import { priceListPieces } from '../bench/price-list';
-import { listFile, listRows, must, openTestShop, quayside, SURE } from '../scripts/test-shop';
 import { many, pool, run } from '../store/database';
+import { listFile, listRows, must, openTestShop, quayside, SURE } from '../testing/shop';
 import { applyList, undoList } from './apply-list';
 import {
   correctColumns,

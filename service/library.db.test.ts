@@ -1,7 +1,7 @@
 import { reportText } from '../demo/report';
-import { modelId, must, openTestShop, stateOf, loadedTrial as trial } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, pool } from '../store/database';
+import { modelId, must, openTestShop, stateOf, loadedTrial as trial } from '../testing/shop';
 import { addClaim, recordTrial, removeClaim, takeTrialBack } from './evidence';
 import { find } from './find';
 import { newJob, pickModel, takeReadings } from './intake';

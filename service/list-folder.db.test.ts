@@ -1,7 +1,7 @@
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { openTestShop } from '../scripts/test-shop';
+import { openTestShop } from '../testing/shop';
 import { takeFromFolder } from './list-folder';
 import { listsOfLate } from './price-lists';
 

@@ -1,5 +1,5 @@
-import { as, choose, must, openTestShop, readTill, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { pool } from '../store/database';
+import { as, choose, must, openTestShop, readTill, stateOf, thirdParty16 } from '../testing/shop';
 import type { Caller } from './access';
 import { counterJobs } from './counter';
 import { newJob, saveIntake, slotsSchema, takeReadings } from './intake';

@@ -1,9 +1,9 @@
 import { makeMarket } from '../bench/market';
 import { OFFER_SORTS, type OfferSort } from '../core/market/offer-sort';
-import { marketRows, must, openTestShop, readTill } from '../scripts/test-shop';
 import { many, pool, run, transaction } from '../store/database';
 import { askFor, specsFor } from '../store/find-offers';
 import { offersForPlanning } from '../store/offers-for-planning';
+import { marketRows, must, openTestShop, readTill } from '../testing/shop';
 import {
   type AskMarket,
   askMarket,

@@ -1,6 +1,6 @@
-import { openOwnShop } from '../scripts/test-own-shop';
-import { must } from '../scripts/test-shop';
 import { many, pool } from '../store/database';
+import { openOwnShop } from '../testing/own-shop';
+import { must } from '../testing/shop';
 import { find } from './find';
 import { takeUpJob } from './job-ends';
 import { lookMoving, type Moving, moveIn, movingSchema, showMovedIn, undoMovedIn } from './moving-in';

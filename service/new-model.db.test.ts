@@ -1,5 +1,5 @@
-import { openOwnShop, ownModel } from '../scripts/test-own-shop';
-import { must } from '../scripts/test-shop';
+import { openOwnShop, ownModel } from '../testing/own-shop';
+import { must } from '../testing/shop';
 import { importModels, modelLibrary, saveModel, showModel } from './library';
 import { completeModel } from './model-specification';
 import { makeModel, newModelSchema } from './new-model';

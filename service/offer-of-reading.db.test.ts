@@ -1,6 +1,6 @@
-import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { one, pool } from '../store/database';
 import { listSellers } from '../store/sellers';
+import { must, openTestShop, readTill, stateOf } from '../testing/shop';
 import { putReadingAside, takeReadings } from './intake';
 import { agreeLimits } from './limits';
 import { takePart } from './new-part';

@@ -1,8 +1,8 @@
-import { type TestDatabase, testDatabase } from '../scripts/test-database';
-import { OWN_SHOP } from '../scripts/test-own-shop';
-import { must } from '../scripts/test-shop';
 import { closePool, many, pool, run } from '../store/database';
 import { getShop } from '../store/shop';
+import { type TestDatabase, testDatabase } from '../testing/database';
+import { OWN_SHOP } from '../testing/own-shop';
+import { must } from '../testing/shop';
 import type { Caller } from './access';
 import { checkCaller } from './access';
 import { saveCharges, showCharges } from './charges';

@@ -1,6 +1,6 @@
-import { acceptedTill, orderAll, sentTill, workOf } from '../scripts/test-bench';
-import { must, openTestShop, seen, stateOf } from '../scripts/test-shop';
 import { many, one, pool } from '../store/database';
+import { acceptedTill, orderAll, sentTill, workOf } from '../testing/bench';
+import { must, openTestShop, seen, stateOf } from '../testing/shop';
 import { acceptSpoken, noteFellThrough } from './accept';
 import { changeOrder, claimOf, orderTable, orderXml, placeOrder, showOrders } from './orders';
 import { sendQuote } from './quote';

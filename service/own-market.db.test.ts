@@ -1,8 +1,8 @@
-import { openOwnShop, ownModel, ownSeller } from '../scripts/test-own-shop';
-import { listFile, must, plansOf, SURE, stateOf } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, one, pool } from '../store/database';
 import { listSellers } from '../store/sellers';
+import { openOwnShop, ownModel, ownSeller } from '../testing/own-shop';
+import { listFile, must, plansOf, SURE, stateOf } from '../testing/shop';
 import type { Caller } from './access';
 import { applyList, undoList } from './apply-list';
 import { newJob, pickModel, saveIntake, saveSlots } from './intake';

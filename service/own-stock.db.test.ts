@@ -1,8 +1,8 @@
 import { SUPPLIED_TEXTS, TEXT_KEYS } from '../core/quoting/words/shop-texts';
-import { openOwnShop, ownModel, ownSeller } from '../scripts/test-own-shop';
-import { must, plansOf, stateOf } from '../scripts/test-shop';
 import { pool, transaction } from '../store/database';
 import { listWanted } from '../store/orders';
+import { openOwnShop, ownModel, ownSeller } from '../testing/own-shop';
+import { must, plansOf, stateOf } from '../testing/shop';
 import { acceptSpoken } from './accept';
 import { draftOptions } from './draft-options';
 import { newJob, pickModel, saveIntake, saveSlots } from './intake';

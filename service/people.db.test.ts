@@ -1,8 +1,8 @@
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { loadDemo } from '../scripts/load-demo';
-import { as, must, openTestShop } from '../scripts/test-shop';
 import { many, pool } from '../store/database';
 import type { Role } from '../store/staff';
+import { as, must, openTestShop } from '../testing/shop';
 import { checkCaller, mayDo } from './access';
 import { signIn, signInPage, signOut } from './sign-in';
 import { addStaff, newStaffSchema, removeStaff, staffList } from './staff-accounts';

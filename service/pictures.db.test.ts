@@ -1,9 +1,9 @@
 import sharp from 'sharp';
 import { endPhotoThread } from '../outward/photo-text';
 import { drawn, labelPhoto } from '../outward/testing/made-photo';
-import { as, must, openTestShop, stateOf } from '../scripts/test-shop';
 import { one, pool } from '../store/database';
 import { deleteEmptyJob } from '../store/jobs';
+import { as, must, openTestShop, stateOf } from '../testing/shop';
 import { opensOf } from './codes';
 import { newJob } from './intake';
 import { changePicture, removePicture, showPicture, takePicture } from './pictures';

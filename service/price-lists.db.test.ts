@@ -1,4 +1,5 @@
 import { suspicionOf } from '../core/price-list/price-bands';
+import { many, pool } from '../store/database';
 import {
   inPieces,
   listFile,
@@ -10,8 +11,7 @@ import {
   SURE,
   sellersOffers,
   stateOf,
-} from '../scripts/test-shop';
-import { many, pool } from '../store/database';
+} from '../testing/shop';
 import { applyList, undoList } from './apply-list';
 import { plainTerms } from './counting-ground';
 import { correctColumns, fixRow, listsOfLate, showList, takeList } from './price-lists';

@@ -1,4 +1,4 @@
-import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
+import { must, openTestShop, readTill, stateOf } from '../testing/shop';
 import { savePriceRule, showPriceRule } from './price-rule';
 
 const shop = openTestShop();

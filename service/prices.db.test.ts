@@ -1,4 +1,4 @@
-import { marketRows, openTestShop } from '../scripts/test-shop';
+import { marketRows, openTestShop } from '../testing/shop';
 import { changePrice } from './prices';
 
 const shop = openTestShop();

@@ -1,7 +1,7 @@
-import { acceptedTill, fitted, fittedReport, workOf } from '../scripts/test-bench';
-import { must, openTestShop, readTill, stateOf, TILL_REPORT } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, pool } from '../store/database';
+import { acceptedTill, fitted, fittedReport, workOf } from '../testing/bench';
+import { must, openTestShop, readTill, stateOf, TILL_REPORT } from '../testing/shop';
 import { counterJobs } from './counter';
 import { beginFitting } from './fitting';
 import { takeReadings } from './intake';

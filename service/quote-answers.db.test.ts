@@ -1,5 +1,5 @@
-import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { many, one, pool, run } from '../store/database';
+import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../testing/shop';
 import { counterJobs } from './counter';
 import { saveIntake } from './intake';
 import { agreeLimits } from './limits';

@@ -11,7 +11,7 @@ import {
   tickedOf,
 } from '../core/quoting/quote-answer';
 import { localeOf, wordsOf } from '../core/quoting/words/in-language';
-import { PAPER_WORDS } from '../core/quoting/words/paper-words';
+import { PAPER_WORDS } from '../core/quoting/words/papers-in';
 import { pool, type Queryable, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
 import { reopenJob, touchJob } from '../store/jobs';

@@ -1,5 +1,5 @@
 import { driftOf } from '../core/quoting/drift';
-import type { NamedDrift } from '../core/quoting/drift-words';
+import type { NamedDrift } from '../core/quoting/named-drift';
 import type { Queryable } from '../store/database';
 import { listStands } from '../store/offers-for-planning';
 import type { SentQuote } from '../store/quotes';

@@ -1,12 +1,7 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
-import { z } from 'zod';
-import { idSchema } from '../core/bounds';
 import { environment } from '../runtime/environment';
 import { pool, type Queryable } from '../store/database';
-import { insertLink, isOpenLink, listLinks, type StoredLink, withdrawLinks } from '../store/quote-links';
-import type { Caller } from './access';
-import { changeJob } from './change-job';
-import { done, fault, type Result } from './result';
+import { insertLink, isOpenLink, listLinks, type StoredLink } from '../store/quote-links';
 
 const NONCE_BYTES = 16;
 const KEY_BYTES = 32;
@@ -67,29 +62,4 @@ export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test
 /** Does this open a quote? Asked before anything that was sent with it is read. */
 export async function opensQuote(token: string): Promise<boolean> {
   return isToken(token) && isOpenLink(pool(), linkHash(token));
-}
-
-export const changeLinkSchema = z.strictObject({
-  version: idSchema,
-  /** withdrawn: whoever has it sees nothing any more; renewed: the old one goes, a new one is made */
-  to: z.enum(['withdrawn', 'renewed']),
-});
-
-/** Withdraws the link of a sent version, with or without a new one in its place. */
-export async function changeLink(
-  caller: Caller,
-  jobId: number,
-  { version, to }: z.infer<typeof changeLinkSchema>,
-): Promise<Result<null>> {
-  return changeJob(caller, jobId, {
-    kind: 'quote-link-changed',
-    detail: { version, to },
-    work: async (db, { sent }) => {
-      const quote = sent.find((one) => one.version === version);
-      if (quote === undefined) return fault('not-found', 'This job has no such version.');
-      await withdrawLinks(db, quote.id, caller.id);
-      if (to === 'renewed') await makeLink(db, quote.id, caller.id);
-      return done(null);
-    },
-  });
 }

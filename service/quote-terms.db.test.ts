@@ -5,18 +5,9 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { PLAIN_TERMS } from '../core/quoting/terms';
 import type { QuoteTerms } from '../core/quoting/terms-schema';
-import {
-  as,
-  choose,
-  must,
-  openTestShop,
-  original16,
-  readTill,
-  seen,
-  stateOf,
-  thirdParty16,
-} from '../scripts/test-shop';
 import { many, pool, run } from '../store/database';
+import { as, choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../testing/shop';
+import { changeLink } from './change-link';
 import { saveCharges, showCharges } from './charges';
 import { draftOptions } from './draft-options';
 import { intakeSchema, saveIntake } from './intake';
@@ -26,7 +17,6 @@ import { changePrice } from './prices';
 import { dropPlan, openQuote, sendQuote } from './quote';
 import { answerSchema } from './quote-answers';
 import { quoteJson, quotePaper, quoteTable, quoteXml } from './quote-files';
-import { changeLink } from './quote-links';
 import { showQuotePage } from './quote-page';
 import { writeLine, writeTerms } from './quote-terms';
 import { renewQuote } from './renew-quote';

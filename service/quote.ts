@@ -5,7 +5,7 @@ import { faultOfOptions } from '../core/quoting/option';
 import { type Answer, decisionOf, type Question, type Standing, standingOf } from '../core/quoting/quote-answer';
 import { type QuoteOption, snapshotSchema } from '../core/quoting/snapshot';
 import { validityFault } from '../core/quoting/terms';
-import { PAPER_WORDS } from '../core/quoting/words/paper-words';
+import { PAPER_WORDS } from '../core/quoting/words/papers-in';
 import { shopOnPaper } from '../core/shop/shop-on-paper';
 import { pool, type Queryable } from '../store/database';
 import { noteOpened } from '../store/quote-answers';

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { many, one, pool } from '../store/database';
 import {
   choose,
   must,
@@ -9,8 +10,7 @@ import {
   seen,
   stateOf,
   thirdParty16,
-} from '../scripts/test-shop';
-import { many, one, pool } from '../store/database';
+} from '../testing/shop';
 import { draftOptions } from './draft-options';
 import { saveIntake, saveSlots } from './intake';
 import { changePrice } from './prices';

@@ -1,6 +1,6 @@
 import type { Plan } from '../core/planning/plan';
-import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { pool, run } from '../store/database';
+import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../testing/shop';
 import { draftOptions } from './draft-options';
 import { offerOfKey } from './offers-for-job';
 import { changePrice } from './prices';

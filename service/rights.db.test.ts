@@ -1,8 +1,8 @@
 import { jobViewOf } from '../app/jobs/[id]/job-view-of';
 import { basketViewOf, orderViewOf } from '../app/orders/order-view-of';
-import { acceptedTill, fitted, fittedReport, orderAll, workOf } from '../scripts/test-bench';
-import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../scripts/test-shop';
 import { many, one, pool } from '../store/database';
+import { acceptedTill, fitted, fittedReport, orderAll, workOf } from '../testing/bench';
+import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../testing/shop';
 import { type Caller, mayDo } from './access';
 import { customerScreen } from './customer-screen';
 import { askMarket, askMarketSchema, seenMarket } from './market';

@@ -1,8 +1,8 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { openOwnShop, ownSeller } from '../scripts/test-own-shop';
-import { must } from '../scripts/test-shop';
 import { many, pool } from '../store/database';
+import { openOwnShop, ownSeller } from '../testing/own-shop';
+import { must } from '../testing/shop';
 import { feedHealth, refreshPrices } from './feeds';
 import { addOffer, newOfferSchema } from './offers';
 import { listsOfLate } from './price-lists';

@@ -1,6 +1,6 @@
-import { marketRows, must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { many, one, pool, run } from '../store/database';
 import { getSeller, listSellers } from '../store/sellers';
+import { marketRows, must, openTestShop, readTill, stateOf } from '../testing/shop';
 import { plainTerms } from './counting-ground';
 import { pricesOf } from './market';
 import { changePrice } from './prices';

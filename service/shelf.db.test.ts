@@ -1,5 +1,5 @@
-import { must, openTestShop, readTill, stateOf } from '../scripts/test-shop';
 import { one, pool, run } from '../store/database';
+import { must, openTestShop, readTill, stateOf } from '../testing/shop';
 import { draftOptions } from './draft-options';
 import { saveIntake } from './intake';
 import { showJob } from './job-state';

@@ -1,5 +1,5 @@
-import { must, openTestShop, plansOf, readTill, stateOf } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
+import { must, openTestShop, plansOf, readTill, stateOf } from '../testing/shop';
 import { newJob, putReadingAside, takeReadings } from './intake';
 import { takeSpecification } from './specification';
 

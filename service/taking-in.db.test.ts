@@ -1,7 +1,7 @@
 import { sampleDdr4 } from '../demo/spd-image';
-import { must, openTestShop, plansOf, readTill, stateOf, TILL_REPORT } from '../scripts/test-shop';
 import { textInput } from '../scripts/text-input';
 import { many, pool } from '../store/database';
+import { must, openTestShop, plansOf, readTill, stateOf, TILL_REPORT } from '../testing/shop';
 import { counterJobs, rememberStation, whereLeft } from './counter';
 import { intakeSchema, newJob, pickModel, putReadingAside, saveIntake, saveSlots, takeReadings } from './intake';
 import { modelLibrary } from './library';

@@ -1,5 +1,5 @@
 import { modelSchema } from '../core/machine/model';
-import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { type TestDatabase, testDatabase } from '../testing/database';
 import { closePool, many, one, pool, run } from './database';
 import { EARLIER_JOBS } from './earlier-jobs';
 import { FIND, findModels, wordsOf } from './find-models';

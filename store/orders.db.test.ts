@@ -1,5 +1,5 @@
 import type { MemoryModule } from '../core/memory/module';
-import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { type TestDatabase, testDatabase } from '../testing/database';
 import { closePool, many, pool, run } from './database';
 import { insertOffer, insertSeller } from './offers';
 import { listWanted, WANTED } from './orders';

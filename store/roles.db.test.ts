@@ -1,5 +1,5 @@
 import pg from 'pg';
-import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { type TestDatabase, testDatabase } from '../testing/database';
 import { grantToApp } from './roles';
 
 let database: TestDatabase;

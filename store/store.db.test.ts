@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import type { MemoryModule } from '../core/memory/module';
 import { loadDemoShop } from '../demo/load-shop';
-import { type TestDatabase, testDatabase } from '../scripts/test-database';
+import { type TestDatabase, testDatabase } from '../testing/database';
 import { closePool, many, maybeOne, one, pool, run, transaction } from './database';
 import { noteEvent } from './events';
 import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './jobs';

@@ -5,7 +5,6 @@ import { createServer, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { as, listFile, must, openTestShop, quayside } from '../scripts/test-shop';
 import { endFailed, showBackground } from '../service/background';
 import { saveCustomerAddress } from '../service/customer-address';
 import { mailOrder } from '../service/mail';
@@ -15,6 +14,7 @@ import { many, one, pool, run } from '../store/database';
 import { allowHost } from '../store/feeds';
 import { LiveWorkers } from '../store/live-workers';
 import { addTask, queueNumbers } from '../store/queue';
+import { as, listFile, must, openTestShop, quayside } from '../testing/shop';
 import { startTasks, type Tasks } from './run-tasks';
 
 const shop = openTestShop();

@@ -1,6 +1,6 @@
 import type { PlanCase } from '../core/planning/case';
 import { LANES } from '../core/planning/lanes';
-import { WORKED_CASES } from '../scripts/worked-cases';
+import { WORKED_CASES } from '../testing/worked-cases';
 import { goalKey, likelyGoals } from './likely-goals';
 
 const kiosk = new Map(WORKED_CASES).get('library-kiosk');

@@ -1,7 +1,7 @@
 import { answer } from '../core/planning/answer';
 import type { Answer } from '../core/planning/plan';
 import { Planner } from '../core/planning/planner';
-import { WORKED_CASES } from '../scripts/worked-cases';
+import { WORKED_CASES } from '../testing/worked-cases';
 import { type PackedAnswer, Packer, Unpacker } from './packed-answer';
 
 const kiosk = new Map(WORKED_CASES).get('library-kiosk');

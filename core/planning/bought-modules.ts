@@ -1,6 +1,7 @@
+import type { Bought } from './bought';
 import type { PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
-import type { Bought, Places } from './placement';
+import type { Places } from './placement';
 import type { Purchase } from './purchase';
 
 /** What is bought, as it is placed: by offer, ascending. Offers that the case does not have are left out. */

@@ -1,4 +1,4 @@
-import { WORKED_CASES } from '../../scripts/worked-cases';
+import { WORKED_CASES } from '../../testing/worked-cases';
 import { answer } from './answer';
 import { bestOfRung, whyBest } from './best-of-rung';
 import type { PlanCase } from './case';

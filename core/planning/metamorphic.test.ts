@@ -1,5 +1,5 @@
 import { desktopCase, withSockets, workstationCase } from '../../bench/plan-cases';
-import { WORKED_CASES } from '../../scripts/worked-cases';
+import { WORKED_CASES } from '../../testing/worked-cases';
 import { answer } from './answer';
 import { CARES } from './care';
 import { caseSchema, type PlanCase } from './case';

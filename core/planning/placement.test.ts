@@ -1,6 +1,6 @@
+import type { Bought } from './bought';
 import type { Offer, PlanCase } from './case';
 import { countedSpeed } from './counted-speed';
-import type { Bought } from './placement';
 import { GB, makeCase, offer, placesOf, stick } from './testing/small-case';
 
 /** S1 and S3 are channel A, S2 and S4 channel B; filled in the order S1, S2, S3, S4. */

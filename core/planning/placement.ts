@@ -1,5 +1,6 @@
 import { effectiveChannels, largestChannelMiB } from './bandwidth';
 import { type Board, piecesOf } from './board';
+import type { Bought } from './bought';
 import { slotCapacities } from './capacity-of';
 import { CARES, type CareReason, careRank, careReasons, fixedReasons, unevenChannels, unmatchedBank } from './care';
 import type { Offer } from './case';
@@ -14,14 +15,6 @@ import { ANYWHERE, type Demand } from './packing/stand';
 import { inside } from './search/inside';
 import { type Make, Makes } from './search/makes';
 import { factsWith, makeStayers, type Stayers } from './stayers';
-
-/** Modules that are bought with one offer. */
-export interface Bought {
-  /** place in the case's offers */
-  offer: number;
-  modules: number;
-  make: Make;
-}
 
 /** Where modules sit, with what depends on that alone. */
 interface Seating {

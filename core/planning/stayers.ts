@@ -1,8 +1,8 @@
 import type { Board } from './board';
+import type { Bought } from './bought';
 import type { SetFacts } from './care';
 import type { Guest } from './packing/seats';
 import type { Shapes } from './packing/shape';
-import type { Bought } from './placement';
 import type { Make } from './search/makes';
 
 /** What is kept, as far as placing it beside others goes: worked out once for all sets that keep it. */

@@ -1,4 +1,4 @@
-import { WORKED_CASES } from '../../scripts/worked-cases';
+import { WORKED_CASES } from '../../testing/worked-cases';
 import { answer } from './answer';
 import type { PlanCase } from './case';
 import { rungsOf } from './ladder';

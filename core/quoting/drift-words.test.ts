@@ -1,4 +1,5 @@
-import { driftText, type NamedDrift, renewedText } from './drift-words';
+import { driftText, renewedText } from './drift-words';
+import type { NamedDrift } from './named-drift';
 import { seenDrift } from './staff-view';
 
 const drift = (more: Partial<NamedDrift>): NamedDrift => ({

@@ -1,12 +1,6 @@
 import { listed } from '../planning/compare-plans';
 import { moneyText } from '../pricing/money-text';
-import type { OptionDrift } from './drift';
-import type { SeenDrift } from './staff-view';
-
-/** What moved behind an option, with what its parts are called. */
-export interface NamedDrift extends OptionDrift {
-  titles: Record<string, string>;
-}
+import type { SeenDrift } from './seen-drift';
 
 /** What came of each option of a quote that is renewed, by place. */
 export interface Renewed {

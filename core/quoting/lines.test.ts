@@ -13,7 +13,7 @@ import type { QuoteOption } from './snapshot';
 import { PLAIN_TERMS, validityFault } from './terms';
 import { lineEditSchema, type QuoteTerms, termsSchema } from './terms-schema';
 import { LANGUAGES } from './words/language';
-import { PAPER_WORDS } from './words/paper-words';
+import { PAPER_WORDS } from './words/papers-in';
 import { filledText, SUPPLIED_TEXTS, TEXT_KEYS, textFault } from './words/shop-texts';
 
 const planCase: PlanCase = JSON.parse(

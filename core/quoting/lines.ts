@@ -8,7 +8,7 @@ import type { QuoteLine } from './snapshot';
 import type { Discount, LineEdits, QuoteTerms } from './terms-schema';
 import { capacityIn } from './words/in-language';
 import type { Language } from './words/language';
-import { PAPER_WORDS } from './words/paper-words';
+import { PAPER_WORDS } from './words/papers-in';
 
 /** A line while an option is made: by what name it can be typed over, and what was computed for it. */
 export interface MadeLine extends QuoteLine {

@@ -16,7 +16,8 @@ import { PLAIN_TERMS } from './terms';
 import type { LineEdits, QuoteTerms } from './terms-schema';
 import { capacityIn } from './words/in-language';
 import type { Language } from './words/language';
-import { PAPER_WORDS, type PaperWords } from './words/paper-words';
+import type { PaperWords } from './words/paper-words';
+import { PAPER_WORDS } from './words/papers-in';
 import { filledText, SUPPLIED_TEXTS, type TextKey, type TextSet } from './words/shop-texts';
 
 /** What the shop pays for one unit of an offer, without tax, and from whom. */

@@ -1,5 +1,6 @@
 import { customerView } from './customer-view';
-import type { NamedDrift } from './drift-words';
+import type { NamedDrift } from './named-drift';
+import type { SeenDrift } from './seen-drift';
 import type { QuoteOption, QuoteSnapshot } from './snapshot';
 
 type ShopSide = QuoteOption['shop'];
@@ -27,19 +28,6 @@ export function staffView({ shop, ...option }: QuoteOption, seesCost: boolean): 
       costs: seesCost ? { costCents, marginCents } : null,
     },
   };
-}
-
-/** What moved behind an option; the amounts are what it costs the shop. */
-export interface SeenDrift {
-  place: number;
-  parts: Pick<NamedDrift['parts'][number], 'offer' | 'seller' | 'count' | 'what'>[];
-  titles: Record<string, string>;
-  /** by the parts' places; null: not to be seen */
-  amounts: {
-    parts: { wasCents: number; nowCents: number | null }[];
-    leftCents: number;
-    leavesCents: number | null;
-  } | null;
 }
 
 export function seenDrift({ place, parts, titles, leftCents, leavesCents }: NamedDrift, seesCost: boolean): SeenDrift {

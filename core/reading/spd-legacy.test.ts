@@ -1,5 +1,5 @@
 import { oldSpd } from '../../demo/spd-image';
-import { cls, NAMES } from '../../scripts/test-spds';
+import { cls, NAMES } from '../../testing/spds';
 import { readSpd } from './spd';
 
 describe('SPDs of old', () => {

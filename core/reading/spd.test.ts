@@ -1,5 +1,5 @@
 import { ddr3Spd, ddr4Spd, ddr5Spd, settleSpd } from '../../demo/spd-image';
-import { cls, DDR3, DDR4, DDR5 } from '../../scripts/test-spds';
+import { cls, DDR3, DDR4, DDR5 } from '../../testing/spds';
 import { crc16 } from './crc16';
 import { isSpd, readSpd } from './spd';
 import { cyclePs, standardRate } from './spd-timings';

@@ -1,7 +1,7 @@
 import { currencyDecimals } from '../pricing/currency';
 import { faultsOf } from '../quoting/testing/ubl-schema';
 import { shopParty } from '../quoting/ubl-elements';
-import { PAPER_WORDS } from '../quoting/words/paper-words';
+import { PAPER_WORDS } from '../quoting/words/papers-in';
 import { COUNTRIES, countryDefaults, countryName } from './countries';
 import { contactLine, identitySchema, NO_IDENTITY, type ShopIdentity } from './identity';
 import { numbersLine, shopOnPaper, shopOnPaperSchema } from './shop-on-paper';

@@ -1,7 +1,7 @@
 import type { BoardPicture } from '@/core/quoting/snapshot';
 import { capacityIn } from '@/core/quoting/words/in-language';
 import type { Language } from '@/core/quoting/words/language';
-import { PAPER_WORDS } from '@/core/quoting/words/paper-words';
+import { PAPER_WORDS } from '@/core/quoting/words/papers-in';
 import { ModuleBar } from '../board/module-bar';
 
 const WIDTH = 132;

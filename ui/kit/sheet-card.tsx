@@ -1,6 +1,6 @@
 'use client';
 import { Dialog } from 'radix-ui';
-import type { SheetProps } from './sheet';
+import type { SheetProps } from './sheet-props';
 
 /** A sheet that is open. */
 export function SheetCard({ title, description, onClose, wide = false, children }: Omit<SheetProps, 'open'>) {

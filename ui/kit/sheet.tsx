@@ -1,16 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import type { ReactNode } from 'react';
-
-export interface SheetProps {
-  title: string;
-  description?: string;
-  open: boolean;
-  onClose?: () => void;
-  /** for sheets that hold more than a few fields */
-  wide?: boolean;
-  children: ReactNode;
-}
+import type { SheetProps } from './sheet-props';
 
 // Fetched with the first sheet that opens: no screen needs one to be there.
 const SheetCard = dynamic(() => import('./sheet-card').then((module) => module.SheetCard), { ssr: false });

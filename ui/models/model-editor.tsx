@@ -6,8 +6,8 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { Sheet } from '../kit/sheet';
+import type { ModelFields } from './model-fields';
 import { fieldsOf, type TypedModel, typedModel } from './model-lines';
-import type { ModelFields } from './model-sheet';
 
 interface LinesProps {
   label: string;

@@ -3,7 +3,7 @@ import type { FactoryOption } from '@/core/machine/model';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';
-import type { ModelFields } from './model-sheet';
+import type { ModelFields } from './model-fields';
 
 /** A model's fields as text, a line an entry, while somebody edits them. */
 export interface TypedModel {

@@ -3,14 +3,7 @@ import { type ReactNode, useState } from 'react';
 import { limitsOfClaims } from '@/core/machine/case-of-job';
 import { claimsOfTrials, type Trial } from '@/core/machine/evidence';
 import type { Claim } from '@/core/machine/limit';
-import {
-  chosenCpu,
-  claimsOfCpu,
-  type FactoryOption,
-  type FullModel,
-  type LibrarySlot,
-  type OpeningStep,
-} from '@/core/machine/model';
+import { chosenCpu, claimsOfCpu, type FactoryOption, type LibrarySlot, type OpeningStep } from '@/core/machine/model';
 import { slotsOfModel } from '@/core/machine/slots-of-reading';
 import { capacityText } from '@/core/memory/capacity';
 import { slotChanges } from '@/core/quoting/slot-changes';
@@ -27,12 +20,11 @@ import { AddSpecification } from './add-specification';
 import { ClaimSheet } from './claim-sheet';
 import { LibrarySlotSheet } from './library-slot-sheet';
 import { ModelEditor } from './model-editor';
+import type { ModelFields } from './model-fields';
 import { Photos } from './photos';
 import { PLACE_WORDS } from './place-words';
 import { StepList } from './step-list';
 import { TestedLists } from './tested-lists';
-
-export type ModelFields = Omit<FullModel, 'slots' | 'claims' | 'trials' | 'testedParts'>;
 
 interface ModelSheetProps {
   id: number;

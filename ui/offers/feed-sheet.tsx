@@ -8,7 +8,7 @@ import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
 import type { ShownFeed } from './feed-words';
-import type { ListedSeller } from './seller-sheet';
+import type { ListedSeller } from './listed-seller';
 
 const KIND_TEXTS: Record<ShownFeed['kind'], string> = {
   feed: 'price feed (Fenbrik JSON)',

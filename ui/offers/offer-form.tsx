@@ -13,6 +13,7 @@ import { Field } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Sheet } from '../kit/sheet';
 import type { EditedOffer } from './listed-offer';
+import type { ListedSeller } from './listed-seller';
 import {
   KIND_TEXTS,
   knownOfWhole,
@@ -25,7 +26,6 @@ import {
   understoodTyped,
 } from './offer-typed';
 import { OriginFields } from './origin-fields';
-import type { ListedSeller } from './seller-sheet';
 
 /** Typing goes on: understood when it rests for so long, milliseconds. */
 const REST_MS = 300;

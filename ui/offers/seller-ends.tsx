@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
-import type { ListedSeller } from './seller-sheet';
+import type { ListedSeller } from './listed-seller';
 
 interface SellerEndsProps {
   seller: ListedSeller;

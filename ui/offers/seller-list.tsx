@@ -10,10 +10,11 @@ import { ExchangeRates } from './exchange-rates';
 import { FeedSheet } from './feed-sheet';
 import type { ShownFeed } from './feed-words';
 import { type ListState, STATE_TEXTS } from './list-words';
+import type { ListedSeller } from './listed-seller';
 import { ratingText } from './market-words';
 import type { CountingGround } from './price-form';
 import { UseAgain } from './seller-ends';
-import { type ListedSeller, newSeller, SellerSheet, TRUST_WORDS } from './seller-sheet';
+import { newSeller, SellerSheet, TRUST_WORDS } from './seller-sheet';
 import { termsText } from './terms-words';
 
 /** A seller's price list, chosen as a file: it opens to be looked at. */

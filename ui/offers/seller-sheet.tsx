@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
-import type { SellerTerms } from '@/core/pricing/seller-terms';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
@@ -10,28 +9,9 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Sheet } from '../kit/sheet';
+import type { ListedSeller } from './listed-seller';
 import { SellerEnds } from './seller-ends';
 import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText } from './terms-words';
-
-export interface ListedSeller {
-  id: number;
-  name: string;
-  leadDays: number;
-  terms: SellerTerms | null;
-  trust: 'own-stock' | 'marketplace';
-  returns: string;
-  orderContact: string;
-  orderMail: string;
-  /** minor units of its currency */
-  leastOrderCents: number | null;
-  rating: number | null;
-  ratingCount: number | null;
-  /** the maker whose own parts it sells; null: none */
-  partsOf: string | null;
-  /** nothing is bought there any more */
-  retired: boolean;
-  offers: number;
-}
 
 /** A seller that is being made: what is usual, and nothing else. */
 export const newSeller = (currency: string, taxBp: number): ListedSeller => ({

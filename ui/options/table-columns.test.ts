@@ -1,6 +1,6 @@
 import { answer } from '@/core/planning/answer';
 import type { PlanCase } from '@/core/planning/case';
-import { WORKED_CASES } from '@/scripts/worked-cases';
+import { WORKED_CASES } from '@/testing/worked-cases';
 import { COLUMNS, plansCsv, sortedPlans, type TableGround } from './table-columns';
 
 const planCase = WORKED_CASES.find(([name]) => name === 'bakery-till')?.[1] as PlanCase;

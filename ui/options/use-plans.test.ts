@@ -4,7 +4,7 @@ import { act } from 'react';
 import { answer } from '@/core/planning/answer';
 import type { Goal, PlanCase } from '@/core/planning/case';
 import { LANES } from '@/core/planning/lanes';
-import { WORKED_CASES } from '@/scripts/worked-cases';
+import { WORKED_CASES } from '@/testing/worked-cases';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 import { PlanWork } from '@/worker/plan-work';
 import { endHooks, type RunningHook, runHook } from '../client/testing/run-hook';

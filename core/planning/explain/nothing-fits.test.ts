@@ -1,4 +1,4 @@
-import { WORKED_CASES } from '../../../scripts/worked-cases';
+import { WORKED_CASES } from '../../../testing/worked-cases';
 import type { PlanCase } from '../case';
 import { nothingFits, takenText } from './nothing-fits';
 import { whyNot } from './why-not';

@@ -1,7 +1,8 @@
 import { MIB_PER_GB } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
 import { type Language, LOCALES } from './language';
-import { PAPER_WORDS, type PaperWords } from './paper-words';
+import type { PaperWords } from './paper-words';
+import { PAPER_WORDS } from './papers-in';
 
 const NUMBERS = new Map<string, Intl.NumberFormat>();
 function numbers(language: Language, options: Intl.NumberFormatOptions): Intl.NumberFormat {

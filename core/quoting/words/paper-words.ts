@@ -1,9 +1,5 @@
 import type { Origin } from '../../planning/lanes';
 import type { NumberWords } from '../../shop/shop-on-paper';
-import { DE } from './de';
-import { EN } from './en';
-import { FR } from './fr';
-import type { Language } from './language';
 
 /** What happens to the modules that are in a machine. */
 export interface OldModules {
@@ -128,5 +124,3 @@ export interface PaperWords {
     noQuote: string;
   };
 }
-
-export const PAPER_WORDS: Record<Language, PaperWords> = { en: EN, de: DE, fr: FR };

@@ -1,10 +1,10 @@
 #!/usr/bin/env node
 // npm test [SUITES] [PARTS OF FILES' NAMES]: all set-up that is missing, then format, lint, types, unit, database and browser tests.
-import { giveUp, needModules, needNode } from './setup.mjs';
+import { giveUp, needModules, needNode } from '../scripts/setup.mjs';
 
 needNode();
 needModules();
 const { register } = await import('tsx/esm/api');
 register();
-const { test } = await import('./test.ts');
+const { test } = await import('./run-suites.ts');
 await test(process.argv.slice(2)).catch((error) => giveUp(error instanceof Error ? error.message : String(error)));

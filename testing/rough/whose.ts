@@ -1,9 +1,9 @@
 import { openMailServer } from '../../standin/mail-server';
 import { many, one, pool, run } from '../../store/database';
 import { takeDueMail } from '../../store/mail';
+import { acceptedTill, orderAll, sentTill } from '../bench';
 import { jobLink } from '../job-link';
-import { acceptedTill, orderAll, sentTill } from '../test-bench';
-import { as, choose, readTill, seen, stateOf, thirdParty16 } from '../test-shop';
+import { as, choose, readTill, seen, stateOf, thirdParty16 } from '../shop';
 import { type Attack, held, Stage } from './stage';
 
 const count = async (table: 'shelf_piece' | 'seller' | 'trial'): Promise<number> =>

@@ -3,7 +3,10 @@ import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type BrowserContext, chromium, type Page } from 'playwright-core';
-import { App } from '../e2e/app';
+import { needBuild } from '../scripts/build';
+import { openCluster } from '../scripts/cluster';
+import { loadDemoAt } from '../scripts/load-demo';
+import { ROOT, say } from '../scripts/setup.mjs';
 import { acceptSpoken } from '../service/accept';
 import { beginFitting, tickStep } from '../service/fitting';
 import { showJob } from '../service/job-state';
@@ -11,13 +14,10 @@ import { openShop } from '../service/open-shop';
 import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { findForSignIn } from '../store/staff';
-import { needBuild } from './build';
-import { openCluster } from './cluster';
+import { App } from './browser/app';
+import { makeDemoTemplate, makeTemplate, testDatabase } from './database';
 import { jobLink } from './job-link';
-import { loadDemoAt } from './load-demo';
-import { ROOT, say } from './setup.mjs';
-import { makeDemoTemplate, makeTemplate, testDatabase } from './test-database';
-import { OWN_SHOP } from './test-own-shop';
+import { OWN_SHOP } from './own-shop';
 
 /* npm run screenshots: one current picture of each main view in docs/screenshots, from the demo shop, and of the first hour of a new one. */
 

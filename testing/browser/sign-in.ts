@@ -1,5 +1,5 @@
 import type { BrowserContext } from 'playwright-core';
-import { DEMO_PASSWORD } from '../demo/load-shop';
+import { DEMO_PASSWORD } from '../../demo/load-shop';
 
 /** Signs in without the page, for tests that are about something else. */
 export async function signIn(context: BrowserContext, base: string, name = 'teo'): Promise<void> {

@@ -1,4 +1,4 @@
-import { App } from '../../e2e/app';
+import { App } from '../browser/app';
 import { ENDS } from './ends';
 import { POISON } from './poison';
 import { type Attack, type Finding, held, MIB, Stage, wait } from './stage';

@@ -3,12 +3,12 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { needBuild } from '../scripts/build';
+import { type Cluster, openCluster } from '../scripts/cluster';
+import { loadDemoAt } from '../scripts/load-demo';
+import { needPackages, ROOT, say } from '../scripts/setup.mjs';
 import { migrate } from '../store/migrate';
-import { needBuild } from './build';
-import { type Cluster, openCluster } from './cluster';
-import { loadDemoAt } from './load-demo';
-import { needPackages, ROOT, say } from './setup.mjs';
-import { makeDemoTemplate, makeTemplate } from './test-database';
+import { makeDemoTemplate, makeTemplate } from './database';
 
 interface Count {
   passed: number;
@@ -120,6 +120,7 @@ const SUITES: readonly Suite[] = [
   check('format', 'biome', ['format', '.']),
   check('lint', 'biome', ['lint', '--error-on-warnings', '.']),
   check('types', 'tsc', ['--noEmit']),
+  check('rooms', 'tsx', ['scripts/rooms.ts']),
   unit,
   database,
   browser,

@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
+import { roleUrls } from '../scripts/cluster';
 import { APP_ROLE, grantToApp, makeRoles } from '../store/roles';
-import { roleUrls } from './cluster';
 
 const TEMPLATE = 'fenbrik_template';
 const DEMO = 'fenbrik_demo';

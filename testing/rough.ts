@@ -2,14 +2,14 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { needBuild } from '../scripts/build';
+import { openCluster } from '../scripts/cluster';
+import { loadDemoAt } from '../scripts/load-demo';
+import { ROOT } from '../scripts/setup.mjs';
 import { closePool } from '../store/database';
 import { migrate } from '../store/migrate';
-import { needBuild } from './build';
-import { openCluster } from './cluster';
-import { loadDemoAt } from './load-demo';
+import { makeDemoTemplate, makeTemplate } from './database';
 import { treatRoughly } from './rough/rough';
-import { ROOT } from './setup.mjs';
-import { makeDemoTemplate, makeTemplate } from './test-database';
 
 /*
  * npm run rough: a shop of its own is treated as roughly as it has to stand; each piece is printed as held or fallen, with its

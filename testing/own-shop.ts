@@ -8,8 +8,8 @@ import { addStaff } from '../service/staff-accounts';
 import { closePool, pool } from '../store/database';
 import { insertModel } from '../store/whole-models';
 import { startTasks, type Tasks } from '../tasks/run-tasks';
-import { type TestDatabase, testDatabase } from './test-database';
-import { must } from './test-shop';
+import { type TestDatabase, testDatabase } from './database';
+import { must } from './shop';
 
 export const OWN_SHOP = newShopSchema.parse({
   ...NO_IDENTITY,

@@ -1,8 +1,8 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { freePort } from '../scripts/cluster';
-import { serveCommand } from '../scripts/serve-command';
-import { demoDatabase, type TestDatabase } from '../scripts/test-database';
-import { closePool, pool } from '../store/database';
+import { freePort } from '../../scripts/cluster';
+import { serveCommand } from '../../scripts/serve-command';
+import { closePool, pool } from '../../store/database';
+import { demoDatabase, type TestDatabase } from '../database';
 
 const ROOT = process.cwd();
 

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { type IncomingHttpHeaders, request } from 'node:http';
 import { connect, type Socket } from 'node:net';
 import { DEMO_PASSWORD } from '../../demo/load-shop';
-import type { App } from '../../e2e/app';
+import type { App } from '../browser/app';
 
 /** What became of one attack: held, or fallen, with the figure that says so. */
 export interface Finding {

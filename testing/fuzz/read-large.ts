@@ -14,7 +14,7 @@ export interface LargeReading {
 
 /** Reads one of the largest inputs in a heap that holds no more than a reading may take; rejects where that is too small. */
 async function readLarge(name: string): Promise<LargeReading> {
-  const worker = new Worker(join(process.cwd(), 'scripts', 'fuzz', 'large-worker.mjs'), {
+  const worker = new Worker(join(process.cwd(), 'testing', 'fuzz', 'large-worker.mjs'), {
     workerData: name,
     execArgv: [],
     resourceLimits: { maxOldGenerationSizeMb: HEAP_MIB, maxYoungGenerationSizeMb: 16 },

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { caseSchema, type PlanCase } from '../core/planning/case';
-import { ROOT } from './setup.mjs';
+import { ROOT } from '../scripts/setup.mjs';
 
 const FOLDER = join(ROOT, 'core', 'planning', 'cases');
 

@@ -4,6 +4,7 @@ import type { Plan } from '../core/planning/plan';
 import { HEAPS } from '../core/price-list/compare-list';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { reportText } from '../demo/report';
+import { textInput } from '../scripts/text-input';
 import { type Caller, checkCaller } from '../service/access';
 import { draftOptions } from '../service/draft-options';
 import { newJob, saveIntake, takeReadings } from '../service/intake';
@@ -17,8 +18,7 @@ import { closePool, many, pool } from '../store/database';
 import type { ShownRow } from '../store/list-rows';
 import { listSellers } from '../store/sellers';
 import { startTasks, type Tasks } from '../tasks/run-tasks';
-import { demoDatabase, type TestDatabase } from './test-database';
-import { textInput } from './text-input';
+import { demoDatabase, type TestDatabase } from './database';
 
 /** The value of a result that a test takes for granted. */
 export function must<T>(result: Result<T>): T {

@@ -1,11 +1,11 @@
 import { reportText } from '../demo/report';
+import { textInput } from '../scripts/text-input';
 import { acceptSpoken } from '../service/accept';
 import type { Caller } from '../service/access';
 import { beginFitting, tickStep } from '../service/fitting';
 import { placeOrder } from '../service/orders';
 import { sendQuote } from '../service/quote';
-import { choose, must, readTill, seen, stateOf, thirdParty16 } from './test-shop';
-import { textInput } from './text-input';
+import { choose, must, readTill, seen, stateOf, thirdParty16 } from './shop';
 
 /** A till of its own serial, its quote sent. */
 export async function sentTill(caller: Caller, fits = thirdParty16): Promise<number> {

@@ -1,0 +1,46 @@
+/** What a room's files may import, beside its own. */
+interface Room {
+  /** other rooms, or single files of them */
+  rooms: string;
+  /** rooms of which types alone may be imported */
+  types?: string;
+  /** packages, `node:*` for all of Node's own; undefined: any */
+  packages?: string;
+}
+
+/** Imports point down: each room is told which are below it. */
+export const ROOMS: Record<string, Room> = {
+  core: { rooms: '', packages: 'zod' },
+  runtime: { rooms: '', packages: 'node:* zod pino' },
+  store: { rooms: 'core runtime', packages: 'node:* pg pg-copy-streams graphile-worker rate-limiter-flexible p-limit' },
+  outward: { rooms: 'core runtime' },
+  service: { rooms: 'core store outward runtime', packages: 'node:* zod dataloader lru-cache p-limit' },
+  tasks: { rooms: 'service runtime', packages: 'node:* graphile-worker' },
+  worker: { rooms: 'core', packages: '' },
+  ui: {
+    rooms: 'core worker runtime/body-limits.ts',
+    types: 'service',
+    packages:
+      'react react-dom next qrcode radix-ui get-nonce d3-scale d3-array d3-shape @dnd-kit/core @dnd-kit/sortable @tanstack/react-virtual',
+  },
+  app: { rooms: 'core service ui runtime', packages: 'node:* zod next react busboy @fontsource-variable/archivo' },
+  gate: { rooms: 'runtime', packages: 'node:* proxy-addr rate-limiter-flexible' },
+  standin: { rooms: '', packages: 'node:* smtp-server' },
+  demo: { rooms: 'core store' },
+  bin: { rooms: 'core' },
+  scripts: { rooms: 'core runtime store outward service tasks gate standin demo bin' },
+  testing: { rooms: 'core runtime store outward service tasks gate standin demo bin scripts ui' },
+  bench: { rooms: 'core runtime store outward service worker demo bin scripts testing' },
+  e2e: { rooms: 'core runtime store outward service standin demo scripts testing' },
+};
+
+/** Files that stand outside rooms: the framework's own entries. */
+export const AT_THE_ROOT = 'ui tasks service runtime core';
+
+/** Files beside others that only tests may import; tests themselves may import what is below `testing` as well. */
+export const FOR_TESTS = /\.(?:db\.)?(?:test|spec)\.tsx?$|(?:^|\/)testing\//;
+
+/** More source files than this in one folder, tests aside, cannot be overseen. */
+export const MOST_FILES = 20;
+/** Folders of cases and of entries that are as many as there are. */
+export const MANY_FILES = /^(?:core\/planning\/cases|store\/migrations)/;
