@@ -7,7 +7,7 @@ const TASKS = Symbol.for('fenbrik.tasks');
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== 'nodejs' || !process.env.DATABASE_URL) return;
   const { startTasks } = await import('./tasks/run-tasks');
-  const { warmPapers } = await import('./service/warm-papers');
+  const { warmPapers } = await import('./service/job/quote/warm-papers');
   const { logCaught } = await import('./runtime/log');
   (globalThis as { [TASKS]?: object })[TASKS] = await startTasks(process.env.DATABASE_URL);
   setTimeout(() => {

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join, relative } from 'node:path';
-import { yearsText } from '@/core/machine/years-text';
+import { yearsText } from '@/core/machine/limits/years-text';
 import { ageText } from './age-text';
 import { boundedText } from './bounded-text';
 import { lightOf } from './light';

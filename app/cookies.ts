@@ -1,5 +1,5 @@
 import { BROWSER_COOKIE, isSecure, SESSION_COOKIE } from '@/runtime/request-headers';
-import type { SignedIn } from '@/service/sign-in';
+import type { SignedIn } from '@/service/staff/sign-in';
 
 /** The session's end is kept in the database; the cookie only has to outlive it. */
 const SESSION_SECONDS = 30 * 24 * 3600;

@@ -1,6 +1,6 @@
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
-import type { Caller } from '@/service/access';
+import type { Caller } from '@/service/staff/access';
 import { Scanner } from '@/ui/client/scanner';
 import { SessionGuard } from '@/ui/client/session-guard';
 import { TopBar } from '@/ui/frame/top-bar';

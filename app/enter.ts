@@ -2,7 +2,7 @@ import { cookies, headers } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { noteGoodSession } from '@/runtime/known-sessions';
 import { SESSION_COOKIE } from '@/runtime/request-headers';
-import { type Caller, checkCaller, type Right } from '@/service/access';
+import { type Caller, checkCaller, type Right } from '@/service/staff/access';
 import { requestPath } from './request-path';
 
 /** The session's token as the browser sent it. */

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Command } from 'commander';
 import { DEMO_PASSWORD } from '../demo/load-shop';
-import { freePort } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
+import { freePort } from '../scripts/start/cluster';
 import { askOften, type Load } from './ask-often';
 
 /*

@@ -4,12 +4,12 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { OFFER_SORTS } from '../core/market/offer-sort';
 import type { OfferWish } from '../core/market/offer-wish';
-import { openCluster } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
+import { openCluster } from '../scripts/start/cluster';
 import { closePool, type Named, pool, type Queryable, transaction } from '../store/database';
-import { findOffers, specsFor } from '../store/find-offers';
+import { findOffers, specsFor } from '../store/market/find-offers';
+import { listOffersFor } from '../store/market/offers-for-planning';
 import { migrate } from '../store/migrate';
-import { listOffersFor } from '../store/offers-for-planning';
 import { makeMarket } from './market';
 
 /*

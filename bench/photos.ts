@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { createWorker, PSM } from 'tesseract.js';
-import { endPhotoThread, lettersAt, readPicture } from '../outward/photo-text';
+import { endPhotoThread, lettersAt, readPicture } from '../outward/pictures/photo-text';
 import { MADE_PHOTOS, madePhoto } from '../outward/testing/made-photos';
 import { scorePhoto } from '../outward/testing/photo-score';
 

@@ -1,6 +1,6 @@
 import type { MemoryModule } from '../core/memory/module';
-import type { Machine, Offer, PlanCase } from '../core/planning/case';
-import type { Origin } from '../core/planning/lanes';
+import type { Machine, Offer, PlanCase } from '../core/planning/model/case';
+import type { Origin } from '../core/planning/model/lanes';
 
 /*
  * Machines and markets for the planner's benches, the same each time. On a market no specification is dominated within its

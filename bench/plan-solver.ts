@@ -1,5 +1,5 @@
 import loadHighs from 'highs';
-import type { PlanCase } from '../core/planning/case';
+import type { PlanCase } from '../core/planning/model/case';
 
 /*
  * The rival: the price of the cheapest plan as a mixed-integer model. It knows sockets, stock, the number of different

@@ -2,9 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from 'esbuild';
-import { answer } from '../core/planning/answer';
-import { caseSchema, type PlanCase } from '../core/planning/case';
-import { type Change, Planner } from '../core/planning/planner';
+import { caseSchema, type PlanCase } from '../core/planning/model/case';
+import { answer } from '../core/planning/search/answer';
+import { type Change, Planner } from '../core/planning/search/planner';
 import { desktopCase, laptopCase, serverCase, withSockets, workstationCase } from './plan-cases';
 import { cheapestBySolver } from './plan-solver';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readListing } from '../core/reading/listing';
+import { readListing } from '../core/reading/listing/listing';
 import { read } from '../core/reading/read';
 import { dumpFile, dumpTable } from '../demo/smbios-dump';
 import { sampleDdr4 } from '../demo/spd-image';

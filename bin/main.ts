@@ -1,9 +1,9 @@
 import { readFileSync, statSync } from 'node:fs';
 import { Command, Option } from 'commander';
-import { answer } from '../core/planning/answer';
 import { explainOffer } from '../core/planning/explain/explain-offer';
-import { parseCase } from '../core/planning/parse-case';
-import { decodeText } from '../core/reading/decode-text';
+import { parseCase } from '../core/planning/model/parse-case';
+import { answer } from '../core/planning/search/answer';
+import { decodeText } from '../core/reading/bytes/decode-text';
 import { READ_FAULTS, read } from '../core/reading/read';
 import { explainedText, planTable } from './plan-table';
 

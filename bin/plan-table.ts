@@ -1,12 +1,12 @@
 import { capacityText } from '../core/memory/capacity';
-import { makeBoard } from '../core/planning/board';
-import type { PlanCase } from '../core/planning/case';
 import { nearestPlans } from '../core/planning/explain/broken-wishes';
 import type { OfferExplained } from '../core/planning/explain/explain-offer';
 import { explainPlan } from '../core/planning/explain/explain-plan';
 import { nearestSentence, offerSentences, planLine, planSentences } from '../core/planning/explain/explain-words';
-import { inForce } from '../core/planning/in-force';
-import type { Answer, Plan } from '../core/planning/plan';
+import { makeBoard } from '../core/planning/model/board';
+import type { PlanCase } from '../core/planning/model/case';
+import { inForce } from '../core/planning/rules/in-force';
+import type { Answer, Plan } from '../core/planning/search/plan';
 import { moneyText } from '../core/pricing/money-text';
 import { reasonFacts } from '../core/quoting/reason-facts';
 import { STAFF_REASONS } from '../core/quoting/reason-words';

@@ -1,4 +1,4 @@
-import type { ModelInput } from '../core/machine/model';
+import type { ModelInput } from '../core/machine/models/model';
 import { said, sockets, type Words } from './model-words';
 
 const GB = 1024;

@@ -1,6 +1,6 @@
-import type { KnownModule } from '../core/machine/job-slot';
-import { type FullModel, type ModelInput, modelSchema } from '../core/machine/model';
-import { NOTHING_KNOWN } from '../core/machine/nothing-known';
+import { type FullModel, type ModelInput, modelSchema } from '../core/machine/models/model';
+import { NOTHING_KNOWN } from '../core/machine/models/nothing-known';
+import type { KnownModule } from '../core/machine/slots/job-slot';
 import { LARGER_MODELS } from './larger-machines';
 import { said, sockets, tried, type Words } from './model-words';
 

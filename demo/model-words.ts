@@ -1,5 +1,5 @@
-import type { LimitName, LimitValue } from '../core/machine/limit';
-import type { CLAIM_SOURCES, ModelInput } from '../core/machine/model';
+import type { LimitName, LimitValue } from '../core/machine/limits/limit';
+import type { CLAIM_SOURCES, ModelInput } from '../core/machine/models/model';
 
 /* How the demo shop's models are written down. */
 

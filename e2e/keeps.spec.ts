@@ -14,8 +14,8 @@ const CHOIR = 2;
 
 async function seenTotals(jobId: number): Promise<{ place: number; totalCents: number }[]> {
   process.env.DATABASE_URL = stage.app.databaseUrl;
-  const { showJob } = await import('../service/job-state');
-  const { draftOptions } = await import('../service/draft-options');
+  const { showJob } = await import('../service/job/job-state');
+  const { draftOptions } = await import('../service/job/options/draft-options');
   const state = await showJob(jobId);
   if (state === null) throw new Error('no such job');
   return draftOptions(state).flatMap((one) =>
@@ -138,8 +138,8 @@ test('a price that moves between looking and sending stops the sending', async (
 /** Puts the cheapest plan of the bakery's job on its slip. */
 async function openOptions(request: APIRequestContext): Promise<{ offerId: number }> {
   process.env.DATABASE_URL = stage.app.databaseUrl;
-  const { showJob } = await import('../service/job-state');
-  const { answer } = await import('../core/planning/answer');
+  const { showJob } = await import('../service/job/job-state');
+  const { answer } = await import('../core/planning/search/answer');
   const state = await showJob(1);
   if (state === null || !state.jobCase.ok) throw new Error('the bakery’s job has gaps');
   const plan = answer(state.jobCase.planCase).plans.find(

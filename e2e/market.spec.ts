@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { DEMO_SELLERS } from '../demo/sellers';
 import { closePool, pool } from '../store/database';
-import { setFeedUrl } from '../store/feeds';
+import { setFeedUrl } from '../store/market/feeds';
 import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';

@@ -1,4 +1,4 @@
-import type { Right } from '../service/access';
+import type { Right } from '../service/staff/access';
 
 /**
  * Every door of the application and who may use it: a right, `open` to anybody, or `link` to whoever has a customer's link. The

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { simpleParser } from 'mailparser';
 import type { Browser, Locator, Page } from 'playwright-core';
-import { makeOpeningCode } from '../service/opening-code';
+import { makeOpeningCode } from '../service/shop/opening-code';
 import { type MailServer, openMailServer } from '../standin/mail-server';
 import { App } from '../testing/browser/app';
 import { axeFindings, ladderDrawn, openBrowser, openWindow } from '../testing/browser/browser';

@@ -2,7 +2,7 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { freePort } from '../scripts/cluster';
+import { freePort } from '../scripts/start/cluster';
 import { inLongRun } from './in-long-run';
 
 const ROOT = join(__dirname, '..');

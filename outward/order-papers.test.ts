@@ -2,8 +2,8 @@ import Papa from 'papaparse';
 import { orderText } from '../core/ordering/order-text';
 import type { PartOrderPaper } from '../core/ordering/part-order';
 import { ublOrder } from '../core/ordering/ubl-order';
-import { orderCsv } from './order-csv';
-import { ublXml } from './ubl-xml';
+import { orderCsv } from './papers/order-csv';
+import { ublXml } from './papers/ubl-xml';
 
 const order: PartOrderPaper = {
   number: 'PO-2026-0007',

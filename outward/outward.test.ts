@@ -5,11 +5,11 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import { codeText } from '../core/quoting/content-code';
 import type { CustomerOption, CustomerQuote } from '../core/quoting/customer-view';
-import type { PhotoCode } from '../core/reading/photo-words';
-import { pictureThread } from './open-picture';
-import { type PaperStyle, quotePdf } from './quote-pdf';
+import { codeText } from '../core/quoting/paper/content-code';
+import type { PhotoCode } from '../core/reading/photo/photo-words';
+import { type PaperStyle, quotePdf } from './papers/quote-pdf';
+import { pictureThread } from './pictures/open-picture';
 import { fetchSellerFeed } from './seller-feed';
 
 const option: CustomerOption = {

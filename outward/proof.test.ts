@@ -6,8 +6,8 @@ import { compareProof, type Promised } from '../core/proving/compare-proof';
 import { type ProofPaper, paperPoints } from '../core/proving/proof-paper';
 import { PROOF_WORDS } from '../core/proving/proof-words';
 import { LANGUAGES } from '../core/quoting/words/language';
-import { proofPage } from './proof-page';
-import { proofPdf } from './proof-pdf';
+import { proofPage } from './papers/proof-page';
+import { proofPdf } from './papers/proof-pdf';
 
 const GB = 1024;
 const promise: Promised = {

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { caseJsonSchema } from '../core/planning/case';
+import { caseJsonSchema } from '../core/planning/model/case';
 import { ROOT } from './setup.mjs';
 
 /** Writes the schema of planning cases where the documents have it. */

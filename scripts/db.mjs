@@ -9,8 +9,8 @@ needPackages(['postgresql']);
 needModules();
 const { register } = await import('tsx/esm/api');
 register();
-const { clusterFolder, openCluster } = await import('./cluster.ts');
-const { chosenDatabase } = await import('./which-shop.ts');
+const { clusterFolder, openCluster } = await import('./start/cluster.ts');
+const { chosenDatabase } = await import('./start/which-shop.ts');
 
 try {
   const set = process.env.FENBRIK_OWNER_URL || process.env.DATABASE_URL;

@@ -7,5 +7,5 @@ if (!process.env.DATABASE_URL) needPackages(['postgresql']);
 needModules();
 const { register } = await import('tsx/esm/api');
 register();
-const { start } = await import('./start.ts');
+const { start } = await import('./start/start.ts');
 await start({ isDev: true }).catch((error) => giveUp(error instanceof Error ? error.message : String(error)));

@@ -2,14 +2,14 @@ import { chmodSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { explainedText, planTable } from '../bin/plan-table';
-import { answer } from '../core/planning/answer';
-import type { Goal, PlanCase } from '../core/planning/case';
 import { explainOffer, type OfferExplained } from '../core/planning/explain/explain-offer';
+import type { Goal, PlanCase } from '../core/planning/model/case';
+import { answer } from '../core/planning/search/answer';
 import { closePool } from '../store/database';
 import { migrate } from '../store/migrate';
-import { openCluster } from './cluster';
 import { loadDemo } from './load-demo';
 import { ROOT } from './setup.mjs';
+import { openCluster } from './start/cluster';
 
 /*
  * npm run explain-demo: what the planner says of three demo jobs, written to docs/explained.md. The shop is played on a
@@ -65,7 +65,7 @@ process.env.DATABASE_URL = cluster.url;
 try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await loadDemo(DAY);
-  const { showJob } = await import('../service/job-state');
+  const { showJob } = await import('../service/job/job-state');
   const texts: string[] = [];
   for (const { id, wish } of JOBS) {
     const state = await showJob(id);

@@ -1,23 +1,23 @@
-import { answer } from '../core/planning/answer';
-import type { Plan } from '../core/planning/plan';
+import { answer } from '../core/planning/search/answer';
+import type { Plan } from '../core/planning/search/plan';
 import { loadDemoShop } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { STORIES, type Story } from '../demo/stories';
-import { acceptSpoken } from '../service/accept';
-import type { Caller } from '../service/access';
-import { draftOptions } from '../service/draft-options';
-import { beginFitting, tickStep } from '../service/fitting';
-import { newJob, saveIntake, saveSlots, takeReadings } from '../service/intake';
-import { type JobState, readJob } from '../service/job-state';
-import { agreeLimits } from '../service/limits';
-import { changeOrder, placeOrder } from '../service/orders';
-import { takeProof } from '../service/proof';
-import { choosePlan, sendQuote, suggestPlan } from '../service/quote';
+import { beginFitting, tickStep } from '../service/job/bench/fitting';
+import { newJob, saveIntake, saveSlots, takeReadings } from '../service/job/intake/intake';
+import { type JobState, readJob } from '../service/job/job-state';
+import { agreeLimits } from '../service/job/limits/limits';
+import { draftOptions } from '../service/job/options/draft-options';
+import { takeProof } from '../service/job/proof/proof';
+import { signTheProof } from '../service/job/proof/sign-proof';
+import { acceptSpoken } from '../service/job/quote/accept';
+import { choosePlan, sendQuote, suggestPlan } from '../service/job/quote/quote';
+import { changeOrder, placeOrder } from '../service/orders/orders';
 import type { Result } from '../service/result';
-import { signTheProof } from '../service/sign-proof';
+import type { Caller } from '../service/staff/access';
 import { closePool, pool } from '../store/database';
-import { setStation } from '../store/jobs';
-import { findForSignIn } from '../store/staff';
+import { setStation } from '../store/job/jobs';
+import { findForSignIn } from '../store/staff/staff';
 import { textInput } from './text-input';
 
 const STATION_OF = {

@@ -1,11 +1,11 @@
 import { createInterface } from 'node:readline/promises';
 import { NO_IDENTITY } from '../core/shop/identity';
-import { newShopSchema, openShop } from '../service/open-shop';
+import { newShopSchema, openShop } from '../service/shop/open-shop';
 import { closePool } from '../store/database';
-import { clusterFolder, openCluster } from './cluster';
-import { actAsRoles, migrated } from './roles-of-shop';
 import { giveUp, say } from './setup.mjs';
-import { chosenDatabase } from './which-shop';
+import { clusterFolder, openCluster } from './start/cluster';
+import { actAsRoles, migrated } from './start/roles-of-shop';
+import { chosenDatabase } from './start/which-shop';
 
 /** What is asked, with the answer that an empty line gives. */
 const QUESTIONS = {

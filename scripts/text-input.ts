@@ -1,4 +1,4 @@
-import type { ReadingInput } from '../service/intake';
+import type { ReadingInput } from '../service/job/intake/intake';
 
 /** Text as it is when somebody pastes it. */
 export function textInput(name: string, text: string): ReadingInput {

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { log } from '../runtime/log';
 import { pool, transaction } from '../store/database';
 import { noteEvent } from '../store/events';
-import { LiveWorkers } from '../store/live-workers';
-import { getPriceList, setToRead } from '../store/price-lists';
+import { getPriceList, setToRead } from '../store/market/price-lists';
+import { LiveWorkers } from '../store/queue/live-workers';
 import {
   addTask,
   clearRounds,
@@ -18,12 +18,12 @@ import {
   retryTask,
   TASK_RULES,
   type TaskKind,
-} from '../store/queue';
-import type { Caller } from './access';
-import { columnsOf } from './read-list';
+} from '../store/queue/queue';
+import { columnsOf } from './market/read-list';
 import { done, fault, type Result } from './result';
+import type { Caller } from './staff/access';
 
-export type { RoundKind, TaskKind, TaskPayloads } from '../store/queue';
+export type { RoundKind, TaskKind, TaskPayloads } from '../store/queue/queue';
 
 /** Says which workers of this process live, and finds those of processes that have ended. */
 export const liveWorkers = (databaseUrl: string): LiveWorkers => new LiveWorkers(databaseUrl);

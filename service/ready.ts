@@ -1,5 +1,5 @@
 import { pool } from '../store/database';
-import { listTaskRuns, type QueueNumbers, queueNumbers } from '../store/queue';
+import { listTaskRuns, type QueueNumbers, queueNumbers } from '../store/queue/queue';
 
 export interface Readiness {
   ready: true;

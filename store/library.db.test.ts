@@ -1,11 +1,11 @@
-import { modelSchema } from '../core/machine/model';
+import { modelSchema } from '../core/machine/models/model';
 import { type TestDatabase, testDatabase } from '../testing/database';
 import { closePool, many, one, pool, run } from './database';
-import { EARLIER_JOBS } from './earlier-jobs';
-import { FIND, findModels, wordsOf } from './find-models';
-import { LIKELY_TWINS } from './same-models';
-import { listTrials, TRIALS } from './trials';
-import { insertModel, readModel, replaceModel, WHOLE_MODELS } from './whole-models';
+import { EARLIER_JOBS } from './job/earlier-jobs';
+import { FIND, findModels, wordsOf } from './library/find-models';
+import { LIKELY_TWINS } from './library/same-models';
+import { listTrials, TRIALS } from './library/trials';
+import { insertModel, readModel, replaceModel, WHOLE_MODELS } from './library/whole-models';
 
 let database: TestDatabase;
 const MODELS = 3000;

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { caughtAs } from '../runtime/log';
 import { type Applied, parseFileName, pending } from './migration-order';
-import { migrateQueue } from './queue';
+import { migrateQueue } from './queue/queue';
 
 /** Any number, the same in every process of Fenbrik, so that two never migrate at once. */
 const ADVISORY_LOCK = 4_607_112_026;

@@ -7,13 +7,13 @@ import { loadDemoShop } from '../demo/load-shop';
 import { type TestDatabase, testDatabase } from '../testing/database';
 import { closePool, many, maybeOne, one, pool, run, transaction } from './database';
 import { noteEvent } from './events';
-import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './jobs';
+import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './job/jobs';
+import { openDraft, takeNumber } from './job/quotes';
+import { insertOffer, insertPrice, insertSeller, specOf } from './market/offers';
+import { listOffersFor } from './market/offers-for-planning';
 import { migrate } from './migrate';
 import { parseFileName, pending } from './migration-order';
-import { insertOffer, insertPrice, insertSeller, specOf } from './offers';
-import { listOffersFor } from './offers-for-planning';
-import { hashPassword, passwordMatches } from './password';
-import { openDraft, takeNumber } from './quotes';
+import { hashPassword, passwordMatches } from './staff/password';
 
 const MIGRATIONS = join(__dirname, 'migrations');
 

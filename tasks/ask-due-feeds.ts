@@ -1,4 +1,4 @@
-import { queueDueFeeds } from '../service/feeds';
+import { queueDueFeeds } from '../service/market/feeds';
 import type { Task } from './task';
 
 /** Each feed that is due becomes a task of its own. */

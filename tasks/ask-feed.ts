@@ -1,5 +1,5 @@
 import { log } from '../runtime/log';
-import { askOneFeed } from '../service/feeds';
+import { askOneFeed } from '../service/market/feeds';
 import type { Task } from './task';
 
 /** Asks one seller's feed. A sick one is no failure of the task: the feed says so itself and is asked again by its own clock. */

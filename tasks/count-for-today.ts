@@ -1,4 +1,4 @@
-import { countForToday as count } from '../service/sellers';
+import { countForToday as count } from '../service/market/sellers';
 import type { Task } from './task';
 
 /** Once a day, when the day begins where the shop is: coupons end, and what is left lying goes. */

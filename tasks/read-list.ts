@@ -1,4 +1,4 @@
-import { readListTask } from '../service/read-list';
+import { readListTask } from '../service/market/read-list';
 import type { Task } from './task';
 
 export const readList: Task<'read-list'> = ({ id }, { isLast }) => readListTask(id, isLast);

@@ -1,5 +1,5 @@
 import { log } from '../runtime/log';
-import { queueReminders } from '../service/mail';
+import { queueReminders } from '../service/mail/mail';
 import type { Task } from './task';
 
 export const remindCustomers: Task<'remind-customers'> = async () => {

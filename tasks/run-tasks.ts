@@ -3,7 +3,7 @@ import { Logger, parseCronItems, type Runner, run, type TaskList, type WorkerEve
 import { log, logCaught } from '../runtime/log';
 import { withContext } from '../runtime/request-context';
 import { liveWorkers, noteTask, queueRound, ruleOf, type TaskKind } from '../service/background';
-import { queueUnread } from '../service/read-list';
+import { queueUnread } from '../service/market/read-list';
 import type { Task } from './task';
 import { EVERY_MINUTE, TASKS } from './task-list';
 

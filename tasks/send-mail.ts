@@ -1,5 +1,5 @@
 import { log } from '../runtime/log';
-import { sendMailTask } from '../service/mail';
+import { sendMailTask } from '../service/mail/mail';
 import type { Task } from './task';
 
 /** Hands over the mail that is due; one that is not taken waits by its own clock. */

@@ -1,6 +1,6 @@
 import { environment } from '../runtime/environment';
 import { log } from '../runtime/log';
-import { takeFromFolder as take } from '../service/list-folder';
+import { takeFromFolder as take } from '../service/market/list-folder';
 import type { Task } from './task';
 
 export const takeFromFolder: Task<'take-from-folder'> = async () => {

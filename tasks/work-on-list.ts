@@ -1,5 +1,5 @@
 import { log } from '../runtime/log';
-import { workOnList as workOn } from '../service/apply-list';
+import { workOnList as workOn } from '../service/market/apply-list';
 import type { Task } from './task';
 
 /** Applies a price list or undoes it. What keeps it from being done, since somebody was quicker, is no failure. */

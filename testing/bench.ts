@@ -1,10 +1,10 @@
 import { reportText } from '../demo/report';
 import { textInput } from '../scripts/text-input';
-import { acceptSpoken } from '../service/accept';
-import type { Caller } from '../service/access';
-import { beginFitting, tickStep } from '../service/fitting';
-import { placeOrder } from '../service/orders';
-import { sendQuote } from '../service/quote';
+import { beginFitting, tickStep } from '../service/job/bench/fitting';
+import { acceptSpoken } from '../service/job/quote/accept';
+import { sendQuote } from '../service/job/quote/quote';
+import { placeOrder } from '../service/orders/orders';
+import type { Caller } from '../service/staff/access';
 import { choose, must, readTill, seen, stateOf, thirdParty16 } from './shop';
 
 /** A till of its own serial, its quote sent. */

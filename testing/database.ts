@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
-import { roleUrls } from '../scripts/cluster';
+import { roleUrls } from '../scripts/start/cluster';
 import { APP_ROLE, grantToApp, makeRoles } from '../store/roles';
 
 const TEMPLATE = 'fenbrik_template';

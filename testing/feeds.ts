@@ -3,8 +3,8 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { feedCatalogue } from '../demo/feed-catalogue';
-import { freePort } from '../scripts/cluster';
 import { ROOT } from '../scripts/setup.mjs';
+import { freePort } from '../scripts/start/cluster';
 
 type Catalogue = ReturnType<typeof feedCatalogue>;
 

@@ -1,4 +1,4 @@
-import { showJob } from '../service/job-state';
+import { showJob } from '../service/job/job-state';
 
 /** The unguessable part of the link to a job's sent quote, as staff see it. */
 export async function jobLink(jobId: number): Promise<string> {

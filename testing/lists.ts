@@ -1,5 +1,5 @@
 import type { SellerTerms } from '../core/pricing/seller-terms';
-import { type ListEnd, type ListOrder, ListReading } from '../outward/list-reading';
+import { type ListEnd, type ListOrder, ListReading } from '../outward/lists/list-reading';
 
 const terms: SellerTerms = { currency: 'EUR', withTax: false, taxBp: 0, taxBack: true, shipping: { kind: 'none' } };
 

@@ -3,10 +3,10 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { needBuild } from '../scripts/build';
-import { type Cluster, openCluster } from '../scripts/cluster';
 import { loadDemoAt } from '../scripts/load-demo';
 import { needPackages, ROOT, say } from '../scripts/setup.mjs';
+import { needBuild } from '../scripts/start/build';
+import { type Cluster, openCluster } from '../scripts/start/cluster';
 import { migrate } from '../store/migrate';
 import { makeDemoTemplate, makeTemplate } from './database';
 

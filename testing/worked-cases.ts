@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { caseSchema, type PlanCase } from '../core/planning/case';
+import { caseSchema, type PlanCase } from '../core/planning/model/case';
 import { ROOT } from '../scripts/setup.mjs';
 
 const FOLDER = join(ROOT, 'core', 'planning', 'cases');

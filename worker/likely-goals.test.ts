@@ -1,5 +1,5 @@
-import type { PlanCase } from '../core/planning/case';
-import { LANES } from '../core/planning/lanes';
+import type { PlanCase } from '../core/planning/model/case';
+import { LANES } from '../core/planning/model/lanes';
 import { WORKED_CASES } from '../testing/worked-cases';
 import { goalKey, likelyGoals } from './likely-goals';
 

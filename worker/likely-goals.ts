@@ -1,6 +1,6 @@
-import { boardRates } from '../core/planning/board-rates';
-import type { Goal, PlanCase } from '../core/planning/case';
-import { LANES } from '../core/planning/lanes';
+import type { Goal, PlanCase } from '../core/planning/model/case';
+import { LANES } from '../core/planning/model/lanes';
+import { boardRates } from '../core/planning/rules/board-rates';
 
 /** So many rates are looked at ahead: the highest. */
 const MOST_RATES = 8;

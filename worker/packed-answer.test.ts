@@ -1,6 +1,6 @@
-import { answer } from '../core/planning/answer';
-import type { Answer } from '../core/planning/plan';
-import { Planner } from '../core/planning/planner';
+import { answer } from '../core/planning/search/answer';
+import type { Answer } from '../core/planning/search/plan';
+import { Planner } from '../core/planning/search/planner';
 import { WORKED_CASES } from '../testing/worked-cases';
 import { type PackedAnswer, Packer, Unpacker } from './packed-answer';
 

@@ -1,4 +1,4 @@
-import type { Answer, Plan } from '../core/planning/plan';
+import type { Answer, Plan } from '../core/planning/search/plan';
 
 /** An answer of which only the plans are told that were not told before; the others by their number. */
 export interface PackedAnswer extends Omit<Answer, 'plans'> {

@@ -1,6 +1,6 @@
-import type { Goal, PlanCase } from '../core/planning/case';
 import type { WhyNot } from '../core/planning/explain/why-not';
-import type { Change } from '../core/planning/planner';
+import type { Goal, PlanCase } from '../core/planning/model/case';
+import type { Change } from '../core/planning/search/planner';
 import type { PackedAnswer } from './packed-answer';
 
 /**

@@ -1,7 +1,7 @@
-import type { Goal, PlanCase } from '../core/planning/case';
 import { type WhyNot, whyNot } from '../core/planning/explain/why-not';
-import type { Answer } from '../core/planning/plan';
-import { Planner } from '../core/planning/planner';
+import type { Goal, PlanCase } from '../core/planning/model/case';
+import type { Answer } from '../core/planning/search/plan';
+import { Planner } from '../core/planning/search/planner';
 import { goalKey, likelyGoals } from './likely-goals';
 import { Packer } from './packed-answer';
 import type { PlanReply, PlanRequest } from './plan-message';

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { answer } from '../core/planning/answer';
-import type { PlanCase } from '../core/planning/case';
 import { whyNot } from '../core/planning/explain/why-not';
+import type { PlanCase } from '../core/planning/model/case';
+import { answer } from '../core/planning/search/answer';
 import { Search } from '../core/planning/search/search';
 import { goalKey, likelyGoals } from './likely-goals';
 import { Unpacker } from './packed-answer';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { counterJobs } from '@/service/counter';
-import { showFirstHour } from '@/service/first-hour';
+import { counterJobs } from '@/service/job/counter';
+import { showFirstHour } from '@/service/shop/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
 import { FirstHour } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
-import { yearsText } from '@/core/machine/years-text';
-import { mayDo } from '@/service/access';
-import { likelyTwins, modelLibrary } from '@/service/library';
-import { memoryWords } from '@/service/likely-model';
-import { otherShops } from '@/service/other-shops';
+import { yearsText } from '@/core/machine/limits/years-text';
+import { memoryWords } from '@/service/job/intake/likely-model';
+import { likelyTwins, modelLibrary } from '@/service/library/library';
+import { otherShops } from '@/service/library/other-shops';
+import { mayDo } from '@/service/staff/access';
 import { LibraryTools } from '@/ui/models/library-tools';
 import { ModelList } from '@/ui/models/model-list';
 import { NewModel } from '@/ui/models/new-model';

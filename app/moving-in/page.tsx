@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { dayText } from '@/core/quoting/day-text';
-import { showMovedIn } from '@/service/moving-in';
+import { dayText } from '@/core/quoting/paper/day-text';
+import { showMovedIn } from '@/service/library/moving-in';
 import { MovedInList } from '@/ui/moving-in/moved-in';
 import { MovingIn } from '@/ui/moving-in/moving-in';
 import { Desk } from '../desk';

@@ -1,4 +1,4 @@
-import type { SellerBasket, StandingOrder } from '@/service/orders';
+import type { SellerBasket, StandingOrder } from '@/service/orders/orders';
 import type { Basket, OrderView } from '@/ui/orders/order-view';
 
 /** @param seesCost amounts go along */

@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { dayText } from '@/core/quoting/day-text';
-import { mayDo } from '@/service/access';
-import { showOrders } from '@/service/orders';
+import { dayText } from '@/core/quoting/paper/day-text';
+import { showOrders } from '@/service/orders/orders';
+import { mayDo } from '@/service/staff/access';
 import { PART_SIGNS } from '@/ui/fitting/part-words';
 import { Baskets } from '@/ui/orders/baskets';
 import { Desk } from '../desk';

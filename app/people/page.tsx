@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { staffList } from '@/service/staff-accounts';
+import { staffList } from '@/service/staff/staff-accounts';
 import { PeopleList } from '@/ui/people/people-list';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';

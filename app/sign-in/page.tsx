@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import Link from 'next/link';
-import { signInPage } from '@/service/sign-in';
+import { signInPage } from '@/service/staff/sign-in';
 import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
 import { Button } from '@/ui/kit/button';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { JobSlot } from '../machine/job-slot';
-import type { OpeningStep } from '../machine/model';
+import type { OpeningStep } from '../machine/models/model';
+import type { JobSlot } from '../machine/slots/job-slot';
 import { GENERATIONS, type Generation } from '../memory/generation';
-import { movesOf } from '../planning/moves';
+import { movesOf } from '../planning/explain/moves';
 import type { QuoteOption } from '../quoting/snapshot';
 
 /** What the work goes through, in this order. Closing comes after the test: a machine is not closed twice. */

@@ -1,10 +1,10 @@
-import { caseSchema } from '../planning/case';
+import { caseSchema } from '../planning/model/case';
 import { caseOfJob, type JobInput, limitsOfClaims } from './case-of-job';
-import { completeModule } from './complete-module';
 import { questionFor, sameAs } from './gap-words';
-import { NOTHING_KNOWN } from './nothing-known';
+import { weigh } from './limits/weigh';
+import { NOTHING_KNOWN } from './models/nothing-known';
 import { known, slot, source } from './samples';
-import { weigh } from './weigh';
+import { completeModule } from './slots/complete-module';
 
 describe('completing a module', () => {
   const limits = limitsOfClaims([

@@ -1,9 +1,9 @@
-import type { Goal, Offer, PlanCase } from '../planning/case';
-import { claimsOfStandard } from './claims-of-reading';
-import { type Assumption, completeModule, type ModuleGap } from './complete-module';
-import type { JobSlot } from './job-slot';
-import type { Claim } from './limit';
-import { type Limits, weigh } from './weigh';
+import type { Goal, Offer, PlanCase } from '../planning/model/case';
+import { claimsOfStandard } from './limits/claims-of-reading';
+import type { Claim } from './limits/limit';
+import { type Limits, weigh } from './limits/weigh';
+import { type Assumption, completeModule, type ModuleGap } from './slots/complete-module';
+import type { JobSlot } from './slots/job-slot';
 
 /** Something that must be asked before plans can be made. */
 export type Gap =

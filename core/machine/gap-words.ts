@@ -1,10 +1,10 @@
 import { capacityText } from '../memory/capacity';
 import { EDGE_GENERATIONS, GENERATION_FACTS } from '../memory/generation';
 import { pinCount } from '../memory/module-words';
-import { isModuleCapacity } from '../reading/listing-capacity';
+import { isModuleCapacity } from '../reading/listing/listing-capacity';
 import type { Gap } from './case-of-job';
-import type { JobSlot } from './job-slot';
-import type { Limits } from './weigh';
+import type { Limits } from './limits/weigh';
+import type { JobSlot } from './slots/job-slot';
 
 /** One question that must be answered, with likely answers, the likeliest first. */
 export interface Question {

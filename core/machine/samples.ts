@@ -1,6 +1,6 @@
-import type { JobSlot, KnownModule } from './job-slot';
-import type { Source } from './limit';
-import { NOTHING_KNOWN } from './nothing-known';
+import type { Source } from './limits/limit';
+import { NOTHING_KNOWN } from './models/nothing-known';
+import type { JobSlot, KnownModule } from './slots/job-slot';
 
 /* What the tests of this room begin with. */
 

@@ -1,4 +1,4 @@
-import { NOTHING_KNOWN } from '../machine/nothing-known';
+import { NOTHING_KNOWN } from '../machine/models/nothing-known';
 import { twinText, wishOfText } from './offer-wish';
 
 test.each([

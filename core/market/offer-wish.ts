@@ -1,9 +1,9 @@
-import type { KnownModule } from '../machine/job-slot';
+import type { KnownModule } from '../machine/slots/job-slot';
 import { capacityText } from '../memory/capacity';
 import type { Buffering } from '../memory/module';
-import type { Origin } from '../planning/lanes';
-import { readListing } from '../reading/listing';
-import { markedTitle } from '../reading/marked-title';
+import type { Origin } from '../planning/model/lanes';
+import { readListing } from '../reading/listing/listing';
+import { markedTitle } from '../reading/listing/marked-title';
 
 /** What an offer's module and pack have to be; what is left out may be anything. */
 export interface OfferWish {

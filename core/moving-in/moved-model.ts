@@ -1,4 +1,4 @@
-import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '../machine/templates';
+import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '../machine/models/templates';
 import { EDGE_GENERATIONS, type Generation } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
 import type { MovedColumns } from './columns';

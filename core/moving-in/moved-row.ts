@@ -1,9 +1,9 @@
-import type { KnownModule } from '../machine/job-slot';
-import { knownOf } from '../machine/slots-of-reading';
+import type { KnownModule } from '../machine/slots/job-slot';
+import { knownOf } from '../machine/slots/slots-of-reading';
 import type { MemoryModule } from '../memory/module';
 import { wholeModule } from '../price-list/whole-module';
 import { parseMoney } from '../pricing/parse-money';
-import { readListing } from '../reading/listing';
+import { readListing } from '../reading/listing/listing';
 import type { MovedColumns, MovedRole } from './columns';
 
 /** A customer with a machine as a former program kept them. */

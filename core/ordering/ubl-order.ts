@@ -1,5 +1,5 @@
 import { plainMoney } from '../pricing/currency';
-import { cac, cbc, type Element, ONE, partyNamed, shopParty } from '../quoting/ubl-elements';
+import { cac, cbc, type Element, ONE, partyNamed, shopParty } from '../quoting/paper/ubl-elements';
 import { orderTotal, type PartOrderPaper } from './part-order';
 
 /**

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
-import { answer } from './answer';
-import { CARE_REASONS } from './care';
-import { caseSchema, type PlanCase } from './case';
 import { SET_REFUSALS } from './explain/set-refusals';
-import { REUSES } from './lane-and-reuse';
-import { LANES } from './lanes';
-import { OFFER_REFUSALS } from './refuse-offer';
+import { caseSchema, type PlanCase } from './model/case';
+import { REUSES } from './model/lane-and-reuse';
+import { LANES } from './model/lanes';
+import { CARE_REASONS } from './rules/care';
+import { OFFER_REFUSALS } from './rules/refuse-offer';
+import { answer } from './search/answer';
 import { bruteForce } from './testing/brute-force';
 import { caseArbitrary, equalCaseArbitrary, loadedCaseArbitrary } from './testing/case-arbitrary';
 

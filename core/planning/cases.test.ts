@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { answer } from './answer';
-import { caseSchema } from './case';
+import { caseSchema } from './model/case';
+import { answer } from './search/answer';
 
 const FOLDER = join(__dirname, 'cases');
 const names = readdirSync(FOLDER)

@@ -1,10 +1,10 @@
 import { desktopCase, withSockets, workstationCase } from '../../bench/plan-cases';
 import { WORKED_CASES } from '../../testing/worked-cases';
-import { answer } from './answer';
-import { CARES } from './care';
-import { caseSchema, type PlanCase } from './case';
-import { evaluateChoice } from './evaluate-choice';
-import type { Plan } from './plan';
+import { caseSchema, type PlanCase } from './model/case';
+import { CARES } from './rules/care';
+import { answer } from './search/answer';
+import { evaluateChoice } from './search/evaluate-choice';
+import type { Plan } from './search/plan';
 
 /*
  * What must hold between the answers of a case and of the same case changed, on all worked cases, large ones too.

@@ -1,21 +1,21 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { MemoryModule } from '../memory/module';
-import { answer } from './answer';
-import { bandwidthMBs, effectiveChannels } from './bandwidth';
-import { layoutToday, makeBoard } from './board';
-import { slotCapacities } from './capacity-of';
-import { caseJsonSchema, type PlanCase } from './case';
-import { compareLists } from './compare-lists';
-import { countedSpeed } from './counted-speed';
-import { evaluateChoice } from './evaluate-choice';
-import { inForce } from './in-force';
-import { latencyNs, setLatencyNs } from './latency';
-import { parseCase } from './parse-case';
-import type { Plan } from './plan';
-import { REFUSAL_WORDS } from './refusal-words';
-import { OFFER_REFUSALS, refusalsOf } from './refuse-offer';
-import { boardRateUnder } from './running-rate';
+import { REFUSAL_WORDS } from './explain/refusal-words';
+import { layoutToday, makeBoard } from './model/board';
+import { caseJsonSchema, type PlanCase } from './model/case';
+import { compareLists } from './model/compare-lists';
+import { countedSpeed } from './model/counted-speed';
+import { latencyNs, setLatencyNs } from './model/latency';
+import { parseCase } from './model/parse-case';
+import { bandwidthMBs, effectiveChannels } from './rules/bandwidth';
+import { slotCapacities } from './rules/capacity-of';
+import { inForce } from './rules/in-force';
+import { OFFER_REFUSALS, refusalsOf } from './rules/refuse-offer';
+import { boardRateUnder } from './rules/running-rate';
+import { answer } from './search/answer';
+import { evaluateChoice } from './search/evaluate-choice';
+import type { Plan } from './search/plan';
 
 const GB = 1024;
 

@@ -1,6 +1,6 @@
 import { GENERATIONS } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
-import { looksLikeListing } from '../reading/listing';
+import { looksLikeListing } from '../reading/listing/listing';
 import { listPrice } from './list-price';
 import { originCell } from './origin-cell';
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { generationSchema } from '../memory/module';
-import { ORIGINS } from '../planning/lanes';
+import { ORIGINS } from '../planning/model/lanes';
 import { type ListedRow, MOST_MODULES, type RowDoubt } from './read-row';
 
 const whole = z.number().int().positive();

@@ -1,4 +1,4 @@
-import type { Origin } from '../planning/lanes';
+import type { Origin } from '../planning/model/lanes';
 
 /** What a list's cell says of an origin; `original` may name whose. */
 export interface CellOrigin {

@@ -1,12 +1,12 @@
-import type { KnownModule } from '../machine/job-slot';
-import { NOTHING_KNOWN } from '../machine/nothing-known';
-import { knownOf } from '../machine/slots-of-reading';
+import { NOTHING_KNOWN } from '../machine/models/nothing-known';
+import type { KnownModule } from '../machine/slots/job-slot';
+import { knownOf } from '../machine/slots/slots-of-reading';
 import { GENERATIONS } from '../memory/generation';
 import { parseCapacity } from '../memory/parse-capacity';
 import { printedRate } from '../memory/printed-rate';
-import type { Origin } from '../planning/lanes';
-import { mayBeGenuine, saidOrigin } from '../reading/genuine';
-import { readListing } from '../reading/listing';
+import type { Origin } from '../planning/model/lanes';
+import { mayBeGenuine, saidOrigin } from '../reading/listing/genuine';
+import { readListing } from '../reading/listing/listing';
 import type { ColumnRole } from './column-roles';
 import { type ListPrice, listPrice } from './list-price';
 import { modelsCell, originCell } from './origin-cell';

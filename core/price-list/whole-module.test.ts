@@ -1,4 +1,4 @@
-import { NOTHING_KNOWN } from '../machine/nothing-known';
+import { NOTHING_KNOWN } from '../machine/models/nothing-known';
 import { wholeModule } from './whole-module';
 
 test('a module of a list is completed by what is usual, never in what must be told', () => {

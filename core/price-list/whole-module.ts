@@ -1,5 +1,5 @@
 import { moduleMiBSchema, rateSchema } from '../bounds';
-import type { KnownModule } from '../machine/job-slot';
+import type { KnownModule } from '../machine/slots/job-slot';
 import { GENERATION_FACTS } from '../memory/generation';
 import { type MemoryModule, moduleSchema } from '../memory/module';
 

@@ -1,4 +1,4 @@
-import { isOtherModule, type ModuleMarks } from '../machine/match-modules';
+import { isOtherModule, type ModuleMarks } from '../machine/slots/match-modules';
 import { capacityText } from '../memory/capacity';
 import type { QuoteOption } from '../quoting/snapshot';
 import type { ReadMachine, ReadModule } from '../reading/reading';

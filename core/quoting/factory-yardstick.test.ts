@@ -1,5 +1,5 @@
-import { NOTHING_KNOWN } from '../machine/nothing-known';
-import type { Plan } from '../planning/plan';
+import { NOTHING_KNOWN } from '../machine/models/nothing-known';
+import type { Plan } from '../planning/search/plan';
 import { factoryYardstick, solderedOf } from './factory-yardstick';
 
 const GB = 1024;

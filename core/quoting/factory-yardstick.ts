@@ -1,6 +1,6 @@
-import type { JobSlot } from '../machine/job-slot';
-import type { FactoryOption } from '../machine/model';
-import type { Plan } from '../planning/plan';
+import type { FactoryOption } from '../machine/models/model';
+import type { JobSlot } from '../machine/slots/job-slot';
+import type { Plan } from '../planning/search/plan';
 
 /** A configuration that the maker sells, held against fitting the memory here. */
 export interface YardstickRow {

@@ -1,6 +1,6 @@
 import type { CustomerQuote } from './customer-view';
+import { coverText, isAgreed } from './paper/statements';
 import { decisionOf, faultOfAcceptance, type Said, standingOf } from './quote-answer';
-import { coverText, isAgreed } from './statements';
 
 const said = (kind: Said['kind'], more: Partial<Said> = {}): Said => ({
   ...{ kind, place: null, signed: null, ticked: [], words: '', on: '2026-11-26' },

@@ -1,8 +1,8 @@
 import { capacityText } from '../memory/capacity';
-import type { PlanCase } from '../planning/case';
-import { effectiveChannelsText } from '../planning/channel-words';
-import type { InForce } from '../planning/in-force';
-import type { Plan } from '../planning/plan';
+import { effectiveChannelsText } from '../planning/explain/channel-words';
+import type { PlanCase } from '../planning/model/case';
+import type { InForce } from '../planning/rules/in-force';
+import type { Plan } from '../planning/search/plan';
 import type { ReasonFacts } from './reason-words';
 
 /** The figures that sentences about a plan speak of. */

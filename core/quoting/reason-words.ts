@@ -1,4 +1,4 @@
-import type { CareReason, Note } from '../planning/care';
+import type { CareReason, Note } from '../planning/rules/care';
 
 /** Figures that the sentences speak of. Capacities as text, rates MT/s, bandwidth MB/s. */
 export interface ReasonFacts {

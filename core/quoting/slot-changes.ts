@@ -1,6 +1,6 @@
-import type { JobSlot } from '../machine/job-slot';
-import type { Offer } from '../planning/case';
-import type { Plan } from '../planning/plan';
+import type { JobSlot } from '../machine/slots/job-slot';
+import type { Offer } from '../planning/model/case';
+import type { Plan } from '../planning/search/plan';
 
 /** What a slot holds after a plan, and what becomes of what is in it today. */
 export interface SlotChange {

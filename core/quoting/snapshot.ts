@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { CARES } from '../planning/care';
-import { REUSES } from '../planning/lane-and-reuse';
-import { LANES, ORIGINS } from '../planning/lanes';
+import { REUSES } from '../planning/model/lane-and-reuse';
+import { LANES, ORIGINS } from '../planning/model/lanes';
+import { CARES } from '../planning/rules/care';
 import { TAX_ROUNDINGS, TAX_WAYS } from '../pricing/bill';
 import { shopOnPaperSchema } from '../shop/shop-on-paper';
 import { LANGUAGES } from './words/language';

@@ -1,6 +1,6 @@
 import { customerView } from './customer-view';
-import type { NamedDrift } from './named-drift';
-import type { SeenDrift } from './seen-drift';
+import type { NamedDrift } from './drift/named-drift';
+import type { SeenDrift } from './drift/seen-drift';
 import type { QuoteOption, QuoteSnapshot } from './snapshot';
 
 type ShopSide = QuoteOption['shop'];

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { readListing } from './listing';
+import { readListing } from './listing/listing';
 
 /** What a title should say, in words of one field each; `null`: not told. */
 type Fields = Record<string, string | null>;

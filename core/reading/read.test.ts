@@ -3,7 +3,7 @@ import { deviceStructure, dumpFile, dumpTable, END_STRUCTURE, joinBytes, structu
 import { sampleDdr4 } from '../../demo/spd-image';
 import { READ_FAULTS, read } from './read';
 import type { Reading } from './reading';
-import { isSpd } from './spd';
+import { isSpd } from './spd/spd';
 
 const MACHINE = { maker: 'Tarnhelt', product: 'Counter 4', serial: 'TC4-0042', cpu: 'Ostrin Q5', maxGb: 32 };
 const TABLE = dumpTable({ ...MACHINE, devices: [{ locator: 'A1', mib: 8192, rate: 2667, part: 'VE4S8-2666' }] });

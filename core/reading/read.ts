@@ -1,23 +1,23 @@
 import { boundedReading } from './bounded-reading';
-import { looksLikeCimCsv, readCimCsv } from './cim-csv';
-import { readCimJson } from './cim-json';
-import { cleanText } from './clean-text';
-import { decodeText } from './decode-text';
-import { readHardwareTree } from './hardware-tree';
-import { bytesOfHexDump } from './hex-dump';
-import { LISTING_LIMIT, looksLikeListing, readListing } from './listing';
+import { cleanText } from './bytes/clean-text';
+import { decodeText } from './bytes/decode-text';
+import { bytesOfHexDump } from './bytes/hex-dump';
+import { type OtherFile, otherFile } from './bytes/other-files';
+import { parseJson } from './bytes/parse-json';
+import { looksLikeCimCsv, readCimCsv } from './cim/cim-csv';
+import { readCimJson } from './cim/cim-json';
+import { LISTING_LIMIT, looksLikeListing, readListing } from './listing/listing';
+import { looksLikePage, readProductJson, readProductPage } from './listing/product-page';
 import { readMachineText } from './machine-text/read-machine-text';
-import { type OtherFile, otherFile } from './other-files';
-import { parseJson } from './parse-json';
-import { looksLikePage, readProductJson, readProductPage } from './product-page';
 import { READING_LIMIT_BYTES, type ReadClaim, type Reading } from './reading';
-import { isSmbiosDump, isSmbiosTable, readSmbiosBinary } from './smbios-binary';
-import { looksLikeSmbiosText, readSmbiosText } from './smbios-text';
-import { isSpd, readSpd } from './spd';
+import { isSmbiosDump, isSmbiosTable, readSmbiosBinary } from './smbios/smbios-binary';
+import { looksLikeSmbiosText, readSmbiosText } from './smbios/smbios-text';
+import { isSpd, readSpd } from './spd/spd';
 import { foldText } from './specification/fold-text';
 import { pageName, pageText } from './specification/page-text';
 import { isOtherProse } from './specification/prose';
 import { readSpecification } from './specification/read-specification';
+import { readHardwareTree } from './tree/hardware-tree';
 
 export type ReadFault =
   | OtherFile

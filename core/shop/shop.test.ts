@@ -1,6 +1,6 @@
 import { currencyDecimals } from '../pricing/currency';
+import { shopParty } from '../quoting/paper/ubl-elements';
 import { faultsOf } from '../quoting/testing/ubl-schema';
-import { shopParty } from '../quoting/ubl-elements';
 import { PAPER_WORDS } from '../quoting/words/papers-in';
 import { COUNTRIES, countryDefaults, countryName } from './countries';
 import { contactLine, identitySchema, NO_IDENTITY, type ShopIdentity } from './identity';

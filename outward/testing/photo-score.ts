@@ -1,5 +1,5 @@
-import { LISTING_LIMIT } from '../../core/reading/listing';
-import { type PhotoLines, type PhotoWord, photoText, type WeighedPhoto } from '../../core/reading/photo-words';
+import { LISTING_LIMIT } from '../../core/reading/listing/listing';
+import { type PhotoLines, type PhotoWord, photoText, type WeighedPhoto } from '../../core/reading/photo/photo-words';
 import { read, readAs } from '../../core/reading/read';
 import type { Reading } from '../../core/reading/reading';
 import type { MadePhoto } from './made-photos';

@@ -1,6 +1,6 @@
 import { dirname } from 'node:path';
 import type { Import } from './imports';
-import { AT_THE_ROOT, FOR_TESTS, MANY_FILES, MOST_FILES, ROOMS } from './rules';
+import { AT_THE_ROOT, FOR_TESTS, MANY_FILES, MOST_FILES, ONE_WAY, ROOMS } from './rules';
 
 /** All files with what they import, by their paths from the root. */
 export type Files = ReadonlyMap<string, readonly Import[]>;
@@ -8,6 +8,19 @@ export type Files = ReadonlyMap<string, readonly Import[]>;
 export const roomOf = (file: string): string => (file.includes('/') ? (file.split('/')[0] ?? '') : '');
 
 const words = (text: string): string[] => text.split(' ').filter((word) => word !== '');
+
+/** Within a room that goes one way: an import of what stands above. */
+function upward(file: string, to: string): string | null {
+  for (const [room, order] of Object.entries(ONE_WAY)) {
+    const inner = words(order);
+    const [from, on] = [file, to].map((path) =>
+      path.startsWith(`${room}/`) ? inner.indexOf(path.slice(room.length + 1).split('/')[0] ?? '') : -1,
+    );
+    if (from !== undefined && on !== undefined && from >= 0 && on > from)
+      return `${file} imports ${to}, which stands above it`;
+  }
+  return null;
+}
 
 /** What is wrong with one import of a room's file; null: nothing. */
 function faultOf(file: string, { to, isPackage, isType }: Import): string | null {
@@ -20,7 +33,8 @@ function faultOf(file: string, { to, isPackage, isType }: Import): string | null
   }
   const other = roomOf(to);
   if (FOR_TESTS.test(to)) return `${file} imports ${to}, which is for tests`;
-  if (other === room || other === '') return null;
+  if (other === room) return upward(file, to);
+  if (other === '') return null;
   const below = words(rule.rooms);
   if (below.includes(other) || below.includes(to) || (isType && words(rule.types ?? '').includes(other))) return null;
   return `${file} imports ${to}: ${room || 'an entry'} may not import ${other}`;

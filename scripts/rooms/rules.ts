@@ -37,6 +37,11 @@ export const ROOMS: Record<string, Room> = {
 /** Files that stand outside rooms: the framework's own entries. */
 export const AT_THE_ROOT = 'ui tasks service runtime core';
 
+/** Rooms within rooms whose imports go one way: each may import those before it. */
+export const ONE_WAY: Record<string, string> = {
+  'core/planning': 'model rules placement search explain filters',
+};
+
 /** Files beside others that only tests may import; tests themselves may import what is below `testing` as well. */
 export const FOR_TESTS = /\.(?:db\.)?(?:test|spec)\.tsx?$|(?:^|\/)testing\//;
 

@@ -1,6 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { freePort } from '../../scripts/cluster';
-import { serveCommand } from '../../scripts/serve-command';
+import { freePort } from '../../scripts/start/cluster';
+import { serveCommand } from '../../scripts/start/serve-command';
 import { closePool, pool } from '../../store/database';
 import { demoDatabase, type TestDatabase } from '../database';
 

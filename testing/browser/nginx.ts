@@ -3,7 +3,7 @@ import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync 
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { freePort } from '../../scripts/cluster';
+import { freePort } from '../../scripts/start/cluster';
 
 const NAME = 'shop.example';
 

@@ -4,8 +4,8 @@ import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEMO_PASSWORD } from '../../demo/load-shop';
-import { freePort } from '../../scripts/cluster';
 import { ROOT } from '../../scripts/setup.mjs';
+import { freePort } from '../../scripts/start/cluster';
 import { type Finding, held, wait } from './stage';
 
 /** `npm start` on a folder of its own, and what it says. */

@@ -1,6 +1,6 @@
 import { openMailServer } from '../../standin/mail-server';
 import { many, one, pool, run } from '../../store/database';
-import { takeDueMail } from '../../store/mail';
+import { takeDueMail } from '../../store/mail/mail';
 import { acceptedTill, orderAll, sentTill } from '../bench';
 import { jobLink } from '../job-link';
 import { as, choose, readTill, seen, stateOf, thirdParty16 } from '../shop';

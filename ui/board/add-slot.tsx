@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { JobSlot } from '@/core/machine/job-slot';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';

@@ -1,5 +1,5 @@
-import type { JobSlot } from '@/core/machine/job-slot';
 import { known, slot } from '@/core/machine/samples';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { channelRows, neighbour } from './channel-groups';
 import { moduleOfLabel } from './module-of-label';

@@ -1,4 +1,4 @@
-import type { Fact, SlotFacts } from '@/core/machine/slot-facts';
+import type { Fact, SlotFacts } from '@/core/machine/slots/slot-facts';
 
 /** Everyone who says something of the slot, in the order they first come up. */
 function sourcesOf(values: readonly Fact[]): string[] {

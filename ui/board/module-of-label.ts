@@ -1,7 +1,7 @@
-import type { KnownModule } from '@/core/machine/job-slot';
-import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
-import { knownOf } from '@/core/machine/slots-of-reading';
-import { looksLikeListing, readListing } from '@/core/reading/listing';
+import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
+import type { KnownModule } from '@/core/machine/slots/job-slot';
+import { knownOf } from '@/core/machine/slots/slots-of-reading';
+import { looksLikeListing, readListing } from '@/core/reading/listing/listing';
 import { readingLine } from '@/core/reading/reading-line';
 
 /** A label or title as a module; null where it is none. */

@@ -1,6 +1,6 @@
 'use client';
 import { type ClipboardEvent, type KeyboardEvent, type PointerEvent, useId, useRef, useState } from 'react';
-import type { SlotFacts } from '@/core/machine/slot-facts';
+import type { SlotFacts } from '@/core/machine/slots/slot-facts';
 import type { Generation } from '@/core/memory/generation';
 import { keysOf } from '@/core/memory/outline';
 import type { SlotChange } from '@/core/quoting/slot-changes';

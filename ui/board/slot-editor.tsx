@@ -1,9 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import type { JobSlot, KnownModule } from '@/core/machine/job-slot';
-import { moveModule } from '@/core/machine/move-module';
-import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
+import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
+import type { JobSlot, KnownModule } from '@/core/machine/slots/job-slot';
+import { moveModule } from '@/core/machine/slots/move-module';
 import { twinText } from '@/core/market/offer-wish';
 import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS, type Generation } from '@/core/memory/generation';

@@ -1,4 +1,4 @@
-import type { SlotFacts } from '@/core/machine/slot-facts';
+import type { SlotFacts } from '@/core/machine/slots/slot-facts';
 import { capacityText } from '@/core/memory/capacity';
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import type { BarLook } from './module-bar';

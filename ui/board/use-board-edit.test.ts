@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act } from 'react';
-import type { JobSlot } from '@/core/machine/job-slot';
 import { known, slot } from '@/core/machine/samples';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { endHooks, runHook } from '../client/testing/run-hook';
 import { useBoardEdit } from './use-board-edit';
 

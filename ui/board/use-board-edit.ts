@@ -1,7 +1,7 @@
 'use client';
 import { useRef, useState } from 'react';
-import type { JobSlot } from '@/core/machine/job-slot';
-import { cycleKeep, emptySocket, moveModule } from '@/core/machine/move-module';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
+import { cycleKeep, emptySocket, moveModule } from '@/core/machine/slots/move-module';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 

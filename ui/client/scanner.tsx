@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
-import { codeFor } from '@/core/reading/code-text';
+import { codeFor } from '@/core/reading/photo/code-text';
 import { Notice } from '../kit/notice';
 import { mayOpen, ScanWatch } from './scanned';
 import { callOnce } from './session-guard';

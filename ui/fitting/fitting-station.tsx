@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { capacityText } from '@/core/memory/capacity';
-import { dayText } from '@/core/quoting/day-text';
+import { dayText } from '@/core/quoting/paper/day-text';
 import { useFresh } from '../client/use-fresh';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';

@@ -9,8 +9,8 @@ import { EarlierJobs } from './earlier-jobs';
 import { CustomerFields } from './intake-fields';
 import { KeepAsModel } from './keep-as-model';
 import { MachineFields } from './machine-fields';
-import { ReadingsList } from './readings-list';
-import { ReportField } from './report-field';
+import { ReadingsList } from './readings/readings-list';
+import { ReportField } from './readings/report-field';
 import { WishFields } from './wish-fields';
 
 /** Intake: one field takes what the machine says; the rest is who and what for. */

@@ -1,10 +1,10 @@
 'use client';
-import { dayText } from '@/core/quoting/day-text';
+import { dayText } from '@/core/quoting/paper/day-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
-import { Apart } from './apart';
 import { BY_WORDS } from './earlier-words';
+import { Apart } from './readings/apart';
 import { useFind } from './use-find';
 
 interface SuggestionsProps {

@@ -2,9 +2,9 @@
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
-import { moduleDetail } from '@/core/machine/module-detail';
+import { moduleDetail } from '@/core/machine/slots/module-detail';
 import { capacityText } from '@/core/memory/capacity';
-import { fillOrder } from '@/core/planning/fill-order';
+import { fillOrder } from '@/core/planning/model/fill-order';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { AddSlot } from '../board/add-slot';
 import { SlotBoard } from '../board/slot-board';

@@ -1,8 +1,8 @@
 'use client';
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
-import type { JobSlot } from '@/core/machine/job-slot';
-import type { Installed, PlanCase } from '@/core/planning/case';
-import type { Plan } from '@/core/planning/plan';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
+import type { Installed, PlanCase } from '@/core/planning/model/case';
+import type { Plan } from '@/core/planning/search/plan';
 import type { Market, PageJob } from './pack-job';
 import { readMarket } from './read-market';
 

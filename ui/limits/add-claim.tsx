@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { CLAIM_SOURCES } from '@/core/machine/model';
+import { CLAIM_SOURCES } from '@/core/machine/models/model';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';

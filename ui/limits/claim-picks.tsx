@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { LimitName } from '@/core/machine/limit';
+import type { LimitName } from '@/core/machine/limits/limit';
 import { Button } from '../kit/button';
 import { LIMIT_ROWS, type LimitRow, limitText } from './limit-words';
 import { choicesOf, typedText, typedValue } from './typed-limit';

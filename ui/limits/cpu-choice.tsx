@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { CpuChoice as Cpu } from '@/core/machine/model';
+import type { CpuChoice as Cpu } from '@/core/machine/models/model';
 import { capacityText } from '@/core/memory/capacity';
 import { ClashChoice } from '../intake/clash-choice';
 import { usePut } from '../intake/use-put';

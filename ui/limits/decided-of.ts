@@ -1,4 +1,4 @@
-import type { Claim, LimitName } from '@/core/machine/limit';
+import type { Claim, LimitName } from '@/core/machine/limits/limit';
 
 /** What somebody of the shop decided of a limit for this job, as the page shows it; null: nothing. */
 export function decidedOf(claims: readonly Claim[], limit: LimitName): unknown {

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
-import { wordsOn } from '@/core/machine/weigh';
-import { whyLimit } from '@/core/machine/why-limit';
+import { wordsOn } from '@/core/machine/limits/weigh';
+import { whyLimit } from '@/core/machine/limits/why-limit';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';

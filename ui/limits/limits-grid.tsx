@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
-import type { Claim, SourceKind } from '@/core/machine/limit';
-import { SOURCE_KINDS } from '@/core/machine/limit';
-import { ROLES, type Word, wordsOn } from '@/core/machine/weigh';
+import type { Claim, SourceKind } from '@/core/machine/limits/limit';
+import { SOURCE_KINDS } from '@/core/machine/limits/limit';
+import { ROLES, type Word, wordsOn } from '@/core/machine/limits/weigh';
 import { Button } from '../kit/button';
 import { LIMIT_ROWS, type LimitRow, limitText, ROLE_WORDS, SOURCE_WORDS } from './limit-words';
 

@@ -1,4 +1,4 @@
-import { LIMIT_SCHEMAS, SOURCE_KINDS } from '@/core/machine/limit';
+import { LIMIT_SCHEMAS, SOURCE_KINDS } from '@/core/machine/limits/limit';
 import { LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
 import { parseLimit } from './parse-limit';
 

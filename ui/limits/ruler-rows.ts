@@ -1,7 +1,7 @@
-import type { JobSlot } from '@/core/machine/job-slot';
-import type { Claim } from '@/core/machine/limit';
-import { totalVerdict, type Verdict, WHO_WORDS } from '@/core/machine/verdict';
-import { type Limits, onlyInforms, wordsOn } from '@/core/machine/weigh';
+import type { Claim } from '@/core/machine/limits/limit';
+import { totalVerdict, type Verdict, WHO_WORDS } from '@/core/machine/limits/verdict';
+import { type Limits, onlyInforms, wordsOn } from '@/core/machine/limits/weigh';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { capacityText } from '@/core/memory/capacity';
 import { SOURCE_WORDS } from './limit-words';
 

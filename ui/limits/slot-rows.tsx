@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import type { JobSlot } from '@/core/machine/job-slot';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { capacityText } from '@/core/memory/capacity';
 import { SlotEditor } from '../board/slot-editor';
 import { useJob } from '../job/job-context';

@@ -1,6 +1,10 @@
 'use client';
 import { useId, useState } from 'react';
-import { likelySource, SPECIFICATION_SOURCES, type SpecificationSource } from '@/core/machine/taken-specification';
+import {
+  likelySource,
+  SPECIFICATION_SOURCES,
+  type SpecificationSource,
+} from '@/core/machine/models/taken-specification';
 import { READ_FAULTS, readAs } from '@/core/reading/read';
 import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
 import { Choice } from '../kit/choice';

@@ -1,6 +1,6 @@
-import type { Claim, Source } from '@/core/machine/limit';
+import type { Claim, Source } from '@/core/machine/limits/limit';
+import { weigh } from '@/core/machine/limits/weigh';
 import { GB, known, slot, source } from '@/core/machine/samples';
-import { weigh } from '@/core/machine/weigh';
 import { LIMIT_ROWS } from './limit-words';
 import { moduleRuler, totalRuler } from './ruler-rows';
 import { trialOf } from './trial-editor';

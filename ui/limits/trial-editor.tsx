@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { DEPTHS, OUTCOMES } from '@/core/machine/evidence';
+import { DEPTHS, OUTCOMES } from '@/core/machine/limits/evidence';
 import { GENERATIONS } from '@/core/memory/generation';
 import { BUFFERINGS } from '@/core/memory/module';
 import { parseCapacity } from '@/core/memory/parse-capacity';

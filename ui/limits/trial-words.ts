@@ -1,4 +1,4 @@
-import type { Depth, Outcome, Trial } from '@/core/machine/evidence';
+import type { Depth, Outcome, Trial } from '@/core/machine/limits/evidence';
 import { capacityText } from '@/core/memory/capacity';
 import { kindWords } from '@/core/memory/module-words';
 

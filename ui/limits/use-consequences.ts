@@ -1,9 +1,9 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { caseUnder, limitsOfClaims } from '@/core/machine/case-of-job';
-import { type Conflict, settled } from '@/core/machine/conflicts';
-import type { Claim } from '@/core/machine/limit';
-import type { PlanCase } from '@/core/planning/case';
+import { type Conflict, settled } from '@/core/machine/limits/conflicts';
+import type { Claim } from '@/core/machine/limits/limit';
+import type { PlanCase } from '@/core/planning/model/case';
 import { Unpacker } from '@/worker/packed-answer';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 

@@ -1,7 +1,7 @@
 'use client';
-import type { Claim } from '@/core/machine/limit';
-import { wordsOn } from '@/core/machine/weigh';
-import { whyLimit } from '@/core/machine/why-limit';
+import type { Claim } from '@/core/machine/limits/limit';
+import { wordsOn } from '@/core/machine/limits/weigh';
+import { whyLimit } from '@/core/machine/limits/why-limit';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';

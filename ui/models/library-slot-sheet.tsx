@@ -1,7 +1,7 @@
 'use client';
 import { type FormEvent, useState } from 'react';
-import { boardFault, type LibrarySlot, SLOT_PLACES, type SlotPlace } from '@/core/machine/model';
-import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
+import { boardFault, type LibrarySlot, SLOT_PLACES, type SlotPlace } from '@/core/machine/models/model';
+import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { useSave } from '../client/use-save';

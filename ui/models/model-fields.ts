@@ -1,3 +1,3 @@
-import type { FullModel } from '@/core/machine/model';
+import type { FullModel } from '@/core/machine/models/model';
 
 export type ModelFields = Omit<FullModel, 'slots' | 'claims' | 'trials' | 'testedParts'>;

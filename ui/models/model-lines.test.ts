@@ -1,4 +1,4 @@
-import { modelSchema } from '@/core/machine/model';
+import { modelSchema } from '@/core/machine/models/model';
 import { fieldsOf, typedModel } from './model-lines';
 
 const model = modelSchema.parse({

@@ -1,5 +1,5 @@
-import { cpuOf, cpuText, WrongCell } from '@/core/machine/library-rows';
-import type { FactoryOption } from '@/core/machine/model';
+import { cpuOf, cpuText, WrongCell } from '@/core/machine/models/library-rows';
+import type { FactoryOption } from '@/core/machine/models/model';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';

@@ -1,10 +1,16 @@
 'use client';
 import { type ReactNode, useState } from 'react';
 import { limitsOfClaims } from '@/core/machine/case-of-job';
-import { claimsOfTrials, type Trial } from '@/core/machine/evidence';
-import type { Claim } from '@/core/machine/limit';
-import { chosenCpu, claimsOfCpu, type FactoryOption, type LibrarySlot, type OpeningStep } from '@/core/machine/model';
-import { slotsOfModel } from '@/core/machine/slots-of-reading';
+import { claimsOfTrials, type Trial } from '@/core/machine/limits/evidence';
+import type { Claim } from '@/core/machine/limits/limit';
+import {
+  chosenCpu,
+  claimsOfCpu,
+  type FactoryOption,
+  type LibrarySlot,
+  type OpeningStep,
+} from '@/core/machine/models/model';
+import { slotsOfModel } from '@/core/machine/slots/slots-of-reading';
 import { capacityText } from '@/core/memory/capacity';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { SlotBoard } from '../board/slot-board';

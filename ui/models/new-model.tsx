@@ -1,7 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useState } from 'react';
-import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '@/core/machine/templates';
+import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '@/core/machine/models/templates';
 import type { Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { useSave } from '../client/use-save';

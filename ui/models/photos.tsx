@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
 import { useSave } from '../client/use-save';
-import { formOf } from '../intake/reading-inputs';
+import { formOf } from '../intake/readings/reading-inputs';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';

@@ -1,4 +1,4 @@
-import type { SlotPlace } from '@/core/machine/model';
+import type { SlotPlace } from '@/core/machine/models/model';
 
 /** Where a slot is, as a technician says it. */
 export const PLACE_WORDS: Record<SlotPlace, string> = {

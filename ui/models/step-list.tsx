@@ -16,7 +16,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { type FormEvent, useState } from 'react';
-import type { OpeningStep } from '@/core/machine/model';
+import type { OpeningStep } from '@/core/machine/models/model';
 import { useAhead } from '../client/use-ahead';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';

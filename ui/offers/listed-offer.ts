@@ -1,5 +1,5 @@
 import type { MemoryModule } from '@/core/memory/module';
-import type { Origin } from '@/core/planning/lanes';
+import type { Origin } from '@/core/planning/model/lanes';
 import type { PriceStep } from '@/core/pricing/counted-price';
 import type { Coupon } from '@/core/pricing/seller-terms';
 import type { ShelfLabel } from './market-words';

@@ -5,15 +5,15 @@ import { useCall } from '../client/session-guard';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
-import type { ShownFeed } from './feed-words';
 import type { EditedOffer, MarketOffer } from './listed-offer';
-import type { ListedSeller } from './listed-seller';
 import { ManyOrigins } from './many-origins';
 import { MarketTable } from './market-table';
 import { SORT_TEXTS, shelfText } from './market-words';
 import { OfferForm } from './offer-form';
 import { OfferSheet } from './offer-sheet';
 import type { CountingGround } from './price-form';
+import type { ShownFeed } from './sellers/feed-words';
+import type { ListedSeller } from './sellers/listed-seller';
 import { type MarketWindow, useMarket } from './use-market';
 
 interface MarketDeskProps {

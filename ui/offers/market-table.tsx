@@ -5,10 +5,10 @@ import { MIB_PER_GB } from '@/core/memory/capacity';
 import { moduleText } from '@/core/memory/module-words';
 import { moneyText } from '@/core/pricing/money-text';
 import { Button } from '../kit/button';
-import { type ShownFeed, sickText } from './feed-words';
 import type { MarketOffer } from './listed-offer';
 import { deliveryText, ratingText } from './market-words';
 import { PriceLine } from './price-line';
+import { type ShownFeed, sickText } from './sellers/feed-words';
 import { PAGE } from './use-market';
 
 const ROW_PX = 54;

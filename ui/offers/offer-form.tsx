@@ -1,11 +1,11 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { KnownModule } from '@/core/machine/job-slot';
-import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
+import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
+import type { KnownModule } from '@/core/machine/slots/job-slot';
 import { GENERATIONS } from '@/core/memory/generation';
 import { callOnce } from '../client/session-guard';
 import { useSave } from '../client/use-save';
-import { faultOfFiles, textFile } from '../intake/reading-inputs';
+import { faultOfFiles, textFile } from '../intake/readings/reading-inputs';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
@@ -13,7 +13,6 @@ import { Field } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Sheet } from '../kit/sheet';
 import type { EditedOffer } from './listed-offer';
-import type { ListedSeller } from './listed-seller';
 import {
   KIND_TEXTS,
   knownOfWhole,
@@ -26,6 +25,7 @@ import {
   understoodTyped,
 } from './offer-typed';
 import { OriginFields } from './origin-fields';
+import type { ListedSeller } from './sellers/listed-seller';
 
 /** Typing goes on: understood when it rests for so long, milliseconds. */
 const REST_MS = 300;

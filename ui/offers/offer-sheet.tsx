@@ -8,7 +8,7 @@ import { Sheet } from '../kit/sheet';
 import type { MarketOffer, NotedPrice } from './listed-offer';
 import { type CountingGround, PriceForm } from './price-form';
 import { PriceHistory } from './price-history';
-import { couponText, stepLines } from './terms-words';
+import { couponText, stepLines } from './sellers/terms-words';
 
 interface OfferSheetProps {
   offer: MarketOffer;

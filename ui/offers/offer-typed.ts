@@ -1,10 +1,10 @@
-import type { KnownModule } from '@/core/machine/job-slot';
-import { NOTHING_KNOWN } from '@/core/machine/nothing-known';
+import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
+import type { KnownModule } from '@/core/machine/slots/job-slot';
 import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS } from '@/core/memory/generation';
 import type { Buffering, MemoryModule } from '@/core/memory/module';
 import { parseCapacity } from '@/core/memory/parse-capacity';
-import type { Origin } from '@/core/planning/lanes';
+import type { Origin } from '@/core/planning/model/lanes';
 import { wholeModule } from '@/core/price-list/whole-module';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';

@@ -1,4 +1,4 @@
-import { countText, movedText, outcomeText, typedFix } from './list-words';
+import { countText, movedText, outcomeText, typedFix } from './lists/list-words';
 import {
   couponText,
   parseCoupon,
@@ -7,7 +7,7 @@ import {
   ratingTyped,
   shippingText,
   termsText,
-} from './terms-words';
+} from './sellers/terms-words';
 
 test.each([
   ['none', { kind: 'none' }],

@@ -1,5 +1,5 @@
 'use client';
-import { ORIGINS } from '@/core/planning/lanes';
+import { ORIGINS } from '@/core/planning/model/lanes';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';

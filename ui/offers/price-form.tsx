@@ -9,7 +9,7 @@ import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import type { MarketOffer, NotedPrice } from './listed-offer';
-import { couponText, parseCoupon, stepLines } from './terms-words';
+import { couponText, parseCoupon, stepLines } from './sellers/terms-words';
 
 /** What prices are counted with: the shop's currency, its day, and the rates that were noted. */
 export interface CountingGround {

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
-import { dayText } from '@/core/quoting/day-text';
+import { dayText } from '@/core/quoting/paper/day-text';
 import { moduleOfLabel } from '../board/module-of-label';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';

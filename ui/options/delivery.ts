@@ -1,4 +1,4 @@
-import type { Plan } from '@/core/planning/plan';
+import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '../job/job-view';
 
 type Supplies = Readonly<Record<string, OfferSupply>>;

@@ -1,4 +1,4 @@
-import type { Answer } from '@/core/planning/plan';
+import type { Answer } from '@/core/planning/search/plan';
 import { KnownAnswers } from './known-answers';
 
 const answer = (totalMiB: number): Answer => ({

@@ -1,5 +1,5 @@
-import type { Goal } from '@/core/planning/case';
-import type { Answer } from '@/core/planning/plan';
+import type { Goal } from '@/core/planning/model/case';
+import type { Answer } from '@/core/planning/search/plan';
 import { goalKey } from '@/worker/likely-goals';
 
 /** So many are kept: whoever steers goes to and fro, and the worker looks ahead. */

@@ -1,11 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import { answer } from '@/core/planning/answer';
-import { planKey, rungsOf } from '@/core/planning/ladder';
-import { nextPlanKey } from './ladder-keys';
-import { priceAt, priceScale, steadied } from './price-scale';
-import { seatMarks } from './seat-marks';
+import { planKey, rungsOf } from '@/core/planning/filters/ladder';
+import { answer } from '@/core/planning/search/answer';
+import { nextPlanKey } from './ladder/ladder-keys';
+import { priceAt, priceScale, steadied } from './ladder/price-scale';
+import { seatMarks } from './ladder/seat-marks';
 
 const file = join(__dirname, '..', '..', 'core', 'planning', 'cases', 'bakery-till.case.json');
 const rungs = [...rungsOf(answer(JSON.parse(readFileSync(file, 'utf8'))).plans)].reverse();

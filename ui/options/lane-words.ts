@@ -1,4 +1,4 @@
-import type { Lane } from '@/core/planning/lanes';
+import type { Lane } from '@/core/planning/model/lanes';
 
 export const LANE_WORDS: Record<Lane, string> = {
   original: 'original',

@@ -1,5 +1,5 @@
 'use client';
-import type { PlanCase } from '@/core/planning/case';
+import type { PlanCase } from '@/core/planning/model/case';
 import { useJob } from '../job/job-context';
 import { Notice } from '../kit/notice';
 

@@ -2,17 +2,17 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef } from 'react';
-import { careUnderCover } from '@/core/planning/cover';
-import type { Answer, Plan } from '@/core/planning/plan';
-import { goalOf } from '@/core/planning/steering';
+import { careUnderCover } from '@/core/planning/filters/cover';
+import { goalOf } from '@/core/planning/filters/steering';
+import type { Answer, Plan } from '@/core/planning/search/plan';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { ProgressBar } from '../kit/progress-bar';
 import { OptionsDesk } from './options-desk';
+import { useSteering } from './steer/use-steering';
 import { usePlans } from './use-plans';
-import { useSteering } from './use-steering';
 
 // Below the ladder, and only where the library knows what the maker sells: fetched when it is needed.
 const Yardstick = dynamic(() => import('./yardstick').then((module) => module.Yardstick), { ssr: false });

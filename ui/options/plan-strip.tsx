@@ -1,18 +1,18 @@
 'use client';
 import { capacityText } from '@/core/memory/capacity';
-import type { PlanCase } from '@/core/planning/case';
-import { coverNotice } from '@/core/planning/cover';
-import { planKey } from '@/core/planning/ladder';
-import type { Plan } from '@/core/planning/plan';
-import { boughtText, fateText, freeText, runText } from '@/core/planning/plan-words';
-import { savingText } from '@/core/planning/saving-words';
+import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
+import { savingText } from '@/core/planning/explain/saving-words';
+import { coverNotice } from '@/core/planning/filters/cover';
+import { planKey } from '@/core/planning/filters/ladder';
+import type { PlanCase } from '@/core/planning/model/case';
+import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
-import { Reasons } from './reasons';
-import { sentenceOf } from './sentence-of';
+import { Reasons } from './sheets/reasons';
+import { sentenceOf } from './sheets/sentence-of';
 
 interface PlanStripProps {
   plan: Plan;

@@ -1,14 +1,14 @@
 'use client';
 import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
-import type { PlanCase } from '@/core/planning/case';
-import { planKey } from '@/core/planning/ladder';
-import type { Plan } from '@/core/planning/plan';
-import { missedBy, type Steering } from '@/core/planning/steering';
+import { planKey } from '@/core/planning/filters/ladder';
+import { missedBy, type Steering } from '@/core/planning/filters/steering';
+import type { PlanCase } from '@/core/planning/model/case';
+import type { Plan } from '@/core/planning/search/plan';
 import { copyText } from '../client/copy-text';
 import type { OfferSupply } from '../job/job-view';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
-import { PlanShape } from './plan-shape';
+import { PlanShape } from './ladder/plan-shape';
 import { COLUMNS, plansCsv, sortedPlans, type TableOrder } from './table-columns';
 
 interface PlanTableProps {

@@ -1,5 +1,5 @@
-import { answer } from '@/core/planning/answer';
-import type { PlanCase } from '@/core/planning/case';
+import type { PlanCase } from '@/core/planning/model/case';
+import { answer } from '@/core/planning/search/answer';
 import { WORKED_CASES } from '@/testing/worked-cases';
 import { COLUMNS, plansCsv, sortedPlans, type TableGround } from './table-columns';
 

@@ -1,10 +1,10 @@
 import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
-import { CARES } from '@/core/planning/care';
-import type { PlanCase } from '@/core/planning/case';
-import { effectiveChannelsText } from '@/core/planning/channel-words';
-import { planKey } from '@/core/planning/ladder';
-import type { Plan } from '@/core/planning/plan';
-import { boughtText, fateText } from '@/core/planning/plan-words';
+import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
+import { boughtText, fateText } from '@/core/planning/explain/plan-words';
+import { planKey } from '@/core/planning/filters/ladder';
+import type { PlanCase } from '@/core/planning/model/case';
+import { CARES } from '@/core/planning/rules/care';
+import type { Plan } from '@/core/planning/search/plan';
 import { currencyDecimals } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '../job/job-view';

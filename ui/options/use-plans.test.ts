@@ -1,9 +1,9 @@
 /** @jest-environment jsdom */
 import { deserialize, serialize } from 'node:v8';
 import { act } from 'react';
-import { answer } from '@/core/planning/answer';
-import type { Goal, PlanCase } from '@/core/planning/case';
-import { LANES } from '@/core/planning/lanes';
+import type { Goal, PlanCase } from '@/core/planning/model/case';
+import { LANES } from '@/core/planning/model/lanes';
+import { answer } from '@/core/planning/search/answer';
 import { WORKED_CASES } from '@/testing/worked-cases';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 import { PlanWork } from '@/worker/plan-work';

@@ -1,8 +1,8 @@
 'use client';
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Goal, Installed, PlanCase } from '@/core/planning/case';
-import type { Answer } from '@/core/planning/plan';
-import type { Change } from '@/core/planning/planner';
+import type { Goal, Installed, PlanCase } from '@/core/planning/model/case';
+import type { Answer } from '@/core/planning/search/plan';
+import type { Change } from '@/core/planning/search/planner';
 import { Unpacker } from '@/worker/packed-answer';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 import { EARLY, type OwnWorker, takeWorker } from './early-worker';

@@ -1,7 +1,7 @@
 'use client';
 import { memo } from 'react';
 import { capacityText } from '@/core/memory/capacity';
-import type { Plan } from '@/core/planning/plan';
+import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import { factoryYardstick, type Soldered, solderedOf, type YardstickRow } from '@/core/quoting/factory-yardstick';
 import { useJob } from '../job/job-context';

@@ -1,5 +1,5 @@
 'use client';
-import { namedIn } from '@/core/machine/named-in';
+import { namedIn } from '@/core/machine/models/named-in';
 import { useSave } from '../client/use-save';
 import { useFind } from '../intake/use-find';
 import { useJob } from '../job/job-context';

@@ -1,4 +1,4 @@
-import type { PhotoWord } from '@/core/reading/photo-words';
+import type { PhotoWord } from '@/core/reading/photo/photo-words';
 import { NO_ANSWERS, textOfPhoto, withCode, withWord } from './photo-answers';
 
 const word = (text: string, sure = true): PhotoWord => ({

@@ -1,4 +1,4 @@
-import { type PhotoLines, type PhotoWord, photoText } from '@/core/reading/photo-words';
+import { type PhotoLines, type PhotoWord, photoText } from '@/core/reading/photo/photo-words';
 
 /** What a person has said of a photograph so far. */
 export interface PhotoAnswers {

@@ -1,7 +1,7 @@
 'use client';
 import { useId, useMemo, useState } from 'react';
-import { readListing } from '@/core/reading/listing';
-import { isModuleLabel, likelySpellings, type PhotoWord } from '@/core/reading/photo-words';
+import { readListing } from '@/core/reading/listing/listing';
+import { isModuleLabel, likelySpellings, type PhotoWord } from '@/core/reading/photo/photo-words';
 import type { SaidKind } from '@/core/reading/read';
 import type { PictureView } from '../job/job-view';
 import { Button } from '../kit/button';

@@ -2,7 +2,7 @@
 import { type ClipboardEvent, type DragEvent, useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
-import { faultOfFiles, textFile } from '../intake/reading-inputs';
+import { faultOfFiles, textFile } from '../intake/readings/reading-inputs';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';

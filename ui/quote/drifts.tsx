@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { driftText, type Renewed, renewedText } from '@/core/quoting/drift-words';
+import { driftText, type Renewed, renewedText } from '@/core/quoting/drift/drift-words';
 import { useKeys } from '../client/use-keys';
 import type { Saving } from '../client/use-save';
 import { useJob } from '../job/job-context';

@@ -1,7 +1,7 @@
 'use client';
 import { capacityText } from '@/core/memory/capacity';
 import type { CustomerQuote } from '@/core/quoting/customer-view';
-import { figureNotes, figureRows, savingSentence } from '@/core/quoting/figure-rows';
+import { figureNotes, figureRows, savingSentence } from '@/core/quoting/paper/figure-rows';
 import type { SeenOption } from '@/core/quoting/staff-view';
 import type { Saving } from '../client/use-save';
 import { LANE_WORDS } from '../options/lane-words';

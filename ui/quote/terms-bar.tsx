@@ -1,7 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { moneyText } from '@/core/pricing/money-text';
-import { dayText } from '@/core/quoting/day-text';
+import { dayText } from '@/core/quoting/paper/day-text';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
-import { dayText } from '@/core/quoting/day-text';
+import { dayText } from '@/core/quoting/paper/day-text';
 import { useJob } from '../job/job-context';
 import { LANE_WORDS } from '../options/lane-words';
 

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { handle, handleWhole } from '@/app/handle';
 import { MOST_LOGO_BYTES } from '@/runtime/body-limits';
-import { saveLogo, showLogo } from '@/service/logo';
 import { fault } from '@/service/result';
+import { saveLogo, showLogo } from '@/service/shop/logo';
 
 /** The shop's mark as a file. */
 export const GET = handle('shop.settings', z.null(), async () => {

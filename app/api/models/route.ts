@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { makeModel, newModelSchema } from '@/service/new-model';
+import { makeModel, newModelSchema } from '@/service/library/new-model';
 
 /** Makes a model of a template, or as a copy of a sister. */
 export const POST = handle('library.write', newModelSchema, makeModel);

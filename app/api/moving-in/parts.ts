@@ -1,5 +1,5 @@
 import { MOST_READING_BYTES } from '@/runtime/body-limits';
-import { type Moving, movingSchema } from '@/service/moving-in';
+import { type Moving, movingSchema } from '@/service/library/moving-in';
 import { done, fault, type Result } from '@/service/result';
 import type { SentParts, WholeFile } from '../../sent-files';
 

@@ -1,5 +1,5 @@
 import { handleParts } from '@/app/handle';
-import { moveIn } from '@/service/moving-in';
+import { moveIn } from '@/service/library/moving-in';
 import { MOST_MOVED_BYTES, movingOf } from './parts';
 
 /** Moves a file of a former program in, whole or not at all. */

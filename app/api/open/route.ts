@@ -4,9 +4,9 @@ import { signedInHeaders } from '@/app/cookies';
 import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
 import { MOST_OPENING_BYTES } from '@/runtime/body-limits';
 import { clientAddress } from '@/runtime/request-headers';
-import { newShopSchema, openShop } from '@/service/open-shop';
 import { fault } from '@/service/result';
-import { signIn } from '@/service/sign-in';
+import { newShopSchema, openShop } from '@/service/shop/open-shop';
+import { signIn } from '@/service/staff/sign-in';
 
 const schema = z.strictObject({ code: z.string().trim().min(1, 'Enter the code.').max(40), shop: newShopSchema });
 

@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { papersSchema, savePapers } from '@/service/papers';
+import { papersSchema, savePapers } from '@/service/shop/papers';
 
 /** Writes what customers' papers are usually written in, and what they are printed on. */
 export const PUT = handle('shop.settings', papersSchema, savePapers);

@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { noteRate, rateSchema } from '@/service/sellers';
+import { noteRate, rateSchema } from '@/service/market/sellers';
 
 /** Notes a dated rate into the shop's currency. */
 export const POST = handle('offers.price', rateSchema, noteRate);

@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { roleRuleSchema, saveRoleRule } from '@/service/role-rule';
+import { roleRuleSchema, saveRoleRule } from '@/service/shop/role-rule';
 
 /** Writes what roles may see and sell. */
 export const PUT = handle('shop.settings', roleRuleSchema, saveRoleRule);

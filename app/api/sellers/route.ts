@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { addSeller, sellerSchema } from '@/service/sellers';
+import { addSeller, sellerSchema } from '@/service/market/sellers';
 
 /** Makes a seller. */
 export const POST = handle('offers.price', sellerSchema, addSeller);

@@ -8,7 +8,7 @@ import { storable } from '@/app/storable';
 import { MOST_SIGN_IN_BYTES } from '@/runtime/body-limits';
 import { BROWSER_COOKIE, clientAddress } from '@/runtime/request-headers';
 import { fault, type Result } from '@/service/result';
-import { signIn } from '@/service/sign-in';
+import { signIn } from '@/service/staff/sign-in';
 
 const schema = z.object({
   name: z.string().max(200),

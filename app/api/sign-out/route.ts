@@ -4,7 +4,7 @@ import { sessionToken } from '@/app/enter';
 import { answer, caught, fromElsewhere } from '@/app/handle';
 import { SESSION_COOKIE } from '@/runtime/request-headers';
 import { fault } from '@/service/result';
-import { signOut } from '@/service/sign-in';
+import { signOut } from '@/service/staff/sign-in';
 
 /** Ends the session and leads to the sign-in page. */
 export async function POST(request: NextRequest): Promise<Response> {

@@ -1,5 +1,5 @@
 import { SECURITY_HEADERS } from '@/app/quote-file';
-import { pageFile } from '@/service/quote-page';
+import { pageFile } from '@/service/job/quote/quote-page';
 
 /** The style, the script and the letters of the customer's page; they change with their address, or never. */
 export async function GET(_: Request, { params }: { params: Promise<{ file: string }> }): Promise<Response> {

@@ -1,21 +1,21 @@
 import type { Shown } from '@/core/machine/gap-words';
-import type { Joined } from '@/core/machine/join-readings';
-import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slot-facts';
-import { insidesOf, likelySource, takenSpecificationSchema } from '@/core/machine/taken-specification';
-import type { Limits } from '@/core/machine/weigh';
-import { dayText } from '@/core/quoting/day-text';
+import type { Limits } from '@/core/machine/limits/weigh';
+import { insidesOf, likelySource, takenSpecificationSchema } from '@/core/machine/models/taken-specification';
+import type { Joined } from '@/core/machine/slots/join-readings';
+import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slots/slot-facts';
+import { versionChange } from '@/core/quoting/drift/version-change';
+import { dayText } from '@/core/quoting/paper/day-text';
 import { decisionOf, standingOf } from '@/core/quoting/quote-answer';
 import { seenDrift, staffView } from '@/core/quoting/staff-view';
-import { versionChange } from '@/core/quoting/version-change';
 import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
 import { readingLine } from '@/core/reading/reading-line';
-import { type Caller, mayDo } from '@/service/access';
-import { draftOptions, lowestOf } from '@/service/draft-options';
-import type { JobState } from '@/service/job-state';
-import type { TestedSupply } from '@/service/offers-for-job';
-import type { PanelAsks } from '@/ui/intake/panel-form';
+import type { JobState } from '@/service/job/job-state';
+import { draftOptions, lowestOf } from '@/service/job/options/draft-options';
+import type { TestedSupply } from '@/service/job/options/offers-for-job';
+import { type Caller, mayDo } from '@/service/staff/access';
+import type { PanelAsks } from '@/ui/intake/readings/panel-form';
 import type { JobView, ReadingRow, SentVersion, SlipOption, SpecificationView } from '@/ui/job/job-view';
-import { agoText, sickText } from '@/ui/offers/feed-words';
+import { agoText, sickText } from '@/ui/offers/sellers/feed-words';
 import { workViewOf } from './work-view-of';
 
 /** What a system shows of all its modules together. */

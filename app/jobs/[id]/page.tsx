@@ -1,7 +1,7 @@
 import { notFound, redirect } from 'next/navigation';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
-import { whereLeft } from '@/service/counter';
+import { whereLeft } from '@/service/job/counter';
 
 /** A job opens where it was left. */
 export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {

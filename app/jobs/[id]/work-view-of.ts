@@ -1,9 +1,9 @@
 import { minutesTaken } from '@/core/fitting/bench-state';
 import { staffView } from '@/core/quoting/staff-view';
-import type { JobState } from '@/service/job-state';
-import { openFitting, whyNoLongerFits } from '@/service/job-work';
-import { modulesOut } from '@/service/old-modules';
-import { standingLine } from '@/service/orders';
+import { openFitting, whyNoLongerFits } from '@/service/job/bench/job-work';
+import { modulesOut } from '@/service/job/bench/old-modules';
+import type { JobState } from '@/service/job/job-state';
+import { standingLine } from '@/service/orders/orders';
 import type { FittingView, PartView, WorkView } from '@/ui/job/work-view';
 
 /** Parts of the accepted option: what is to be ordered first, then what is on orders, then what our shelf gives. */

@@ -3,10 +3,10 @@ import { notFound } from 'next/navigation';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
-import { yearsText } from '@/core/machine/years-text';
-import { mayDo } from '@/service/access';
-import { claimOfStored } from '@/service/job-claims';
-import { showModel } from '@/service/library';
+import { yearsText } from '@/core/machine/limits/years-text';
+import { claimOfStored } from '@/service/job/limits/job-claims';
+import { showModel } from '@/service/library/library';
+import { mayDo } from '@/service/staff/access';
 import { ModelSheet } from '@/ui/models/model-sheet';
 
 export const metadata: Metadata = { title: 'Model' };

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { marketPrices } from '@/service/market';
+import { marketPrices } from '@/service/market/market';
 import { MarketPrices } from '@/ui/offers/market-prices';
 import { Desk } from '../../desk';
 import { enterPage } from '../../enter';

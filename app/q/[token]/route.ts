@@ -2,7 +2,7 @@ import type { NextRequest } from 'next/server';
 import { enter } from '@/app/enter';
 import { caughtForCustomer, pageHeaders } from '@/app/quote-file';
 import { SESSION_COOKIE } from '@/runtime/request-headers';
-import { showQuotePage } from '@/service/quote-page';
+import { showQuotePage } from '@/service/job/quote/quote-page';
 
 /** A customer's quote. The token is all that opens it; any other leads to the same plain nothing. */
 export async function GET(request: NextRequest, { params }: { params: Promise<{ token: string }> }): Promise<Response> {

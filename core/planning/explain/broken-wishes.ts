@@ -1,7 +1,7 @@
-import type { Goal, PlanCase } from '../case';
-import { CASE_LIMITS } from '../case-limits';
-import type { Plan } from '../plan';
-import { Planner } from '../planner';
+import type { Goal, PlanCase } from '../model/case';
+import { CASE_LIMITS } from '../model/case-limits';
+import type { Plan } from '../search/plan';
+import { Planner } from '../search/planner';
 
 /** What a goal may wish for. */
 const WISHES = ['minMiB', 'maxPriceCents', 'minOpenSlots', 'minRateMTs', 'lanes', 'without', 'maxOffers'] as const;

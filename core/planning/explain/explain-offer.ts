@@ -1,13 +1,13 @@
-import { makeBoard } from '../board';
-import { CARES } from '../care';
-import type { Offer, PlanCase } from '../case';
-import { type InForce, inForce } from '../in-force';
-import { Places } from '../placement';
-import type { Plan } from '../plan';
-import { Planner } from '../planner';
-import type { OfferRefusal } from '../refuse-offer';
+import { makeBoard } from '../model/board';
+import type { Offer, PlanCase } from '../model/case';
+import { Places } from '../placement/placement';
+import { CARES } from '../rules/care';
+import { type InForce, inForce } from '../rules/in-force';
+import type { OfferRefusal } from '../rules/refuse-offer';
 import { atLeastAsGood } from '../search/frontier';
 import { keptSets } from '../search/kept-sets';
+import type { Plan } from '../search/plan';
+import { Planner } from '../search/planner';
 import { brokenWishes, type Wish } from './broken-wishes';
 import { type SetRefusal, setRefusals } from './set-refusals';
 

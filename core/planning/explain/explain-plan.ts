@@ -1,10 +1,10 @@
-import { makeBoard, type Piece } from '../board';
-import type { PlanCase } from '../case';
-import { countedSpeed } from '../counted-speed';
-import { capUnderLoad, loadCaps } from '../load-caps';
-import { offerOf } from '../offer-of';
-import type { Plan } from '../plan';
-import { capOf } from '../running-rate';
+import { makeBoard, type Piece } from '../model/board';
+import type { PlanCase } from '../model/case';
+import { countedSpeed } from '../model/counted-speed';
+import { offerOf } from '../model/offer-of';
+import { capUnderLoad, loadCaps } from '../rules/load-caps';
+import { capOf } from '../rules/running-rate';
+import type { Plan } from '../search/plan';
 
 /** What keeps a plan from running faster; rates in MT/s. */
 export type RateLimit =

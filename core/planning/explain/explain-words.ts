@@ -1,14 +1,14 @@
 import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
-import type { PlanCase } from '../case';
-import { offerOf } from '../offer-of';
-import type { Plan } from '../plan';
-import { boughtText, fateText, runText } from '../plan-words';
-import { REFUSAL_WORDS } from '../refusal-words';
-import type { OfferRefusal } from '../refuse-offer';
+import type { PlanCase } from '../model/case';
+import { offerOf } from '../model/offer-of';
+import type { OfferRefusal } from '../rules/refuse-offer';
+import type { Plan } from '../search/plan';
 import type { NearestPlan, Wish } from './broken-wishes';
 import type { OfferExplained, RefusedBecause } from './explain-offer';
 import type { PlanExplained, RateLimit } from './explain-plan';
+import { boughtText, fateText, runText } from './plan-words';
+import { REFUSAL_WORDS } from './refusal-words';
 import type { SetRefusal } from './set-refusals';
 
 /** Why a set cannot be, as a technician reads it. */

@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import type { MemoryModule } from '../../memory/module';
-import { answer } from '../answer';
-import { CARES } from '../care';
-import type { PlanCase } from '../case';
-import { evaluateChoice } from '../evaluate-choice';
-import type { Plan } from '../plan';
+import type { PlanCase } from '../model/case';
+import { CARES } from '../rules/care';
+import { answer } from '../search/answer';
+import { evaluateChoice } from '../search/evaluate-choice';
 import { atLeastAsGood } from '../search/frontier';
+import type { Plan } from '../search/plan';
 import { bruteForce } from '../testing/brute-force';
 import { caseArbitrary } from '../testing/case-arbitrary';
 import { brokenWishes, nearestPlans } from './broken-wishes';

@@ -1,5 +1,5 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
-import type { PlanCase } from '../case';
+import type { PlanCase } from '../model/case';
 import { nothingFits, takenText } from './nothing-fits';
 import { whyNot } from './why-not';
 

@@ -1,10 +1,10 @@
 import { generationText, kindWords } from '../../memory/module-words';
-import type { Offer, PlanCase } from '../case';
-import { Planner } from '../planner';
-import { REFUSAL_WORDS } from '../refusal-words';
-import type { OfferRefusal } from '../refuse-offer';
+import type { Offer, PlanCase } from '../model/case';
+import type { OfferRefusal } from '../rules/refuse-offer';
+import { Planner } from '../search/planner';
 import { explainOffer } from './explain-offer';
 import { offerSentences } from './explain-words';
+import { REFUSAL_WORDS } from './refusal-words';
 
 const offersText = (count: number): string => (count === 1 ? '1 offer' : `${count} offers`);
 

@@ -1,6 +1,6 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
-import { answer } from '../answer';
-import type { Goal, PlanCase } from '../case';
+import type { Goal, PlanCase } from '../model/case';
+import { answer } from '../search/answer';
 import { makeCase, offer, stick } from '../testing/small-case';
 import { explainOffer } from './explain-offer';
 import { type Remedy, remediesFor, remedySentence, withRemedy } from './remedies';

@@ -1,9 +1,9 @@
 import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
-import type { Goal, PlanCase } from '../case';
-import { CASE_LIMITS } from '../case-limits';
-import { offerOf } from '../offer-of';
-import { Planner } from '../planner';
+import type { Goal, PlanCase } from '../model/case';
+import { CASE_LIMITS } from '../model/case-limits';
+import { offerOf } from '../model/offer-of';
+import { Planner } from '../search/planner';
 import type { Wish } from './broken-wishes';
 import type { OfferExplained } from './explain-offer';
 

@@ -1,10 +1,10 @@
-import { makeBoard } from '../board';
-import { boughtModules } from '../bought-modules';
-import type { Machine, PlanCase } from '../case';
-import { inForce } from '../in-force';
-import { Places } from '../placement';
-import type { Purchase } from '../purchase';
-import { MIX_REFUSALS, type MixRefusal, mixRefusals } from '../refuse-set';
+import { makeBoard } from '../model/board';
+import type { Machine, PlanCase } from '../model/case';
+import type { Purchase } from '../model/purchase';
+import { boughtModules } from '../placement/bought-modules';
+import { Places } from '../placement/placement';
+import { inForce } from '../rules/in-force';
+import { MIX_REFUSALS, type MixRefusal, mixRefusals } from '../rules/refuse-set';
 
 /** Why a set of modules cannot be in a machine, in the order they are told. */
 export const SET_REFUSALS = ['slots', ...MIX_REFUSALS, 'slot-size', 'ranks', 'pairing', 'fill', 'rate'] as const;

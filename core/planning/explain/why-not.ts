@@ -1,5 +1,5 @@
-import type { Goal, PlanCase } from '../case';
-import { Planner } from '../planner';
+import type { Goal, PlanCase } from '../model/case';
+import { Planner } from '../search/planner';
 import { nearestPlans } from './broken-wishes';
 import { explainOffer } from './explain-offer';
 import { nearestSentence, offerSentences, planLine } from './explain-words';

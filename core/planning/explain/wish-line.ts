@@ -1,6 +1,6 @@
 import { parseCapacity } from '../../memory/parse-capacity';
 import { parseMoneyIn } from '../../pricing/parse-money';
-import type { Goal } from '../case';
+import type { Goal } from '../model/case';
 
 /** What a part of a wish looks like, and what it wishes for; undefined: it is none after all. */
 const PARTS: readonly { pattern: RegExp; goal: (value: string, currency: string) => Goal | undefined }[] = [

@@ -1,7 +1,7 @@
-import { compareLists } from '../compare-lists';
-import type { Reuse } from '../lane-and-reuse';
-import type { Lane } from '../lanes';
-import { inside } from './inside';
+import { compareLists } from '../model/compare-lists';
+import type { Reuse } from '../model/lane-and-reuse';
+import type { Lane } from '../model/lanes';
+import { inside } from '../placement/inside';
 import type { Lot } from './lots';
 import type { PriceFloor } from './price-floor';
 

@@ -1,8 +1,8 @@
-import type { Goal } from '../case';
-import type { Reuse } from '../lane-and-reuse';
-import type { Lane } from '../lanes';
+import type { Goal } from '../model/case';
+import type { Reuse } from '../model/lane-and-reuse';
+import type { Lane } from '../model/lanes';
+import { inside } from '../placement/inside';
 import { type Candidate, compareEqual, type Figures } from './candidates';
-import { inside } from './inside';
 
 /** Is `a` at least as good as `b` in all figures? */
 export function atLeastAsGood(a: Figures, b: Figures): boolean {

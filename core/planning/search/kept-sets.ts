@@ -1,6 +1,6 @@
-import type { Board } from '../board';
-import type { PlanCase } from '../case';
-import type { Make, Makes } from './makes';
+import type { Board } from '../model/board';
+import type { PlanCase } from '../model/case';
+import type { Make, Makes } from '../placement/makes';
 
 /** A way to keep some of the installed modules. */
 export interface KeptSet {

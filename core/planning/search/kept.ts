@@ -1,9 +1,9 @@
-import type { Board } from '../board';
-import type { PlanCase } from '../case';
-import { type Reuse, reuseOf } from '../lane-and-reuse';
+import type { Board } from '../model/board';
+import type { PlanCase } from '../model/case';
+import { type Reuse, reuseOf } from '../model/lane-and-reuse';
+import { type Body, latenciesDiffer, type Make } from '../placement/makes';
 import type { KeptSet } from './kept-sets';
 import type { Lot } from './lots';
-import { type Body, latenciesDiffer, type Make } from './makes';
 
 /** What is kept, as far as the rules look at it. */
 export interface Kept {

@@ -1,6 +1,6 @@
-import type { PlanCase } from '../case';
-import type { Origin } from '../lanes';
-import type { Make } from './makes';
+import type { PlanCase } from '../model/case';
+import type { Origin } from '../model/lanes';
+import type { Make } from '../placement/makes';
 
 /** Some packs of one offer. */
 export interface Lot {

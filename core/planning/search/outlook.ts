@@ -1,7 +1,7 @@
-import { bandwidthOf, type ChannelShare } from '../bandwidth';
-import type { Board } from '../board';
-import type { Level } from '../packing/levels';
-import { rivalsOf } from '../packing/rivals';
+import type { Board } from '../model/board';
+import type { Level } from '../placement/packing/levels';
+import { rivalsOf } from '../placement/packing/rivals';
+import { bandwidthOf, type ChannelShare } from '../rules/bandwidth';
 import type { Structure } from './structure';
 
 const HEADS_UP = 1;

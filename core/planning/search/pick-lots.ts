@@ -1,4 +1,4 @@
-import { compareLists } from '../compare-lists';
+import { compareLists } from '../model/compare-lists';
 import type { Lot } from './lots';
 
 const offersOf = (lots: readonly Lot[]): number[] => lots.map(({ offer }) => offer).sort((a, b) => a - b);

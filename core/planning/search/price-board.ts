@@ -1,5 +1,5 @@
+import type { Body, Make } from '../placement/makes';
 import type { Lot, Ware } from './lots';
-import type { Body, Make } from './makes';
 
 /** Which modules are asked for, by the board rate that they would allow. */
 export interface Speed {

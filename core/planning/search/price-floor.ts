@@ -1,7 +1,7 @@
-import type { Board } from '../board';
-import { commonDivisor } from '../common-divisor';
-import type { InForce } from '../in-force';
-import type { Make } from './makes';
+import type { Board } from '../model/board';
+import { commonDivisor } from '../model/common-divisor';
+import type { Make } from '../placement/makes';
+import type { InForce } from '../rules/in-force';
 
 /** Totals are told apart in so many steps at the most. */
 const STEPS = 256;

@@ -1,5 +1,5 @@
-import type { Offer, PlanCase } from '../case';
-import { countedSpeed } from '../counted-speed';
+import type { Offer, PlanCase } from '../model/case';
+import { countedSpeed } from '../model/counted-speed';
 import { GB, makeCase, offer, placesOf, stick } from '../testing/small-case';
 import type { Candidate } from './candidates';
 import { Ranking } from './frontier';

@@ -1,7 +1,7 @@
-import type { Board } from '../board';
-import { careRank, fixedReasons } from '../care';
-import type { InForce } from '../in-force';
-import { mixRefusals } from '../refuse-set';
+import type { Board } from '../model/board';
+import { careRank, fixedReasons } from '../rules/care';
+import type { InForce } from '../rules/in-force';
+import { mixRefusals } from '../rules/refuse-set';
 import type { Kept } from './kept';
 import type { Shelf } from './price-board';
 

@@ -1,5 +1,5 @@
-import type { Goal, Offer, PlanCase } from '../case';
-import { countedSpeed } from '../counted-speed';
+import type { Goal, Offer, PlanCase } from '../model/case';
+import { countedSpeed } from '../model/counted-speed';
 import { makeCase, offer, placesOf, stick } from '../testing/small-case';
 import type { Usable, Ware } from './lots';
 import { PriceBoard } from './price-board';

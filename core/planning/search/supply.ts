@@ -1,4 +1,4 @@
-import type { PlanCase } from '../case';
+import type { PlanCase } from '../model/case';
 import { groupsOf, type Usable, type Ware, wareOf } from './lots';
 import { PriceBoard } from './price-board';
 

@@ -1,5 +1,5 @@
 import type { MemoryModule } from '../../memory/module';
-import type { PlanCase } from '../case';
+import type { PlanCase } from '../model/case';
 
 /*
  * A second planner, written from the rules alone and as plainly as possible: it tries every module in every socket

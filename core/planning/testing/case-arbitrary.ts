@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { EDGE_GENERATIONS } from '../../memory/generation';
 import type { MemoryModule } from '../../memory/module';
-import type { PlanCase } from '../case';
+import type { PlanCase } from '../model/case';
 
 const maybe = <T>(value: fc.Arbitrary<T>) => fc.option(value, { nil: null, freq: 2 });
 /** Not known three times out of four, so that limits do not shut out everything at once. */

@@ -1,8 +1,8 @@
 import type { MemoryModule } from '../../memory/module';
-import { makeBoard } from '../board';
-import type { Offer, PlanCase } from '../case';
-import { inForce } from '../in-force';
-import { Places } from '../placement';
+import { makeBoard } from '../model/board';
+import type { Offer, PlanCase } from '../model/case';
+import { Places } from '../placement/placement';
+import { inForce } from '../rules/in-force';
 
 export const GB = 1024;
 

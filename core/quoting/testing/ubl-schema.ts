@@ -1,4 +1,4 @@
-import type { Element } from '../ubl-elements';
+import type { Element } from '../paper/ubl-elements';
 
 /**
  * Elements of UBL 2.3 that documents of ours may use, in the order of its schema (OASIS UBL 2.3, UBL-Quotation-2.3.xsd,

@@ -1,4 +1,4 @@
-import type { Origin } from '../../planning/lanes';
+import type { Origin } from '../../planning/model/lanes';
 import type { NumberWords } from '../../shop/shop-on-paper';
 
 /** What happens to the modules that are in a machine. */

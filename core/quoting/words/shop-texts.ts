@@ -1,4 +1,4 @@
-import { CARE_REASONS, type CareReason } from '../../planning/care';
+import { CARE_REASONS, type CareReason } from '../../planning/rules/care';
 import type { Language } from './language';
 
 /** What a customer reads of a plan's care, or of a machine's cover: a text of the shop's, in its own words if it wants. */

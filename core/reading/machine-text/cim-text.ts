@@ -1,4 +1,5 @@
-import { machineOfCim } from '../cim-machine';
+import { lines } from '../bytes/lines';
+import { machineOfCim } from '../cim/cim-machine';
 import {
   CIM_PROPERTIES,
   type CimRecord,
@@ -6,8 +7,7 @@ import {
   classOfProperties,
   knownProperties,
   MOST_RECORDS,
-} from '../cim-record';
-import { lines } from '../lines';
+} from '../cim/cim-record';
 import type { ReadMachine } from '../reading';
 
 /** A property with its value as a list prints it: `Capacity : 8589934592`, `Capacity=8589934592`. */

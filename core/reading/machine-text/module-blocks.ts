@@ -2,7 +2,7 @@ import { isLowPower } from '../../memory/generation';
 import { meant, socketName } from '../placeholder';
 import { NOTHING_TOLD, type ReadModule, type ReadSlot } from '../reading';
 import { serialText, withSerials } from '../slot-serials';
-import { bufferingOf } from '../smbios-values';
+import { bufferingOf } from '../smbios/smbios-values';
 import { foldText } from '../specification/fold-text';
 import { type Field, fieldOf } from './field-words';
 import { type Block, isSlotName, type Pair } from './pairs';

@@ -1,4 +1,4 @@
-import { lines } from '../lines';
+import { lines } from '../bytes/lines';
 import { foldText } from '../specification/fold-text';
 import { saysEmpty } from './values';
 

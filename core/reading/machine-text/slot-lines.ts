@@ -1,4 +1,4 @@
-import { lines } from '../lines';
+import { lines } from '../bytes/lines';
 import { socketName } from '../placeholder';
 import { NOTHING_TOLD, type ReadModule } from '../reading';
 import { foldText } from '../specification/fold-text';

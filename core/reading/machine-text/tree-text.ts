@@ -1,6 +1,6 @@
-import { readHardwareTree } from '../hardware-tree';
-import { lines } from '../lines';
+import { lines } from '../bytes/lines';
 import { type Reading, UNTOLD_MACHINE } from '../reading';
+import { readHardwareTree } from '../tree/hardware-tree';
 
 interface Node {
   id: string;

@@ -2,7 +2,7 @@ import { GENERATIONS, type Generation } from '../../memory/generation';
 import { rateOfLabel } from '../../memory/labels';
 import type { Buffering } from '../../memory/module';
 import { printedRate } from '../../memory/printed-rate';
-import { plausibleRate } from '../listing-rates';
+import { plausibleRate } from '../listing/listing-rates';
 import {
   CONDITION,
   COUNTS,

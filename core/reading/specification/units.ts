@@ -1,4 +1,4 @@
-import { lines } from '../lines';
+import { lines } from '../bytes/lines';
 import { foldText } from './fold-text';
 import { FOREIGN, MEMORY } from './words';
 

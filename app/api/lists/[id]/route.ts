@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { correctColumns, correctSchema, fixRow, fixSchema, lookAtWork } from '@/service/price-lists';
+import { correctColumns, correctSchema, fixRow, fixSchema, lookAtWork } from '@/service/market/price-lists';
 
 /** How a list is, and how far whoever works on it. */
 export const GET = handle('offers.price', z.null(), (_caller, _body, params) => lookAtWork(idOf(params)));

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { modelFieldsSchema, saveModel } from '@/service/library';
+import { modelFieldsSchema, saveModel } from '@/service/library/library';
 
 /** Writes fields of a model; those that are not named stay. */
 export const PATCH = handle('library.write', modelFieldsSchema.partial(), (caller, body, params) =>

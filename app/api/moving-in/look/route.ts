@@ -1,5 +1,5 @@
 import { handleParts } from '@/app/handle';
-import { lookMoving } from '@/service/moving-in';
+import { lookMoving } from '@/service/library/moving-in';
 import { MOST_MOVED_BYTES, movingOf } from '../parts';
 
 /** What moving a file in would bring; nothing is kept. */

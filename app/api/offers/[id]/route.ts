@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { editOffer, offerSchema, showOffer } from '@/service/offers';
+import { editOffer, offerSchema, showOffer } from '@/service/market/offers';
 
 /** An offer with everything that can be typed of it. */
 export const GET = handle('offers.price', z.null(), (_, __, params) => showOffer(idOf(params)));

@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { askMarketSchema, exportMarket } from '@/service/market';
+import { askMarketSchema, exportMarket } from '@/service/market/market';
 
 /** The offers that are this as CSV. Posted, since a wish may hold anything that somebody types. */
 export const POST = handle(

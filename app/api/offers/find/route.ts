@@ -1,7 +1,7 @@
 import { handle } from '@/app/handle';
-import { mayDo } from '@/service/access';
-import { askMarket, askMarketSchema, seenMarket } from '@/service/market';
+import { askMarket, askMarketSchema, seenMarket } from '@/service/market/market';
 import { done } from '@/service/result';
+import { mayDo } from '@/service/staff/access';
 
 /** Offers by what is typed or by what a job's machine takes. */
 export const POST = handle('offers.read', askMarketSchema, async (caller, body) => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { dropShop, trustSchema, trustShop } from '@/service/other-shops';
+import { dropShop, trustSchema, trustShop } from '@/service/library/other-shops';
 
 /** Believes what another shop saw, or not. */
 export const PUT = handle('shop.settings', trustSchema, (caller, body, params) =>

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { saveSeller, sellerSchema } from '@/service/sellers';
+import { saveSeller, sellerSchema } from '@/service/market/sellers';
 
 /** Writes a seller's terms; what it printed is counted by them from now on. */
 export const PUT = handle('offers.price', sellerSchema, (caller, body, params) =>

@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
-import { customerScreen } from '@/service/customer-screen';
+import { customerScreen } from '@/service/job/quote/customer-screen';
 import { CustomerScreen } from '@/ui/customer/customer-screen';
 
 export const metadata: Metadata = { title: 'For the customer' };

@@ -3,8 +3,8 @@ import { notFound } from 'next/navigation';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
-import { showList } from '@/service/price-lists';
-import { PriceListLook } from '@/ui/offers/price-list-look';
+import { showList } from '@/service/market/price-lists';
+import { PriceListLook } from '@/ui/offers/lists/price-list-look';
 
 export const metadata: Metadata = { title: 'Price list' };
 

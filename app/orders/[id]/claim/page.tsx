@@ -1,8 +1,8 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idOf } from '@/app/handle';
-import { dayText } from '@/core/quoting/day-text';
-import { claimOf } from '@/service/orders';
+import { dayText } from '@/core/quoting/paper/day-text';
+import { claimOf } from '@/service/orders/orders';
 import { PrintButton } from '@/ui/orders/print-button';
 import { Desk } from '../../../desk';
 import { enterPage } from '../../../enter';

@@ -4,9 +4,9 @@ import { answer, caught, fromElsewhere, parseBody } from '@/app/handle';
 import { caughtForCustomer, nothingHere, pageHeaders } from '@/app/quote-file';
 import { storable } from '@/app/storable';
 import { MOST_ANSWER_BYTES } from '@/runtime/body-limits';
-import { answerQuote, answerSchema } from '@/service/quote-answers';
-import { opensQuote } from '@/service/quote-links';
-import { takeForm } from '@/service/quote-page';
+import { answerQuote, answerSchema } from '@/service/job/quote/quote-answers';
+import { opensQuote } from '@/service/job/quote/quote-links';
+import { takeForm } from '@/service/job/quote/quote-page';
 import { fault } from '@/service/result';
 
 /** What a browser sends by itself: kept, it goes on to the page; else the page comes back with what was typed. */

@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { handOut } from '@/app/quote-file';
-import { quoteTable } from '@/service/quote-files';
+import { quoteTable } from '@/service/job/quote/quote-files';
 
 /** The customer's quote as a table of its lines. */
 export async function GET(request: NextRequest, { params }: { params: Promise<{ token: string }> }): Promise<Response> {

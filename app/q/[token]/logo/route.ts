@@ -1,7 +1,7 @@
 import type { NextRequest } from 'next/server';
 import { handOut } from '@/app/quote-file';
-import { showLogo } from '@/service/logo';
-import { openQuote } from '@/service/quote';
+import { openQuote } from '@/service/job/quote/quote';
+import { showLogo } from '@/service/shop/logo';
 
 /** The shop's mark, for whoever has a link. */
 export async function GET(request: NextRequest, { params }: { params: Promise<{ token: string }> }): Promise<Response> {

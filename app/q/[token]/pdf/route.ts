@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { handOut } from '@/app/quote-file';
-import { quotePaper } from '@/service/quote-files';
+import { quotePaper } from '@/service/job/quote/quote-files';
 
 /** The customer's PDF. */
 export async function GET(request: NextRequest, { params }: { params: Promise<{ token: string }> }): Promise<Response> {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { closeSchema, endJob, takeUpJob } from '@/service/job-ends';
+import { closeSchema, endJob, takeUpJob } from '@/service/job/job-ends';
 
 /** Closes a job, with how it ended and why. */
 export const PUT = handle('jobs.write', closeSchema, (caller, body, params) => endJob(caller, idOf(params), body));

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { saveIntake, writeIntakeSchema } from '@/service/intake';
+import { saveIntake, writeIntakeSchema } from '@/service/job/intake/intake';
 
 /** Writes Intake fields; 409 with `theirs` where somebody else wrote one of them since it was seen. */
 export const PATCH = handle('jobs.write', writeIntakeSchema, (caller, { set, seen }, params) =>

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
 import { idSchema } from '@/core/bounds';
-import { pickModel } from '@/service/intake';
-import { keepAsModel, keepAsModelSchema } from '@/service/library';
+import { pickModel } from '@/service/job/intake/intake';
+import { keepAsModel, keepAsModelSchema } from '@/service/library/library';
 
 /** Takes a model of the library for the job's machine. */
 export const PUT = handle('jobs.write', z.strictObject({ modelId: idSchema }), (caller, body, params) =>

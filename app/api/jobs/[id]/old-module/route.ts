@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { oldModuleSchema, settleOldModule } from '@/service/old-modules';
+import { oldModuleSchema, settleOldModule } from '@/service/job/bench/old-modules';
 
 /** What became of a module that came out. */
 export const POST = handle('jobs.write', oldModuleSchema, (caller, input, params) =>

@@ -1,6 +1,6 @@
 import { handleTold, idOf } from '@/app/handle';
 import { MOST_PICTURE_BYTES } from '@/runtime/body-limits';
-import { pictureStationSchema, takePicture } from '@/service/pictures';
+import { pictureStationSchema, takePicture } from '@/service/job/intake/pictures';
 import { fault } from '@/service/result';
 
 /**

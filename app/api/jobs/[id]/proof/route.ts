@@ -1,6 +1,6 @@
 import { handleWhole, idOf } from '@/app/handle';
 import { MOST_READING_BYTES } from '@/runtime/body-limits';
-import { takeProof } from '@/service/proof';
+import { takeProof } from '@/service/job/proof/proof';
 
 /** Holds the report of the fitted machine against the accepted option. */
 export const POST = handleWhole('jobs.write', MOST_READING_BYTES, (caller, file, params) =>

@@ -3,7 +3,7 @@ import { handle, handleParts, idOf } from '@/app/handle';
 import { idSchema } from '@/core/bounds';
 import { SAID_KINDS } from '@/core/reading/read';
 import { MOST_READING_BYTES } from '@/runtime/body-limits';
-import { putReadingAside, takeReadings } from '@/service/intake';
+import { putReadingAside, takeReadings } from '@/service/job/intake/intake';
 import { fault } from '@/service/result';
 
 const saidKindSchema = z.enum(SAID_KINDS).optional();

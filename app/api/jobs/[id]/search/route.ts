@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { searchFault, searchSchema } from '@/service/fitting';
+import { searchFault, searchSchema } from '@/service/job/bench/fitting';
 
 /** Goes on with the search for why the machine does not start. */
 export const POST = handle('jobs.write', searchSchema, (caller, input, params) =>

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { saveSteering, steerSchema } from '@/service/steering';
+import { saveSteering, steerSchema } from '@/service/job/options/steering';
 
 /** Remembers how the ladder is steered. */
 export const PUT = handle('jobs.write', steerSchema, (caller, { next, seen }, params) =>

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { writeTerms, writeTermsSchema } from '@/service/quote-terms';
+import { writeTerms, writeTermsSchema } from '@/service/job/quote/quote-terms';
 
 /** Writes what holds for the whole draft. */
 export const PUT = handle('jobs.write', writeTermsSchema, (caller, body, params) =>

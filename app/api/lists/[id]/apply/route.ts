@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { applyList, applySchema, undoList } from '@/service/apply-list';
+import { applyList, applySchema, undoList } from '@/service/market/apply-list';
 
 /** Applies a list, all in one go. */
 export const POST = handle('offers.price', applySchema, (caller, body, params) =>

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { addClaim, claimNameSchema, newClaimSchema, removeClaim } from '@/service/evidence';
+import { addClaim, claimNameSchema, newClaimSchema, removeClaim } from '@/service/job/limits/evidence';
 
 /** Notes a source's word on a limit of a model. */
 export const POST = handle('library.write', newClaimSchema, (caller, body, params) =>

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { handle, handleParts, idOf } from '@/app/handle';
 import { idSchema } from '@/core/bounds';
 import { MOST_PHOTO_BYTES } from '@/runtime/body-limits';
-import { addPhoto, captionSchema, takePhotoOut } from '@/service/photos';
+import { addPhoto, captionSchema, takePhotoOut } from '@/service/library/photos';
 import { fault } from '@/service/result';
 
 /** Keeps a photograph with a model: a form of its `caption` and the picture. */

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { completeModel, modelSpecificationSchema } from '@/service/model-specification';
+import { completeModel, modelSpecificationSchema } from '@/service/library/model-specification';
 
 /** Adds claims of a specification to a model. */
 export const POST = handle('library.write', modelSpecificationSchema, (caller, body, params) =>

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
 import { idSchema } from '@/core/bounds';
-import { trialSchema } from '@/core/machine/model';
-import { recordTrial, takeTrialBack } from '@/service/evidence';
+import { trialSchema } from '@/core/machine/models/model';
+import { recordTrial, takeTrialBack } from '@/service/job/limits/evidence';
 
 /** Records a trial in a model. */
 export const POST = handle('library.write', trialSchema, (caller, body, params) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle } from '@/app/handle';
-import { exportModels } from '@/service/library';
+import { exportModels } from '@/service/library/library';
 import { fault } from '@/service/result';
 
 const TYPES = { json: 'application/json', csv: 'text/csv' } as const;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { pricesOf } from '@/service/market';
+import { pricesOf } from '@/service/market/market';
 
 /** Every price that an offer had. */
 export const POST = handle('costs.read', z.null(), (_, __, params) => pricesOf(idOf(params)));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { fileAnswer, handle, idOf } from '@/app/handle';
-import { orderTable } from '@/service/orders';
+import { orderTable } from '@/service/orders/orders';
 
 /** An order's lines as CSV. */
 export const GET = handle('costs.read', z.null(), async (_, __, params) =>

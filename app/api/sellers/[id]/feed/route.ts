@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { feedFormSchema, removeFeed, saveFeed } from '@/service/seller-feeds';
+import { feedFormSchema, removeFeed, saveFeed } from '@/service/market/seller-feeds';
 
 /** Writes where a seller's prices are asked for. */
 export const PUT = handle('offers.price', feedFormSchema, (caller, body, params) =>

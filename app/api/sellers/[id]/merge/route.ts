@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { mergeSellers, mergeSellersSchema } from '@/service/sellers';
+import { mergeSellers, mergeSellersSchema } from '@/service/market/sellers';
 
 /** Makes one seller of two. */
 export const POST = handle('offers.price', mergeSellersSchema, (caller, body, params) =>

@@ -1,6 +1,6 @@
 import type { NextRequest } from 'next/server';
 import { handOut } from '@/app/quote-file';
-import { quoteXml } from '@/service/quote-files';
+import { quoteXml } from '@/service/job/quote/quote-files';
 
 /** An option of the customer's quote as UBL 2.3 Quotation. */
 export async function GET(

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { agreeLimits } from '@/service/limits';
+import { agreeLimits } from '@/service/job/limits/limits';
 
 /** Says that the limits hold, or takes that back. */
 export const PUT = handle('limits.decide', z.strictObject({ agreed: z.boolean() }), (caller, body, params) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { dropPlan } from '@/service/quote';
+import { dropPlan } from '@/service/job/quote/quote';
 
 /** Takes an option off the slip. */
 export const DELETE = handle('jobs.write', z.null(), (caller, _, params) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { changePicture, changePictureSchema, removePicture, showPicture } from '@/service/pictures';
+import { changePicture, changePictureSchema, removePicture, showPicture } from '@/service/job/intake/pictures';
 import { fault } from '@/service/result';
 
 const pictureOf = (params: Record<string, string>): number => idOf({ id: params.picture ?? '' });

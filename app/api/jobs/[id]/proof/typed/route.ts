@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { typedProofSchema, typeProof } from '@/service/proof';
+import { typedProofSchema, typeProof } from '@/service/job/proof/proof';
 
 /** What somebody read off the screen. */
 export const POST = handle('jobs.write', typedProofSchema, (caller, input, params) =>

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { showPhoto } from '@/service/photos';
+import { showPhoto } from '@/service/library/photos';
 import { fault } from '@/service/result';
 
 /** A photograph, as the kind of picture that it was found to be. */

@@ -1,5 +1,5 @@
 import { handle, idOf } from '@/app/handle';
-import { writeLine, writeLineSchema } from '@/service/quote-terms';
+import { writeLine, writeLineSchema } from '@/service/job/quote/quote-terms';
 
 /** Types over a line of an option, or takes back what was typed. */
 export const PUT = handle('jobs.write', writeLineSchema, (caller, body, params) =>

@@ -1,0 +1,103 @@
+import { capacityText } from '../../memory/capacity';
+import type { JobSlot } from '../slots/job-slot';
+import type { Limits } from './weigh';
+
+/** Something that ends the total: the board, the CPU, the sockets, or what the operating system can see. */
+export interface Bound {
+  mib: number;
+  who: 'board' | 'cpu' | 'sockets' | 'system';
+  /** whose word it is, as a sentence names it */
+  by: string;
+}
+
+/** How much memory a machine takes, what binds it, and what would bind next if that were lifted. Capacities MiB. */
+export interface Verdict {
+  /** null: no source says */
+  bound: Bound | null;
+  next: Bound | null;
+  /** everything that ends the total, the tightest first */
+  bounds: Bound[];
+  /** what was seen to work, where it is above the bound */
+  lifted: Bound | null;
+  /** what is in the machine today, where that is above what the papers allow */
+  runsMiB: number | null;
+  sentence: string;
+}
+
+const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
+
+const isKnown = (bound: Bound | null): bound is Bound => bound !== null;
+
+/** The most that fits into the sockets, where the largest module of each is known; soldered memory counted. */
+function socketsBound(limits: Limits, slots: readonly JobSlot[]): Bound | null {
+  const module = Math.max(limits.moduleMiB?.value ?? 0, limits.provenModuleMiB?.value ?? 0);
+  const sockets = slots.filter(({ soldered, blocked }) => !soldered && blocked !== true);
+  const each = sockets.map(({ maxMiB }) =>
+    module === 0 ? maxMiB : maxMiB === null ? module : Math.min(maxMiB, module),
+  );
+  const known = each.filter((mib) => mib !== null);
+  if (slots.length === 0 || known.length < each.length) return null;
+  const soldered = sum(slots.map((slot) => (slot.soldered ? (slot.module?.capacityMiB ?? 0) : 0)));
+  const [first] = known;
+  const equal = first !== undefined && known.every((mib) => mib === first);
+  const inSockets = equal ? `${known.length} × ${capacityText(first)}` : known.map(capacityText).join(' + ');
+  const by = [soldered > 0 ? `${capacityText(soldered)} soldered` : '', inSockets].filter((part) => part !== '');
+  return { mib: soldered + sum(known), who: 'sockets', by: by.join(' + ') };
+}
+
+/** Everything that ends the total, the tightest first; of equal ones the papers go before what follows from them. */
+function boundsOf(limits: Limits, slots: readonly JobSlot[]): Bound[] {
+  const of = (name: 'totalMiB' | 'cpuMaxMiB' | 'osVisibleMiB', who: Bound['who']): Bound | null => {
+    const holding = limits[name];
+    return holding === null ? null : { mib: holding.value, who, by: holding.source.name };
+  };
+  return [of('totalMiB', 'board'), of('cpuMaxMiB', 'cpu'), socketsBound(limits, slots), of('osVisibleMiB', 'system')]
+    .filter(isKnown)
+    .sort((a, b) => a.mib - b.mib);
+}
+
+export const WHO_WORDS: Record<Bound['who'], string> = {
+  board: 'the board',
+  cpu: 'the CPU',
+  sockets: 'the sockets',
+  system: 'the operating system',
+};
+
+/** `the board (manual, p. 31)`: who ends it and by whose word. */
+function nameOf({ who, by }: Bound): string {
+  return `${WHO_WORDS[who]} (${by})`;
+}
+
+function boundSentence({ bound, next }: Pick<Verdict, 'bound' | 'next'>): string {
+  if (bound === null) return 'No source says how much it takes in all.';
+  const then =
+    next === null
+      ? 'nothing else is known that would bind.'
+      : next.mib === bound.mib
+        ? `so ${next.who === 'sockets' ? 'do' : 'does'} ${nameOf(next)}.`
+        : `next would be ${nameOf(next)} at ${capacityText(next.mib)}.`;
+  const binds = bound.who === 'sockets' ? 'bind' : 'binds';
+  return `${nameOf(bound).replace(/^t/, 'T')} ${binds} at ${capacityText(bound.mib)}; ${then}`;
+}
+
+/** What binds the total, in one value and one sentence. */
+export function totalVerdict(limits: Limits, slots: readonly JobSlot[]): Verdict {
+  const all = boundsOf(limits, slots);
+  const [bound = null, next = null] = all;
+  const proven = limits.provenTotalMiB;
+  const papers = Math.min(limits.totalMiB?.value ?? Infinity, limits.cpuMaxMiB?.value ?? Infinity);
+  const lifted: Bound | null =
+    proven !== null && proven.value > papers ? { mib: proven.value, who: 'board', by: proven.source.name } : null;
+  const today = sum(slots.map((slot) => slot.module?.capacityMiB ?? 0));
+  const runsMiB = today > papers ? today : null;
+  const parts = [boundSentence({ bound, next })];
+  if (lifted !== null) {
+    parts.push(
+      `Seen to work up to ${capacityText(lifted.mib)} (${lifted.by}): what goes above the papers is off-book.`,
+    );
+  }
+  if (runsMiB !== null) {
+    parts.push(`${capacityText(runsMiB)} run in it today, above the papers: that counts as proven.`);
+  }
+  return { bound, next, bounds: all, lifted, runsMiB, sentence: parts.join(' ') };
+}

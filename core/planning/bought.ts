@@ -1,9 +1,0 @@
-import type { Make } from './search/makes';
-
-/** Modules that are bought with one offer. */
-export interface Bought {
-  /** place in the case's offers */
-  offer: number;
-  modules: number;
-  make: Make;
-}

@@ -1,0 +1,20 @@
+import type { Lane } from '../model/lanes';
+import { CARES, type Care } from '../rules/care';
+
+/** What a machine is covered by, as far as anybody said. */
+export type Cover = 'none' | 'warranty' | 'support' | null;
+
+/** What has to be minded of a plan while its machine is covered; null: nothing. */
+export function coverNotice(lane: Lane, cover: Cover): string | null {
+  if (cover !== 'warranty' && cover !== 'support') return null;
+  if (lane === 'original' || lane === 'none') return null;
+  return cover === 'warranty'
+    ? 'Under warranty: its maker may ask for original parts; keep the old modules at hand for a claim.'
+    : 'Under a support contract: whoever supports it may ask for original parts; ask them first.';
+}
+
+/** The care of a plan, no lower than what its machine's cover asks for. */
+export function careUnderCover({ lane, care }: { lane: Lane; care: Care }, cover: Cover): Care {
+  const isMinded = coverNotice(lane, cover) !== null && CARES.indexOf(care) < CARES.indexOf('heads-up');
+  return isMinded ? 'heads-up' : care;
+}

@@ -1,0 +1,75 @@
+import { savingPercent } from '../../pricing/saving';
+import type { Plan } from '../search/plan';
+import { bestOfRung, USUAL_TOLERANCE_BP } from './best-of-rung';
+
+/** The saving from the cheapest original plan of a rung to the best third-party plan of it. */
+export interface Saving {
+  fromCents: number;
+  toCents: number;
+  cents: number;
+  /** whole percent, rounded down */
+  percent: number;
+}
+
+/** All plans that end at one total capacity. */
+export interface Rung {
+  totalMiB: number;
+  /** by price, then by lane and reuse */
+  plans: Plan[];
+  /** of the plans that are wanted; where none is, of all */
+  best: Plan;
+  /** some of its plans are wanted */
+  isWanted: boolean;
+  saving: Saving | null;
+}
+
+function savingOf(plans: readonly Plan[], toleranceBp: number): Saving | null {
+  const originals = plans.filter((plan) => plan.lane === 'original').map((plan) => plan.priceCents);
+  const other = bestOfRung(
+    plans.filter((plan) => plan.lane === 'third-party'),
+    toleranceBp,
+  );
+  if (originals.length === 0 || other === null) return null;
+  const fromCents = Math.min(...originals);
+  const cents = fromCents - other.priceCents;
+  const percent = savingPercent(cents, other.priceCents);
+  return percent === null ? null : { fromCents, toCents: other.priceCents, cents, percent };
+}
+
+/** How the best plan of a rung is found. */
+export interface RungRule {
+  /** hundredths of a percent, see {@link bestOfRung} */
+  toleranceBp?: number;
+  isWanted?: (plan: Plan) => boolean;
+}
+
+/** Plans gathered into rungs, the lowest total first. */
+export function rungsOf(plans: readonly Plan[], { toleranceBp = USUAL_TOLERANCE_BP, isWanted }: RungRule = {}): Rung[] {
+  const byTotal = new Map<number, Plan[]>();
+  for (const plan of plans) {
+    const own = byTotal.get(plan.totalMiB);
+    if (own === undefined) byTotal.set(plan.totalMiB, [plan]);
+    else own.push(plan);
+  }
+  return [...byTotal]
+    .sort(([a], [b]) => a - b)
+    .flatMap(([totalMiB, own]) => {
+      own.sort((a, b) => a.priceCents - b.priceCents);
+      const wanted = isWanted === undefined ? own : own.filter(isWanted);
+      const best = bestOfRung(wanted.length > 0 ? wanted : own, toleranceBp);
+      const saving = savingOf(own, toleranceBp);
+      return best === null ? [] : [{ totalMiB, plans: own, best, isWanted: wanted.length > 0, saving }];
+    });
+}
+
+/** Names that were made: the ladder asks for them again and again. */
+const NAMES = new WeakMap<object, string>();
+
+/** A name for a plan that stays the same when the case is planned again. */
+export function planKey(plan: Pick<Plan, 'kept' | 'bought'>): string {
+  const known = NAMES.get(plan);
+  if (known !== undefined) return known;
+  const name = `${plan.kept.join('+')}|${plan.bought.map(({ offer, count }) => `${count}x${offer}`).join('+')}`;
+  NAMES.set(plan, name);
+  return name;
+}

@@ -1,0 +1,60 @@
+import { WORKED_CASES } from '../../../testing/worked-cases';
+import type { Goal } from '../model/case';
+import { answer } from '../search/answer';
+import { offer } from '../testing/small-case';
+import { goalOf, missedBy, type Steering, UNSTEERED } from './steering';
+
+const sellers = new Map([
+  ['a', 'Tern Supplies'],
+  ['b', 'Halyard Parts'],
+]);
+const offers = [offer('a', 1), offer('b', 2), offer('c', 3)];
+const goal = (steering: Partial<Steering>): Goal =>
+  goalOf({ ...UNSTEERED, ...steering }, offers, (id) => sellers.get(id));
+
+describe('steering', () => {
+  it('asks the planner for nothing where nothing is narrowed down, or only what shuts plans out', () => {
+    expect(goal({})).toEqual({});
+    expect(goal({ needMiB: 8192, budgetCents: 100, freeSlots: 2 })).toEqual({});
+  });
+
+  it('names the lanes that are left, the offers of sellers that are not wanted, and the least rate', () => {
+    expect(goal({ lanesOut: ['used', 'mixed'] })).toEqual({ lanes: ['none', 'original', 'third-party'] });
+    expect(goal({ sellersOut: ['Halyard Parts', 'nobody'] })).toEqual({ without: ['b'] });
+    expect(goal({ leastRateMTs: 2400 })).toEqual({ minRateMTs: 2400 });
+  });
+});
+
+test.each(WORKED_CASES)(
+  '%s: need, budget and free slots leave of all plans what planning with them gives',
+  (_, planCase) => {
+    const { plans } = answer({ ...planCase, goal: null });
+    const middle = plans[plans.length >> 1];
+    const wishes: Partial<Steering>[] = [
+      { needMiB: middle?.totalMiB ?? 8192 },
+      { budgetCents: middle?.priceCents ?? 5000 },
+      { freeSlots: 1 },
+      { needMiB: 16384, budgetCents: 9000, freeSlots: 1 },
+    ];
+    for (const wish of wishes) {
+      const steering = { ...UNSTEERED, ...wish };
+      const { needMiB: minMiB, budgetCents: maxPriceCents, freeSlots: minOpenSlots } = steering;
+      const planned = answer({ ...planCase, goal: { minMiB, maxPriceCents, minOpenSlots } }).plans;
+      const left = plans.filter((plan) => missedBy(steering, plan) === null);
+      // The saving is measured against an original that may itself be shut out: it is not compared.
+      const figures = (list: typeof plans) => list.map(({ savingCents: __, ...rest }) => rest);
+      expect(figures(left)).toEqual(figures(planned));
+    }
+  },
+);
+
+test('what a plan misses is told by how much', () => {
+  const [plan] = answer(WORKED_CASES[0]?.[1] as never).plans;
+  if (plan === undefined) throw new Error('no plan');
+  const missed = (wish: Partial<Steering>) => missedBy({ ...UNSTEERED, ...wish }, plan);
+  expect(missed({})).toBeNull();
+  expect(missed({ needMiB: plan.totalMiB + 1 })).toEqual({ what: 'need', mib: 1 });
+  expect(missed({ budgetCents: plan.priceCents - 5 })).toEqual({ what: 'budget', cents: 5 });
+  expect(missed({ freeSlots: plan.openSlots + 2 })).toEqual({ what: 'free', slots: 2 });
+  expect(missed({ budgetCents: plan.priceCents, needMiB: plan.totalMiB, freeSlots: plan.openSlots })).toBeNull();
+});

@@ -1,0 +1,62 @@
+import type { Goal, Offer } from '../model/case';
+import { LANES, type Lane } from '../model/lanes';
+import type { Plan } from '../search/plan';
+
+/** How the plans of a job are narrowed down. Capacities MiB, rates MT/s, money minor units. */
+export interface Steering {
+  needMiB: number | null;
+  budgetCents: number | null;
+  /** slots that are to stay free, at least */
+  freeSlots: number;
+  leastRateMTs: number | null;
+  /** lanes that are not wanted */
+  lanesOut: readonly Lane[];
+  /** sellers that are not wanted, by name */
+  sellersOut: readonly string[];
+}
+
+/** Everything is wanted. */
+export const UNSTEERED: Steering = {
+  needMiB: null,
+  budgetCents: null,
+  freeSlots: 0,
+  leastRateMTs: null,
+  lanesOut: [],
+  sellersOut: [],
+};
+
+/**
+ * What the planner itself has to know of it: need, budget and free slots only shut plans out, the others bring in plans that
+ * were beaten before.
+ *
+ * @param sellerOf the seller of an offer; undefined: nobody knows
+ */
+export function goalOf(
+  { leastRateMTs, lanesOut, sellersOut }: Steering,
+  offers: readonly Offer[],
+  sellerOf: (offer: string) => string | undefined,
+): Goal {
+  const lanes = LANES.filter((lane) => !lanesOut.includes(lane));
+  const without = offers.flatMap(({ id }) => (sellersOut.includes(sellerOf(id) ?? '') ? [id] : []));
+  return {
+    ...(leastRateMTs !== null && { minRateMTs: leastRateMTs }),
+    ...(lanes.length < LANES.length && { lanes }),
+    ...(without.length > 0 && { without }),
+  };
+}
+
+/** What a plan misses of a need, a budget or free slots that are wanted; null: nothing. */
+export type Missed =
+  | { what: 'need'; mib: number }
+  | { what: 'budget'; cents: number }
+  | { what: 'free'; slots: number };
+
+/** The first of these that a plan misses, and by how much. */
+export function missedBy({ needMiB, budgetCents, freeSlots }: Steering, plan: Plan): Missed | null {
+  if (needMiB !== null && plan.totalMiB < needMiB) return { what: 'need', mib: needMiB - plan.totalMiB };
+  if (budgetCents !== null && plan.priceCents > budgetCents) {
+    return { what: 'budget', cents: plan.priceCents - budgetCents };
+  }
+  if (plan.openSlots < freeSlots) return { what: 'free', slots: freeSlots - plan.openSlots };
+  return null;
+}

@@ -1,0 +1,81 @@
+import { WORKED_CASES } from '../../../testing/worked-cases';
+import type { PlanCase } from '../model/case';
+import { answer } from '../search/answer';
+import { rungsOf } from './ladder';
+import { missedBy, type Steering, UNSTEERED } from './steering';
+import { type SuggestInput, suggestThree } from './suggest-three';
+
+const GB = 1024;
+const till = WORKED_CASES.find(([name]) => name === 'bakery-till')?.[1] as PlanCase;
+
+function suggest(steering: Partial<Steering>, more: Partial<SuggestInput> = {}, planCase = till) {
+  const whole = { ...UNSTEERED, ...steering };
+  const { plans, baseline } = answer({ ...planCase, goal: null });
+  const rungs = rungsOf(plans, { isWanted: (plan) => missedBy(whole, plan) === null });
+  const input = { rungs, steering: whole, todayMiB: baseline.totalMiB, cover: null, currency: 'EUR', toleranceBp: 500 };
+  return suggestThree({ ...input, ...more });
+}
+
+describe('three suggestions', () => {
+  it('are enough, comfortable and the most that the budget reaches, each with its reason', () => {
+    const found = suggest({ needMiB: 16 * GB, budgetCents: 15_000 });
+    expect(found.map(({ purpose }) => purpose)).toEqual(['enough', 'comfortable', 'most']);
+    const [enough, comfortable, most] = found.map(({ plan }) => plan.totalMiB / GB);
+    expect(enough).toBe(16);
+    expect(comfortable).toBeGreaterThanOrEqual(24);
+    expect(most).toBeGreaterThan(comfortable ?? 0);
+    expect(found.every(({ plan }) => plan.priceCents <= 15_000)).toBe(true);
+    expect(found[0]?.reason).toContain('just what is needed');
+    expect(found[2]?.reason).toContain('budget of €150.00');
+  });
+
+  it('begin with the first step up where no need is known', () => {
+    const [first, , last] = suggest({});
+    expect(first?.reason).toContain('the first step up that pays');
+    expect(last?.reason).toContain('what this machine can be brought to');
+  });
+
+  it('never are less memory for as much money and no less to mind', () => {
+    for (const [, planCase] of WORKED_CASES) {
+      const found = suggest({}, {}, planCase);
+      for (const [nr, { plan }] of found.entries()) {
+        const bargain = found
+          .slice(nr + 1)
+          .find((later) => later.plan.priceCents <= plan.priceCents && later.plan.care === plan.care);
+        expect(bargain).toBeUndefined();
+      }
+    }
+    // An 8 GB module for next to nothing: nobody is offered 4 GB for more.
+    const [first] = till.offers;
+    if (first === undefined) throw new Error('no offer');
+    const bargain = {
+      ...first,
+      id: 'bargain',
+      module: { ...first.module, capacityMiB: 8 * GB },
+      modules: 1,
+      priceCents: 1,
+    };
+    const [enough] = suggest({}, {}, { ...till, offers: [...till.offers, bargain] });
+    expect(enough?.plan.bought.map(({ offer }) => offer)).toEqual(['bargain']);
+  });
+
+  it('are fewer where fewer are wanted, and none where none is', () => {
+    expect(suggest({ budgetCents: 1 })).toEqual([]);
+    expect(suggest({ needMiB: 64 * GB }).length).toBeLessThan(3);
+  });
+
+  it('have an original among them under warranty or a support contract', () => {
+    for (const cover of ['warranty', 'support'] as const) {
+      const found = suggest({ needMiB: 16 * GB }, { cover });
+      expect(found.some(({ plan }) => plan.lane === 'original')).toBe(true);
+    }
+    expect(suggest({ needMiB: 16 * GB }, { cover: 'warranty' }).at(-1)?.reason).toContain('under warranty');
+  });
+
+  it.each(WORKED_CASES)('%s: are different plans of more than today', (_, planCase) => {
+    const found = suggest({}, {}, planCase);
+    const today = answer(planCase).baseline.totalMiB;
+    expect(found.every(({ plan }) => plan.totalMiB > today)).toBe(true);
+    expect(new Set(found.map(({ plan }) => plan)).size).toBe(found.length);
+  });
+});

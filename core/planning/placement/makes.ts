@@ -1,0 +1,117 @@
+import type { Board, Piece } from '../model/board';
+import type { InForce } from '../rules/in-force';
+import { boardRateUnder, capOf } from '../rules/running-rate';
+import type { Shapes } from './packing/shape';
+
+/** All that the rules of a set can tell of a module but its speed. */
+export interface Body {
+  nr: number;
+  shape: number;
+  capacityMiB: number;
+  generation: string;
+  buffering: string;
+  ecc: boolean;
+  /** a bit for each voltage of the machine that it runs at */
+  voltages: number;
+  /** where a load rule counts ranks; else 0 */
+  ranks: number;
+}
+
+/** All that the rules of a set can tell of a module: makers, parts, heights and chips are told apart by none of them. */
+export interface Make {
+  nr: number;
+  body: Body;
+  rateMTs: number;
+  /** null: not known */
+  casLatency: number | null;
+  /** the board rate that it would allow by itself, MT/s; null: none */
+  boardMTs: number | null;
+}
+
+type Shaped = Pick<Piece, 'module' | 'speed'>;
+
+/** Do two makes of one rate have different known CL? */
+export function latenciesDiffer(a: Make, b: Make): boolean {
+  return a.rateMTs === b.rateMTs && a.casLatency !== null && b.casLatency !== null && a.casLatency !== b.casLatency;
+}
+
+/** Are two modules of one rate and capacity alike in all else that some rule may look at? */
+function isAlike(a: Shaped, b: Shaped): boolean {
+  const [one, other] = [a.module, b.module];
+  return (
+    a.speed.casLatency === b.speed.casLatency &&
+    one.ranks === other.ranks &&
+    one.ecc === other.ecc &&
+    one.generation === other.generation &&
+    one.buffering === other.buffering &&
+    one.voltagesMv.length === other.voltagesMv.length &&
+    one.voltagesMv.every((mv, at) => mv === other.voltagesMv[at])
+  );
+}
+
+/** The makes of a case, each told once. */
+export class Makes {
+  readonly #bodies = new Map<string, Body>();
+  readonly #makes = new Map<string, Make>();
+  /** modules that were looked at, by rate and capacity: comparing a few is quicker than naming each */
+  readonly #seen = new Map<number, Map<number, { piece: Shaped; home: number; make: Make }[]>>();
+  readonly #countsRanks: boolean;
+
+  constructor(
+    private readonly board: Board,
+    private readonly force: InForce,
+    private readonly shapes: Shapes,
+  ) {
+    this.#countsRanks = (board.machine.rateByLoad ?? []).some(({ ranks }) => ranks != null);
+  }
+
+  /** @param home the slot that it is in today; -1: none */
+  of(piece: Shaped, home = -1): Make {
+    const { rateMTs } = piece.speed;
+    const { capacityMiB } = piece.module;
+    let bySize = this.#seen.get(rateMTs);
+    if (bySize === undefined) {
+      bySize = new Map();
+      this.#seen.set(rateMTs, bySize);
+    }
+    let seen = bySize.get(capacityMiB);
+    if (seen === undefined) {
+      seen = [];
+      bySize.set(capacityMiB, seen);
+    }
+    for (const one of seen) if (one.home === home && isAlike(one.piece, piece)) return one.make;
+    const make = this.#make(piece, home);
+    seen.push({ piece, home, make });
+    return make;
+  }
+
+  #make(piece: Shaped, home: number): Make {
+    const body = this.#body(piece, home);
+    const { rateMTs, casLatency } = piece.speed;
+    const key = `${body.nr} ${rateMTs} ${casLatency}`;
+    const known = this.#makes.get(key);
+    if (known !== undefined) return known;
+    const cap = capOf(piece, this.board, Number.POSITIVE_INFINITY);
+    const boardMTs = boardRateUnder(this.force.boardRates, cap);
+    const make = { nr: this.#makes.size, body, rateMTs, casLatency, boardMTs };
+    this.#makes.set(key, make);
+    return make;
+  }
+
+  #body(piece: Shaped, home: number): Body {
+    const { module } = piece;
+    const shape = this.shapes.numberOf(piece, home);
+    const voltages = this.board.machine.voltagesMv.reduce(
+      (bits, mv, nr) => (module.voltagesMv.includes(mv) ? bits | (1 << nr) : bits),
+      0,
+    );
+    const ranks = this.#countsRanks ? (module.ranks ?? 0) : 0;
+    const { generation, buffering, ecc, capacityMiB } = module;
+    const key = `${shape} ${generation} ${buffering} ${ecc} ${voltages} ${ranks}`;
+    const known = this.#bodies.get(key);
+    if (known !== undefined) return known;
+    const body = { nr: this.#bodies.size, shape, capacityMiB, generation, buffering, ecc, voltages, ranks };
+    this.#bodies.set(key, body);
+    return body;
+  }
+}

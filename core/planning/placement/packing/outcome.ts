@@ -1,0 +1,74 @@
+import { bandwidthOf } from '../../rules/bandwidth';
+import type { Today } from '../../rules/today';
+import { latenciesDiffer, type Make } from '../makes';
+import type { Level } from './levels';
+
+/** What matters of a set beside its places. */
+export interface SetSpeed {
+  /** board rates that the slowest and the fastest of its modules would allow by themselves, MT/s */
+  leastMTs: number;
+  mostMTs: number;
+  /** two modules of one rate differ in CL */
+  latenciesDiffer: boolean;
+  /** care that is sure wherever the modules stand, as place in CARES */
+  care: number;
+}
+
+/** What some makes are like together. Null where one of them allows no rate of the board. */
+export function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
+  let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
+  let differ = false;
+  for (let nr = 0; nr < makes.length; nr++) {
+    const make = makes[nr] as Make;
+    if (make.boardMTs === null) return null;
+    leastMTs = Math.min(leastMTs, make.boardMTs);
+    mostMTs = Math.max(mostMTs, make.boardMTs);
+    for (let other = 0; other < nr && !differ; other++) differ = latenciesDiffer(make, makes[other] as Make);
+  }
+  return { leastMTs, mostMTs, latenciesDiffer: differ, care };
+}
+
+/** What a set gives in its best places. */
+export interface Outcome {
+  care: number;
+  bandwidthMBs: number;
+  /** MT/s */
+  rateMTs: number;
+  mixedRate: boolean;
+  slower: boolean;
+}
+
+/** What the best places of a set give, with all levels of which that is true. */
+export interface BestOutcome {
+  outcome: Outcome;
+  levels: readonly Level[];
+}
+
+const HEADS_UP = 1;
+
+/** What placements of one level give, at best. */
+export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): Outcome {
+  const rateMTs = Math.min(set.leastMTs, level.capMTs);
+  const bandwidthMBs = bandwidthOf(rateMTs, level.share);
+  const mixedRate = rateMTs !== Math.min(set.mostMTs, level.capMTs);
+  const slower = today.rateMTs !== null && (rateMTs < today.rateMTs || bandwidthMBs < today.bandwidthMBs);
+  const minded = !level.even || mixedRate || set.latenciesDiffer || slower;
+  const care = minded ? Math.max(set.care, HEADS_UP) : set.care;
+  return { care, bandwidthMBs, rateMTs, mixedRate, slower };
+}
+
+/** The best of all levels: least care, then most bandwidth. Null where there is no level. */
+export function bestOutcome(levels: readonly Level[], set: SetSpeed, today: Today): BestOutcome | null {
+  let best: Outcome | null = null;
+  let having: Level[] = [];
+  for (const level of levels) {
+    const own = outcomeOfLevel(level, set, today);
+    const better = best === null ? 1 : best.care - own.care || own.bandwidthMBs - best.bandwidthMBs;
+    if (better > 0) {
+      best = own;
+      having = [];
+    }
+    if (better >= 0) having.push(level);
+  }
+  return best === null ? null : { outcome: best, levels: having };
+}

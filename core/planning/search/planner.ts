@@ -1,0 +1,252 @@
+import { type Board, makeBoard } from '../model/board';
+import type { Goal, Installed, PlanCase } from '../model/case';
+import { countedSpeed } from '../model/counted-speed';
+import { Places } from '../placement/placement';
+import { type InForce, inForce } from '../rules/in-force';
+import { type OfferRefusal, refusalsOf } from '../rules/refuse-offer';
+import { type Candidate, Candidates } from './candidates';
+import { Ranking } from './frontier';
+import { keptSets } from './kept-sets';
+import { KnownPlans } from './known-plans';
+import type { Usable } from './lots';
+import { type Answer, asPlan, type Plan, stayOf } from './plan';
+import { floorsFor } from './price-floor';
+import { Search } from './search';
+import { Supplies } from './supply';
+
+/** How much longer a search takes with one more different offer in a plan, about. */
+const PER_OFFER = 20;
+/** Share of the work that is the search; the rest is placing what it found. */
+const SEARCHING = 0.7;
+/** So many plans are remembered beside those of the last answer and as many again. */
+const FORGOTTEN_FROM = 2_000;
+/** So many searches are kept: whoever steers goes to and fro. */
+const SEARCHES = 12;
+/** Plans placed between two reports of progress. */
+const PLACED_AT_ONCE = 100;
+
+/** What may change of a case while it is steered. */
+export interface Change {
+  goal?: PlanCase['goal'];
+  /** what becomes of installed modules, by slot */
+  keep?: Readonly<Record<string, Installed['keep']>>;
+  /** prices of offers, minor units, by id */
+  prices?: Readonly<Record<string, number>>;
+}
+
+/** What a search for a goal found. */
+interface Searched {
+  goal: Goal;
+  candidates: readonly Candidate[];
+  ranking: Ranking;
+}
+
+/** What work that is done step by step comes to. */
+function endOf<T>(steps: Generator<number, T>): T {
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) return step.value;
+  }
+}
+
+/** Prices of the cheapest plans of original parts, by the total that they end at. */
+function cheapestOriginals(candidates: readonly Candidate[]): Map<number, number> {
+  const cheapest = new Map<number, number>();
+  for (const { lane, totalMiB, priceCents } of candidates) {
+    if (lane !== 'original') continue;
+    cheapest.set(totalMiB, Math.min(priceCents, cheapest.get(totalMiB) ?? Number.POSITIVE_INFINITY));
+  }
+  return cheapest;
+}
+
+/**
+ * Plans a case, and plans it again when it changes a little: what the change leaves as it was is not worked out again. The
+ * case must have passed `caseSchema`.
+ */
+export class Planner {
+  #case: PlanCase;
+  readonly #board: Board;
+  readonly #force: InForce;
+  readonly #places: Places;
+  readonly #codes: readonly OfferRefusal[][];
+  readonly #supplies: Supplies;
+  /** what was searched since anything but the goal changed, the latest first */
+  #searches: Searched[] = [];
+  #plans: KnownPlans;
+  /** plans of the last answer */
+  #shown = 0;
+
+  constructor(planCase: PlanCase) {
+    this.#case = planCase;
+    this.#board = makeBoard(planCase);
+    this.#force = inForce(this.#board);
+    this.#places = new Places(this.#board, this.#force, planCase.offers);
+    const { machine, offers } = planCase;
+    this.#codes = offers.map(({ module }) => refusalsOf(module, machine, this.#force));
+    const usable = offers.flatMap(({ module }, offer): Usable[] => {
+      if ((this.#codes[offer]?.length ?? 0) > 0) return [];
+      const speed = countedSpeed(module, machine.profiles === true);
+      return [{ offer, make: this.#places.makes.of({ module, speed }) }];
+    });
+    this.#supplies = new Supplies(usable, this.#board.sockets.length);
+    this.#plans = this.#noPlans();
+  }
+
+  #noPlans(): KnownPlans {
+    return new KnownPlans((kept) => stayOf(this.#case, this.#board, kept));
+  }
+
+  /** The case as it stands now. */
+  get planCase(): PlanCase {
+    return this.#case;
+  }
+
+  /** Changes the case. Slots and offers that it does not have are passed over. */
+  change({ goal, keep, prices }: Change): void {
+    const before = this.#case;
+    const after = {
+      ...before,
+      ...(goal !== undefined && { goal }),
+      ...(keep !== undefined && {
+        installed: before.installed.map((one) => (one.slot in keep ? { ...one, keep: keep[one.slot] } : one)),
+      }),
+      ...(prices !== undefined && {
+        offers: before.offers.map((offer) =>
+          offer.id in prices ? { ...offer, priceCents: prices[offer.id] ?? offer.priceCents } : offer,
+        ),
+      }),
+    };
+    this.#case = after;
+    if (prices !== undefined) {
+      for (const [nr, { id, priceCents }] of after.offers.entries()) {
+        if (id in prices && priceCents !== before.offers[nr]?.priceCents) this.#supplies.change(nr);
+      }
+    }
+    if (keep !== undefined || prices !== undefined) this.#searches = [];
+    // Most of them come again; those that never do are not kept for ever.
+    if (this.#plans.size > 2 * this.#shown + FORGOTTEN_FROM) this.#plans = this.#noPlans();
+  }
+
+  answer(): Answer {
+    return endOf(this.steps());
+  }
+
+  /** What plans of at least so much cost at least, whatever the goal wishes of total, price and open slots: totals ascending. */
+  leastPrices(): { totalMiB: number; priceCents: number }[] {
+    const least = new Map<number, number>();
+    for (const { totalMiB, priceCents } of endOf(this.#searched(this.#case)).candidates) {
+      if (priceCents < (least.get(totalMiB) ?? Number.POSITIVE_INFINITY)) least.set(totalMiB, priceCents);
+    }
+    const steps = [...least].sort(([a], [b]) => b - a);
+    let cheapest = Number.POSITIVE_INFINITY;
+    const found = steps.map(([totalMiB, priceCents]) => {
+      cheapest = Math.min(cheapest, priceCents);
+      return { totalMiB, priceCents: cheapest };
+    });
+    return found.reverse();
+  }
+
+  /** A search that finds all that is wanted for a case's goal, from those that were made. */
+  *#searched(planCase: PlanCase): Generator<number, Searched> {
+    const goal = planCase.goal ?? {};
+    const known = this.#searches.find((one) => covers(one.goal, goal));
+    let own = known;
+    if (own === undefined) {
+      const candidates = yield* this.#search(planCase, null);
+      own = { goal, candidates, ranking: new Ranking(candidates) };
+    }
+    this.#searches = [own, ...this.#searches.filter((one) => one !== known)].slice(0, SEARCHES);
+    return own;
+  }
+
+  /** Works out, step by step, what the case would be answered with for another goal, before anybody asks. */
+  *ahead(goal: Goal): Generator<number, Answer> {
+    return yield* this.#steps({ ...this.#case, goal });
+  }
+
+  /** The best plans of those that buy an offer, whatever other plans there are. */
+  plansWith(offerId: string): Plan[] {
+    const must = this.#case.offers.findIndex(({ id }) => id === offerId);
+    const found = new Ranking(endOf(this.#search(this.#case, must))).shown(this.#case.goal ?? {});
+    return found.flatMap((candidate) => this.#plan(candidate, undefined) ?? []);
+  }
+
+  /** Why an offer cannot be used, whatever else is in the machine; empty: it can. */
+  refusalsOf(offerId: string): readonly OfferRefusal[] {
+    return this.#codes[this.#case.offers.findIndex(({ id }) => id === offerId)] ?? [];
+  }
+
+  /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
+  *steps(): Generator<number, Answer> {
+    const answer = yield* this.#steps(this.#case);
+    this.#shown = answer.plans.length;
+    return answer;
+  }
+
+  *#steps(planCase: PlanCase): Generator<number, Answer> {
+    const { ranking } = yield* this.#searched(planCase);
+    const found = ranking.shown(planCase.goal ?? {});
+    const originals = cheapestOriginals(found);
+    const plans: Plan[] = [];
+    for (const [nr, candidate] of found.entries()) {
+      const plan = this.#plan(candidate, originals.get(candidate.totalMiB));
+      if (plan !== null) plans.push(plan);
+      if (nr % PLACED_AT_ONCE === 0) yield SEARCHING + (1 - SEARCHING) * (nr / found.length);
+    }
+    const { totalMiB, rateMTs, bandwidthMBs } = this.#force.today;
+    const refusedOffers = this.#case.offers.flatMap(({ id }, nr) => {
+      const codes = this.#codes[nr] ?? [];
+      return codes.length === 0 ? [] : [{ offer: id, codes: [...codes] }];
+    });
+    return { baseline: { totalMiB, rateMTs, bandwidthMBs }, refusedOffers, plans };
+  }
+
+  /** @param must place of an offer that every plan has to buy; null: none */
+  *#search(planCase: PlanCase, must: number | null): Generator<number, Candidate[]> {
+    const [board, force, places] = [this.#board, this.#force, this.#places];
+    const supply = must === null ? this.#supplies.of(planCase) : this.#supplies.apart(planCase, must);
+    const { offersInPlan, wares, prices } = supply;
+    const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
+    const candidates = new Candidates(floorsFor(board, force, makes), planCase.goal?.lanes == null);
+    const mustWare = wares.find(({ lots }) => lots.some((some) => some.some(({ offer }) => offer === must))) ?? null;
+    if (must !== null && mustWare === null) return [];
+    const ground = { planCase, board, force, places, prices, offersInPlan, candidates, must: mustWare };
+    const search = new Search(ground);
+    const sets = keptSets(planCase, board, places.makes);
+    const whole = (PER_OFFER ** (offersInPlan + 1) - 1) / (PER_OFFER - 1);
+    let done = 0;
+    for (let offers = 0; offers <= offersInPlan; offers++) {
+      const own = PER_OFFER ** offers / whole / sets.length;
+      for (const set of sets) {
+        for (const share of search.take(set, offers)) yield SEARCHING * (done + own * share);
+        done += own;
+      }
+    }
+    return candidates.all();
+  }
+
+  /** A candidate in its places, which are found once. */
+  #plan(candidate: Candidate, originalCents: number | undefined): Plan | null {
+    const { kept, bought, priceCents } = candidate;
+    const plan = this.#plans.plan(this.#plans.alike(kept), bought, (stay) => {
+      const placed = this.#places.best(kept, bought);
+      return placed && asPlan(this.#case, this.#force, candidate, stay, placed, originalCents);
+    });
+    const savingCents = originalCents === undefined ? null : originalCents - priceCents;
+    return plan === null || plan.savingCents === savingCents ? plan : this.#plans.saving(plan, savingCents);
+  }
+}
+
+/**
+ * Does a search for one goal find all that is wanted for the other? Totals, prices and open slots are looked at afterwards, and
+ * lanes too, but that mixed plans are held against all others: without those, more of them count.
+ */
+function covers(searched: Goal, wanted: Goal): boolean {
+  const of = ({ minRateMTs, without, maxOffers }: Goal) =>
+    JSON.stringify([minRateMTs ?? 0, without ?? [], maxOffers ?? null]);
+  if (of(searched) !== of(wanted)) return false;
+  const [before, after] = [searched.lanes ?? null, wanted.lanes ?? null];
+  if (before === null || after === null) return before === after || (after !== null && !after.includes('mixed'));
+  if (after.includes('mixed')) return before.length === after.length && after.every((lane) => before.includes(lane));
+  return after.every((lane) => before.includes(lane));
+}

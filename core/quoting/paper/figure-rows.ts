@@ -1,0 +1,56 @@
+import type { CustomerOption, CustomerQuote } from '../customer-view';
+import { languageOfQuote, moneyIn, percentIn, wordsOf } from '../words/in-language';
+
+/** A row of figures under an option's lines. */
+export interface FigureRow {
+  words: string;
+  amount: string;
+  /** is it what the customer pays, a part of that, or what adds up to it */
+  what: 'total' | 'part' | 'sum';
+}
+
+/**
+ * What stands under the lines of an option: the total with the tax it holds, or the sum without tax, each tax and the total;
+ * for whoever pays no tax only the total.
+ */
+export function figureRows(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): FigureRow[] {
+  const language = languageOfQuote(quote);
+  const words = wordsOf(quote);
+  const money = (minor: number) => moneyIn(language, minor, quote.currency);
+  const { totalCents, taxCents } = option;
+  const total: FigureRow = { words: words.total, amount: money(totalCents), what: 'total' };
+  if (quote.exempt !== undefined) return [total];
+  const taxes = option.taxes ?? [{ taxBp: quote.taxBp, netCents: totalCents - taxCents, taxCents }];
+  const isAdded = quote.taxWay === 'added';
+  const rows = taxes.map(({ taxBp, taxCents: cents }): FigureRow => {
+    const rate = percentIn(language, taxBp);
+    return {
+      words: isAdded ? words.addedTax(rate) : words.containedTax(rate),
+      amount: money(cents),
+      what: isAdded ? 'sum' : 'part',
+    };
+  });
+  if (!isAdded) return [total, ...rows];
+  return [{ words: words.withoutTax, amount: money(totalCents - taxCents), what: 'sum' }, ...rows, total];
+}
+
+/** What is said under these figures: why no tax is charged, what is due at once, what is saved. */
+export function figureNotes(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): string[] {
+  const language = languageOfQuote(quote);
+  const words = wordsOf(quote);
+  const money = (minor: number) => moneyIn(language, minor, quote.currency);
+  const { depositCents, totalCents } = option;
+  return [
+    ...(quote.exempt === undefined ? [] : [words.noTax(quote.exempt)]),
+    ...(depositCents === undefined ? [] : [words.deposit(money(depositCents), money(totalCents - depositCents))]),
+  ];
+}
+
+/** What an option saves against the maker's own parts, as a sentence; null: nothing is claimed. */
+export function savingSentence(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): string | null {
+  const { savingCents, savingPercent } = option;
+  if (savingCents === null) return null;
+  const language = languageOfQuote(quote);
+  const percent = savingPercent === null ? null : percentIn(language, savingPercent * 100);
+  return wordsOf(quote).saving(moneyIn(language, savingCents, quote.currency), percent, quote.taxWay === 'added');
+}

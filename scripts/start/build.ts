@@ -1,0 +1,63 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, say } from '../setup.mjs';
+import { finishStatic } from './finish-static';
+
+const SOURCES = [
+  'app',
+  'ui',
+  'core',
+  'store',
+  'service',
+  'outward',
+  'worker',
+  'runtime',
+  'tasks',
+  'next.config.ts',
+  'instrumentation.ts',
+  'instrumentation-client.ts',
+  'postcss.config.mjs',
+  'scripts/start/finish-static.ts',
+  'package-lock.json',
+];
+
+function* files(path: string): Generator<string> {
+  if (!existsSync(path)) return;
+  if (!statSync(path).isDirectory()) {
+    yield path;
+    return;
+  }
+  for (const name of readdirSync(path).sort()) yield* files(join(path, name));
+}
+
+function sourceHash(): string {
+  const hash = createHash('sha256');
+  for (const source of SOURCES) {
+    for (const file of files(join(ROOT, source))) {
+      if (!/\.test\.tsx?$/.test(file)) hash.update(file.slice(ROOT.length)).update(readFileSync(file));
+    }
+  }
+  return hash.digest('hex');
+}
+
+/**
+ * Builds the application, unless this very source is built already.
+ *
+ * @throws Error with the end of what the build said, where it fails
+ */
+export function needBuild(): void {
+  const stamp = join(ROOT, '.next', 'fenbrik-source');
+  const hash = sourceHash();
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
+  say('building the application (about half a minute, once)');
+  const built = spawnSync(process.execPath, [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', CI: '1' },
+  });
+  if (built.status !== 0) throw new Error(`the build failed:\n${`${built.stdout}\n${built.stderr}`.slice(-4000)}`);
+  finishStatic(join(ROOT, '.next', 'static'));
+  writeFileSync(stamp, hash);
+}

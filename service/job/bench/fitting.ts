@@ -1,0 +1,227 @@
+import { z } from 'zod';
+import { idSchema } from '../../../core/bounds';
+import { checklistOf } from '../../../core/fitting/checklist';
+import { guide, outcomeOf } from '../../../core/fitting/guide';
+import { ENDS, type End, SIGNS, type Sign } from '../../../core/fitting/guide-data';
+import { pool, type Queryable } from '../../../store/database';
+import { noteEvent } from '../../../store/events';
+import {
+  dropBeep,
+  endSearch,
+  FIND_KINDS,
+  type Fitting,
+  insertFind,
+  insertFitting,
+  insertSearch,
+  insertTest,
+  insertTick,
+  putBeep,
+  reopenSearch,
+  takeFindBack,
+  takeTestBack,
+  undoTick,
+} from '../../../store/job/fittings';
+import { newestPicture } from '../../../store/job/job-pictures';
+import { getJob } from '../../../store/job/jobs';
+import { listModelSlots } from '../../../store/library/models';
+import { insertTrial } from '../../../store/library/trials';
+import { done, fault, type Result } from '../../result';
+import type { Caller } from '../../staff/access';
+import { changeJob } from '../change-job';
+import type { JobState } from '../job-state';
+import { trialOfOption } from '../limits/trial-of-option';
+import { openFitting } from './job-work';
+
+const NOT_ACCEPTED = 'Nobody said yes to an option yet: the bench waits for that.';
+
+/** Begins the work on the bench: the checklist is made from the model and the accepted option, and stays as it is. */
+export async function beginFitting(caller: Caller, jobId: number): Promise<Result<{ id: number }>> {
+  return changeJob(caller, jobId, {
+    kind: 'fitting-begun',
+    work: async (db, state) => {
+      const { work, job, slots, limits } = state;
+      const { accepted, fittings } = work;
+      if (accepted === null) return fault('conflict', NOT_ACCEPTED);
+      // Two tablets that begin at once begin the same.
+      const open = openFitting(work);
+      if (open !== null) return done({ id: open.id });
+      const library = job.modelId === null ? [] : await listModelSlots(db, job.modelId);
+      const { option } = accepted;
+      const steps = checklistOf({
+        opening: state.model?.opening ?? [],
+        library,
+        slots,
+        option,
+        fillOrder: limits.fillOrder?.value ?? [],
+        generation: limits.generations?.value[0] ?? null,
+        form: limits.form?.value ?? null,
+      });
+      const id = await insertFitting(
+        db,
+        jobId,
+        {
+          quoteId: accepted.quote.id,
+          place: option.place,
+          round: (fittings[0]?.round ?? 0) + 1,
+          modelId: job.modelId,
+          steps,
+        },
+        caller.id,
+      );
+      return done({ id });
+    },
+  });
+}
+
+const stepKey = z.string().min(1).max(80);
+export const tickSchema = z.discriminatedUnion('what', [
+  z.strictObject({ what: z.literal('done'), step: stepKey }),
+  z.strictObject({
+    what: z.literal('skip'),
+    step: stepKey,
+    reason: z.string().trim().min(1, 'Say why it is left out.').max(300, 'At most 300 characters, please.'),
+  }),
+  z.strictObject({ what: z.literal('undo'), step: stepKey }),
+  z.strictObject({
+    what: z.literal('find'),
+    step: stepKey,
+    kind: z.enum(FIND_KINDS),
+    note: z.string().trim().min(1, 'Say what is different.').max(500, 'At most 500 characters, please.'),
+  }),
+  z.strictObject({ what: z.literal('unfind'), step: stepKey, id: idSchema }),
+]);
+type Ticked = z.infer<typeof tickSchema>;
+
+const FIND_EVENTS = {
+  done: 'step-done',
+  skip: 'step-left-out',
+  undo: 'step-undone',
+  find: 'step-found',
+  unfind: 'found-taken-back',
+};
+
+async function tick(db: Queryable, { id }: Fitting, input: Ticked, staffId: number): Promise<void> {
+  const { step } = input;
+  if (input.what === 'done') await insertTick(db, id, { step, state: 'done', reason: '' }, staffId);
+  else if (input.what === 'skip') await insertTick(db, id, { step, state: 'skipped', reason: input.reason }, staffId);
+  else if (input.what === 'undo') await undoTick(db, id, step, staffId);
+  else if (input.what === 'find') await insertFind(db, id, { step, kind: input.kind, note: input.note }, staffId);
+  else await takeFindBack(db, id, input.id);
+}
+
+/**
+ * Ticks a step of the checklist, leaves it out, undoes that, or notes what was found different on it. What another tablet did
+ * already is as well: it is done, by whoever was first.
+ */
+export async function tickStep(caller: Caller, jobId: number, fittingId: number, input: Ticked): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: FIND_EVENTS[input.what],
+    detail: { fittingId, ...input },
+    work: async (db, { work }) => {
+      const fitting = work.fittings.find(({ id }) => id === fittingId);
+      if (fitting === undefined) return fault('not-found', 'This work on the bench is not known.');
+      if (!fitting.steps.some(({ key }) => key === input.step)) return fault('not-found', 'The list has no such step.');
+      await tick(db, fitting, input, caller.id);
+      return done(null);
+    },
+  });
+}
+
+/**
+ * When anything of a job was changed last, and the number of its newest picture (0: it has none): a tablet asks whether another
+ * one went on, a desk whether a telephone took a photograph.
+ */
+export async function jobStamp(jobId: number): Promise<Result<{ stamp: string; picture: string }>> {
+  const job = await getJob(pool(), jobId);
+  if (job === null) return fault('not-found', 'There is no such job.');
+  return done({ stamp: job.touchedAt.toISOString(), picture: String(await newestPicture(pool(), jobId)) });
+}
+
+export const searchSchema = z.discriminatedUnion('what', [
+  z.strictObject({
+    what: z.literal('begin'),
+    sign: z.enum(Object.keys(SIGNS) as [Sign, ...Sign[]]),
+    beeps: z.string().trim().max(80).default(''),
+  }),
+  z.strictObject({ what: z.literal('tested'), test: z.string().max(40), outcome: z.string().max(40) }),
+  z.strictObject({ what: z.literal('undo') }),
+  z.strictObject({
+    what: z.literal('end'),
+    end: z.enum(Object.keys(ENDS) as [End, ...End[]]),
+    /** the module or socket that it was about */
+    about: z.string().trim().max(120).default(''),
+  }),
+  z.strictObject({ what: z.literal('reopen') }),
+]);
+type SearchInput = z.infer<typeof searchSchema>;
+
+/** A limit that is not true, and a module that does not go: both are evidence of the model. */
+async function noteEvidence(db: Queryable, state: JobState, end: End, about: string, staffId: number): Promise<void> {
+  const { accepted } = state.work;
+  if (end !== 'limit-untrue' || accepted === null || state.job.modelId === null) return;
+  const trial = trialOfOption(state, accepted.option, {
+    outcome: 'fails-to-start',
+    depth: 'started',
+    note: `searched on the bench${about === '' ? '' : `: ${about}`}`,
+  });
+  if (trial !== null) await insertTrial(db, state.job.modelId, trial, { jobId: state.job.id, staffId });
+}
+
+async function searchOn(db: Queryable, state: JobState, input: SearchInput, staffId: number): Promise<Result<null>> {
+  const [last] = state.work.searches;
+  if (input.what === 'begin') {
+    const fittingId = state.work.fittings[0]?.id ?? null;
+    const id = await insertSearch(db, state.job.id, { fittingId, sign: input.sign, beeps: input.beeps }, staffId);
+    return id === null ? fault('conflict', 'A search is open already: it goes on where it stands.') : done(null);
+  }
+  if (last === undefined) return fault('conflict', 'No search was begun.');
+  if (input.what === 'reopen') {
+    await reopenSearch(db, last.id);
+    return done(null);
+  }
+  if (last.ended !== null) return fault('conflict', 'This search has ended: open it again first.');
+  if (input.what === 'undo') {
+    return (await takeTestBack(db, last.id)) ? done(null) : fault('conflict', 'Nothing was tested yet.');
+  }
+  if (input.what === 'tested') {
+    if (outcomeOf(input.test, input.outcome) === null) return fault('bad-input', 'There is no such test or outcome.');
+    if (last.tests.some(({ test }) => test === input.test))
+      return fault('conflict', 'Somebody noted this test already.');
+    await insertTest(db, last.id, input, staffId);
+    const { end } = guide(last.sign as Sign, [...last.tests, input]);
+    if (end !== 'fixed') return done(null);
+    await endSearch(db, last.id, { ended: end, about: '', staffId });
+    return done(null);
+  }
+  await endSearch(db, last.id, { ended: input.end, about: input.about, staffId });
+  await noteEvidence(db, state, input.end, input.about, staffId);
+  return done(null);
+}
+
+/** Goes on with the search for why it does not start: each test narrows what is suspected, and is kept. */
+export async function searchFault(caller: Caller, jobId: number, input: SearchInput): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: `search-${input.what}`,
+    detail: input,
+    work: async (db, state) => searchOn(db, state, input, caller.id),
+  });
+}
+
+export const beepSchema = z.strictObject({
+  maker: z.string().trim().min(1, 'Say whose machines beep so.').max(80),
+  pattern: z.string().trim().min(1, 'Write the beeps down, such as 2 long, 1 short.').max(80),
+  means: z.string().trim().min(1, 'Say what it means.').max(200),
+});
+
+/** Keeps what a maker's beeps mean, as the shop knows it. */
+export async function keepBeep(caller: Caller, beep: z.infer<typeof beepSchema>): Promise<Result<null>> {
+  await putBeep(pool(), beep, caller.id);
+  await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'beep-kept', detail: beep });
+  return done(null);
+}
+
+export async function forgetBeep(caller: Caller, id: number): Promise<Result<null>> {
+  if (!(await dropBeep(pool(), id))) return fault('not-found', 'It is not kept any more.');
+  await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'beep-forgotten', detail: { id } });
+  return done(null);
+}

@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { insertOldModule, OLD_FATES, takeOldModuleBack } from '../../../store/job/proofs';
+import { pieceSchema, putPiece } from '../../market/shelf';
+import { done, fault, type Result } from '../../result';
+import { type Caller, whyNot } from '../../staff/access';
+import { changeJob } from '../change-job';
+import type { Accepted } from './job-work';
+
+export const oldModuleSchema = z.discriminatedUnion('fate', [
+  z.strictObject({ fate: z.enum(OLD_FATES).exclude(['shelf']), slot: z.string().min(1).max(60) }),
+  z.strictObject({
+    fate: z.literal('shelf'),
+    slot: z.string().min(1).max(60),
+    piece: pieceSchema.omit({ originJobId: true }),
+  }),
+  z.strictObject({ fate: z.literal('undo'), slot: z.string().min(1).max(60) }),
+]);
+
+/** Modules that the accepted option takes out of the machine. */
+export function modulesOut({ option }: Accepted): { slot: string; what: string }[] {
+  const { kept } = option.shop;
+  return option.before.flatMap(({ slot, text, fate }) =>
+    text === null || fate === 'built-in' || kept.includes(slot) ? [] : [{ slot, what: text }],
+  );
+}
+
+/** Notes what became of a module that came out: back to the customer, onto the shelf, or scrapped. */
+export async function settleOldModule(
+  caller: Caller,
+  jobId: number,
+  input: z.infer<typeof oldModuleSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: `old-module-${input.fate}`,
+    detail: { slot: input.slot },
+    work: async (db, { work }) => {
+      if (work.accepted === null)
+        return fault('conflict', 'Nobody said yes to an option yet: nothing comes out of the machine.');
+      if (input.fate === 'undo') {
+        return (await takeOldModuleBack(db, jobId, input.slot))
+          ? done(null)
+          : fault('conflict', 'A module on the shelf is taken off there.');
+      }
+      const old = modulesOut(work.accepted).find(({ slot }) => slot === input.slot);
+      if (old === undefined) return fault('not-found', `Nothing comes out of ${input.slot}.`);
+      let pieceId: number | null = null;
+      if (input.fate === 'shelf') {
+        const barred = whyNot(caller, 'stock.write');
+        if (barred !== null) return barred;
+        const put = await putPiece(db, caller, { ...input.piece, originJobId: jobId });
+        if (!put.ok) return put;
+        pieceId = put.value.id;
+      }
+      const isFirst = await insertOldModule(db, jobId, { ...old, fate: input.fate, pieceId }, caller.id);
+      return isFirst ? done(null) : fault('conflict', 'Somebody noted that already.');
+    },
+  });
+}

@@ -1,0 +1,40 @@
+import { type Queryable, transaction } from '../../store/database';
+import { noteEvent } from '../../store/events';
+import { touchJob } from '../../store/job/jobs';
+import { fault, type Result } from '../result';
+import type { Caller } from '../staff/access';
+import { type JobState, readJob } from './job-state';
+
+export interface JobChange<T> {
+  kind: string;
+  detail?: object;
+  work: (db: Queryable, state: JobState) => Promise<Result<T>>;
+}
+
+/** Thrown to take a transaction back when its work answers with a fault. */
+class TakenBack extends Error {
+  constructor(readonly result: Result<never>) {
+    super('taken back');
+  }
+}
+
+/**
+ * Changes one job: locks it, does the work, notes who did what, all in one transaction. A fault takes everything
+ * back.
+ */
+export async function changeJob<T>(caller: Caller, jobId: number, change: JobChange<T>): Promise<Result<T>> {
+  try {
+    return await transaction(async (db) => {
+      const state = await readJob(db, jobId, true);
+      if (state === null) throw new TakenBack(fault('not-found', 'There is no such job.'));
+      const result = await change.work(db, state);
+      if (!result.ok) throw new TakenBack(result);
+      await touchJob(db, jobId);
+      await noteEvent(db, { jobId, staffId: caller.id, kind: change.kind, detail: change.detail });
+      return result;
+    });
+  } catch (cause) {
+    if (cause instanceof TakenBack) return cause.result;
+    throw cause;
+  }
+}

@@ -1,0 +1,219 @@
+import { z } from 'zod';
+import { idSchema } from '../../../core/bounds';
+import {
+  channelsIn,
+  compareProof,
+  type Promised,
+  type Seen,
+  seenOfReport,
+  verdictOf,
+} from '../../../core/proving/compare-proof';
+import { isSomeTotal, mostHeld, parseShown } from '../../../core/proving/held-share';
+import { apartFromJob } from '../../../core/proving/other-machine';
+import { parseSockets, whySocketsDiffer } from '../../../core/proving/typed-sockets';
+import { READ_FAULTS } from '../../../core/reading/read';
+import type { ReadMachine } from '../../../core/reading/reading';
+import { readApart } from '../../../outward/readings/read-apart';
+import type { Queryable } from '../../../store/database';
+import { dropProof, insertProof, sharesHeld } from '../../../store/job/proofs';
+import { getReading, insertReading } from '../../../store/job/readings';
+import { done, fault, type Result } from '../../result';
+import type { Caller } from '../../staff/access';
+import type { Accepted } from '../bench/job-work';
+import { changeJob } from '../change-job';
+import type { ReadingInput } from '../intake/intake';
+import type { JobState } from '../job-state';
+
+const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
+const NO_PROMISE = 'Nobody said yes to an option yet: there is no promise to hold this against.';
+
+/** The promise of an accepted option, each slot with its channel, and what is known of the modules that stay. */
+export function promiseOf({ option }: Accepted, { slots, joined }: Pick<JobState, 'slots' | 'joined'>): Promised {
+  const read = joined.machine?.memory.slots ?? [];
+  const stays = Object.entries(option.shop.placement).flatMap(([slot, placed]) => {
+    const own = 'kept' in placed ? slots.find(({ name }) => name === placed.kept) : undefined;
+    if (own === undefined) return [];
+    const part = own.module?.part ?? null;
+    // A module that was moved on the board since it was read is known by its part alone.
+    const seen = read.find(({ locator }) => locator === own.name)?.installed ?? null;
+    const serial = seen !== null && seen.part === part ? seen.serial : null;
+    return [[slot, { part, serial }] as const];
+  });
+  return {
+    totalMiB: option.totalMiB,
+    rateMTs: option.rateMTs,
+    after: option.after,
+    channelOf: Object.fromEntries(slots.map(({ name, channel }) => [name, channel])),
+    stays: Object.fromEntries(stays),
+  };
+}
+
+/** What is held back at most in this model. */
+async function mostHeldIn(db: Queryable, { job }: JobState, totalMiB: number): Promise<number> {
+  return mostHeld(totalMiB, job.modelId === null ? [] : await sharesHeld(db, job.modelId));
+}
+
+async function hold(
+  db: Queryable,
+  state: JobState,
+  accepted: Accepted,
+  { seen, readingId, typed, staffId }: { seen: Seen; readingId: number | null; typed: Seen | null; staffId: number },
+): Promise<number> {
+  const promise = promiseOf(accepted, state);
+  const findings = compareProof(promise, seen, await mostHeldIn(db, state, promise.totalMiB));
+  const fitting = state.work.fittings.find(({ quoteId }) => quoteId === accepted.quote.id);
+  return insertProof(
+    db,
+    {
+      jobId: state.job.id,
+      quoteId: accepted.quote.id,
+      place: accepted.option.place,
+      fittingId: fitting?.id ?? null,
+      readingId,
+      typed,
+      findings,
+      verdict: verdictOf(findings),
+    },
+    staffId,
+  );
+}
+
+/** What comes of a report: it is held against the promise, or kept apart until somebody says that it is this machine's. */
+export type TakenProof = { held: true } | { held: false; reading: number; sentence: string };
+
+/** Takes the report of a machine after fitting, to be held against the accepted option. */
+export async function takeProof(
+  caller: Caller,
+  jobId: number,
+  { name, input }: ReadingInput,
+): Promise<Result<TakenProof>> {
+  const outcome = await readApart(input);
+  if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
+  const { reading } = outcome;
+  const { machine } = reading;
+  if (machine === undefined) return fault('bad-input', NO_MACHINE);
+  return changeJob<TakenProof>(caller, jobId, {
+    kind: 'proof-read',
+    detail: { source: name },
+    work: async (db, state) => {
+      const { accepted } = state.work;
+      if (accepted === null) return fault('conflict', NO_PROMISE);
+      const readingId = await insertReading(db, {
+        jobId,
+        purpose: 'proof',
+        optionPlace: accepted.option.place,
+        sourceName: name,
+        input,
+        result: reading,
+        staffId: caller.id,
+      });
+      const before: ReadMachine[] = state.readings.flatMap(({ result, setAside }) =>
+        result.machine === undefined || setAside ? [] : [result.machine],
+      );
+      const sentence = apartFromJob(machine, { before, serial: state.job.serial, changes: changesOf(accepted) });
+      if (sentence !== null) return done({ held: false, reading: readingId, sentence });
+      const seen = seenOfReport(promiseOf(accepted, state), machine);
+      await hold(db, state, accepted, { seen, readingId, typed: null, staffId: caller.id });
+      return done({ held: true });
+    },
+  });
+}
+
+/** An accepted option that changes anything makes the machine say something else than before. */
+const changesOf = ({ option: { before, after } }: Accepted): boolean =>
+  JSON.stringify(before.map(({ capacityMiB }) => capacityMiB)) !==
+  JSON.stringify(after.map(({ capacityMiB }) => capacityMiB));
+
+export const confirmProofSchema = z.strictObject({ reading: idSchema });
+
+/** Holds a report against the promise that was kept apart: somebody says that it is this machine's all the same. */
+export async function confirmProof(
+  caller: Caller,
+  jobId: number,
+  { reading }: z.infer<typeof confirmProofSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'proof-confirmed',
+    detail: { reading },
+    work: async (db, state) => {
+      const { accepted, proofs } = state.work;
+      if (accepted === null) return fault('conflict', NO_PROMISE);
+      const kept = await getReading(db, jobId, reading);
+      if (kept?.result.machine === undefined) return fault('not-found', 'This report is not kept any more.');
+      if (proofs.some(({ readingId }) => readingId === reading)) return done(null);
+      const seen = seenOfReport(promiseOf(accepted, state), kept.result.machine);
+      await hold(db, state, accepted, { seen, readingId: reading, typed: null, staffId: caller.id });
+      return done(null);
+    },
+  });
+}
+
+const UNREAD = 'Type the total as the screen shows it, such as 15.9 GB or 16096 MB.';
+
+export const typedProofSchema = z.strictObject({
+  total: z.string().trim().min(1, UNREAD).max(30),
+  /** does the screen count the modules, or what its system can use? */
+  counts: z.enum(['installed', 'usable']),
+  rateMTs: z.number().int().min(60, 'No memory runs that slow.').max(20_000, 'No memory runs that fast.').nullable(),
+  channels: z.number().int().min(1).max(16).nullable(),
+  /** what the screen shows in each socket, as it was typed; one that is left out is not told */
+  sockets: z.record(z.string().max(60), z.string().trim().max(30)).default({}),
+});
+
+/** Takes what somebody read off the machine's screen. */
+export async function typeProof(
+  caller: Caller,
+  jobId: number,
+  { total, counts, rateMTs, channels, sockets }: z.infer<typeof typedProofSchema>,
+): Promise<Result<null>> {
+  const mib = parseShown(total);
+  if (mib === null) return fault('bad-input', UNREAD);
+  return changeJob(caller, jobId, {
+    kind: 'proof-typed',
+    detail: { total, counts, rateMTs, channels, sockets },
+    work: async (db, state) => {
+      const { accepted } = state.work;
+      if (accepted === null) return fault('conflict', NO_PROMISE);
+      const { before, after, totalMiB } = accepted.option;
+      const modules = [...before.filter(({ fate }) => fate !== 'built-in'), ...after].flatMap(
+        ({ capacityMiB }) => capacityMiB ?? [],
+      );
+      const held = counts === 'usable' ? await mostHeldIn(db, state, totalMiB) : 0;
+      if (!isSomeTotal(mib, modules, held)) {
+        return fault('bad-input', 'No set of this machine’s modules comes to that total: look at the screen again.');
+      }
+      const promise = promiseOf(accepted, state);
+      const told = parseSockets(after, sockets);
+      if (!told.ok) return fault('bad-input', told.sentence);
+      const why = whySocketsDiffer(told.slots, after, { mib, heldMiB: held });
+      if (why !== null) return fault('bad-input', why);
+      const seen: Seen = {
+        installedMiB: counts === 'installed' ? mib : null,
+        usableMiB: counts === 'usable' ? mib : null,
+        rateMTs,
+        channels: channels ?? channelsIn(promise, told.slots),
+        slots: told.slots,
+      };
+      await hold(db, state, accepted, { seen, readingId: null, typed: seen, staffId: caller.id });
+      return done(null);
+    },
+  });
+}
+
+export const dropProofSchema = z.strictObject({ proof: idSchema });
+
+/** Takes a proof out that nobody signed. */
+export async function takeProofOut(
+  caller: Caller,
+  jobId: number,
+  { proof }: z.infer<typeof dropProofSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'proof-taken-out',
+    detail: { proof },
+    work: async (db) =>
+      (await dropProof(db, jobId, proof))
+        ? done(null)
+        : fault('conflict', 'It is signed, and stays; or it is gone already.'),
+  });
+}

@@ -1,0 +1,130 @@
+import { z } from 'zod';
+import { idSchema } from '../../../core/bounds';
+import type { Finding } from '../../../core/proving/compare-proof';
+import type { Queryable } from '../../../store/database';
+import { insertFollowUp, PROOF_DEPTHS, signProof } from '../../../store/job/proofs';
+import { insertTrial } from '../../../store/library/trials';
+import { settlePieces } from '../../market/shelf';
+import { done, fault, type Result } from '../../result';
+import { type Caller, mayDo } from '../../staff/access';
+import type { Accepted } from '../bench/job-work';
+import { changeJob } from '../change-job';
+import type { JobState } from '../job-state';
+import { trialOfOption } from '../limits/trial-of-option';
+
+export const signSchema = z.strictObject({
+  proof: idSchema,
+  verdict: z.enum(['kept', 'remark', 'broken']),
+  remark: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
+  depth: z.enum(PROOF_DEPTHS),
+  loadedMinutes: z.number().int().min(1).max(10_000).nullable().default(null),
+});
+
+const SEVERITY = ['kept', 'remark', 'broken'] as const;
+
+/** The technician signs what the proof found: then it is the customer's sheet, and evidence of the model. */
+export async function signTheProof(
+  caller: Caller,
+  jobId: number,
+  { proof: id, verdict, remark, depth, loadedMinutes }: z.infer<typeof signSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'proof-signed',
+    detail: { proof: id, verdict, depth },
+    work: async (db, state) => {
+      const proof = state.work.proofs.find((one) => one.id === id);
+      const { accepted } = state.work;
+      if (proof === undefined || accepted === null) return fault('not-found', 'This proof is not kept any more.');
+      if (proof.signedOn !== null) return fault('conflict', 'It is signed already, and stays as it is.');
+      if (SEVERITY.indexOf(verdict) < SEVERITY.indexOf(proof.verdict)) {
+        return fault('conflict', 'What was found speaks against that: read the machine again, or sign what it says.');
+      }
+      if (verdict === 'remark' && remark === '')
+        return fault('bad-input', 'Say in a sentence what the customer has to know.');
+      if (depth === 'loaded' && loadedMinutes === null)
+        return fault('bad-input', 'Say for how many minutes it ran loaded.');
+      const trialId =
+        verdict === 'broken'
+          ? null
+          : await proofTrial(db, state, accepted, {
+              findings: proof.findings,
+              depth,
+              loadedMinutes,
+              remark,
+              staffId: caller.id,
+            });
+      const minutes = depth === 'loaded' ? loadedMinutes : null;
+      await signProof(db, id, { verdict, remark, depth, loadedMinutes: minutes, trialId, staffId: caller.id });
+      if (verdict !== 'broken') await settlePieces(db, jobId, accepted.option);
+      return done(null);
+    },
+  });
+}
+
+/** What was proved becomes evidence of the model, as deep as it was looked at. */
+async function proofTrial(
+  db: Queryable,
+  state: JobState,
+  { option }: Accepted,
+  {
+    findings,
+    depth,
+    loadedMinutes,
+    remark,
+    staffId,
+  }: {
+    findings: readonly Finding[];
+    depth: (typeof PROOF_DEPTHS)[number];
+    loadedMinutes: number | null;
+    remark: string;
+    staffId: number;
+  },
+): Promise<number | null> {
+  const { job } = state;
+  if (job.modelId === null) return null;
+  const ran = depth === 'loaded' && loadedMinutes !== null ? `ran loaded for ${loadedMinutes} minutes` : '';
+  const note = [`proof of job ${job.id}`, ran, remark].filter((part) => part !== '').join('; ');
+  const trial = trialOfOption(state, option, {
+    outcome: 'works',
+    depth,
+    note: note.slice(0, 500),
+    // What it ran at, not what was hoped for.
+    rateMTs: findings.find(({ kind }) => kind === 'rate')?.figures.found ?? null,
+  });
+  return trial === null ? null : insertTrial(db, job.modelId, trial, { jobId: job.id, staffId });
+}
+
+export const followUpSchema = z.strictObject({
+  proof: idSchema,
+  works: z.boolean(),
+  note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
+});
+
+/** Weeks later: does it still run? Evidence of the deepest kind, where whoever asked may write that. */
+export async function followUp(
+  caller: Caller,
+  jobId: number,
+  { proof: id, works, note }: z.infer<typeof followUpSchema>,
+): Promise<Result<null>> {
+  return changeJob(caller, jobId, {
+    kind: 'followed-up',
+    detail: { proof: id, works },
+    work: async (db, state) => {
+      const proof = state.work.proofs.find((one) => one.id === id && one.signedOn !== null);
+      const { accepted } = state.work;
+      if (proof === undefined || accepted === null) return fault('not-found', 'There is no signed proof to follow up.');
+      const trial = trialOfOption(state, accepted.option, {
+        outcome: works ? 'works' : 'starts-with-faults',
+        depth: 'weeks',
+        note: [`asked after job ${jobId}`, note].filter((part) => part !== '').join('; '),
+      });
+      const { modelId } = state.job;
+      const trialId =
+        trial === null || modelId === null || !mayDo(caller, 'library.write')
+          ? null
+          : await insertTrial(db, modelId, trial, { jobId, staffId: caller.id });
+      await insertFollowUp(db, id, { works, note, on: state.today, trialId, staffId: caller.id });
+      return done(null);
+    },
+  });
+}

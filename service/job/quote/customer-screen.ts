@@ -1,0 +1,21 @@
+import type { CustomerScreen } from '../../../core/quoting/customer-view';
+import { customerOptions } from '../../../core/quoting/staff-view';
+import { machineName, showJob } from '../job-state';
+import { draftOptions } from '../options/draft-options';
+
+/** The screen turned to the customer; null: there is no such job. */
+export async function customerScreen(jobId: number): Promise<CustomerScreen | null> {
+  const state = await showJob(jobId);
+  if (state === null) return null;
+  const { job, shop, slots, language, pricing } = state;
+  return {
+    jobId,
+    language,
+    currency: shop.currency,
+    machine: machineName(job),
+    todayMiB: slots.reduce((sum, { module }) => sum + (module?.capacityMiB ?? 0), 0),
+    isExempt: pricing.exempt !== null,
+    isTaxAdded: pricing.taxWay === 'added',
+    options: customerOptions(draftOptions(state).flatMap((one) => (one.ok ? [one.option] : []))),
+  };
+}

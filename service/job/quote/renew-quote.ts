@@ -1,0 +1,79 @@
+import type { PlanCase } from '../../../core/planning/model/case';
+import type { Plan } from '../../../core/planning/search/plan';
+import { Planner } from '../../../core/planning/search/planner';
+import { nextEqual } from '../../../core/quoting/drift/drift';
+import type { Renewed } from '../../../core/quoting/drift/drift-words';
+import type { QuoteOption } from '../../../core/quoting/snapshot';
+import type { LineEdits } from '../../../core/quoting/terms-schema';
+import { type Choice, listEdits, openDraft, putChoice, suggest } from '../../../store/job/quotes';
+import { done, fault, type Result } from '../../result';
+import type { Caller } from '../../staff/access';
+import { changeJob } from '../change-job';
+import type { JobState } from '../job-state';
+import { draftOption } from '../options/draft-options';
+
+/** So long it plans before it lets others in, ms. */
+const TURN_MS = 20;
+
+/** All plans of a case, worked out in turns, so that the shop's other work goes on meanwhile. */
+async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
+  const steps = new Planner(planCase).steps();
+  let from = performance.now();
+  for (;;) {
+    const step = steps.next();
+    if (step.done === true) return step.value.plans;
+    if (performance.now() - from < TURN_MS) continue;
+    await new Promise((resolve) => setImmediate(resolve));
+    from = performance.now();
+  }
+}
+
+/** The same plan where it can still be had, else the next best equal one; null: neither. */
+async function renewed(
+  state: JobState,
+  { place, shop }: QuoteOption,
+  edits: LineEdits,
+  equalTo: () => Promise<Plan | null>,
+): Promise<{ choice: Choice; how: 'same' | 'equal' } | null> {
+  const same = { place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })), edits };
+  if (draftOption(state, same).ok) return { choice: same, how: 'same' };
+  const plan = await equalTo();
+  return plan === null ? null : { choice: { place, kept: plan.kept, bought: plan.bought, edits }, how: 'equal' };
+}
+
+/**
+ * Puts the options of the quote that is out on the slip again at today's prices, each with the next best equal plan where its
+ * own cannot be had any more. The quote itself stays as it is until the new version is sent.
+ */
+export async function renewQuote(caller: Caller, jobId: number): Promise<Result<Renewed>> {
+  return changeJob(caller, jobId, {
+    kind: 'quote-renewed',
+    work: async (db, state) => {
+      const current = state.sent.find((quote) => quote.state === 'sent');
+      if (current === undefined) return fault('conflict', 'No quote of this job is out.');
+      if ((state.draft?.choices.length ?? 0) > 0)
+        return fault('conflict', 'There are options on the slip already: send them, or take them off first.');
+      if (!state.jobCase.ok) return fault('conflict', 'The machine has gaps: fill them on Limits first.');
+      const { planCase } = state.jobCase;
+      let plans: Promise<readonly Plan[]> | null = null;
+      const found: Renewed = { same: [], equal: [], lost: [] };
+      const choices: Choice[] = [];
+      const edits = await listEdits(db, current.id);
+      for (const option of current.snapshot.options) {
+        const one = await renewed(state, option, edits.get(option.place) ?? {}, async () => {
+          plans ??= plansInTurns(planCase);
+          return nextEqual(option, await plans);
+        });
+        if (one !== null) choices.push(one.choice);
+        found[one?.how ?? 'lost'].push(option.place);
+      }
+      if (choices.length === 0)
+        return fault('conflict', 'Nothing equal can be had any more: choose anew on the ladder.');
+      const draft = await openDraft(db, jobId);
+      for (const choice of choices) await putChoice(db, draft.id, choice);
+      const { suggested } = current.snapshot;
+      await suggest(db, draft.id, choices.some(({ place }) => place === suggested) ? suggested : null);
+      return done(found);
+    },
+  });
+}

@@ -1,0 +1,52 @@
+import { modelsNamed } from '../../core/market/named-model';
+import type { Queryable } from '../../store/database';
+import { findModels } from '../../store/library/find-models';
+import { summariesOf } from '../../store/library/models';
+import { bindListed, listSaidModels, noteLotsOf } from '../../store/market/list-changes';
+import { bindSaid, listUnboundSayings } from '../../store/market/originals';
+
+/** A machine that an original is said to be for, as written, and whose; empty: nobody says. */
+export interface Saying {
+  maker: string;
+  said: string;
+}
+
+/** One model that a saying stands for; null: none that is sure. */
+export interface Bound extends Saying {
+  modelId: number | null;
+}
+
+/** Models that may be meant by a saying are looked at, the likeliest. */
+const LOOKED_AT = 12;
+/** Sayings of one list, or of the whole market, that are looked up at once; further ones are left to be settled by hand. */
+const MOST_SAYINGS = 2_000;
+
+/** Which models of the library sayings stand for: only those that are named just so. */
+export async function lookUp(db: Queryable, sayings: readonly Saying[]): Promise<Bound[]> {
+  const bound: Bound[] = [];
+  for (const { maker, said } of sayings) {
+    const found = await findModels(db, `${maker} ${said}`, LOOKED_AT);
+    const named = modelsNamed(said, maker, found);
+    if (!named.ok || named.ids.length === 0) bound.push({ maker, said, modelId: null });
+    else bound.push(...named.ids.map((modelId) => ({ maker, said, modelId })));
+  }
+  return bound;
+}
+
+/** Binds what an applied list says its originals are for. */
+export async function bindList(db: Queryable, list: { id: number; sellerId: number }): Promise<void> {
+  const sayings = await listSaidModels(db, list.id, MOST_SAYINGS);
+  if (sayings.length > 0) await bindListed(db, list, await lookUp(db, sayings));
+  await noteLotsOf(db, list.sellerId);
+}
+
+/** Tries anew to bind what waits for models that the library has learned, within the change that taught it them. */
+export async function bindWaiting(db: Queryable, modelIds: readonly number[]): Promise<void> {
+  const waiting = await listUnboundSayings(db, MOST_SAYINGS);
+  if (waiting.length === 0 || modelIds.length === 0) return;
+  const learned = await summariesOf(db, [...modelIds]);
+  const touched = waiting.filter(({ maker, said }) => modelsNamed(said, maker, learned).ids.length > 0);
+  for (const { maker, said, modelId } of await lookUp(db, touched)) {
+    if (modelId !== null) await bindSaid(db, { maker, said, modelId });
+  }
+}

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { LANGUAGES } from '../../core/quoting/words/language';
+import { pool, transaction } from '../../store/database';
+import { noteEvent } from '../../store/events';
+import { getShop, PAPERS, type Papers, type Shop, updatePapers } from '../../store/shop/shop';
+import { done, type Result } from '../result';
+import type { Caller } from '../staff/access';
+
+export const papersSchema = z.strictObject({
+  language: z.enum(LANGUAGES),
+  paper: z.enum(PAPERS),
+  mailFrom: z.union([z.literal(''), z.email('A mail address is written as quotes@shop.example.').max(200)]),
+  remindDays: z.number().int().min(0, 'Days are 0 or more.').max(30, 'A month before is early enough.'),
+});
+
+export async function showPapers(): Promise<Papers & Pick<Shop, 'hasLogo'>> {
+  const { language, paper, mailFrom, remindDays, hasLogo } = await getShop(pool());
+  return { language, paper, mailFrom, remindDays, hasLogo };
+}
+
+/** Writes what customers' papers are usually written in, and what they are printed on. */
+export async function savePapers(caller: Caller, papers: z.infer<typeof papersSchema>): Promise<Result<null>> {
+  return transaction(async (db) => {
+    await updatePapers(db, papers);
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'papers-changed', detail: papers });
+    return done(null);
+  });
+}

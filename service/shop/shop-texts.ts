@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { LANGUAGES, type Language } from '../../core/quoting/words/language';
+import { SUPPLIED_TEXTS, TEXT_KEYS, type TextKey, type TextSet, textFault } from '../../core/quoting/words/shop-texts';
+import { pool, type Queryable, transaction } from '../../store/database';
+import { noteEvent } from '../../store/events';
+import { approveText, listShopTexts } from '../../store/shop/shop-texts';
+import { done, fault, type Result } from '../result';
+import type { Caller } from '../staff/access';
+
+/** The shop's texts in a language, and which of them nobody approved as they read now. */
+export interface TextsInLanguage {
+  texts: TextSet;
+  unapproved: ReadonlySet<TextKey>;
+}
+
+export async function textsIn(db: Queryable, language: Language): Promise<TextsInLanguage> {
+  const supplied = SUPPLIED_TEXTS[language];
+  const approved = new Map((await listShopTexts(db, language)).map((text) => [text.key, text]));
+  const worded = TEXT_KEYS.map((key) => [key, approved.get(key)?.words ?? supplied[key]] as const);
+  return {
+    texts: Object.fromEntries(worded) as TextSet,
+    unapproved: new Set(
+      TEXT_KEYS.filter((key) => {
+        const text = approved.get(key);
+        return text === undefined || (text.words === null && text.supplied !== supplied[key]);
+      }),
+    ),
+  };
+}
+
+/** A text as its owner looks at it. */
+export interface TextRow {
+  key: TextKey;
+  words: string;
+  supplied: string;
+  /** null: it is not approved as it reads */
+  approved: { by: string; on: string } | null;
+}
+
+/** All texts in all languages. */
+export async function showTexts(): Promise<Record<Language, TextRow[]>> {
+  const known = new Map((await listShopTexts(pool(), null)).map((text) => [`${text.language} ${text.key}`, text]));
+  const rows = LANGUAGES.map((language): [Language, TextRow[]] => [
+    language,
+    TEXT_KEYS.map((key) => {
+      const supplied = SUPPLIED_TEXTS[language][key];
+      const text = known.get(`${language} ${key}`);
+      const isCurrent = text !== undefined && (text.words !== null || text.supplied === supplied);
+      return {
+        key,
+        words: text?.words ?? supplied,
+        supplied,
+        approved: isCurrent ? { by: text.approvedBy, on: text.approvedOn } : null,
+      };
+    }),
+  ]);
+  return Object.fromEntries(rows) as Record<Language, TextRow[]>;
+}
+
+export const approvalSchema = z.strictObject({
+  language: z.enum(LANGUAGES),
+  /** the texts that are approved as they are worded here */
+  texts: z
+    .array(z.strictObject({ key: z.enum(TEXT_KEYS as [TextKey, ...TextKey[]]), words: z.string().max(2000) }))
+    .min(1)
+    .max(TEXT_KEYS.length),
+});
+
+/** Approves texts as they are worded; one that reads as it is supplied stays tied to that. */
+export async function approveTexts(
+  caller: Caller,
+  { language, texts }: z.infer<typeof approvalSchema>,
+): Promise<Result<null>> {
+  for (const { words } of texts) {
+    const wrong = textFault(words);
+    if (wrong !== null) return fault('bad-input', wrong);
+  }
+  return transaction(async (db) => {
+    for (const { key, words } of texts) {
+      const supplied = SUPPLIED_TEXTS[language][key];
+      const own = words.trim() === supplied ? null : words.trim();
+      await approveText(db, { key, language, words: own, supplied }, caller.id);
+    }
+    const detail = { language, keys: texts.map(({ key }) => key) };
+    await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'texts-approved', detail });
+    return done(null);
+  });
+}

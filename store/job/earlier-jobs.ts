@@ -1,0 +1,79 @@
+import { many, type Queryable } from '../database';
+
+/** A job of before that may be of the same customer or machine. */
+export interface EarlierJob {
+  id: number;
+  customerId: number;
+  customer: string;
+  phone: string;
+  email: string;
+  machine: string;
+  serial: string;
+  totalMiB: number;
+  quoteNumber: string | null;
+  /** the day it was opened, in the shop's zone */
+  on: string;
+  /** what says that it belongs here */
+  by: 'serial' | 'customer' | 'phone' | 'email' | 'name';
+}
+
+/** What is known of the job at hand, or what was typed; empty: nothing. */
+export interface Seen {
+  /** only jobs that were opened before it; 0: all */
+  jobId: number;
+  customerId: number;
+  serial: string;
+  phone: string;
+  email: string;
+  name: string;
+}
+
+/** Fewer digits are no telephone number. */
+const LEAST_DIGITS = 5;
+
+const THEIR_LAST_JOBS = `cross join lateral (
+    select id from job where customer_id = customer.id order by id desc limit 6
+  ) as of_customer`;
+
+/**
+ * Jobs of before with the same serial, customer, telephone number, e-mail or name, the surest sign first. Each part is
+ * a query of its own, so that each has its index.
+ */
+export const EARLIER_JOBS = `
+with sign as (
+  select job.id, 1 as place, 'serial' as by from job where serial <> '' and lower(serial) = lower($2)
+  union all
+  select job.id, 2, 'customer' from job where customer_id = $1
+  union all
+  select of_customer.id, 3, 'phone' from customer ${THEIR_LAST_JOBS}
+    where phone <> '' and length($3) >= ${LEAST_DIGITS} and regexp_replace(phone, '[^0-9]', '', 'g') = $3
+  union all
+  select of_customer.id, 4, 'email' from customer ${THEIR_LAST_JOBS}
+    where email <> '' and $4 <> '' and lower(email) = lower($4)
+  union all
+  select of_customer.id, 5, 'name' from customer ${THEIR_LAST_JOBS}
+    where length($5) > 3 and lower(name) % lower($5) and similarity(lower(name), lower($5)) > 0.6
+), surest as (
+  select distinct on (id) id, place, by from sign where id < $6 or $6 = 0 order by id, place
+), best as (
+  select id, place, by from surest order by place, id desc limit 6
+)
+select job.id, customer.id as "customerId", customer.name as customer, phone, email,
+  trim(machine_maker || ' ' || machine_name) as machine, serial,
+  (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
+  (select number from quote where job_id = job.id and state = 'sent') as "quoteNumber",
+  (job.created_at at time zone (select time_zone from shop))::date::text as "on", by
+from best join job on job.id = best.id join customer on customer.id = job.customer_id
+order by place, job.id desc`;
+
+/** Jobs that the job at hand, or what was typed, may go back to. */
+export async function findEarlierJobs(db: Queryable, seen: Seen): Promise<EarlierJob[]> {
+  return many<EarlierJob & Record<string, unknown>>(db, EARLIER_JOBS, [
+    seen.customerId,
+    seen.serial,
+    seen.phone.replace(/\D/g, ''),
+    seen.email,
+    seen.name,
+    seen.jobId,
+  ]);
+}

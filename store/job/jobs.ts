@@ -1,0 +1,420 @@
+import type { JobSlot } from '../../core/machine/slots/job-slot';
+import type { Station } from '../../core/machine/station';
+import type { Steering } from '../../core/planning/filters/steering';
+import type { Language } from '../../core/quoting/words/language';
+import { many, maybeOne, one, type Queryable, run } from '../database';
+
+export interface Customer {
+  id: number;
+  name: string;
+  phone: string;
+  email: string;
+  /** what this customer's papers are written in; null: as the shop's are */
+  language: Language | null;
+  /** why this customer pays no tax; null: pays it */
+  taxExempt: string | null;
+}
+
+export interface Job {
+  id: number;
+  customer: Customer;
+  modelId: number | null;
+  machineMaker: string;
+  machineName: string;
+  serial: string;
+  complaint: string;
+  needMiB: number | null;
+  budgetCents: number | null;
+  cpu: string;
+  uses: string[];
+  fullPart: 'memory' | 'storage' | 'both' | 'neither' | null;
+  inUseMiB: number | null;
+  /** `YYYY-MM-DD` */
+  neededBy: string | null;
+  cover: 'none' | 'warranty' | 'support' | null;
+  os: string;
+  osBits: 32 | 64 | null;
+  /** the customer has not bought the machine yet */
+  notBought: boolean;
+  /** how its ladder was steered last, beside need and budget */
+  steering: Omit<Steering, 'needMiB' | 'budgetCents'>;
+  station: Station;
+  slotsVersion: number;
+  limitsAgreedAt: Date | null;
+  closedAt: Date | null;
+  /** how it ended; null: it is open, or nobody said */
+  closedAs: Closing | null;
+  closedWhy: string;
+  /** it came to nothing, and why; null: it goes on */
+  fellThrough: string | null;
+  createdAt: Date;
+  touchedAt: Date;
+}
+
+const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', customer.name, 'phone', customer.phone,
+    'email', customer.email, 'language', customer.language, 'taxExempt', customer.tax_exempt) as customer, model_id as "modelId", machine_maker as "machineMaker",
+    machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
+    uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
+    not_bought as "notBought",
+    jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
+      'sellersOut', sellers_out) as steering, station,
+    slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
+    closed_as as "closedAs", closed_why as "closedWhy",
+    case when fell_through_at is not null then fell_through_why end as "fellThrough",
+    job.created_at as "createdAt", touched_at as "touchedAt"
+  from job join customer on customer.id = customer_id`;
+
+export async function insertJob(db: Queryable): Promise<number> {
+  const customer = await one<{ id: number }>(db, 'insert into customer default values returning id');
+  const job = await one<{ id: number }>(db, 'insert into job (customer_id) values ($1) returning id', [customer.id]);
+  return job.id;
+}
+
+export async function getJob(db: Queryable, id: number): Promise<Job | null> {
+  return maybeOne<Job & Record<string, unknown>>(db, `${SELECT} where job.id = $1`, [id]);
+}
+
+/**
+ * The job, locked until the transaction ends, so that changes of one job follow each other. It is read after the lock is there:
+ * whoever waited for it would else see the customer as before the change that they waited for (PostgreSQL, 13.2.1).
+ */
+export async function lockJob(db: Queryable, id: number): Promise<Job | null> {
+  await run(db, 'select from job where id = $1 for update', [id]);
+  return getJob(db, id);
+}
+
+export interface JobRow extends Job {
+  quoteNumber: string | null;
+  slotCount: number;
+  gapCount: number;
+  totalMiB: number;
+  /** something in its slots is no capacity: it was let in before there were bounds */
+  isBroken: boolean;
+  choiceCount: number;
+  /** of the quote that is out: the option that was accepted, and what else was said to it */
+  acceptedPlace: number | null;
+  declined: boolean;
+  lapsed: boolean;
+  /** days until it lapses, negative once it has; null: no quote is out */
+  daysLeft: number | null;
+  /** mail of it was refused, or may not have arrived */
+  mailStuck: boolean;
+  openQuestions: number;
+  /** the last time on the bench came to its end; and the promise was held against the machine, signed and not broken */
+  fitted: boolean;
+  proved: boolean;
+  /** how what was ordered for it stands; null: nothing was */
+  parts: 'on-the-way' | 'here' | null;
+}
+
+/** A window of the open jobs for the counter, last touched first: $1 how many, $2 after how many. */
+export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
+    (select count(*) from job_slot where job_id = job.id) as "slotCount",
+    (select count(*) from job_slot where job_id = job.id and module is not null
+       and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",
+    (select coalesce(sum(bounded_mib(module)), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
+    exists (select from job_slot where job_id = job.id and module ->> 'capacityMiB' is not null and bounded_mib(module) is null) as "isBroken",
+    (select count(*) from quote_choice where quote_id = draft.id) as "choiceCount",
+    (select place from quote_answer where quote_id = sent.id and kind = 'accepted') as "acceptedPlace",
+    exists (select from quote_answer where quote_id = sent.id and kind = 'declined') as declined,
+    coalesce(sent.valid_until < (select (now() at time zone time_zone)::date from shop), false) as lapsed,
+    sent.valid_until - (select (now() at time zone time_zone)::date from shop) as "daysLeft",
+    exists (select from mail where quote_id = sent.id and mail.state in ('refused', 'unsure')) as "mailStuck",
+    (select count(*) from quote_answer as said where said.quote_id = sent.id and kind = 'question'
+       and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
+    exists (select from proof where quote_id = sent.id and signed_at is not null and verdict <> 'broken') as proved,
+    coalesce((select jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = fitting.id and undone_at is null)
+        and not exists (select from proof where fitting_id = fitting.id and signed_at is not null and verdict = 'broken')
+      from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted,
+    (select case when count(*) = 0 then null when bool_or(line.quantity > coalesce((select sum(quantity) from part_news
+         where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
+      from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
+      where line.job_id = job.id) as parts
+  from (${SELECT} where closed_at is null and begun_at is not null order by touched_at desc, job.id desc limit $1 offset $2) as job
+  left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
+  left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
+  order by job."touchedAt" desc, job.id desc`;
+
+export async function listCounterJobs(db: Queryable, window: { most: number; after: number }): Promise<JobRow[]> {
+  return many<JobRow & Record<string, unknown>>(db, { name: 'counter jobs', text: COUNTER_JOBS }, [
+    window.most,
+    window.after,
+  ]);
+}
+
+export interface IntakePatch {
+  customerName?: string;
+  phone?: string;
+  email?: string;
+  language?: Customer['language'];
+  taxExempt?: string | null;
+  machineMaker?: string;
+  machineName?: string;
+  serial?: string;
+  complaint?: string;
+  needMiB?: number | null;
+  budgetCents?: number | null;
+  cpu?: string;
+  uses?: string[];
+  fullPart?: Job['fullPart'];
+  inUseMiB?: number | null;
+  neededBy?: string | null;
+  cover?: Job['cover'];
+  os?: string;
+  osBits?: Job['osBits'];
+  notBought?: boolean;
+}
+
+const CUSTOMER_FIELDS = {
+  customerName: 'name',
+  phone: 'phone',
+  email: 'email',
+  language: 'language',
+  taxExempt: 'tax_exempt',
+} as const;
+const JOB_FIELDS = {
+  machineMaker: 'machine_maker',
+  machineName: 'machine_name',
+  serial: 'serial',
+  complaint: 'complaint',
+  needMiB: 'need_mib',
+  budgetCents: 'budget_cents',
+  cpu: 'cpu',
+  uses: 'uses',
+  fullPart: 'full_part',
+  inUseMiB: 'in_use_mib',
+  neededBy: 'needed_by',
+  cover: 'cover',
+  os: 'os',
+  osBits: 'os_bits',
+  notBought: 'not_bought',
+} as const;
+
+async function setFields(
+  db: Queryable,
+  table: 'job' | 'customer',
+  id: number,
+  fields: Record<string, string>,
+  patch: Record<string, unknown>,
+): Promise<void> {
+  const names = Object.keys(fields).filter((name) => patch[name] !== undefined);
+  if (names.length === 0) return;
+  const sets = names.map((name, index) => `${fields[name]} = $${index + 2}`);
+  await run(db, `update ${table} set ${sets.join(', ')} where id = $1`, [id, ...names.map((name) => patch[name])]);
+}
+
+/** Writes the fields that the patch names, and no others. */
+export async function patchIntake(db: Queryable, job: Job, patch: IntakePatch): Promise<void> {
+  const values: Record<string, unknown> = { ...patch };
+  await setFields(db, 'customer', job.customer.id, CUSTOMER_FIELDS, values);
+  await setFields(db, 'job', job.id, JOB_FIELDS, values);
+}
+
+export async function setModel(db: Queryable, jobId: number, modelId: number | null): Promise<void> {
+  await run(db, 'update job set model_id = $2 where id = $1', [jobId, modelId]);
+}
+
+/** Remembers how the ladder is steered. */
+export async function setSteering(db: Queryable, jobId: number, steering: Steering): Promise<void> {
+  const { needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut } = steering;
+  await run(
+    db,
+    `update job set need_mib = $2, budget_cents = $3, free_slots = $4, least_rate_mts = $5, lanes_out = $6, sellers_out = $7
+     where id = $1`,
+    [jobId, needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut],
+  );
+}
+
+export async function setStation(db: Queryable, jobId: number, station: Station): Promise<void> {
+  await run(db, 'update job set station = $2 where id = $1', [jobId, station]);
+}
+
+export async function setLimitsAgreed(db: Queryable, jobId: number, agreed: boolean): Promise<void> {
+  await run(db, 'update job set limits_agreed_at = case when $2 then now() end where id = $1', [jobId, agreed]);
+}
+
+export async function touchJob(db: Queryable, jobId: number): Promise<void> {
+  await run(db, 'update job set touched_at = now(), begun_at = coalesce(begun_at, now()) where id = $1', [jobId]);
+}
+
+/** How a job ends. */
+export const CLOSINGS = ['done', 'declined', 'not-possible', 'dropped'] as const;
+export type Closing = (typeof CLOSINGS)[number];
+
+export async function closeJob(db: Queryable, jobId: number, end: { as: Closing; why: string }): Promise<void> {
+  await run(db, 'update job set closed_at = now(), closed_as = $2, closed_why = $3 where id = $1', [
+    jobId,
+    end.as,
+    end.why,
+  ]);
+}
+
+/** Opens a closed job again; false where it is open. */
+export async function reopenJob(db: Queryable, jobId: number): Promise<boolean> {
+  const opened = await run(
+    db,
+    `update job set closed_at = null, closed_as = null, closed_why = '', touched_at = now()
+     where id = $1 and closed_at is not null`,
+    [jobId],
+  );
+  return opened > 0;
+}
+
+/** Nothing is in such a job: no name, no reading, no slot, no quote, nothing ordered or taken from it. */
+const EMPTY = `machine_maker = '' and machine_name = '' and serial = '' and complaint = '' and need_mib is null and model_id is null
+  and exists (select from customer where customer.id = customer_id and name = '' and phone = '' and email = '')
+  and not exists (select from reading where job_id = job.id) and not exists (select from job_picture where job_id = job.id)
+  and not exists (select from job_slot where job_id = job.id)
+  and not exists (select from quote where job_id = job.id) and not exists (select from offer where job_id = job.id)
+  and not exists (select from shelf_piece where job.id in (job_id, origin_job_id))
+  and not exists (select from part_order_line where job_id = job.id)`;
+
+/** Deletes a job with nothing in it; false where something is. */
+export async function deleteEmptyJob(db: Queryable, jobId: number): Promise<boolean> {
+  const deleted = await many<{ customerId: number }>(
+    db,
+    `delete from job where id = $1 and ${EMPTY} returning customer_id as "customerId"`,
+    [jobId],
+  );
+  for (const { customerId } of deleted)
+    await run(db, 'delete from customer where id = $1 and not exists (select from job where customer_id = $1)', [
+      customerId,
+    ]);
+  return deleted.length > 0;
+}
+
+/** Forgets jobs that were opened a day ago and in which nothing was put since. */
+export async function forgetUnbegun(db: Queryable): Promise<void> {
+  const ids = await many<{ id: number }>(
+    db,
+    "select id from job where begun_at is null and created_at < now() - interval '1 day' order by id limit 100",
+  );
+  for (const { id } of ids) await deleteEmptyJob(db, id);
+}
+
+/** A closed job as it is listed. */
+export interface ClosedJob {
+  id: number;
+  customer: string;
+  machineMaker: string;
+  machineName: string;
+  closedAs: Closing | null;
+  closedWhy: string;
+  closedAt: Date;
+}
+
+export async function listClosedJobs(db: Queryable, window: { most: number; after: number }): Promise<ClosedJob[]> {
+  return many<ClosedJob & Record<string, unknown>>(
+    db,
+    `select job.id, customer.name as customer, machine_maker as "machineMaker", machine_name as "machineName",
+       closed_as as "closedAs", closed_why as "closedWhy", closed_at as "closedAt"
+     from job join customer on customer.id = customer_id
+     where closed_at is not null order by closed_at desc, job.id desc limit $1 offset $2`,
+    [window.most, window.after],
+  );
+}
+
+export async function listSlots(db: Queryable, jobId: number): Promise<JobSlot[]> {
+  return many<JobSlot & Record<string, unknown>>(
+    db,
+    `select name, channel, bank, max_mib as "maxMiB", lid_name as "lidName", soldered, blocked, keep, credit_cents as "creditCents", module,
+       place_source as "placeSource", module_source as "moduleSource"
+     from job_slot where job_id = $1 order by position`,
+    [jobId],
+  );
+}
+
+/** Puts these slots in place of the job's and counts the change. */
+export async function replaceSlots(db: Queryable, jobId: number, slots: readonly JobSlot[]): Promise<void> {
+  await run(db, 'delete from job_slot where job_id = $1', [jobId]);
+  for (const [index, slot] of slots.entries()) {
+    await run(
+      db,
+      `insert into job_slot (job_id, position, name, channel, bank, max_mib, soldered, keep, credit_cents, module,
+         place_source, module_source, lid_name, blocked)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
+      [
+        jobId,
+        index + 1,
+        slot.name,
+        slot.channel,
+        slot.bank,
+        slot.maxMiB,
+        slot.soldered,
+        slot.keep,
+        slot.creditCents,
+        slot.module,
+        slot.placeSource,
+        slot.moduleSource,
+        slot.lidName ?? null,
+        slot.blocked === true,
+      ],
+    );
+  }
+  await run(db, 'update job set slots_version = slots_version + 1 where id = $1', [jobId]);
+}
+
+/** Writes what becomes of the module in one slot; the version of the slots is told. */
+export async function setKeep(db: Queryable, jobId: number, slot: string, keep: JobSlot['keep']): Promise<number> {
+  await run(db, 'update job_slot set keep = $3 where job_id = $1 and name = $2', [jobId, slot, keep]);
+  const raised = 'update job set slots_version = slots_version + 1 where id = $1 returning slots_version as version';
+  return (await one<{ version: number }>(db, raised, [jobId])).version;
+}
+
+export interface Decision {
+  limitName: string;
+  value: unknown;
+  by: string;
+  at: Date;
+  /** the day it was decided, in the shop's zone */
+  on: string;
+  why: string;
+}
+
+export async function listDecisions(db: Queryable, jobId: number): Promise<Decision[]> {
+  return many<Decision & Record<string, unknown>>(
+    db,
+    `select limit_name as "limitName", value, staff.name as by, decided_at as at, why,
+       (decided_at at time zone (select time_zone from shop))::date::text as "on"
+     from job_limit join staff on staff.id = decided_by where job_id = $1 order by limit_name`,
+    [jobId],
+  );
+}
+
+export async function decide(
+  db: Queryable,
+  jobId: number,
+  decision: { limit: string; value: unknown; why: string },
+  staffId: number,
+): Promise<void> {
+  await run(
+    db,
+    `insert into job_limit (job_id, limit_name, value, why, decided_by) values ($1, $2, $3, $4, $5)
+     on conflict (job_id, limit_name) do update
+       set value = excluded.value, why = excluded.why, decided_by = excluded.decided_by, decided_at = now()`,
+    [jobId, decision.limit, JSON.stringify(decision.value), decision.why, staffId],
+  );
+}
+
+export async function undecide(db: Queryable, jobId: number, limit: string): Promise<void> {
+  await run(db, 'delete from job_limit where job_id = $1 and limit_name = $2', [jobId, limit]);
+}
+
+/** Makes a job one of a customer who is known already; a customer without any job is forgotten. */
+export async function setCustomer(db: Queryable, job: Job, customerId: number): Promise<void> {
+  if (job.customer.id === customerId) return;
+  await run(db, 'update job set customer_id = $2 where id = $1', [job.id, customerId]);
+  await run(db, 'delete from customer where id = $1 and not exists (select from job where customer_id = $1)', [
+    job.customer.id,
+  ]);
+}
+
+/** Notes that a job came to nothing. */
+export async function fallThrough(db: Queryable, id: number, why: string): Promise<void> {
+  await run(db, 'update job set fell_through_at = now(), fell_through_why = $2 where id = $1', [id, why]);
+}
+
+/** It goes on after all. */
+export async function goOn(db: Queryable, id: number): Promise<void> {
+  await run(db, `update job set fell_through_at = null, fell_through_why = '' where id = $1`, [id]);
+}

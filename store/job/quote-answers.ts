@@ -1,0 +1,62 @@
+import type { Question, Said } from '../../core/quoting/quote-answer';
+import { many, one, type Queryable, run } from '../database';
+import { findByLink, type SentQuote } from './quotes';
+
+/** One thing that a customer said, and to which quote. */
+export interface StoredAnswer extends Said {
+  id: number;
+  quoteId: number;
+  /** what the shop answered to a question */
+  reply: Question['reply'];
+}
+
+/** @param answer `takenBy`: who of the shop took it down, where the customer did not answer by the link */
+export async function insertAnswer(
+  db: Queryable,
+  answer: Omit<StoredAnswer, 'id' | 'on' | 'reply'> & { takenBy?: number },
+): Promise<void> {
+  const { quoteId, kind, place, signed, ticked, words, takenBy = null } = answer;
+  await run(
+    db,
+    'insert into quote_answer (quote_id, kind, place, signed, ticked, words, taken_by) values ($1, $2, $3, $4, $5, $6, $7)',
+    [quoteId, kind, place, signed, [...ticked], words, takenBy],
+  );
+}
+
+/** Everything that was said to these quotes, the earliest first. */
+export async function listAnswers(db: Queryable, quoteIds: readonly number[]): Promise<StoredAnswer[]> {
+  return many<StoredAnswer & Record<string, unknown>>(
+    db,
+    `select id, quote_id as "quoteId", kind, place, signed, ticked, said.words,
+       (answered_at at time zone (select time_zone from shop))::date::text as "on",
+       case when answer_id is not null then jsonb_build_object('words', reply.words,
+         'on', (replied_at at time zone (select time_zone from shop))::date::text) end as reply
+     from quote_answer as said left join quote_reply as reply on answer_id = id where quote_id = any($1) order by id`,
+    [[...quoteIds]],
+  );
+}
+
+/** What the shop answers to a question; false: it was answered already. */
+export async function insertReply(db: Queryable, answerId: number, staffId: number, words: string): Promise<boolean> {
+  const noted = `insert into quote_reply (answer_id, staff_id, words) values ($1, $2, $3) on conflict do nothing`;
+  return (await run(db, noted, [answerId, staffId, words])) > 0;
+}
+
+export async function countQuestions(db: Queryable, quoteId: number): Promise<number> {
+  const counting = `select count(*)::integer as count from quote_answer where quote_id = $1 and kind = 'question'`;
+  return (await one<{ count: number }>(db, counting, [quoteId])).count;
+}
+
+/** A sent quote by its link, locked until the transaction ends: whoever else answers it waits. */
+export async function lockByLink(db: Queryable, tokenHash: Buffer): Promise<SentQuote | null> {
+  const linked = 'select quote_id from quote_link where token_hash = $1 and withdrawn_at is null';
+  // The job first, as whoever changes it in the shop does: two who answer at once wait for each other, and never both.
+  await run(db, `select from job where id = (select job_id from quote where id = (${linked})) for update`, [tokenHash]);
+  await run(db, `select from quote where id = (${linked}) for update`, [tokenHash]);
+  return findByLink(db, tokenHash);
+}
+
+/** Notes that a quote's page was opened; only the first time counts. */
+export async function noteOpened(db: Queryable, quoteId: number): Promise<void> {
+  await run(db, 'update quote set opened_at = now() where id = $1 and opened_at is null', [quoteId]);
+}

@@ -1,0 +1,107 @@
+'use client';
+import { COLUMN_ROLES, type ColumnRole } from '@/core/price-list/column-roles';
+import type { ListColumns } from '@/core/price-list/read-row';
+import { useSave } from '../../client/use-save';
+import { Choice } from '../../kit/choice';
+import { Fault } from '../../kit/fault';
+import { INPUT_LOOK } from '../../kit/field';
+import { ROLE_TEXTS } from './list-words';
+
+interface ListColumnsProps {
+  listId: number;
+  read: ListColumns;
+  doubtful: readonly ColumnRole[];
+  why: Partial<Record<ColumnRole, string>>;
+  sample: readonly string[][];
+  /** may they be put right now? */
+  open: boolean;
+}
+
+const CAPACITY_TEXTS = [
+  { value: '', text: 'not told: each is asked' },
+  { value: 'module', text: 'what one module has' },
+  { value: 'kit', text: 'what all of it has' },
+];
+
+/** The first rows of a list with what each column is taken for, to put right. */
+export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: ListColumnsProps) {
+  const { busy, sentence, save } = useSave();
+  const { headings, columns, capacityIs = null } = read;
+  const width = Math.max(0, ...sample.map((row) => row.length));
+  const roleOf = (column: number) => COLUMN_ROLES.find((role) => columns[role] === column);
+  const send = (next: Partial<ListColumns>) =>
+    save('PUT', `/api/lists/${listId}`, { headings, columns, capacityIs, ...next });
+  const put = (column: number, role: string) => {
+    const others = Object.entries(columns).filter(([name, at]) => at !== column && name !== role);
+    const next = Object.fromEntries([...others, ...(role === '' ? [] : [[role, column]])]);
+    return send({ columns: next });
+  };
+  return (
+    <div className="grid gap-2">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard */}
+      <section aria-label="Columns" className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
+        <table className="w-full text-sm border-collapse">
+          <thead>
+            <tr className="border-b-2 border-edge">
+              {Array.from({ length: width }, (_, column) => {
+                const role = roleOf(column);
+                return (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                  <td key={column} className="px-1.5 py-1 border-l border-line first:border-0">
+                    <select
+                      aria-label={`Column ${column + 1} is`}
+                      className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
+                      value={role ?? ''}
+                      disabled={busy || !open}
+                      onChange={(event) => void put(column, event.target.value)}
+                    >
+                      <option value="">not used</option>
+                      {COLUMN_ROLES.map((one) => (
+                        <option key={one} value={one}>
+                          {ROLE_TEXTS[one]}
+                        </option>
+                      ))}
+                    </select>
+                    {role !== undefined && why[role] !== undefined && (
+                      <span className="block text-ink-2 text-xs">{why[role]}</span>
+                    )}
+                    {role !== undefined && doubtful.includes(role) && (
+                      <span className="block text-mind">△ another fits as well</span>
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          </thead>
+          <tbody>
+            {sample.map((row, at) => (
+              <tr
+                // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand as they are
+                key={at}
+                className={`border-b border-line last:border-0 ${at === 0 && headings !== null ? 'font-semibold' : ''}`}
+              >
+                {Array.from({ length: width }, (_, column) => (
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                  <td key={column} className="px-2 py-1 border-l border-line first:border-0 whitespace-nowrap">
+                    {row[column]}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      {columns.capacity !== undefined && columns.modules !== undefined && (
+        <Choice
+          label="The capacity of a pack is"
+          className="w-60"
+          value={capacityIs ?? ''}
+          disabled={busy || !open}
+          onChange={(event) => void send({ capacityIs: (event.target.value || null) as ListColumns['capacityIs'] })}
+          options={CAPACITY_TEXTS}
+        />
+      )}
+      <Fault sentence={sentence} />
+    </div>
+  );
+}

@@ -1,0 +1,41 @@
+'use client';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { callOnce } from '../../client/session-guard';
+import { ProgressBar } from '../../kit/progress-bar';
+import { type ListState, WORK_TEXTS } from './list-words';
+
+export interface ListWork {
+  what: keyof typeof WORK_TEXTS;
+  done: number;
+  whole: number;
+}
+
+const LOOK_MS = 700;
+
+/** How far the work on a list is; the page is drawn anew when it is done. */
+export function ListProgress({ listId, state, work }: { listId: number; state: ListState; work: ListWork | null }) {
+  const router = useRouter();
+  const [now, setNow] = useState(work);
+  useEffect(() => {
+    const timer = setInterval(async () => {
+      const answer = await callOnce<{ state: ListState; work: ListWork | null }>('GET', `/api/lists/${listId}`);
+      if (!answer.ok) return;
+      setNow(answer.value.work);
+      if (answer.value.work === null || answer.value.state !== state) router.refresh();
+    }, LOOK_MS);
+    return () => clearInterval(timer);
+  }, [listId, state, router]);
+  const { what, done, whole } = now ?? { what: 'reading' as const, done: 0, whole: 0 };
+  const percent = whole === 0 ? null : Math.floor((done / whole) * 100);
+  return (
+    <div className="bg-sheet border border-line px-4 py-3 max-w-xl">
+      <p className="font-medium">
+        {WORK_TEXTS[what]}
+        {percent === null ? '…' : `: ${percent} %`}
+      </p>
+      <ProgressBar label={WORK_TEXTS[what]} share={whole === 0 ? null : done / whole} />
+      <p className="text-sm text-ink-2">It goes on if you leave this page. Nothing counts half way.</p>
+    </div>
+  );
+}

@@ -1,0 +1,150 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import type { ColumnRole } from '@/core/price-list/column-roles';
+import { HEAPS, type Heap, type Suspicion } from '@/core/price-list/compare-list';
+import type { ListColumns } from '@/core/price-list/read-row';
+import { useSave } from '../../client/use-save';
+import { Button } from '../../kit/button';
+import { Check } from '../../kit/check';
+import { Fault } from '../../kit/fault';
+import { Notice } from '../../kit/notice';
+import { ColumnsOfList } from './list-columns';
+import { type ListCurrencies, ListHeap, type ListRow } from './list-heap';
+import { ListProgress, type ListWork } from './list-progress';
+import { countText, type ListState, outcomeText } from './list-words';
+
+/** A list as it is looked at. */
+export interface LookedAtList extends ListColumns {
+  id: number;
+  name: string;
+  seller: string;
+  state: ListState;
+  sentence: string | null;
+  sample: string[][];
+  passedOver: { count: number; first: { line: number; text: string }[] } | null;
+  gone: number;
+  outcome: { added: number; priced: number; withdrawn: number; left: number } | null;
+}
+
+interface PriceListLookProps {
+  list: LookedAtList;
+  currencies: ListCurrencies;
+  doubtfulColumns: readonly ColumnRole[];
+  /** why each column is taken for what it is, in words */
+  whyColumns: Partial<Record<ColumnRole, string>>;
+  heaps: Record<Heap, { rows: number; first: ListRow[] }>;
+  work: ListWork | null;
+}
+
+const STANDS: Record<ListState, string> = {
+  arriving: 'It is coming in.',
+  reading: 'It is being read; nothing counts yet.',
+  failed: 'It could not be read.',
+  'looked-at': 'Nothing counts yet: look, then apply it whole.',
+  applied: 'Applied',
+  undone: 'Undone: every offer is as it was.',
+};
+
+function PassedOver({ passedOver }: Pick<LookedAtList, 'passedOver'>) {
+  if (passedOver === null || passedOver.count === 0) return null;
+  return (
+    <details className="text-sm text-ink-2">
+      <summary className="cursor-pointer">
+        {passedOver.count === 1 ? '1 row is no offer' : `${countText(passedOver.count)} rows are no offers`} and passed
+        over
+      </summary>
+      <ul className="px-4 py-1">
+        {passedOver.first.map(({ line, text }) => (
+          <li key={line}>
+            line {line}: {text}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
+/** Adds to a set, or takes away. */
+const withOrWithout = <T,>(set: ReadonlySet<T>, one: T, yes: boolean): ReadonlySet<T> =>
+  new Set(yes ? [...set, one] : [...set].filter((held) => held !== one));
+
+/** A price list before it counts: what each column is, what would change, and what wants a look. */
+export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, heaps, work }: PriceListLookProps) {
+  const { busy, sentence, save } = useSave();
+  const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
+  const [all, setAll] = useState<ReadonlySet<Suspicion>>(new Set());
+  const [withdrawGone, setWithdrawGone] = useState(false);
+  const working = work !== null || list.state === 'reading';
+  const open = list.state === 'looked-at' && !working;
+  const apply = () =>
+    save('POST', `/api/lists/${list.id}/apply`, { accept: [...lines], acceptAll: [...all], withdrawGone });
+  return (
+    <div className="grid gap-4">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1 className="text-xl">
+            {list.name} <span className="font-normal text-ink-2 text-base">of {list.seller}</span>
+          </h1>
+          <p className="text-sm text-ink-2">
+            <span role="status">
+              {work !== null && list.state !== 'reading' ? 'It counts, or no longer, all at once.' : STANDS[list.state]}
+              {list.state === 'applied' && `: ${list.outcome === null ? '' : outcomeText(list.outcome)}`}
+            </span>{' '}
+            <Link href="/offers" className="underline underline-offset-2">
+              All offers
+            </Link>
+          </p>
+        </div>
+        {open && (
+          <Button weight="act" disabled={busy} onClick={() => void apply()}>
+            {busy ? 'Applying…' : 'Apply the list'}
+          </Button>
+        )}
+        {list.state === 'applied' && !working && (
+          <Button disabled={busy} onClick={() => void save('DELETE', `/api/lists/${list.id}/apply`)}>
+            {busy ? 'Undoing…' : 'Undo the list'}
+          </Button>
+        )}
+      </div>
+      <Fault sentence={sentence} />
+      {list.sentence !== null && <Notice tone="mind">{list.sentence}</Notice>}
+      {working && <ListProgress listId={list.id} state={list.state} work={work} />}
+      {list.sample.length > 0 && (
+        <ColumnsOfList
+          listId={list.id}
+          read={{ headings: list.headings, columns: list.columns, capacityIs: list.capacityIs ?? null }}
+          doubtful={doubtfulColumns}
+          why={whyColumns}
+          sample={list.sample}
+          open={open}
+        />
+      )}
+      {open && (
+        <>
+          <PassedOver passedOver={list.passedOver} />
+          {list.gone > 0 && (
+            <Check checked={withdrawGone} onChange={setWithdrawGone}>
+              {list.gone === 1 ? '1 offer' : `${countText(list.gone)} offers`} of {list.seller} are no longer in the
+              list: take them off the market
+            </Check>
+          )}
+          {HEAPS.map((heap) => (
+            <ListHeap
+              key={heap}
+              listId={list.id}
+              heap={heap}
+              rows={heaps[heap].rows}
+              first={heaps[heap].first}
+              currencies={currencies}
+              lines={lines}
+              onLine={(line, yes) => setLines((held) => withOrWithout(held, line, yes))}
+              all={all}
+              onAll={(kind, yes) => setAll((held) => withOrWithout(held, kind, yes))}
+            />
+          ))}
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,190 @@
+'use client';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { useSave } from '../../client/use-save';
+import { Button } from '../../kit/button';
+import { FileButton } from '../../kit/file-button';
+import { Notice } from '../../kit/notice';
+import { type ListState, STATE_TEXTS } from '../lists/list-words';
+import { ratingText } from '../market-words';
+import type { CountingGround } from '../price-form';
+import { ExchangeRates } from './exchange-rates';
+import { FeedSheet } from './feed-sheet';
+import type { ShownFeed } from './feed-words';
+import type { ListedSeller } from './listed-seller';
+import { UseAgain } from './seller-ends';
+import { newSeller, SellerSheet, TRUST_WORDS } from './seller-sheet';
+import { termsText } from './terms-words';
+
+/** A seller's price list, chosen as a file: it opens to be looked at. */
+function ListDrop({ seller }: { seller: ListedSeller }) {
+  const router = useRouter();
+  const { busy, sentence, save } = useSave();
+  const take = async (file: File) => {
+    const result = await save<{ id: number }>('POST', `/api/sellers/${seller.id}/lists`, file);
+    if (result.ok) router.push(`/offers/lists/${result.value.id}`);
+  };
+  return (
+    <>
+      <FileButton
+        fileLabel={`File of ${seller.name}`}
+        aria-label={`Price list of ${seller.name}`}
+        weight="quiet"
+        disabled={busy}
+        onFiles={([file]) => void take(file)}
+      >
+        {busy ? 'Sending…' : 'Price list'}
+      </FileButton>
+      {sentence !== null && (
+        <span role="alert" className="text-stop">
+          {sentence}
+        </span>
+      )}
+    </>
+  );
+}
+
+/** A price list of late and how it stands. */
+export interface LateList {
+  id: number;
+  name: string;
+  seller: string;
+  state: ListState;
+}
+
+interface SellerListProps {
+  feeds: readonly ShownFeed[];
+  lists: readonly LateList[];
+  sellers: readonly ListedSeller[];
+  ground: CountingGround;
+  mayPrice: boolean;
+  /** may allow a host to be asked */
+  isOwner: boolean;
+  /** usual tax of a new seller, hundredths of a percent */
+  taxBp: number;
+}
+
+/** How a seller's feed does; nothing where it has none. */
+function FeedLine({ feed }: { feed: ShownFeed | undefined }) {
+  if (feed === undefined || feed.sentence === null) return null;
+  return (
+    <span className={`block ${feed.ok ? '' : 'text-mind'}`}>
+      {feed.ok ? '' : '△ '}feed: {feed.sentence} {feed.age !== null && `Last well ${feed.age}.`}
+    </span>
+  );
+}
+
+/** Who sells, what their numbers mean, and the rates of foreign currencies. */
+export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, taxBp }: SellerListProps) {
+  const [feeding, setFeeding] = useState<ListedSeller | null>(null);
+  const active = sellers.filter(({ retired }) => !retired);
+  const retired = sellers.filter((seller) => seller.retired);
+  const [editing, setEditing] = useState<ListedSeller | null>(null);
+  const [said, setSaid] = useState<string | null>(null);
+  const foreign = [...new Set(sellers.flatMap(({ terms }) => (terms === null ? [] : [terms.currency])))].filter(
+    (currency) => currency !== ground.currency,
+  );
+  return (
+    <section id="sellers" aria-label="Sellers">
+      <div className="flex items-end justify-between gap-3 border-b-4 border-edge pb-1">
+        <h2 className="text-base">Sellers</h2>
+        {mayPrice && <Button onClick={() => setEditing(newSeller(ground.currency, taxBp))}>Add a seller</Button>}
+      </div>
+      {active.length === 0 && (
+        <p className="bg-sheet px-4 py-4 text-sm">
+          No sellers yet. Add a seller, then import its price list or add its offers.
+        </p>
+      )}
+      <ul className="bg-sheet">
+        {active.map((seller) => (
+          <li
+            key={seller.id}
+            className="flex flex-wrap md:flex-nowrap items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm"
+          >
+            <span className="font-semibold w-52 shrink-0">{seller.name}</span>
+            <span className="flex-1 min-w-0 text-ink-2">
+              {seller.partsOf !== null && `original parts of ${seller.partsOf} · `}
+              {termsText(seller.terms, ground.currency)} ·{' '}
+              {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} ·{' '}
+              {TRUST_WORDS[seller.trust]}
+              {seller.rating !== null &&
+                seller.ratingCount !== null &&
+                ` · ${ratingText(seller.rating, seller.ratingCount)}`}
+              {seller.returns !== '' && ` · returns: ${seller.returns}`}
+              <FeedLine feed={feeds.find(({ sellerId }) => sellerId === seller.id)} />
+            </span>
+            <span className="text-ink-2 whitespace-nowrap">
+              {seller.offers} {seller.offers === 1 ? 'offer' : 'offers'}
+            </span>
+            {mayPrice && (
+              <>
+                <ListDrop seller={seller} />
+                <Button weight="quiet" onClick={() => setFeeding(seller)} aria-label={`Feed of ${seller.name}`}>
+                  Feed
+                </Button>
+                <Button weight="quiet" onClick={() => setEditing(seller)} aria-label={`Edit ${seller.name}`}>
+                  Edit
+                </Button>
+              </>
+            )}
+          </li>
+        ))}
+        {mayPrice && (
+          <li>
+            <ExchangeRates ground={ground} currencies={foreign} />
+          </li>
+        )}
+      </ul>
+      {retired.length > 0 && (
+        <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
+          Retired:
+          {retired.map((seller) => (
+            <span key={seller.id} className="flex gap-1.5 items-baseline">
+              {seller.name}
+              {mayPrice && <UseAgain seller={seller} onSaid={setSaid} />}
+            </span>
+          ))}
+        </p>
+      )}
+      {mayPrice && lists.length > 0 && (
+        <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4">
+          Lists of late:
+          {lists.map((list) => (
+            <span key={list.id}>
+              <Link href={`/offers/lists/${list.id}`} className="text-ink underline underline-offset-2">
+                {list.name} of {list.seller}
+              </Link>
+              , {STATE_TEXTS[list.state]}
+            </span>
+          ))}
+        </p>
+      )}
+      {said !== null && (
+        <div className="mt-2">
+          <Notice tone="good" live>
+            {said}
+          </Notice>
+        </div>
+      )}
+      {editing !== null && (
+        <SellerSheet
+          seller={editing}
+          others={active.filter(({ id }) => id !== editing.id)}
+          currency={ground.currency}
+          onClose={() => setEditing(null)}
+          onSaved={setSaid}
+        />
+      )}
+      {feeding !== null && (
+        <FeedSheet
+          seller={feeding}
+          feed={feeds.find(({ sellerId }) => sellerId === feeding.id) ?? null}
+          isOwner={isOwner}
+          onClose={() => setFeeding(null)}
+          onSaved={setSaid}
+        />
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,96 @@
+'use client';
+import { useId, useState } from 'react';
+import { useKeptText } from '../../client/use-kept-text';
+import { useSave } from '../../client/use-save';
+import { faultOfFiles, textFile } from '../../intake/readings/reading-inputs';
+import { useJob } from '../../job/job-context';
+import { Button } from '../../kit/button';
+import { Fault } from '../../kit/fault';
+import { FileButton } from '../../kit/file-button';
+import { Sheet } from '../../kit/sheet';
+
+interface NewPartSheetProps {
+  /** told what the case calls the new offer */
+  onTaken: (offer: string) => void;
+  onClose: () => void;
+}
+
+/** A part that was seen somewhere, with its price: on the ladder at once. */
+export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
+  const { job } = useJob();
+  const id = useId();
+  const [text, setText, letGo] = useKeptText(`fenbrik.part.${job.id}`, '');
+  const [fault, setFault] = useState<string | null>(null);
+  const { busy, sentence, save } = useSave();
+  const take = async (file: File) => {
+    setFault(null);
+    const result = await save<{ offer: string }>('POST', `/api/jobs/${job.id}/part`, file);
+    if (!result.ok) return;
+    setText('');
+    letGo();
+    onTaken(result.value.offer);
+  };
+  const takeText = () => {
+    if (text.trim() !== '' && !busy) void take(textFile('typed line', text));
+  };
+  const takeFiles = async (files: readonly File[]) => {
+    const [file, ...others] = files;
+    if (file === undefined) return;
+    const wrong = others.length > 0 ? 'One page at a time, please.' : faultOfFiles(files);
+    if (wrong === null) await take(file);
+    else setFault(wrong);
+  };
+  return (
+    <Sheet
+      open
+      title="A part seen elsewhere"
+      description="Its title with its price, as a seller writes it, or the seller’s saved page. It is an offer of this job only."
+      onClose={onClose}
+    >
+      <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
+        Title and price
+      </label>
+      <textarea
+        id={id}
+        value={text}
+        rows={3}
+        spellCheck={false}
+        // biome-ignore lint/a11y/noAutofocus: the sheet was opened to type here
+        autoFocus
+        placeholder="Corrick 16GB DDR4-2666 CL19 SO-DIMM, new, 31.90 EUR"
+        aria-describedby={`${id}-said`}
+        aria-invalid={(fault ?? sentence) !== null || undefined}
+        onChange={(event) => setText(event.target.value)}
+        onPaste={(event) => {
+          const files = [...event.clipboardData.files];
+          if (files.length === 0) return;
+          event.preventDefault();
+          void takeFiles(files);
+        }}
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          if (event.dataTransfer.files.length === 0) return;
+          event.preventDefault();
+          void takeFiles([...event.dataTransfer.files]);
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' || event.shiftKey) return;
+          event.preventDefault();
+          takeText();
+        }}
+        className="w-full bg-ground border border-edge rounded-notch px-3 py-2 text-base placeholder:text-ink-2 resize-y"
+      />
+      <div id={`${id}-said`}>
+        <Fault sentence={fault ?? sentence} />
+      </div>
+      <div className="flex gap-2 mt-2">
+        <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
+          {busy ? 'Reading…' : 'Plan with it'}
+        </Button>
+        <FileButton fileLabel="A seller’s page" disabled={busy} onFiles={(files) => void takeFiles(files)}>
+          Choose a page
+        </FileButton>
+      </div>
+    </Sheet>
+  );
+}

@@ -1,0 +1,55 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { capacityText } from '@/core/memory/capacity';
+import { planKey } from '@/core/planning/filters/ladder';
+import { missedBy, type Steering } from '@/core/planning/filters/steering';
+import type { PlanCase } from '@/core/planning/model/case';
+import type { Answer } from '@/core/planning/search/plan';
+import { moneyText } from '@/core/pricing/money-text';
+import { useJob } from '../../job/job-context';
+
+interface NewPartPlans {
+  answer: Answer;
+  planCase: PlanCase;
+  steering: Steering;
+  onLook: (key: string) => void;
+  /** no plan buys it: asked why */
+  onMissing: (offer: string) => void;
+}
+
+/** Waits for a new offer's plans: the cheapest that meets what is wished for is looked at, or it is asked why there is none. */
+export function useNewPart({ answer, planCase, steering, onLook, onMissing }: NewPartPlans) {
+  const { job, market } = useJob();
+  const [awaited, setAwaited] = useState<string | null>(null);
+  const [said, setSaid] = useState('');
+  const from = useRef(job);
+
+  useEffect(() => {
+    if (awaited === null) return;
+    if (!planCase.offers.some(({ id }) => id === awaited)) {
+      const isThere = job.planCase?.offers.some(({ id }) => id === awaited) ?? false;
+      if (job === from.current || !market.isCurrent || isThere) return;
+      setAwaited(null);
+      setSaid('It is kept as an offer of this job, but nothing like it goes into these sockets.');
+      return;
+    }
+    const buying = answer.plans
+      .filter(({ bought }) => bought.some(({ offer }) => offer === awaited))
+      .sort((a, b) => a.priceCents - b.priceCents);
+    const found = buying.find((plan) => missedBy(steering, plan) === null) ?? buying[0];
+    setAwaited(null);
+    if (found === undefined) {
+      onMissing(awaited);
+      return;
+    }
+    onLook(planKey(found));
+    setSaid(`On the ladder: ${capacityText(found.totalMiB)} for ${moneyText(found.priceCents, planCase.currency)}.`);
+  }, [awaited, answer, planCase, steering, job, market, onLook, onMissing]);
+
+  const expect = (offer: string) => {
+    from.current = job;
+    setSaid('Planning with it…');
+    setAwaited(offer);
+  };
+  return { said, expect };
+}

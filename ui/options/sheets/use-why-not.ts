@@ -1,0 +1,45 @@
+'use client';
+import { useEffect, useState } from 'react';
+import type { WhyNot } from '@/core/planning/explain/why-not';
+import type { PlanCase } from '@/core/planning/model/case';
+import type { PlanReply, PlanRequest } from '@/worker/plan-message';
+
+/** What is told; null: nothing is asked; undefined: it is being worked out; `failed`: it could not be. */
+export type Told = readonly string[] | null | undefined | 'failed';
+
+/** Whoever types or drags on has not asked yet, ms. */
+const PAUSE_MS = 250;
+
+function ask(request: PlanRequest, tell: (told: Told) => void): Worker {
+  const worker = new Worker(new URL('../../../worker/plan-worker.ts', import.meta.url));
+  worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
+    if (data.state === 'told') tell(data.lines);
+    else if (data.state === 'failed') tell('failed');
+  };
+  worker.onerror = () => tell('failed');
+  worker.postMessage(request);
+  return worker;
+}
+
+/** Why something is not on the ladder, worked out in a worker of its own, so that the ladder can be steered meanwhile. */
+export function useWhyNot(planCase: PlanCase, asked: WhyNot | null): Told {
+  const [told, setTold] = useState<Told>(null);
+  const key = JSON.stringify(asked);
+  useEffect(() => {
+    const question = JSON.parse(key) as WhyNot | null;
+    if (question === null) {
+      setTold(null);
+      return;
+    }
+    setTold(undefined);
+    let worker: Worker | null = null;
+    const start = setTimeout(() => {
+      worker = ask({ id: 1, asked: question, about: planCase }, setTold);
+    }, PAUSE_MS);
+    return () => {
+      clearTimeout(start);
+      worker?.terminate();
+    };
+  }, [key, planCase]);
+  return told;
+}

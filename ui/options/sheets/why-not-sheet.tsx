@@ -1,0 +1,102 @@
+'use client';
+import { useMemo, useState } from 'react';
+import { parseWish } from '@/core/planning/explain/wish-line';
+import type { PlanCase } from '@/core/planning/model/case';
+import { offerOf } from '@/core/planning/model/offer-of';
+import type { Plan } from '@/core/planning/search/plan';
+import { moneyText } from '@/core/pricing/money-text';
+import { useJob } from '../../job/job-context';
+import { Field } from '../../kit/field';
+import { ProgressBar } from '../../kit/progress-bar';
+import { Sheet } from '../../kit/sheet';
+import { LANE_WORDS } from '../lane-words';
+import { useWhyNot } from './use-why-not';
+
+interface WhyNotSheetProps {
+  /** the case with all that is wished for */
+  planCase: PlanCase;
+  plans: readonly Plan[];
+  /** the offer that is asked about at first */
+  first: string | null;
+  onClose: () => void;
+}
+
+/** Offers that are listed while somebody types. */
+const LISTED = 40;
+
+/** Any offer or wish, and why it is not on the ladder, with what would have to change. */
+export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProps) {
+  const { job } = useJob();
+  const [line, setLine] = useState('');
+  const [offer, setOffer] = useState(first);
+  const wish = parseWish(line, planCase.currency);
+  const told = useWhyNot(planCase, offer !== null ? { offer } : wish !== null ? { wish } : null);
+  const inPlans = useMemo(() => new Set(plans.flatMap(({ bought }) => bought.map((one) => one.offer))), [plans]);
+  const words = line.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = planCase.offers.filter(({ label, id }) => {
+    const text = `${label} ${job.supplies[id]?.seller ?? ''}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+  // Those that are not there come first: they are what is asked about.
+  const listed = [...found].sort((a, b) => Number(inPlans.has(a.id)) - Number(inPlans.has(b.id))).slice(0, LISTED);
+  const picked = offerOf(planCase.offers, offer ?? undefined);
+  return (
+    <Sheet
+      open
+      wide
+      title="Why is it not there?"
+      description="Type an offer’s words and pick it, or a wish such as 64 GB under 100."
+      onClose={onClose}
+    >
+      <Field
+        label="Offer or wish"
+        value={line}
+        onChange={(event) => {
+          setLine(event.target.value);
+          setOffer(null);
+        }}
+        autoFocus
+      />
+      <div aria-live="polite" className="mt-2 grid gap-1">
+        {picked !== undefined && <h3 className="text-base">{picked.label}</h3>}
+        {told === undefined && (
+          <>
+            <p className="text-ink-2 text-sm">Planning with and without it…</p>
+            <ProgressBar label="working out why" share={null} />
+          </>
+        )}
+        {told === 'failed' && <p className="text-stop">It could not be worked out.</p>}
+        {Array.isArray(told) && told.map((sentence) => <p key={sentence}>{sentence}</p>)}
+      </div>
+      {wish === null && offer === null && (
+        <>
+          <p className="text-sm text-ink-2 mt-1">
+            {found.length === 0
+              ? 'No offer that goes into such sockets has these words.'
+              : found.length > LISTED
+                ? `${found.length} offers; the first ${LISTED}:`
+                : `${found.length} offers:`}
+          </p>
+          <ul className="max-h-72 overflow-auto border-t border-line text-sm">
+            {listed.map(({ id, label, origin, priceCents }) => (
+              <li key={id} className="border-b border-line">
+                <button
+                  type="button"
+                  onClick={() => setOffer(id)}
+                  className="w-full text-left py-1 grid grid-cols-[minmax(0,1fr)_auto_5rem] gap-3 cursor-pointer hover:bg-sunk"
+                >
+                  <span>{label}</span>
+                  <span className="text-ink-2">
+                    {LANE_WORDS[origin]}
+                    {inPlans.has(id) ? ', on the ladder' : ''}
+                  </span>
+                  <span className="text-right">{moneyText(priceCents, planCase.currency)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Sheet>
+  );
+}

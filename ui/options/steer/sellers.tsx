@@ -1,0 +1,122 @@
+'use client';
+import { useEffect, useMemo, useRef } from 'react';
+import type { Steering } from '@/core/planning/filters/steering';
+import type { PlanCase } from '@/core/planning/model/case';
+import { useJob } from '../../job/job-context';
+import { Check } from '../../kit/check';
+import { INPUT_LOOK } from '../../kit/field';
+import { daysText } from '../delivery';
+
+interface SellersProps {
+  steering: Steering;
+  onSteer: (patch: Partial<Steering>) => void;
+  planCase: PlanCase;
+}
+
+/** Sellers of what is on offer, each with how many offers and how soon they are here, the quickest first. */
+function useSellers(planCase: PlanCase, sellersOut: readonly string[]) {
+  const { job } = useJob();
+  return useMemo(() => {
+    const sellers = new Map<string, { name: string; offers: number; leadDays: number | null }>();
+    for (const name of sellersOut) sellers.set(name, { name, offers: 0, leadDays: null });
+    for (const { id } of planCase.offers) {
+      const supply = job.supplies[id];
+      if (supply === undefined) continue;
+      const { seller: name, leadDays } = supply;
+      sellers.set(name, { name, offers: (sellers.get(name)?.offers ?? 0) + 1, leadDays });
+    }
+    return [...sellers.values()].sort(
+      (a, b) => (a.leadDays ?? 0) - (b.leadDays ?? 0) || (a.name < b.name ? -1 : a.name > b.name ? 1 : 0),
+    );
+  }, [planCase, job.supplies, sellersOut]);
+}
+
+/** From whom anything may be bought. */
+export function Sellers({ steering, onSteer, planCase }: SellersProps) {
+  const { sellersOut } = steering;
+  const sellers = useSellers(planCase, sellersOut);
+  const panel = useRef<HTMLDetailsElement>(null);
+  useEffect(() => {
+    const beside = ({ target }: PointerEvent) => {
+      if (panel.current?.open === true && !panel.current.contains(target as Node)) panel.current.open = false;
+    };
+    document.addEventListener('pointerdown', beside);
+    return () => document.removeEventListener('pointerdown', beside);
+  }, []);
+  if (sellers.length < 2 && sellersOut.length === 0) return null;
+  const left = sellers.filter(({ name }) => !sellersOut.includes(name)).length;
+  const flip = (name: string, wanted: boolean) => {
+    const next = wanted ? sellersOut.filter((one) => one !== name) : [...sellersOut, name];
+    onSteer({ sellersOut: next.toSorted() });
+  };
+  const close = () => {
+    if (panel.current !== null) panel.current.open = false;
+  };
+  return (
+    <div>
+      <span id="sellers-label" className="block text-sm font-medium text-ink-2 mb-0.5">
+        From
+      </span>
+      <details
+        ref={panel}
+        className="relative"
+        onBlur={({ currentTarget, relatedTarget }) => {
+          // A press on words inside moves the focus nowhere.
+          if (relatedTarget !== null && !currentTarget.contains(relatedTarget)) close();
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape' || panel.current?.open !== true) return;
+          event.stopPropagation();
+          close();
+          panel.current.querySelector('summary')?.focus();
+        }}
+      >
+        <summary
+          className={`${INPUT_LOOK} cursor-pointer list-none whitespace-nowrap flex items-center justify-between gap-3`}
+        >
+          {sellersOut.length === 0 ? 'any seller' : `${left} of ${sellers.length} sellers`}
+          <span aria-hidden className="text-xs">
+            ▾
+          </span>
+        </summary>
+        <fieldset
+          aria-labelledby="sellers-label"
+          className="absolute z-40 mt-1 w-max max-w-[min(26rem,90vw)] max-h-80 overflow-auto bg-sheet border border-edge rounded-notch p-2.5 shadow-xl grid gap-1"
+        >
+          {sellers.map(({ name, offers, leadDays }) => {
+            const wanted = !sellersOut.includes(name);
+            return (
+              <div key={name} className="flex items-center gap-3 min-h-8">
+                <Check
+                  className="grow"
+                  checked={wanted}
+                  onChange={(next) => {
+                    // Somebody has to sell.
+                    if (next || left > 1) flip(name, next);
+                  }}
+                >
+                  <span className={wanted ? '' : 'line-through text-ink-2'}>{name}</span>
+                </Check>
+                <span className="text-sm text-ink-2 whitespace-nowrap">
+                  {offers === 1 ? '1 offer' : `${offers} offers`}, {daysText(leadDays ?? 0)}
+                </span>
+              </div>
+            );
+          })}
+          {sellersOut.length > 0 && (
+            <button
+              type="button"
+              className="text-sm text-left underline underline-offset-4 decoration-edge hover:decoration-ink cursor-pointer min-h-8"
+              onClick={() => {
+                panel.current?.querySelector('summary')?.focus();
+                onSteer({ sellersOut: [] });
+              }}
+            >
+              Any seller again
+            </button>
+          )}
+        </fieldset>
+      </details>
+    </div>
+  );
+}

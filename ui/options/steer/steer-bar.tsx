@@ -1,0 +1,173 @@
+'use client';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { capacityText } from '@/core/memory/capacity';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { Steering } from '@/core/planning/filters/steering';
+import type { PlanCase } from '@/core/planning/model/case';
+import { LANES, type Lane } from '@/core/planning/model/lanes';
+import { boardRates } from '@/core/planning/rules/board-rates';
+import type { Answer } from '@/core/planning/search/plan';
+import { shortMoney } from '@/core/pricing/currency';
+import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { useJob } from '../../job/job-context';
+import { Choice } from '../../kit/choice';
+import { Field } from '../../kit/field';
+import { PlanShape } from '../ladder/plan-shape';
+import { LANE_WORDS } from '../lane-words';
+import { Sellers } from './sellers';
+
+interface SteerBarProps {
+  steering: Steering;
+  onSteer: (patch: Partial<Steering>, live?: boolean) => void;
+  answer: Answer;
+  planCase: PlanCase;
+}
+
+interface TypedProps<T> {
+  label: string;
+  className: string;
+  value: T | null;
+  text: (value: T | null) => string;
+  /** undefined: it is none */
+  parse: (text: string) => T | null | undefined;
+  wrong: string;
+  onChange: (value: T | null, live: boolean) => void;
+}
+
+/** A line that is typed: the picture follows each letter that makes sense. */
+function Typed<T>({ label, className, value, text, parse, wrong, onChange }: TypedProps<T>) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const before = useRef(value);
+  const shown = typed ?? text(value);
+  const read = parse(shown);
+  const leave = () => {
+    if (read === undefined) return;
+    if (typed !== null) onChange(read, false);
+    setTyped(null);
+  };
+  return (
+    <Field
+      label={label}
+      className={className}
+      placeholder="open"
+      value={shown}
+      onChange={(event) => {
+        if (typed === null) before.current = value;
+        setTyped(event.target.value);
+        const now = parse(event.target.value);
+        if (now !== undefined) onChange(now, true);
+      }}
+      onBlur={leave}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') leave();
+        if (event.key === 'Escape' && typed !== null) {
+          setTyped(null);
+          onChange(before.current, false);
+        }
+      }}
+      error={read === undefined ? wrong : null}
+    />
+  );
+}
+
+const capacityOf = (text: string): number | null | undefined =>
+  text.trim() === '' ? null : (parseCapacity(text) ?? undefined);
+
+const moneyOf =
+  (currency: string) =>
+  (text: string): number | null | undefined => {
+    if (text.trim() === '') return null;
+    const cents = parseMoneyIn(text, currency);
+    return cents === null || cents <= 0 ? undefined : cents;
+  };
+
+/** What the shapes mean, each lane a switch that leaves it out. */
+function Lanes({ steering, onSteer, answer }: SteerBarProps) {
+  const { job } = useJob();
+  const { lanesOut } = steering;
+  // Under a cover the originals stay in sight.
+  const isCovered = job.cover === 'warranty' || job.cover === 'support';
+  const there = new Set(answer.plans.map(({ lane }) => lane));
+  const shown = LANES.filter((lane) => there.has(lane) || lanesOut.includes(lane));
+  const [seen, setSeen] = useState<readonly Lane[]>(shown);
+  useEffect(() => {
+    setSeen((before) => (shown.every((lane) => before.includes(lane)) ? before : [...new Set([...before, ...shown])]));
+  }, [shown]);
+  const flip = (lane: Lane) => {
+    const next = lanesOut.includes(lane) ? lanesOut.filter((one) => one !== lane) : [...lanesOut, lane];
+    if (next.length < LANES.length) onSteer({ lanesOut: next });
+  };
+  return (
+    <ul className="flex flex-wrap gap-1" aria-label="Lanes">
+      {seen.map((lane) => {
+        const on = !lanesOut.includes(lane);
+        return (
+          <li key={lane}>
+            <button
+              type="button"
+              aria-pressed={on}
+              disabled={on && isCovered && lane === 'original'}
+              onClick={() => flip(lane)}
+              className={`flex items-center min-h-8 pr-2 pl-0.5 text-sm rounded-notch border cursor-pointer ${on ? 'bg-sheet border-edge' : 'border-line text-ink-2 line-through'}`}
+            >
+              <PlanShape lane={lane} care="clear" reuse="replace" />
+              {LANE_WORDS[lane]}
+            </button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+/** What steers the ladder beside the lines on it. */
+export function SteerBar(props: SteerBarProps) {
+  const { steering, onSteer, planCase } = props;
+  const sockets = planCase.machine.slots.filter(({ soldered }) => soldered == null).length;
+  const rates = useMemo(() => boardRates(planCase), [planCase]);
+  const free = Array.from({ length: Math.max(1, sockets) }, (_, count) => ({
+    value: String(count),
+    text: count === 0 ? 'any' : `${count} free`,
+  }));
+  return (
+    <fieldset aria-label="Steering" className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
+      <Typed
+        label="Needs at least"
+        className="w-24"
+        value={steering.needMiB}
+        text={(mib) => (mib === null ? '' : capacityText(mib))}
+        parse={capacityOf}
+        wrong="Type a size above 0, such as 16 GB."
+        onChange={(needMiB, live) => onSteer({ needMiB }, live)}
+      />
+      <Typed
+        label="Budget"
+        className="w-20"
+        value={steering.budgetCents}
+        text={(cents) => (cents === null ? '' : shortMoney(cents, planCase.currency))}
+        parse={moneyOf(planCase.currency)}
+        wrong="Type an amount above 0, such as 90."
+        onChange={(budgetCents, live) => onSteer({ budgetCents }, live)}
+      />
+      <Choice
+        label="Slots left"
+        className="w-20"
+        value={String(Math.max(0, Math.min(steering.freeSlots, sockets - 1)))}
+        options={free}
+        onChange={(event) => onSteer({ freeSlots: Number(event.target.value) })}
+      />
+      <Choice
+        label="Least rate"
+        className="w-28"
+        value={String(steering.leastRateMTs ?? '')}
+        options={[
+          { value: '', text: 'any rate' },
+          ...rates.map((rate) => ({ value: String(rate), text: `${rate} MT/s` })),
+        ]}
+        onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}
+      />
+      <Sellers steering={steering} onSteer={onSteer} planCase={planCase} />
+      <Lanes {...props} />
+    </fieldset>
+  );
+}

@@ -1,0 +1,40 @@
+import fc from 'fast-check';
+import { type Steering, UNSTEERED } from '@/core/planning/filters/steering';
+import { LANES } from '@/core/planning/model/lanes';
+import { ladderQuery, readLadderUrl, sameSteering } from './steering-url';
+
+const read = (query: string) => readLadderUrl(new URLSearchParams(query));
+
+describe('the address of a ladder', () => {
+  it('says all of a steering, and is read as the same', () => {
+    const steerings: fc.Arbitrary<Steering> = fc.record({
+      needMiB: fc.option(fc.integer({ min: 1, max: 67_108_864 })),
+      budgetCents: fc.option(fc.integer({ min: 1, max: 100_000_000 })),
+      freeSlots: fc.integer({ min: 0, max: 64 }),
+      leastRateMTs: fc.option(fc.integer({ min: 1, max: 100_000 })),
+      lanesOut: fc.subarray([...LANES], { maxLength: LANES.length - 1 }),
+      sellersOut: fc.uniqueArray(fc.constantFrom('Tern & Sons', 'Halyard=Parts', 'Größe+1'), { maxLength: 3 }),
+    });
+    fc.assert(
+      fc.property(steerings, fc.option(fc.constantFrom('A1+B1|1x17', '|2x3+1x4')), (steering, plan) => {
+        const back = read(ladderQuery(steering, plan));
+        expect(back).toEqual({ steering, plan });
+        expect(sameSteering(steering, back.steering ?? UNSTEERED)).toBe(true);
+      }),
+    );
+  });
+
+  it('says nothing where there is nothing: what the job remembers holds', () => {
+    expect(read('')).toEqual({ steering: null, plan: null });
+    expect(read('plan=x')).toEqual({ steering: null, plan: 'x' });
+    expect(read('open=')).toEqual({ steering: UNSTEERED, plan: null });
+  });
+
+  it('is passed over where it makes no sense', () => {
+    expect(read('need=-5&budget=1e9&free=99&rate=fast&without=gold%20used&not-from=').steering).toEqual({
+      ...UNSTEERED,
+      lanesOut: ['used'],
+    });
+    expect(read(`without=${LANES.join('+')}`).steering?.lanesOut).toEqual([]);
+  });
+});

@@ -1,0 +1,41 @@
+import { capacityText } from '@/core/memory/capacity';
+import { planKey } from '@/core/planning/filters/ladder';
+import type { Suggestion } from '@/core/planning/filters/suggest-three';
+import { moneyText } from '@/core/pricing/money-text';
+import { Button } from '../../kit/button';
+
+interface SuggestedProps {
+  suggestions: readonly Suggestion[];
+  currency: string;
+  busy: boolean;
+  onLook: (key: string) => void;
+  onPutAll: () => void;
+}
+
+/** What to offer, with the reason for each, put on the slip by one press or key. */
+export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: SuggestedProps) {
+  if (suggestions.length === 0) return null;
+  return (
+    <section aria-label="Suggested" className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
+      <span className="font-semibold max-[1100px]:sr-only">Suggested</span>
+      <ol className="flex flex-wrap gap-x-3">
+        {suggestions.map(({ plan, purpose, reason }, nr) => (
+          <li key={planKey(plan)}>
+            <button
+              type="button"
+              title={reason}
+              onClick={() => onLook(planKey(plan))}
+              className="min-h-6 cursor-pointer underline underline-offset-4 decoration-edge hover:decoration-ink"
+            >
+              <strong>{nr + 1}</strong> {purpose}: {capacityText(plan.totalMiB)}, {moneyText(plan.priceCents, currency)}
+              <span className="sr-only">. {reason}</span>
+            </button>
+          </li>
+        ))}
+      </ol>
+      <Button onClick={onPutAll} disabled={busy} className="min-h-8 px-2.5">
+        {suggestions.length === 1 ? 'Put it on the slip' : 'Put them on the slip'}
+      </Button>
+    </section>
+  );
+}
