@@ -1,4 +1,4 @@
-import { LANGUAGES } from '../core/quoting/words/language';
+import { LANGUAGES } from '../core/language';
 import { SUPPLIED_TEXTS, TEXT_KEYS } from '../core/quoting/words/shop-texts';
 import { transaction } from '../store/database';
 import { insertModel } from '../store/library/whole-models';

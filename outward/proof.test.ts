@@ -2,10 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { LANGUAGES } from '../core/language';
 import { compareProof, type Promised } from '../core/proving/compare-proof';
 import { type ProofPaper, paperPoints } from '../core/proving/proof-paper';
 import { PROOF_WORDS } from '../core/proving/proof-words';
-import { LANGUAGES } from '../core/quoting/words/language';
 import { proofPage } from './papers/proof-page';
 import { proofPdf } from './papers/proof-pdf';
 

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { dayText } from '@/core/quoting/paper/day-text';
+import { dayText } from '@/core/day-text';
 import { showMovedIn } from '@/service/library/moving-in';
 import { MovedInList } from '@/ui/moving-in/moved-in';
 import { MovingIn } from '@/ui/moving-in/moving-in';

@@ -1,6 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { dayText } from '@/core/quoting/paper/day-text';
+import { dayText } from '@/core/day-text';
 import { showOrders } from '@/service/orders/orders';
 import { mayDo } from '@/service/staff/access';
 import { PART_SIGNS } from '@/ui/fitting/part-words';

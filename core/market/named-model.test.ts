@@ -1,4 +1,4 @@
-import { makerKey } from './maker-key';
+import { makerKey } from '../maker-key';
 import { modelsNamed, type NamedModel } from './named-model';
 
 const model = (id: number, name: string, more: Partial<NamedModel> = {}): NamedModel => ({

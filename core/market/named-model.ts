@@ -1,4 +1,4 @@
-import { makerKey } from './maker-key';
+import { makerKey } from '../maker-key';
 
 /** What a model is called by. */
 export interface NamedModel {

@@ -1,5 +1,5 @@
+import type { Language } from '../language';
 import { capacityIn } from '../quoting/words/in-language';
-import type { Language } from '../quoting/words/language';
 import type { ShopOnPaper } from '../shop/shop-on-paper';
 import type { Finding, FindingVerdict, ProofVerdict } from './compare-proof';
 import { PROOF_WORDS } from './proof-words';

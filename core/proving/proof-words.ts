@@ -1,4 +1,4 @@
-import type { Language } from '../quoting/words/language';
+import type { Language } from '../language';
 import type { Finding, FindingVerdict, ProofVerdict } from './compare-proof';
 
 /** The words of a proof sheet in one language. */

@@ -1,5 +1,5 @@
+import type { Language } from '../language';
 import type { QuoteOption, QuoteSnapshot } from './snapshot';
-import type { Language } from './words/language';
 
 /** An option as the customer may see it: without the shop's side. */
 export type CustomerOption = Omit<QuoteOption, 'shop'>;

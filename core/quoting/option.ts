@@ -1,3 +1,4 @@
+import type { Language } from '../language';
 import type { Cover } from '../planning/filters/cover';
 import { makeBoard } from '../planning/model/board';
 import type { PlanCase } from '../planning/model/case';
@@ -15,7 +16,6 @@ import type { QuoteOption } from './snapshot';
 import { PLAIN_TERMS } from './terms';
 import type { LineEdits, QuoteTerms } from './terms-schema';
 import { capacityIn } from './words/in-language';
-import type { Language } from './words/language';
 import type { PaperWords } from './words/paper-words';
 import { PAPER_WORDS } from './words/papers-in';
 import { filledText, SUPPLIED_TEXTS, type TextKey, type TextSet } from './words/shop-texts';

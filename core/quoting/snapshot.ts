@@ -1,10 +1,10 @@
 import { z } from 'zod';
+import { LANGUAGES } from '../language';
 import { REUSES } from '../planning/model/lane-and-reuse';
 import { LANES, ORIGINS } from '../planning/model/lanes';
 import { CARES } from '../planning/rules/care';
 import { TAX_ROUNDINGS, TAX_WAYS } from '../pricing/bill';
 import { shopOnPaperSchema } from '../shop/shop-on-paper';
-import { LANGUAGES } from './words/language';
 import { TEXT_KEYS, type TextKey } from './words/shop-texts';
 
 const cents = z.number().int();

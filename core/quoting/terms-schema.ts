@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { daySchema } from '../bounds';
-import { LANGUAGES } from './words/language';
+import { LANGUAGES } from '../language';
 
 const text = (most: number) => z.string().trim().max(most, `At most ${most} letters, please.`);
 const cents = z

@@ -1,4 +1,4 @@
-import type { Language } from '../quoting/words/language';
+import type { Language } from '../language';
 
 /** What is usual in a country; each is only a start that the owner changes. */
 export interface CountryDefaults {

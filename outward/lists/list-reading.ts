@@ -1,4 +1,4 @@
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import type { MemoryModule } from '../../core/memory/module';
 import { correctRow, type RowFix } from '../../core/price-list/correct-row';
 import { type GuessedColumns, guessColumns } from '../../core/price-list/guess-columns';

@@ -1,8 +1,8 @@
+import { dayText } from '../../core/day-text';
+import { LOCALES } from '../../core/language';
 import { depthSentence, type ProofPaper, paperPoints } from '../../core/proving/proof-paper';
 import { PROOF_WORDS } from '../../core/proving/proof-words';
-import { dayText } from '../../core/quoting/paper/day-text';
 import { isolated } from '../../core/quoting/words/in-language';
-import { LOCALES } from '../../core/quoting/words/language';
 import { PAPER_WORDS } from '../../core/quoting/words/papers-in';
 import { numbersLine } from '../../core/shop/shop-on-paper';
 import { html } from './html';

@@ -1,7 +1,7 @@
+import { dayText } from '../../core/day-text';
 import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
-import { dayText } from '../../core/quoting/paper/day-text';
 import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
 import { type Answer, type Question, type Standing, statementsOf } from '../../core/quoting/quote-answer';
 import {

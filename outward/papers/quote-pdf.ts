@@ -1,7 +1,7 @@
 import { create } from 'qrcode';
+import { dayText } from '../../core/day-text';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
-import { dayText } from '../../core/quoting/paper/day-text';
 import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
 import {
   capacityIn,

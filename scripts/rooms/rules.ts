@@ -39,6 +39,7 @@ export const AT_THE_ROOT = 'ui tasks service runtime core';
 
 /** Rooms within rooms whose imports go one way: each may import those before it. */
 export const ONE_WAY: Record<string, string> = {
+  core: 'memory pricing planning reading machine market price-list moving-in shop quoting fitting ordering proving',
   'core/planning': 'model rules placement search explain filters',
 };
 

@@ -1,3 +1,4 @@
+import type { Language } from '../../core/language';
 import { caseOfJob, type Gap, type JobCase } from '../../core/machine/case-of-job';
 import type { Trial } from '../../core/machine/limits/evidence';
 import type { Claim } from '../../core/machine/limits/limit';
@@ -8,12 +9,11 @@ import type { JobSlot } from '../../core/machine/slots/job-slot';
 import { type Joined, joinReadings } from '../../core/machine/slots/join-readings';
 import type { ModelSlot, PlacedSlot } from '../../core/machine/slots/slots-of-reading';
 import { type Station, type StationStanding, stationStandings } from '../../core/machine/station';
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import type { Labour } from '../../core/pricing/labour';
 import type { PricingRule } from '../../core/pricing/pricing-rule';
 import type { NamedDrift } from '../../core/quoting/drift/named-drift';
 import type { QuoteTerms } from '../../core/quoting/terms-schema';
-import type { Language } from '../../core/quoting/words/language';
 import type { ReadMachine } from '../../core/reading/reading';
 import { pool, type Queryable } from '../../store/database';
 import { type EarlierJob, findEarlierJobs } from '../../store/job/earlier-jobs';

@@ -1,9 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
+import { dayText } from '../../core/day-text';
 import { orderText } from '../../core/ordering/order-text';
 import { customerView } from '../../core/quoting/customer-view';
-import { dayText } from '../../core/quoting/paper/day-text';
 import { localeOf, wordsOf } from '../../core/quoting/words/in-language';
 import { orderCsv } from '../../outward/papers/order-csv';
 import { type MailOutcome, sendMail } from '../../outward/send-mail';

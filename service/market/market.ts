@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import { OFFER_SORTS } from '../../core/market/offer-sort';
 import { type OfferWish, wishOfText } from '../../core/market/offer-wish';
 import { offerPrice } from '../../core/pricing/pricing-rule';

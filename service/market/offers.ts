@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import { type MemoryModule, moduleSchema } from '../../core/memory/module';
 import { ORIGINS } from '../../core/planning/model/lanes';
 import { MOST_MODULES } from '../../core/price-list/read-row';

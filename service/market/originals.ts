@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import { ORIGINS } from '../../core/planning/model/lanes';
 import { pool, transaction } from '../../store/database';
 import { getEvent, insertEvent } from '../../store/events';

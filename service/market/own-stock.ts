@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
 import { knownOf } from '../../core/machine/slots/slots-of-reading';
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import type { MemoryModule } from '../../core/memory/module';
 import { moduleText } from '../../core/memory/module-words';
 import { wholeModule } from '../../core/price-list/whole-module';

@@ -1,4 +1,4 @@
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import type { ReadOriginal } from '../../core/reading/reading';
 import type { Queryable } from '../../store/database';
 import { listMakers } from '../../store/library/models';

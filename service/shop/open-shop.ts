@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANGUAGES } from '../../core/quoting/words/language';
+import { LANGUAGES } from '../../core/language';
 import { identitySchema } from '../../core/shop/identity';
 import { type Queryable, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANGUAGES } from '../../core/quoting/words/language';
+import { LANGUAGES } from '../../core/language';
 import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { getShop, PAPERS, type Papers, type Shop, updatePapers } from '../../store/shop/shop';

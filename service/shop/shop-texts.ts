@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LANGUAGES, type Language } from '../../core/quoting/words/language';
+import { LANGUAGES, type Language } from '../../core/language';
 import { SUPPLIED_TEXTS, TEXT_KEYS, type TextKey, type TextSet, textFault } from '../../core/quoting/words/shop-texts';
 import { pool, type Queryable, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';

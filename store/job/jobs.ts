@@ -1,7 +1,7 @@
+import type { Language } from '../../core/language';
 import type { JobSlot } from '../../core/machine/slots/job-slot';
 import type { Station } from '../../core/machine/station';
 import type { Steering } from '../../core/planning/filters/steering';
-import type { Language } from '../../core/quoting/words/language';
 import { many, maybeOne, one, type Queryable, run } from '../database';
 
 export interface Customer {

@@ -1,4 +1,4 @@
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import type { MemoryModule } from '../../core/memory/module';
 import type { Origin } from '../../core/planning/model/lanes';
 import type { PriceStep } from '../../core/pricing/counted-price';

@@ -1,4 +1,4 @@
-import { makerKey } from '../../core/market/maker-key';
+import { makerKey } from '../../core/maker-key';
 import type { Origin } from '../../core/planning/model/lanes';
 import { many, maybeOne, type Queryable, run } from '../database';
 

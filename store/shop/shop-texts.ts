@@ -1,4 +1,4 @@
-import type { Language } from '../../core/quoting/words/language';
+import type { Language } from '../../core/language';
 import type { TextKey } from '../../core/quoting/words/shop-texts';
 import { many, type Queryable, run } from '../database';
 

@@ -1,6 +1,6 @@
+import type { Language } from '../../core/language';
 import type { Charges } from '../../core/pricing/charges';
 import type { MarkUpStep } from '../../core/pricing/sell-price';
-import type { Language } from '../../core/quoting/words/language';
 import { contactLine, type ShopIdentity } from '../../core/shop/identity';
 import { maybeOne, one, type Queryable, run } from '../database';
 

@@ -1,6 +1,6 @@
+import type { Language } from '@/core/language';
 import type { BoardPicture } from '@/core/quoting/snapshot';
 import { capacityIn } from '@/core/quoting/words/in-language';
-import type { Language } from '@/core/quoting/words/language';
 import { PAPER_WORDS } from '@/core/quoting/words/papers-in';
 import { ModuleBar } from '../board/module-bar';
 

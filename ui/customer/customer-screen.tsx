@@ -1,6 +1,6 @@
+import type { Language } from '@/core/language';
 import type { CustomerOption, CustomerScreen as CustomerScreenData } from '@/core/quoting/customer-view';
 import { capacityIn, moneyIn } from '@/core/quoting/words/in-language';
-import type { Language } from '@/core/quoting/words/language';
 import { PAPER_WORDS } from '@/core/quoting/words/papers-in';
 import { buttonLook } from '../kit/button';
 import { BackKey } from './back-key';

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { useFresh } from '../client/use-fresh';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';

@@ -1,5 +1,5 @@
 'use client';
-import { dayText } from '@/core/quoting/paper/day-text';
+import { dayText } from '@/core/day-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';

@@ -1,3 +1,4 @@
+import type { Language } from '@/core/language';
 import type { Assumed, Gap } from '@/core/machine/case-of-job';
 import type { Shown } from '@/core/machine/gap-words';
 import type { Trial } from '@/core/machine/limits/evidence';
@@ -18,7 +19,6 @@ import type { SeenDrift } from '@/core/quoting/drift/seen-drift';
 import type { Answer, Question, Standing as QuoteStanding } from '@/core/quoting/quote-answer';
 import type { SeenOption } from '@/core/quoting/staff-view';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
-import type { Language } from '@/core/quoting/words/language';
 import type { PhotoCode, WeighedPhoto } from '@/core/reading/photo/photo-words';
 import type { PanelAsks } from '../intake/readings/panel-form';
 import type { WorkView } from './work-view';

@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
+import { dayText } from '@/core/day-text';
 import type { Conflict, Settlement } from '@/core/machine/limits/conflicts';
 import { conflictsOf } from '@/core/machine/limits/conflicts';
 import type { LimitName } from '@/core/machine/limits/limit';
 import { capacityText } from '@/core/memory/capacity';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';

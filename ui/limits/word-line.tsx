@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
+import { dayText } from '@/core/day-text';
 import type { Word } from '@/core/machine/limits/weigh';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { type LimitRow, limitText, SOURCE_WORDS } from './limit-words';
 
 /** A source's word on a limit with its day, who entered it and its note; what can be done with it stands at its end. */

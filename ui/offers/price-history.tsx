@@ -2,8 +2,8 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
+import { dayText } from '@/core/day-text';
 import { moneyText } from '@/core/pricing/money-text';
-import { dayText } from '@/core/quoting/paper/day-text';
 import type { NotedPrice } from './listed-offer';
 
 const WIDTH = 480;

@@ -1,9 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { dayText } from '@/core/day-text';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { moduleOfLabel } from '../board/module-of-label';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
+import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import type { ProofView } from '../job/work-view';

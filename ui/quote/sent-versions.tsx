@@ -1,9 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useEffect, useState } from 'react';
+import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
-import { dayText } from '@/core/quoting/paper/day-text';
 import type { Question } from '@/core/quoting/quote-answer';
 import { copyText } from '../client/copy-text';
 import { useKeys } from '../client/use-keys';

@@ -1,8 +1,8 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { dayText } from '@/core/day-text';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { moneyText } from '@/core/pricing/money-text';
-import { dayText } from '@/core/quoting/paper/day-text';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { usePut } from '../intake/use-put';

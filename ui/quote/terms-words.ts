@@ -1,8 +1,8 @@
+import type { Language } from '@/core/language';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import type { Deposit, Discount, QuoteTerms } from '@/core/quoting/terms-schema';
-import type { Language } from '@/core/quoting/words/language';
 
 /** Terms as they are typed. */
 export interface TypedTerms {

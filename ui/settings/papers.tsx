@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';

@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { type TextKey, textFault } from '@/core/quoting/words/shop-texts';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';

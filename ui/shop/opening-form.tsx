@@ -1,8 +1,8 @@
 'use client';
 import { type FormEvent, type ReactNode, useState } from 'react';
+import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
-import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/quoting/words/language';
 import { countryDefaults } from '@/core/shop/countries';
 import { NO_IDENTITY, type ShopIdentity } from '@/core/shop/identity';
 import { callOnce } from '../client/session-guard';

@@ -1,8 +1,8 @@
 'use client';
 import Link from 'next/link';
+import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { useJob } from '../job/job-context';
 import { LANE_WORDS } from '../options/lane-words';
 

@@ -1,10 +1,10 @@
+import { dayText } from '@/core/day-text';
 import type { Shown } from '@/core/machine/gap-words';
 import type { Limits } from '@/core/machine/limits/weigh';
 import { insidesOf, likelySource, takenSpecificationSchema } from '@/core/machine/models/taken-specification';
 import type { Joined } from '@/core/machine/slots/join-readings';
 import { APART_WORDS, machineFacts, slotFacts } from '@/core/machine/slots/slot-facts';
 import { versionChange } from '@/core/quoting/drift/version-change';
-import { dayText } from '@/core/quoting/paper/day-text';
 import { decisionOf, standingOf } from '@/core/quoting/quote-answer';
 import { seenDrift, staffView } from '@/core/quoting/staff-view';
 import { isSpecification, type SpecificationReading } from '@/core/reading/reading';

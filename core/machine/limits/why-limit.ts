@@ -1,4 +1,4 @@
-import { dayText } from '../../quoting/paper/day-text';
+import { dayText } from '../../day-text';
 import type { Word } from './weigh';
 
 /** `, on 3 March 2026`, where the day is known. */

@@ -1,8 +1,8 @@
+import { dayText } from '../../day-text';
+import { LANGUAGE_NAMES } from '../../language';
 import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
-import { dayText } from '../paper/day-text';
 import type { QuoteOption, QuoteSnapshot } from '../snapshot';
-import { LANGUAGE_NAMES } from '../words/language';
 
 /** What makes two options one and the same for the customer but for their price. */
 const isSame = (a: QuoteOption, b: QuoteOption): boolean =>

@@ -1,3 +1,4 @@
+import type { Language } from '../../language';
 import { moduleText } from '../../memory/module-words';
 import type { Offer, PlanCase } from '../../planning/model/case';
 import type { Plan } from '../../planning/search/plan';
@@ -7,7 +8,6 @@ import { roundHalfEven } from '../../pricing/round-half-even';
 import type { QuoteLine } from '../snapshot';
 import type { Discount, LineEdits, QuoteTerms } from '../terms-schema';
 import { capacityIn } from '../words/in-language';
-import type { Language } from '../words/language';
 import { PAPER_WORDS } from '../words/papers-in';
 
 /** A line while an option is made: by what name it can be typed over, and what was computed for it. */

@@ -11,7 +11,9 @@ import { faultsOf, local } from '../testing/ubl-schema';
 import type { Element } from './ubl-elements';
 import { ublQuotation } from './ubl-quotation';
 
-const planCase = JSON.parse(readFileSync(join(__dirname, '..', '..', 'planning', 'cases', 'bakery-till.case.json'), 'utf8'));
+const planCase = JSON.parse(
+  readFileSync(join(__dirname, '..', '..', 'planning', 'cases', 'bakery-till.case.json'), 'utf8'),
+);
 const { plans } = answer(planCase);
 const TERMS = {
   ...PLAIN_TERMS,

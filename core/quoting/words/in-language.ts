@@ -1,6 +1,6 @@
+import { type Language, LOCALES } from '../../language';
 import { MIB_PER_GB } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
-import { type Language, LOCALES } from './language';
 import type { PaperWords } from './paper-words';
 import { PAPER_WORDS } from './papers-in';
 

@@ -1,5 +1,5 @@
+import type { Language } from '../../language';
 import { CARE_REASONS, type CareReason } from '../../planning/rules/care';
-import type { Language } from './language';
 
 /** What a customer reads of a plan's care, or of a machine's cover: a text of the shop's, in its own words if it wants. */
 export type TextKey = CareReason | 'cover-warranty' | 'cover-support';

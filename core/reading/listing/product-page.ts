@@ -1,4 +1,4 @@
-import { makerKey } from '../../market/maker-key';
+import { makerKey } from '../../maker-key';
 import { currencyDecimals } from '../../pricing/currency';
 import { parseMoney } from '../../pricing/parse-money';
 import { objectsIn, parseJson } from '../bytes/parse-json';

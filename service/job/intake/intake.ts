@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { daySchema, versionSchema } from '../../../core/bounds';
+import { LANGUAGES } from '../../../core/language';
 import { boardFault } from '../../../core/machine/models/model';
 import { jobSlotSchema, jobSlotsSchema } from '../../../core/machine/slots/job-slot';
 import { isOffer, isOther, type Joined } from '../../../core/machine/slots/join-readings';
 import { keepTyped } from '../../../core/machine/slots/slots-of-job';
 import { overwritten } from '../../../core/overwritten';
-import { LANGUAGES } from '../../../core/quoting/words/language';
 import { READ_FAULTS, type SaidKind } from '../../../core/reading/read';
 import type { Reading } from '../../../core/reading/reading';
 import { readingLine } from '../../../core/reading/reading-line';

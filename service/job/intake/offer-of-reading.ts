@@ -1,5 +1,5 @@
 import { knownOf } from '../../../core/machine/slots/slots-of-reading';
-import { makerKey } from '../../../core/market/maker-key';
+import { makerKey } from '../../../core/maker-key';
 import { wholeModule } from '../../../core/price-list/whole-module';
 import { countedPrice } from '../../../core/pricing/counted-price';
 import { moneyText } from '../../../core/pricing/money-text';

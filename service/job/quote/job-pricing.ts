@@ -1,8 +1,8 @@
+import type { Language } from '../../../core/language';
 import { type Labour, labourFor, openingMinutes } from '../../../core/pricing/labour';
 import { askedPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
 import { PLAIN_TERMS } from '../../../core/quoting/terms';
 import type { QuoteTerms } from '../../../core/quoting/terms-schema';
-import type { Language } from '../../../core/quoting/words/language';
 import type { Job } from '../../../store/job/jobs';
 import type { Draft } from '../../../store/job/quotes';
 import type { Model } from '../../../store/library/models';

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../../../core/bounds';
+import { dayText } from '../../../core/day-text';
 import { customerView } from '../../../core/quoting/customer-view';
-import { dayText } from '../../../core/quoting/paper/day-text';
 import {
   type Answer,
   decisionOf,

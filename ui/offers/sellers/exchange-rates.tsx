@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { dayText } from '@/core/quoting/paper/day-text';
+import { dayText } from '@/core/day-text';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idOf } from '@/app/handle';
-import { dayText } from '@/core/quoting/paper/day-text';
+import { dayText } from '@/core/day-text';
 import { claimOf } from '@/service/orders/orders';
 import { PrintButton } from '@/ui/orders/print-button';
 import { Desk } from '../../../desk';
