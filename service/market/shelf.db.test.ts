@@ -1,10 +1,10 @@
 import { one, pool, run } from '../../store/database';
 import { must, openTestShop, readTill, stateOf } from '../../testing/shop';
 import { saveIntake } from '../job/intake/intake';
-import { showJob } from '../job/job-state';
 import { agreeLimits } from '../job/limits/limits';
 import { draftOptions } from '../job/options/draft-options';
 import { choosePlan, sendQuote } from '../job/quote/quote';
+import { countForToday } from './sellers';
 import { putOnShelf, showShelf, takeOffShelf } from './shelf';
 
 const shop = openTestShop();
@@ -110,7 +110,7 @@ describe('a piece', () => {
     await run(pool(), 'alter table shelf_piece enable trigger shelf_piece_is_stock');
     expect(await free(piece.offerId)).toBe(0);
     await run(pool(), 'update shop set counted_on = null');
-    await showJob(second);
+    await countForToday();
     expect(await free(piece.offerId)).toBe(1);
     must(await send(second));
     expect(await titled(piece.id)).toMatchObject({ promisedTo: second });
