@@ -52,7 +52,7 @@ test.each(doors.filter((door) => !OPEN.has(door)))('%s asks who calls before any
     const handlers = [...source.matchAll(/export (?:const|async function|function) (GET|POST|PUT|PATCH|DELETE)/g)];
     const guarded = [
       ...source.matchAll(
-        /export const (GET|POST|PUT|PATCH|DELETE) = handle(?:File|Whole|Parts|Told)?\(\s*'[a-z]+\.[a-z-]+'/g,
+        /export const (GET|POST|PUT|PATCH|DELETE) = handle(?:File|Whole|Parts|Told|Watch)?\(\s*'[a-z]+\.[a-z-]+'/g,
       ),
     ];
     expect(handlers.length).toBeGreaterThan(0);

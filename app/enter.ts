@@ -14,9 +14,9 @@ export async function sessionToken(): Promise<string | undefined> {
  * Who calls and may: the first line of every page and handler. Pages send people who are not signed in to the
  * sign-in page and back; handlers answer with the fault.
  */
-export async function enter(right: Right) {
+export async function enter(right: Right, onlyWatches = false) {
   const token = await sessionToken();
-  const entered = await checkCaller(token, right);
+  const entered = await checkCaller(token, right, onlyWatches);
   if (entered.ok && token !== undefined) noteGoodSession(token, Date.now());
   return entered;
 }

@@ -122,10 +122,11 @@ function handleSent<Sent>(
   right: Right,
   read: (request: NextRequest) => Promise<Result<Sent>> | Result<Sent>,
   work: Work<Sent>,
+  onlyWatches = false,
 ) {
   return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
     try {
-      const entered = await enter(right);
+      const entered = await enter(right, onlyWatches);
       if (!entered.ok) return answer(entered);
       if (request.method !== 'GET' && fromElsewhere(request))
         return answer(fault('forbidden', 'This came from another site.'));
@@ -145,6 +146,11 @@ function handleSent<Sent>(
  */
 export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, work: Work<z.infer<Schema>>) {
   return handleSent<z.infer<Schema>>(right, (request) => parseBody(request, schema), work);
+}
+
+/** A route handler for what an open page asks by itself, now and then: that keeps no session going. */
+export function handleWatch(right: Right, work: Work<null>) {
+  return handleSent<null>(right, () => done(null), work, true);
 }
 
 const nothing = async function* (): AsyncGenerator<Uint8Array> {};

@@ -1,4 +1,4 @@
-import type { Queryable } from '../store/database';
+import type { Queryable } from '../store/queryable';
 
 /** A market of the size that is asked for, the same for the same seed: sellers, specifications, offers, ten prices each. */
 export interface MarketSize {

@@ -6,10 +6,11 @@ import { OFFER_SORTS } from '../core/market/offer-sort';
 import type { OfferWish } from '../core/market/offer-wish';
 import { ROOT } from '../scripts/setup.mjs';
 import { openCluster } from '../scripts/start/cluster';
-import { closePool, type Named, pool, type Queryable, transaction } from '../store/database';
+import { closePool, pool, transaction } from '../store/database';
 import { findOffers, specsFor } from '../store/market/find-offers';
 import { listOffersFor } from '../store/market/offers-for-planning';
 import { migrate } from '../store/migrate';
+import type { Named, Queryable } from '../store/queryable';
 import { makeMarket } from './market';
 
 /*

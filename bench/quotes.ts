@@ -9,6 +9,7 @@ import { ROOT } from '../scripts/setup.mjs';
 import { needBuild } from '../scripts/start/build';
 import { openCluster } from '../scripts/start/cluster';
 import { showJob } from '../service/job/job-state';
+
 import { contentCode } from '../service/job/quote/quote-content';
 import { closePool } from '../store/database';
 import { migrate } from '../store/migrate';

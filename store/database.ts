@@ -5,6 +5,8 @@ import { noteDatabaseFault } from '../runtime/database-faults';
 import { environment } from '../runtime/environment';
 import { logCaught } from '../runtime/log';
 import { contextId } from '../runtime/request-context';
+import { gathering } from './gather';
+import type { Named, Queryable } from './queryable';
 
 // int8 as a number: capacities and counters stay far below 2^53. A date stays the text it is, so no zone shifts it.
 pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
@@ -13,17 +15,6 @@ pg.types.setTypeParser(pg.types.builtins.INT8, (text) => {
   return value;
 });
 pg.types.setTypeParser(pg.types.builtins.DATE, (text) => text);
-
-/** A statement that each connection plans once and then knows by its name. */
-export interface Named {
-  name: string;
-  text: string;
-}
-
-/** Something that runs one statement: the pool, or a client within a transaction. */
-export interface Queryable {
-  query<Row extends pg.QueryResultRow>(what: string | Named, values?: readonly unknown[]): Promise<pg.QueryResult<Row>>;
-}
 
 const POOL_SIZE = 10;
 const CONNECT_TIMEOUT_MS = 5_000;
@@ -74,6 +65,24 @@ export async function transaction<T>(work: (db: Queryable) => Promise<T>): Promi
     });
     return noted(cause);
   } finally {
+    client.release(broken);
+  }
+}
+
+/**
+ * Reads in one moment: all questions see the database as it was at the first of them, whatever is changed meanwhile. What is asked at
+ * the same time is one statement.
+ */
+export async function reading<T>(work: (db: Queryable) => Promise<T>): Promise<T> {
+  const client = await pool().connect().catch(noted);
+  let broken: Error | undefined;
+  try {
+    await client.query('begin isolation level repeatable read read only').catch(noted);
+    return await work(gathering(client));
+  } finally {
+    await client.query('commit').catch((error: Error) => {
+      broken = error;
+    });
     client.release(broken);
   }
 }

@@ -1,4 +1,5 @@
-import { maybeOne, one, type Queryable, run } from './database';
+import { maybeOne, one, run } from './database';
+import type { Queryable } from './queryable';
 
 /** Notes a change of state with who and when. */
 export async function noteEvent(

@@ -9,6 +9,7 @@ import { needBuild } from '../scripts/start/build';
 import { openCluster } from '../scripts/start/cluster';
 import { beginFitting, tickStep } from '../service/job/bench/fitting';
 import { showJob } from '../service/job/job-state';
+
 import { acceptSpoken } from '../service/job/quote/accept';
 import { openShop } from '../service/shop/open-shop';
 import { closePool, pool } from '../store/database';

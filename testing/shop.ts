@@ -7,6 +7,7 @@ import { reportText } from '../demo/report';
 import { textInput } from '../scripts/text-input';
 import { newJob, saveIntake, takeReadings } from '../service/job/intake/intake';
 import { type JobState, showJob } from '../service/job/job-state';
+
 import { draftOptions } from '../service/job/options/draft-options';
 import { choosePlan } from '../service/job/quote/quote';
 import { askMarket, askMarketSchema, type MarketRow } from '../service/market/market';

@@ -1,14 +1,18 @@
-import { type Queryable, transaction } from '../../store/database';
+import { transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { touchJob } from '../../store/job/jobs';
+import type { Queryable } from '../../store/queryable';
 import { fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
-import { type JobState, readJob } from './job-state';
+import { lockSlices } from './slices/read-slices';
+import type { JobWith, SliceName } from './slices/slice';
 
-export interface JobChange<T> {
+export interface JobChange<T, Need extends SliceName> {
   kind: string;
   detail?: object;
-  work: (db: Queryable, state: JobState) => Promise<Result<T>>;
+  /** what of the job the work looks at: it is handed that, and no more is read under the lock */
+  needs: readonly Need[];
+  work: (db: Queryable, state: JobWith<Need>) => Promise<Result<T>>;
 }
 
 /** Thrown to take a transaction back when its work answers with a fault. */
@@ -22,10 +26,14 @@ class TakenBack extends Error {
  * Changes one job: locks it, does the work, notes who did what, all in one transaction. A fault takes everything
  * back.
  */
-export async function changeJob<T>(caller: Caller, jobId: number, change: JobChange<T>): Promise<Result<T>> {
+export async function changeJob<T, Need extends SliceName = never>(
+  caller: Caller,
+  jobId: number,
+  change: JobChange<T, Need>,
+): Promise<Result<T>> {
   try {
     return await transaction(async (db) => {
-      const state = await readJob(db, jobId, true);
+      const state = await lockSlices(db, jobId, change.needs);
       if (state === null) throw new TakenBack(fault('not-found', 'There is no such job.'));
       const result = await change.work(db, state);
       if (!result.ok) throw new TakenBack(result);

@@ -2,7 +2,7 @@ import { nextStation, type Station, type StationStanding, stationStandings } fro
 import { logCaught } from '../../runtime/log';
 import { pool } from '../../store/database';
 import { getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
-import { machineName } from './job-state';
+import { machineName } from './job-names';
 
 export interface CounterEntry {
   id: number;

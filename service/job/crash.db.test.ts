@@ -161,6 +161,6 @@ test('work beside requests goes on by itself once the database is back, and the 
     write.mockRestore();
   }
   const told = lines.filter(({ level }) => level >= 40);
-  expect(told.map(({ msg }) => msg)).toContain('holding the locks of living workers failed');
+  expect(told.map(({ msg }) => msg)).toContain('doing tasks from the queue failed');
   expect(told.some(({ err, msg }) => /ECONNREFUSED|terminat|ECONNRESET/.test(`${err?.message} ${msg}`))).toBe(true);
 }, 180_000);

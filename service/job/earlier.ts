@@ -40,6 +40,7 @@ export async function takeEarlier(
   return changeJob(caller, jobId, {
     kind: 'earlier-job-taken',
     detail: { from, what },
+    needs: ['machine'],
     work: async (db, { job, slots }) => {
       const earlier = from === jobId ? null : await getJob(db, from);
       if (earlier === null) return fault('not-found', 'There is no such job.');

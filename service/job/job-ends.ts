@@ -14,7 +14,7 @@ import { releasePieces } from '../../store/market/shelf';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
 import { changeJob } from './change-job';
-import { machineName } from './job-state';
+import { machineName } from './job-names';
 import { setAside } from './quote/accept';
 
 export const closeSchema = z
@@ -29,6 +29,7 @@ export async function endJob(caller: Caller, jobId: number, end: z.infer<typeof 
   return changeJob(caller, jobId, {
     kind: 'job-closed',
     detail: end,
+    needs: ['work'],
     work: async (db, { job, work }) => {
       if (job.closedAt !== null) return fault('conflict', 'This job is closed already.');
       if (end.as === 'declined' && work.accepted !== null)
@@ -45,6 +46,7 @@ export async function endJob(caller: Caller, jobId: number, end: z.infer<typeof 
 export async function takeUpJob(caller: Caller, jobId: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'job-reopened',
+    needs: ['work'],
     work: async (db, { job, work }) => {
       if (job.closedAt === null) return fault('conflict', 'This job is open already.');
       await reopenJob(db, jobId);

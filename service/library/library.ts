@@ -7,7 +7,7 @@ import { boardFault, type FullModel, type ModelInput, modelSchema } from '../../
 import { withoutPhotos } from '../../core/machine/models/opening';
 import { libraryCsv, libraryJson } from '../../outward/readings/library-file';
 import { readLibraryApart } from '../../outward/readings/read-apart';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { listClaims, type StoredClaim } from '../../store/job/claims';
 import { setModel } from '../../store/job/jobs';
@@ -25,9 +25,10 @@ import {
 import { listTestedParts } from '../../store/library/tested-parts';
 import { listTrials } from '../../store/library/trials';
 import { insertModel, listModelIds, readModel, readModels, replaceModel } from '../../store/library/whole-models';
+import type { Queryable } from '../../store/queryable';
 import { usualMinutes } from '../job/bench/job-work';
 import { changeJob } from '../job/change-job';
-import type { JobState } from '../job/job-state';
+import type { JobWith } from '../job/slices/slice';
 import { bindWaiting } from '../market/bind-models';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
@@ -265,7 +266,10 @@ export const keepAsModelSchema = z.strictObject({
 });
 
 /** What a job's readings and slots say of its machine, as a model. */
-function modelOfJob({ job, joined, slots }: JobState, named: z.infer<typeof keepAsModelSchema>): ModelInput {
+function modelOfJob(
+  { job, joined, slots }: JobWith<'readings' | 'machine'>,
+  named: z.infer<typeof keepAsModelSchema>,
+): ModelInput {
   const word = (field: 'model' | 'boardModel' | 'firmware' | 'cpu'): string[] => {
     const value = joined.machineSayings[field]?.[0]?.value;
     return typeof value === 'string' && value.trim() !== '' ? [value.trim().slice(0, 80)] : [];
@@ -298,6 +302,7 @@ export async function keepAsModel(
   return changeJob(caller, jobId, {
     kind: 'model-kept',
     detail: named,
+    needs: ['readings', 'machine', 'limits'],
     work: async (db, state) => {
       if (state.slots.length === 0) return fault('conflict', 'Its slots are not known yet.');
       const wrong = boardFault(state.slots);

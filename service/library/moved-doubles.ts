@@ -2,11 +2,11 @@ import type { MovedModel } from '../../core/moving-in/moved-model';
 import type { MovedCustomer, MovedStock } from '../../core/moving-in/moved-row';
 import { People } from '../../core/moving-in/people';
 import { readListing } from '../../core/reading/listing/listing';
-import type { Queryable } from '../../store/database';
 import { listKnownMachines, type MovingCustomer } from '../../store/library/moving-in';
 import { findSameModel } from '../../store/library/same-models';
 import { listOwnStock } from '../../store/market/own-stock';
 import { listPieces, serialKnown } from '../../store/market/shelf';
+import type { Queryable } from '../../store/queryable';
 import { newStockTitle } from '../market/own-stock';
 import { pieceTitle } from '../market/shelf';
 

@@ -10,7 +10,7 @@ import { movedModel } from '../../core/moving-in/moved-model';
 import { type MovedCustomer, type MovedStock, movedCustomer, movedStock } from '../../core/moving-in/moved-row';
 import { currencyDecimals } from '../../core/pricing/currency';
 import { readMovedRows } from '../../outward/lists/moved-rows';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import {
   deleteMovedCustomers,
@@ -26,6 +26,7 @@ import {
   setUndone,
   takeMovedStock,
 } from '../../store/library/moving-in';
+import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 import { newStockSchema, putNewStock } from '../market/own-stock';
 import { pieceSchema, putPiece } from '../market/shelf';

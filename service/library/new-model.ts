@@ -14,10 +14,11 @@ import { TEMPLATE_NAMES, TEMPLATES, templateClaims, templateSlots } from '../../
 import { generationSchema } from '../../core/memory/module';
 import { readAs } from '../../core/reading/read';
 import { isSpecification } from '../../core/reading/reading';
-import { type Queryable, transaction } from '../../store/database';
+import { transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { findSameModel, lockLibrary } from '../../store/library/same-models';
 import { insertModel, readModel } from '../../store/library/whole-models';
+import type { Queryable } from '../../store/queryable';
 import { bindWaiting } from '../market/bind-models';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

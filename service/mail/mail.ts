@@ -9,7 +9,7 @@ import { orderCsv } from '../../outward/papers/order-csv';
 import { type MailOutcome, sendMail } from '../../outward/send-mail';
 import { environment } from '../../runtime/environment';
 import { logCaught } from '../../runtime/log';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { findSent } from '../../store/job/quotes';
 import {
@@ -25,6 +25,7 @@ import {
   takeDueMail,
 } from '../../store/mail/mail';
 import { getOrder, orderSellers } from '../../store/orders/orders';
+import type { Queryable } from '../../store/queryable';
 import { addTask } from '../../store/queue/queue';
 import { changeJob } from '../job/change-job';
 import { paperOf } from '../job/quote/quote-files';
@@ -67,6 +68,7 @@ export async function mailQuote(
   const queued = await changeJob(caller, jobId, {
     kind: 'quote-mailed',
     detail: { version },
+    needs: ['quote'],
     work: async (db, { job, sent, links }) => {
       const quote = sent.find((one) => one.version === version);
       if (quote === undefined) return fault('not-found', 'This job has no such version.');
@@ -113,6 +115,7 @@ export async function mailAgain(
   const queued = await changeJob(caller, jobId, {
     kind: 'mail-sent-again',
     detail: { id },
+    needs: [],
     work: async (db, { job }) => {
       const mail = await releaseMail(db, { jobId }, id);
       if (mail === null) return fault('conflict', 'This mail waits, is on its way, or went: it does not go twice.');

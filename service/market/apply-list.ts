@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
 import { SUSPICIONS } from '../../core/price-list/compare-list';
 import { caughtAs } from '../../runtime/log';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { applyLines, countLeft, noteLotsOf, undoChanges } from '../../store/market/list-changes';
 import { compareRows, lastLine, withdrawGone } from '../../store/market/list-rows';
@@ -20,6 +20,7 @@ import {
   setUndone,
   workOn,
 } from '../../store/market/price-lists';
+import type { Queryable } from '../../store/queryable';
 import { addTask, type TaskPayloads } from '../../store/queue/queue';
 import { done, type Fault, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

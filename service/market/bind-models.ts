@@ -1,9 +1,9 @@
 import { modelsNamed } from '../../core/market/named-model';
-import type { Queryable } from '../../store/database';
 import { findModels } from '../../store/library/find-models';
 import { summariesOf } from '../../store/library/models';
 import { bindListed, listSaidModels, noteLotsOf } from '../../store/market/list-changes';
 import { bindSaid, listUnboundSayings } from '../../store/market/originals';
+import type { Queryable } from '../../store/queryable';
 
 /** A machine that an original is said to be for, as written, and whose; empty: nobody says. */
 export interface Saying {

@@ -1,7 +1,7 @@
 import { type CountingGround, couponRuns } from '../../core/pricing/counted-price';
 import type { SellerTerms } from '../../core/pricing/seller-terms';
-import type { Queryable } from '../../store/database';
 import { getSeller, listRates, shopDay } from '../../store/market/sellers';
+import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 
 /** Terms of a seller whose numbers are what the shop pays. */

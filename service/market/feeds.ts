@@ -4,7 +4,7 @@ import { type CountingGround, countedPrice } from '../../core/pricing/counted-pr
 import { pageList } from '../../outward/lists/page-list';
 import { type FeedItem, type FeedKind, fetchFile, fetchSellerFeed } from '../../outward/seller-feed';
 import { caughtAs, logCaught } from '../../runtime/log';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import {
   getFeed,
@@ -16,6 +16,7 @@ import {
 } from '../../store/market/feeds';
 import { findBySellerPart, insertPrice, setStock } from '../../store/market/offers';
 import { listKnown } from '../../store/market/price-lists';
+import type { Queryable } from '../../store/queryable';
 import { addTask } from '../../store/queue/queue';
 import { done, type Result } from '../result';
 import type { Caller } from '../staff/access';

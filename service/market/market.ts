@@ -11,7 +11,8 @@ import { type MonthPrice, monthPrices, soldFamilies } from '../../store/market/m
 import { listPrices, type NotedPrice } from '../../store/market/offers';
 import { listSellers } from '../../store/market/sellers';
 import { getShop } from '../../store/shop/shop';
-import { machineName, showJob } from '../job/job-state';
+import { machineName } from '../job/job-names';
+import { showJob } from '../job/job-state';
 import { pricingRule } from '../job/quote/job-pricing';
 import { done, fault, type Result } from '../result';
 

@@ -27,6 +27,7 @@ export async function takePart(caller: Caller, jobId: number, { name, input }: R
   return changeJob(caller, jobId, {
     kind: 'part-seen',
     detail: { source: name, format: reading.format },
+    needs: [],
     work: async (db) => {
       const row = { jobId, purpose: 'intake', optionPlace: null, sourceName: name, input, result: reading } as const;
       const readingId = await insertReading(db, { ...row, staffId: caller.id });

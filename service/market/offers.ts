@@ -4,7 +4,7 @@ import { makerKey } from '../../core/maker-key';
 import { type MemoryModule, moduleSchema } from '../../core/memory/module';
 import { ORIGINS } from '../../core/planning/model/lanes';
 import { MOST_MODULES } from '../../core/price-list/read-row';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { summariesOf } from '../../store/library/models';
 import {
@@ -18,6 +18,7 @@ import {
   updateOffer,
 } from '../../store/market/offers';
 import { getSeller, lockSellers } from '../../store/market/sellers';
+import type { Queryable } from '../../store/queryable';
 import { priceSchema, priceToStore, type TypedPrice } from '../job/options/prices';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

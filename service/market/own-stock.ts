@@ -6,7 +6,7 @@ import type { MemoryModule } from '../../core/memory/module';
 import { moduleText } from '../../core/memory/module-words';
 import { wholeModule } from '../../core/price-list/whole-module';
 import { readListing } from '../../core/reading/listing/listing';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { insertOffer, insertPrice } from '../../store/market/offers';
 import {
@@ -17,6 +17,7 @@ import {
   setStockRule,
   takePieces,
 } from '../../store/market/own-stock';
+import type { Queryable } from '../../store/queryable';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
 

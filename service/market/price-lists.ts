@@ -12,7 +12,7 @@ import type { CountingGround } from '../../core/pricing/counted-price';
 import { type Encoding, EncodingSeer } from '../../core/reading/bytes/decode-text';
 import { environment } from '../../runtime/environment';
 import { caughtAs } from '../../runtime/log';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import {
   compareRow,
@@ -39,6 +39,7 @@ import {
   workOn,
 } from '../../store/market/price-lists';
 import { getSeller } from '../../store/market/sellers';
+import type { Queryable } from '../../store/queryable';
 import { addTask } from '../../store/queue/queue';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

@@ -6,7 +6,7 @@ import type { ListColumns } from '../../core/price-list/read-row';
 import { LISTED_COLUMNS, type ListEnd, type ListPiece } from '../../outward/lists/list-reading';
 import { ListThread } from '../../outward/lists/list-thread';
 import { caughtAs } from '../../runtime/log';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { compareRows, countGone, insertListSpec, noteTwice, openRows } from '../../store/market/list-rows';
 import { specOf } from '../../store/market/offers';
 import {
@@ -27,6 +27,7 @@ import {
   unreadLists,
 } from '../../store/market/price-lists';
 import { partsOf } from '../../store/market/sellers';
+import type { Queryable } from '../../store/queryable';
 import { addTask } from '../../store/queue/queue';
 import { groundMark, groundOf } from './counting-ground';
 

@@ -1,7 +1,7 @@
 import { makerKey } from '../../core/maker-key';
 import type { ReadOriginal } from '../../core/reading/reading';
-import type { Queryable } from '../../store/database';
 import { listMakers } from '../../store/library/models';
+import type { Queryable } from '../../store/queryable';
 import { lookUp } from './bind-models';
 
 /** What an original is bound to: whose it is, for which models, and what is left to be settled. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { daySchema, idSchema } from '../../core/bounds';
 import { type CountingGround, countedPrice, type ExchangeRate } from '../../core/pricing/counted-price';
 import { sellerTermsSchema } from '../../core/pricing/seller-terms';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { clearRows } from '../../store/market/list-rows';
 import { insertPrices, insertSeller } from '../../store/market/offers';
@@ -26,6 +26,7 @@ import {
   updateSeller,
 } from '../../store/market/sellers';
 import { recountShelf } from '../../store/market/shelf';
+import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

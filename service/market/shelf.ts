@@ -9,7 +9,7 @@ import { moneyText } from '../../core/pricing/money-text';
 import { PIECE_GRADES, pieceWorth } from '../../core/pricing/piece-worth';
 import type { QuoteOption } from '../../core/quoting/snapshot';
 import { readListing } from '../../core/reading/listing/listing';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { getJob } from '../../store/job/jobs';
 import { familyOfSpec, monthPrices } from '../../store/market/market-prices';
@@ -26,6 +26,7 @@ import {
   serialKnown,
   shelfOffers,
 } from '../../store/market/shelf';
+import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 import { offerOfKey } from '../job/options/offers-for-job';
 import { done, fault, type Result } from '../result';

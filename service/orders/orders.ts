@@ -14,7 +14,7 @@ import { ublOrder } from '../../core/ordering/ubl-order';
 import { shopOnPaper } from '../../core/shop/shop-on-paper';
 import { orderCsv } from '../../outward/papers/order-csv';
 import { ublXml } from '../../outward/papers/ubl-xml';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import { listSearches } from '../../store/job/fittings';
 import { touchJob } from '../../store/job/jobs';
@@ -35,6 +35,7 @@ import {
   takeNewsBack,
   type WantedPart,
 } from '../../store/orders/orders';
+import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 import { done, fault, type Result } from '../result';
 import { type Caller, whyNot } from '../staff/access';

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { environment } from '../../runtime/environment';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
+import type { Queryable } from '../../store/queryable';
 import { getShop, updateCustomerAddress } from '../../store/shop/shop';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

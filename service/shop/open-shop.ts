@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { LANGUAGES } from '../../core/language';
 import { identitySchema } from '../../core/shop/identity';
-import { type Queryable, transaction } from '../../store/database';
+import { transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
+import type { Queryable } from '../../store/queryable';
 import { deleteOpeningCodes } from '../../store/shop/opening-codes';
 import { insertShop, maybeShop, PAPERS, updateFirstHour, updatePapers } from '../../store/shop/shop';
 import { hashPassword } from '../../store/staff/password';

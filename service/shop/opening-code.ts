@@ -1,5 +1,6 @@
 import { createHash, randomInt } from 'node:crypto';
-import { pool, type Queryable } from '../../store/database';
+import { pool } from '../../store/database';
+import type { Queryable } from '../../store/queryable';
 import { hasOpeningCode, insertOpeningCode } from '../../store/shop/opening-codes';
 import { maybeShop } from '../../store/shop/shop';
 

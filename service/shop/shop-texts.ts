@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { LANGUAGES, type Language } from '../../core/language';
 import { SUPPLIED_TEXTS, TEXT_KEYS, type TextKey, type TextSet, textFault } from '../../core/quoting/words/shop-texts';
-import { pool, type Queryable, transaction } from '../../store/database';
+import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
+import type { Queryable } from '../../store/queryable';
 import { approveText, listShopTexts } from '../../store/shop/shop-texts';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';

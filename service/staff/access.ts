@@ -48,16 +48,19 @@ export function whyNot(caller: Caller, right: Right): Fault | null {
  * Who calls, if they may. Every page, action and handler asks this first.
  *
  * @param token the session cookie's token; undefined: none came
+ * @param onlyWatches a page that lies open asks by itself: that keeps no session going
  */
 export async function checkCaller(
   token: string | undefined,
   right: Right,
+  onlyWatches = false,
 ): Promise<{ ok: true; caller: Caller } | Fault> {
   if (token === undefined || token === '') return fault('signed-out', 'Sign in to go on.');
-  const caller = await findSession(pool(), tokenHash(token));
-  if (caller === null) return fault('signed-out', 'Your session has ended: sign in again to go on.');
+  const found = await findSession(pool(), tokenHash(token), SESSION_HOURS);
+  if (found === null) return fault('signed-out', 'Your session has ended: sign in again to go on.');
+  const { member: caller, isOlder } = found;
   const barred = whyNot(caller, right);
   if (barred !== null) return barred;
-  await prolongSession(pool(), tokenHash(token), SESSION_HOURS);
+  if (isOlder && !onlyWatches) await prolongSession(pool(), tokenHash(token), SESSION_HOURS);
   return { ok: true, caller };
 }

@@ -1,5 +1,6 @@
 import type { ModelClaim } from '../../core/machine/models/model';
-import { many, type Queryable, run } from '../database';
+import { many, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A claim as it is stored; `value` is trusted only after `asClaim`. */
 export interface StoredClaim {

@@ -1,4 +1,5 @@
-import { many, type Queryable } from '../database';
+import { many } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A job of before that may be of the same customer or machine. */
 export interface EarlierJob {

@@ -1,6 +1,7 @@
 import type { Tick } from '../../core/fitting/bench-state';
 import type { FittingStep } from '../../core/fitting/checklist';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What was found to be otherwise than thought. */
 export const FIND_KINDS = ['other-module', 'other-slots', 'damage', 'other'] as const;

@@ -1,5 +1,6 @@
 import type { PhotoCode, WeighedPhoto } from '../../core/reading/photo/photo-words';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** Where a picture was taken in. */
 export const PICTURE_STATIONS = ['intake', 'fitting', 'proof'] as const;

@@ -2,7 +2,8 @@ import type { Language } from '../../core/language';
 import type { JobSlot } from '../../core/machine/slots/job-slot';
 import type { Station } from '../../core/machine/station';
 import type { Steering } from '../../core/planning/filters/steering';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export interface Customer {
   id: number;
@@ -75,12 +76,12 @@ export async function getJob(db: Queryable, id: number): Promise<Job | null> {
 }
 
 /**
- * The job, locked until the transaction ends, so that changes of one job follow each other. It is read after the lock is there:
- * whoever waited for it would else see the customer as before the change that they waited for (PostgreSQL, 13.2.1).
+ * Locks a job until the transaction ends, so that changes of one job follow each other; false: there is none. It is read after the
+ * lock is there: whoever waited for it would else see the customer as before the change that they waited for (PostgreSQL,
+ * 13.2.1).
  */
-export async function lockJob(db: Queryable, id: number): Promise<Job | null> {
-  await run(db, 'select from job where id = $1 for update', [id]);
-  return getJob(db, id);
+export async function lockJob(db: Queryable, id: number): Promise<boolean> {
+  return (await many(db, 'select from job where id = $1 for update', [id])).length > 0;
 }
 
 export interface JobRow extends Job {

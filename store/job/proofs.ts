@@ -1,5 +1,6 @@
 import type { Finding, ProofVerdict, Seen } from '../../core/proving/compare-proof';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export const PROOF_DEPTHS = ['started', 'total-read', 'loaded'] as const;
 export type ProofDepth = (typeof PROOF_DEPTHS)[number];

@@ -1,5 +1,6 @@
 import type { Question, Said } from '../../core/quoting/quote-answer';
-import { many, one, type Queryable, run } from '../database';
+import { many, one, run } from '../database';
+import type { Queryable } from '../queryable';
 import { findByLink, type SentQuote } from './quotes';
 
 /** One thing that a customer said, and to which quote. */
@@ -23,16 +24,24 @@ export async function insertAnswer(
   );
 }
 
-/** Everything that was said to these quotes, the earliest first. */
-export async function listAnswers(db: Queryable, quoteIds: readonly number[]): Promise<StoredAnswer[]> {
-  return many<StoredAnswer & Record<string, unknown>>(
+const ANSWERS = `select said.id, quote_id as "quoteId", kind, place, signed, ticked, said.words,
+    (answered_at at time zone (select time_zone from shop))::date::text as "on",
+    case when answer_id is not null then jsonb_build_object('words', reply.words,
+      'on', (replied_at at time zone (select time_zone from shop))::date::text) end as reply
+  from quote_answer as said left join quote_reply as reply on answer_id = said.id`;
+type AnswerRow = StoredAnswer & Record<string, unknown>;
+
+/** Everything that was said to a quote, the earliest first. */
+export async function listAnswers(db: Queryable, quoteId: number): Promise<StoredAnswer[]> {
+  return many<AnswerRow>(db, `${ANSWERS} where quote_id = $1 order by said.id`, [quoteId]);
+}
+
+/** Everything that was said to the quotes of a job that went out, the earliest first. */
+export async function answersOfJob(db: Queryable, jobId: number): Promise<StoredAnswer[]> {
+  return many<AnswerRow>(
     db,
-    `select id, quote_id as "quoteId", kind, place, signed, ticked, said.words,
-       (answered_at at time zone (select time_zone from shop))::date::text as "on",
-       case when answer_id is not null then jsonb_build_object('words', reply.words,
-         'on', (replied_at at time zone (select time_zone from shop))::date::text) end as reply
-     from quote_answer as said left join quote_reply as reply on answer_id = id where quote_id = any($1) order by id`,
-    [[...quoteIds]],
+    `${ANSWERS} join quote on quote.id = quote_id where job_id = $1 and quote.state <> 'draft' order by said.id`,
+    [jobId],
   );
 }
 

@@ -1,4 +1,5 @@
-import { many, type Queryable, run } from '../database';
+import { many, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A link as it is kept: what opens it is not in it. */
 export interface StoredLink {
@@ -31,6 +32,16 @@ export async function isOpenLink(db: Queryable, tokenHash: Buffer): Promise<bool
 }
 
 /** Links that open these quotes, the newest first. */
+export async function linksOfQuotesOf(db: Queryable, jobId: number): Promise<StoredLink[]> {
+  return many<StoredLink & Record<string, unknown>>(
+    db,
+    `select quote_link.id, quote_id as "quoteId", token_hash as "tokenHash", nonce
+     from quote_link join quote on quote.id = quote_id
+     where job_id = $1 and withdrawn_at is null order by quote_link.id desc`,
+    [jobId],
+  );
+}
+
 export async function listLinks(db: Queryable, quoteIds: readonly number[]): Promise<StoredLink[]> {
   return many<StoredLink & Record<string, unknown>>(
     db,

@@ -1,5 +1,6 @@
 import type { QuoteSnapshot } from '../../core/quoting/snapshot';
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** The kept PDF of a sent quote; null: nobody has asked for it yet. */
 export async function getPaper(db: Queryable, quoteId: number): Promise<Buffer | null> {

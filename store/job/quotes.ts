@@ -1,7 +1,8 @@
 import type { Question, Said } from '../../core/quoting/quote-answer';
 import type { QuoteSnapshot } from '../../core/quoting/snapshot';
 import type { LineEdits, QuoteTerms } from '../../core/quoting/terms-schema';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export interface Choice {
   place: number;

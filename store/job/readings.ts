@@ -1,5 +1,6 @@
 import type { Reading } from '../../core/reading/reading';
-import { many, maybeOne, one, type Queryable } from '../database';
+import { many, maybeOne, one } from '../database';
+import type { Queryable } from '../queryable';
 
 export type Purpose = 'intake' | 'proof';
 

@@ -1,4 +1,5 @@
-import { many, type Queryable } from '../database';
+import { many } from '../database';
+import type { Queryable } from '../queryable';
 import { MODEL_COLUMNS, type Model } from './models';
 
 /** More words than this of what was typed are not looked for. */

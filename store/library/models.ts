@@ -1,5 +1,6 @@
 import type { CpuChoice, FactoryOption, LibrarySlot, OpeningStep } from '../../core/machine/models/model';
-import { many, maybeOne, one, type Queryable } from '../database';
+import { many, maybeOne, one } from '../database';
+import type { Queryable } from '../queryable';
 
 export interface Model {
   id: number;

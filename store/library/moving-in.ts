@@ -1,6 +1,7 @@
 import type { MovedKind } from '../../core/moving-in/columns';
 import type { MovedCustomer } from '../../core/moving-in/moved-row';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A file that was moved in. */
 export interface MovedIn {

@@ -1,4 +1,5 @@
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** Another shop whose file of models was taken in. */
 export interface OtherShop {

@@ -1,4 +1,5 @@
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export interface Photo {
   id: number;

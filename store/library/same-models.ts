@@ -1,4 +1,5 @@
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 import type { Model } from './models';
 
 /** Waits until nobody else adds to or renames in the library, and keeps it so until the transaction ends. */

@@ -1,4 +1,5 @@
-import { many, type Queryable, run } from '../database';
+import { many, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** Notes parts as tested, by the list that says so. */
 export async function putTestedParts(

@@ -1,5 +1,6 @@
 import type { NewTrial } from '../../core/machine/models/model';
-import { many, one, type Queryable, run } from '../database';
+import { many, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A trial as it is stored, with whose it is. */
 export interface StoredTrial extends NewTrial {

@@ -1,5 +1,6 @@
 import type { FullModel } from '../../core/machine/models/model';
-import { many, one, type Queryable, run } from '../database';
+import { many, one, run } from '../database';
+import type { Queryable } from '../queryable';
 import { MODEL_COLUMNS } from './models';
 import { putTestedParts } from './tested-parts';
 

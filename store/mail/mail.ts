@@ -1,4 +1,5 @@
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 import { addTask } from '../queue/queue';
 
 /** How far a mail has come. `unsure`: it was handed over whole, and no answer came back. */

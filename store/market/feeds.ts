@@ -1,4 +1,5 @@
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** How a seller's feed does. */
 export interface SellerFeed {

@@ -1,7 +1,8 @@
 import type { OfferSort } from '../../core/market/offer-sort';
 import type { OfferWish } from '../../core/market/offer-wish';
 import type { Buffering } from '../../core/memory/module';
-import { many, type Queryable } from '../database';
+import { many } from '../database';
+import type { Queryable } from '../queryable';
 import { OFFER_COLUMNS, RATING, type StoredOffer } from './offers';
 
 /** A specification that fits a wish, with what it can be sorted by. */

@@ -1,5 +1,6 @@
 import { isAcceptable, SUSPICIONS } from '../../core/price-list/compare-list';
-import { many, one, type Queryable, run } from '../database';
+import { many, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What a list did to offers. */
 export interface Applied {

@@ -2,7 +2,8 @@ import type { Writable } from 'node:stream';
 import { type Fate, HEAPS, type Heap, type Suspicion } from '../../core/price-list/compare-list';
 import { PRICE_BANDS } from '../../core/price-list/price-bands';
 import type { ListedRow, RowDoubt } from '../../core/price-list/read-row';
-import { copyInto, many, maybeOne, one, type Queryable, run } from '../database';
+import { copyInto, many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A row of a list as it is looked at. */
 export interface ShownRow {

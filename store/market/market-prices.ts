@@ -1,4 +1,5 @@
-import { many, one, type Queryable } from '../database';
+import { many, one } from '../database';
+import type { Queryable } from '../queryable';
 import type { Family } from './find-offers';
 
 /** What a GB of one size of module cost in a month: the middle of what sellers asked, and where most of them lay. Minor units. */

@@ -1,5 +1,6 @@
 import type { MemoryModule } from '../../core/memory/module';
-import { many, type Queryable } from '../database';
+import { many } from '../database';
+import type { Queryable } from '../queryable';
 import { OFFER_COLUMNS, RATING, type StoredOffer } from './offers';
 
 /** Pieces of the shelf that are promised to a job, of an offer that is the shelf's. */

@@ -3,7 +3,8 @@ import type { MemoryModule } from '../../core/memory/module';
 import type { Origin } from '../../core/planning/model/lanes';
 import type { PriceStep } from '../../core/pricing/counted-price';
 import type { Coupon } from '../../core/pricing/seller-terms';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export interface StoredOffer {
   id: number;

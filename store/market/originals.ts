@@ -1,6 +1,7 @@
 import { makerKey } from '../../core/maker-key';
 import type { Origin } from '../../core/planning/model/lanes';
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What originals are said to be for and nobody has bound, each saying once. */
 export async function listUnboundSayings(db: Queryable, most: number): Promise<{ maker: string; said: string }[]> {

@@ -1,5 +1,6 @@
 import type { Origin } from '../../core/planning/model/lanes';
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** New modules of one kind that the shop has bought. Money minor units, without tax. */
 export interface OwnStock {

@@ -2,7 +2,8 @@ import type { RowFix } from '../../core/price-list/correct-row';
 import type { GuessedColumns } from '../../core/price-list/guess-columns';
 import type { ListColumns } from '../../core/price-list/read-row';
 import type { Encoding } from '../../core/reading/bytes/decode-text';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export type ListState = 'arriving' | 'reading' | 'failed' | 'looked-at' | 'applied' | 'undone';
 

@@ -1,6 +1,7 @@
 import type { ExchangeRate } from '../../core/pricing/counted-price';
 import type { Coupon, SellerTerms } from '../../core/pricing/seller-terms';
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 export interface Seller {
   id: number;

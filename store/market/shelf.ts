@@ -1,5 +1,6 @@
 import type { PieceGrade } from '../../core/pricing/piece-worth';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 import { OFFER_COLUMNS } from './offers';
 
 export const PIECE_TESTS = ['untested', 'read', 'tested'] as const;

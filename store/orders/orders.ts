@@ -1,6 +1,7 @@
 import type { PartNews } from '../../core/ordering/part-state';
 import type { SellerTerms } from '../../core/pricing/seller-terms';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What an accepted option wants of a seller and is not on its way: packs of one offer for one job. Money minor units. */
 export interface WantedPart {

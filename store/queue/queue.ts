@@ -1,5 +1,6 @@
 import { runMigrations } from 'graphile-worker';
-import { many, maybeOne, one, type Queryable, run } from '../database';
+import { many, maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What each kind of task is told. */
 export interface TaskPayloads {

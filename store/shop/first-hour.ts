@@ -1,4 +1,5 @@
-import { one, type Queryable } from '../database';
+import { one } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What a new shop sets up, in the order in which it is of use. */
 export const FIRST_STEPS = ['prices', 'texts', 'sellers', 'list', 'machine', 'mail', 'staff', 'address'] as const;

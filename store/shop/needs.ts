@@ -1,5 +1,6 @@
 import type { SystemNeed, UseNeed } from '../../core/machine/suggest-target';
-import { many, one, type Queryable, run } from '../database';
+import { one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** What the shop holds people and systems to need. */
 export interface Needs {
@@ -9,16 +10,15 @@ export interface Needs {
 }
 
 export async function getNeeds(db: Queryable): Promise<Needs> {
-  const uses = await many<UseNeed & Record<string, unknown>>(
+  return one<Needs & Record<string, unknown>>(
     db,
-    'select use, need_mib as "needMiB", reason from need_of_use order by position, use',
+    `select floor_mib as "floorMiB",
+       (select coalesce(json_agg(json_build_object('use', use, 'needMiB', need_mib, 'reason', reason) order by position, use), '[]')
+        from need_of_use) as uses,
+       (select coalesce(json_agg(json_build_object('os', os, 'leastMiB', least_mib, 'visibleMiB', visible_mib) order by position, os), '[]')
+        from need_of_os) as systems
+     from shop`,
   );
-  const systems = await many<SystemNeed & Record<string, unknown>>(
-    db,
-    'select os, least_mib as "leastMiB", visible_mib as "visibleMiB" from need_of_os order by position, os',
-  );
-  const { floorMiB } = await one<{ floorMiB: number }>(db, 'select floor_mib as "floorMiB" from shop');
-  return { uses, systems, floorMiB };
 }
 
 /** Puts these needs in place of the shop's. */

@@ -1,4 +1,5 @@
-import { maybeOne, type Queryable, run } from '../database';
+import { maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A code opens for so long after it was printed, days. */
 const VALID_DAYS = 7;

@@ -1,6 +1,7 @@
 import type { Language } from '../../core/language';
 import type { TextKey } from '../../core/quoting/words/shop-texts';
-import { many, type Queryable, run } from '../database';
+import { many, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** A text as the shop approved it. */
 export interface ShopText {

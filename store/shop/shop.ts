@@ -2,7 +2,8 @@ import type { Language } from '../../core/language';
 import type { Charges } from '../../core/pricing/charges';
 import type { MarkUpStep } from '../../core/pricing/sell-price';
 import { contactLine, type ShopIdentity } from '../../core/shop/identity';
-import { maybeOne, one, type Queryable, run } from '../database';
+import { maybeOne, one, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** Sizes of paper (ISO 216, ANSI Y14.1). */
 export const PAPERS = ['A4', 'Letter'] as const;

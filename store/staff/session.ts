@@ -1,4 +1,5 @@
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 import type { StaffMember } from './staff';
 
 /** Somebody who is signed in, and what the shop says of their role. */
@@ -14,26 +15,34 @@ export async function insertSession(db: Queryable, tokenHash: Buffer, staffId: n
   );
 }
 
-/** Whose session this is, or null where it is unknown, over, or its person has left. */
-export async function findSession(db: Queryable, tokenHash: Buffer): Promise<SessionMember | null> {
-  return maybeOne<SessionMember & Record<string, unknown>>(
-    db,
-    `select staff.id, sign_in as "signIn", name, role,
-       coalesce((select counter_sees_cost from shop), false) as "counterSeesCost"
-     from session join staff on staff.id = staff_id
-     where token_hash = $1 and expires_at > now() and left_at is null`,
-    [tokenHash],
-  );
+/** A session that is good, and whether its end is to be moved: at most once an hour, so that reading pages does not write. */
+export interface FoundSession {
+  member: SessionMember;
+  isOlder: boolean;
 }
 
-/** Moves the end of a session in use, at most once an hour so that reading pages does not write. */
-export async function prolongSession(db: Queryable, tokenHash: Buffer, hours: number): Promise<void> {
-  await run(
+/** Whose session this is, or null where it is unknown, over, or its person has left. @param hours for which a new one is good */
+export async function findSession(db: Queryable, tokenHash: Buffer, hours: number): Promise<FoundSession | null> {
+  const row = await maybeOne<SessionMember & { isOlder: boolean } & Record<string, unknown>>(
     db,
-    `update session set expires_at = now() + make_interval(hours => $2)
-     where token_hash = $1 and expires_at < now() + make_interval(hours => $2 - 1)`,
+    `select staff.id, sign_in as "signIn", name, role,
+       coalesce((select counter_sees_cost from shop), false) as "counterSeesCost",
+       expires_at < now() + make_interval(hours => $2 - 1) as "isOlder"
+     from session join staff on staff.id = staff_id
+     where token_hash = $1 and expires_at > now() and left_at is null`,
     [tokenHash, hours],
   );
+  if (row === null) return null;
+  const { isOlder, ...member } = row;
+  return { member, isOlder };
+}
+
+/** Moves the end of a session in use. */
+export async function prolongSession(db: Queryable, tokenHash: Buffer, hours: number): Promise<void> {
+  await run(db, 'update session set expires_at = now() + make_interval(hours => $2) where token_hash = $1', [
+    tokenHash,
+    hours,
+  ]);
 }
 
 export async function deleteSession(db: Queryable, tokenHash: Buffer): Promise<void> {

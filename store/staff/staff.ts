@@ -1,4 +1,5 @@
-import { many, maybeOne, type Queryable, run } from '../database';
+import { many, maybeOne, run } from '../database';
+import type { Queryable } from '../queryable';
 
 /** Roles, the widest first. */
 export const ROLES = ['owner', 'technician', 'counter'] as const;

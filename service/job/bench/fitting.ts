@@ -3,7 +3,7 @@ import { idSchema } from '../../../core/bounds';
 import { checklistOf } from '../../../core/fitting/checklist';
 import { guide, outcomeOf } from '../../../core/fitting/guide';
 import { ENDS, type End, SIGNS, type Sign } from '../../../core/fitting/guide-data';
-import { pool, type Queryable } from '../../../store/database';
+import { pool } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import {
   dropBeep,
@@ -25,11 +25,12 @@ import { newestPicture } from '../../../store/job/job-pictures';
 import { getJob } from '../../../store/job/jobs';
 import { listModelSlots } from '../../../store/library/models';
 import { insertTrial } from '../../../store/library/trials';
+import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
-import type { JobState } from '../job-state';
 import { trialOfOption } from '../limits/trial-of-option';
+import type { JobWith } from '../slices/slice';
 import { openFitting } from './job-work';
 
 const NOT_ACCEPTED = 'Nobody said yes to an option yet: the bench waits for that.';
@@ -38,6 +39,7 @@ const NOT_ACCEPTED = 'Nobody said yes to an option yet: the bench waits for that
 export async function beginFitting(caller: Caller, jobId: number): Promise<Result<{ id: number }>> {
   return changeJob(caller, jobId, {
     kind: 'fitting-begun',
+    needs: ['work', 'machine', 'limits'],
     work: async (db, state) => {
       const { work, job, slots, limits } = state;
       const { accepted, fittings } = work;
@@ -117,8 +119,9 @@ export async function tickStep(caller: Caller, jobId: number, fittingId: number,
   return changeJob(caller, jobId, {
     kind: FIND_EVENTS[input.what],
     detail: { fittingId, ...input },
-    work: async (db, { work }) => {
-      const fitting = work.fittings.find(({ id }) => id === fittingId);
+    needs: ['bench'],
+    work: async (db, { fittings }) => {
+      const fitting = fittings.find(({ id }) => id === fittingId);
       if (fitting === undefined) return fault('not-found', 'This work on the bench is not known.');
       if (!fitting.steps.some(({ key }) => key === input.step)) return fault('not-found', 'The list has no such step.');
       await tick(db, fitting, input, caller.id);
@@ -155,8 +158,16 @@ export const searchSchema = z.discriminatedUnion('what', [
 ]);
 type SearchInput = z.infer<typeof searchSchema>;
 
+type SearchedJob = JobWith<'work' | 'limits' | 'machine' | 'readings'>;
+
 /** A limit that is not true, and a module that does not go: both are evidence of the model. */
-async function noteEvidence(db: Queryable, state: JobState, end: End, about: string, staffId: number): Promise<void> {
+async function noteEvidence(
+  db: Queryable,
+  state: SearchedJob,
+  end: End,
+  about: string,
+  staffId: number,
+): Promise<void> {
   const { accepted } = state.work;
   if (end !== 'limit-untrue' || accepted === null || state.job.modelId === null) return;
   const trial = trialOfOption(state, accepted.option, {
@@ -167,7 +178,7 @@ async function noteEvidence(db: Queryable, state: JobState, end: End, about: str
   if (trial !== null) await insertTrial(db, state.job.modelId, trial, { jobId: state.job.id, staffId });
 }
 
-async function searchOn(db: Queryable, state: JobState, input: SearchInput, staffId: number): Promise<Result<null>> {
+async function searchOn(db: Queryable, state: SearchedJob, input: SearchInput, staffId: number): Promise<Result<null>> {
   const [last] = state.work.searches;
   if (input.what === 'begin') {
     const fittingId = state.work.fittings[0]?.id ?? null;
@@ -203,6 +214,7 @@ export async function searchFault(caller: Caller, jobId: number, input: SearchIn
   return changeJob(caller, jobId, {
     kind: `search-${input.what}`,
     detail: input,
+    needs: ['work', 'limits', 'machine', 'readings'],
     work: async (db, state) => searchOn(db, state, input, caller.id),
   });
 }

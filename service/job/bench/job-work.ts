@@ -3,7 +3,6 @@ import type { JobCase } from '../../../core/machine/case-of-job';
 import { evaluateChoice } from '../../../core/planning/search/evaluate-choice';
 import { decisionOf } from '../../../core/quoting/quote-answer';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
-import type { Queryable } from '../../../store/database';
 import {
   type BeepCode,
   type EarlierFind,
@@ -12,13 +11,14 @@ import {
   findsOfModel,
   fittingsOfModel,
   listBeeps,
-  listFittings,
   listSearches,
 } from '../../../store/job/fittings';
 import { listOldModules, listProofs, type OldModule, type Proof } from '../../../store/job/proofs';
 import type { StoredAnswer } from '../../../store/job/quote-answers';
 import type { SentQuote } from '../../../store/job/quotes';
 import { listWanted, ordersOfJob, type PartOrder, type WantedPart } from '../../../store/orders/orders';
+import type { Queryable } from '../../../store/queryable';
+import type { Pieces } from '../slices/pieces';
 
 /** The option that the customer said yes to. */
 export interface Accepted {
@@ -79,37 +79,27 @@ export async function usualMinutes(db: Queryable, modelId: number): Promise<numb
 }
 
 /** Reads what was done for a job since its customer said yes. */
-export async function workOf(
-  db: Queryable,
-  jobId: number,
-  {
-    sent,
-    answers,
-    maker,
-    modelId,
-  }: {
-    sent: readonly SentQuote[];
-    answers: readonly StoredAnswer[];
-    maker: string;
-    modelId: number | null;
-  },
-): Promise<JobWork> {
-  if (sent.length === 0) return NO_WORK;
+export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Promise<JobWork> {
+  const [job, sent, answers, fittings, wanted, orders, searches, proofs, oldModules] = await Promise.all([
+    pieces.job(),
+    pieces.sent(),
+    pieces.answers(),
+    pieces.fittings(),
+    listWanted(db, jobId),
+    ordersOfJob(db, jobId),
+    listSearches(db, jobId),
+    listProofs(db, jobId),
+    listOldModules(db, jobId),
+  ]);
   const accepted = acceptedOf(sent, answers);
-  const fittings = await listFittings(db, jobId);
-  if (accepted === null && fittings.length === 0) return NO_WORK;
-  return {
-    accepted,
-    wanted: await listWanted(db, jobId),
-    orders: await ordersOfJob(db, jobId),
-    fittings,
-    searches: await listSearches(db, jobId),
-    beeps: await listBeeps(db, maker),
-    proofs: await listProofs(db, jobId),
-    oldModules: await listOldModules(db, jobId),
-    usual: modelId === null ? [] : await usualMinutes(db, modelId),
-    foundBefore: modelId === null ? [] : await findsOfModel(db, modelId, jobId),
-  };
+  if (sent.length === 0 || (accepted === null && fittings.length === 0)) return NO_WORK;
+  const { modelId, machineMaker } = job;
+  const [beeps, usual, foundBefore] = await Promise.all([
+    listBeeps(db, machineMaker),
+    modelId === null ? [] : usualMinutes(db, modelId),
+    modelId === null ? [] : findsOfModel(db, modelId, jobId),
+  ]);
+  return { accepted, wanted, orders, fittings, searches, beeps, proofs, oldModules, usual, foundBefore };
 }
 
 /** The time on the bench that is gone on with: the last for the accepted option, unless its proof was signed as not kept. */

@@ -33,6 +33,7 @@ export async function settleOldModule(
   return changeJob(caller, jobId, {
     kind: `old-module-${input.fate}`,
     detail: { slot: input.slot },
+    needs: ['work'],
     work: async (db, { work }) => {
       if (work.accepted === null)
         return fault('conflict', 'Nobody said yes to an option yet: nothing comes out of the machine.');

@@ -10,7 +10,7 @@ import { READ_FAULTS, type SaidKind } from '../../../core/reading/read';
 import type { Reading } from '../../../core/reading/reading';
 import { readingLine } from '../../../core/reading/reading-line';
 import { readApart } from '../../../outward/readings/read-apart';
-import { type Queryable, transaction } from '../../../store/database';
+import { transaction } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import {
   forgetUnbegun,
@@ -25,10 +25,12 @@ import {
 import { insertReading, listReadings, setReadingAside } from '../../../store/job/readings';
 import { findReportedModels, getModel, listModelSlots, type Model } from '../../../store/library/models';
 import { withdrawOfferOfReading } from '../../../store/market/offers';
+import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result, writtenMeanwhile } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
-import { type JobState, joinKept, reportedNames } from '../job-state';
+import { joinKept, reportedNames } from '../job-names';
+import type { JobWith } from '../slices/slice';
 import { offerOfReading } from './offer-of-reading';
 import { slotsFollowing } from './taken-specifications';
 
@@ -109,6 +111,7 @@ export async function saveIntake(
   return changeJob(caller, jobId, {
     kind: 'intake-changed',
     detail: { fields: Object.keys(patch) },
+    needs: [],
     work: async (db, { job }) => {
       const theirs = seen === null ? null : overwritten(intakeNow(job), seen, patch);
       if (theirs !== null) return writtenMeanwhile(theirs);
@@ -188,7 +191,10 @@ async function modelOf(db: Queryable, { machine }: Joined): Promise<Model | null
  * Brings a job's machine and slots to what its readings come to now. What people typed stays, unless the readings are
  * of another machine than before; a model that was picked by hand stays where the library does not know better.
  */
-async function applyReadings(db: Queryable, state: JobState): Promise<Result<{ model: Model | null }>> {
+async function applyReadings(
+  db: Queryable,
+  state: JobWith<'readings' | 'machine'>,
+): Promise<Result<{ model: Model | null }>> {
   const { job } = state;
   const readings = await listReadings(db, job.id);
   const joined = joinKept(readings);
@@ -236,6 +242,7 @@ export async function takeReadings(
   return changeJob(caller, jobId, {
     kind: 'report-read',
     detail: { inputs: good.map(({ name, reading }) => ({ source: name, format: reading.format })) },
+    needs: ['readings', 'machine'],
     work: async (db, state) => {
       const became = new Map<string, string>();
       for (const { name, input, reading } of good) {
@@ -281,6 +288,7 @@ export async function putReadingAside(
   return changeJob(caller, jobId, {
     kind: reading.aside ? 'reading-set-aside' : 'reading-taken-in',
     detail: { reading: reading.id },
+    needs: ['readings', 'machine'],
     work: async (db, state) => {
       if (!(await setReadingAside(db, jobId, reading.id, reading.aside))) {
         return fault('not-found', 'The job has no such reading.');
@@ -297,6 +305,7 @@ export async function pickModel(caller: Caller, jobId: number, modelId: number):
   return changeJob(caller, jobId, {
     kind: 'model-picked',
     detail: { modelId },
+    needs: ['readings', 'machine'],
     work: async (db, { job, slots, joined, derived, readings }) => {
       const model = await getModel(db, modelId);
       if (model === null) return fault('not-found', 'This model is no longer in the library.');
@@ -328,6 +337,7 @@ export async function saveSlots(
 ): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'slots-changed',
+    needs: [],
     work: async (db, { job }) => {
       if (job.slotsVersion !== input.version) {
         return fault('conflict', 'Somebody else changed the slots meanwhile: look at them, then change again.');
@@ -353,6 +363,7 @@ export async function keepSlot(
   return changeJob(caller, jobId, {
     kind: 'slots-changed',
     detail: { slot, keep },
+    needs: ['machine'],
     work: async (db, { slots }) => {
       const one = slots.find(({ name, module, soldered }) => name === slot && module !== null && !soldered);
       if (one === undefined) return fault('not-found', `There is no module in ${slot} that could stay or go.`);

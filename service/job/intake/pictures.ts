@@ -77,6 +77,7 @@ export async function takePicture(
   return changeJob(caller, jobId, {
     kind: 'picture-added',
     detail: { name: sent.name, station: sent.station },
+    needs: [],
     work: async (db) => {
       if ((await countJobPictures(db, jobId)) >= MOST_PICTURES) return fault('conflict', TOO_MANY);
       const isEmpty = words.lines.length === 0 && words.codes.length === 0;
@@ -109,6 +110,7 @@ export async function changePicture(
   return changeJob(caller, jobId, {
     kind: 'picture-changed',
     detail: { id, ...change },
+    needs: [],
     work: async (db) =>
       (await changeJobPicture(db, jobId, { id, ...change })) ? done(null) : fault('not-found', NO_PICTURE),
   });
@@ -118,6 +120,7 @@ export async function removePicture(caller: Caller, jobId: number, id: number): 
   return changeJob(caller, jobId, {
     kind: 'picture-removed',
     detail: { id },
+    needs: [],
     work: async (db) => ((await dropJobPicture(db, jobId, id)) ? done(null) : fault('not-found', NO_PICTURE)),
   });
 }

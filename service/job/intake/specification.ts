@@ -4,16 +4,16 @@ import { takenSpecificationSchema } from '../../../core/machine/models/taken-spe
 import { jobSlotsSchema } from '../../../core/machine/slots/job-slot';
 import { keepTyped } from '../../../core/machine/slots/slots-of-job';
 import { isSpecification, type SpecificationReading } from '../../../core/reading/reading';
-import type { Queryable } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import { putClaim } from '../../../store/job/claims';
 import { patchIntake, replaceSlots, setLimitsAgreed } from '../../../store/job/jobs';
 import { listReadings, setTaken } from '../../../store/job/readings';
 import { listModelSlots } from '../../../store/library/models';
+import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
-import type { JobState } from '../job-state';
+import type { JobWith } from '../slices/slice';
 import { slotsFollowing } from './taken-specifications';
 
 /** What is taken of a specification that was read into a job; null: all of it is taken back. */
@@ -27,7 +27,7 @@ export const specificationSchema = z.strictObject({
 /** A machine that nobody named is called what the specification calls it; a CPU's data name the CPU. */
 async function nameMachine(
   db: Queryable,
-  { job, cpu }: JobState,
+  { job, cpu }: JobWith<'limits'>,
   { about, name }: SpecificationReading,
 ): Promise<void> {
   if (name === null) return;
@@ -52,6 +52,7 @@ export async function takeSpecification(
   return changeJob(caller, jobId, {
     kind: taken === null ? 'specification-taken-back' : 'specification-taken',
     detail: { reading, taken, intoModel },
+    needs: ['readings', 'machine', 'limits'],
     work: async (db, state) => {
       const kept = state.readings.find(({ id }) => id === reading);
       if (kept === undefined || !isSpecification(kept.result))

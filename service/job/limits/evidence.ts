@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { LIMIT_NAMES, LIMIT_SCHEMAS, type LimitName } from '../../../core/machine/limits/limit';
 import { CLAIM_SOURCES, partKey, type trialSchema } from '../../../core/machine/models/model';
-import { type Queryable, transaction } from '../../../store/database';
+import { transaction } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import { dropClaim, putClaim } from '../../../store/job/claims';
 import { getModel } from '../../../store/library/models';
 import { putTestedParts } from '../../../store/library/tested-parts';
 import { dropTrial, insertTrial } from '../../../store/library/trials';
+import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 

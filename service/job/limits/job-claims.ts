@@ -7,12 +7,10 @@ import { type CpuChoice, chosenCpu, claimsOfCpu } from '../../../core/machine/mo
 import type { JobSlot } from '../../../core/machine/slots/job-slot';
 import type { Joined } from '../../../core/machine/slots/join-readings';
 import { BITS_32_MIB, type SystemNeed } from '../../../core/machine/suggest-target';
-import type { Queryable } from '../../../store/database';
-import { listClaims, type StoredClaim } from '../../../store/job/claims';
-import { type Decision, type Job, listDecisions } from '../../../store/job/jobs';
+import type { StoredClaim } from '../../../store/job/claims';
+import type { Decision, Job } from '../../../store/job/jobs';
 import type { KeptReading } from '../../../store/job/readings';
 import type { Model } from '../../../store/library/models';
-import { listTrials } from '../../../store/library/trials';
 import { claimsOfSpecifications } from '../intake/taken-specifications';
 
 /** A claim as it is stored, as far as it is one; another shop's is named as theirs, and only informs where they are not trusted. */
@@ -92,14 +90,16 @@ interface ClaimsOf {
   readings: readonly KeptReading[];
   joined: Joined;
   systems: readonly SystemNeed[];
+  /** what is kept with the model, what was tried in it, and what was decided for this job */
+  stored: readonly StoredClaim[];
+  trials: readonly Trial[];
+  decisions: readonly Decision[];
 }
 
 /** Everything that anybody says of the limits of a job's machine. */
-export async function claimsOfJob(db: Queryable, of: ClaimsOf): Promise<JobClaims> {
-  const { job, model, slots, readings, joined } = of;
-  const stored = model === null ? [] : await listClaims(db, model.id);
-  const trials: Trial[] = model === null ? [] : await listTrials(db, model.id);
-  const decisions = await listDecisions(db, job.id);
+export function claimsOfJob(of: ClaimsOf): JobClaims {
+  const { job, model, slots, readings, joined, stored, decisions } = of;
+  const trials = [...of.trials];
   const [last] = readings.filter(({ setAside }) => !setAside);
   const cpu = cpuOf(job, model, joined);
   const said = [

@@ -37,6 +37,7 @@ export async function decideLimits(caller: Caller, jobId: number, input: Decisio
   return changeJob(caller, jobId, {
     kind: back ? 'limit-decision-taken-back' : 'limit-decided',
     detail: { decisions, why, intoModel },
+    needs: [],
     work: async (db, { job }) => {
       if (intoModel && job.modelId === null) return fault('conflict', 'The job has no model of the library yet.');
       const now = Object.fromEntries(
@@ -63,6 +64,7 @@ export async function decideLimits(caller: Caller, jobId: number, input: Decisio
 export async function agreeLimits(caller: Caller, jobId: number, agreed: boolean): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: agreed ? 'limits-agreed' : 'limits-reopened',
+    needs: ['limits'],
     work: async (db, { gaps }) => {
       if (agreed && gaps.length > 0) return fault('conflict', 'Something is still asked: answer it first.');
       await setLimitsAgreed(db, jobId, agreed);

@@ -1,6 +1,6 @@
 import type { NewTrial } from '../../../core/machine/models/model';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
-import type { JobState } from '../job-state';
+import type { JobWith } from '../slices/slice';
 
 /**
  * An option's modules as a trial of the model: the largest size that it puts in, how many of these, and what all come to.
@@ -8,7 +8,7 @@ import type { JobState } from '../job-state';
  * @returns null where too little is known of them
  */
 export function trialOfOption(
-  { limits, job, slots, joined, today }: Pick<JobState, 'limits' | 'job' | 'slots' | 'joined' | 'today'>,
+  { limits, job, slots, joined, today }: JobWith<'limits' | 'machine' | 'readings'>,
   option: QuoteOption,
   { outcome, depth, note, rateMTs = null }: Pick<NewTrial, 'outcome' | 'depth' | 'note'> & { rateMTs?: number | null },
 ): NewTrial | null {

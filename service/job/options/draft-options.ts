@@ -3,7 +3,7 @@ import { isBelowLowest } from '../../../core/quoting/lowest-margin';
 import { makeOption } from '../../../core/quoting/option';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
 import type { Choice } from '../../../store/job/quotes';
-import type { JobState } from '../job-state';
+import type { JobWith } from '../slices/slice';
 
 /** A chosen plan at today's prices, or why it cannot be had any more. */
 export type DraftOption =
@@ -17,7 +17,7 @@ const LOST = {
 } as const;
 
 /** One choice, evaluated in the job as it stands now. */
-export function draftOption(state: JobState, { place, kept, bought, edits }: Choice): DraftOption {
+export function draftOption(state: JobWith<'quote' | 'market'>, { place, kept, bought, edits }: Choice): DraftOption {
   if (!state.jobCase.ok) return { place, ok: false, sentence: 'The machine has gaps: fill them on Limits first.' };
   const { planCase } = state.jobCase;
   const evaluated = evaluateChoice(planCase, { kept, bought });
@@ -39,7 +39,7 @@ export function draftOption(state: JobState, { place, kept, bought, edits }: Cho
 
 /** Does an option bring the shop's lowest margin? An owner may let it go as it is: by place and total, as it was seen. */
 export function lowestOf(
-  { shop, pricing, draft }: Pick<JobState, 'shop' | 'pricing' | 'draft'>,
+  { shop, pricing, draft }: JobWith<'quote'>,
   option: QuoteOption,
 ): 'reached' | 'below' | 'released' {
   const taxContained = pricing.exempt === null && pricing.taxWay === 'contained';
@@ -51,6 +51,6 @@ export function lowestOf(
 }
 
 /** All choices of the job's draft. */
-export function draftOptions(state: JobState): DraftOption[] {
+export function draftOptions(state: JobWith<'quote' | 'market'>): DraftOption[] {
   return (state.draft?.choices ?? []).map((choice) => draftOption(state, choice));
 }

@@ -5,12 +5,12 @@ import type { Offer } from '../../../core/planning/model/case';
 import { offerPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
 import type { MarkUp } from '../../../core/pricing/sell-price';
 import type { Supply } from '../../../core/quoting/option';
-import type { Queryable } from '../../../store/database';
 import { listTestedParts } from '../../../store/library/tested-parts';
 import { listFeeds } from '../../../store/market/feeds';
 import type { StoredOffer } from '../../../store/market/offers';
 import { listMisfits, listOffersFor, SHELF_NAME, type SocketWish } from '../../../store/market/offers-for-planning';
 import { listLastTold } from '../../../store/market/sellers';
+import type { Queryable } from '../../../store/queryable';
 
 const KEY = 'offer-';
 
@@ -71,14 +71,17 @@ export async function marketFor(
   const form = limits.form?.value ?? '';
   const wish = { generations, form, modelId, ...widest };
   const known = generations.length > 0 && form !== '';
-  const stored = known ? [...(await listOffersFor(db, wish)), ...(await listMisfits(db, wish))] : [];
-  const tested = modelId === null ? [] : await listTestedParts(db, modelId);
+  const [fitting, misfits, tested, feeds, told] = await Promise.all([
+    known ? listOffersFor(db, wish) : [],
+    known ? listMisfits(db, wish) : [],
+    modelId === null ? [] : listTestedParts(db, modelId),
+    listFeeds(db),
+    listLastTold(db),
+  ]);
+  const stored = [...fitting, ...misfits];
   const testedBy = (part: string | null | undefined): string[] =>
     part == null ? [] : tested.filter(({ key }) => key === partKey(part)).map(({ list }) => list);
-  const sick = new Map(
-    (await listFeeds(db)).filter(({ failures }) => failures > 0).map(({ sellerId, goodAt }) => [sellerId, goodAt]),
-  );
-  const told = await listLastTold(db);
+  const sick = new Map(feeds.filter(({ failures }) => failures > 0).map(({ sellerId, goodAt }) => [sellerId, goodAt]));
   return {
     offers: stored.map((offer) => asOffer(prices, offer)),
     supplies: new Map(

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { countedPrice } from '../../../core/pricing/counted-price';
 import { couponSchema } from '../../../core/pricing/seller-terms';
-import { type Queryable, transaction } from '../../../store/database';
+import { transaction } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import { insertPrice, lockOffer, type PrintedOfferPrice } from '../../../store/market/offers';
+import type { Queryable } from '../../../store/queryable';
 import { groundOf } from '../../market/counting-ground';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';

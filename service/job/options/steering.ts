@@ -42,6 +42,7 @@ export async function saveSteering(
   return changeJob(caller, jobId, {
     kind: 'steered',
     detail: next,
+    needs: [],
     work: async (db, { job }) => {
       const now: Steering = { ...job.steering, needMiB: job.needMiB, budgetCents: job.budgetCents };
       const changed = seen === null ? next : changedFields<Steering>(seen, next);

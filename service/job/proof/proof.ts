@@ -14,21 +14,21 @@ import { parseSockets, whySocketsDiffer } from '../../../core/proving/typed-sock
 import { READ_FAULTS } from '../../../core/reading/read';
 import type { ReadMachine } from '../../../core/reading/reading';
 import { readApart } from '../../../outward/readings/read-apart';
-import type { Queryable } from '../../../store/database';
 import { dropProof, insertProof, sharesHeld } from '../../../store/job/proofs';
 import { getReading, insertReading } from '../../../store/job/readings';
+import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import type { Accepted } from '../bench/job-work';
 import { changeJob } from '../change-job';
 import type { ReadingInput } from '../intake/intake';
-import type { JobState } from '../job-state';
+import type { JobWith } from '../slices/slice';
 
 const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
 const NO_PROMISE = 'Nobody said yes to an option yet: there is no promise to hold this against.';
 
 /** The promise of an accepted option, each slot with its channel, and what is known of the modules that stay. */
-export function promiseOf({ option }: Accepted, { slots, joined }: Pick<JobState, 'slots' | 'joined'>): Promised {
+export function promiseOf({ option }: Accepted, { slots, joined }: JobWith<'machine' | 'readings'>): Promised {
   const read = joined.machine?.memory.slots ?? [];
   const stays = Object.entries(option.shop.placement).flatMap(([slot, placed]) => {
     const own = 'kept' in placed ? slots.find(({ name }) => name === placed.kept) : undefined;
@@ -49,13 +49,13 @@ export function promiseOf({ option }: Accepted, { slots, joined }: Pick<JobState
 }
 
 /** What is held back at most in this model. */
-async function mostHeldIn(db: Queryable, { job }: JobState, totalMiB: number): Promise<number> {
+async function mostHeldIn(db: Queryable, { job }: JobWith<never>, totalMiB: number): Promise<number> {
   return mostHeld(totalMiB, job.modelId === null ? [] : await sharesHeld(db, job.modelId));
 }
 
 async function hold(
   db: Queryable,
-  state: JobState,
+  state: JobWith<'work' | 'readings' | 'machine'>,
   accepted: Accepted,
   { seen, readingId, typed, staffId }: { seen: Seen; readingId: number | null; typed: Seen | null; staffId: number },
 ): Promise<number> {
@@ -92,10 +92,11 @@ export async function takeProof(
   const { reading } = outcome;
   const { machine } = reading;
   if (machine === undefined) return fault('bad-input', NO_MACHINE);
-  return changeJob<TakenProof>(caller, jobId, {
+  return changeJob(caller, jobId, {
     kind: 'proof-read',
     detail: { source: name },
-    work: async (db, state) => {
+    needs: ['work', 'readings', 'machine'],
+    work: async (db, state): Promise<Result<TakenProof>> => {
       const { accepted } = state.work;
       if (accepted === null) return fault('conflict', NO_PROMISE);
       const readingId = await insertReading(db, {
@@ -135,6 +136,7 @@ export async function confirmProof(
   return changeJob(caller, jobId, {
     kind: 'proof-confirmed',
     detail: { reading },
+    needs: ['work', 'readings', 'machine'],
     work: async (db, state) => {
       const { accepted, proofs } = state.work;
       if (accepted === null) return fault('conflict', NO_PROMISE);
@@ -171,6 +173,7 @@ export async function typeProof(
   return changeJob(caller, jobId, {
     kind: 'proof-typed',
     detail: { total, counts, rateMTs, channels, sockets },
+    needs: ['work', 'readings', 'machine'],
     work: async (db, state) => {
       const { accepted } = state.work;
       if (accepted === null) return fault('conflict', NO_PROMISE);
@@ -211,6 +214,7 @@ export async function takeProofOut(
   return changeJob(caller, jobId, {
     kind: 'proof-taken-out',
     detail: { proof },
+    needs: [],
     work: async (db) =>
       (await dropProof(db, jobId, proof))
         ? done(null)

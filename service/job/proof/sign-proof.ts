@@ -1,16 +1,16 @@
 import { z } from 'zod';
 import { idSchema } from '../../../core/bounds';
 import type { Finding } from '../../../core/proving/compare-proof';
-import type { Queryable } from '../../../store/database';
 import { insertFollowUp, PROOF_DEPTHS, signProof } from '../../../store/job/proofs';
 import { insertTrial } from '../../../store/library/trials';
+import type { Queryable } from '../../../store/queryable';
 import { settlePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import { type Caller, mayDo } from '../../staff/access';
 import type { Accepted } from '../bench/job-work';
 import { changeJob } from '../change-job';
-import type { JobState } from '../job-state';
 import { trialOfOption } from '../limits/trial-of-option';
+import type { JobWith } from '../slices/slice';
 
 export const signSchema = z.strictObject({
   proof: idSchema,
@@ -31,6 +31,7 @@ export async function signTheProof(
   return changeJob(caller, jobId, {
     kind: 'proof-signed',
     detail: { proof: id, verdict, depth },
+    needs: ['work', 'readings', 'machine', 'limits'],
     work: async (db, state) => {
       const proof = state.work.proofs.find((one) => one.id === id);
       const { accepted } = state.work;
@@ -64,7 +65,7 @@ export async function signTheProof(
 /** What was proved becomes evidence of the model, as deep as it was looked at. */
 async function proofTrial(
   db: Queryable,
-  state: JobState,
+  state: JobWith<'limits' | 'machine' | 'readings'>,
   { option }: Accepted,
   {
     findings,
@@ -109,6 +110,7 @@ export async function followUp(
   return changeJob(caller, jobId, {
     kind: 'followed-up',
     detail: { proof: id, works },
+    needs: ['work', 'readings', 'machine', 'limits'],
     work: async (db, state) => {
       const proof = state.work.proofs.find((one) => one.id === id && one.signedOn !== null);
       const { accepted } = state.work;

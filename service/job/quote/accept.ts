@@ -2,10 +2,10 @@ import { z } from 'zod';
 import { customerView } from '../../../core/quoting/customer-view';
 import { decisionOf, faultOfAcceptance, standingOf, tickedOf } from '../../../core/quoting/quote-answer';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
-import type { Queryable } from '../../../store/database';
 import { fallThrough, goOn } from '../../../store/job/jobs';
 import { insertAnswer } from '../../../store/job/quote-answers';
 import { releasePieces, setAsidePieces } from '../../../store/market/shelf';
+import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
@@ -33,6 +33,7 @@ export async function acceptSpoken(
   return changeJob(caller, jobId, {
     kind: 'quote-accepted',
     detail: { place: input.place, spoken: true },
+    needs: ['quote'],
     work: async (db, { sent, answers, today }) => {
       const current = sent.find(({ state }) => state === 'sent');
       if (current === undefined) return fault('conflict', 'No quote of this job is out.');
@@ -73,6 +74,7 @@ export async function noteFellThrough(
   return changeJob(caller, jobId, {
     kind: why === null ? 'job-goes-on' : 'job-fell-through',
     detail: { why },
+    needs: ['work'],
     work: async (db, { work }) => {
       if (why !== null) {
         await fallThrough(db, jobId, why);

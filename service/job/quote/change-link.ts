@@ -15,6 +15,7 @@ export async function changeLink(
   return changeJob(caller, jobId, {
     kind: 'quote-link-changed',
     detail: { version, to },
+    needs: ['quote'],
     work: async (db, { sent }) => {
       const quote = sent.find((one) => one.version === version);
       if (quote === undefined) return fault('not-found', 'This job has no such version.');

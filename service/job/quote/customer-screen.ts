@@ -1,6 +1,7 @@
 import type { CustomerScreen } from '../../../core/quoting/customer-view';
 import { customerOptions } from '../../../core/quoting/staff-view';
-import { machineName, showJob } from '../job-state';
+import { machineName } from '../job-names';
+import { showJob } from '../job-state';
 import { draftOptions } from '../options/draft-options';
 
 /** The screen turned to the customer; null: there is no such job. */

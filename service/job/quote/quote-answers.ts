@@ -12,11 +12,12 @@ import {
 } from '../../../core/quoting/quote-answer';
 import { localeOf, wordsOf } from '../../../core/quoting/words/in-language';
 import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
-import { pool, type Queryable, transaction } from '../../../store/database';
+import { pool, transaction } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import { reopenJob, touchJob } from '../../../store/job/jobs';
 import { countQuestions, insertAnswer, insertReply, listAnswers, lockByLink } from '../../../store/job/quote-answers';
 import { findByLink, type SentQuote } from '../../../store/job/quotes';
+import type { Queryable } from '../../../store/queryable';
 import { shopDay } from '../../../store/shop/shop';
 import { takeTry } from '../../../store/staff/rate-limits';
 import { done, fault, type Result } from '../../result';
@@ -99,7 +100,7 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
     const sent = await lockByLink(db, hash);
     if (sent === null) return fault('not-found', PAPER_WORDS.en.faults.noQuote);
     const { faults } = wordsOf(sent.snapshot);
-    const answer = decisionOf(await listAnswers(db, [sent.id]));
+    const answer = decisionOf(await listAnswers(db, sent.id));
     const lapsed = (await shopDay(db)) > sent.validUntil;
     const state = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
     if (input.kind === 'accept') {
@@ -139,6 +140,7 @@ export async function replyTo(
   return changeJob(caller, jobId, {
     kind: 'question-answered',
     detail: { question },
+    needs: ['quote'],
     work: async (db, { answers }) => {
       if (!answers.some(({ id, kind }) => id === question && kind === 'question'))
         return fault('not-found', 'Nobody asked this here.');

@@ -1,8 +1,8 @@
 import { driftOf } from '../../../core/quoting/drift/drift';
 import type { NamedDrift } from '../../../core/quoting/drift/named-drift';
-import type { Queryable } from '../../../store/database';
 import type { SentQuote } from '../../../store/job/quotes';
 import { listStands } from '../../../store/market/offers-for-planning';
+import type { Queryable } from '../../../store/queryable';
 import { offerOfKey } from '../options/offers-for-job';
 
 /** What moved behind a sent quote since it went out, option by option; what did not move is left out. */

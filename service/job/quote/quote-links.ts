@@ -1,7 +1,8 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 import { environment } from '../../../runtime/environment';
-import { pool, type Queryable } from '../../../store/database';
-import { insertLink, isOpenLink, listLinks, type StoredLink } from '../../../store/job/quote-links';
+import { pool } from '../../../store/database';
+import { insertLink, isOpenLink, linksOfQuotesOf, listLinks, type StoredLink } from '../../../store/job/quote-links';
+import type { Queryable } from '../../../store/queryable';
 
 const NONCE_BYTES = 16;
 const KEY_BYTES = 32;
@@ -52,9 +53,16 @@ export interface QuoteLink {
 
 /** The newest link of each of these quotes; a quote without one has had its links withdrawn. */
 export async function linksOf(db: Queryable, quoteIds: readonly number[]): Promise<Map<number, QuoteLink>> {
-  const links = quoteIds.length === 0 ? [] : await listLinks(db, quoteIds);
-  return new Map(links.reverse().map((link) => [link.quoteId, { token: tokenOfLink(link) }]));
+  return newestOf(quoteIds.length === 0 ? [] : await listLinks(db, quoteIds));
 }
+
+/** The same of all quotes of a job. */
+export async function linksOfJob(db: Queryable, jobId: number): Promise<Map<number, QuoteLink>> {
+  return newestOf(await linksOfQuotesOf(db, jobId));
+}
+
+const newestOf = (links: readonly StoredLink[]): Map<number, QuoteLink> =>
+  new Map(links.toReversed().map((link) => [link.quoteId, { token: tokenOfLink(link) }]));
 
 /** Can it be the unguessable part of a link? */
 export const isToken = (token: string): boolean => /^[A-Za-z0-9_-]{32,64}$/.test(token);

@@ -8,12 +8,12 @@ import { done, fault, type Result, writtenMeanwhile } from '../../result';
 import { textsIn } from '../../shop/shop-texts';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
-import type { JobState } from '../job-state';
 import { draftOptions } from '../options/draft-options';
+import type { JobWith } from '../slices/slice';
 import { languageOf } from './job-pricing';
 
 /** What speaks against the draft's options as they would be; those that cannot be had are for the slip to say. */
-function faultOfDraft(state: JobState): string | null {
+function faultOfDraft(state: JobWith<'quote' | 'market'>): string | null {
   return faultOfOptions(draftOptions(state).flatMap((one) => (one.ok ? [one.option] : [])));
 }
 
@@ -29,6 +29,7 @@ export async function writeTerms(
   return changeJob(caller, jobId, {
     kind: 'quote-terms-changed',
     detail: { terms },
+    needs: ['quote', 'market'],
     work: async (db, state) => {
       if (seen !== null && JSON.stringify(termsSchema.parse(seen)) !== JSON.stringify(termsSchema.parse(state.terms)))
         return fault('conflict', 'Somebody changed these terms meanwhile: look at them, then change them again.');
@@ -62,6 +63,7 @@ export async function writeLine(
   return changeJob(caller, jobId, {
     kind: 'quote-line-changed',
     detail: { place, key, text, eachCents },
+    needs: ['quote', 'market'],
     work: async (db, state) => {
       const choice = state.draft?.choices.find((one) => one.place === place);
       if (state.draft === null || choice === undefined)

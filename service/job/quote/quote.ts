@@ -7,7 +7,7 @@ import { type QuoteOption, snapshotSchema } from '../../../core/quoting/snapshot
 import { validityFault } from '../../../core/quoting/terms';
 import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import { shopOnPaper } from '../../../core/shop/shop-on-paper';
-import { pool, type Queryable } from '../../../store/database';
+import { pool } from '../../../store/database';
 import { noteOpened } from '../../../store/job/quote-answers';
 import {
   dropChoice,
@@ -19,13 +19,15 @@ import {
   suggest,
   takeNumber,
 } from '../../../store/job/quotes';
+import type { Queryable } from '../../../store/queryable';
 import { shopDay } from '../../../store/shop/shop';
 import { promisePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import { type Caller, mayDo } from '../../staff/access';
 import { changeJob } from '../change-job';
-import { type JobState, machineName } from '../job-state';
+import { machineName } from '../job-names';
 import { draftOption, draftOptions, lowestOf } from '../options/draft-options';
+import type { JobWith } from '../slices/slice';
 import { contentCode } from './quote-content';
 import { isToken, linkHash, makeLink } from './quote-links';
 
@@ -47,6 +49,7 @@ export async function choosePlan(
   return changeJob(caller, jobId, {
     kind: 'option-chosen',
     detail: choice,
+    needs: ['quote', 'market'],
     work: async (db, state) => {
       const option = draftOption(state, choice);
       if (!option.ok) return fault('conflict', option.sentence);
@@ -63,6 +66,7 @@ export async function dropPlan(caller: Caller, jobId: number, at: number): Promi
   return changeJob(caller, jobId, {
     kind: 'option-dropped',
     detail: { place: at },
+    needs: ['quote'],
     work: async (db, { draft }) => {
       if (draft !== null) await dropChoice(db, draft.id, at);
       return done(null);
@@ -76,6 +80,7 @@ export async function suggestPlan(caller: Caller, jobId: number, at: number | nu
   return changeJob(caller, jobId, {
     kind: 'option-suggested',
     detail: { place: at },
+    needs: ['quote'],
     work: async (db, { draft }) => {
       if (draft === null || (at !== null && !draft.choices.some((choice) => choice.place === at))) {
         return fault('conflict', 'This option is no longer on the slip.');
@@ -97,6 +102,7 @@ export async function releaseOption(
   return changeJob(caller, jobId, {
     kind: 'option-released',
     detail: seen,
+    needs: ['quote', 'market'],
     work: async (db, state) => {
       const option = draftOptions(state).find((one) => one.place === seen.place);
       if (state.draft === null || option?.ok !== true)
@@ -127,7 +133,7 @@ export interface Sent {
 
 function whatStopsSending(
   caller: Caller,
-  state: JobState,
+  state: JobWith<'quote'>,
   options: QuoteOption[],
   seen: z.infer<typeof sendSchema>['seen'],
 ): string | null {
@@ -149,7 +155,11 @@ function whatStopsSending(
   return null;
 }
 
-async function makeSnapshot(db: Queryable, state: JobState, options: QuoteOption[]) {
+async function makeSnapshot(
+  db: Queryable,
+  state: JobWith<'quote' | 'market' | 'work' | 'machine'>,
+  options: QuoteOption[],
+) {
   const { shop, job, draft, slots, terms, language, pricing } = state;
   const { accepted } = state.work;
   const sentOn = await shopDay(db);
@@ -192,6 +202,7 @@ export async function sendQuote(
 ): Promise<Result<Sent>> {
   return changeJob(caller, jobId, {
     kind: changeOrder ? 'change-order-sent' : 'quote-sent',
+    needs: ['quote', 'market', 'work', 'machine'],
     work: async (db, state) => {
       const last = state.sent.find((quote) => quote.state === 'sent');
       if ((state.draft?.choices ?? []).length === 0 && last !== undefined)

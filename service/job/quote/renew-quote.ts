@@ -9,8 +9,8 @@ import { type Choice, listEdits, openDraft, putChoice, suggest } from '../../../
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
-import type { JobState } from '../job-state';
 import { draftOption } from '../options/draft-options';
+import type { JobWith } from '../slices/slice';
 
 /** So long it plans before it lets others in, ms. */
 const TURN_MS = 20;
@@ -30,7 +30,7 @@ async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
 
 /** The same plan where it can still be had, else the next best equal one; null: neither. */
 async function renewed(
-  state: JobState,
+  state: JobWith<'quote' | 'market'>,
   { place, shop }: QuoteOption,
   edits: LineEdits,
   equalTo: () => Promise<Plan | null>,
@@ -48,6 +48,7 @@ async function renewed(
 export async function renewQuote(caller: Caller, jobId: number): Promise<Result<Renewed>> {
   return changeJob(caller, jobId, {
     kind: 'quote-renewed',
+    needs: ['quote', 'market'],
     work: async (db, state) => {
       const current = state.sent.find((quote) => quote.state === 'sent');
       if (current === undefined) return fault('conflict', 'No quote of this job is out.');

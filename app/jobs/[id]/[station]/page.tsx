@@ -6,7 +6,8 @@ import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { STATIONS, type Station } from '@/core/machine/station';
 import { rememberStation } from '@/service/job/counter';
-import { machineName, showJob } from '@/service/job/job-state';
+import { machineName } from '@/service/job/job-names';
+import { showStation } from '@/service/job/job-state';
 import { deviceAddress } from '@/service/shop/reach';
 import { mayDo } from '@/service/staff/access';
 import { StationRail } from '@/ui/frame/station-rail';
@@ -38,7 +39,7 @@ export default async function StationPage({ params }: { params: Params }) {
   const caller = await enterPage('jobs.read');
   const { station, ...rest } = await params;
   if (!isStation(station)) notFound();
-  const state = await showJob(idOf(rest));
+  const state = await showStation(idOf(rest), station);
   if (state === null) notFound();
   // A page that is only fetched ahead is not where the job was left.
   const ahead = (await headers()).get('next-router-prefetch') !== null;

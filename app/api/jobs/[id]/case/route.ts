@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
 import { showJob } from '@/service/job/job-state';
+
 import { fault } from '@/service/result';
 
 /** The job's planning case as a file, for the command `fenbrik plan`: sell prices, no cost and no customer. */

@@ -3,6 +3,7 @@ import { handle, idOf } from '@/app/handle';
 import { jobViewOf } from '@/app/jobs/[id]/job-view-of';
 import { keptMarket } from '@/app/jobs/[id]/kept-markets';
 import { showJob } from '@/service/job/job-state';
+
 import { fault, type Result } from '@/service/result';
 import { packJob } from '@/ui/job/pack-job';
 

@@ -1,0 +1,46 @@
+import { caseOfJob } from '../../../core/machine/case-of-job';
+import { loosest } from '../../../core/machine/limits/loosest';
+import { makerKey } from '../../../core/maker-key';
+import type { Queryable } from '../../../store/queryable';
+import { caseName } from '../job-names';
+import { marketFor, offerOfKey } from '../options/offers-for-job';
+import type { Pieces } from './pieces';
+import type { LimitsSlice, MarketSlice } from './slice';
+
+export async function marketSlice(
+  db: Queryable,
+  pieces: Pieces,
+  limitsOf: () => Promise<LimitsSlice>,
+): Promise<MarketSlice> {
+  const [{ limits, claims }, job, shop, model, slots, pricing, labour, draft, current] = await Promise.all([
+    limitsOf(),
+    pieces.job(),
+    pieces.shop(),
+    pieces.model(),
+    pieces.slots(),
+    pieces.pricing(),
+    pieces.labour(),
+    pieces.draft(),
+    pieces.current(),
+  ]);
+  const plans = [...(draft?.choices ?? []), ...(current?.snapshot.options ?? []).map((option) => option.shop)];
+  const market = await marketFor(db, { markUp: shop, pricing }, limits, {
+    ...loosest(claims, slots),
+    modelId: job.modelId,
+    makerKey: makerKey(model?.maker ?? job.machineMaker),
+    sockets: slots.filter(({ soldered }) => !soldered).length,
+    jobId: job.id,
+    chosen: plans.flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))),
+    sellersOut: job.steering.sellersOut,
+  });
+  const jobCase = caseOfJob({
+    name: caseName(job),
+    currency: shop.currency,
+    slots,
+    limits,
+    offers: market.offers,
+    labourCents: labour.cents,
+    goal: {},
+  });
+  return { market, jobCase };
+}

@@ -1,0 +1,44 @@
+import { listMail } from '../../../store/mail/mail';
+import type { Queryable } from '../../../store/queryable';
+import { textsIn } from '../../shop/shop-texts';
+import { languageOf, termsOf } from '../quote/job-pricing';
+import { driftsOf } from '../quote/quote-drift';
+import { linksOfJob } from '../quote/quote-links';
+import { once, type Pieces } from './pieces';
+import type { QuoteSlice } from './slice';
+
+export async function quoteSlice(db: Queryable, id: number, pieces: Pieces): Promise<QuoteSlice> {
+  const language = once(async () => {
+    const [shop, job, draft] = await Promise.all([pieces.shop(), pieces.job(), pieces.draft()]);
+    return languageOf(shop, job, termsOf(draft));
+  });
+  const drifts = async () => {
+    const current = await pieces.current();
+    return current === null ? [] : driftsOf(db, id, current);
+  };
+  const [draft, sent, answers, links, mail, pricing, labour, written, texts, moved] = await Promise.all([
+    pieces.draft(),
+    pieces.sent(),
+    pieces.answers(),
+    linksOfJob(db, id),
+    listMail(db, id),
+    pieces.pricing(),
+    pieces.labour(),
+    language(),
+    language().then((one) => textsIn(db, one)),
+    drifts(),
+  ]);
+  return {
+    draft,
+    terms: termsOf(draft),
+    language: written,
+    texts,
+    pricing,
+    labour,
+    sent,
+    links,
+    mail,
+    answers,
+    drifts: moved,
+  };
+}
