@@ -36,6 +36,8 @@ afterEach(async () => {
   }
   await run(pool(), 'delete from seller_feed');
   await run(pool(), 'delete from graphile_worker._private_jobs');
+  // What a process that was killed had locked beside its tasks is freed with those, which are gone.
+  await run(pool(), 'delete from graphile_worker._private_job_queues');
 });
 
 async function until(what: string, isSo: () => Promise<boolean>, forMs = 30_000): Promise<void> {
