@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { agoText } from '@/core/ago-text';
 import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { feedHealth } from '@/service/market/feeds';
 import { askMarket, askMarketSchema, jobNamed, seenMarket } from '@/service/market/market';
@@ -13,7 +14,6 @@ import { MarketDesk } from '@/ui/offers/market-desk';
 import { Originals } from '@/ui/offers/originals';
 import { OwnStock } from '@/ui/offers/own-stock';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
-import { agoText } from '@/ui/offers/sellers/feed-words';
 import { SellerList } from '@/ui/offers/sellers/seller-list';
 import { Shelf } from '@/ui/offers/shelf';
 import { Desk } from '../desk';

@@ -2,12 +2,12 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { dayText } from '@/core/day-text';
 import { showOrders } from '@/service/orders/orders';
+import { basketView, orderView } from '@/service/orders/view';
 import { mayDo } from '@/service/staff/access';
 import { PART_SIGNS } from '@/ui/fitting/part-words';
 import { Baskets } from '@/ui/orders/baskets';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
-import { basketViewOf, orderViewOf } from './order-view-of';
 
 export const metadata: Metadata = { title: 'Orders' };
 
@@ -21,7 +21,7 @@ export default async function OrdersPage() {
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-6">
         <h1 className="text-xl">Orders</h1>
         <Baskets
-          baskets={baskets.map((basket) => basketViewOf(basket, seesCost))}
+          baskets={baskets.map((basket) => basketView(basket, seesCost))}
           currency={currency}
           mayOrder={mayDo(caller, 'orders.place')}
         />
@@ -30,7 +30,7 @@ export default async function OrdersPage() {
             <h2 className="text-base border-b-4 border-edge pb-1">Ordered</h2>
             <ul className="divide-y divide-line">
               {orders
-                .map((order) => orderViewOf(order, seesCost))
+                .map((order) => orderView(order, seesCost))
                 .map((order) => (
                   <li key={order.id} className="flex flex-wrap gap-x-4 items-baseline py-2">
                     <Link href={`/orders/${order.id}`} className="w-36 font-semibold underline underline-offset-2">

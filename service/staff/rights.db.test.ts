@@ -1,5 +1,3 @@
-import { jobViewOf } from '../../app/jobs/[id]/job-view-of';
-import { basketViewOf, orderViewOf } from '../../app/orders/order-view-of';
 import { many, one, pool } from '../../store/database';
 import { acceptedTill, fitted, fittedReport, orderAll, workOf } from '../../testing/bench';
 import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../../testing/shop';
@@ -11,9 +9,11 @@ import { openQuote, releaseOption, sendQuote } from '../job/quote/quote';
 import { answerQuote } from '../job/quote/quote-answers';
 import { writeLine, writeTerms } from '../job/quote/quote-terms';
 import { renewQuote } from '../job/quote/renew-quote';
+import { jobView } from '../job/view';
 import { askMarket, askMarketSchema, seenMarket } from '../market/market';
 import { takePart } from '../market/new-part';
 import { changeOrder, showOrder, showOrders } from '../orders/orders';
+import { basketView, orderView } from '../orders/view';
 import { saveRoleRule } from '../shop/role-rule';
 import { type Caller, mayDo } from './access';
 
@@ -171,8 +171,8 @@ describe('what things cost', () => {
 
   it('is in no data of a job’s page for the counter, unless an owner says so', async () => {
     const { state, secrets } = await marked();
-    const forTeo = jobViewOf(state, shop.teo);
-    const forEdda = jobViewOf(state, edda);
+    const forTeo = jobView(state, shop.teo);
+    const forEdda = jobView(state, edda);
     const stations = ({ slip, sent, drifts, work }: typeof forEdda) => ({ slip, sent, drifts, work });
     for (const cents of secrets) {
       expect([cents, holds(stations(forTeo), cents)]).toEqual([cents, true]);
@@ -182,7 +182,7 @@ describe('what things cost', () => {
     must(await saveRoleRule(runa, { counterSeesCost: true, lowestMarginBp: 0 }));
     const told = await as('edda');
     expect(mayDo(told, 'costs.read')).toBe(true);
-    expect(secrets.every((cents) => holds(stations(jobViewOf(state, told)), cents))).toBe(true);
+    expect(secrets.every((cents) => holds(stations(jobView(state, told)), cents))).toBe(true);
     must(await saveRoleRule(runa, { counterSeesCost: false, lowestMarginBp: 0 }));
     expect(mayDo(await as('edda'), 'costs.read')).toBe(false);
   });
@@ -205,10 +205,10 @@ describe('what things cost', () => {
     }
     await acceptedTill(shop.teo);
     const { baskets, orders } = await showOrders();
-    const shown = [...baskets.map((one) => basketViewOf(one, false)), ...orders.map((one) => orderViewOf(one, false))];
+    const shown = [...baskets.map((one) => basketView(one, false)), ...orders.map((one) => orderView(one, false))];
     expect(shown.length).toBeGreaterThan(0);
     expect(JSON.stringify(shown)).not.toMatch(/(each|quoted|printed)Cents":\d/);
-    expect(JSON.stringify(baskets.map((one) => basketViewOf(one, true)))).toMatch(/eachCents":\d/);
+    expect(JSON.stringify(baskets.map((one) => basketView(one, true)))).toMatch(/eachCents":\d/);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { SlotChange } from '@/core/quoting/slot-changes';
-import type { FittingView, WorkView } from '../job/work-view';
+import type { FittingView, WorkView } from '@/service/job/bench/view';
 import { benchChanges } from './bench-changes';
 import { countsText } from './part-words';
 

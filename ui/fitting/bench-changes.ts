@@ -1,6 +1,6 @@
 import { benchState } from '@/core/fitting/bench-state';
 import type { SlotChange } from '@/core/quoting/slot-changes';
-import type { WorkView } from '../job/work-view';
+import type { WorkView } from '@/service/job/bench/view';
 
 /** The slots as hands have left them so far; null: nobody has begun on the bench. */
 export function benchChanges(changes: readonly SlotChange[], { fitting, accepted }: WorkView): SlotChange[] | null {

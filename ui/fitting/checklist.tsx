@@ -1,7 +1,7 @@
 'use client';
 import type { FittingStep } from '@/core/fitting/checklist';
 import { PHASES } from '@/core/fitting/checklist';
-import type { FittingView } from '../job/work-view';
+import type { FittingView } from '@/service/job/bench/view';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';

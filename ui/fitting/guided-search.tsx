@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import { guide, outcomeOf, testOf } from '@/core/fitting/guide';
 import { CAUSES, type Cause, ENDS, type End, SIGNS, type Sign, SUSPECTS } from '@/core/fitting/guide-data';
+import type { SearchView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { SearchView } from '../job/work-view';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';

@@ -1,5 +1,5 @@
 import type { PartCounts } from '@/core/ordering/part-state';
-import type { PartView } from '../job/work-view';
+import type { PartView } from '@/service/job/bench/view';
 
 export const PART_SIGNS: Record<PartView['state'], { sign: string; word: string; look: string }> = {
   'to-order': { sign: '○', word: 'to be ordered', look: 'text-mind' },

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
+import type { PartView } from '@/service/job/bench/view';
 import { useJob } from '../job/job-context';
-import type { PartView } from '../job/work-view';
 import { buttonLook } from '../kit/button';
 import { countsText, PART_SIGNS } from './part-words';
 

@@ -1,8 +1,8 @@
 /** @jest-environment jsdom */
 import { act } from 'react';
 import type { FittingStep } from '@/core/fitting/checklist';
+import type { FittingView } from '@/service/job/bench/view';
 import { endHooks, runHook } from '../client/testing/run-hook';
-import type { FittingView } from '../job/work-view';
 import { useBench } from './use-bench';
 
 const sent: { path: string; body: unknown; answer: (ok: boolean) => void }[] = [];

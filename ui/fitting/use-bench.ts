@@ -1,9 +1,9 @@
 'use client';
 import { useMemo, useState } from 'react';
 import { benchState, type Tick } from '@/core/fitting/bench-state';
+import type { FittingView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { FittingView } from '../job/work-view';
 
 /** The work on the bench as it stands, and how it goes on. */
 export function useBench(fitting: FittingView) {

@@ -1,4 +1,4 @@
-import type { PageJob } from '../job/pack-job';
+import type { PageJob } from '@/service/job/view';
 
 /** What the page shows of each Intake field, by the names that the server has for them. */
 export function intakeOf(job: PageJob): Record<string, unknown> {

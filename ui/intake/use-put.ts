@@ -1,10 +1,10 @@
 'use client';
 import { useCallback, useState } from 'react';
 import { overwritten } from '@/core/overwritten';
+import type { PageJob } from '@/service/job/view';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { PageJob } from '../job/pack-job';
 import { intakeOf } from './seen-intake';
 
 /** Two people wrote the same field: what each wrote, by the fields' names. */

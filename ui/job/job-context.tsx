@@ -3,7 +3,8 @@ import { createContext, type ReactNode, useCallback, useContext, useEffect, useM
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import type { Installed, PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
-import type { Market, PageJob } from './pack-job';
+import type { MarketView as Market } from '@/service/job/options/view';
+import type { PageJob } from '@/service/job/view';
 import { readMarket } from './read-market';
 
 type Keep = JobSlot['keep'];

@@ -1,4 +1,4 @@
-import type { OfferSupply } from '../job/job-view';
+import type { OfferSupply } from '@/service/job/options/view';
 import { deliveryText, leadDaysOf } from './delivery';
 
 const supply = (leadDays: number | null) => ({ leadDays }) as OfferSupply;

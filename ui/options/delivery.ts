@@ -1,5 +1,5 @@
 import type { Plan } from '@/core/planning/search/plan';
-import type { OfferSupply } from '../job/job-view';
+import type { OfferSupply } from '@/service/job/options/view';
 
 type Supplies = Readonly<Record<string, OfferSupply>>;
 

@@ -7,7 +7,7 @@ import { CARES } from '@/core/planning/rules/care';
 import type { Plan } from '@/core/planning/search/plan';
 import { currencyDecimals } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
-import type { OfferSupply } from '../job/job-view';
+import type { OfferSupply } from '@/service/job/options/view';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 

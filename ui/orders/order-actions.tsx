@@ -1,9 +1,9 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import type { OrderView } from '@/service/orders/view';
 import { useSave } from '../client/use-save';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
-import type { OrderView } from './order-view';
 
 interface OrderActionsProps {
   order: OrderView;

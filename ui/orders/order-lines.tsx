@@ -3,12 +3,12 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { mostNews, type PartNews } from '@/core/ordering/part-state';
 import { moneyText } from '@/core/pricing/money-text';
+import type { OrderLineView, OrderView } from '@/service/orders/view';
 import { useSave } from '../client/use-save';
 import { countsText, PART_SIGNS } from '../fitting/part-words';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import type { OrderLineView, OrderView } from './order-view';
 
 const NEWS_WORDS: Record<PartNews, string> = {
   arrived: 'arrived',

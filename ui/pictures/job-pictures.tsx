@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
+import type { PictureView } from '@/service/job/intake/view';
 import { useAhead } from '../client/use-ahead';
 import { useJob } from '../job/job-context';
-import type { PictureView } from '../job/job-view';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';

@@ -3,7 +3,7 @@ import { useId, useMemo, useState } from 'react';
 import { readListing } from '@/core/reading/listing/listing';
 import { isModuleLabel, likelySpellings, type PhotoWord } from '@/core/reading/photo/photo-words';
 import type { SaidKind } from '@/core/reading/read';
-import type { PictureView } from '../job/job-view';
+import type { PictureView } from '@/service/job/intake/view';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { CodeLinks } from './code-links';

@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
 import { MOST_PICTURE_BYTES } from '@/runtime/body-limits';
+import type { PictureView } from '@/service/job/intake/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { PictureView } from '../job/job-view';
 import { smallerPicture } from './smaller-picture';
 
 /** How far the reading of a picture is; null: none is read. */

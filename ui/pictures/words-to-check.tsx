@@ -1,7 +1,7 @@
 'use client';
 import type { SaidKind } from '@/core/reading/read';
+import type { PictureView } from '@/service/job/intake/view';
 import { useJob } from '../job/job-context';
-import type { PictureView } from '../job/job-view';
 import { PhotoCheck } from './photo-check';
 import type { Pictures } from './use-pictures';
 

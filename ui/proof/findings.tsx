@@ -2,9 +2,9 @@
 import { useState } from 'react';
 import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
+import type { ProofView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { ProofView } from '../job/work-view';
 import { Button, buttonLook } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';

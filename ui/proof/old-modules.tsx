@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
+import type { OldModuleView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { OldModuleView } from '../job/work-view';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';

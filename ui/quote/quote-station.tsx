@@ -2,10 +2,11 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { dayText } from '@/core/day-text';
+import type { SentVersion, SlipOption } from '@/service/job/quote/view';
+import type { JobView } from '@/service/job/view';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import type { JobView, SentVersion, SlipOption } from '../job/job-view';
 import { Button, buttonLook } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';

@@ -1,6 +1,6 @@
 import { moneyText } from '@/core/pricing/money-text';
 import type { SeenOption } from '@/core/quoting/staff-view';
-import type { JobView } from '../job/job-view';
+import type { JobView } from '@/service/job/view';
 
 interface ShopSideProps {
   option: SeenOption;

@@ -6,13 +6,13 @@ import { dayText } from '@/core/day-text';
 import { moneyText } from '@/core/pricing/money-text';
 import { orderMailWords } from '@/service/mail/mail';
 import { showOrder } from '@/service/orders/orders';
+import { orderView } from '@/service/orders/view';
 import { mayDo } from '@/service/staff/access';
 import { Notice } from '@/ui/kit/notice';
 import { OrderActions } from '@/ui/orders/order-actions';
 import { OrderLines } from '@/ui/orders/order-lines';
 import { Desk } from '../../desk';
 import { enterPage } from '../../enter';
-import { orderViewOf } from '../order-view-of';
 
 export const metadata: Metadata = { title: 'Order' };
 
@@ -25,7 +25,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
   const { seller, currency } = found;
   const seesCost = mayDo(caller, 'costs.read');
   const mayOrder = mayDo(caller, 'orders.place');
-  const order = orderViewOf(found.order, seesCost);
+  const order = orderView(found.order, seesCost);
   const mailed = await orderMailWords(id);
   const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * (eachCents ?? 0), 0);
   return (

@@ -1,5 +1,6 @@
 'use client';
 import { type FormEvent, useState } from 'react';
+import type { PanelAsks } from '@/core/machine/panel-asks';
 import { EDGE_GENERATIONS } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { Button } from '../../kit/button';
@@ -7,15 +8,6 @@ import { Choice } from '../../kit/choice';
 import { Fault } from '../../kit/fault';
 import { Field } from '../../kit/field';
 import { textFile } from './reading-inputs';
-
-/** What of a screen is still of use: what a reading says already is not asked. */
-export interface PanelAsks {
-  total: boolean;
-  rate: boolean;
-  slots: boolean;
-  form: boolean;
-  generation: boolean;
-}
 
 interface PanelFormProps {
   asks: PanelAsks;

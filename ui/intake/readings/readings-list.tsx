@@ -1,7 +1,7 @@
 'use client';
+import type { ReadingRow } from '@/service/job/intake/view';
 import { useSave } from '../../client/use-save';
 import { useJob } from '../../job/job-context';
-import type { ReadingRow } from '../../job/job-view';
 import { Button } from '../../kit/button';
 import { Fault } from '../../kit/fault';
 import { Apart } from './apart';

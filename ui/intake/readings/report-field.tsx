@@ -1,5 +1,6 @@
 'use client';
 import { type ClipboardEvent, type DragEvent, useDeferredValue, useId, useState } from 'react';
+import type { PanelAsks } from '@/core/machine/panel-asks';
 import type { SaidKind } from '@/core/reading/read';
 import { useKeptText } from '../../client/use-kept-text';
 import { useSave } from '../../client/use-save';
@@ -13,7 +14,7 @@ import { isPicture } from '../../pictures/smaller-picture';
 import { usePictures } from '../../pictures/use-pictures';
 import { WordsToCheck } from '../../pictures/words-to-check';
 import { Suggestions } from '../suggestions';
-import { type PanelAsks, PanelForm } from './panel-form';
+import { PanelForm } from './panel-form';
 import { faultOfFiles, formOf, textFile } from './reading-inputs';
 import { isTitle, Understood } from './understood';
 import { WhichReading } from './which-reading';

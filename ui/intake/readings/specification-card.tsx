@@ -6,9 +6,9 @@ import {
   type SpecificationSource,
 } from '@/core/machine/models/taken-specification';
 import { capacityText } from '@/core/memory/capacity';
+import type { SpecificationView } from '@/service/job/intake/view';
 import { useSave } from '../../client/use-save';
 import { useJob } from '../../job/job-context';
-import type { SpecificationView } from '../../job/job-view';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { Choice } from '../../kit/choice';

@@ -1,4 +1,5 @@
-import { agoText, sickText } from './feed-words';
+import { agoText } from '@/core/ago-text';
+import { sickText } from './feed-words';
 
 const NOW = new Date('2026-11-25T12:00:00Z');
 

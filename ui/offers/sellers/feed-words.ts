@@ -1,3 +1,5 @@
+import { sickPriceText } from '@/core/market/aged-price';
+
 /** How a seller's feed does, as it is shown. */
 export interface FeedAge {
   sellerId: number;
@@ -17,25 +19,6 @@ export interface ShownFeed extends FeedAge {
   allowed: boolean;
 }
 
-const MINUTE_MS = 60_000;
-const HOUR_MIN = 60;
-const DAY_MIN = 24 * HOUR_MIN;
-
-const several = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'} ago`;
-
-/** A time as how long ago it was: `5 minutes ago`, `3 hours ago`, `2 days ago`; null for no time. */
-export function agoText(at: string | null, now: Date): string | null {
-  if (at === null) return null;
-  const minutes = Math.max(0, Math.floor((now.getTime() - new Date(at).getTime()) / MINUTE_MS));
-  if (minutes < 1) return 'just now';
-  if (minutes < HOUR_MIN) return several(minutes, 'minute');
-  return minutes < 2 * DAY_MIN
-    ? several(Math.floor(minutes / HOUR_MIN), 'hour')
-    : several(Math.floor(minutes / DAY_MIN), 'day');
-}
-
 /** What is said beside an offer whose seller's feed is sick; null where it is well. */
-export function sickText(feed: FeedAge | undefined): string | null {
-  if (feed === undefined || feed.ok) return null;
-  return feed.age === null ? 'the feed never answered' : `price of ${feed.age}`;
-}
+export const sickText = (feed: FeedAge | undefined): string | null =>
+  feed === undefined || feed.ok ? null : sickPriceText(feed.age);

@@ -7,7 +7,7 @@ import { planKey, type Rung } from '@/core/planning/filters/ladder';
 import { type Missed, missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import { moneyText } from '@/core/pricing/money-text';
-import type { OfferSupply } from '../../job/job-view';
+import type { OfferSupply } from '@/service/job/options/view';
 import { deliveryText } from '../delivery';
 
 interface RungLineProps {

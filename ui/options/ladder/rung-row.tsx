@@ -6,7 +6,7 @@ import { missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
-import type { OfferSupply } from '../../job/job-view';
+import type { OfferSupply } from '@/service/job/options/view';
 import { LANE_WORDS } from '../lane-words';
 import { PlanMark } from './plan-mark';
 import type { PriceScale } from './price-scale';

@@ -8,6 +8,8 @@ import { STATIONS, type Station } from '@/core/machine/station';
 import { rememberStation } from '@/service/job/counter';
 import { machineName } from '@/service/job/job-names';
 import { showStation } from '@/service/job/job-state';
+import { marketText } from '@/service/job/options/market-text';
+import { jobView, pageJob } from '@/service/job/view';
 import { deviceAddress } from '@/service/shop/reach';
 import { mayDo } from '@/service/staff/access';
 import { StationRail } from '@/ui/frame/station-rail';
@@ -17,10 +19,7 @@ import { CloseJobButton } from '@/ui/job/close-job-button';
 import { ClosedNote } from '@/ui/job/closed-note';
 import { JobProvider } from '@/ui/job/job-context';
 import { OnDeviceButton } from '@/ui/job/on-device-button';
-import { packJob } from '@/ui/job/pack-job';
 import { StationScreen } from '@/ui/job/station-screen';
-import { jobViewOf } from '../job-view-of';
-import { keepMarket } from '../kept-markets';
 
 /** Stations that plan. */
 const WITH_MARKET: ReadonlySet<Station> = new Set<Station>(['limits', 'options']);
@@ -45,8 +44,8 @@ export default async function StationPage({ params }: { params: Params }) {
   const ahead = (await headers()).get('next-router-prefetch') !== null;
   if (!ahead && state.job.station !== station) await rememberStation(state.job.id, station);
   const { job } = state;
-  const { job: view, market } = packJob(jobViewOf(state, caller));
-  const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${keepMarket(job.id, market)}` : null;
+  const view = pageJob(jobView(state, caller));
+  const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${marketText(state).mark}` : null;
   const bar = (
     <div className="flex items-center gap-3 min-w-0">
       <p className="truncate text-sm">

@@ -1,24 +1,20 @@
 import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
-import { jobViewOf } from '@/app/jobs/[id]/job-view-of';
-import { keptMarket } from '@/app/jobs/[id]/kept-markets';
-import { showJob } from '@/service/job/job-state';
-
+import { showMarketText } from '@/service/job/options/market-text';
 import { fault, type Result } from '@/service/result';
-import { packJob } from '@/ui/job/pack-job';
 
-const sent = (text: string, caching: string): Response =>
-  new Response(text, {
-    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': caching },
-  });
-
-/** The planning case and what is offered for it, as a page of the job named it: one key means one text for ever. */
-export const GET = handle('jobs.read', z.null(), async (caller, _, params): Promise<Result<never> | Response> => {
-  const id = idOf(params);
-  const known = keptMarket(id, params.key ?? '');
-  if (known !== undefined) return sent(known, 'private, max-age=3600, immutable');
-  const state = await showJob(id);
-  if (state === null) return fault('not-found', 'There is no such job.');
-  // What it is by now, where nobody knows what it was: right to work with, wrong to keep under that name.
-  return sent(packJob(jobViewOf(state, caller)).market, 'no-store');
+/**
+ * The planning case and what is offered for it, as a page of the job named it by its mark: one mark means one text for ever.
+ * Where it is another by now, that is right to work with, and wrong to keep under the old one's name.
+ */
+export const GET = handle('jobs.read', z.null(), async (_, __, params, request): Promise<Result<never> | Response> => {
+  const market = await showMarketText(idOf(params));
+  if (market === null) return fault('not-found', 'There is no such job.');
+  const headers = {
+    etag: `"${market.mark}"`,
+    'content-type': 'application/json; charset=utf-8',
+    'cache-control': market.mark === params.key ? 'private, max-age=3600, immutable' : 'private, no-cache',
+  };
+  if (request.headers.get('if-none-match') === headers.etag) return new Response(null, { status: 304, headers });
+  return new Response(market.text, { headers });
 });

@@ -1,0 +1,36 @@
+import { agedText, priceDays } from '../../../core/market/aged-price';
+import type { PlanCase } from '../../../core/planning/model/case';
+import type { JobWith } from '../slices/slice';
+
+/** Where an offer's modules come from. */
+export interface OfferSupply {
+  seller: string;
+  leadDays: number | null;
+  /** how old its price is, where it may not hold any more */
+  aged: string | null;
+  /** days since its price was noted; null: it is the shop's own */
+  priceDays: number | null;
+  /** lists of tested parts of this model that name it */
+  testedBy: string[];
+}
+
+/** What of a job is as large as its market. */
+export interface MarketView {
+  planCase: PlanCase | null;
+  supplies: Record<string, OfferSupply>;
+}
+
+/** The planning case, and where its offers come from: sellers' names and days, and nothing of what offers cost. */
+export function marketView({ market, jobCase }: JobWith<'market'>): MarketView {
+  const now = new Date();
+  return {
+    planCase: jobCase.ok ? jobCase.planCase : null,
+    supplies: Object.fromEntries(
+      [...market.supplies].map(([offer, supply]) => {
+        const { seller, leadDays, testedBy } = supply;
+        const aged = agedText(supply, now);
+        return [offer, { seller, leadDays, testedBy, aged, priceDays: priceDays(supply, now) }];
+      }),
+    ),
+  };
+}

@@ -1,0 +1,124 @@
+import type { Language } from '../../core/language';
+import type { FactoryOption } from '../../core/machine/models/model';
+import type { Station, StationStanding } from '../../core/machine/station';
+import type { Wants } from '../../core/machine/suggest-target';
+import type { Steering } from '../../core/planning/filters/steering';
+import { type Caller, mayDo } from '../staff/access';
+import { type WorkView, workView } from './bench/view';
+import { type IntakeView, intakeView } from './intake/view';
+import type { JobState } from './job-state';
+import { type LimitsView, limitsView } from './limits/view';
+import { type MarketView, marketView, type OfferSupply } from './options/view';
+import { type QuoteView, quoteView } from './quote/view';
+
+/** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */
+export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
+  id: number;
+  /** what the person who looks may do here */
+  may: {
+    decideLimits: boolean;
+    writeLibrary: boolean;
+    signProofs: boolean;
+    writeStock: boolean;
+    sellBelowLowest: boolean;
+  };
+  customer: { name: string; phone: string; email: string; language: Language | null; taxExempt: string | null };
+  machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
+  /** how it ended, where it is closed; null: it is open */
+  closed: { as: 'done' | 'declined' | 'not-possible' | 'dropped' | null; why: string; on: string } | null;
+  complaint: string;
+  needMiB: number | null;
+  budgetCents: number | null;
+  /** how the ladder was left */
+  steering: Steering;
+  /** plans within so much of the least price of their rung count as equally cheap, hundredths of a percent */
+  bestToleranceBp: number;
+  wants: Wants;
+  neededBy: string | null;
+  cover: 'none' | 'warranty' | 'support' | null;
+  notBought: boolean;
+  /** configurations that the maker sells, where the library knows them */
+  factory: { options: FactoryOption[]; mostMiB: number | null };
+  currency: string;
+  taxBp: number;
+  validityDays: number;
+  /** the day where the shop is */
+  today: string;
+  /** what follows a customer's yes */
+  work: WorkView;
+  standings: Record<Station, StationStanding>;
+}
+
+/**
+ * What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not; what options cost
+ * and leave goes to those who may see it.
+ */
+export function jobView(state: JobState, caller: Caller): JobView {
+  const { shop, job, model } = state;
+  const seesCost = mayDo(caller, 'costs.read');
+  return {
+    id: job.id,
+    may: {
+      decideLimits: mayDo(caller, 'limits.decide'),
+      writeLibrary: mayDo(caller, 'library.write'),
+      signProofs: mayDo(caller, 'proofs.sign'),
+      writeStock: mayDo(caller, 'stock.write'),
+      sellBelowLowest: mayDo(caller, 'quotes.below-lowest'),
+    },
+    customer: {
+      name: job.customer.name,
+      phone: job.customer.phone,
+      email: job.customer.email,
+      language: job.customer.language,
+      taxExempt: job.customer.taxExempt,
+    },
+    machine: {
+      maker: job.machineMaker,
+      name: job.machineName,
+      serial: job.serial,
+      modelId: job.modelId,
+      modelName: model === null ? null : `${model.maker} ${model.name}`,
+    },
+    closed:
+      job.closedAt === null
+        ? null
+        : { as: job.closedAs, why: job.closedWhy, on: job.closedAt.toISOString().slice(0, 10) },
+    complaint: job.complaint,
+    needMiB: job.needMiB,
+    budgetCents: job.budgetCents,
+    steering: { ...job.steering, needMiB: job.needMiB, budgetCents: job.budgetCents },
+    bestToleranceBp: shop.bestToleranceBp,
+    wants: { uses: job.uses, inUseMiB: job.inUseMiB, full: job.fullPart, os: job.os, osBits: job.osBits },
+    neededBy: job.neededBy,
+    cover: job.cover,
+    notBought: job.notBought,
+    factory: { options: model?.factoryOptions ?? [], mostMiB: model?.factoryMaxMiB ?? null },
+    currency: shop.currency,
+    taxBp: shop.taxBp,
+    validityDays: shop.validityDays,
+    today: state.today,
+    ...intakeView(state),
+    ...limitsView(state),
+    ...marketView(state),
+    ...quoteView(state, seesCost),
+    work: workView(state, seesCost),
+    standings: state.standings,
+  };
+}
+
+/** A job without its market, which the page fetches beside its scripts rather than carry it. */
+export type PageJob = Omit<JobView, keyof MarketView> & {
+  /** there is a case to plan */
+  hasCase: boolean;
+  /** what is offered of what the slip buys */
+  slipSupplies: Record<string, OfferSupply>;
+};
+
+/** Parts a job from its market, which goes its own way: the page would carry thousands of offers as so many parts. */
+export function pageJob({ planCase, supplies, ...job }: JobView): PageJob {
+  const bought = job.slip.flatMap((one) => (one.ok ? one.option.shop.bought.map(({ offer }) => offer) : []));
+  const slipSupplies = Object.fromEntries(
+    bought.flatMap((offer) => (supplies[offer] === undefined ? [] : [[offer, supplies[offer]]])),
+  );
+  return { ...job, hasCase: planCase !== null, slipSupplies };
+}
