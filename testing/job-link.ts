@@ -1,6 +1,5 @@
 import { showJob } from '../service/job/job-state';
 
-
 /** The unguessable part of the link to a job's sent quote, as staff see it. */
 export async function jobLink(jobId: number): Promise<string> {
   const state = await showJob(jobId);

@@ -1,5 +1,6 @@
 'use client';
 import { STATIONS } from '@/core/machine/station';
+import { StandingPads } from '../frame/standing-sign';
 import { STATION_NAMES } from '../frame/station-words';
 import { buttonLook } from '../kit/button';
 import { NearLink } from '../kit/near-link';
@@ -49,6 +50,7 @@ export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
   }
   return (
     <div className="grid gap-5">
+      <StandingPads />
       {STATIONS.map((station) => {
         const own = jobs.filter((job) => job.next === station);
         if (own.length === 0) return null;

@@ -24,26 +24,23 @@ export function JobRow({ job }: { job: CounterJob }) {
   ).join(', ');
   return (
     <li>
-      <a
-        href={`/jobs/${job.id}`}
-        className="grid grid-cols-[3rem_minmax(0,1.2fr)_minmax(0,1.1fr)_7rem_minmax(0,1fr)] gap-4 items-center px-4 py-2 bg-sheet hover:bg-act-soft border-b border-line max-[860px]:grid-cols-[2.5rem_1fr_auto]"
-      >
-        <span className="text-ink-2 font-semibold">{job.id}</span>
-        <span className="min-w-0">
-          <span className="block font-semibold truncate">{job.customer || 'No name yet'}</span>
-          <span className="block text-sm text-ink-2 truncate">{job.complaint}</span>
+      <a href={`/jobs/${job.id}`} className="job-row">
+        <b>{job.id}</b>
+        <span>
+          <b>{job.customer || 'No name yet'}</b>
+          <small>{job.complaint}</small>
         </span>
-        <span className="min-w-0 max-[860px]:hidden">
-          <span className="block truncate">{job.machine || 'no machine yet'}</span>
-          <span className="block text-sm text-ink-2">
+        <span>
+          {job.machine || 'no machine yet'}
+          <small>
             {job.totalMiB > 0 && capacityText(job.totalMiB)}
             {job.needMiB !== null && ` → at least ${capacityText(job.needMiB)}`}
-          </span>
+          </small>
         </span>
         <StandingRow standings={STATIONS.map((station) => job.standings[station])} label={stations} />
-        <span className="min-w-0 max-[860px]:hidden text-right">
-          <span className="block truncate">{job.waitsFor}</span>
-          <span className="block text-sm text-ink-2">{job.touched}</span>
+        <span>
+          {job.waitsFor}
+          <small>{job.touched}</small>
         </span>
       </a>
     </li>

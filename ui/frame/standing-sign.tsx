@@ -1,4 +1,4 @@
-import type { StationStanding } from '@/core/machine/station';
+import { STANDINGS, type StationStanding } from '@/core/machine/station';
 import { STANDING_SIGNS } from './station-words';
 
 const PAD = 'M3 1H8A2 2 0 0 1 10 3V11A2 2 0 0 1 8 13H3A2 2 0 0 1 1 11V3A2 2 0 0 1 3 1Z';
@@ -7,18 +7,16 @@ const UPPER_HALF = 'M1 1H10V7H1Z';
 const COLOURS: Record<StationStanding, string> = { done: 'text-good', decide: 'text-act', waits: 'text-edge' };
 const STEP = 15;
 
-/** The contact pads of all stations in one drawing: a list has as many of these as rows. */
-export function StandingRow({ standings, label }: { standings: readonly StationStanding[]; label: string }) {
-  const width = standings.length * STEP - 4;
+/** The pads that rows refer to: drawn once for a page, since a list has six of them in every row. */
+export function StandingPads() {
   return (
-    <svg width={width} height="14" viewBox={`0 0 ${width} 14`} role="img" aria-label={label} className="shrink-0">
-      {standings.map((standing, nr) => {
+    <svg width="0" height="0" className="absolute" aria-hidden="true">
+      {STANDINGS.map((standing) => {
         const { shape } = STANDING_SIGNS[standing];
         return (
           <path
-            // biome-ignore lint/suspicious/noArrayIndexKey: a station is known by its place
-            key={nr}
-            transform={`translate(${nr * STEP})`}
+            key={standing}
+            id={`pad-${standing}`}
             d={shape === 'half' ? `${PAD}${UPPER_HALF}` : PAD}
             className={COLOURS[standing]}
             fill={shape === 'open' ? 'none' : 'currentColor'}
@@ -28,6 +26,18 @@ export function StandingRow({ standings, label }: { standings: readonly StationS
           />
         );
       })}
+    </svg>
+  );
+}
+
+/** The contact pads of all stations in one drawing; the page has `StandingPads` somewhere. */
+export function StandingRow({ standings, label }: { standings: readonly StationStanding[]; label: string }) {
+  return (
+    <svg width={standings.length * STEP - 4} height="14" role="img" aria-label={label}>
+      {standings.map((standing, nr) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a station is known by its place
+        <use key={nr} href={`#pad-${standing}`} x={nr * STEP} />
+      ))}
     </svg>
   );
 }
