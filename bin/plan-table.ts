@@ -5,7 +5,7 @@ import { explainPlan } from '../core/planning/explain/explain-plan';
 import { nearestSentence, offerSentences, planLine, planSentences } from '../core/planning/explain/explain-words';
 import { makeBoard } from '../core/planning/model/board';
 import type { PlanCase } from '../core/planning/model/case';
-import { inForce } from '../core/planning/rules/in-force';
+import { effectiveLimits } from '../core/planning/rules/effective-limits';
 import type { Answer, Plan } from '../core/planning/search/plan';
 import { moneyText } from '../core/pricing/money-text';
 import { reasonFacts } from '../core/quoting/reason-facts';
@@ -79,7 +79,7 @@ export function explainedText(planCase: PlanCase, id: string, explained: OfferEx
   const label = planCase.offers.find((offer) => offer.id === id)?.label ?? id;
   const [first, ...more] = offerSentences(planCase, explained);
   const plans = explained.kind === 'in-plans' ? explained.plans.slice(0, 3) : [];
-  const force = inForce(makeBoard(planCase));
+  const force = effectiveLimits(makeBoard(planCase));
   const because = plans.flatMap((plan) => {
     const facts = reasonFacts(planCase, plan, force);
     const reasons = plan.reasons.map((reason) => STAFF_REASONS[reason](facts));

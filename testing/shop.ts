@@ -1,7 +1,7 @@
 import type { NewTrial } from '../core/machine/models/model';
 import { answer } from '../core/planning/search/answer';
 import type { Plan } from '../core/planning/search/plan';
-import { HEAPS } from '../core/price-list/compare-list';
+import { REVIEW_GROUPS } from '../core/price-list/compare-list';
 import { DEMO_PASSWORD } from '../demo/load-shop';
 import { reportText } from '../demo/report';
 import { textInput } from '../scripts/text-input';
@@ -11,7 +11,7 @@ import { type JobState, showJob } from '../service/job/job-state';
 import { draftOptions } from '../service/job/options/draft-options';
 import { choosePlan } from '../service/job/quote/quote';
 import { askMarket, askMarketSchema, type MarketRow } from '../service/market/market';
-import { moreOfHeap } from '../service/market/price-lists';
+import { moreOfGroup } from '../service/market/price-lists';
 import type { Result } from '../service/result';
 import { type Caller, checkCaller } from '../service/staff/access';
 import { signIn } from '../service/staff/sign-in';
@@ -194,8 +194,8 @@ export const SURE = { accept: [], acceptAll: [], withdrawGone: false };
 
 /** Every row of a list that is looked at, in the order of the file. */
 export async function listRows(id: number): Promise<ShownRow[]> {
-  const heaps = await Promise.all(HEAPS.map((heap) => moreOfHeap(id, { heap, after: 0, most: 500 })));
-  return heaps.flatMap((heap) => must(heap)).sort((a, b) => a.line - b.line);
+  const groups = await Promise.all(REVIEW_GROUPS.map((group) => moreOfGroup(id, { group, after: 0, most: 500 })));
+  return groups.flatMap((group) => must(group)).sort((a, b) => a.line - b.line);
 }
 
 /** A seller whose numbers are what the shop pays, with two of its parts. */

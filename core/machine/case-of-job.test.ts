@@ -1,7 +1,7 @@
 import { caseSchema } from '../planning/model/case';
 import { caseOfJob, type JobInput, limitsOfClaims } from './case-of-job';
 import { questionFor, sameAs } from './gap-words';
-import { weigh } from './limits/weigh';
+import { resolveClaims } from './limits/resolve-claims';
 import { NOTHING_KNOWN } from './models/nothing-known';
 import { known, slot, source } from './samples';
 import { completeModule } from './slots/complete-module';
@@ -37,7 +37,7 @@ describe('completing a module', () => {
 
   it('never guesses a capacity or a rate', () => {
     expect(completeModule(NOTHING_KNOWN, limits)).toMatchObject({ ok: false, gaps: ['capacityMiB', 'rateMTs'] });
-    expect(completeModule(NOTHING_KNOWN, weigh([]))).toMatchObject({
+    expect(completeModule(NOTHING_KNOWN, resolveClaims([]))).toMatchObject({
       ok: false,
       gaps: ['capacityMiB', 'rateMTs', 'generation', 'form'],
     });
@@ -71,7 +71,7 @@ describe('the case of a job', () => {
   });
 
   it('names every gap', () => {
-    const gaps = caseOfJob({ ...input, slots: [slot('A1', { ...known, rateMTs: null })], limits: weigh([]) });
+    const gaps = caseOfJob({ ...input, slots: [slot('A1', { ...known, rateMTs: null })], limits: resolveClaims([]) });
     expect(gaps).toEqual({
       ok: false,
       gaps: [{ what: 'generations' }, { what: 'form' }, { what: 'module', slot: 'A1', fields: ['rateMTs'] }],
@@ -90,8 +90,10 @@ describe('the case of a job', () => {
       'DIMM, 288 contacts',
       'SO-DIMM, 260 contacts',
     ]);
-    expect(questionFor({ what: 'slots' }, [], weigh([])).answer.to).toBe('board');
-    expect(questionFor({ what: 'module', slot: 'A1', fields: ['form'] }, slots, weigh([])).answer).toMatchObject({
+    expect(questionFor({ what: 'slots' }, [], resolveClaims([])).answer.to).toBe('board');
+    expect(
+      questionFor({ what: 'module', slot: 'A1', fields: ['form'] }, slots, resolveClaims([])).answer,
+    ).toMatchObject({
       to: 'limit',
       limit: 'form',
     });

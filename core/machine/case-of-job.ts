@@ -1,7 +1,7 @@
 import type { Goal, Offer, PlanCase } from '../planning/model/case';
 import { claimsOfStandard } from './limits/claims-of-reading';
 import type { Claim } from './limits/limit';
-import { type Limits, weigh } from './limits/weigh';
+import { type Limits, resolveClaims } from './limits/resolve-claims';
 import { type Assumption, completeModule, type ModuleGap } from './slots/complete-module';
 import type { JobSlot } from './slots/job-slot';
 
@@ -31,7 +31,7 @@ export interface JobInput {
 
 /** Claims with what is usual for the generation where nobody says anything that could hold. */
 export function withUsual(claims: readonly Claim[]): Claim[] {
-  const told = weigh(claims);
+  const told = resolveClaims(claims);
   const [generation] = told.generations?.value ?? [];
   if (generation === undefined) return [...claims];
   return [...claims, ...claimsOfStandard(generation).filter(({ limit }) => told[limit] === null)];
@@ -39,7 +39,7 @@ export function withUsual(claims: readonly Claim[]): Claim[] {
 
 /** Weighs claims; where nobody says anything, what is usual for the generation stands in. */
 export function limitsOfClaims(claims: readonly Claim[]): Limits {
-  return weigh(withUsual(claims));
+  return resolveClaims(withUsual(claims));
 }
 
 /** The case as it would be under other limits; offers, which depend on generation and form, stay as they are. */

@@ -3,7 +3,7 @@ import { EDGE_GENERATIONS, GENERATION_FACTS } from '../memory/generation';
 import { pinCount } from '../memory/module-words';
 import { isModuleCapacity } from '../reading/listing/listing-capacity';
 import type { Gap } from './case-of-job';
-import type { Limits } from './limits/weigh';
+import type { Limits } from './limits/resolve-claims';
 import type { JobSlot } from './slots/job-slot';
 
 /** One question that must be answered, with likely answers, the likeliest first. */

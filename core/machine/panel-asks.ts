@@ -1,5 +1,5 @@
 import type { Shown } from './gap-words';
-import type { Limits } from './limits/weigh';
+import type { Limits } from './limits/resolve-claims';
 import type { Joined } from './slots/join-readings';
 
 /** What a system's screen may still tell that no reading said. */

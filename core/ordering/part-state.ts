@@ -1,6 +1,6 @@
 /** What can become of ordered packs. */
 export const PART_NEWS = ['arrived', 'wrong', 'dead', 'never'] as const;
-export type PartNews = (typeof PART_NEWS)[number];
+export type LineEvent = (typeof PART_NEWS)[number];
 
 /** How an ordered line stands, in packs. */
 export interface PartCounts {
@@ -18,8 +18,8 @@ export interface PartCounts {
 export type PartState = 'waiting' | 'partly' | 'arrived' | 'amiss';
 
 /** Sums up what was noted of a line; wrong or dead ones came first, so they count against what arrived. */
-export function countParts(quantity: number, news: readonly { kind: PartNews; quantity: number }[]): PartCounts {
-  const of = (...kinds: PartNews[]) =>
+export function countParts(quantity: number, news: readonly { kind: LineEvent; quantity: number }[]): PartCounts {
+  const of = (...kinds: LineEvent[]) =>
     news.filter(({ kind }) => kinds.includes(kind)).reduce((sum, one) => sum + one.quantity, 0);
   const faulty = of('wrong', 'dead');
   const never = of('never');
@@ -41,6 +41,6 @@ export function partState({ quantity, arrived, faulty, never, waiting }: PartCou
 }
 
 /** What may still be noted of a line, at most so many packs; 0: nothing. */
-export function mostNews(counts: PartCounts, kind: PartNews): number {
+export function mostNews(counts: PartCounts, kind: LineEvent): number {
   return kind === 'wrong' || kind === 'dead' ? counts.arrived + counts.waiting : counts.waiting;
 }

@@ -10,7 +10,7 @@ import { latencyNs, setLatencyNs } from './model/latency';
 import { parseCase } from './model/parse-case';
 import { bandwidthMBs, effectiveChannels } from './rules/bandwidth';
 import { slotCapacities } from './rules/capacity-of';
-import { inForce } from './rules/in-force';
+import { effectiveLimits } from './rules/effective-limits';
 import { OFFER_REFUSALS, refusalsOf } from './rules/refuse-offer';
 import { boardRateUnder } from './rules/running-rate';
 import { answer } from './search/answer';
@@ -115,7 +115,7 @@ describe('a bad case', () => {
 });
 
 describe('what an offer is refused for', () => {
-  const force = (planCase: PlanCase) => inForce(makeBoard(planCase));
+  const force = (planCase: PlanCase) => effectiveLimits(makeBoard(planCase));
   const codes = (module: Partial<MemoryModule>, machine: Partial<PlanCase['machine']> = {}) => {
     const planCase = makeCase({}, machine);
     return refusalsOf({ ...stick, ...module }, planCase.machine, force(planCase));
@@ -205,7 +205,7 @@ describe('rates, channels and times', () => {
   it('takes what runs today for evidence', () => {
     // 1866 stands in no list, but it is what this board runs at.
     const slow = makeCase({ installed: [{ slot: 'A1', module: { ...stick, rateMTs: 1866, capacityMiB: 64 * GB } }] });
-    const { boardRates, total, module, today } = inForce(makeBoard(slow));
+    const { boardRates, total, module, today } = effectiveLimits(makeBoard(slow));
     expect(boardRates).toEqual([1866, 2133, 2400]);
     expect(today.rateMTs).toBe(1866);
     expect(total).toEqual({ official: 32 * GB, proven: 64 * GB });

@@ -12,5 +12,5 @@ export type Suspicion = (typeof SUSPICIONS)[number];
 export const isAcceptable = (suspicion: Suspicion): boolean => suspicion !== 'currency' && suspicion !== 'twice';
 
 /** What a list's rows are sorted into for whoever looks at it, what wants eyes first. */
-export const HEAPS = ['suspicious', 'doubtful', 'new', 'up', 'down', 'same'] as const;
-export type Heap = (typeof HEAPS)[number];
+export const REVIEW_GROUPS = ['suspicious', 'doubtful', 'new', 'up', 'down', 'same'] as const;
+export type ReviewGroup = (typeof REVIEW_GROUPS)[number];

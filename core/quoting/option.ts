@@ -2,7 +2,7 @@ import type { Language } from '../language';
 import type { Cover } from '../planning/filters/cover';
 import { makeBoard } from '../planning/model/board';
 import type { PlanCase } from '../planning/model/case';
-import { inForce } from '../planning/rules/in-force';
+import { effectiveLimits } from '../planning/rules/effective-limits';
 import type { Plan } from '../planning/search/plan';
 import { billOf } from '../pricing/bill';
 import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
@@ -80,7 +80,7 @@ export function makeOption(input: OptionInput): QuoteOption {
   const { planCase, plan, supplies, place, cover = null, pricing, terms = PLAIN_TERMS, edits = {} } = input;
   const { language = 'en', texts = SUPPLIED_TEXTS[language] } = input;
   const rule = ruleForLines(pricing);
-  const force = inForce(makeBoard(planCase));
+  const force = effectiveLimits(makeBoard(planCase));
   const facts = reasonFacts(planCase, plan, force);
   const ofPlan = editedLines(computedLines(planCase, plan, language, rule.rates), edits);
   const made = [...ofPlan, ...termLines(ofPlan, terms, language, rule.rates)];

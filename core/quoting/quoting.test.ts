@@ -5,7 +5,7 @@ import { slot } from '../machine/samples';
 import { makeBoard } from '../planning/model/board';
 import type { PlanCase } from '../planning/model/case';
 import { CARE_REASONS, NOTES } from '../planning/rules/care';
-import { inForce } from '../planning/rules/in-force';
+import { effectiveLimits } from '../planning/rules/effective-limits';
 import { answer } from '../planning/search/answer';
 import type { Plan } from '../planning/search/plan';
 import { customerView } from './customer-view';
@@ -103,7 +103,7 @@ describe('an option', () => {
 });
 
 describe('words for reasons', () => {
-  const facts = reasonFacts(planCase, adding, inForce(makeBoard(planCase)));
+  const facts = reasonFacts(planCase, adding, effectiveLimits(makeBoard(planCase)));
 
   it('are there for every reason and note', () => {
     for (const name of Object.keys(CARE_REASONS) as (keyof typeof CARE_REASONS)[]) {

@@ -1,12 +1,12 @@
 import { capacityText } from '../memory/capacity';
 import { effectiveChannelsText } from '../planning/explain/channel-words';
 import type { PlanCase } from '../planning/model/case';
-import type { InForce } from '../planning/rules/in-force';
+import type { EffectiveLimits } from '../planning/rules/effective-limits';
 import type { Plan } from '../planning/search/plan';
 import type { ReasonFacts } from './reason-words';
 
 /** The figures that sentences about a plan speak of. */
-export function reasonFacts(planCase: PlanCase, plan: Plan, force: InForce): ReasonFacts {
+export function reasonFacts(planCase: PlanCase, plan: Plan, force: EffectiveLimits): ReasonFacts {
   const text = (mib: number | null | undefined) => (mib == null ? null : capacityText(mib));
   return {
     totalText: capacityText(plan.totalMiB),

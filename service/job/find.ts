@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { versionSchema } from '../../core/bounds';
-import { type ApartQuestion, type Likely, tellApart } from '../../core/machine/models/tell-apart';
+import { type ApartQuestion, disambiguate, type Likely } from '../../core/machine/models/disambiguate';
 import { pool } from '../../store/database';
 import { type EarlierJob, findEarlierJobs } from '../../store/job/earlier-jobs';
 import { findModels } from '../../store/library/find-models';
@@ -58,5 +58,5 @@ export async function find({ text, jobId }: z.infer<typeof findSchema>): Promise
     email: line.includes('@') ? line : '',
     name: line,
   });
-  return { models, question: tellApart(models.filter(({ id }) => near.includes(id))), jobs };
+  return { models, question: disambiguate(models.filter(({ id }) => near.includes(id))), jobs };
 }

@@ -271,7 +271,7 @@ function modelOfJob(
   named: z.infer<typeof keepAsModelSchema>,
 ): ModelInput {
   const word = (field: 'model' | 'boardModel' | 'firmware' | 'cpu'): string[] => {
-    const value = joined.machineSayings[field]?.[0]?.value;
+    const value = joined.machineObservations[field]?.[0]?.value;
     return typeof value === 'string' && value.trim() !== '' ? [value.trim().slice(0, 80)] : [];
   };
   const cpu = job.cpu === '' ? word('cpu') : [job.cpu];

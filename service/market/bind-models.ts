@@ -6,25 +6,25 @@ import { bindSaid, listUnboundSayings } from '../../store/market/originals';
 import type { Queryable } from '../../store/queryable';
 
 /** A machine that an original is said to be for, as written, and whose; empty: nobody says. */
-export interface Saying {
+export interface StatedModel {
   maker: string;
   said: string;
 }
 
-/** One model that a saying stands for; null: none that is sure. */
-export interface Bound extends Saying {
+/** One model that a stated model is; null: none that is sure. */
+export interface Bound extends StatedModel {
   modelId: number | null;
 }
 
-/** Models that may be meant by a saying are looked at, the likeliest. */
+/** Models that may be meant by what is stated are looked at, the likeliest. */
 const LOOKED_AT = 12;
-/** Sayings of one list, or of the whole market, that are looked up at once; further ones are left to be settled by hand. */
-const MOST_SAYINGS = 2_000;
+/** Stated models of one list, or of the whole market, that are looked up at once; further ones are left to be settled by hand. */
+const MOST_STATED = 2_000;
 
-/** Which models of the library sayings stand for: only those that are named just so. */
-export async function lookUp(db: Queryable, sayings: readonly Saying[]): Promise<Bound[]> {
+/** Which models of the library stated models are: only those that are named just so. */
+export async function lookUp(db: Queryable, statedModels: readonly StatedModel[]): Promise<Bound[]> {
   const bound: Bound[] = [];
-  for (const { maker, said } of sayings) {
+  for (const { maker, said } of statedModels) {
     const found = await findModels(db, `${maker} ${said}`, LOOKED_AT);
     const named = modelsNamed(said, maker, found);
     if (!named.ok || named.ids.length === 0) bound.push({ maker, said, modelId: null });
@@ -35,14 +35,14 @@ export async function lookUp(db: Queryable, sayings: readonly Saying[]): Promise
 
 /** Binds what an applied list says its originals are for. */
 export async function bindList(db: Queryable, list: { id: number; sellerId: number }): Promise<void> {
-  const sayings = await listSaidModels(db, list.id, MOST_SAYINGS);
-  if (sayings.length > 0) await bindListed(db, list, await lookUp(db, sayings));
+  const statedModels = await listSaidModels(db, list.id, MOST_STATED);
+  if (statedModels.length > 0) await bindListed(db, list, await lookUp(db, statedModels));
   await noteLotsOf(db, list.sellerId);
 }
 
 /** Tries anew to bind what waits for models that the library has learned, within the change that taught it them. */
 export async function bindWaiting(db: Queryable, modelIds: readonly number[]): Promise<void> {
-  const waiting = await listUnboundSayings(db, MOST_SAYINGS);
+  const waiting = await listUnboundSayings(db, MOST_STATED);
   if (waiting.length === 0 || modelIds.length === 0) return;
   const learned = await summariesOf(db, [...modelIds]);
   const touched = waiting.filter(({ maker, said }) => modelsNamed(said, maker, learned).ids.length > 0);

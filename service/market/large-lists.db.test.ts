@@ -7,7 +7,7 @@ import {
   fixRow,
   listsOfLate,
   lookAtWork,
-  moreOfHeap,
+  moreOfGroup,
   showList,
   takeList,
   waitALittle,
@@ -49,8 +49,8 @@ describe('a list that is large, cut off, or left lying', () => {
     expect([...seen]).toEqual(['reading']);
     await until(id, 'looked-at');
     const view = await showList(id);
-    expect(view?.heaps.new).toMatchObject({ rows: ROWS, first: { length: 40 } });
-    const further = must(await moreOfHeap(id, { heap: 'new', after: 30_000, most: 500 }));
+    expect(view?.groups.new).toMatchObject({ rows: ROWS, first: { length: 40 } });
+    const further = must(await moreOfGroup(id, { group: 'new', after: 30_000, most: 500 }));
     expect(further.map(({ line }) => line).slice(0, 2)).toEqual([30_001, 30_002]);
 
     // The database ends whoever applies it, in the midst of it.

@@ -39,7 +39,7 @@ export const settleSchema = z.strictObject({
   modelId: idSchema.nullable(),
 });
 
-/** Says which model a saying means, for every original that has it. */
+/** Says which model a stated one is, for every original that has it. */
 export async function settleSaying(
   caller: Caller,
   { maker, said, modelId }: z.infer<typeof settleSchema>,

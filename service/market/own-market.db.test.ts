@@ -199,7 +199,7 @@ describe('an original', () => {
     );
     const view = await showList(id);
     expect(view?.list.columns).toMatchObject({ sku: 0, title: 1, maker: 2, origin: 3, fits: 4, price: 5 });
-    const doubtful = view?.heaps.doubtful.first ?? [];
+    const doubtful = view?.groups.doubtful.first ?? [];
     expect(doubtful.map(({ sku, doubts }) => [sku, doubts])).toEqual([['P-4', ['unknown-origin']]]);
     must(await fixRow(shop.tam, id, { line: 5, fix: { origin: 'third-party' } }));
     must(await applyList(shop.tam, id, SURE));

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
 import type { ColumnRole } from '../../core/price-list/column-roles';
 import { COLUMN_ROLES } from '../../core/price-list/column-roles';
-import { HEAPS, type Heap } from '../../core/price-list/compare-list';
+import { REVIEW_GROUPS, type ReviewGroup } from '../../core/price-list/compare-list';
 import { correctRow, rowFixSchema } from '../../core/price-list/correct-row';
 import type { ListColumns, ListedRow } from '../../core/price-list/read-row';
 import { rowCost } from '../../core/price-list/row-cost';
@@ -16,8 +16,8 @@ import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import {
   compareRow,
-  countHeaps,
-  listHeap,
+  countGroups,
+  listGroup,
   type MendedRow,
   readRowOf,
   type ShownRow,
@@ -142,7 +142,7 @@ export async function takeList(
   return fault('bad-input', list.sentence ?? 'This could not be read.');
 }
 
-/** So many rows of a heap are shown at first. */
+/** So many rows of a review group are shown at first. */
 const FIRST_ROWS = 40;
 
 /** A list as it is looked at: its columns on some rows, and what it would change. */
@@ -154,7 +154,7 @@ export interface ListView {
   doubtfulColumns: ColumnRole[];
   /** why each column is taken for what it is, in words; nothing where it is not known */
   whyColumns: Partial<Record<ColumnRole, string>>;
-  heaps: Record<Heap, { rows: number; first: ShownRow[] }>;
+  groups: Record<ReviewGroup, { rows: number; first: ShownRow[] }>;
   work: ListWorkDone | null;
 }
 
@@ -184,12 +184,12 @@ export async function showList(id: number): Promise<ListView | null> {
   if (list === null) return null;
   const { terms, currency: shopCurrency } = await groundOf(pool(), list.sellerId);
   const open = list.state === 'looked-at';
-  const counts = open ? await countHeaps(pool(), id) : null;
-  const heaps = {} as ListView['heaps'];
-  for (const heap of HEAPS) {
-    const rows = counts?.[heap] ?? 0;
-    const first = rows === 0 || heap === 'same' ? [] : await listHeap(pool(), id, heap, 0, FIRST_ROWS);
-    heaps[heap] = { rows, first };
+  const counts = open ? await countGroups(pool(), id) : null;
+  const groups = {} as ListView['groups'];
+  for (const group of REVIEW_GROUPS) {
+    const rows = counts?.[group] ?? 0;
+    const first = rows === 0 || group === 'same' ? [] : await listGroup(pool(), id, group, 0, FIRST_ROWS);
+    groups[group] = { rows, first };
   }
   const { guessed } = list;
   return {
@@ -198,23 +198,23 @@ export async function showList(id: number): Promise<ListView | null> {
     shopCurrency,
     whyColumns: whyColumns(list),
     doubtfulColumns: guessed !== null && sameColumns(list.columns, guessed.columns) ? guessed.doubtful : [],
-    heaps,
+    groups,
     work,
   };
 }
 
-export const heapSchema = z.strictObject({
-  heap: z.enum(HEAPS),
+export const groupSchema = z.strictObject({
+  group: z.enum(REVIEW_GROUPS),
   after: z.number().int().min(0),
   most: z.number().int().min(1).max(500).default(200),
 });
 
-/** Further rows of a heap, those after a line. */
-export async function moreOfHeap(
+/** Further rows of a review group, those after a line. */
+export async function moreOfGroup(
   id: number,
-  { heap, after, most }: z.infer<typeof heapSchema>,
+  { group, after, most }: z.infer<typeof groupSchema>,
 ): Promise<Result<ShownRow[]>> {
-  return done(await listHeap(pool(), id, heap, after, most));
+  return done(await listGroup(pool(), id, group, after, most));
 }
 
 /** How a list is, for somebody who waits for it. */

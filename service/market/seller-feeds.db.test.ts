@@ -9,7 +9,7 @@ import { listsOfLate } from './price-lists';
 import { feedFormSchema, removeFeed, saveFeed, tryTheFeed } from './seller-feeds';
 import { retireSeller } from './sellers';
 
-const shop = openOwnShop({ tasks: true });
+const shop = openOwnShop();
 
 let server: Server;
 /** What the outside world answers, by path. */

@@ -1,4 +1,4 @@
-import type { PartCounts, PartNews, PartState } from '../../core/ordering/part-state';
+import type { LineEvent, PartCounts, PartState } from '../../core/ordering/part-state';
 import type { SellerTerms } from '../../core/pricing/seller-terms';
 import type { SellerBasket, StandingOrder } from './orders';
 
@@ -44,7 +44,7 @@ export interface OrderLineView {
   eachCents: number | null;
   counts: PartCounts;
   state: PartState;
-  news: { id: number; kind: PartNews; quantity: number; note: string; by: string | null }[];
+  news: { id: number; kind: LineEvent; quantity: number; note: string; by: string | null }[];
 }
 
 export interface OrderView {

@@ -127,7 +127,7 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
     coalesce((select jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = fitting.id and undone_at is null)
         and not exists (select from proof where fitting_id = fitting.id and signed_at is not null and verdict = 'broken')
       from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted,
-    (select case when count(*) = 0 then null when bool_or(line.quantity > coalesce((select sum(quantity) from part_news
+    (select case when count(*) = 0 then null when bool_or(line.quantity > coalesce((select sum(quantity) from order_line_event
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
       from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
       where line.job_id = job.id) as parts

@@ -110,7 +110,7 @@ export async function applyLines(
   return { added, priced };
 }
 
-/** What an applied list says its originals are made for, each saying once with whom it is of. Machines as written. */
+/** What an applied list says its originals are made for, each once with whom it is of. Machines as written. */
 export async function listSaidModels(
   db: Queryable,
   listId: number,
@@ -125,7 +125,7 @@ export async function listSaidModels(
   );
 }
 
-/** Binds an applied list's originals: each to the models that a saying stands for, or keeps the saying to be settled. */
+/** Binds an applied list's originals: each to the models that a stated model is, or keeps the saying to be settled. */
 export async function bindListed(
   db: Queryable,
   list: { id: number; sellerId: number },

@@ -1,5 +1,5 @@
 import type { Writable } from 'node:stream';
-import { type Fate, HEAPS, type Heap, type Suspicion } from '../../core/price-list/compare-list';
+import { type Fate, REVIEW_GROUPS, type ReviewGroup, type Suspicion } from '../../core/price-list/compare-list';
 import { PRICE_BANDS } from '../../core/price-list/price-bands';
 import type { ListedRow, RowDoubt } from '../../core/price-list/read-row';
 import { copyInto, many, maybeOne, one, run } from '../database';
@@ -172,32 +172,32 @@ export async function withdrawGone(db: Queryable, list: OfSeller): Promise<numbe
   return overList(db, statement, [list.id, list.sellerId]);
 }
 
-/** How many rows are in each heap. */
-export async function countHeaps(db: Queryable, listId: number): Promise<Record<Heap, number>> {
-  const counted = await many<{ heap: Heap; rows: number }>(
+/** How many rows are in each review group. */
+export async function countGroups(db: Queryable, listId: number): Promise<Record<ReviewGroup, number>> {
+  const counted = await many<{ group: ReviewGroup; rows: number }>(
     db,
-    'select heap, count(*) as rows from price_list_row where list_id = $1 group by heap',
+    'select review_group as "group", count(*) as rows from price_list_row where list_id = $1 group by review_group',
     [listId],
   );
-  const of = new Map(counted.map(({ heap, rows }) => [heap, rows]));
-  return Object.fromEntries(HEAPS.map((heap) => [heap, of.get(heap) ?? 0])) as Record<Heap, number>;
+  const of = new Map(counted.map(({ group, rows }) => [group, rows]));
+  return Object.fromEntries(REVIEW_GROUPS.map((group) => [group, of.get(group) ?? 0])) as Record<ReviewGroup, number>;
 }
 
 const SHOWN = `select line, sku, title, modules, printed_cents as "printedCents", currency, cost_cents as "costCents",
     coalesce(doubts, '{}') as doubts, fate, suspicion, from_cents as "fromCents", by_cost as "byCost" from price_list_row`;
 
-/** Rows of a heap after a line, in the order of the file. */
-export async function listHeap(
+/** Rows of a review group after a line, in the order of the file. */
+export async function listGroup(
   db: Queryable,
   listId: number,
-  heap: Heap,
+  group: ReviewGroup,
   after: number,
   most: number,
 ): Promise<ShownRow[]> {
   return many<ShownRow & Record<string, unknown>>(
     db,
-    `${SHOWN} where list_id = $1 and heap = $2 and line > $3 order by line limit $4`,
-    [listId, heap, after, most],
+    `${SHOWN} where list_id = $1 and review_group = $2 and line > $3 order by line limit $4`,
+    [listId, group, after, most],
   );
 }
 

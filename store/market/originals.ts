@@ -3,7 +3,7 @@ import type { Origin } from '../../core/planning/model/lanes';
 import { many, maybeOne, run } from '../database';
 import type { Queryable } from '../queryable';
 
-/** What originals are said to be for and nobody has bound, each saying once. */
+/** What originals are said to be for and nobody has bound, each once. */
 export async function listUnboundSayings(db: Queryable, most: number): Promise<{ maker: string; said: string }[]> {
   return many<{ maker: string; said: string }>(
     db,
@@ -48,7 +48,7 @@ export async function forgetSaid(db: Queryable, { maker, said }: { maker: string
   ]);
 }
 
-/** A saying that waits for a model, with how many offers have it and one of them. */
+/** A stated model that waits for a model, with how many offers have it and one of them. */
 export interface WaitingSaying {
   maker: string;
   said: string;
@@ -57,7 +57,7 @@ export interface WaitingSaying {
   seller: string | null;
 }
 
-/** Sayings that wait to be settled, those of most offers first. */
+/** Stated models that wait to be settled, those of most offers first. */
 export async function listWaiting(db: Queryable, most: number): Promise<WaitingSaying[]> {
   return many<WaitingSaying & Record<string, unknown>>(
     db,

@@ -1,4 +1,4 @@
-import type { PartNews } from '../../core/ordering/part-state';
+import type { LineEvent } from '../../core/ordering/part-state';
 import type { SellerTerms } from '../../core/pricing/seller-terms';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
@@ -43,7 +43,7 @@ with accepted as (
   from accepted cross join lateral jsonb_array_elements(option -> 'shop' -> 'bought') as bought
 ), ordered as (
   select line.job_id, line.offer_id, sum(line.quantity - coalesce((
-    select sum(news.quantity) from part_news as news
+    select sum(news.quantity) from order_line_event as news
     where news.line_id = line.id and news.taken_back_at is null and news.kind <> 'arrived'), 0)) as count
   from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
   group by line.job_id, line.offer_id
@@ -86,7 +86,7 @@ export async function orderSellers(db: Queryable, ids: readonly number[]): Promi
 
 export interface News {
   id: number;
-  kind: PartNews;
+  kind: LineEvent;
   quantity: number;
   note: string;
   by: string | null;
@@ -129,7 +129,7 @@ const ORDERS = `select part_order.id, seller_id as "sellerId", seller.name as se
        'title', title, 'sellerPart', seller_part, 'quantity', quantity, 'eachCents', each_cents, 'modules', modules,
        'news', (select coalesce(jsonb_agg(jsonb_build_object('id', news.id, 'kind', kind, 'quantity', news.quantity,
          'note', news.note, 'by', teller.name, 'at', noted_at) order by news.id), '[]')
-         from part_news as news left join staff as teller on teller.id = noted_by
+         from order_line_event as news left join staff as teller on teller.id = noted_by
          where news.line_id = line.id and taken_back_at is null)) order by line.id)
      from part_order_line as line join job on job.id = job_id join customer on customer.id = customer_id
      where order_id = part_order.id) as lines
@@ -207,7 +207,7 @@ export async function cancelOrder(db: Queryable, id: number, staffId: number): P
   const taken = await run(
     db,
     `update part_order set cancelled_at = now(), cancelled_by = $2 where id = $1 and cancelled_at is null
-       and not exists (select from part_news join part_order_line as line on line.id = line_id
+       and not exists (select from order_line_event join part_order_line as line on line.id = line_id
          where line.order_id = $1 and taken_back_at is null)`,
     [id, staffId],
   );
@@ -229,9 +229,9 @@ export async function lockLine(db: Queryable, lineId: number): Promise<{ order: 
 export async function insertNews(
   db: Queryable,
   lineId: number,
-  news: { kind: PartNews; quantity: number; note: string; staffId: number },
+  news: { kind: LineEvent; quantity: number; note: string; staffId: number },
 ): Promise<void> {
-  await run(db, 'insert into part_news (line_id, kind, quantity, note, noted_by) values ($1, $2, $3, $4, $5)', [
+  await run(db, 'insert into order_line_event (line_id, kind, quantity, note, noted_by) values ($1, $2, $3, $4, $5)', [
     lineId,
     news.kind,
     news.quantity,
@@ -244,8 +244,8 @@ export async function insertNews(
 export async function takeNewsBack(db: Queryable, lineId: number): Promise<boolean> {
   const taken = await run(
     db,
-    `update part_news set taken_back_at = now()
-     where id = (select max(id) from part_news where line_id = $1 and taken_back_at is null)`,
+    `update order_line_event set taken_back_at = now()
+     where id = (select max(id) from order_line_event where line_id = $1 and taken_back_at is null)`,
     [lineId],
   );
   return taken > 0;

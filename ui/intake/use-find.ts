@@ -1,6 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
-import type { ApartQuestion, Likely } from '@/core/machine/models/tell-apart';
+import type { ApartQuestion, Likely } from '@/core/machine/models/disambiguate';
 import { callOnce } from '../client/session-guard';
 
 /** A job of before that may be meant by what is typed. */

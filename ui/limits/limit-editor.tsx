@@ -1,6 +1,6 @@
 'use client';
 import { useState } from 'react';
-import { wordsOn } from '@/core/machine/limits/weigh';
+import { wordsOn } from '@/core/machine/limits/resolve-claims';
 import { whyLimit } from '@/core/machine/limits/why-limit';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';

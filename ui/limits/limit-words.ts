@@ -1,5 +1,5 @@
 import type { LimitName, LimitValue, SourceKind } from '@/core/machine/limits/limit';
-import type { Role } from '@/core/machine/limits/weigh';
+import type { Role } from '@/core/machine/limits/resolve-claims';
 import { capacityText } from '@/core/memory/capacity';
 import { EDGE_GENERATIONS, LOW_POWER_GENERATIONS } from '@/core/memory/generation';
 import type { Kind } from '@/core/memory/module';

@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import type { Claim, SourceKind } from '@/core/machine/limits/limit';
 import { SOURCE_KINDS } from '@/core/machine/limits/limit';
-import { ROLES, type Word, wordsOn } from '@/core/machine/limits/weigh';
+import { type RankedClaim, ROLES, wordsOn } from '@/core/machine/limits/resolve-claims';
 import { Button } from '../kit/button';
 import { LIMIT_ROWS, type LimitRow, limitText, ROLE_WORDS, SOURCE_WORDS } from './limit-words';
 
 /** What one source says on one limit, each word with the sign of what it is worth. */
-function Cell({ row, words }: { row: LimitRow; words: Word[] }) {
+function Cell({ row, words }: { row: LimitRow; words: RankedClaim[] }) {
   return (
     <td className="px-2 py-1 align-top border-l border-line">
       {words.map(({ role, value, source }) => {
@@ -35,7 +35,7 @@ function Cell({ row, words }: { row: LimitRow; words: Word[] }) {
 }
 
 /** What the signs mean, so that the grid reads without help. */
-function Signs({ words }: { words: readonly Word[] }) {
+function Signs({ words }: { words: readonly RankedClaim[] }) {
   const used = ROLES.filter((role) => words.some((word) => word.role === role));
   return (
     <p className="text-sm text-ink-2 flex flex-wrap gap-x-4">

@@ -1,6 +1,6 @@
 import type { Claim } from '@/core/machine/limits/limit';
+import { type Limits, onlyInforms, wordsOn } from '@/core/machine/limits/resolve-claims';
 import { totalVerdict, type Verdict, WHO_WORDS } from '@/core/machine/limits/verdict';
-import { type Limits, onlyInforms, wordsOn } from '@/core/machine/limits/weigh';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { capacityText } from '@/core/memory/capacity';
 import { SOURCE_WORDS } from './limit-words';

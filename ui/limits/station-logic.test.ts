@@ -1,5 +1,5 @@
 import type { Claim, Source } from '@/core/machine/limits/limit';
-import { weigh } from '@/core/machine/limits/weigh';
+import { resolveClaims } from '@/core/machine/limits/resolve-claims';
 import { GB, known, slot, source } from '@/core/machine/samples';
 import { LIMIT_ROWS } from './limit-words';
 import { moduleRuler, totalRuler } from './ruler-rows';
@@ -18,7 +18,7 @@ describe('a ruler', () => {
       claim('cpuMaxMiB', 'cpu-page', 64 * GB),
       claim('provenTotalMiB', 'evidence', 48 * GB),
     ];
-    const { rows, todayMiB } = totalRuler(weigh(claims), claims, slots);
+    const { rows, todayMiB } = totalRuler(resolveClaims(claims), claims, slots);
     expect(rows.map(({ label, mib, look }) => [label, mib / GB, look])).toEqual([
       ['the board', 32, 'binds'],
       ['the CPU', 64, 'paper'],
@@ -35,7 +35,7 @@ describe('a ruler', () => {
       claim('provenModuleMiB', 'evidence', 32 * GB),
       claim('failedModuleMiB', 'evidence', [64 * GB]),
     ];
-    const { rows, sentence } = moduleRuler(weigh(claims), claims, slots);
+    const { rows, sentence } = moduleRuler(resolveClaims(claims), claims, slots);
     expect(rows.map(({ mib, look }) => [mib / GB, look])).toEqual([
       [16, 'binds'],
       [8, 'guess'],
@@ -43,7 +43,7 @@ describe('a ruler', () => {
       [64, 'failed'],
     ]);
     expect(sentence).toBe('16 GB by maker-page; 32 GB evidence, off-book.');
-    expect(moduleRuler(weigh([]), [], []).sentence).toBe('No paper says how large one module may be.');
+    expect(moduleRuler(resolveClaims([]), [], []).sentence).toBe('No paper says how large one module may be.');
   });
 });
 

@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
 import { dayText } from '@/core/day-text';
-import type { Word } from '@/core/machine/limits/weigh';
+import type { RankedClaim } from '@/core/machine/limits/resolve-claims';
 import { type LimitRow, limitText, SOURCE_WORDS } from './limit-words';
 
 /** A source's word on a limit with its day, who entered it and its note; what can be done with it stands at its end. */
-export function WordLine({ row, word, children }: { row: LimitRow; word: Word; children: ReactNode }) {
+export function WordLine({ row, word, children }: { row: LimitRow; word: RankedClaim; children: ReactNode }) {
   const { value, source } = word;
   return (
     <li className="flex items-baseline gap-3 py-1.5">

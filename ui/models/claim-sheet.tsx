@@ -1,6 +1,6 @@
 'use client';
 import type { Claim } from '@/core/machine/limits/limit';
-import { wordsOn } from '@/core/machine/limits/weigh';
+import { wordsOn } from '@/core/machine/limits/resolve-claims';
 import { whyLimit } from '@/core/machine/limits/why-limit';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';

@@ -1,7 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { mostNews, type PartNews } from '@/core/ordering/part-state';
+import { type LineEvent, mostNews } from '@/core/ordering/part-state';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OrderLineView, OrderView } from '@/service/orders/view';
 import { useSave } from '../client/use-save';
@@ -10,7 +10,7 @@ import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 
-const NEWS_WORDS: Record<PartNews, string> = {
+const NEWS_WORDS: Record<LineEvent, string> = {
   arrived: 'arrived',
   wrong: 'not what was ordered',
   dead: 'dead on arrival',
@@ -20,7 +20,7 @@ const NEWS_WORDS: Record<PartNews, string> = {
 /** That something cannot be had any more takes it off the market: not everybody may say so. */
 const NEWS_BY_ROLE = { orders: ['wrong', 'dead', 'never'], notes: ['wrong', 'dead'] } as const satisfies Record<
   string,
-  readonly PartNews[]
+  readonly LineEvent[]
 >;
 
 interface OrderLinesProps {
@@ -37,7 +37,7 @@ function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { li
   const [note, setNote] = useState('');
   const { sign, word, look } = PART_SIGNS[line.state];
   const send = (body: object) => save('POST', `/api/orders/${order.id}`, { line: line.id, ...body });
-  const tell = async (what: PartNews, quantity: number) => {
+  const tell = async (what: LineEvent, quantity: number) => {
     const { ok } = await send({ what, quantity, note });
     if (ok) {
       setAmiss(false);

@@ -1,7 +1,7 @@
 import { GB, known, slot, source } from '../samples';
 import { conflictsOf, settled } from './conflicts';
 import type { Claim, Source } from './limit';
-import { weigh } from './weigh';
+import { resolveClaims } from './resolve-claims';
 
 const total = (kind: Source['kind'], gb: number): Claim => ({
   limit: 'totalMiB',
@@ -13,7 +13,7 @@ const proven = (gb: number): Claim => ({
   value: gb * GB,
   source: { kind: 'evidence', name: 'worked in 2 trials' },
 });
-const found = (claims: Claim[], slots = [slot('A1', known)]) => conflictsOf(claims, weigh(claims), slots);
+const found = (claims: Claim[], slots = [slot('A1', known)]) => conflictsOf(claims, resolveClaims(claims), slots);
 
 describe('conflicts', () => {
   it('are papers that differ on one limit, each a way out with whose word it is', () => {
@@ -76,8 +76,11 @@ describe('conflicts', () => {
     ]);
     const [papers] = conflict?.settlements ?? [];
     const after = papers === undefined ? [] : settled(claims, papers);
-    expect(weigh(after)).toMatchObject({ provenTotalMiB: { value: 32 * GB }, provenModuleMiB: { value: 8 * GB } });
-    expect(conflictsOf(after, weigh(after), [])[0]).toMatchObject({ why: 'evidence', holds: 0 });
+    expect(resolveClaims(after)).toMatchObject({
+      provenTotalMiB: { value: 32 * GB },
+      provenModuleMiB: { value: 8 * GB },
+    });
+    expect(conflictsOf(after, resolveClaims(after), [])[0]).toMatchObject({ why: 'evidence', holds: 0 });
   });
 
   it('are a CPU that caps what was proven, too', () => {

@@ -1,7 +1,7 @@
 import { capacityText } from '../../memory/capacity';
 import type { JobSlot } from '../slots/job-slot';
 import type { Claim, LimitName, Source } from './limit';
-import { contradicts, type Limits, onlyInforms, PAPERS, type Word, wordsOn } from './weigh';
+import { contradicts, type Limits, onlyInforms, PAPERS, type RankedClaim, wordsOn } from './resolve-claims';
 
 /** One way to settle a conflict: the limits that are then decided, and whose words they are. */
 export interface Settlement {
@@ -44,7 +44,7 @@ function sourcesDiffer(claims: readonly Claim[], limit: LimitName): Conflict | n
   if (binding === undefined || binding.role !== 'binds' || binding.source.kind === 'standard') return null;
   const differing = words.filter(({ role }) => role === 'looser' || role === 'differs');
   if (differing.length === 0) return null;
-  const values: Word[] = [];
+  const values: RankedClaim[] = [];
   for (const word of words) {
     const guess = onlyInforms(word) && word.source.kind !== 'reading';
     if (!guess && !values.some(({ value }) => same(value, word.value))) values.push(word);

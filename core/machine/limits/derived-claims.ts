@@ -2,7 +2,7 @@ import { capacityText } from '../../memory/capacity';
 import type { ReadSlot } from '../../reading/reading';
 import type { JobSlot } from '../slots/job-slot';
 import type { Claim } from './limit';
-import type { Limits } from './weigh';
+import type { Limits } from './resolve-claims';
 
 /**
  * What the total leaves for each socket: a guess at the largest module that only informs, since a board may take

@@ -1,6 +1,6 @@
 import { GB, source } from '../samples';
 import { claimsOfTrials, recordsBySize, type Trial } from './evidence';
-import { weigh } from './weigh';
+import { resolveClaims } from './resolve-claims';
 
 const trial = (more: Partial<Trial> = {}): Trial => ({
   id: 1,
@@ -23,7 +23,7 @@ const trial = (more: Partial<Trial> = {}): Trial => ({
   by: 'Teo Marsh',
   ...more,
 });
-const nothing = weigh([]);
+const nothing = resolveClaims([]);
 const claimed = (trials: Trial[], limit: string, limits = nothing) =>
   claimsOfTrials(trials, limits).find((claim) => claim.limit === limit)?.value;
 
@@ -59,7 +59,7 @@ describe('trials', () => {
   });
 
   it('with modules of another kind or generation say nothing of those that this machine takes', () => {
-    const limits = weigh([
+    const limits = resolveClaims([
       { limit: 'generations', value: ['DDR4'], source: source('maker-page') },
       { limit: 'kinds', value: [{ buffering: 'unbuffered', ecc: false }], source: source('maker-page') },
     ]);

@@ -1,7 +1,7 @@
 import type { Generation } from '../../memory/generation';
 import type { Buffering } from '../../memory/module';
 import type { Claim } from './limit';
-import type { Limits } from './weigh';
+import type { Limits } from './resolve-claims';
 
 export const OUTCOMES = ['works', 'fails-to-start', 'starts-with-faults'] as const;
 export type Outcome = (typeof OUTCOMES)[number];

@@ -1,8 +1,8 @@
 import { GB, known, slot, source } from '../samples';
 import { rateBelowRatings, totalPerSocket } from './derived-claims';
 import type { Claim, LimitName, Source } from './limit';
+import { resolveClaims, wordsOn } from './resolve-claims';
 import { totalVerdict } from './verdict';
-import { weigh, wordsOn } from './weigh';
 import { whyLimit } from './why-limit';
 
 const claim = (
@@ -15,7 +15,7 @@ const gbText = (value: unknown): string => `${Number(value) / GB} GB`;
 
 describe('what binds the total', () => {
   it('is the tightest of board, CPU, sockets and system, and what would be next is told', () => {
-    const limits = weigh([
+    const limits = resolveClaims([
       claim('totalMiB', 'board-manual', 64),
       claim('cpuMaxMiB', 'cpu-page', 128),
       claim('moduleMiB', 'board-manual', 16),
@@ -33,36 +33,38 @@ describe('what binds the total', () => {
 
   it('counts a socket’s own largest module and soldered memory', () => {
     const slots = [slot('ON', known, { soldered: true }), slot('A1', null, { maxMiB: 4 * GB }), slot('B1')];
-    expect(totalVerdict(weigh([claim('moduleMiB', 'maker-page', 16)]), slots).bound).toMatchObject({
+    expect(totalVerdict(resolveClaims([claim('moduleMiB', 'maker-page', 16)]), slots).bound).toMatchObject({
       mib: 28 * GB,
       by: '8 GB soldered + 4 GB + 16 GB',
     });
-    expect(totalVerdict(weigh([]), slots).bound).toBeNull();
+    expect(totalVerdict(resolveClaims([]), slots).bound).toBeNull();
   });
 
   it('is lifted by trials above the papers, and by what runs today', () => {
     const papers = [claim('totalMiB', 'maker-page', 4)];
-    expect(totalVerdict(weigh([...papers, claim('provenTotalMiB', 'evidence', 16)]), []).lifted?.mib).toBe(16 * GB);
-    expect(totalVerdict(weigh([...papers, claim('provenTotalMiB', 'evidence', 4)]), []).lifted).toBeNull();
-    const verdict = totalVerdict(weigh(papers), sockets);
+    expect(totalVerdict(resolveClaims([...papers, claim('provenTotalMiB', 'evidence', 16)]), []).lifted?.mib).toBe(
+      16 * GB,
+    );
+    expect(totalVerdict(resolveClaims([...papers, claim('provenTotalMiB', 'evidence', 4)]), []).lifted).toBeNull();
+    const verdict = totalVerdict(resolveClaims(papers), sockets);
     expect(verdict.runsMiB).toBe(8 * GB);
     expect(verdict.sentence).toContain('8 GB run in it today, above the papers');
   });
 
   it('is the operating system where that sees least', () => {
-    const limits = weigh([claim('totalMiB', 'maker-page', 16), claim('osVisibleMiB', 'system', 3.5)]);
+    const limits = resolveClaims([claim('totalMiB', 'maker-page', 16), claim('osVisibleMiB', 'system', 3.5)]);
     expect(totalVerdict(limits, []).bound).toMatchObject({ who: 'system', mib: 3584 });
   });
 });
 
 describe('words that follow from others', () => {
   it('are the total over the sockets, less what is soldered', () => {
-    const limits = weigh([claim('totalMiB', 'maker-page', 24)]);
+    const limits = resolveClaims([claim('totalMiB', 'maker-page', 24)]);
     const slots = [slot('ON', known, { soldered: true }), slot('A1'), slot('B1')];
     expect(totalPerSocket(limits, slots)).toMatchObject([
       { limit: 'moduleMiB', value: 8 * GB, source: { kind: 'derived', name: '24 GB less 8 GB soldered ÷ 2 sockets' } },
     ]);
-    expect(totalPerSocket(weigh([]), slots)).toEqual([]);
+    expect(totalPerSocket(resolveClaims([]), slots)).toEqual([]);
     expect(totalPerSocket(limits, [slot('ON', known, { soldered: true })])).toEqual([]);
   });
 

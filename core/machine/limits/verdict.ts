@@ -1,6 +1,6 @@
 import { capacityText } from '../../memory/capacity';
 import type { JobSlot } from '../slots/job-slot';
-import type { Limits } from './weigh';
+import type { Limits } from './resolve-claims';
 
 /** Something that ends the total: the board, the CPU, the sockets, or what the operating system can see. */
 export interface Bound {

@@ -1,15 +1,15 @@
 import { dayText } from '../../day-text';
-import type { Word } from './weigh';
+import type { RankedClaim } from './resolve-claims';
 
 /** `, on 3 March 2026`, where the day is known. */
-const onDay = ({ source }: Word): string =>
+const onDay = ({ source }: RankedClaim): string =>
   source.on === undefined || source.on === '' ? '' : ` on ${dayText(source.on)}`;
 
-const otherValues = (words: readonly Word[], binding: Word): Word[] =>
+const otherValues = (words: readonly RankedClaim[], binding: RankedClaim): RankedClaim[] =>
   words.filter(({ value }) => JSON.stringify(value) !== JSON.stringify(binding.value));
 
 /** What would bind if the word that does were lifted. */
-function nextSentence(words: readonly Word[], text: (value: unknown) => string): string {
+function nextSentence(words: readonly RankedClaim[], text: (value: unknown) => string): string {
   const [binding, ...others] = words;
   if (binding === undefined) return '';
   const next = others.find(({ role }) => role !== 'informs');
@@ -28,7 +28,7 @@ function nextSentence(words: readonly Word[], text: (value: unknown) => string):
  * @param words all words on it, the one that binds first
  * @param text a value as a technician reads it
  */
-export function whyLimit(words: readonly Word[], text: (value: unknown) => string): string {
+export function whyLimit(words: readonly RankedClaim[], text: (value: unknown) => string): string {
   const [binding, ...others] = words;
   if (binding === undefined) return 'No source says anything of it.';
   const { source } = binding;

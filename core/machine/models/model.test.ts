@@ -1,8 +1,8 @@
 import { GB } from '../samples';
+import { disambiguate, type Likely } from './disambiguate';
 import { type LibraryRow, modelOfRow, rowsOfModel } from './library-rows';
 import { mergeModels } from './merge-models';
 import { boardFault, chosenCpu, claimsOfCpu, type FullModel, type ModelInput, modelSchema, partKey } from './model';
-import { type Likely, tellApart } from './tell-apart';
 
 const model = (more: Partial<ModelInput> = {}): FullModel =>
   modelSchema.parse({ maker: 'Tarnholt', name: 'Counter 4', yearFrom: 2018, yearTo: 2020, ...more });
@@ -213,24 +213,26 @@ describe('near-equal models', () => {
   });
 
   it('are told apart by one question, with what the answer means for memory', () => {
-    expect(tellApart([likely(1), likely(2, { years: '2021', memory: 'DDR4 SO-DIMM · 2 sockets' })])).toEqual({
+    expect(disambiguate([likely(1), likely(2, { years: '2021', memory: 'DDR4 SO-DIMM · 2 sockets' })])).toEqual({
       text: 'Which year is on the label?',
       answers: [
         { id: 1, text: '2018 to 2020', memory: 'DDR4 DIMM · 4 sockets' },
         { id: 2, text: '2021', memory: 'DDR4 SO-DIMM · 2 sockets' },
       ],
     });
-    expect(tellApart([likely(1), likely(2, { name: 'Counter 5' })])?.text).toBe('Which name is printed on it?');
-    expect(tellApart([likely(1), likely(2, { cpus: ['Merle 4500'] })])?.text).toBe('Which CPU does it have?');
+    expect(disambiguate([likely(1), likely(2, { name: 'Counter 5' })])?.text).toBe('Which name is printed on it?');
+    expect(disambiguate([likely(1), likely(2, { cpus: ['Merle 4500'] })])?.text).toBe('Which CPU does it have?');
   });
 
   it('are asked by the mark on which most of them differ', () => {
     const three = [likely(1), likely(2, { years: '2021' }), likely(3, { years: '2021', modelIds: ['X'] })];
-    expect(tellApart([...three, likely(4, { years: '2022', modelIds: [] })])?.text).toBe('Which year is on the label?');
+    expect(disambiguate([...three, likely(4, { years: '2022', modelIds: [] })])?.text).toBe(
+      'Which year is on the label?',
+    );
   });
 
   it('are no question where there is one, or nothing tells them apart', () => {
-    expect(tellApart([likely(1)])).toBeNull();
-    expect(tellApart([likely(1), likely(2)])).toBeNull();
+    expect(disambiguate([likely(1)])).toBeNull();
+    expect(disambiguate([likely(1), likely(2)])).toBeNull();
   });
 });

@@ -1,4 +1,4 @@
-import { weigh } from '../limits/weigh';
+import { resolveClaims } from '../limits/resolve-claims';
 import { boardFault, modelSchema } from './model';
 import { TEMPLATE_NAMES, TEMPLATES, templateClaims, templateSlots } from './templates';
 
@@ -36,7 +36,7 @@ it('a maker’s page outweighs what is usual', () => {
     source: { kind: source.kind, name: source.name },
   }));
   const page = { limit: 'ratesMTs', value: [3200], source: { kind: 'maker-page', name: 'page' } } as const;
-  const limits = weigh([...usual, page] as Parameters<typeof weigh>[0]);
+  const limits = resolveClaims([...usual, page] as Parameters<typeof resolveClaims>[0]);
   expect(limits.ratesMTs?.value).toEqual([3200]);
   expect(limits.form?.source.kind).toBe('standard');
 });

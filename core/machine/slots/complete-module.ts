@@ -1,6 +1,6 @@
 import { GENERATION_FACTS, type Generation } from '../../memory/generation';
 import type { MemoryModule } from '../../memory/module';
-import type { Limits } from '../limits/weigh';
+import type { Limits } from '../limits/resolve-claims';
 import type { KnownModule } from './job-slot';
 
 /** Fields that must be known before a plan can be made; nothing stands in for them. */

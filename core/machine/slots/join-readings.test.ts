@@ -1,10 +1,10 @@
 import { dumpFile, dumpTable } from '../../../demo/smbios-dump';
 import { sampleDdr4 } from '../../../demo/spd-image';
 import { read } from '../../reading/read';
-import { dissent } from '../sayings';
+import { dissent } from '../observations';
 import type { JobSlot } from './job-slot';
 import { type JobReading, joinReadings } from './join-readings';
-import { derivedSlots, keepTyped, sayingsOfSlot } from './slots-of-job';
+import { derivedSlots, keepTyped, observationsOfSlot } from './slots-of-job';
 
 const MACHINE = { maker: 'Tarnholt', product: 'Counter 4', serial: 'TC4-0042', cpu: 'Ostrin Q5', maxGb: 32 };
 const MODULE = { mib: 8192, rate: 2400, configured: 2400, maker: 'Vellamo', part: 'VE4S8-2666', form: 13 } as const;
@@ -132,7 +132,7 @@ describe('several readings of a machine', () => {
       [2400, 'dump.bin'],
       [2133, 'cim.json'],
     ]);
-    expect(joined.machineSayings.model?.map(({ by }) => by.name)).toEqual(['dump.bin', 'cim.json']);
+    expect(joined.machineObservations.model?.map(({ by }) => by.name)).toEqual(['dump.bin', 'cim.json']);
     expect(joined.warnings).toEqual([]);
   });
 
@@ -281,7 +281,7 @@ describe('what people typed', () => {
   it('stands first among the words on a value, and the readings’ words stay beside it', () => {
     if (a1?.module == null) throw new Error('the slot is filled');
     const typed = { ...a1, module: { ...a1.module, ranks: 2, rateMTs: 2133 }, moduleSource: 'typed' as const };
-    const words = sayingsOfSlot(typed, before.modules[0] ?? {});
+    const words = observationsOfSlot(typed, before.modules[0] ?? {});
     expect(words.rateMTs?.map(({ value, by }) => [value, by.kind])).toEqual([
       [2133, 'typed'],
       [2400, 'smbios'],

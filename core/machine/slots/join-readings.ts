@@ -6,7 +6,7 @@ import {
   type ReadSlot,
   UNTOLD_MACHINE,
 } from '../../reading/reading';
-import { addSaying, type Sayer, type Sayings, trustOf } from '../sayings';
+import { addObservation, type ObservationSource, type Observations, trustOf } from '../observations';
 import type { ModuleField } from './job-slot';
 import { matchModules } from './match-modules';
 import { knownOf, plainName } from './slots-of-reading';
@@ -25,8 +25,8 @@ export interface Joined {
   /** the machine with what holds of every slot; null where no reading tells of a machine or a module in it */
   machine: ReadMachine | null;
   /** what is said of every slot's module, in the order of the machine's slots */
-  modules: Sayings<ModuleField>[];
-  machineSayings: Sayings<MachineField>;
+  modules: Observations<ModuleField>[];
+  machineObservations: Observations<MachineField>;
   /** readings that were not joined, and why */
   apart: { id: number; why: 'another-machine' | 'older' | 'no-slot' | 'offer' }[];
   warnings: string[];
@@ -78,23 +78,23 @@ function machineReadings(readings: readonly JobReading[]): Chosen {
   return { used: used.sort(byWeight), apart };
 }
 
-const sayerOf = ({ name, reading }: JobReading): Sayer => ({ kind: reading.format, name });
+const sayerOf = ({ name, reading }: JobReading): ObservationSource => ({ kind: reading.format, name });
 
 /** A slot while readings are joined: what the weightiest said of it, and all that is said of its module. */
 interface Seat {
   slot: ReadSlot;
-  sayings: Sayings<ModuleField>;
+  observations: Observations<ModuleField>;
 }
 
 function sayAll(
-  sayings: Sayings<ModuleField>,
+  observations: Observations<ModuleField>,
   module: ReadModule,
   gbit: number | null,
-  by: Sayer,
-): Sayings<ModuleField> {
+  by: ObservationSource,
+): Observations<ModuleField> {
   const known = knownOf(module, gbit);
-  let all = sayings;
-  for (const field of Object.keys(known) as ModuleField[]) all = addSaying(all, field, known[field], by);
+  let all = observations;
+  for (const field of Object.keys(known) as ModuleField[]) all = addObservation(all, field, known[field], by);
   return all;
 }
 
@@ -124,7 +124,7 @@ function addReading(seats: Seat[], one: WithMachine, warnings: string[]): void {
         `${one.name} says ${name} is ${slot.installed === null ? 'empty' : 'filled'}, the weightier reading does not`,
       );
     } else if (slot.installed !== null) {
-      seat.sayings = sayAll(seat.sayings, slot.installed, null, sayerOf(one));
+      seat.observations = sayAll(seat.observations, slot.installed, null, sayerOf(one));
     }
   });
 }
@@ -170,20 +170,20 @@ function completed({ reading }: WithMachine): ReadSlot[] {
 }
 
 /** The module that holds: of each field the weightiest word; serial and running rate are the machine's own. */
-function moduleThatHolds(base: ReadModule, sayings: Sayings<ModuleField>): ReadModule {
-  const held = Object.entries(sayings).map(([field, words]) => [field, words?.[0]?.value ?? null]);
+function moduleThatHolds(base: ReadModule, observations: Observations<ModuleField>): ReadModule {
+  const held = Object.entries(observations).map(([field, words]) => [field, words?.[0]?.value ?? null]);
   return { ...base, ...Object.fromEntries(held) };
 }
 
 /** Seats of modules for a kind of reading: labels go to modules without an SPD first, since they tell nothing new of others. */
 function seatsFor(kind: 'spd' | 'listing', own: readonly LooseModule[], seats: readonly Seat[]): (number | null)[] {
   const modules = own.map(({ module }) => module);
-  const held = seats.map(({ slot, sayings }) =>
-    slot.installed === null || slot.installed.soldered === true ? null : moduleThatHolds(slot.installed, sayings),
+  const held = seats.map(({ slot, observations }) =>
+    slot.installed === null || slot.installed.soldered === true ? null : moduleThatHolds(slot.installed, observations),
   );
   if (kind === 'spd') return matchModules(modules, held);
-  const told = seats.map(({ sayings }) =>
-    Object.values(sayings).some((words) => words?.some(({ by }) => by.kind === 'spd')),
+  const told = seats.map(({ observations }) =>
+    Object.values(observations).some((words) => words?.some(({ by }) => by.kind === 'spd')),
   );
   const first = matchModules(
     modules,
@@ -204,15 +204,15 @@ function seatModules(seats: Seat[], loose: readonly LooseModule[]): Joined['apar
     const found = seatsFor(kind, own, seats);
     own.forEach(({ from, module, gbit }, index) => {
       const seat = seats[found[index] ?? -1];
-      if (seat !== undefined) seat.sayings = sayAll(seat.sayings, module, gbit, sayerOf(from));
+      if (seat !== undefined) seat.observations = sayAll(seat.observations, module, gbit, sayerOf(from));
       else if (!apart.some(({ id }) => id === from.id)) apart.push({ id: from.id, why: 'no-slot' });
     });
   }
   return apart;
 }
 
-function sayingsOfMachine(used: readonly WithMachine[]): Sayings<MachineField> {
-  let all: Sayings<MachineField> = {};
+function observationsOfMachine(used: readonly WithMachine[]): Observations<MachineField> {
+  let all: Observations<MachineField> = {};
   for (const one of used) {
     const { maker, model, serial, board, firmware, cpus, os } = one.reading.machine;
     const said: Record<MachineField, string | null> = {
@@ -225,7 +225,8 @@ function sayingsOfMachine(used: readonly WithMachine[]): Sayings<MachineField> {
       cpu: cpus[0]?.name ?? null,
       os: os?.name ?? null,
     };
-    for (const field of Object.keys(said) as MachineField[]) all = addSaying(all, field, said[field], sayerOf(one));
+    for (const field of Object.keys(said) as MachineField[])
+      all = addObservation(all, field, said[field], sayerOf(one));
   }
   return all;
 }
@@ -281,22 +282,22 @@ export function joinReadings(readings: readonly JobReading[]): Joined {
   const offers = readings.filter(({ reading }) => isOffer(reading)).map(({ id }) => ({ id, why: 'offer' }) as const);
   const merged = mergedMachine(used) ?? (loose.length > 0 ? machineOfModules(loose) : null);
   if (merged === null)
-    return { machine: null, modules: [], machineSayings: {}, apart: [...apart, ...offers], warnings: [] };
+    return { machine: null, modules: [], machineObservations: {}, apart: [...apart, ...offers], warnings: [] };
   const [base, ...others] = used;
   const warnings: string[] = [];
   const seats: Seat[] = (base === undefined ? merged.memory.slots : completed(base)).map((slot) => ({
     slot,
-    sayings: slot.installed === null || base === undefined ? {} : sayAll({}, slot.installed, null, sayerOf(base)),
+    observations: slot.installed === null || base === undefined ? {} : sayAll({}, slot.installed, null, sayerOf(base)),
   }));
   for (const other of others) addReading(seats, other, warnings);
   const left = seatModules(seats, loose);
-  const slots = seats.map(({ slot, sayings }) =>
-    slot.installed === null ? slot : { ...slot, installed: moduleThatHolds(slot.installed, sayings) },
+  const slots = seats.map(({ slot, observations }) =>
+    slot.installed === null ? slot : { ...slot, installed: moduleThatHolds(slot.installed, observations) },
   );
   return {
     machine: { ...merged, memory: { ...merged.memory, slots } },
-    modules: seats.map(({ sayings }) => sayings),
-    machineSayings: sayingsOfMachine(used),
+    modules: seats.map(({ observations }) => observations),
+    machineObservations: observationsOfMachine(used),
     apart: [...apart, ...left, ...offers],
     warnings,
   };

@@ -81,7 +81,7 @@ describe('what is known of a slot', () => {
 
 describe('what is known of the machine', () => {
   it('is each value with the inputs that say it', () => {
-    const facts = machineFacts(joined.machineSayings);
+    const facts = machineFacts(joined.machineObservations);
     expect(fact(facts, 'Maker')).toMatchObject({ text: 'Tarnholt', also: [], against: [] });
     expect(fact(facts, 'Serial')?.text).toBe('TC4-0042');
     expect(fact(facts, 'CPU')?.by).toContain('dump.bin');

@@ -1,10 +1,10 @@
 import { capacityText } from '../../memory/capacity';
 import { FORMAT_WORDS } from '../../reading/reading-line';
-import { dissent, type Sayer, type Saying, type Sayings } from '../sayings';
+import { dissent, type Observation, type ObservationSource, type Observations } from '../observations';
 import type { PlaceSureness } from './infer-place';
 import type { JobSlot, ModuleField } from './job-slot';
 import type { Joined, MachineField } from './join-readings';
-import { sayingsOfSlot } from './slots-of-job';
+import { observationsOfSlot } from './slots-of-job';
 import type { PlacedSlot } from './slots-of-reading';
 
 /** A value in words, with everyone who says it or something else. */
@@ -43,7 +43,7 @@ const LABELS: Record<ModuleField, string> = {
   serial: 'Serial',
 };
 
-function valueText(field: ModuleField, value: Saying['value']): string {
+function valueText(field: ModuleField, value: Observation['value']): string {
   if (typeof value === 'object') return `${value.map((mv) => mv / 1000).join(' or ')} V`;
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
@@ -55,11 +55,11 @@ function valueText(field: ModuleField, value: Saying['value']): string {
 }
 
 /** Who says something, as it is shown: the kind of input and its name, or the person's or library's word. */
-export function sayerText({ kind, name }: Sayer): string {
+export function sayerText({ kind, name }: ObservationSource): string {
   return kind === 'typed' || kind === 'model' ? name : `${FORMAT_WORDS[kind]} “${name}”`;
 }
 
-function factOf(label: string, words: readonly Saying[], text: (value: Saying['value']) => string): Fact[] {
+function factOf(label: string, words: readonly Observation[], text: (value: Observation['value']) => string): Fact[] {
   const [first, ...others] = words;
   if (first === undefined) return [];
   const against = dissent(words);
@@ -96,7 +96,7 @@ export function slotFacts(
   const facts = slots.map((slot) => {
     const placed = derived.find((one) => one.slot.name === slot.name);
     const said = placed?.read == null ? {} : (joined.modules[placed.read] ?? {});
-    const words = sayingsOfSlot(slot, said);
+    const words = observationsOfSlot(slot, said);
     const fields = Object.keys(LABELS) as ModuleField[];
     const values = fields.flatMap((field) =>
       factOf(LABELS[field], words[field] ?? [], (value) => valueText(field, value)),
@@ -118,9 +118,9 @@ const MACHINE_LABELS: Record<MachineField, string> = {
 };
 
 /** What the readings say of the machine itself, each value with who says so. */
-export function machineFacts(sayings: Sayings<MachineField>): Fact[] {
+export function machineFacts(observations: Observations<MachineField>): Fact[] {
   const fields = Object.keys(MACHINE_LABELS) as MachineField[];
-  return fields.flatMap((field) => factOf(MACHINE_LABELS[field], sayings[field] ?? [], String));
+  return fields.flatMap((field) => factOf(MACHINE_LABELS[field], observations[field] ?? [], String));
 }
 
 /** Why a reading was not joined. */

@@ -1,4 +1,4 @@
-import { addSaying, type Sayings } from '../sayings';
+import { addObservation, type Observations } from '../observations';
 import type { JobSlot, KnownModule, ModuleField } from './job-slot';
 import type { Joined } from './join-readings';
 import { type ModelSlot, type PlacedSlot, placeSlots, slotsOfModel } from './slots-of-reading';
@@ -65,16 +65,16 @@ const pickPlace = ({ channel, bank, maxMiB, placeSource }: JobSlot) => ({ channe
 const pickModule = ({ module, moduleSource }: Pick<JobSlot, 'module' | 'moduleSource'>) => ({ module, moduleSource });
 
 /** All that is said of what a slot holds; a value that no reading gave is the model's or was typed. */
-export function sayingsOfSlot(slot: JobSlot, sayings: Sayings<ModuleField>): Sayings<ModuleField> {
+export function observationsOfSlot(slot: JobSlot, observations: Observations<ModuleField>): Observations<ModuleField> {
   if (slot.module === null) return {};
   const kind = slot.moduleSource === 'model' ? 'model' : 'typed';
-  let all: Sayings<ModuleField> = {};
+  let all: Observations<ModuleField> = {};
   for (const field of Object.keys(slot.module) as ModuleField[]) {
     const value = slot.module[field];
-    const words = sayings[field] ?? [];
+    const words = observations[field] ?? [];
     if (words.length > 0) all = { ...all, [field]: words };
     if (value == null || same(words[0]?.value, value)) continue;
-    all = addSaying(all, field, value, { kind: kind, name: kind === 'model' ? 'model library' : 'typed here' });
+    all = addObservation(all, field, value, { kind: kind, name: kind === 'model' ? 'model library' : 'typed here' });
   }
   return all;
 }

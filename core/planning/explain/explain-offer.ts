@@ -2,7 +2,7 @@ import { makeBoard } from '../model/board';
 import type { Offer, PlanCase } from '../model/case';
 import { Places } from '../placement/placement';
 import { CARES } from '../rules/care';
-import { type InForce, inForce } from '../rules/in-force';
+import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits';
 import type { OfferRefusal } from '../rules/refuse-offer';
 import { atLeastAsGood } from '../search/frontier';
 import { keptSets } from '../search/kept-sets';
@@ -34,7 +34,11 @@ export type OfferExplained =
   /** the best plan with it, and a shown one that is as good in everything or better */
   | { kind: 'beaten'; own: Plan; by: Plan };
 
-function because({ module }: Offer, { machine }: PlanCase, force: InForce): Record<OfferRefusal, RefusedBecause> {
+function because(
+  { module }: Offer,
+  { machine }: PlanCase,
+  force: EffectiveLimits,
+): Record<OfferRefusal, RefusedBecause> {
   const kindOf = (one: { buffering: string; ecc: boolean }) => `${one.buffering}${one.ecc ? ' ECC' : ''}`;
   const of = (code: OfferRefusal, is: RefusedBecause['is'], takes: RefusedBecause['takes']) => ({ code, is, takes });
   return {
@@ -72,9 +76,9 @@ function closestBeaten(own: readonly Plan[], shown: readonly Plan[]): { own: Pla
 /** Why no set with an offer counts, whatever is wished for. */
 function whyNone(planCase: PlanCase, nr: number): OfferExplained {
   const board = makeBoard(planCase);
-  const places = new Places(board, inForce(board), planCase.offers);
+  const places = new Places(board, effectiveLimits(board), planCase.offers);
   const { modules, stock } = planCase.offers[nr] as Offer;
-  const sets = keptSets(planCase, board, places.makes);
+  const sets = keptSets(planCase, board, places.moduleClasses);
   const free = Math.max(0, ...sets.map(({ kept }) => board.sockets.length - kept.length));
   if (modules > free) return { kind: 'no-room', modules, free };
   const refused = sets.flatMap(({ kept }) => {
@@ -104,7 +108,7 @@ export function explainOffer(planCase: PlanCase, id: string): OfferExplained | n
   const { goal } = planCase;
   const codes = planner.refusalsOf(id);
   if (codes.length > 0) {
-    const told = because(offer, planCase, inForce(makeBoard(planCase)));
+    const told = because(offer, planCase, effectiveLimits(makeBoard(planCase)));
     return { kind: 'refused', because: codes.map((code) => told[code]) };
   }
   if (offer.stock === 0) return { kind: 'sold-out' };

@@ -3,7 +3,7 @@ import type { Machine, PlanCase } from '../model/case';
 import type { Purchase } from '../model/purchase';
 import { boughtModules } from '../placement/bought-modules';
 import { Places } from '../placement/placement';
-import { inForce } from '../rules/in-force';
+import { effectiveLimits } from '../rules/effective-limits';
 import { MIX_REFUSALS, type MixRefusal, mixRefusals } from '../rules/refuse-set';
 
 /** Why a set of modules cannot be in a machine, in the order they are told. */
@@ -22,7 +22,7 @@ const LIFTED = Object.keys(WITHOUT) as Lifted[];
 
 function canBePlaced(planCase: PlanCase, kept: readonly number[], bought: readonly Purchase[]): boolean {
   const board = makeBoard(planCase);
-  const places = new Places(board, inForce(board), planCase.offers);
+  const places = new Places(board, effectiveLimits(board), planCase.offers);
   return places.best(kept, boughtModules(planCase, places, bought)) !== null;
 }
 
@@ -45,14 +45,17 @@ function placeRefusals(planCase: PlanCase, kept: readonly number[], bought: read
  */
 export function setRefusals(planCase: PlanCase, kept: readonly number[], bought: readonly Purchase[]): SetRefusal[] {
   const board = makeBoard(planCase);
-  const force = inForce(board);
+  const force = effectiveLimits(board);
   const places = new Places(board, force, planCase.offers);
   const modules = boughtModules(planCase, places, bought);
-  const stay = places.makesOf(kept).map(({ body }) => body);
+  const stay = places.moduleClassesOf(kept).map(({ placementClass }) => placementClass);
   const count = modules.reduce((sum, one) => sum + one.modules, kept.length);
   const stayMiB = stay.reduce((sum, { capacityMiB }) => sum + capacityMiB, 0);
-  const totalMiB = modules.reduce((sum, one) => sum + one.modules * one.make.body.capacityMiB, stayMiB);
-  const mix = mixRefusals([...stay, ...modules.map(({ make }) => make.body)], totalMiB, force);
+  const totalMiB = modules.reduce(
+    (sum, one) => sum + one.modules * one.moduleClass.placementClass.capacityMiB,
+    stayMiB,
+  );
+  const mix = mixRefusals([...stay, ...modules.map(({ moduleClass }) => moduleClass.placementClass)], totalMiB, force);
   if (count > board.sockets.length) return ['slots', ...mix];
   if (mix.length > 0) return mix;
   return places.best(kept, modules) === null ? placeRefusals(planCase, kept, bought) : [];

@@ -10,6 +10,8 @@ export function boughtModules(planCase: PlanCase, places: Places, purchases: rea
     const pack = planCase.offers[offer];
     if (pack === undefined) return [];
     const speed = countedSpeed(pack.module, planCase.machine.profiles === true);
-    return [{ offer, modules: count * pack.modules, make: places.makes.of({ module: pack.module, speed }) }];
+    return [
+      { offer, modules: count * pack.modules, moduleClass: places.moduleClasses.of({ module: pack.module, speed }) },
+    ];
   });
 }

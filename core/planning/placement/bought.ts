@@ -1,9 +1,9 @@
-import type { Make } from './makes';
+import type { ModuleClass } from './module-classes';
 
 /** Modules that are bought with one offer. */
 export interface Bought {
   /** place in the case's offers */
   offer: number;
   modules: number;
-  make: Make;
+  moduleClass: ModuleClass;
 }

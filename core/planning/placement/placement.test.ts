@@ -9,7 +9,11 @@ function setUp(planCase: PlanCase) {
   const best = (kept: number[], ...bought: [offer: number, modules: number][]) => {
     const lots = bought.map(([nr, modules]): Bought => {
       const { module } = planCase.offers[nr] as Offer;
-      return { offer: nr, modules, make: places.makes.of({ module, speed: countedSpeed(module, false) }) };
+      return {
+        offer: nr,
+        modules,
+        moduleClass: places.moduleClasses.of({ module, speed: countedSpeed(module, false) }),
+      };
     });
     const placed = places.best(kept, lots);
     if (placed === null) return null;

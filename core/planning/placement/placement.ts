@@ -12,17 +12,17 @@ import {
   unevenChannels,
   unmatchedBank,
 } from '../rules/care';
-import type { InForce } from '../rules/in-force';
+import type { EffectiveLimits } from '../rules/effective-limits';
 import type { Bought } from './bought';
 import { inside } from './inside';
-import { type Make, Makes } from './makes';
-import { bareStand, evenDemand, type Level, Levels } from './packing/levels';
+import { factsWith, type KeptModules, keptModulesFrom } from './kept-modules';
+import { type ModuleClass, ModuleClasses } from './module-classes';
+import { barePlacement, evenDemand, type Level, Levels } from './packing/levels';
 import { bestOutcome, type Outcome, speedOf } from './packing/outcome';
 import { Packing } from './packing/packing';
-import { type Guest, seats } from './packing/seats';
+import { ANYWHERE, type Demand } from './packing/partial-placement';
+import { type ModuleToPlace, seats } from './packing/seats';
 import { Shapes } from './packing/shape';
-import { ANYWHERE, type Demand } from './packing/stand';
-import { factsWith, makeStayers, type Stayers } from './stayers';
 
 /** Where modules sit, with what depends on that alone. */
 interface Seating {
@@ -51,18 +51,18 @@ export interface Placed {
 /** Places sets of a case's modules, and knows what they give there. */
 export class Places {
   readonly shapes: Shapes;
-  readonly makes: Makes;
+  readonly moduleClasses: ModuleClasses;
   readonly levels: Levels;
   readonly #packing: Packing;
   readonly #bare: readonly number[];
-  readonly #soldered: readonly Make[];
-  readonly #installed: readonly Make[];
+  readonly #soldered: readonly ModuleClass[];
+  readonly #installed: readonly ModuleClass[];
   readonly #known = new Map<string, Seating | null>();
-  readonly #stayersOf = new WeakMap<readonly number[], Stayers>();
+  readonly #keptModulesOf = new WeakMap<readonly number[], KeptModules>();
 
   constructor(
     private readonly board: Board,
-    private readonly force: InForce,
+    private readonly force: EffectiveLimits,
     offers: readonly Offer[],
   ) {
     const there = [...piecesOf(board.soldered), ...board.installed];
@@ -71,18 +71,18 @@ export class Places {
       board,
       ranks.reduce((most, one) => Math.max(most, one), 0),
     );
-    this.makes = new Makes(board, force, this.shapes);
+    this.moduleClasses = new ModuleClasses(board, force, this.shapes);
     this.#packing = new Packing(board, this.shapes.list, this.shapes.countsRanks);
-    this.#soldered = piecesOf(board.soldered).map((piece) => this.makes.of(piece));
-    this.#installed = board.installed.map((piece, index) => this.makes.of(piece, board.home[index]));
+    this.#soldered = piecesOf(board.soldered).map((piece) => this.moduleClasses.of(piece));
+    this.#installed = board.installed.map((piece, index) => this.moduleClasses.of(piece, board.home[index]));
     const soldered = board.soldered.map((piece) => (piece === null ? -1 : this.shapes.numberOf(piece)));
-    this.#bare = bareStand(board, soldered, []).slots;
+    this.#bare = barePlacement(board, soldered, []).slots;
     this.levels = new Levels(board, force.boardRates, this.#packing, this.shapes.list, soldered);
   }
 
-  /** The makes of what is soldered and of some of the installed modules. */
-  makesOf(kept: readonly number[]): Make[] {
-    return [...this.#soldered, ...kept.map((index) => this.#installed[index] as Make)];
+  /** The module classes of what is soldered and of some of the installed modules. */
+  moduleClassesOf(kept: readonly number[]): ModuleClass[] {
+    return [...this.#soldered, ...kept.map((index) => this.#installed[index] as ModuleClass)];
   }
 
   /**
@@ -94,12 +94,12 @@ export class Places {
    */
   best(kept: readonly number[], bought: readonly Bought[]): Placed | null {
     const { board, force } = this;
-    const stay = this.#stayers(kept);
-    const makes = [...stay.makes];
-    for (const { make } of bought) makes.push(make);
+    const stay = this.#keptModules(kept);
+    const moduleClasses = [...stay.moduleClasses];
+    for (const { moduleClass } of bought) moduleClasses.push(moduleClass);
     const facts = factsWith(stay.facts, bought);
     const fixed = fixedReasons(facts, force, board);
-    const speed = speedOf(makes, careRank(fixed));
+    const speed = speedOf(moduleClasses, careRank(fixed));
     if (speed === null) return null;
     const found = bestOutcome(this.#levelsOf(stay, bought, facts.totalMiB), speed, force.today);
     if (found === null) return null;
@@ -116,34 +116,42 @@ export class Places {
     return { seating: best, rateMTs, bandwidthMBs, care, reasons: careReasons(standing, fixed) };
   }
 
-  #stayers(kept: readonly number[]): Stayers {
-    const known = this.#stayersOf.get(kept);
+  #keptModules(kept: readonly number[]): KeptModules {
+    const known = this.#keptModulesOf.get(kept);
     if (known !== undefined) return known;
-    const stayers = makeStayers(this.board, this.shapes, kept, this.makesOf(kept));
-    this.#stayersOf.set(kept, stayers);
-    return stayers;
+    const keptModules = keptModulesFrom(this.board, this.shapes, kept, this.moduleClassesOf(kept));
+    this.#keptModulesOf.set(kept, keptModules);
+    return keptModules;
   }
 
   /** Sets that are alike in shapes and in which are of one offer sit alike. */
-  #seating({ guests: stay, key: kept }: Stayers, bought: readonly Bought[], demand: Demand): Seating | null {
+  #seating(
+    { modulesToPlace: stay, key: kept }: KeptModules,
+    bought: readonly Bought[],
+    demand: Demand,
+  ): Seating | null {
     const { channel, fullest, matched } = demand;
     let key = `${kept}:${channel.rule} ${channel.mib} ${fullest.least} ${fullest.most} ${matched}`;
-    for (const { make, modules } of bought) key += `:${make.body.shape}x${modules}`;
+    for (const { moduleClass, modules } of bought) key += `:${moduleClass.placementClass.shape}x${modules}`;
     const known = this.#known.get(key);
     if (known !== undefined) return known;
     const { board } = this;
-    const come = bought.flatMap(({ make, modules, offer }): Guest[] => {
-      const guest = { shape: make.body.shape, home: -1, token: board.installed.length + offer };
-      return new Array<Guest>(modules).fill(guest);
+    const come = bought.flatMap(({ moduleClass, modules, offer }): ModuleToPlace[] => {
+      const moduleToPlace = {
+        shape: moduleClass.placementClass.shape,
+        home: -1,
+        token: board.installed.length + offer,
+      };
+      return new Array<ModuleToPlace>(modules).fill(moduleToPlace);
     });
-    const guests = [...stay, ...come];
-    const seated = seats(board, this.#packing, this.#bare, guests, demand);
-    const seating = seated === null ? null : this.#seatingOf(seated, guests, bought);
+    const modulesToPlace = [...stay, ...come];
+    const seated = seats(board, this.#packing, this.#bare, modulesToPlace, demand);
+    const seating = seated === null ? null : this.#seatingOf(seated, modulesToPlace, bought);
     this.#known.set(key, seating);
     return seating;
   }
 
-  #seatingOf(seated: readonly number[], guests: readonly Guest[], bought: readonly Bought[]): Seating {
+  #seatingOf(seated: readonly number[], modulesToPlace: readonly ModuleToPlace[], bought: readonly Bought[]): Seating {
     const { board, shapes } = this;
     const capacities = slotCapacities(board.soldered);
     const byToken = new Map<number, number[]>();
@@ -151,17 +159,17 @@ export class Places {
     const tokens: number[] = [];
     let moved = 0;
     for (const slot of board.sockets) {
-      const guest = guests[seated[slot] ?? -1];
-      if (guest === undefined) continue;
-      capacities[slot] = (capacities[slot] ?? 0) + (shapes.list[guest.shape]?.capacityMiB ?? 0);
-      if (guest.home >= 0 && guest.home !== slot) moved++;
+      const moduleToPlace = modulesToPlace[seated[slot] ?? -1];
+      if (moduleToPlace === undefined) continue;
+      capacities[slot] = (capacities[slot] ?? 0) + (shapes.list[moduleToPlace.shape]?.capacityMiB ?? 0);
+      if (moduleToPlace.home >= 0 && moduleToPlace.home !== slot) moved++;
       positions.push(board.fillPosition[slot] ?? 0);
-      tokens.push(guest.token);
-      inside(byToken, guest.token, () => []).push(slot);
+      tokens.push(moduleToPlace.token);
+      inside(byToken, moduleToPlace.token, () => []).push(slot);
     }
     const slotsOf = (token: number) => byToken.get(token) ?? [];
     return {
-      kept: guests.flatMap(({ home, token }) => (home < 0 ? [] : slotsOf(token))),
+      kept: modulesToPlace.flatMap(({ home, token }) => (home < 0 ? [] : slotsOf(token))),
       bought: bought.map(({ offer }) => slotsOf(board.installed.length + offer)),
       effectiveChannels: effectiveChannels(board, capacities),
       uneven: unevenChannels(board, capacities),
@@ -170,12 +178,12 @@ export class Places {
     };
   }
 
-  #levelsOf(stay: Stayers, bought: readonly Bought[], totalMiB: number): readonly Level[] {
-    // Shapes may have come since the stayers were counted.
+  #levelsOf(stay: KeptModules, bought: readonly Bought[], totalMiB: number): readonly Level[] {
+    // Shapes may have come since the kept modules were counted.
     const counts = this.shapes.list.map((_, nr) => stay.counts[nr] ?? 0);
     let { mostRanks } = stay;
-    for (const { make, modules } of bought) {
-      const { shape, ranks } = make.body;
+    for (const { moduleClass, modules } of bought) {
+      const { shape, ranks } = moduleClass.placementClass;
       counts[shape] = (counts[shape] ?? 0) + modules;
       mostRanks = Math.max(mostRanks, ranks);
     }

@@ -1,6 +1,6 @@
 import type { Board, Piece } from '../model/board';
 import { channelCapacities } from './capacity-of';
-import type { InForce } from './in-force';
+import type { EffectiveLimits } from './effective-limits';
 import { differ } from './refuse-set';
 
 /** How much a person must mind a plan, least first. */
@@ -41,7 +41,7 @@ export function unmatchedBank(board: Board, slots: readonly number[]): boolean {
 }
 
 type Minded = Exclude<Care, 'clear'>;
-type FixedReason = { care: Minded; holds: (set: SetFacts, force: InForce, board: Board) => boolean };
+type FixedReason = { care: Minded; holds: (set: SetFacts, force: EffectiveLimits, board: Board) => boolean };
 type PlaceReason = { care: Minded; holds: (set: Standing) => boolean };
 
 /** Reasons to mind that hold for a set wherever its modules stand. */
@@ -81,7 +81,7 @@ const FIXED_NAMES = names(FIXED_REASONS);
 const PLACE_NAMES = names(PLACE_REASONS);
 
 /** The reasons that hold for a set wherever its modules stand. */
-export function fixedReasons(set: SetFacts, force: InForce, board: Board): CareReason[] {
+export function fixedReasons(set: SetFacts, force: EffectiveLimits, board: Board): CareReason[] {
   return FIXED_NAMES.filter((name) => FIXED_REASONS[name].holds(set, force, board));
 }
 

@@ -1,7 +1,7 @@
 import type { MemoryModule } from '../../memory/module';
 import type { Machine } from '../model/case';
 import { countedSpeed } from '../model/counted-speed';
-import type { InForce } from './in-force';
+import type { EffectiveLimits } from './effective-limits';
 import { boardRateUnder } from './running-rate';
 
 /** Why an offer cannot go into a machine whatever else is in it, in the order they are told. */
@@ -19,7 +19,7 @@ export const OFFER_REFUSALS = [
 ] as const;
 export type OfferRefusal = (typeof OFFER_REFUSALS)[number];
 
-type Test = (module: MemoryModule, machine: Machine, force: InForce) => boolean;
+type Test = (module: MemoryModule, machine: Machine, force: EffectiveLimits) => boolean;
 
 const over = (value: number | null | undefined, limit: number | null | undefined): boolean =>
   value != null && limit != null && value > limit;
@@ -45,6 +45,6 @@ const TESTS: Record<OfferRefusal, Test> = {
 };
 
 /** All codes that speak against a module by itself, in the order of {@link OFFER_REFUSALS}; empty: none. */
-export function refusalsOf(module: MemoryModule, machine: Machine, force: InForce): OfferRefusal[] {
+export function refusalsOf(module: MemoryModule, machine: Machine, force: EffectiveLimits): OfferRefusal[] {
   return OFFER_REFUSALS.filter((code) => TESTS[code](module, machine, force));
 }

@@ -1,4 +1,4 @@
-import type { InForce } from './in-force';
+import type { EffectiveLimits } from './effective-limits';
 
 /** Why modules cannot be together in a machine whatever their places. */
 export const MIX_REFUSALS = ['generation-mix', 'buffering-mix', 'voltage', 'total'] as const;
@@ -23,7 +23,7 @@ export function differ(values: readonly (number | string | null | undefined)[]):
   return false;
 }
 
-const MIX_TESTS: Record<MixRefusal, (set: readonly Mixed[], totalMiB: number, force: InForce) => boolean> = {
+const MIX_TESTS: Record<MixRefusal, (set: readonly Mixed[], totalMiB: number, force: EffectiveLimits) => boolean> = {
   'generation-mix': ([first, ...more]) => more.some(({ generation }) => generation !== first?.generation),
   'buffering-mix': ([first, ...more]) => more.some(({ buffering }) => buffering !== first?.buffering),
   voltage: (set) => set.reduce((common, { voltages }) => common & voltages, -1) === 0,
@@ -31,6 +31,6 @@ const MIX_TESTS: Record<MixRefusal, (set: readonly Mixed[], totalMiB: number, fo
 };
 
 /** Codes that speak against these modules being together, wherever they stand. */
-export function mixRefusals(set: readonly Mixed[], totalMiB: number, force: InForce): MixRefusal[] {
+export function mixRefusals(set: readonly Mixed[], totalMiB: number, force: EffectiveLimits): MixRefusal[] {
   return MIX_REFUSALS.filter((code) => MIX_TESTS[code](set, totalMiB, force));
 }

@@ -4,7 +4,7 @@ import { laneOf, reuseOf } from '../model/lane-and-reuse';
 import { planPriceCents } from '../model/price';
 import { boughtModules } from '../placement/bought-modules';
 import { Places } from '../placement/placement';
-import { inForce } from '../rules/in-force';
+import { effectiveLimits } from '../rules/effective-limits';
 import { refusalsOf } from '../rules/refuse-offer';
 import { mixRefusals } from '../rules/refuse-set';
 import { answer } from './answer';
@@ -43,7 +43,7 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
     return { ok: false, code: 'sold-out' };
   }
   const board = makeBoard(planCase);
-  const force = inForce(board);
+  const force = effectiveLimits(board);
   const unfit = bought.some(({ offer }) => {
     const pack = planCase.offers[offer];
     return pack === undefined || refusalsOf(pack.module, planCase.machine, force).length > 0;
@@ -51,12 +51,17 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
   if (unfit) return { ok: false, code: 'refused' };
   const places = new Places(board, force, planCase.offers);
   const modules = boughtModules(planCase, places, bought);
-  const stay = places.makesOf(kept);
-  const bodies = [...stay, ...modules.map(({ make }) => make)].map(({ body }) => body);
+  const stay = places.moduleClassesOf(kept);
+  const placementClasses = [...stay, ...modules.map(({ moduleClass }) => moduleClass)].map(
+    ({ placementClass }) => placementClass,
+  );
   const openSlots = modules.reduce((free, one) => free - one.modules, board.sockets.length - kept.length);
-  const stayMiB = stay.reduce((sum, { body }) => sum + body.capacityMiB, 0);
-  const totalMiB = modules.reduce((sum, one) => sum + one.modules * one.make.body.capacityMiB, stayMiB);
-  const fits = openSlots >= 0 && mixRefusals(bodies, totalMiB, force).length === 0;
+  const stayMiB = stay.reduce((sum, { placementClass }) => sum + placementClass.capacityMiB, 0);
+  const totalMiB = modules.reduce(
+    (sum, one) => sum + one.modules * one.moduleClass.placementClass.capacityMiB,
+    stayMiB,
+  );
+  const fits = openSlots >= 0 && mixRefusals(placementClasses, totalMiB, force).length === 0;
   const placed = fits ? places.best(kept, modules) : null;
   if (placed === null) return { ok: false, code: 'refused' };
   const chosen = {

@@ -125,13 +125,13 @@ function compareShown(a: Candidate, b: Candidate): number {
 class ByGroup<T> {
   readonly #groups = new Map<Lane, Map<Reuse, T>>();
 
-  constructor(private readonly make: () => T) {}
+  constructor(private readonly moduleClass: () => T) {}
 
   of({ lane, reuse }: Candidate): T {
     return inside(
       inside(this.#groups, lane, () => new Map<Reuse, T>()),
       reuse,
-      this.make,
+      this.moduleClass,
     );
   }
 

@@ -1,13 +1,13 @@
 import type { Board } from '../model/board';
 import type { PlanCase } from '../model/case';
-import type { Make, Makes } from '../placement/makes';
+import type { ModuleClass, ModuleClasses } from '../placement/module-classes';
 
 /** A way to keep some of the installed modules. */
 export interface KeptSet {
   /** places in `installed`, ascending */
   kept: readonly number[];
-  /** the makes of these and of what is soldered, each as often as it is there */
-  makes: readonly Make[];
+  /** the module classes of these and of what is soldered, each as often as it is there */
+  moduleClasses: readonly ModuleClass[];
   /** shapes of the kept ones, as often as they are there */
   shapes: readonly number[];
   /** what the customer gets for the others, minor units */
@@ -16,18 +16,18 @@ export interface KeptSet {
 
 /** Installed modules that no rule tells apart. */
 interface Twins {
-  make: Make;
+  moduleClass: ModuleClass;
   /** those that may go, in the order in which one keeps them: the least credit first, then the earlier */
   may: number[];
   must: number[];
 }
 
-function twinsOf(planCase: PlanCase, board: Board, makes: Makes): Twins[] {
-  const groups = new Map<Make, Twins>();
+function twinsOf(planCase: PlanCase, board: Board, moduleClasses: ModuleClasses): Twins[] {
+  const groups = new Map<ModuleClass, Twins>();
   for (const [index, piece] of board.installed.entries()) {
-    const make = makes.of(piece, board.home[index]);
-    const group = groups.get(make) ?? { make, may: [], must: [] };
-    groups.set(make, group);
+    const moduleClass = moduleClasses.of(piece, board.home[index]);
+    const group = groups.get(moduleClass) ?? { moduleClass, may: [], must: [] };
+    groups.set(moduleClass, group);
     const keep = planCase.installed[index]?.keep ?? 'may';
     if (keep === 'must') group.must.push(index);
     if (keep === 'may') group.may.push(index);
@@ -41,26 +41,26 @@ function twinsOf(planCase: PlanCase, board: Board, makes: Makes): Twins[] {
  * Every way to keep some of the installed modules that the locks allow. Of modules that no rule tells apart those are kept
  * that bring the least credit: any other way to keep as many costs no less.
  */
-export function keptSets(planCase: PlanCase, board: Board, makes: Makes): KeptSet[] {
-  const twins = twinsOf(planCase, board, makes);
-  const soldered = board.soldered.flatMap((piece) => (piece === null ? [] : [makes.of(piece)]));
+export function keptSets(planCase: PlanCase, board: Board, moduleClasses: ModuleClasses): KeptSet[] {
+  const twins = twinsOf(planCase, board, moduleClasses);
+  const soldered = board.soldered.flatMap((piece) => (piece === null ? [] : [moduleClasses.of(piece)]));
   const all = planCase.installed.reduce((sum, { creditCents }) => sum + (creditCents ?? 0), 0);
   const sets: KeptSet[] = [];
-  const choose = (at: number, kept: readonly number[], own: readonly Make[]): void => {
+  const choose = (at: number, kept: readonly number[], own: readonly ModuleClass[]): void => {
     const group = twins[at];
     if (group === undefined) {
       const credit = kept.reduce((sum, index) => sum + (planCase.installed[index]?.creditCents ?? 0), 0);
       sets.push({
         kept: [...kept].sort((a, b) => a - b),
-        makes: [...soldered, ...own],
-        shapes: own.map(({ body }) => body.shape),
+        moduleClasses: [...soldered, ...own],
+        shapes: own.map(({ placementClass }) => placementClass.shape),
         creditCents: all - credit,
       });
       return;
     }
     for (let more = 0; more <= group.may.length; more++) {
       const stay = [...group.must, ...group.may.slice(0, more)];
-      choose(at + 1, [...kept, ...stay], [...own, ...stay.map(() => group.make)]);
+      choose(at + 1, [...kept, ...stay], [...own, ...stay.map(() => group.moduleClass)]);
     }
   };
   choose(0, [], []);

@@ -10,7 +10,7 @@ export function sumOf(lots: readonly Lot[]): number {
 /** The board rate that the slowest of some lots would allow, MT/s. */
 export function slowestOf(lots: readonly Lot[]): number {
   let least = Number.POSITIVE_INFINITY;
-  for (const { make } of lots) least = Math.min(least, make.boardMTs ?? 0);
+  for (const { moduleClass } of lots) least = Math.min(least, moduleClass.boardMTs ?? 0);
   return least;
 }
 

@@ -1,6 +1,6 @@
 import type { PlanCase } from '../model/case';
 import type { Origin } from '../model/lanes';
-import type { Make } from '../placement/makes';
+import type { ModuleClass } from '../placement/module-classes';
 
 /** Some packs of one offer. */
 export interface Lot {
@@ -11,17 +11,17 @@ export interface Lot {
   count: number;
   modules: number;
   priceCents: number;
-  make: Make;
+  moduleClass: ModuleClass;
 }
 
 /** Offers of one origin whose modules differ in speed alone. */
-export interface Ware {
+export interface OfferClass {
   nr: number;
   origin: Origin;
-  /** the body's number */
-  body: number;
-  makes: readonly Make[];
-  /** by number of modules: of each make the cheapest lots of different offers, the cheapest first */
+  /** the placement class’s number */
+  placementClass: number;
+  moduleClasses: readonly ModuleClass[];
+  /** by number of modules: of each module class the cheapest lots of different offers, the cheapest first */
   lots: readonly (readonly Lot[])[];
 }
 
@@ -33,22 +33,22 @@ function compareLots(a: Lot, b: Lot): number {
 /** A usable offer with what the rules can tell of its modules. */
 export interface Usable {
   offer: number;
-  make: Make;
+  moduleClass: ModuleClass;
 }
 
 /**
- * The lots of one make: for each number of modules so many of the cheapest as there may be different offers in a plan. A
+ * The lots of one module class: for each number of modules so many of the cheapest as there may be different offers in a plan. A
  * plan with any other lot is none the worse for having one of these in its place.
  */
-function lotsOfMake(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Lot[][] {
+function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Lot[][] {
   const byModules: Lot[][] = [];
-  for (const { offer, make } of usable) {
+  for (const { offer, moduleClass } of usable) {
     const pack = planCase.offers[offer];
     if (pack === undefined) continue;
     const most = Math.min(Math.floor(sockets / pack.modules), pack.stock ?? Number.POSITIVE_INFINITY);
     for (let count = 1; count <= most; count++) {
       const modules = count * pack.modules;
-      const lot = { offer, origin: pack.origin, count, modules, priceCents: count * pack.priceCents, make };
+      const lot = { offer, origin: pack.origin, count, modules, priceCents: count * pack.priceCents, moduleClass };
       byModules[modules] ??= [];
       keepCheapest(byModules[modules] ?? [], lot, offersInPlan);
     }
@@ -77,33 +77,35 @@ function grouped<K>(items: readonly Usable[], keyOf: (item: Usable) => K): Usabl
 }
 
 /**
- * What can be bought, gathered by body and origin, each by make.
+ * What can be bought, gathered by placement class and origin, each by module class.
  *
- * @param apart place of an offer that is a ware of its own; null: none
+ * @param apart place of an offer that is an offer class of its own; null: none
  */
 export function groupsOf(planCase: PlanCase, usable: readonly Usable[], apart: number | null = null): Usable[][][] {
   const originOf = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
-  const alike = grouped(usable, ({ make }) => make.body).flatMap((one) => grouped(one, originOf));
+  const alike = grouped(usable, ({ moduleClass }) => moduleClass.placementClass).flatMap((one) =>
+    grouped(one, originOf),
+  );
   const groups = apart === null ? alike : alike.flatMap((one) => grouped(one, ({ offer }) => offer === apart));
-  return groups.map((group) => grouped(group, ({ make }) => make));
+  return groups.map((group) => grouped(group, ({ moduleClass }) => moduleClass));
 }
 
-/** @param group offers of one body and origin, by make */
-export function wareOf(
+/** @param group offers of one placement class and origin, by module class */
+export function offerClassOf(
   planCase: PlanCase,
   nr: number,
   group: readonly Usable[][],
   sockets: number,
   offersInPlan: number,
-): Ware {
+): OfferClass {
   const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
   for (const one of group) {
-    for (const [modules, cheapest] of lotsOfMake(planCase, one, sockets, offersInPlan).entries()) {
+    for (const [modules, cheapest] of lotsOfClass(planCase, one, sockets, offersInPlan).entries()) {
       if (cheapest !== undefined) lots[modules]?.push(...cheapest);
     }
   }
   for (const some of lots) some.sort(compareLots);
-  const makes = group.flatMap(([one]) => one?.make ?? []);
+  const moduleClasses = group.flatMap(([one]) => one?.moduleClass ?? []);
   const origin = planCase.offers[group[0]?.[0]?.offer ?? -1]?.origin ?? 'used';
-  return { nr, origin, body: makes[0]?.body.nr ?? -1, makes, lots };
+  return { nr, origin, placementClass: moduleClasses[0]?.placementClass.nr ?? -1, moduleClasses, lots };
 }

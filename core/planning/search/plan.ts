@@ -8,7 +8,7 @@ import { setLatencyNs } from '../model/latency';
 import type { Purchase } from '../model/purchase';
 import type { Placed } from '../placement/placement';
 import { CARES, type Care, type CareReason, type Note, notesOn } from '../rules/care';
-import type { InForce } from '../rules/in-force';
+import type { EffectiveLimits } from '../rules/effective-limits';
 import type { OfferRefusal } from '../rules/refuse-offer';
 import type { Candidate } from './candidates';
 
@@ -112,7 +112,7 @@ export function stayOf(planCase: PlanCase, board: Board, kept: readonly number[]
  */
 export function asPlan(
   planCase: PlanCase,
-  force: InForce,
+  force: EffectiveLimits,
   candidate: Chosen,
   stay: Stay,
   placed: Placed,

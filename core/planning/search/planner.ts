@@ -2,7 +2,7 @@ import { type Board, makeBoard } from '../model/board';
 import type { Goal, Installed, PlanCase } from '../model/case';
 import { countedSpeed } from '../model/counted-speed';
 import { Places } from '../placement/placement';
-import { type InForce, inForce } from '../rules/in-force';
+import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits';
 import { type OfferRefusal, refusalsOf } from '../rules/refuse-offer';
 import { type Candidate, Candidates } from './candidates';
 import { Ranking } from './frontier';
@@ -66,7 +66,7 @@ function cheapestOriginals(candidates: readonly Candidate[]): Map<number, number
 export class Planner {
   #case: PlanCase;
   readonly #board: Board;
-  readonly #force: InForce;
+  readonly #force: EffectiveLimits;
   readonly #places: Places;
   readonly #codes: readonly OfferRefusal[][];
   readonly #supplies: Supplies;
@@ -79,14 +79,14 @@ export class Planner {
   constructor(planCase: PlanCase) {
     this.#case = planCase;
     this.#board = makeBoard(planCase);
-    this.#force = inForce(this.#board);
+    this.#force = effectiveLimits(this.#board);
     this.#places = new Places(this.#board, this.#force, planCase.offers);
     const { machine, offers } = planCase;
     this.#codes = offers.map(({ module }) => refusalsOf(module, machine, this.#force));
     const usable = offers.flatMap(({ module }, offer): Usable[] => {
       if ((this.#codes[offer]?.length ?? 0) > 0) return [];
       const speed = countedSpeed(module, machine.profiles === true);
-      return [{ offer, make: this.#places.makes.of({ module, speed }) }];
+      return [{ offer, moduleClass: this.#places.moduleClasses.of({ module, speed }) }];
     });
     this.#supplies = new Supplies(usable, this.#board.sockets.length);
     this.#plans = this.#noPlans();
@@ -205,14 +205,18 @@ export class Planner {
   *#search(planCase: PlanCase, must: number | null): Generator<number, Candidate[]> {
     const [board, force, places] = [this.#board, this.#force, this.#places];
     const supply = must === null ? this.#supplies.of(planCase) : this.#supplies.apart(planCase, must);
-    const { offersInPlan, wares, prices } = supply;
-    const makes = [...wares.flatMap((ware) => ware.makes), ...places.makesOf([...board.installed.keys()])];
-    const candidates = new Candidates(floorsFor(board, force, makes), planCase.goal?.lanes == null);
-    const mustWare = wares.find(({ lots }) => lots.some((some) => some.some(({ offer }) => offer === must))) ?? null;
-    if (must !== null && mustWare === null) return [];
-    const ground = { planCase, board, force, places, prices, offersInPlan, candidates, must: mustWare };
-    const search = new Search(ground);
-    const sets = keptSets(planCase, board, places.makes);
+    const { offersInPlan, offerClasses, prices } = supply;
+    const moduleClasses = [
+      ...offerClasses.flatMap((offerClass) => offerClass.moduleClasses),
+      ...places.moduleClassesOf([...board.installed.keys()]),
+    ];
+    const candidates = new Candidates(floorsFor(board, force, moduleClasses), planCase.goal?.lanes == null);
+    const mustOfferClass =
+      offerClasses.find(({ lots }) => lots.some((some) => some.some(({ offer }) => offer === must))) ?? null;
+    if (must !== null && mustOfferClass === null) return [];
+    const context = { planCase, board, force, places, prices, offersInPlan, candidates, must: mustOfferClass };
+    const search = new Search(context);
+    const sets = keptSets(planCase, board, places.moduleClasses);
     const whole = (PER_OFFER ** (offersInPlan + 1) - 1) / (PER_OFFER - 1);
     let done = 0;
     for (let offers = 0; offers <= offersInPlan; offers++) {

@@ -1,5 +1,5 @@
-import type { Body, Make } from '../placement/makes';
-import type { Lot, Ware } from './lots';
+import type { ModuleClass, PlacementClass } from '../placement/module-classes';
+import type { Lot, OfferClass } from './lots';
 
 /** Which modules are asked for, by the board rate that they would allow. */
 export interface Speed {
@@ -9,18 +9,18 @@ export interface Speed {
   exactly: boolean;
 }
 
-/** What can be bought of one body. */
+/** What can be bought of one placement class. */
 export interface Shelf {
-  body: Body;
-  wares: readonly Ware[];
+  placementClass: PlacementClass;
+  offerClasses: readonly OfferClass[];
   /** numbers of modules that some lot has, ascending */
   sizes: readonly number[];
 }
 
 const NONE: readonly Lot[] = [];
 
-/** What a module of a ware costs at least, minor units. */
-function moduleCents({ lots }: Ware): number {
+/** What a module of an offer class costs at least, minor units. */
+function moduleCents({ lots }: OfferClass): number {
   return lots.reduce(
     (least, [cheapest], modules) => Math.min(least, (cheapest?.priceCents ?? Number.POSITIVE_INFINITY) / modules),
     Number.POSITIVE_INFINITY,
@@ -33,31 +33,33 @@ export class PriceBoard {
   readonly rates: readonly number[];
   readonly shelves: readonly Shelf[];
   readonly #cheapest: Lot[][][][];
-  readonly #asked = new Map<Ware, Map<string, Lot[]>>();
+  readonly #asked = new Map<OfferClass, Map<string, Lot[]>>();
 
   constructor(
-    wares: readonly Ware[],
+    offerClasses: readonly OfferClass[],
     private readonly offersInPlan: number,
   ) {
-    const all = wares.flatMap(({ makes }) => makes);
+    const all = offerClasses.flatMap(({ moduleClasses }) => moduleClasses);
     this.rates = [...new Set(all.flatMap(({ boardMTs }) => boardMTs ?? []))].sort((a, b) => a - b);
-    const bodies = new Map(all.map(({ body }) => [body.nr, body]));
+    const placementClasses = new Map(all.map(({ placementClass }) => [placementClass.nr, placementClass]));
     // What ends at more for less tells early that the rest need not be looked at.
-    const largestFirst = [...bodies.values()].sort((a, b) => b.capacityMiB - a.capacityMiB);
-    this.shelves = largestFirst.map((body) => {
-      const own = wares.filter((ware) => ware.body === body.nr).sort((a, b) => moduleCents(a) - moduleCents(b));
+    const largestFirst = [...placementClasses.values()].sort((a, b) => b.capacityMiB - a.capacityMiB);
+    this.shelves = largestFirst.map((placementClass) => {
+      const own = offerClasses
+        .filter((offerClass) => offerClass.placementClass === placementClass.nr)
+        .sort((a, b) => moduleCents(a) - moduleCents(b));
       const sizes = new Set(own.flatMap(({ lots }) => lots.flatMap((some, size) => (some.length > 0 ? [size] : []))));
-      return { body, wares: own, sizes: [...sizes].sort((a, b) => a - b) };
+      return { placementClass, offerClasses: own, sizes: [...sizes].sort((a, b) => a - b) };
     });
-    this.#cheapest = wares.map((ware) => this.#cheapestOf(ware));
+    this.#cheapest = offerClasses.map((offerClass) => this.#cheapestOf(offerClass));
   }
 
-  #cheapestOf(ware: Ware): Lot[][][] {
+  #cheapestOf(offerClass: OfferClass): Lot[][][] {
     return this.rates.map((rate) =>
-      ware.lots.map((lots) => {
+      offerClass.lots.map((lots) => {
         const few: Lot[] = [];
         for (const lot of lots) {
-          if ((lot.make.boardMTs ?? 0) >= rate) few.push(lot);
+          if ((lot.moduleClass.boardMTs ?? 0) >= rate) few.push(lot);
           if (few.length === this.offersInPlan) break;
         }
         return few;
@@ -66,29 +68,35 @@ export class PriceBoard {
   }
 
   /**
-   * The cheapest lots of a ware that allow a rate, as many as there may be different offers in a plan.
+   * The cheapest lots of an offer class that allow a rate, as many as there may be different offers in a plan.
    *
    * @param rate place in `rates`
    */
-  cheapest(ware: Ware, rate: number, modules: number): readonly Lot[] {
-    return this.#cheapest[ware.nr]?.[rate]?.[modules] ?? NONE;
+  cheapest(offerClass: OfferClass, rate: number, modules: number): readonly Lot[] {
+    return this.#cheapest[offerClass.nr]?.[rate]?.[modules] ?? NONE;
   }
 
   /**
    * All lots of a speed that come into question beside what is kept.
    *
    * @param besideKey names what is kept, as far as `beside` goes
-   * @param beside which makes come into question
+   * @param beside which module classes come into question
    */
-  asked(ware: Ware, speed: Speed, modules: number, besideKey: string, beside: (make: Make) => boolean): readonly Lot[] {
+  asked(
+    offerClass: OfferClass,
+    speed: Speed,
+    modules: number,
+    besideKey: string,
+    beside: (moduleClass: ModuleClass) => boolean,
+  ): readonly Lot[] {
     const key = `${modules} ${speed.rateMTs} ${speed.exactly} ${besideKey}`;
-    const own = this.#asked.get(ware) ?? new Map<string, Lot[]>();
-    this.#asked.set(ware, own);
+    const own = this.#asked.get(offerClass) ?? new Map<string, Lot[]>();
+    this.#asked.set(offerClass, own);
     const known = own.get(key);
     if (known !== undefined) return known;
-    const found = (ware.lots[modules] ?? []).filter(({ make }) => {
-      const rate = make.boardMTs ?? 0;
-      return (speed.exactly ? rate === speed.rateMTs : rate >= speed.rateMTs) && beside(make);
+    const found = (offerClass.lots[modules] ?? []).filter(({ moduleClass }) => {
+      const rate = moduleClass.boardMTs ?? 0;
+      return (speed.exactly ? rate === speed.rateMTs : rate >= speed.rateMTs) && beside(moduleClass);
     });
     own.set(key, found);
     return found;

@@ -1,7 +1,7 @@
 import type { Board } from '../model/board';
 import { commonDivisor } from '../model/common-divisor';
-import type { Make } from '../placement/makes';
-import type { InForce } from '../rules/in-force';
+import type { ModuleClass } from '../placement/module-classes';
+import type { EffectiveLimits } from '../rules/effective-limits';
 
 /** Totals are told apart in so many steps at the most. */
 const STEPS = 256;
@@ -77,12 +77,16 @@ export class PriceFloor {
 }
 
 /** Makes floors for the plans of a case. */
-export function floorsFor(board: Board, force: InForce, makes: readonly Make[]): () => PriceFloor {
-  const sizes = [...new Set(makes.map(({ body }) => body.capacityMiB))];
+export function floorsFor(
+  board: Board,
+  force: EffectiveLimits,
+  moduleClasses: readonly ModuleClass[],
+): () => PriceFloor {
+  const sizes = [...new Set(moduleClasses.map(({ placementClass }) => placementClass.capacityMiB))];
   const most = force.today.totalMiB + sizes.reduce((a, b) => Math.max(a, b), 0) * board.sockets.length;
   const { official, proven } = force.total;
   const ceiling = official === null ? most : Math.min(most, Math.max(official, proven ?? 0));
-  const rates = [...new Set(makes.flatMap(({ boardMTs }) => boardMTs ?? []))].sort((a, b) => a - b);
+  const rates = [...new Set(moduleClasses.flatMap(({ boardMTs }) => boardMTs ?? []))].sort((a, b) => a - b);
   const unit = [...sizes, force.today.totalMiB].reduce(commonDivisor);
   return () => new PriceFloor(ceiling, unit, board.sockets.length, rates);
 }

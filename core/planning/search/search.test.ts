@@ -4,14 +4,14 @@ import { GB, makeCase, offer, placesOf, stick } from '../testing/small-case';
 import type { Candidate } from './candidates';
 import { Ranking } from './frontier';
 import { keptSets } from './kept-sets';
-import { groupsOf, type Lot, wareOf } from './lots';
+import { groupsOf, type Lot, offerClassOf } from './lots';
 import { cheapestWay } from './pick-lots';
 import { PriceFloor } from './price-floor';
 
 describe('what is kept', () => {
   const kept = (planCase: PlanCase) => {
     const { board, places } = placesOf(planCase);
-    return keptSets(planCase, board, places.makes).map((set) => set.kept);
+    return keptSets(planCase, board, places.moduleClasses).map((set) => set.kept);
   };
 
   it('honours what must stay and what goes in any case', () => {
@@ -42,10 +42,10 @@ describe('lots', () => {
     const { places } = placesOf(planCase);
     const usable = offers.map(({ module }, nr) => ({
       offer: nr,
-      make: places.makes.of({ module, speed: countedSpeed(module, false) }),
+      moduleClass: places.moduleClasses.of({ module, speed: countedSpeed(module, false) }),
     }));
     return groupsOf(planCase, usable).map((group, nr) =>
-      wareOf(planCase, nr, group, sockets, offersInPlan).lots.map((some) =>
+      offerClassOf(planCase, nr, group, sockets, offersInPlan).lots.map((some) =>
         some.map((lot) => `${lot.count}x${offers[lot.offer]?.id}`),
       ),
     );
@@ -68,9 +68,9 @@ describe('lots', () => {
 });
 
 describe('the cheapest way', () => {
-  const make = { nr: 0 } as Lot['make'];
+  const moduleClass = { nr: 0 } as Lot['moduleClass'];
   const lot = (nr: number, priceCents: number, count = 1): Lot => ({
-    ...{ offer: nr, origin: 'used', count, modules: count, priceCents, make },
+    ...{ offer: nr, origin: 'used', count, modules: count, priceCents, moduleClass },
   });
   const anything = () => true;
 

@@ -5,54 +5,54 @@ import type { Level } from '../placement/packing/levels';
 import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../placement/packing/outcome';
 import type { Places } from '../placement/placement';
 import { fullRateMTs } from '../rules/bandwidth';
-import type { InForce } from '../rules/in-force';
+import type { EffectiveLimits } from '../rules/effective-limits';
 import type { Candidates, Cell, Group } from './candidates';
 import { clash, type Kept, keptOf } from './kept';
 import type { KeptSet } from './kept-sets';
 import { sameLots, slowestOf, sumOf } from './lot-figures';
-import type { Lot, Ware } from './lots';
-import { Outlook } from './outlook';
+import type { Lot, OfferClass } from './lots';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Speed } from './price-board';
 import { type Part, type Structure, structureOf } from './structure';
+import { UpperBound } from './upper-bound';
 
 /** What a search knows of its case. */
-export interface Ground {
+export interface SearchContext {
   planCase: PlanCase;
   board: Board;
-  force: InForce;
+  force: EffectiveLimits;
   places: Places;
   prices: PriceBoard;
   /** different offers in one plan, at most */
   offersInPlan: number;
   candidates: Candidates;
-  /** sets without this ware do not count; null: all do */
-  must: Ware | null;
+  /** sets without this offer class do not count; null: all do */
+  must: OfferClass | null;
 }
 
 const CLEAR = 0;
 const NO_OFFER: readonly Lot[] = [];
 
 /**
- * Puts every set that may be shown among the candidates: what is kept, with modules of some bodies from as many offers,
+ * Puts every set that may be shown among the candidates: what is kept, with modules of some placement classes from as many offers,
  * each time the cheapest for what the set would give.
  */
 export class Search {
   readonly #found: Lot[] = [];
   readonly #otherFound: Lot[] = [];
 
-  constructor(private readonly ground: Ground) {}
+  constructor(private readonly context: SearchContext) {}
 
   /** All sets that keep just this and buy from so many offers, step by step; told is the share of it that is done. */
   *take(set: KeptSet, offers: number): Generator<number> {
-    const kept = keptOf(set, this.ground.board, this.ground.planCase);
+    const kept = keptOf(set, this.context.board, this.context.planCase);
     if (kept === null) return;
     if (offers === 0) {
-      const { must, planCase } = this.ground;
+      const { must, planCase } = this.context;
       if (must === null && set.kept.length === planCase.installed.length) this.#rearrange(kept);
       return;
     }
-    const { shelves } = this.ground.prices;
+    const { shelves } = this.context.prices;
     for (const [nr, shelf] of shelves.entries()) {
       for (const modules of shelf.sizes) {
         this.#choose(kept, [], { shelf, modules }, offers, 0);
@@ -62,7 +62,7 @@ export class Search {
   }
 
   #rearrange(kept: Kept): void {
-    const { board, force, candidates, planCase } = this.ground;
+    const { board, force, candidates, planCase } = this.context;
     const structure = structureOf(board, force, kept, []);
     if (structure === null || structure.totalMiB === 0) return;
     const found = bestOutcome(this.#levels(kept, structure), this.#speed(kept, structure, NO_OFFER), force.today);
@@ -81,9 +81,9 @@ export class Search {
       });
   }
 
-  /** Every choice of so many parts that begins with these, each after those before it by body and number. */
+  /** Every choice of so many parts that begins with these, each after those before it by placement class and number. */
   #choose(kept: Kept, parts: readonly Part[], next: Part, wanted: number, bought: number): void {
-    const { board, force, prices } = this.ground;
+    const { board, force, prices } = this.context;
     const taken = bought + next.modules;
     if (taken > kept.free) return;
     const own = [...parts, next];
@@ -104,70 +104,78 @@ export class Search {
   }
 
   #levels(kept: Kept, { parts, totalMiB }: Structure): readonly Level[] {
-    const counts = new Array<number>(this.ground.places.shapes.list.length).fill(0);
+    const counts = new Array<number>(this.context.places.shapes.list.length).fill(0);
     for (const shape of kept.set.shapes) counts[shape] = (counts[shape] ?? 0) + 1;
-    for (const { shelf, modules } of parts) counts[shelf.body.shape] = (counts[shelf.body.shape] ?? 0) + modules;
-    const mostRanks = Math.max(kept.mostRanks, ...parts.map(({ shelf }) => shelf.body.ranks));
-    return this.ground.places.levels.of({ counts, mostRanks, totalMiB });
+    for (const { shelf, modules } of parts)
+      counts[shelf.placementClass.shape] = (counts[shelf.placementClass.shape] ?? 0) + modules;
+    const mostRanks = Math.max(kept.mostRanks, ...parts.map(({ shelf }) => shelf.placementClass.ranks));
+    return this.context.places.levels.of({ counts, mostRanks, totalMiB });
   }
 
   #speed(kept: Kept, { care }: Structure, lots: readonly Lot[]): SetSpeed {
     let { leastMTs, mostMTs } = kept;
-    for (const { make } of lots) {
-      leastMTs = Math.min(leastMTs, make.boardMTs ?? 0);
-      mostMTs = Math.max(mostMTs, make.boardMTs ?? 0);
+    for (const { moduleClass } of lots) {
+      leastMTs = Math.min(leastMTs, moduleClass.boardMTs ?? 0);
+      mostMTs = Math.max(mostMTs, moduleClass.boardMTs ?? 0);
     }
     return { leastMTs, mostMTs, latenciesDiffer: kept.differ || clash(kept, lots), care };
   }
 
   /** Prices a structure from every choice of origins. */
   #weigh(kept: Kept, structure: Structure): void {
-    const { must, planCase, candidates } = this.ground;
+    const { must, planCase, candidates } = this.context;
     const lanes = planCase.goal?.lanes ?? null;
-    const outlook = new Outlook(structure, this.ground.board, () => this.#levels(kept, structure));
-    const wares: Ware[] = [];
+    const upperBound = new UpperBound(structure, this.context.board, () => this.#levels(kept, structure));
+    const offerClasses: OfferClass[] = [];
     const choose = (at: number): void => {
       const part = structure.parts[at];
       if (part === undefined) {
-        const lane = laneOf(wares);
-        if (must !== null && !wares.includes(must)) return;
+        const lane = laneOf(offerClasses);
+        if (must !== null && !offerClasses.includes(must)) return;
         if (lanes !== null && !lanes.includes(lane)) return;
-        this.#price(kept, structure, wares, outlook, candidates.group(lane, kept.reuse));
+        this.#price(kept, structure, offerClasses, upperBound, candidates.group(lane, kept.reuse));
         return;
       }
       const before = structure.parts[at - 1];
       const alike = before !== undefined && before.shelf === part.shelf && before.modules === part.modules;
-      const last = wares[at - 1];
+      const last = offerClasses[at - 1];
       // Of two parts that are alike the order does not matter.
-      const from = alike && last !== undefined ? part.shelf.wares.indexOf(last) : 0;
-      for (let nr = from; nr < part.shelf.wares.length; nr++) {
-        const ware = part.shelf.wares[nr];
-        if (ware === undefined || (ware.lots[part.modules]?.length ?? 0) === 0) continue;
-        wares[at] = ware;
+      const from = alike && last !== undefined ? part.shelf.offerClasses.indexOf(last) : 0;
+      for (let nr = from; nr < part.shelf.offerClasses.length; nr++) {
+        const offerClass = part.shelf.offerClasses[nr];
+        if (offerClass === undefined || (offerClass.lots[part.modules]?.length ?? 0) === 0) continue;
+        offerClasses[at] = offerClass;
         choose(at + 1);
       }
     };
     choose(0);
   }
 
-  /** The cheapest ways to buy a structure from these wares, for everything that they may give. */
-  #price(kept: Kept, structure: Structure, wares: readonly Ware[], outlook: Outlook, group: Group): void {
-    const { planCase, prices, force } = this.ground;
+  /** The cheapest ways to buy a structure from these offer classes, for everything that they may give. */
+  #price(
+    kept: Kept,
+    structure: Structure,
+    offerClasses: readonly OfferClass[],
+    upperBound: UpperBound,
+    group: Group,
+  ): void {
+    const { planCase, prices, force } = this.context;
     const minRateMTs = planCase.goal?.minRateMTs ?? 0;
     const fastest = this.#fastest(kept.leastMTs);
     const bestMTs = Math.min(kept.leastMTs, prices.rates[fastest] ?? 0);
-    const least = this.#cheapest(structure, wares, 0, null);
+    const least = this.#cheapest(structure, offerClasses, 0, null);
     if (least === null) return;
     const leastCents = kept.cents + sumOf(least);
-    const isHopeless = () => this.#isDear(group, structure, outlook.care, outlook.bandwidthAt(bestMTs), leastCents);
+    const isHopeless = () =>
+      this.#isDear(group, structure, upperBound.care, upperBound.bandwidthAt(bestMTs), leastCents);
     if (isHopeless()) return;
-    if (!outlook.isAsked) {
-      outlook.ask();
+    if (!upperBound.isAsked) {
+      upperBound.ask();
       if (isHopeless()) return;
     }
-    const level = outlook.only;
+    const level = upperBound.only;
     if (level === null) {
-      if (outlook.levels.length > 1) this.#priceByRates(kept, structure, wares, outlook.levels, group);
+      if (upperBound.levels.length > 1) this.#priceByRates(kept, structure, offerClasses, upperBound.levels, group);
       return;
     }
     const cell = group.cell(structure.totalMiB, structure.openSlots);
@@ -175,21 +183,21 @@ export class Search {
     for (let nr = fastest; nr >= 0; nr--) {
       const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
       if (rateMTs < minRateMTs) return;
-      const lots = this.#cheapest(structure, wares, nr, before);
+      const lots = this.#cheapest(structure, offerClasses, nr, before);
       if (lots === null) continue;
       const cents = kept.cents + sumOf(lots);
       let given: Outcome | null = null;
       if (before === null || !sameLots(lots, before)) {
         before = lots;
-        const most = outlook.bandwidthAt(Math.min(kept.leastMTs, slowestOf(lots)));
-        if (this.#mayCount(cell, structure, outlook.care, most, cents)) {
+        const most = upperBound.bandwidthAt(Math.min(kept.leastMTs, slowestOf(lots)));
+        if (this.#mayCount(cell, structure, upperBound.care, most, cents)) {
           given = outcomeOfLevel(level, this.#speed(kept, structure, lots), force.today);
           this.#add(cell, kept, structure, lots, given);
         }
       }
-      if (outlook.care > CLEAR || kept.differ || given?.care === CLEAR) continue;
-      if (!this.#mayCount(cell, structure, CLEAR, outlook.bandwidthAt(rateMTs), cents)) continue;
-      this.#priceClear(cell, kept, structure, wares, nr, level);
+      if (upperBound.care > CLEAR || kept.differ || given?.care === CLEAR) continue;
+      if (!this.#mayCount(cell, structure, CLEAR, upperBound.bandwidthAt(rateMTs), cents)) continue;
+      this.#priceClear(cell, kept, structure, offerClasses, nr, level);
     }
   }
 
@@ -201,7 +209,7 @@ export class Search {
     bandwidth: number,
     cents: number,
   ): boolean {
-    const full = fullRateMTs(bandwidth, this.ground.board.channelCount);
+    const full = fullRateMTs(bandwidth, this.context.board.channelCount);
     return floor.least(care, full, structure.openSlots, structure.totalMiB) < cents;
   }
 
@@ -214,40 +222,40 @@ export class Search {
 
   /** Is it more than today? */
   #rises(totalMiB: number, bandwidth: number): boolean {
-    const { today } = this.ground.force;
+    const { today } = this.context.force;
     return totalMiB > today.totalMiB || bandwidth > today.bandwidthMBs;
   }
 
   /** The place in `rates` of the slowest that is as fast as what is kept: none faster gives more. */
   #fastest(leastMTs: number): number {
-    const { rates } = this.ground.prices;
+    const { rates } = this.context.prices;
     const nr = rates.findIndex((rate) => rate >= leastMTs);
     return nr < 0 ? rates.length - 1 : nr;
   }
 
   /**
-   * The cheapest lots of some wares that allow a rate. They stay what they are until the next but one are asked for.
+   * The cheapest lots of some offer classes that allow a rate. They stay what they are until the next but one are asked for.
    *
    * @param before what was found before, if it is still needed
    */
   #cheapest(
     { parts }: Structure,
-    wares: readonly Ware[],
+    offerClasses: readonly OfferClass[],
     rate: number,
     before: readonly Lot[] | null,
   ): readonly Lot[] | null {
-    const { prices } = this.ground;
+    const { prices } = this.context;
     const lots = before === this.#found ? this.#otherFound : this.#found;
     if (lots.length !== parts.length) lots.length = parts.length;
     for (let at = 0; at < parts.length; at++) {
-      const ware = wares[at] as Ware;
+      const offerClass = offerClasses[at] as OfferClass;
       const modules = parts[at]?.modules ?? 0;
-      const [first] = prices.cheapest(ware, rate, modules);
+      const [first] = prices.cheapest(offerClass, rate, modules);
       if (first === undefined) return null;
       // No offer may come twice.
-      if (wares.indexOf(ware) < at) {
+      if (offerClasses.indexOf(offerClass) < at) {
         return cheapestWay(
-          parts.map((part, nr) => prices.cheapest(wares[nr] as Ware, rate, part.modules)),
+          parts.map((part, nr) => prices.cheapest(offerClasses[nr] as OfferClass, rate, part.modules)),
           ANY_WAY,
         );
       }
@@ -257,8 +265,15 @@ export class Search {
   }
 
   /** The cheapest way that need not be minded at all, where all modules run at one rate. */
-  #priceClear(cell: Cell, kept: Kept, structure: Structure, wares: readonly Ware[], rate: number, level: Level): void {
-    const { prices, force } = this.ground;
+  #priceClear(
+    cell: Cell,
+    kept: Kept,
+    structure: Structure,
+    offerClasses: readonly OfferClass[],
+    rate: number,
+    level: Level,
+  ): void {
+    const { prices, force } = this.context;
     const speed = this.#clearSpeed(kept, rate, level.capMTs);
     if (speed === null) return;
     const { rateMTs } = speed;
@@ -266,7 +281,7 @@ export class Search {
     const outcome = outcomeOfLevel(level, all, force.today);
     if (outcome.care > CLEAR) return;
     const lists = structure.parts.map(({ modules }, at) =>
-      prices.asked(wares[at] as Ware, speed, modules, kept.timedKey, kept.beside),
+      prices.asked(offerClasses[at] as OfferClass, speed, modules, kept.timedKey, kept.beside),
     );
     const lots = cheapestWay(lists, (some) => !clash(kept, some));
     if (lots !== null) this.#add(cell, kept, structure, lots, outcome);
@@ -278,7 +293,7 @@ export class Search {
    * @param capMTs a cap on all of them
    */
   #clearSpeed({ leastMTs, mostMTs }: Kept, nr: number, capMTs: number): Speed | null {
-    const { rates } = this.ground.prices;
+    const { rates } = this.context.prices;
     const rateMTs = rates[nr] ?? 0;
     if (rateMTs >= capMTs) {
       const isSlowest = (rates[nr - 1] ?? 0) < capMTs;
@@ -295,15 +310,15 @@ export class Search {
   #priceByRates(
     kept: Kept,
     structure: Structure,
-    wares: readonly Ware[],
+    offerClasses: readonly OfferClass[],
     levels: readonly Level[],
     group: Group,
   ): void {
-    const { prices, force } = this.ground;
+    const { prices, force } = this.context;
     const cell = group.cell(structure.totalMiB, structure.openSlots);
     const rates: number[] = [];
     const choose = (at: number): void => {
-      if (at < wares.length) {
+      if (at < offerClasses.length) {
         for (const rate of prices.rates) {
           rates[at] = rate;
           choose(at + 1);
@@ -311,7 +326,13 @@ export class Search {
         return;
       }
       const lists = structure.parts.map(({ modules }, nr) =>
-        prices.asked(wares[nr] as Ware, { rateMTs: rates[nr] ?? 0, exactly: true }, modules, '', () => true),
+        prices.asked(
+          offerClasses[nr] as OfferClass,
+          { rateMTs: rates[nr] ?? 0, exactly: true },
+          modules,
+          '',
+          () => true,
+        ),
       );
       for (const differ of [false, true]) {
         const lots = cheapestWay(lists, (some) => (kept.differ || clash(kept, some)) === differ);
@@ -328,14 +349,14 @@ export class Search {
     const { care, bandwidthMBs, rateMTs } = outcome;
     const { lane, reuse } = cell;
     const priceCents = kept.cents + sumOf(lots);
-    if (rateMTs < (this.ground.planCase.goal?.minRateMTs ?? 0)) return;
+    if (rateMTs < (this.context.planCase.goal?.minRateMTs ?? 0)) return;
     if (!this.#mayCount(cell, structure, care, bandwidthMBs, priceCents)) return;
-    const full = fullRateMTs(bandwidthMBs, this.ground.board.channelCount);
+    const full = fullRateMTs(bandwidthMBs, this.context.board.channelCount);
     const byOffer = [...lots];
     if (byOffer.length > 1) byOffer.sort((a, b) => a.offer - b.offer);
     const stay = kept.set.kept;
     const plan = { lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer };
-    this.ground.candidates.add(cell, plan, full);
+    this.context.candidates.add(cell, plan, full);
   }
 }
 

@@ -1,11 +1,11 @@
 import type { Board } from '../model/board';
 import { careRank, fixedReasons } from '../rules/care';
-import type { InForce } from '../rules/in-force';
+import type { EffectiveLimits } from '../rules/effective-limits';
 import { mixRefusals } from '../rules/refuse-set';
 import type { Kept } from './kept';
 import type { Shelf } from './price-board';
 
-/** So many modules of one body, from one offer. */
+/** So many modules of one placement class, from one offer. */
 export interface Part {
   shelf: Shelf;
   modules: number;
@@ -23,20 +23,28 @@ export interface Structure {
 }
 
 /** Null where these modules cannot be together. */
-export function structureOf(board: Board, force: InForce, kept: Kept, parts: readonly Part[]): Structure | null {
-  const all = [...kept.bodies];
+export function structureOf(
+  board: Board,
+  force: EffectiveLimits,
+  kept: Kept,
+  parts: readonly Part[],
+): Structure | null {
+  const all = [...kept.placementClasses];
   let totalMiB = kept.totalMiB;
   let bought = 0;
   let largestBoughtMiB = 0;
   for (const { shelf, modules } of parts) {
-    const { capacityMiB } = shelf.body;
+    const { capacityMiB } = shelf.placementClass;
     totalMiB += modules * capacityMiB;
     bought += modules;
     largestBoughtMiB = Math.max(largestBoughtMiB, capacityMiB);
-    all.push(shelf.body);
+    all.push(shelf.placementClass);
   }
   if (mixRefusals(all, totalMiB, force).length > 0) return null;
-  const [ecc, nonEcc] = [all.some((body) => body.ecc), all.some((body) => !body.ecc)];
+  const [ecc, nonEcc] = [
+    all.some((placementClass) => placementClass.ecc),
+    all.some((placementClass) => !placementClass.ecc),
+  ];
   return {
     parts,
     bought,

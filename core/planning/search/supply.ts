@@ -1,5 +1,5 @@
 import type { PlanCase } from '../model/case';
-import { groupsOf, type Usable, type Ware, wareOf } from './lots';
+import { groupsOf, type OfferClass, offerClassOf, type Usable } from './lots';
 import { PriceBoard } from './price-board';
 
 /** Different offers in one plan where the goal does not say. */
@@ -8,7 +8,7 @@ const DEFAULT_MAX_OFFERS = 2;
 /** What a search may buy. */
 export interface Supply {
   offersInPlan: number;
-  wares: readonly Ware[];
+  offerClasses: readonly OfferClass[];
   prices: PriceBoard;
 }
 
@@ -42,14 +42,16 @@ export class Supplies {
     if (known !== null && this.#changed.size === 0) return known;
     const groups = known?.groups ?? groupsOf(planCase, this.#wanted(planCase));
     const isOld = (group: readonly Usable[][]) =>
-      group.some((make) => make.some(({ offer }) => this.#changed.has(offer)));
-    const supply = this.#supply(planCase, groups, (nr, group) => (isOld(group) ? null : (known?.wares[nr] ?? null)));
+      group.some((moduleClass) => moduleClass.some(({ offer }) => this.#changed.has(offer)));
+    const supply = this.#supply(planCase, groups, (nr, group) =>
+      isOld(group) ? null : (known?.offerClasses[nr] ?? null),
+    );
     this.#changed.clear();
     this.#known = { ...supply, key, groups };
     return supply;
   }
 
-  /** The same with one offer, by its place, as a ware of its own. */
+  /** The same with one offer, by its place, as an offer class of its own. */
   apart(planCase: PlanCase, offer: number): Supply {
     return this.#supply(planCase, groupsOf(planCase, this.#wanted(planCase), offer), () => null);
   }
@@ -57,13 +59,13 @@ export class Supplies {
   #supply(
     planCase: PlanCase,
     groups: readonly Usable[][][],
-    known: (nr: number, group: readonly Usable[][]) => Ware | null,
+    known: (nr: number, group: readonly Usable[][]) => OfferClass | null,
   ): Supply {
     const offersInPlan = planCase.goal?.maxOffers ?? DEFAULT_MAX_OFFERS;
-    const wares = groups.map(
-      (group, nr) => known(nr, group) ?? wareOf(planCase, nr, group, this.sockets, offersInPlan),
+    const offerClasses = groups.map(
+      (group, nr) => known(nr, group) ?? offerClassOf(planCase, nr, group, this.sockets, offersInPlan),
     );
-    return { offersInPlan, wares, prices: new PriceBoard(wares, offersInPlan) };
+    return { offersInPlan, offerClasses, prices: new PriceBoard(offerClasses, offersInPlan) };
   }
 
   #wanted({ offers, goal }: PlanCase): Usable[] {

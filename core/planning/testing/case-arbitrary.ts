@@ -209,7 +209,7 @@ export const loadedCaseArbitrary: fc.Arbitrary<PlanCase> = fc
     };
   });
 
-/** Small cases in which many plans are equally good: modules of one size, at one price each, of bodies that rules tell apart. */
+/** Small cases in which many plans are equally good: modules of one size, at one price each, of placement classes that rules tell apart. */
 export const equalCaseArbitrary: fc.Arbitrary<PlanCase> = fc
   .record({
     offers: fc.array(

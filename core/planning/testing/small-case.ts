@@ -2,7 +2,7 @@ import type { MemoryModule } from '../../memory/module';
 import { makeBoard } from '../model/board';
 import type { Offer, PlanCase } from '../model/case';
 import { Places } from '../placement/placement';
-import { inForce } from '../rules/in-force';
+import { effectiveLimits } from '../rules/effective-limits';
 
 export const GB = 1024;
 
@@ -34,5 +34,5 @@ export function makeCase(more: Partial<PlanCase> = {}, machine: Partial<PlanCase
 /** The places of a case, with its board. */
 export const placesOf = (planCase: PlanCase) => {
   const board = makeBoard(planCase);
-  return { board, places: new Places(board, inForce(board), planCase.offers) };
+  return { board, places: new Places(board, effectiveLimits(board), planCase.offers) };
 };

@@ -213,7 +213,7 @@ async function applyReadings(
   if (!jobSlotsSchema.safeParse(slots).success) {
     return fault('bad-input', 'The report’s slots contradict each other or are over 64: type them on the board.');
   }
-  if (machine !== null && joined.machineSayings.model !== undefined) {
+  if (machine !== null && joined.machineObservations.model !== undefined) {
     await patchIntake(db, job, {
       machineMaker: (model?.maker ?? machine.maker ?? machine.board.maker ?? '').slice(0, 120),
       machineName: (model?.name ?? machine.model ?? machine.board.model ?? '').slice(0, 160),

@@ -1,5 +1,5 @@
 import { yearsText } from '../../../core/machine/limits/years-text';
-import type { Likely } from '../../../core/machine/models/tell-apart';
+import type { Likely } from '../../../core/machine/models/disambiguate';
 import { capacityText } from '../../../core/memory/capacity';
 import type { ModelSummary } from '../../../store/library/models';
 

@@ -1,9 +1,9 @@
 import { dayText } from '../../../core/day-text';
 import type { Shown } from '../../../core/machine/gap-words';
 import type { LimitName } from '../../../core/machine/limits/limit';
+import type { ApartQuestion } from '../../../core/machine/models/disambiguate';
 import type { Inside, TakenSpecification } from '../../../core/machine/models/taken-specification';
 import { insidesOf, likelySource, takenSpecificationSchema } from '../../../core/machine/models/taken-specification';
-import type { ApartQuestion } from '../../../core/machine/models/tell-apart';
 import { type PanelAsks, panelAsksOf, shownOf } from '../../../core/machine/panel-asks';
 import type { JobSlot } from '../../../core/machine/slots/job-slot';
 import type { Fact, SlotFacts } from '../../../core/machine/slots/slot-facts';
@@ -135,7 +135,7 @@ export function intakeView(state: JobWith<'readings' | 'machine' | 'limits'>): I
     pictures: state.pictures,
     shown: shownOf(joined),
     panelAsks: panelAsksOf(joined, state.limits),
-    machineFacts: machineFacts(joined.machineSayings),
+    machineFacts: machineFacts(joined.machineObservations),
     slotFacts: slotFacts(slots, state.derived, joined),
     readingWarnings: state.mismatches,
   };

@@ -41,7 +41,7 @@ export interface JobCpu {
 }
 
 function cpuOf(job: Job, model: Model | null, joined: Joined): JobCpu {
-  const read = joined.machineSayings.cpu?.[0]?.value;
+  const read = joined.machineObservations.cpu?.[0]?.value;
   const told = job.cpu !== '' ? job.cpu : typeof read === 'string' ? read : '';
   const choices = model?.cpus ?? [];
   return { told, chosen: chosenCpu(choices, told), choices };

@@ -1,7 +1,7 @@
 import type { Assumed, Gap } from '../../../core/machine/case-of-job';
 import type { Trial } from '../../../core/machine/limits/evidence';
 import type { Claim } from '../../../core/machine/limits/limit';
-import type { Limits } from '../../../core/machine/limits/weigh';
+import type { Limits } from '../../../core/machine/limits/resolve-claims';
 import type { CpuChoice } from '../../../core/machine/models/model';
 import type { SystemNeed, UseNeed } from '../../../core/machine/suggest-target';
 import type { JobWith } from '../slices/slice';

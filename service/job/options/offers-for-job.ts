@@ -1,5 +1,5 @@
-import type { Loosest } from '../../../core/machine/limits/loosest';
-import type { Limits } from '../../../core/machine/limits/weigh';
+import type { Limits } from '../../../core/machine/limits/resolve-claims';
+import type { WidestBounds } from '../../../core/machine/limits/widest-bounds';
 import { partKey } from '../../../core/machine/models/model';
 import type { Offer } from '../../../core/planning/model/case';
 import { offerPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
@@ -65,7 +65,7 @@ export async function marketFor(
   {
     modelId,
     ...widest
-  }: Loosest & Pick<SocketWish, 'modelId' | 'makerKey' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
+  }: WidestBounds & Pick<SocketWish, 'modelId' | 'makerKey' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
 ): Promise<Market> {
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';

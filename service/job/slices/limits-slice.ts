@@ -1,5 +1,5 @@
 import { caseOfJob } from '../../../core/machine/case-of-job';
-import { weigh } from '../../../core/machine/limits/weigh';
+import { resolveClaims } from '../../../core/machine/limits/resolve-claims';
 import { caseName } from '../job-names';
 import { claimsOfJob } from '../limits/job-claims';
 import type { Pieces } from './pieces';
@@ -30,7 +30,7 @@ export async function limitsSlice(pieces: Pieces): Promise<LimitsSlice> {
     trials,
     decisions,
   });
-  const limits = weigh(said.claims);
+  const limits = resolveClaims(said.claims);
   const bareCase = caseOfJob({
     name: caseName(job),
     currency: shop.currency,

@@ -1,5 +1,5 @@
 import { caseOfJob } from '../../../core/machine/case-of-job';
-import { loosest } from '../../../core/machine/limits/loosest';
+import { widestBounds } from '../../../core/machine/limits/widest-bounds';
 import { makerKey } from '../../../core/maker-key';
 import type { Queryable } from '../../../store/queryable';
 import { caseName } from '../job-names';
@@ -25,7 +25,7 @@ export async function marketSlice(
   ]);
   const plans = [...(draft?.choices ?? []), ...(current?.snapshot.options ?? []).map((option) => option.shop)];
   const market = await marketFor(db, { markUp: shop, pricing }, limits, {
-    ...loosest(claims, slots),
+    ...widestBounds(claims, slots),
     modelId: job.modelId,
     makerKey: makerKey(model?.maker ?? job.machineMaker),
     sockets: slots.filter(({ soldered }) => !soldered).length,

@@ -1,4 +1,4 @@
-import { type ApartQuestion, tellApart } from '../../../core/machine/models/tell-apart';
+import { type ApartQuestion, disambiguate } from '../../../core/machine/models/disambiguate';
 import type { Joined } from '../../../core/machine/slots/join-readings';
 import type { ModelSlot } from '../../../core/machine/slots/slots-of-reading';
 import { type EarlierJob, findEarlierJobs } from '../../../store/job/earlier-jobs';
@@ -23,7 +23,7 @@ async function questionOn(db: Queryable, pieces: Pieces): Promise<ApartQuestion 
   const [job, { machine }] = await Promise.all([pieces.job(), pieces.joined()]);
   if (job.modelId !== null || machine === null) return null;
   const ids = await findReportedModels(db, reportedNames(machine));
-  return ids.length < 2 ? null : tellApart((await summariesOf(db, ids)).map(likelyOf));
+  return ids.length < 2 ? null : disambiguate((await summariesOf(db, ids)).map(likelyOf));
 }
 
 async function earlierOf(db: Queryable, pieces: Pieces): Promise<EarlierJob[]> {

@@ -1,5 +1,5 @@
 'use client';
-import type { ApartQuestion } from '@/core/machine/models/tell-apart';
+import type { ApartQuestion } from '@/core/machine/models/disambiguate';
 import { Button } from '../../kit/button';
 
 interface ApartProps {

@@ -1,7 +1,7 @@
 import { GENERATIONS } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { ColumnRole } from '@/core/price-list/column-roles';
-import type { Heap, Suspicion } from '@/core/price-list/compare-list';
+import type { ReviewGroup, Suspicion } from '@/core/price-list/compare-list';
 import { type RowFix, rowFixSchema } from '@/core/price-list/correct-row';
 import { originCell } from '@/core/price-list/origin-cell';
 import type { RowDoubt } from '@/core/price-list/read-row';
@@ -63,7 +63,7 @@ export const STATE_TEXTS: Record<ListState, string> = {
   undone: 'undone',
 };
 
-export const HEAP_TEXTS: Record<Heap, string> = {
+export const GROUP_TEXTS: Record<ReviewGroup, string> = {
   suspicious: 'Look at these: left as they are unless you accept them',
   doubtful: 'Doubtful: not taken until they are told',
   new: 'New',

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import type { ColumnRole } from '@/core/price-list/column-roles';
-import { HEAPS, type Heap, type Suspicion } from '@/core/price-list/compare-list';
+import { REVIEW_GROUPS, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
 import type { ListColumns } from '@/core/price-list/read-row';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
@@ -10,9 +10,9 @@ import { Check } from '../../kit/check';
 import { Fault } from '../../kit/fault';
 import { Notice } from '../../kit/notice';
 import { ColumnsOfList } from './list-columns';
-import { type ListCurrencies, ListHeap, type ListRow } from './list-heap';
 import { ListProgress, type ListWork } from './list-progress';
 import { countText, type ListState, outcomeText } from './list-words';
+import { type ListCurrencies, type ListRow, ReviewGroupView } from './review-group';
 
 /** A list as it is looked at. */
 export interface LookedAtList extends ListColumns {
@@ -33,7 +33,7 @@ interface PriceListLookProps {
   doubtfulColumns: readonly ColumnRole[];
   /** why each column is taken for what it is, in words */
   whyColumns: Partial<Record<ColumnRole, string>>;
-  heaps: Record<Heap, { rows: number; first: ListRow[] }>;
+  groups: Record<ReviewGroup, { rows: number; first: ListRow[] }>;
   work: ListWork | null;
 }
 
@@ -70,7 +70,7 @@ const withOrWithout = <T,>(set: ReadonlySet<T>, one: T, yes: boolean): ReadonlyS
   new Set(yes ? [...set, one] : [...set].filter((held) => held !== one));
 
 /** A price list before it counts: what each column is, what would change, and what wants a look. */
-export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, heaps, work }: PriceListLookProps) {
+export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, groups, work }: PriceListLookProps) {
   const { busy, sentence, save } = useSave();
   const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
   const [all, setAll] = useState<ReadonlySet<Suspicion>>(new Set());
@@ -129,13 +129,13 @@ export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, h
               list: take them off the market
             </Check>
           )}
-          {HEAPS.map((heap) => (
-            <ListHeap
-              key={heap}
+          {REVIEW_GROUPS.map((group) => (
+            <ReviewGroupView
+              key={group}
               listId={list.id}
-              heap={heap}
-              rows={heaps[heap].rows}
-              first={heaps[heap].first}
+              group={group}
+              rows={groups[group].rows}
+              first={groups[group].first}
               currencies={currencies}
               lines={lines}
               onLine={(line, yes) => setLines((held) => withOrWithout(held, line, yes))}

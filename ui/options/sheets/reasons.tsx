@@ -1,6 +1,6 @@
 import { makeBoard } from '@/core/planning/model/board';
 import type { PlanCase } from '@/core/planning/model/case';
-import { inForce } from '@/core/planning/rules/in-force';
+import { effectiveLimits } from '@/core/planning/rules/effective-limits';
 import type { Plan } from '@/core/planning/search/plan';
 import { reasonFacts } from '@/core/quoting/reason-facts';
 import { NOTE_WORDS, STAFF_REASONS } from '@/core/quoting/reason-words';
@@ -15,7 +15,7 @@ interface ReasonsProps {
 
 /** What has to be minded of a plan, and what is worth saying beside. */
 export function Reasons({ plan, planCase, cover, most = Number.POSITIVE_INFINITY }: ReasonsProps) {
-  const facts = reasonFacts(planCase, plan, inForce(makeBoard(planCase)));
+  const facts = reasonFacts(planCase, plan, effectiveLimits(makeBoard(planCase)));
   const minded = [...plan.reasons.map((reason) => STAFF_REASONS[reason](facts)), ...(cover === null ? [] : [cover])];
   const notes = plan.notes.map((note) => NOTE_WORDS[note](facts));
   const count = minded.length + notes.length;

@@ -13,7 +13,7 @@ export default async function PriceListPage({ params }: { params: Promise<{ id: 
   const caller = await enterPage('offers.price');
   const view = await showList(idOf(await params));
   if (view === null) notFound();
-  const { list, currency, shopCurrency, doubtfulColumns, whyColumns, heaps, work } = view;
+  const { list, currency, shopCurrency, doubtfulColumns, whyColumns, groups, work } = view;
   const { id, name, seller, state, sentence, sample, passedOver, gone, outcome, headings, columns, capacityIs } = list;
   return (
     <Desk caller={caller} here="/offers">
@@ -26,7 +26,7 @@ export default async function PriceListPage({ params }: { params: Promise<{ id: 
           currencies={{ printed: currency, own: shopCurrency }}
           doubtfulColumns={doubtfulColumns}
           whyColumns={whyColumns}
-          heaps={heaps}
+          groups={groups}
           work={work}
         />
       </main>

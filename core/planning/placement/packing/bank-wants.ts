@@ -1,6 +1,6 @@
 import type { Board } from '../../model/board';
+import { CLOSED, MUST, OPEN, type PartialPlacement } from './partial-placement';
 import type { Shape } from './shape';
-import { CLOSED, MUST, OPEN, type Stand } from './stand';
 
 /** What a bank's sockets take: null fields are not asked for. */
 export interface Want {
@@ -34,7 +34,7 @@ function distinctWants(wants: readonly Want[]): Want[] {
 }
 
 /** Capacities alone count where banks are advised to match. */
-function matchedOptions(bank: readonly number[], stand: Stand, shapes: readonly Shape[]): Option[] {
+function matchedOptions(bank: readonly number[], stand: PartialPlacement, shapes: readonly Shape[]): Option[] {
   const standing = bank.flatMap((slot) => shapes[stand.slots[slot] ?? OPEN] ?? []);
   const [first] = standing;
   if (standing.some((shape) => shape.capacityMiB !== first?.capacityMiB)) return [];
@@ -49,7 +49,7 @@ function matchedOptions(bank: readonly number[], stand: Stand, shapes: readonly 
 }
 
 /** A bank that must be paired is empty, or full of equal capacity, rate and known ranks. */
-function pairedOptions(bank: readonly number[], stand: Stand, shapes: readonly Shape[]): Option[] {
+function pairedOptions(bank: readonly number[], stand: PartialPlacement, shapes: readonly Shape[]): Option[] {
   const marks = bank.map((slot) => stand.slots[slot] ?? OPEN);
   const standing = marks.flatMap((mark) => shapes[mark] ?? []);
   const mustFill = standing.length > 0 || marks.includes(MUST);
@@ -72,7 +72,7 @@ function pairedWants(standing: readonly Shape[], coming: readonly Shape[]): Want
 }
 
 /** Banks that nothing tells apart: then the order of what they take does not matter. */
-function sameBank(board: Board, stand: Stand, a: readonly number[], b: readonly number[]): boolean {
+function sameBank(board: Board, stand: PartialPlacement, a: readonly number[], b: readonly number[]): boolean {
   return (
     a.length === b.length &&
     a.every((slot, index) => {
@@ -95,7 +95,7 @@ function sameBank(board: Board, stand: Stand, a: readonly number[], b: readonly 
  */
 export function forEachBankChoice(
   board: Board,
-  stand: Stand,
+  stand: PartialPlacement,
   shapes: readonly Shape[],
   visit: (choice: BankChoice) => boolean,
 ): void {

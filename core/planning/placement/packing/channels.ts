@@ -1,8 +1,8 @@
 import type { Board } from '../../model/board';
 import { accepts, type Want } from './bank-wants';
 import type { Left } from './left';
+import { CLOSED, type Demand, MUST, OPEN, type PartialPlacement } from './partial-placement';
 import type { Shape } from './shape';
-import { CLOSED, type Demand, MUST, OPEN, type Stand } from './stand';
 
 /** What is fixed of a channel before anything more is placed in it. */
 export interface Channel {
@@ -83,7 +83,7 @@ export class Channels {
    *
    * @param wants what each slot takes; null: anything
    */
-  layOut(stand: Stand, wants: readonly (Want | null)[] | null, demand: Demand): boolean {
+  layOut(stand: PartialPlacement, wants: readonly (Want | null)[] | null, demand: Demand): boolean {
     const anyExempt = this.left.coming.some((shape) => (this.shapes[shape]?.home ?? -1) >= 0);
     this.#runCount = 0;
     this.count = 0;

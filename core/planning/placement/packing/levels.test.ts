@@ -1,7 +1,7 @@
 import type { Machine } from '../../model/case';
 import { GB, makeCase, placesOf, stick } from '../../testing/small-case';
-import { bareStand, evenDemand, type Load } from './levels';
-import { OPEN } from './stand';
+import { barePlacement, evenDemand, type Load } from './levels';
+import { OPEN } from './partial-placement';
 
 /** Levels of sets of so many modules of 4, 8 and 16 GB on two channels of two slots. */
 function levelsOf(machine: Partial<Machine>, ...sets: readonly [number, number, number][]) {
@@ -95,6 +95,6 @@ describe('what is demanded of channels', () => {
       { id: 'S1', channel: 'B', bank: 1 },
     ];
     const { board } = placesOf(makeCase({}, { slots }));
-    expect(bareStand(board, [7, -1], [1])).toEqual({ slots: [7, OPEN], left: [1], homes: [-1, -1] });
+    expect(barePlacement(board, [7, -1], [1])).toEqual({ slots: [7, OPEN], left: [1], homes: [-1, -1] });
   });
 });

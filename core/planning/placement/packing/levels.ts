@@ -3,8 +3,8 @@ import { commonDivisor } from '../../model/common-divisor';
 import { type LoadCap, loadCaps } from '../../rules/load-caps';
 import { boardRateUnder } from '../../rules/running-rate';
 import type { Packing } from './packing';
+import { ANYWHERE, type Demand, OPEN, type PartialPlacement } from './partial-placement';
 import type { Shape } from './shape';
-import { ANYWHERE, type Demand, OPEN, type Stand } from './stand';
 
 /** What placements of a set can give while its fullest channel holds a certain number of modules. */
 export interface Level {
@@ -26,8 +26,12 @@ export interface Load {
   totalMiB: number;
 }
 
-/** The stand in which nothing is placed but what is soldered. */
-export function bareStand(board: Board, solderedShapes: readonly number[], left: readonly number[]): Stand {
+/** The placement in which nothing is placed but what is soldered. */
+export function barePlacement(
+  board: Board,
+  solderedShapes: readonly number[],
+  left: readonly number[],
+): PartialPlacement {
   return {
     slots: board.soldered.map((piece, slot) => (piece === null ? OPEN : (solderedShapes[slot] ?? OPEN))),
     left: [...left],
@@ -110,7 +114,7 @@ export class Levels {
   }
 
   #can({ counts }: Load, demand: Demand): boolean {
-    return this.packing.can(bareStand(this.board, this.solderedShapes, counts), demand, 0);
+    return this.packing.can(barePlacement(this.board, this.solderedShapes, counts), demand, 0);
   }
 
   /** Channels count only where all that hold anything are equal. */

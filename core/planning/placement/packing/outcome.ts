@@ -1,6 +1,6 @@
 import { bandwidthOf } from '../../rules/bandwidth';
 import type { Today } from '../../rules/today';
-import { latenciesDiffer, type Make } from '../makes';
+import { latenciesDiffer, type ModuleClass } from '../module-classes';
 import type { Level } from './levels';
 
 /** What matters of a set beside its places. */
@@ -14,16 +14,17 @@ export interface SetSpeed {
   care: number;
 }
 
-/** What some makes are like together. Null where one of them allows no rate of the board. */
-export function speedOf(makes: readonly Make[], care: number): SetSpeed | null {
+/** What some module classes are like together. Null where one of them allows no rate of the board. */
+export function speedOf(moduleClasses: readonly ModuleClass[], care: number): SetSpeed | null {
   let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
   let differ = false;
-  for (let nr = 0; nr < makes.length; nr++) {
-    const make = makes[nr] as Make;
-    if (make.boardMTs === null) return null;
-    leastMTs = Math.min(leastMTs, make.boardMTs);
-    mostMTs = Math.max(mostMTs, make.boardMTs);
-    for (let other = 0; other < nr && !differ; other++) differ = latenciesDiffer(make, makes[other] as Make);
+  for (let nr = 0; nr < moduleClasses.length; nr++) {
+    const moduleClass = moduleClasses[nr] as ModuleClass;
+    if (moduleClass.boardMTs === null) return null;
+    leastMTs = Math.min(leastMTs, moduleClass.boardMTs);
+    mostMTs = Math.max(mostMTs, moduleClass.boardMTs);
+    for (let other = 0; other < nr && !differ; other++)
+      differ = latenciesDiffer(moduleClass, moduleClasses[other] as ModuleClass);
   }
   return { leastMTs, mostMTs, latenciesDiffer: differ, care };
 }

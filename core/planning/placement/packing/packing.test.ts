@@ -5,9 +5,9 @@ import { compareLists } from '../../model/compare-lists';
 import { capUnderLoad, loadCaps } from '../../rules/load-caps';
 import { Packing } from './packing';
 import { pairUp } from './pairs';
-import { type Guest, seats } from './seats';
+import { ANYWHERE, CLOSED, type Demand, MUST, OPEN } from './partial-placement';
+import { type ModuleToPlace, seats } from './seats';
 import type { Shape } from './shape';
-import { ANYWHERE, CLOSED, type Demand, MUST, OPEN } from './stand';
 
 const GB = 1024;
 
@@ -124,15 +124,15 @@ describe('seats', () => {
   it('move as few as possible', () => {
     const board = boardOf(2, 2);
     const packing = new Packing(board, shapes, false);
-    const guests = [0, 1].map((home) => ({ shape: 0, home, token: home }));
-    expect(seats(board, packing, bare(4), guests, each(8 * GB))).toEqual([0, -1, 1, -1]);
+    const modulesToPlace = [0, 1].map((home) => ({ shape: 0, home, token: home }));
+    expect(seats(board, packing, bare(4), modulesToPlace, each(8 * GB))).toEqual([0, -1, 1, -1]);
   });
 
   it('sit as trying every way does', () => {
     const [channels, banks] = [3, 2];
     const size = channels * banks;
     const board = boardOf(channels, banks);
-    const guest = fc.record({ shape: fc.constantFrom(0, 1), home: fc.integer({ min: -1, max: size - 1 }) });
+    const moduleToPlace = fc.record({ shape: fc.constantFrom(0, 1), home: fc.integer({ min: -1, max: size - 1 }) });
     const bought = fc.array(fc.constantFrom(0, 1), { maxLength: 4 });
     const demands = fc.record({
       rule: fc.constantFrom('at-most' as const, 'each' as const, 'each-filled' as const),
@@ -141,34 +141,45 @@ describe('seats', () => {
       most: fc.constantFrom(1, 2, Number.POSITIVE_INFINITY),
     });
     fc.assert(
-      fc.property(fc.array(guest, { maxLength: 3 }), bought, demands, (kept, more, { rule, mib, least, most }) => {
-        const homes = kept.map(({ home }) => home);
-        fc.pre(homes.every((home, nr) => home >= 0 && homes.indexOf(home) === nr) && kept.length + more.length <= size);
-        // What is bought comes from one offer of each shape.
-        const guests = [
-          ...kept.map((one, token) => ({ ...one, token })),
-          ...more.map((one) => ({ shape: one, home: -1, token: 3 + one })),
-        ].sort((a, b) => a.token - b.token);
-        const demand: Demand = { channel: { rule, mib }, fullest: { least, most }, matched: false };
-        const found = seats(board, new Packing(board, shapes, false), bare(size), guests, demand);
-        const tokens = found?.map((nr) => guests[nr]?.token ?? -1) ?? null;
-        expect(tokens).toEqual(bestByTrying(board, guests, demand));
-      }),
+      fc.property(
+        fc.array(moduleToPlace, { maxLength: 3 }),
+        bought,
+        demands,
+        (kept, more, { rule, mib, least, most }) => {
+          const homes = kept.map(({ home }) => home);
+          fc.pre(
+            homes.every((home, nr) => home >= 0 && homes.indexOf(home) === nr) && kept.length + more.length <= size,
+          );
+          // What is bought comes from one offer of each shape.
+          const modulesToPlace = [
+            ...kept.map((one, token) => ({ ...one, token })),
+            ...more.map((one) => ({ shape: one, home: -1, token: 3 + one })),
+          ].sort((a, b) => a.token - b.token);
+          const demand: Demand = { channel: { rule, mib }, fullest: { least, most }, matched: false };
+          const found = seats(board, new Packing(board, shapes, false), bare(size), modulesToPlace, demand);
+          const tokens = found?.map((nr) => modulesToPlace[nr]?.token ?? -1) ?? null;
+          expect(tokens).toEqual(bestByTrying(board, modulesToPlace, demand));
+        },
+      ),
       { numRuns: 300, seed: 20261125 },
     );
   });
 
   /** By slot the token of who sits there, the best of all ways; null: there is none. */
-  function bestByTrying(board: ReturnType<typeof boardOf>, guests: readonly Guest[], demand: Demand): number[] | null {
+  function bestByTrying(
+    board: ReturnType<typeof boardOf>,
+    modulesToPlace: readonly ModuleToPlace[],
+    demand: Demand,
+  ): number[] | null {
     let best: { rank: number[]; tokens: number[] } | null = null;
     const seated = board.channelOf.map(() => -1);
-    const left = new Set(guests.keys());
+    const left = new Set(modulesToPlace.keys());
     const sit = (slot: number): void => {
       if (slot === seated.length) {
-        if (left.size > 0 || !isAsDemanded(board, guests, seated, demand)) return;
+        if (left.size > 0 || !isAsDemanded(board, modulesToPlace, seated, demand)) return;
         const filled = seated.flatMap((nr, at) => (nr < 0 ? [] : [at]));
-        const tokens = seated.map((nr) => guests[nr]?.token ?? -1);
-        const moved = filled.filter((at) => ![-1, at].includes(guests[seated[at] ?? -1]?.home ?? -1));
+        const tokens = seated.map((nr) => modulesToPlace[nr]?.token ?? -1);
+        const moved = filled.filter((at) => ![-1, at].includes(modulesToPlace[seated[at] ?? -1]?.home ?? -1));
         const positions = filled.map((at) => board.fillPosition[at] ?? 0).sort((a, b) => a - b);
         const rank = [moved.length, ...positions, ...filled.map((at) => tokens[at] ?? 0)];
         if (best === null || compareLists(rank, best.rank) < 0) best = { rank, tokens };
@@ -176,7 +187,7 @@ describe('seats', () => {
       }
       const tried = new Set<number>();
       for (const nr of [...left, -1]) {
-        const token = guests[nr]?.token ?? -1;
+        const token = modulesToPlace[nr]?.token ?? -1;
         if (tried.has(token)) continue;
         tried.add(token);
         left.delete(nr);
@@ -191,12 +202,12 @@ describe('seats', () => {
 
   function isAsDemanded(
     board: ReturnType<typeof boardOf>,
-    guests: readonly Guest[],
+    modulesToPlace: readonly ModuleToPlace[],
     seated: readonly number[],
     { channel: { rule, mib }, fullest }: Demand,
   ): boolean {
     const held = board.slotsOf.map((slots) =>
-      slots.flatMap((slot) => shapes[guests[seated[slot] ?? -1]?.shape ?? -1]?.capacityMiB ?? []),
+      slots.flatMap((slot) => shapes[modulesToPlace[seated[slot] ?? -1]?.shape ?? -1]?.capacityMiB ?? []),
     );
     const most = Math.max(...held.map((one) => one.length));
     if (most < fullest.least || most > fullest.most) return false;

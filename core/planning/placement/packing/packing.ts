@@ -3,9 +3,9 @@ import { type BankChoice, forEachBankChoice, type Want } from './bank-wants';
 import { type Channel, Channels, type Run } from './channels';
 import { Left } from './left';
 import { pairUp, smallestTwo } from './pairs';
+import { type Demand, OPEN, type PartialPlacement } from './partial-placement';
+import { filledInOrder, isOneSize, standingIn } from './placement-rules';
 import type { Shape } from './shape';
-import { type Demand, OPEN, type Stand } from './stand';
-import { filledInOrder, isOneSize, standingIn } from './stand-rules';
 
 /**
  * Answers whether modules can be placed as is demanded, so many of them staying where they are: tries channel by channel
@@ -36,7 +36,7 @@ export class Packing {
    * Is there a placement that gives what is demanded, in which at least so many of the modules to be placed stay where
    * they are today?
    */
-  can(stand: Stand, demand: Demand, stays: number): boolean {
+  can(stand: PartialPlacement, demand: Demand, stays: number): boolean {
     const filled = filledInOrder(this.board, stand);
     if (filled === null) return false;
     const coupled = this.board.machine.pairing === 'required' || (demand.matched && !isOneSize(this.shapes, filled));
@@ -51,7 +51,7 @@ export class Packing {
     return found;
   }
 
-  #inChannels(stand: Stand, wants: readonly (Want | null)[] | null, demand: Demand, stays: number): boolean {
+  #inChannels(stand: PartialPlacement, wants: readonly (Want | null)[] | null, demand: Demand, stays: number): boolean {
     const [left, channels] = [this.#left, this.#channels];
     this.#demand = demand;
     left.take(stand.left);
@@ -67,7 +67,7 @@ export class Packing {
   }
 
   /** Nothing tells channels apart that have two slots each, and nothing is to stay. */
-  #arePlain({ slots, homes }: Stand, wants: readonly (Want | null)[] | null): boolean {
+  #arePlain({ slots, homes }: PartialPlacement, wants: readonly (Want | null)[] | null): boolean {
     if (!this.#twoEach || wants !== null) return false;
     for (let slot = 0; slot < slots.length; slot++) {
       if (slots[slot] !== OPEN || (homes[slot] ?? -1) >= 0) return false;
@@ -118,14 +118,14 @@ export class Packing {
         const run = this.#channels.runs[at] as Run;
         const before = modules;
         for (const shape of run.fits) {
-          const body = this.shapes[shape] as Shape;
-          const own = body.ranks ?? 0;
+          const placementClass = this.shapes[shape] as Shape;
+          const own = placementClass.ranks ?? 0;
           const room = Math.min(run.size - (modules - before), fullest.most - modules);
           const byRanks = own === 0 ? room : Math.floor((this.#channels.ranksLimit - ranks) / own);
-          const byRoom = Math.floor((wanted.mib - mib) / body.capacityMiB);
+          const byRoom = Math.floor((wanted.mib - mib) / placementClass.capacityMiB);
           const taken = Math.max(0, Math.min(left[shape] ?? 0, room, byRoom, byRanks));
           left[shape] = (left[shape] ?? 0) - taken;
-          mib += taken * body.capacityMiB;
+          mib += taken * placementClass.capacityMiB;
           ranks += taken * own;
           modules += taken;
           count -= taken;
@@ -177,9 +177,9 @@ export class Packing {
       return this.#run(nr, at + 1, 0, mib, modules, ranks, 0, reached, stays);
     }
     const shape = run.fits[fit] as number;
-    const body = this.shapes[shape] as Shape;
+    const placementClass = this.shapes[shape] as Shape;
     const left = this.#left.of(shape);
-    const size = body.capacityMiB;
+    const size = placementClass.capacityMiB;
     const most = Math.min(
       left,
       run.size - used,
@@ -188,7 +188,7 @@ export class Packing {
     );
     const least = this.#channels.lastRun[shape] === at ? left : 0;
     for (let count = most; count >= least; count--) {
-      const more = count * (body.ranks ?? 0);
+      const more = count * (placementClass.ranks ?? 0);
       if (ranks + more > this.#channels.ranksLimit) continue;
       const rest = Math.max(0, stays - (run.home === shape ? count : 0));
       this.#left.remove(shape, count);

@@ -1,30 +1,30 @@
 import type { Board } from '../../model/board';
 import type { Packing } from './packing';
-import { CLOSED, type Demand, MUST, OPEN, type Stand } from './stand';
+import { CLOSED, type Demand, MUST, OPEN, type PartialPlacement } from './partial-placement';
 import { twinsOf } from './twins';
 
 /** A module to be placed. */
-export interface Guest {
+export interface ModuleToPlace {
   shape: number;
   /** the slot it is in today; -1: it is bought */
   home: number;
-  /** guests of one number are alike; the lower comes first in the case's order of slots */
+  /** modules of one number are alike; the lower comes first in the case's order of slots */
   token: number;
 }
 
 /**
  * Places modules as is demanded: fewest of those that are kept are moved, then the first sockets of the fill order are
- * filled, then lower tokens come first in the case's order of sockets. By slot the place in `guests`, or -1; null where
+ * filled, then lower tokens come first in the case's order of sockets. By slot the place in `modulesToPlace`, or -1; null where
  * there is no way.
  */
 export function seats(
   board: Board,
   packing: Packing,
   bare: readonly number[],
-  guests: readonly Guest[],
+  modulesToPlace: readonly ModuleToPlace[],
   demand: Demand,
 ): number[] | null {
-  const seating = new Seating(board, packing, bare, guests, demand);
+  const seating = new Seating(board, packing, bare, modulesToPlace, demand);
   return seating.find();
 }
 
@@ -32,30 +32,30 @@ export function seats(
  * How long a row can be made, from its beginning: what is longer can be only if what is shorter can. Mostly all of it can be,
  * or nearly so.
  *
- * @param make makes the row so long, in place of how long it was before; says whether that can be
+ * @param lay lays the row so long, in place of how long it was before; says whether that can be
  * @param isWholeKnown the whole row is known to be too long
  */
-function longestRow(most: number, make: (length: number) => boolean, isWholeKnown = false): number {
+function longestRow(most: number, lay: (length: number) => boolean, isWholeKnown = false): number {
   if (most === 0) return 0;
-  if (!isWholeKnown && make(most)) return most;
+  if (!isWholeKnown && lay(most)) return most;
   let [length, tooLong] = [0, most];
   let last = most;
   while (tooLong - length > 1) {
     last = (length + tooLong) >> 1;
-    if (make(last)) length = last;
+    if (lay(last)) length = last;
     else tooLong = last;
   }
-  if (last !== length) make(length);
+  if (last !== length) lay(length);
   return length;
 }
 
 class Seating {
   readonly #kept: number[];
-  readonly #stand: Stand;
-  /** by slot: place in `guests` of who sits there */
+  readonly #stand: PartialPlacement;
+  /** by slot: place in `modulesToPlace` of who sits there */
   readonly #seated: number[];
   readonly #isSeated: boolean[];
-  /** places in `guests`, those of one token together, in the order of tokens */
+  /** places in `modulesToPlace`, those of one token together, in the order of tokens */
   readonly #byToken: readonly (readonly number[])[];
   /** by token: sockets in which none of it can sit */
   readonly #refused = new Map<number, Set<number>>();
@@ -68,18 +68,20 @@ class Seating {
     private readonly board: Board,
     private readonly packing: Packing,
     bare: readonly number[],
-    private readonly guests: readonly Guest[],
+    private readonly modulesToPlace: readonly ModuleToPlace[],
     private readonly demand: Demand,
   ) {
-    this.#kept = [...guests.keys()].filter((nr) => (guests[nr]?.home ?? -1) >= 0);
+    this.#kept = [...modulesToPlace.keys()].filter((nr) => (modulesToPlace[nr]?.home ?? -1) >= 0);
     this.#seated = bare.map(() => -1);
-    this.#isSeated = guests.map(() => false);
-    const tokens = [...new Set(guests.map(({ token }) => token))].sort((a, b) => a - b);
-    this.#byToken = tokens.map((token) => [...guests.keys()].filter((nr) => guests[nr]?.token === token));
+    this.#isSeated = modulesToPlace.map(() => false);
+    const tokens = [...new Set(modulesToPlace.map(({ token }) => token))].sort((a, b) => a - b);
+    this.#byToken = tokens.map((token) =>
+      [...modulesToPlace.keys()].filter((nr) => modulesToPlace[nr]?.token === token),
+    );
     const left: number[] = [];
-    for (const { shape } of guests) left[shape] = (left[shape] ?? 0) + 1;
+    for (const { shape } of modulesToPlace) left[shape] = (left[shape] ?? 0) + 1;
     const homes = bare.map(() => -1);
-    for (const { shape, home } of guests) if (home >= 0) homes[home] = shape;
+    for (const { shape, home } of modulesToPlace) if (home >= 0) homes[home] = shape;
     this.#hasTwins = packing.goesBySize;
     this.#stand = { slots: [...bare], left: Array.from(left, (count) => count ?? 0), homes };
   }
@@ -90,7 +92,7 @@ class Seating {
     const stayed = this.#stayed;
     let most = stayed;
     if (!this.#can(most)) {
-      for (const nr of this.#kept) this.#unseat(nr, this.guests[nr]?.home ?? -1, OPEN);
+      for (const nr of this.#kept) this.#unseat(nr, this.modulesToPlace[nr]?.home ?? -1, OPEN);
       do most--;
       while (most >= 0 && !this.#can(most));
       if (most < 0) return null;
@@ -106,11 +108,11 @@ class Seating {
 
   /** Leaves every kept module where it is. */
   #stay(): void {
-    for (const nr of this.#kept) this.#seat(nr, this.guests[nr]?.home ?? -1);
+    for (const nr of this.#kept) this.#seat(nr, this.modulesToPlace[nr]?.home ?? -1);
   }
 
   #seat(nr: number, slot: number): void {
-    const { shape, home } = this.guests[nr] ?? { shape: -1, home: -1 };
+    const { shape, home } = this.modulesToPlace[nr] ?? { shape: -1, home: -1 };
     const { slots, left, homes } = this.#stand;
     slots[slot] = shape;
     left[shape] = (left[shape] ?? 0) - 1;
@@ -121,7 +123,7 @@ class Seating {
   }
 
   #unseat(nr: number, slot: number, mark: number): void {
-    const { shape, home } = this.guests[nr] ?? { shape: -1, home: -1 };
+    const { shape, home } = this.modulesToPlace[nr] ?? { shape: -1, home: -1 };
     const { slots, left, homes } = this.#stand;
     slots[slot] = mark;
     left[shape] = (left[shape] ?? 0) + 1;
@@ -182,14 +184,14 @@ class Seating {
   #firstFilled(open: readonly number[], most: number, stays: number, isWholeKnown: boolean): number {
     const { slots } = this.#stand;
     let filled = 0;
-    const make = (length: number): boolean => {
+    const lay = (length: number): boolean => {
       for (let nr = filled; nr < length; nr++) slots[open[nr] ?? -1] = MUST;
       for (let nr = length; nr < filled; nr++) slots[open[nr] ?? -1] = OPEN;
       filled = length;
       // None more can always be filled: there is a way.
       return length === 0 || this.#can(stays);
     };
-    return longestRow(most, make, isWholeKnown);
+    return longestRow(most, lay, isWholeKnown);
   }
 
   /** Seats the modules, socket by socket in the case's order, the lowest token that still leads to an end first. */
@@ -228,13 +230,13 @@ class Seating {
     let most = 0;
     while (most < waiting.length && at + most < open.length && this.#maySit(first, open[at + most] ?? -1)) most++;
     let row = 0;
-    const make = (length: number): boolean => {
+    const lay = (length: number): boolean => {
       for (let nr = row; nr < length; nr++) this.#seat(waiting[nr] ?? -1, open[at + nr] ?? -1);
       for (let nr = length; nr < row; nr++) this.#unseat(waiting[nr] ?? -1, open[at + nr] ?? -1, MUST);
       row = length;
       return length === 0 || this.#can(stays);
     };
-    const many = longestRow(most, make);
+    const many = longestRow(most, lay);
     if (many < most) this.#refuse(first, open[at + many] ?? -1);
     return many;
   }
@@ -243,16 +245,16 @@ class Seating {
     return this.#hasTwins ? twinsOf(this.board, this.#stand, slot) : [];
   }
 
-  /** Notes that no guest like this can sit in a socket or in one like it, beside those that are seated. */
+  /** Notes that no module like this can sit in a socket or in one like it, beside those that are seated. */
   #refuse(nr: number, slot: number): void {
-    const token = this.guests[nr]?.token ?? -1;
+    const token = this.modulesToPlace[nr]?.token ?? -1;
     const refused = this.#refused.get(token) ?? new Set<number>();
     this.#refused.set(token, refused);
     for (const one of [slot, ...this.#twinsOf(slot)]) refused.add(one);
   }
 
   #maySit(nr: number, slot: number): boolean {
-    const { shape, token } = this.guests[nr] ?? { shape: -1, token: -1 };
+    const { shape, token } = this.modulesToPlace[nr] ?? { shape: -1, token: -1 };
     return this.packing.isAllowedIn(shape, slot) && this.#refused.get(token)?.has(slot) !== true;
   }
 
@@ -267,7 +269,7 @@ class Seating {
   }
 
   #isLike(a: number, b: number): boolean {
-    const [one, other] = [this.guests[a], this.guests[b]];
+    const [one, other] = [this.modulesToPlace[a], this.modulesToPlace[b]];
     return one?.shape === other?.shape && (one?.home ?? -1) < 0 && (other?.home ?? -1) < 0;
   }
 }

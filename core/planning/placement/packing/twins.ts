@@ -1,11 +1,11 @@
 import type { Board } from '../../model/board';
-import type { Stand } from './stand';
+import type { PartialPlacement } from './partial-placement';
 
 /**
  * Sockets that nothing tells apart from one, all else being where it stands: the same place in a channel just like its own.
  * What cannot stand in the one cannot stand in those either, now or when more has its place.
  */
-export function twinsOf(board: Board, { slots, homes }: Stand, socket: number): number[] {
+export function twinsOf(board: Board, { slots, homes }: PartialPlacement, socket: number): number[] {
   const own = board.slotsOf[board.channelOf[socket] ?? -1] ?? [];
   const place = own.indexOf(socket);
   const { machine } = board;

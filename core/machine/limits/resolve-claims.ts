@@ -27,7 +27,7 @@ export const ROLES = ['binds', 'agrees', 'looser', 'differs', 'informs', 'outran
 export type Role = (typeof ROLES)[number];
 
 /** A claim as it stands among the others on its limit. */
-export type Word = Claim & { role: Role };
+export type RankedClaim = Claim & { role: Role };
 
 /** Limits where, among papers, the smaller number binds. */
 export const CEILINGS: ReadonlySet<LimitName> = new Set([
@@ -90,7 +90,7 @@ function roleOf(claim: Claim, binding: Claim): Role {
 }
 
 /** All words on one limit, the one that binds first, then the weightier ones and the tighter ceilings. */
-export function wordsOn(claims: readonly Claim[], limit: LimitName): Word[] {
+export function wordsOn(claims: readonly Claim[], limit: LimitName): RankedClaim[] {
   const sorted = claims.filter((claim) => claim.limit === limit).sort(compareClaims);
   const [binding] = sorted;
   if (binding === undefined) return [];
@@ -102,7 +102,7 @@ export function wordsOn(claims: readonly Claim[], limit: LimitName): Word[] {
  * Weighs claims: for each limit the weightiest source's word binds, of equally weighty papers the tightest ceiling.
  * Words that only inform never do.
  */
-export function weigh(claims: readonly Claim[]): Limits {
+export function resolveClaims(claims: readonly Claim[]): Limits {
   const entries = LIMIT_NAMES.map((name) => {
     const [first, ...others] = wordsOn(claims, name);
     if (first?.role !== 'binds') return [name, null];

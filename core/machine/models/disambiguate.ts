@@ -40,7 +40,7 @@ const MARKS: readonly Mark[] = [
  * The one question that tells near-equal models apart: the first mark on which all of them differ, else the one on
  * which most do. Null for fewer than two.
  */
-export function tellApart(models: readonly Likely[]): ApartQuestion | null {
+export function disambiguate(models: readonly Likely[]): ApartQuestion | null {
   if (models.length < 2) return null;
   const scored = MARKS.map((mark) => {
     const answers = models.map(mark.of);

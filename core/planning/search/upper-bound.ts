@@ -7,7 +7,7 @@ import type { Structure } from './structure';
 const HEADS_UP = 1;
 
 /** What a structure gives at best: guessed on the safe side until it is worth asking the places for it. */
-export class Outlook {
+export class UpperBound {
   /** the least care there can be, as place in CARES */
   care: number;
   /** none: not asked yet, or it cannot be placed */

@@ -2,7 +2,7 @@ import type { Board } from '../model/board';
 import { runningToday, type Today } from './today';
 
 /** What holds for every plan of a case: the papers, joined by the evidence of what runs today. */
-export interface InForce {
+export interface EffectiveLimits {
   today: Today;
   /** MT/s, ascending; empty: any */
   boardRates: readonly number[];
@@ -29,7 +29,7 @@ function withTodaysRate(rates: readonly number[], rate: number | null): number[]
  * The ceilings (MiB) and board rates in force. The official total is the smaller of board and CPU; what has been
  * seen to work, today's set included, outranks both papers. Soldered memory proves no module size.
  */
-export function inForce(board: Board): InForce {
+export function effectiveLimits(board: Board): EffectiveLimits {
   const { machine, installed } = board;
   const today = runningToday(board);
   const total = machine.ceilings?.totalMiB;

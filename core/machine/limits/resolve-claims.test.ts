@@ -1,6 +1,6 @@
 import { GB, source } from '../samples';
 import { asClaim, type Claim, LIMIT_NAMES, LIMIT_SCHEMAS, type Source } from './limit';
-import { weigh, wordsOn } from './weigh';
+import { resolveClaims, wordsOn } from './resolve-claims';
 
 describe('weighing claims', () => {
   const total = (kind: Source['kind'], gb: number): Claim => ({
@@ -12,7 +12,7 @@ describe('weighing claims', () => {
   it('lets the tightest of the papers bind, whichever comes first', () => {
     const claims = [total('maker-page', 64), total('board-manual', 32), total('lid-label', 48)];
     for (const order of [claims, [...claims].reverse()]) {
-      expect(weigh(order).totalMiB).toMatchObject({
+      expect(resolveClaims(order).totalMiB).toMatchObject({
         value: 32 * GB,
         source: { kind: 'board-manual' },
         contested: true,
@@ -26,34 +26,36 @@ describe('weighing claims', () => {
   });
 
   it('lets a decision outrank evidence, evidence the papers, and papers the machine’s own word', () => {
-    expect(weigh([total('reading', 16), total('maker-page', 64)]).totalMiB?.source.kind).toBe('maker-page');
+    expect(resolveClaims([total('reading', 16), total('maker-page', 64)]).totalMiB?.source.kind).toBe('maker-page');
     const rates = (kind: Source['kind'], value: number): Claim => ({
       limit: 'cpuMaxRateMTs',
       value,
       source: source(kind),
     });
-    expect(weigh([rates('reading', 2133), rates('cpu-page', 2400)]).cpuMaxRateMTs?.value).toBe(2400);
-    expect(weigh([rates('reading', 2133)]).cpuMaxRateMTs?.value).toBe(2133);
-    expect(weigh([total('evidence', 96), total('maker-page', 64)]).totalMiB?.source.kind).toBe('evidence');
-    expect(weigh([total('technician', 128), total('evidence', 96), total('maker-page', 64)]).totalMiB?.value).toBe(
-      128 * GB,
-    );
+    expect(resolveClaims([rates('reading', 2133), rates('cpu-page', 2400)]).cpuMaxRateMTs?.value).toBe(2400);
+    expect(resolveClaims([rates('reading', 2133)]).cpuMaxRateMTs?.value).toBe(2133);
+    expect(resolveClaims([total('evidence', 96), total('maker-page', 64)]).totalMiB?.source.kind).toBe('evidence');
+    expect(
+      resolveClaims([total('technician', 128), total('evidence', 96), total('maker-page', 64)]).totalMiB?.value,
+    ).toBe(128 * GB);
   });
 
   it('takes agreement for no contest, nor the naming of a part of a list', () => {
-    expect(weigh([total('maker-page', 64), total('board-manual', 64)]).totalMiB?.contested).toBe(false);
+    expect(resolveClaims([total('maker-page', 64), total('board-manual', 64)]).totalMiB?.contested).toBe(false);
     const kinds = (kind: Source['kind'], eccs: boolean[]): Claim => ({
       limit: 'kinds',
       value: eccs.map((ecc) => ({ buffering: 'unbuffered', ecc })),
       source: source(kind),
     });
-    expect(weigh([kinds('board-manual', [true, false]), kinds('reading', [true])]).kinds?.contested).toBe(false);
-    expect(weigh([kinds('board-manual', [false]), kinds('reading', [true])]).kinds?.contested).toBe(true);
+    expect(resolveClaims([kinds('board-manual', [true, false]), kinds('reading', [true])]).kinds?.contested).toBe(
+      false,
+    );
+    expect(resolveClaims([kinds('board-manual', [false]), kinds('reading', [true])]).kinds?.contested).toBe(true);
   });
 
   it('lets a scan’s total, what follows from others and tested lists inform, never bind', () => {
     for (const kind of ['reading', 'derived', 'tested-list'] as const) {
-      expect(weigh([total(kind, 16)]).totalMiB).toBeNull();
+      expect(resolveClaims([total(kind, 16)]).totalMiB).toBeNull();
       expect(wordsOn([total(kind, 16)], 'totalMiB')).toMatchObject([{ role: 'informs' }]);
       expect(wordsOn([total(kind, 16), total('maker-page', 64)], 'totalMiB').map(({ role }) => role)).toEqual([
         'binds',
@@ -69,11 +71,11 @@ describe('weighing claims', () => {
     expect(wordsOn([forms('maker-page', 'DIMM'), forms('reading', 'SO-DIMM')], 'form').map(({ role }) => role)).toEqual(
       ['binds', 'differs'],
     );
-    expect(weigh([...decided]).totalMiB?.contested).toBe(false);
+    expect(resolveClaims([...decided]).totalMiB?.contested).toBe(false);
   });
 
   it('says nothing where nobody does', () => {
-    const limits = weigh([]);
+    const limits = resolveClaims([]);
     for (const name of LIMIT_NAMES) expect(limits[name]).toBeNull();
   });
 

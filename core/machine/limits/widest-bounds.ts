@@ -3,7 +3,7 @@ import type { JobSlot } from '../slots/job-slot';
 import type { Claim } from './limit';
 
 /** What a machine takes if every source is right that says most; null: no source says anything. */
-export interface Loosest {
+export interface WidestBounds {
   kinds: Kind[] | null;
   /** largest module, MiB */
   mostMiB: number | null;
@@ -13,7 +13,7 @@ export interface Loosest {
  * The widest reading of what is said of kinds and module sizes, so that whatever is decided between the sources, what
  * it allows was looked at.
  */
-export function loosest(claims: readonly Claim[], slots: readonly JobSlot[]): Loosest {
+export function widestBounds(claims: readonly Claim[], slots: readonly JobSlot[]): WidestBounds {
   const kinds = claims.flatMap((claim) => (claim.limit === 'kinds' ? claim.value : []));
   const told = claims.some(({ limit }) => limit === 'moduleMiB');
   const sizes = [

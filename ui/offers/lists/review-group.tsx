@@ -1,13 +1,13 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { type Fate, type Heap, isAcceptable, type Suspicion } from '@/core/price-list/compare-list';
+import { type Fate, isAcceptable, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
 import type { RowDoubt } from '@/core/price-list/read-row';
 import { moneyText } from '@/core/pricing/money-text';
 import { callOnce } from '../../client/session-guard';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { Fault } from '../../kit/fault';
-import { countText, DOUBT_TEXTS, HEAP_TEXTS, movedText, SUSPICION_TEXTS } from './list-words';
+import { countText, DOUBT_TEXTS, GROUP_TEXTS, movedText, SUSPICION_TEXTS } from './list-words';
 import { RowFixer } from './row-fixer';
 
 /** A row of a list as it is looked at. */
@@ -48,9 +48,9 @@ interface Accepting {
   onAll: (suspicion: Suspicion, accepted: boolean) => void;
 }
 
-interface ListHeapProps extends Accepting {
+interface ReviewGroupProps extends Accepting {
   listId: number;
-  heap: Heap;
+  group: ReviewGroup;
   /** how many there are, and the first of them */
   rows: number;
   first: readonly ListRow[];
@@ -60,8 +60,8 @@ interface ListHeapProps extends Accepting {
 const MORE = 200;
 
 /** Rows of one kind, the first of them and more on demand; those that can be put right or accepted with the means to. */
-export function ListHeap(props: ListHeapProps) {
-  const { listId, heap, rows, first, currencies } = props;
+export function ReviewGroupView(props: ReviewGroupProps) {
+  const { listId, group, rows, first, currencies } = props;
   const [more, setMore] = useState<readonly ListRow[]>([]);
   const [sentence, setSentence] = useState<string | null>(null);
   // The page was drawn anew: a row that was put right is no longer here.
@@ -70,24 +70,29 @@ export function ListHeap(props: ListHeapProps) {
   const shown = [...first, ...more];
   const left = shown.length === 0 ? 'Show them' : `Show more, ${countText(rows - shown.length)} are left`;
   const show = async () => {
-    const body = { heap, after: shown.at(-1)?.line ?? 0, most: MORE };
+    const body = { group, after: shown.at(-1)?.line ?? 0, most: MORE };
     const answer = await callOnce<ListRow[]>('POST', `/api/lists/${listId}/rows`, body);
     setSentence(answer.ok ? null : answer.sentence);
     if (answer.ok) setMore((held) => [...held, ...answer.value]);
   };
   return (
-    <section aria-label={HEAP_TEXTS[heap]}>
+    <section aria-label={GROUP_TEXTS[group]}>
       <h2 className="text-base border-b-4 border-edge pb-1">
-        {HEAP_TEXTS[heap]} <span className="font-normal text-ink-2">{countText(rows)}</span>
+        {GROUP_TEXTS[group]} <span className="font-normal text-ink-2">{countText(rows)}</span>
       </h2>
-      {heap === 'suspicious' && <AcceptAll {...props} shown={shown} />}
+      {group === 'suspicious' && <AcceptAll {...props} shown={shown} />}
       <ul className="bg-sheet">
         {shown.map((row) => (
-          <HeapRow key={row.line} {...props} row={row} currencies={currencies} />
+          <GroupRow key={row.line} {...props} row={row} currencies={currencies} />
         ))}
       </ul>
       {shown.length < rows && (
-        <Button weight="quiet" className="mt-1" onClick={() => void show()} aria-label={`${left}: ${HEAP_TEXTS[heap]}`}>
+        <Button
+          weight="quiet"
+          className="mt-1"
+          onClick={() => void show()}
+          aria-label={`${left}: ${GROUP_TEXTS[group]}`}
+        >
           {left}
         </Button>
       )}
@@ -97,7 +102,7 @@ export function ListHeap(props: ListHeapProps) {
 }
 
 /** Of very many that are suspicious for one reason, all are accepted at once: a seller may have put up every price. */
-function AcceptAll({ shown, rows, all, onAll }: ListHeapProps & { shown: readonly ListRow[] }) {
+function AcceptAll({ shown, rows, all, onAll }: ReviewGroupProps & { shown: readonly ListRow[] }) {
   const kinds = [...new Set(shown.flatMap(({ suspicion }) => suspicion ?? []))].filter(isAcceptable);
   if (rows < 5 || kinds.length === 0) return null;
   return (
@@ -111,7 +116,7 @@ function AcceptAll({ shown, rows, all, onAll }: ListHeapProps & { shown: readonl
   );
 }
 
-function HeapRow({ listId, heap, row, currencies, lines, onLine, all }: ListHeapProps & { row: ListRow }) {
+function GroupRow({ listId, group, row, currencies, lines, onLine, all }: ReviewGroupProps & { row: ListRow }) {
   const { suspicion } = row;
   return (
     <li className="grid grid-cols-[5.5rem_7rem_minmax(0,1fr)_auto] gap-3 items-baseline px-4 py-1 border-b border-line text-sm">
@@ -122,7 +127,7 @@ function HeapRow({ listId, heap, row, currencies, lines, onLine, all }: ListHeap
         {row.doubts.length > 0 && (
           <span className="block text-mind">△ {row.doubts.map((doubt) => DOUBT_TEXTS[doubt]).join(', ')}</span>
         )}
-        {heap === 'doubtful' && <RowFixer listId={listId} row={row} currency={currencies.printed} />}
+        {group === 'doubtful' && <RowFixer listId={listId} row={row} currency={currencies.printed} />}
         {suspicion !== null && <span className="block text-mind">△ {SUSPICION_TEXTS[suspicion]}</span>}
       </span>
       <span className="text-right">

@@ -1,10 +1,10 @@
 import type { Board, Piece } from '../model/board';
-import type { InForce } from '../rules/in-force';
+import type { EffectiveLimits } from '../rules/effective-limits';
 import { boardRateUnder, capOf } from '../rules/running-rate';
 import type { Shapes } from './packing/shape';
 
 /** All that the rules of a set can tell of a module but its speed. */
-export interface Body {
+export interface PlacementClass {
   nr: number;
   shape: number;
   capacityMiB: number;
@@ -18,9 +18,9 @@ export interface Body {
 }
 
 /** All that the rules of a set can tell of a module: makers, parts, heights and chips are told apart by none of them. */
-export interface Make {
+export interface ModuleClass {
   nr: number;
-  body: Body;
+  placementClass: PlacementClass;
   rateMTs: number;
   /** null: not known */
   casLatency: number | null;
@@ -30,8 +30,8 @@ export interface Make {
 
 type Shaped = Pick<Piece, 'module' | 'speed'>;
 
-/** Do two makes of one rate have different known CL? */
-export function latenciesDiffer(a: Make, b: Make): boolean {
+/** Do two module classes of one rate have different known CL? */
+export function latenciesDiffer(a: ModuleClass, b: ModuleClass): boolean {
   return a.rateMTs === b.rateMTs && a.casLatency !== null && b.casLatency !== null && a.casLatency !== b.casLatency;
 }
 
@@ -49,24 +49,24 @@ function isAlike(a: Shaped, b: Shaped): boolean {
   );
 }
 
-/** The makes of a case, each told once. */
-export class Makes {
-  readonly #bodies = new Map<string, Body>();
-  readonly #makes = new Map<string, Make>();
+/** The module classes of a case, each told once. */
+export class ModuleClasses {
+  readonly #placementClasses = new Map<string, PlacementClass>();
+  readonly #moduleClasses = new Map<string, ModuleClass>();
   /** modules that were looked at, by rate and capacity: comparing a few is quicker than naming each */
-  readonly #seen = new Map<number, Map<number, { piece: Shaped; home: number; make: Make }[]>>();
+  readonly #seen = new Map<number, Map<number, { piece: Shaped; home: number; moduleClass: ModuleClass }[]>>();
   readonly #countsRanks: boolean;
 
   constructor(
     private readonly board: Board,
-    private readonly force: InForce,
+    private readonly force: EffectiveLimits,
     private readonly shapes: Shapes,
   ) {
     this.#countsRanks = (board.machine.rateByLoad ?? []).some(({ ranks }) => ranks != null);
   }
 
   /** @param home the slot that it is in today; -1: none */
-  of(piece: Shaped, home = -1): Make {
+  of(piece: Shaped, home = -1): ModuleClass {
     const { rateMTs } = piece.speed;
     const { capacityMiB } = piece.module;
     let bySize = this.#seen.get(rateMTs);
@@ -79,26 +79,26 @@ export class Makes {
       seen = [];
       bySize.set(capacityMiB, seen);
     }
-    for (const one of seen) if (one.home === home && isAlike(one.piece, piece)) return one.make;
-    const make = this.#make(piece, home);
-    seen.push({ piece, home, make });
-    return make;
+    for (const one of seen) if (one.home === home && isAlike(one.piece, piece)) return one.moduleClass;
+    const moduleClass = this.#moduleClass(piece, home);
+    seen.push({ piece, home, moduleClass });
+    return moduleClass;
   }
 
-  #make(piece: Shaped, home: number): Make {
-    const body = this.#body(piece, home);
+  #moduleClass(piece: Shaped, home: number): ModuleClass {
+    const placementClass = this.#placementClass(piece, home);
     const { rateMTs, casLatency } = piece.speed;
-    const key = `${body.nr} ${rateMTs} ${casLatency}`;
-    const known = this.#makes.get(key);
+    const key = `${placementClass.nr} ${rateMTs} ${casLatency}`;
+    const known = this.#moduleClasses.get(key);
     if (known !== undefined) return known;
     const cap = capOf(piece, this.board, Number.POSITIVE_INFINITY);
     const boardMTs = boardRateUnder(this.force.boardRates, cap);
-    const make = { nr: this.#makes.size, body, rateMTs, casLatency, boardMTs };
-    this.#makes.set(key, make);
-    return make;
+    const moduleClass = { nr: this.#moduleClasses.size, placementClass, rateMTs, casLatency, boardMTs };
+    this.#moduleClasses.set(key, moduleClass);
+    return moduleClass;
   }
 
-  #body(piece: Shaped, home: number): Body {
+  #placementClass(piece: Shaped, home: number): PlacementClass {
     const { module } = piece;
     const shape = this.shapes.numberOf(piece, home);
     const voltages = this.board.machine.voltagesMv.reduce(
@@ -108,10 +108,19 @@ export class Makes {
     const ranks = this.#countsRanks ? (module.ranks ?? 0) : 0;
     const { generation, buffering, ecc, capacityMiB } = module;
     const key = `${shape} ${generation} ${buffering} ${ecc} ${voltages} ${ranks}`;
-    const known = this.#bodies.get(key);
+    const known = this.#placementClasses.get(key);
     if (known !== undefined) return known;
-    const body = { nr: this.#bodies.size, shape, capacityMiB, generation, buffering, ecc, voltages, ranks };
-    this.#bodies.set(key, body);
-    return body;
+    const placementClass = {
+      nr: this.#placementClasses.size,
+      shape,
+      capacityMiB,
+      generation,
+      buffering,
+      ecc,
+      voltages,
+      ranks,
+    };
+    this.#placementClasses.set(key, placementClass);
+    return placementClass;
   }
 }

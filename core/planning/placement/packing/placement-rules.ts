@@ -1,16 +1,16 @@
 import type { Board } from '../../model/board';
+import { CLOSED, MUST, OPEN, type PartialPlacement } from './partial-placement';
 import type { Shape } from './shape';
-import { CLOSED, MUST, OPEN, type Stand } from './stand';
 
 /** Modules that have their places. */
-export function standingIn({ slots }: Stand): number {
+export function standingIn({ slots }: PartialPlacement): number {
   let count = 0;
   for (const mark of slots) if (mark >= 0) count++;
   return count;
 }
 
 /** Of one size all banks match. */
-export function isOneSize(shapes: readonly Shape[], { slots, left }: Stand): boolean {
+export function isOneSize(shapes: readonly Shape[], { slots, left }: PartialPlacement): boolean {
   let size = 0;
   const isOther = (shape: number): boolean => {
     const own = shapes[shape]?.capacityMiB ?? 0;
@@ -22,8 +22,8 @@ export function isOneSize(shapes: readonly Shape[], { slots, left }: Stand): boo
   return true;
 }
 
-/** The stand with what a required fill order says of its sockets; null where that cannot be kept. */
-export function filledInOrder(board: Board, stand: Stand): Stand | null {
+/** The placement with what a required fill order says of its sockets; null where that cannot be kept. */
+export function filledInOrder(board: Board, stand: PartialPlacement): PartialPlacement | null {
   if (board.machine.fillRule !== 'required') return stand;
   const slots = [...stand.slots];
   const standing = board.sockets.filter((slot) => (slots[slot] ?? OPEN) >= 0).length;

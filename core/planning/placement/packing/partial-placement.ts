@@ -6,7 +6,7 @@ export const MUST = -2;
 export const CLOSED = -3;
 
 /** What stands where, and what is still to be placed. */
-export interface Stand {
+export interface PartialPlacement {
   /** by slot: the number of the shape that stands there, or one of the marks above */
   slots: number[];
   /** modules still to be placed, by number of shape */
