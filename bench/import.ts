@@ -116,8 +116,14 @@ try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await openShop({
     ...NO_IDENTITY,
-    ...{ language: 'en', paper: 'A4' },
-    ...{ name: 'Bench', town: 'Skerrow', currency: 'EUR', timeZone: 'UTC', taxBp: 2000, labourCents: 0 },
+    language: 'en',
+    paper: 'A4',
+    name: 'Bench',
+    town: 'Skerrow',
+    currency: 'EUR',
+    timeZone: 'UTC',
+    taxBp: 2000,
+    labourCents: 0,
     owner: { name: 'Bench', signIn: 'bench', password: 'bench-bench' },
   });
   const watched = watch();

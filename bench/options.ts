@@ -46,8 +46,15 @@ async function fillMarket(): Promise<void> {
   const sellerId = rows[0]?.id ?? null;
   for (const [nr, { origin, modules, module, priceCents, stock }] of desktopCase(OFFERS).offers.entries()) {
     const id = await insertOffer(pool(), {
-      ...{ sellerId, sellerPart: `B-${nr}`, title: `Bench offer ${nr}`, origin, modules, module },
-      ...{ stock: stock ?? null, note: '', modelIds: [] },
+      sellerId,
+      sellerPart: `B-${nr}`,
+      title: `Bench offer ${nr}`,
+      origin,
+      modules,
+      module,
+      stock: stock ?? null,
+      note: '',
+      modelIds: [],
     });
     await insertPrice(pool(), id, Math.round(priceCents * 0.6), 'bench');
   }

@@ -38,7 +38,13 @@ for (const photo of MADE_PHOTOS) {
   fields.asked += score.rightAsked;
   fields.silent += score.silent.length;
   const word = (text: string, row: number) => ({
-    ...{ text, confidence: 100, left: 0, top: row, width: 0.1, height: 0.1, sure: true },
+    text,
+    confidence: 100,
+    left: 0,
+    top: row,
+    width: 0.1,
+    height: 0.1,
+    sure: true,
   });
   const lines = rival.value.data.text
     .split('\n')

@@ -59,7 +59,14 @@ function specsOf(market: Market): Spec[] {
             // Each of these costs a little, so that none is as good as another at the same price.
             const extra = 1 + step * 0.035 - later * 0.004 - (ranks - 1) * 0.002;
             const module = {
-              ...{ generation, form, buffering, ecc, capacityMiB: gib * 1024, rateMTs, casLatency, ranks },
+              generation,
+              form,
+              buffering,
+              ecc,
+              capacityMiB: gib * 1024,
+              rateMTs,
+              casLatency,
+              ranks,
               voltagesMv: [voltageMv],
             };
             return { origin, module, cents: Math.round(market.perGiB * gib * times * extra + 350 * times) };
@@ -83,7 +90,11 @@ function offersOn(market: Market, count: number): Offer[] {
     const kit = 1 - 0.01 * Math.log2(modules);
     const seller = round < market.packs.length ? 1 : 1.01 + random() * 0.14;
     return {
-      ...{ id: `o${nr}`, label: `offer ${nr}`, origin: spec.origin, modules, module: spec.module },
+      id: `o${nr}`,
+      label: `offer ${nr}`,
+      origin: spec.origin,
+      modules,
+      module: spec.module,
       priceCents: Math.round(spec.cents * modules * kit * seller),
       stock: random() < 0.3 ? 1 + Math.floor(random() * 12) : null,
     };
@@ -91,15 +102,26 @@ function offersOn(market: Market, count: number): Offer[] {
 }
 
 const DDR4: Omit<Market, 'form' | 'gib' | 'packs'> = {
-  ...{ generation: 'DDR4', buffering: 'unbuffered', ecc: false, voltageMv: 1200, perGiB: 260 },
+  generation: 'DDR4',
+  buffering: 'unbuffered',
+  ecc: false,
+  voltageMv: 1200,
+  perGiB: 260,
   rates: [1866, 2133, 2400, 2666, 2933, 3200, 3466, 3600],
 };
 
 const LAPTOP: Market = { ...DDR4, form: 'SO-DIMM', gib: [4, 8, 16, 32], packs: [1, 2] };
 const DESKTOP: Market = { ...DDR4, form: 'DIMM', gib: [4, 8, 16, 32, 64], packs: [1, 2, 4] };
 const SERVER: Market = {
-  ...{ generation: 'DDR5', form: 'DIMM', buffering: 'registered', ecc: true, voltageMv: 1100, perGiB: 420 },
-  ...{ gib: [16, 32, 64, 128, 256], rates: [3600, 4000, 4400, 4800, 5200, 5600, 6000, 6400], packs: [1, 1, 2, 4, 8] },
+  generation: 'DDR5',
+  form: 'DIMM',
+  buffering: 'registered',
+  ecc: true,
+  voltageMv: 1100,
+  perGiB: 420,
+  gib: [16, 32, 64, 128, 256],
+  rates: [3600, 4000, 4400, 4800, 5200, 5600, 6000, 6400],
+  packs: [1, 1, 2, 4, 8],
 };
 const WORKSTATION: Market = { ...SERVER, packs: [1, 2, 4, 8] };
 
@@ -114,8 +136,13 @@ function slots(channels: readonly string[], banks: number): Machine['slots'] {
 function machine(market: Market, maxRateMTs: number, own: Partial<Machine> & Pick<Machine, 'slots'>): Machine {
   const { generation, form, buffering, ecc, voltageMv, rates } = market;
   return {
-    ...{ generations: [generation], form, kinds: [{ buffering, ecc }], voltagesMv: [voltageMv] },
-    ...{ pairing: 'advised', ratesMTs: rates.filter((rate) => rate <= maxRateMTs), cpu: { maxRateMTs } },
+    generations: [generation],
+    form,
+    kinds: [{ buffering, ecc }],
+    voltagesMv: [voltageMv],
+    pairing: 'advised',
+    ratesMTs: rates.filter((rate) => rate <= maxRateMTs),
+    cpu: { maxRateMTs },
     ...own,
   };
 }
@@ -123,9 +150,17 @@ function machine(market: Market, maxRateMTs: number, own: Partial<Machine> & Pic
 function installed(market: Market, modules: readonly [slot: string, gib: number, rateMTs: number, credit: number][]) {
   const { generation, form, buffering, ecc, voltageMv } = market;
   return modules.map(([slot, gib, rateMTs, creditCents]) => ({
-    ...{ slot, creditCents },
+    slot,
+    creditCents,
     module: {
-      ...{ generation, form, buffering, ecc, capacityMiB: gib * 1024, rateMTs, ranks: 1, voltagesMv: [voltageMv] },
+      generation,
+      form,
+      buffering,
+      ecc,
+      capacityMiB: gib * 1024,
+      rateMTs,
+      ranks: 1,
+      voltagesMv: [voltageMv],
       casLatency: Math.round(rateMTs / 150),
     },
   }));
@@ -134,7 +169,9 @@ function installed(market: Market, modules: readonly [slot: string, gib: number,
 const GIB = 1024;
 
 export const laptopCase = (offers: number): PlanCase => ({
-  ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 2500 },
+  fenbrik: 'case/1',
+  currency: 'EUR',
+  labourCents: 2500,
   machine: machine(LAPTOP, 3200, { slots: slots(['A', 'B'], 1), ceilings: { totalMiB: { official: 64 * GIB } } }),
   installed: installed(LAPTOP, [['A1', 8, 2666, 500]]),
   offers: offersOn(LAPTOP, offers),
@@ -142,7 +179,9 @@ export const laptopCase = (offers: number): PlanCase => ({
 
 /** A desktop of two channels; with other numbers of sockets for the table of growth. */
 export const desktopCase = (offers: number, banks = 2): PlanCase => ({
-  ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 2500 },
+  fenbrik: 'case/1',
+  currency: 'EUR',
+  labourCents: 2500,
   machine: machine(DESKTOP, 3200, {
     slots: slots(['A', 'B'], banks),
     ceilings: { totalMiB: { official: 64 * GIB * banks, proven: 96 * GIB * banks }, moduleMiB: { official: 64 * GIB } },
@@ -164,7 +203,9 @@ export const desktopCase = (offers: number, banks = 2): PlanCase => ({
 });
 
 export const workstationCase = (offers: number): PlanCase => ({
-  ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 4000 },
+  fenbrik: 'case/1',
+  currency: 'EUR',
+  labourCents: 4000,
   machine: machine(WORKSTATION, 5600, {
     slots: slots(['A', 'B', 'C', 'D'], 2),
     ceilings: { totalMiB: { official: 512 * GIB, proven: 1024 * GIB } },
@@ -178,7 +219,9 @@ export const workstationCase = (offers: number): PlanCase => ({
 });
 
 export const serverCase = (offers: number): PlanCase => ({
-  ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 9000 },
+  fenbrik: 'case/1',
+  currency: 'EUR',
+  labourCents: 9000,
   machine: machine(SERVER, 5600, {
     slots: slots(
       ['P0', 'P1'].flatMap((cpu) => [...'ABCDEFGH'].map((channel) => `${cpu}_${channel}`)),
@@ -197,7 +240,9 @@ export const serverCase = (offers: number): PlanCase => ({
 
 /** Boards of up to two sockets in a channel that take server modules, for the table of growth. */
 export const withSockets = (sockets: number, offers: number): PlanCase => ({
-  ...{ fenbrik: 'case/1', currency: 'EUR', labourCents: 4000 },
+  fenbrik: 'case/1',
+  currency: 'EUR',
+  labourCents: 4000,
   machine: machine(SERVER, 5600, {
     slots: slots(
       Array.from({ length: Math.ceil(sockets / 2) }, (_, nr) => `C${nr}_`),

@@ -49,22 +49,30 @@ const MEASURES: Record<string, { name: string; make: () => PlanCase; rounds: num
   laptop: {
     name: 'laptop: 2 sockets, 1,000 offers',
     make: () => laptopCase(1_000),
-    ...{ rounds: 150, bound: 10, aim: 3 },
+    rounds: 150,
+    bound: 10,
+    aim: 3,
   },
   desktop: {
     name: 'desktop: 4 sockets, 4 installed, 10,000 offers',
     make: () => desktopCase(10_000),
-    ...{ rounds: 36, bound: 120, aim: 40 },
+    rounds: 36,
+    bound: 120,
+    aim: 40,
   },
   workstation: {
     name: 'workstation: 8 sockets, 4 channels, 10,000 offers',
     make: () => workstationCase(10_000),
-    ...{ rounds: 12, bound: 500, aim: 150 },
+    rounds: 12,
+    bound: 500,
+    aim: 150,
   },
   server: {
     name: 'server: 32 sockets, 16 channels, 5,000 offers',
     make: () => serverCase(5_000),
-    ...{ rounds: 7, bound: 4_000, aim: 1_500 },
+    rounds: 7,
+    bound: 4_000,
+    aim: 1_500,
   },
 };
 

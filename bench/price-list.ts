@@ -9,8 +9,16 @@ export interface ListSize {
 
 /** CL of the usual speed bin. */
 const LATENCIES: Record<number, number> = {
-  ...{ 1333: 9, 1600: 11, 2133: 15, 2400: 17, 2666: 19, 3200: 22 },
-  ...{ 4800: 40, 5200: 42, 5600: 46, 6000: 48 },
+  1333: 9,
+  1600: 11,
+  2133: 15,
+  2400: 17,
+  2666: 19,
+  3200: 22,
+  4800: 40,
+  5200: 42,
+  5600: 46,
+  6000: 48,
 };
 const MAKERS = ['Corrick', 'Ostrel', 'Vannel', 'Tarn Works', 'Pellow', 'Brisk & Daughters', 'Hallam', 'Quern'];
 const KINDS = [

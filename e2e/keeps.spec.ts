@@ -63,7 +63,9 @@ inLongRun(
     const quote = await (await fetch(`${stage.app.base}${path}/json`)).json();
     const [option] = quote.options;
     const body = JSON.stringify({
-      ...{ kind: 'accept', place: option.place, signed: 'Iver Stroud' },
+      kind: 'accept',
+      place: option.place,
+      signed: 'Iver Stroud',
       ticked: option.statements ?? [],
     });
     const say = () =>

@@ -60,7 +60,11 @@ function ask(method: string, path: string, { cookie, headers = {}, body }: Asked
   return new Promise((resolve, reject) => {
     const sent = request(
       {
-        ...{ hostname, port, method, path, agent: false },
+        hostname,
+        port,
+        method,
+        path,
+        agent: false,
         headers: {
           ...(body !== undefined && { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) }),
           'x-forwarded-for': `10.${(nr++ >> 16) & 255}.${(nr >> 8) & 255}.${nr & 255}`,
@@ -241,8 +245,14 @@ describe('what comes from elsewhere or is none', () => {
 
 describe('a customer’s link', () => {
   const OPENS: Record<string, boolean> = {
-    ...{ open: true, accepted: true, declined: true, replaced: true, lapsed: true },
-    ...{ withdrawn: false, 'made up': false, 'too short': false },
+    open: true,
+    accepted: true,
+    declined: true,
+    replaced: true,
+    lapsed: true,
+    withdrawn: false,
+    'made up': false,
+    'too short': false,
   };
   const reads = Object.keys(DOORS).filter((door) => DOORS[door] === 'link' && door.startsWith('GET'));
 

@@ -29,7 +29,10 @@ test.each([
 
 test('on a telephone in the hand of the staff nothing is cut off sideways', async () => {
   const context = await stage.browser.newContext({
-    ...{ baseURL: stage.app.base, viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true },
+    baseURL: stage.app.base,
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
   });
   await signIn(context, stage.app.base);
   const page = await context.newPage();

@@ -11,7 +11,10 @@ const THUMB_MS = 400;
 
 test('by touch on a telephone: the machine’s label and its module’s, three options, a sent quote', async () => {
   const context = await stage.browser.newContext({
-    ...{ baseURL: stage.app.base, viewport: { width: 390, height: 844 }, isMobile: true, hasTouch: true },
+    baseURL: stage.app.base,
+    viewport: { width: 390, height: 844 },
+    isMobile: true,
+    hasTouch: true,
   });
   context.setDefaultTimeout(Number(process.env.FENBRIK_TEST_PATIENCE ?? 120_000));
   await signIn(context, stage.app.base);

@@ -174,7 +174,10 @@ test('what must stay is turned on the slot board, and the ladder follows before 
 
 test('by touch, on the bench tablet: a mark is pressed, the budget is dragged by a finger, the page can be pinched', async () => {
   const context = await stage.browser.newContext({
-    ...{ baseURL: stage.app.base, viewport: { width: 1024, height: 768 }, hasTouch: true, isMobile: true },
+    baseURL: stage.app.base,
+    viewport: { width: 1024, height: 768 },
+    hasTouch: true,
+    isMobile: true,
   });
   await signIn(context, stage.app.base);
   const page = await context.newPage();

@@ -14,8 +14,12 @@ const order: PartOrderPaper = {
   seller: 'Marrow Lane Memory',
   lines: [
     {
-      ...{ sellerPart: 'CO4D16-2666K2', title: 'Corrick 2 x 16 GB DDR4-2666 CL19 DIMM', quantity: 2, modules: 2 },
-      ...{ eachCents: 6632, reference: 'job 5' },
+      sellerPart: 'CO4D16-2666K2',
+      title: 'Corrick 2 x 16 GB DDR4-2666 CL19 DIMM',
+      quantity: 2,
+      modules: 2,
+      eachCents: 6632,
+      reference: 'job 5',
     },
     { sellerPart: null, title: '=1+1 "Vellamo", 8 GB', quantity: 1, modules: 1, eachCents: 2105, reference: 'job 9' },
   ],

@@ -40,7 +40,10 @@ const paper: ProofPaper = {
 
 test('a server’s sheet is one page too: sockets that are as promised share a row, the others stand by themselves', async () => {
   const after = Array.from({ length: 32 }, (_, nr) => ({
-    ...{ slot: `P${nr}`, capacityMiB: nr % 2 === 0 ? 32 * GB : null, text: null, fate: 'new' as const },
+    slot: `P${nr}`,
+    capacityMiB: nr % 2 === 0 ? 32 * GB : null,
+    text: null,
+    fate: 'new' as const,
   }));
   const large: Promised = { ...promise, totalMiB: 512 * GB, after, channelOf: {} };
   const slots = Object.fromEntries(

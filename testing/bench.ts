@@ -52,7 +52,11 @@ export async function fittedReport(id: number, change: { serial?: string; rate?:
   return textInput(
     'report after fitting',
     reportText({
-      ...{ maker: 'Tarnholt', product: 'tc4-1900', serial: change.serial ?? 'S-1', cpu: 'Merle 4300', maxGb: 64 },
+      maker: 'Tarnholt',
+      product: 'tc4-1900',
+      serial: change.serial ?? 'S-1',
+      cpu: 'Merle 4300',
+      maxGb: 64,
       devices: after.map(({ slot, capacityMiB }) => ({
         locator: slot,
         mb: slot === change.drop ? null : capacityMiB,

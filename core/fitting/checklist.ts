@@ -167,7 +167,9 @@ function moveSteps(input: ChecklistInput): FittingStep[] {
     {
       machine: {
         slots: slots.map(({ name, channel, bank, soldered }) => ({
-          ...{ id: name, channel, bank },
+          id: name,
+          channel,
+          bank,
           soldered: soldered || built.has(name) ? ({} as never) : null,
         })),
         fillOrder: [...fillOrder],

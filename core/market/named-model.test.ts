@@ -2,8 +2,16 @@ import { makerKey } from '../maker-key';
 import { modelsNamed, type NamedModel } from './named-model';
 
 const model = (id: number, name: string, more: Partial<NamedModel> = {}): NamedModel => ({
-  ...{ id, maker: 'Tarnholt', family: '', name, yearFrom: 2018, yearTo: 2021 },
-  ...{ modelIds: [], boardIds: [], productStrings: [], ...more },
+  id,
+  maker: 'Tarnholt',
+  family: '',
+  name,
+  yearFrom: 2018,
+  yearTo: 2021,
+  modelIds: [],
+  boardIds: [],
+  productStrings: [],
+  ...more,
 });
 
 const LIBRARY = [

@@ -7,10 +7,21 @@ const read = (...cells: string[]) => movedModel(cells, columns, 3);
 
 test('columns of models are guessed', () => {
   expect(columns).toEqual({
-    ...{ maker: 0, model: 1, year: 2, generation: 3, form: 4, slots: 5, moduleMost: 6, totalMost: 7 },
+    maker: 0,
+    model: 1,
+    year: 2,
+    generation: 3,
+    form: 4,
+    slots: 5,
+    moduleMost: 6,
+    totalMost: 7,
   });
   expect(guessMovedColumns('models', ['Hersteller', 'Modell', 'Baujahr', 'Speichertyp', 'Steckplätze'])).toEqual({
-    ...{ maker: 0, model: 1, year: 2, generation: 3, slots: 4 },
+    maker: 0,
+    model: 1,
+    year: 2,
+    generation: 3,
+    slots: 4,
   });
 });
 

@@ -140,7 +140,9 @@ describe('work', () => {
 describe('what a customer is asked', () => {
   const markUp = { markUpBp: 2000, leastMarginCents: 0, roundUpToCents: 50 };
   const rule = (more: Partial<PricingRule> = {}): PricingRule => ({
-    ...{ taxWay: 'contained', taxRounding: 'total', exempt: null },
+    taxWay: 'contained',
+    taxRounding: 'total',
+    exempt: null,
     rates: { part: 2000, labour: 1000, fee: 0, credit: 2000 },
     ...more,
   });

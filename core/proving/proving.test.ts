@@ -102,7 +102,9 @@ describe('sockets that are typed off a screen', () => {
 
   it('are a size, or empty; one that is left empty is not told', () => {
     expect(told({ A1: 'empty', A2: '8 GB', B2: ' 8192MB ', B1: '' })).toMatchObject({
-      ...{ A1: { capacityMiB: 0, text: 'empty' }, A2: { capacityMiB: 8 * GB }, B2: { capacityMiB: 8 * GB } },
+      A1: { capacityMiB: 0, text: 'empty' },
+      A2: { capacityMiB: 8 * GB },
+      B2: { capacityMiB: 8 * GB },
     });
     expect(told({ A1: '', C9: '8' })).toEqual({});
     expect(parseSockets(PROMISE.after, { A2: 'eight' })).toEqual({
@@ -128,8 +130,13 @@ describe('sockets that are typed off a screen', () => {
 describe('a promise held against a report', () => {
   it('is kept when total, rate, channels and every slot are as promised', () => {
     expect(verdicts(machine(FULL))).toEqual({
-      ...{ Total: 'kept', 'Running rate': 'kept', Channels: 'kept' },
-      ...{ A1: 'kept', B1: 'kept', A2: 'kept', B2: 'kept' },
+      Total: 'kept',
+      'Running rate': 'kept',
+      Channels: 'kept',
+      A1: 'kept',
+      B1: 'kept',
+      A2: 'kept',
+      B2: 'kept',
     });
     expect(verdictOf(held(machine(FULL)))).toBe('kept');
     expect(held(machine(FULL)).at(-1)?.found).toBe('8 GB Kelda');

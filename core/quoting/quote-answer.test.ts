@@ -3,7 +3,12 @@ import { coverText, isAgreed } from './paper/statements';
 import { decisionOf, faultOfAcceptance, type Said, standingOf } from './quote-answer';
 
 const said = (kind: Said['kind'], more: Partial<Said> = {}): Said => ({
-  ...{ kind, place: null, signed: null, ticked: [], words: '', on: '2026-11-26' },
+  kind,
+  place: null,
+  signed: null,
+  ticked: [],
+  words: '',
+  on: '2026-11-26',
   ...more,
 });
 const accepted = said('accepted', { place: 1, signed: 'Ada' });

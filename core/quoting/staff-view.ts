@@ -44,8 +44,16 @@ export function seenDrift({ place, parts, titles, leftCents, leavesCents }: Name
 /** A draft's options as the customer reads them, made by the very function that makes what leaves the shop. */
 export function customerOptions(options: readonly QuoteOption[]) {
   const shell: QuoteSnapshot = {
-    ...{ fenbrik: 'quote/1', number: '', sentOn: '', validUntil: '', currency: '', taxBp: 0, suggested: null },
-    ...{ shop: { name: '', town: '', contact: '' }, customer: { name: '' }, machine: { name: '', totalMiB: 0 } },
+    fenbrik: 'quote/1',
+    number: '',
+    sentOn: '',
+    validUntil: '',
+    currency: '',
+    taxBp: 0,
+    suggested: null,
+    shop: { name: '', town: '', contact: '' },
+    customer: { name: '' },
+    machine: { name: '', totalMiB: 0 },
     options: [...options],
   };
   return customerView(shell).options;

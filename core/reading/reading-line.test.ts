@@ -29,7 +29,8 @@ describe('a module in words', () => {
 describe('an input in one line', () => {
   const slots = (sizes: (number | null)[]) =>
     sizes.map((capacityMiB, nr) => ({
-      ...{ locator: `A${nr + 1}`, bank: null },
+      locator: `A${nr + 1}`,
+      bank: null,
       installed: capacityMiB === null ? null : told({ capacityMiB }),
     }));
   const machine = (told: Partial<typeof UNTOLD_MACHINE>, sizes: (number | null)[] = [8192, null]) => ({

@@ -5,8 +5,17 @@ import { escaped, html } from './html';
 import { type QuotePage, quotePage } from './quote-page';
 
 const option = (place: number, more: Partial<CustomerOption> = {}): CustomerOption => ({
-  ...{ place, lane: 'third-party', reuse: 'add', care: 'off-book', totalMiB: 16_384, addedMiB: 8192, rateMTs: 2400 },
-  ...{ channelsText: 'dual channel', openSlots: 0, oldModules: 'Your module stays in.', leadDays: 2 },
+  place,
+  lane: 'third-party',
+  reuse: 'add',
+  care: 'off-book',
+  totalMiB: 16_384,
+  addedMiB: 8192,
+  rateMTs: 2400,
+  channelsText: 'dual channel',
+  openSlots: 0,
+  oldModules: 'Your module stays in.',
+  leadDays: 2,
   before: [{ slot: 'A1', capacityMiB: 8192, text: '8 GB', fate: 'today' }],
   after: [
     { slot: 'A1', capacityMiB: 8192, text: '8 GB', fate: 'stays' },
@@ -17,13 +26,21 @@ const option = (place: number, more: Partial<CustomerOption> = {}): CustomerOpti
   warnings: [`Statement of ${place}`],
   statements: [`Statement of ${place}`],
   lines: [{ kind: 'part', text: '8 GB', origin: 'used', quantity: 2, eachCents: 2450, totalCents: 4900 }],
-  ...{ totalCents: 4900, taxCents: 817, savingCents: null, savingPercent: null },
+  totalCents: 4900,
+  taxCents: 817,
+  savingCents: null,
+  savingPercent: null,
   ...more,
 });
 
 const quote: CustomerQuote = {
-  ...{ fenbrik: 'quote/1', number: '2026-0007', sentOn: '2026-11-25', validUntil: '2026-12-09' },
-  ...{ currency: 'EUR', taxBp: 2000, suggested: 2 },
+  fenbrik: 'quote/1',
+  number: '2026-0007',
+  sentOn: '2026-11-25',
+  validUntil: '2026-12-09',
+  currency: 'EUR',
+  taxBp: 2000,
+  suggested: 2,
   shop: { name: 'Petrel Street Repair Co-op', town: 'Skerrow', contact: '14 Petrel Street' },
   customer: { name: '<script>alert("x")</script> & דנה' },
   machine: { name: 'Tarnholt Counter 4', totalMiB: 8192 },
@@ -33,16 +50,14 @@ const quote: CustomerQuote = {
 
 const page = (more: Partial<QuotePage> = {}): string =>
   quotePage({
-    ...{
-      quote,
-      standing: 'open',
-      answer: null,
-      questions: [],
-      code: 'ab'.repeat(32),
-      path: '/q/TOKEN',
-      hasLogo: false,
-      isProved: false,
-    },
+    quote,
+    standing: 'open',
+    answer: null,
+    questions: [],
+    code: 'ab'.repeat(32),
+    path: '/q/TOKEN',
+    hasLogo: false,
+    isProved: false,
     files: { css: '/c', js: '/j', font: '/f' },
     refused: null,
     ...more,

@@ -74,7 +74,9 @@ describe('the words of a photograph', () => {
   it('are none of an empty ground, which is kept, nor of a picture that is too large', async () => {
     const ground = { width: 400, height: 300, channels: 3, background: '#eee' } as const;
     expect(await readPicture(await sharp({ create: ground }).png().toBuffer())).toMatchObject({
-      ...{ ok: true, fault: 'no-words', lines: [] },
+      ok: true,
+      fault: 'no-words',
+      lines: [],
       kept: { width: 400, height: 300 },
     });
     const large = { ...ground, width: 6_000, height: 5_000 };

@@ -82,7 +82,9 @@ export function lettersAt(): string {
 
 async function startThread(): Promise<Worker> {
   const worker = await createWorker('eng', 1, {
-    ...{ langPath: lettersAt(), cacheMethod: 'none', gzip: true },
+    langPath: lettersAt(),
+    cacheMethod: 'none',
+    gzip: true,
     logger: ({ status, progress }) => {
       if (status === 'recognizing text') heard(progress);
     },

@@ -45,14 +45,20 @@ function codeAt({ text, format, position }: ReadResult, width: number, height: n
   return {
     text: text.slice(0, MOST_LETTERS),
     symbology: format,
-    ...{ left: left / width, top: top / height, width: (right - left) / width, height: (bottom - top) / height },
+    left: left / width,
+    top: top / height,
+    width: (right - left) / width,
+    height: (bottom - top) / height,
   };
 }
 
 /** The codes of a picture (PNG), linear and matrix ones, whichever way they lie, from its top. */
 async function codes(png: Uint8Array, width: number, height: number): Promise<PhotoCode[]> {
   const found = await readBarcodes(png, {
-    ...{ tryHarder: true, tryRotate: true, tryInvert: true, tryDownscale: true },
+    tryHarder: true,
+    tryRotate: true,
+    tryInvert: true,
+    tryDownscale: true,
     maxNumberOfSymbols: MOST_CODES,
     textMode: 'Plain',
     formats: ['QRCode', 'MicroQRCode', 'DataMatrix', 'Code128', 'Code39', 'Code93', 'PDF417', 'Aztec', 'EAN13', 'UPCA'],

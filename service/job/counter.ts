@@ -84,12 +84,27 @@ function entryOf(row: JobRow): CounterEntry {
 /** A job that cannot be made sense of is shown as such, and takes nothing else away. */
 function brokenEntry({ id, touchedAt }: JobRow): CounterEntry {
   const standings = stationStandings({
-    ...{ customerNamed: false, slotCount: 0, gapCount: 0, limitsAgreed: false, choiceCount: 0, quoteSent: false },
-    ...{ questionOpen: false, fitted: false, proved: false },
+    customerNamed: false,
+    slotCount: 0,
+    gapCount: 0,
+    limitsAgreed: false,
+    choiceCount: 0,
+    quoteSent: false,
+    questionOpen: false,
+    fitted: false,
+    proved: false,
   });
   return {
-    ...{ id, customer: 'This job cannot be read', machine: '', complaint: '', totalMiB: 0, needMiB: null, standings },
-    ...{ next: 'intake', waitsFor: 'somebody who puts its data right', touchedAt },
+    id,
+    customer: 'This job cannot be read',
+    machine: '',
+    complaint: '',
+    totalMiB: 0,
+    needMiB: null,
+    standings,
+    next: 'intake',
+    waitsFor: 'somebody who puts its data right',
+    touchedAt,
   };
 }
 

@@ -107,7 +107,9 @@ test('a yes outlives a crash at any moment: said again it is the same yes, noted
     const { token, number } = must(await sendQuote(teo, CHOIR, { seen: await seen(CHOIR), changeOrder }));
     const [option] = (await openQuote(token))?.quote.options ?? [];
     const yes = {
-      ...{ kind: 'accept' as const, place: option?.place ?? 0, signed: 'Iver Stroud' },
+      kind: 'accept' as const,
+      place: option?.place ?? 0,
+      signed: 'Iver Stroud',
       ticked: [...(option?.statements ?? [])],
     };
     const first = answerQuote(token, yes).catch(() => null);

@@ -79,7 +79,11 @@ export async function closedJobs(page: number): Promise<{ jobs: ClosedEntry[]; h
   const rows = await listClosedJobs(pool(), { most: CLOSED_PAGE + 1, after: (page - 1) * CLOSED_PAGE });
   return {
     jobs: rows.slice(0, CLOSED_PAGE).map(({ id, customer, closedAs, closedWhy, closedAt, ...machine }) => ({
-      ...{ id, customer, closedAs, closedWhy, closedAt },
+      id,
+      customer,
+      closedAs,
+      closedWhy,
+      closedAt,
       machine: machineName(machine),
     })),
     hasMore: rows.length > CLOSED_PAGE,

@@ -131,10 +131,15 @@ async function understand(db: Queryable, moving: Moving, input: Uint8Array): Pro
   if (typeof file === 'string') return fault('bad-input', file);
   const columns = columnsOf(moving, file.headings);
   const look = <T>({ good, refused }: { good: T[]; refused: LeftOut[] }, sorted: Sorted<T>): MovingLook => ({
-    ...{ headings: file.headings, columns, rows: file.rows.length, fresh: sorted.fresh.length },
+    headings: file.headings,
+    columns,
+    rows: file.rows.length,
+    fresh: sorted.fresh.length,
     sample: file.rows.slice(0, SAMPLE).map(({ cells }) => cells.map((cell) => cell.slice(0, 80))),
-    ...{ doubles: sorted.doubles.slice(0, SHOWN), doubleCount: sorted.doubles.length },
-    ...{ refused: refused.slice(0, SHOWN), refusedCount: file.rows.length - good.length },
+    doubles: sorted.doubles.slice(0, SHOWN),
+    doubleCount: sorted.doubles.length,
+    refused: refused.slice(0, SHOWN),
+    refusedCount: file.rows.length - good.length,
   });
   if (moving.kind === 'customers') {
     const all = read(file.rows, (cells, line) => movedCustomer(cells, columns, line));

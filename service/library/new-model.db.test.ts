@@ -8,8 +8,12 @@ const shop = openOwnShop();
 
 const typed = (name: string, from: object, more: object = {}) =>
   newModelSchema.parse({
-    ...{ maker: 'Tarnholt', name, yearFrom: 2019, from },
-    ...{ said: { kind: 'maker-page', name: 'the maker’s page' }, ...more },
+    maker: 'Tarnholt',
+    name,
+    yearFrom: 2019,
+    from,
+    said: { kind: 'maker-page', name: 'the maker’s page' },
+    ...more,
   });
 const template = (name: string, generation = 'DDR4') => ({ kind: 'template', template: name, generation });
 

@@ -20,7 +20,9 @@ const file = () =>
     libraryJson(
       ['Rail 1', 'Rail 2'].map((name) =>
         modelSchema.parse({
-          ...{ maker: 'Tarnholt', name, yearFrom: 2019 },
+          maker: 'Tarnholt',
+          name,
+          yearFrom: 2019,
           slots: [
             { name: 'A', channel: 'A', bank: 0 },
             { name: 'B', channel: 'B', bank: 0 },

@@ -222,7 +222,12 @@ export interface FeedHealth {
 export async function feedHealth(): Promise<FeedHealth[]> {
   return (await listFeeds(pool())).map(
     ({ sellerId, failures, goodAt, sentence, nextAt, url, kind, applies, everyMinutes, allowed }) => ({
-      ...{ sellerId, url, kind, applies, everyMinutes, allowed },
+      sellerId,
+      url,
+      kind,
+      applies,
+      everyMinutes,
+      allowed,
       ok: failures === 0,
       goodAt: goodAt?.toISOString() ?? null,
       sentence,

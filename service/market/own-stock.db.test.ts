@@ -17,8 +17,17 @@ const shop = openOwnShop();
 
 const LABEL = 'Corrick 8GB DDR4-2666 CL19 SO-DIMM';
 const MODULE = {
-  ...{ generation: 'DDR4' as const, form: 'SO-DIMM', buffering: 'unbuffered' as const, ecc: false },
-  ...{ capacityMiB: 8192, rateMTs: 2666, casLatency: 19, ranks: null, voltagesMv: [1200], maker: null, part: null },
+  generation: 'DDR4' as const,
+  form: 'SO-DIMM',
+  buffering: 'unbuffered' as const,
+  ecc: false,
+  capacityMiB: 8192,
+  rateMTs: 2666,
+  casLatency: 19,
+  ranks: null,
+  voltagesMv: [1200],
+  maker: null,
+  part: null,
 };
 
 const add = (more: object = {}) =>

@@ -72,7 +72,12 @@ export async function putNewStock(
   if (isOriginal && !origin.everyModel && origin.modelIds.length === 0)
     return fault('bad-input', `Choose the models that it is for, or all models of ${origin.originalOf}.`);
   const offerId = await insertOffer(db, {
-    ...{ sellerId: null, sellerPart: null, modules: 1, module, stock: 0, note: '' },
+    sellerId: null,
+    sellerPart: null,
+    modules: 1,
+    module,
+    stock: 0,
+    note: '',
     title: newStockTitle(read.maker, module),
     ...origin,
   });

@@ -114,7 +114,10 @@ describe('a price list', () => {
     );
     expect((await listRows(id)).map(({ suspicion }) => suspicion)).toEqual(['decimal-slip', 'jump']);
     expect(must(await applyList(shop.teo, id, { ...SURE, acceptAll: ['jump', 'twice'] }))).toEqual({
-      ...{ added: 0, priced: 1, withdrawn: 0, left: 1 },
+      added: 0,
+      priced: 1,
+      withdrawn: 0,
+      left: 1,
     });
     const cost = async (sku: string) => (await sellersOffers(seller.id)).find((offer) => offer.sku === sku)?.costCents;
     expect(await cost(first.sku)).toBe(first.costCents);

@@ -96,8 +96,13 @@ describe('a try', () => {
   it('says what would come of it, and changes nothing', async () => {
     const seller = await ownSeller(shop.tam, 'Feed Two');
     const module = {
-      ...{ generation: 'DDR4', form: 'SO-DIMM', buffering: 'unbuffered', ecc: false },
-      ...{ capacityMiB: 8192, rateMTs: 2666, voltagesMv: [1200] },
+      generation: 'DDR4',
+      form: 'SO-DIMM',
+      buffering: 'unbuffered',
+      ecc: false,
+      capacityMiB: 8192,
+      rateMTs: 2666,
+      voltagesMv: [1200],
     };
     const offer = { sellerId: seller, sellerPart: 'f-1', title: '8GB', modules: 1, module, origin: 'third-party' };
     must(await addOffer(shop.tam, newOfferSchema.parse({ offer, price: { costCents: 2_000 } })));

@@ -126,7 +126,12 @@ async function tryList(
   if (typeof list === 'string') return fault('bad-input', `Nothing would come of it: ${list}.`);
   const ground = await groundOf(pool(), sellerId);
   const thread = new ListThread({
-    ...{ listId: 0, encoding: null, told: null, remembered: null, fixes: {}, ground },
+    listId: 0,
+    encoding: null,
+    told: null,
+    remembered: null,
+    fixes: {},
+    ground,
     partsOf: await partsOf(pool(), sellerId),
     tells: SHOWN,
   });

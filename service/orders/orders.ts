@@ -197,7 +197,11 @@ export async function orderPaper(db: Queryable, id: number): Promise<PartOrderPa
     shop: shopOnPaper(shop),
     seller: order.seller,
     lines: order.lines.map(({ sellerPart, title, quantity, modules, eachCents, jobId }) => ({
-      ...{ sellerPart, title, quantity, modules, eachCents },
+      sellerPart,
+      title,
+      quantity,
+      modules,
+      eachCents,
       reference: `job ${jobId}`,
     })),
   };

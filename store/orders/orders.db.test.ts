@@ -6,8 +6,15 @@ import { listWanted, WANTED } from './orders';
 
 let database: TestDatabase;
 const MODULE: MemoryModule = {
-  ...{ capacityMiB: 8192, generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false, rateMTs: 2400 },
-  ...{ casLatency: 17, ranks: 1, voltagesMv: [1200] },
+  capacityMiB: 8192,
+  generation: 'DDR4',
+  form: 'DIMM',
+  buffering: 'unbuffered',
+  ecc: false,
+  rateMTs: 2400,
+  casLatency: 17,
+  ranks: 1,
+  voltagesMv: [1200],
 };
 /** jobs whose customers said yes, nearly all of them long done */
 const JOBS = 4000;
@@ -17,8 +24,15 @@ beforeAll(async () => {
   process.env.DATABASE_URL = database.url;
   const seller = await insertSeller(pool(), { name: 'Aldgate Parts', leadDays: 2 });
   const offer = await insertOffer(pool(), {
-    ...{ sellerId: seller, sellerPart: 'AP-8', title: 'Kelda 8 GB', origin: 'third-party', modules: 1, stock: null },
-    ...{ note: '', modelIds: [], module: MODULE },
+    sellerId: seller,
+    sellerPart: 'AP-8',
+    title: 'Kelda 8 GB',
+    origin: 'third-party',
+    modules: 1,
+    stock: null,
+    note: '',
+    modelIds: [],
+    module: MODULE,
   });
   await run(pool(), `insert into customer (name) select 'Customer ' || at from generate_series(1, ${JOBS}) as at`);
   await run(

@@ -22,9 +22,15 @@ function limiterOf({ name, points, seconds }: RateLimit): RateLimiterPostgres {
   const known = kept.limiters.get(name);
   if (known !== undefined) return known;
   const made = new RateLimiterPostgres({
-    ...{ storeClient, storeType: 'pool', tableName: 'rate_limit', tableCreated: true },
+    storeClient,
+    storeType: 'pool',
+    tableName: 'rate_limit',
+    tableCreated: true,
     // All limiters share one table: one of them clears it.
-    ...{ keyPrefix: name, points, duration: seconds, clearExpiredByTimeout: kept.limiters.size === 0 },
+    keyPrefix: name,
+    points,
+    duration: seconds,
+    clearExpiredByTimeout: kept.limiters.size === 0,
   });
   kept.limiters.set(name, made);
   return made;

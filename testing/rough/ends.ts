@@ -105,7 +105,11 @@ export const ENDS: readonly Attack[] = [
     run: async (stage) => {
       const job = Number(Stage.json(await stage.ask('POST', '/api/jobs', { role: 'technician' }))?.id);
       const report = reportText({
-        ...{ maker: 'Nobody', product: 'Rough 1', serial: 'R-1', cpu: 'Merle 4300', maxGb: 64 },
+        maker: 'Nobody',
+        product: 'Rough 1',
+        serial: 'R-1',
+        cpu: 'Merle 4300',
+        maxGb: 64,
         devices: [{ locator: 'A1', mb: 8192, rate: 2400 }],
       });
       const large = `${report}\n${'# a comment of a long-winded program\n'.repeat(225_000)}`.slice(0, 8 * MIB - 1);

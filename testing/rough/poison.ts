@@ -50,21 +50,29 @@ export const POISON: readonly Attack[] = [
     run: async (stage) => {
       const job = await newJob(stage);
       const module = {
-        ...{ capacityMiB: 2 ** 53 - 1, generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false },
-        ...{ rateMTs: 2400, casLatency: 17, ranks: 1, voltagesMv: [1200], maker: null, part: null },
+        capacityMiB: 2 ** 53 - 1,
+        generation: 'DDR4',
+        form: 'DIMM',
+        buffering: 'unbuffered',
+        ecc: false,
+        rateMTs: 2400,
+        casLatency: 17,
+        ranks: 1,
+        voltagesMv: [1200],
+        maker: null,
+        part: null,
       };
       const slot = {
-        ...{
-          name: 'A1',
-          channel: 'A',
-          bank: 0,
-          maxMiB: 2 ** 53 - 1,
-          soldered: false,
-          keep: 'may',
-          creditCents: 0,
-          module,
-        },
-        ...{ placeSource: 'typed', moduleSource: 'typed' },
+        name: 'A1',
+        channel: 'A',
+        bank: 0,
+        maxMiB: 2 ** 53 - 1,
+        soldered: false,
+        keep: 'may',
+        creditCents: 0,
+        module,
+        placeSource: 'typed',
+        moduleSource: 'typed',
       };
       const asked = [
         await stage.ask('PUT', `/api/jobs/${job}/slots`, { role: 'technician', json: { version: 0, slots: [slot] } }),

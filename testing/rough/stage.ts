@@ -62,7 +62,11 @@ export class Stage {
         resolve({ status, headers: back, text, ms: performance.now() - from });
       const sent = request(
         {
-          ...{ host: '127.0.0.1', port: this.port, method, path, agent: false },
+          host: '127.0.0.1',
+          port: this.port,
+          method,
+          path,
+          agent: false,
           headers: {
             ...(json !== undefined && { 'content-type': 'application/json' }),
             ...(content !== undefined && { 'content-length': Buffer.byteLength(content) }),

@@ -68,8 +68,10 @@ export class Start {
     try {
       const answer = await fetch(`${this.base}${path}`, { headers, redirect: 'manual' });
       return {
-        ...{ status: answer.status, text: await answer.text() },
-        ...{ retry: answer.headers.get('retry-after'), type: answer.headers.get('content-type') ?? '' },
+        status: answer.status,
+        text: await answer.text(),
+        retry: answer.headers.get('retry-after'),
+        type: answer.headers.get('content-type') ?? '',
       };
     } catch {
       return { status: 0, text: '', retry: null, type: '' };

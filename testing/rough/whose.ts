@@ -49,7 +49,9 @@ export const WHOSE: readonly Attack[] = [
       );
       const before = [await count('shelf_piece'), await count('seller'), await count('trial')].join();
       const page = `<!doctype html><title>x</title><script type="application/ld+json">${JSON.stringify({
-        ...{ '@context': 'https://schema.org', '@type': 'Product', name: 'Corrick 16GB DDR4-2400 CL17 DIMM' },
+        '@context': 'https://schema.org',
+        '@type': 'Product',
+        name: 'Corrick 16GB DDR4-2400 CL17 DIMM',
         offers: { '@type': 'Offer', price: '31.90', priceCurrency: 'EUR', seller: { name: 'Rough Bits' } },
       })}</script>`;
       const piece = { label: 'used 8 GB DDR4-2400 CL17 1Rx8 DIMM', serial: '', test: 'read', grade: 'B' };
@@ -292,17 +294,13 @@ export const WHOSE: readonly Attack[] = [
       const server = await openMailServer('/etc/hostname/mail');
       const { sendMail } = await import('../../outward/send-mail');
       const mail = {
-        ...{
-          from: { name: 'a', address: 'a@a.example' },
-          to: { name: 'b', address: 'b@b.example' },
-          messageId: '<1@a.example>',
-        },
-        ...{
-          subject: 's',
-          text: 't',
-          attachment: { name: 'a.csv', bytes: Buffer.from('a'), type: 'text/csv' as const },
-          language: 'en',
-        },
+        from: { name: 'a', address: 'a@a.example' },
+        to: { name: 'b', address: 'b@b.example' },
+        messageId: '<1@a.example>',
+        subject: 's',
+        text: 't',
+        attachment: { name: 'a.csv', bytes: Buffer.from('a'), type: 'text/csv' as const },
+        language: 'en',
       };
       const kinds = [
         (await sendMail(`smtp://127.0.0.1:${server.port}`, mail)).kind,

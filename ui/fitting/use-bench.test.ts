@@ -22,7 +22,11 @@ afterEach(endHooks);
 
 const step = (key: string) => ({ key, phase: 'safe', text: key }) as FittingStep;
 const fitting = (ticked: readonly string[] = []): FittingView => ({
-  ...{ id: 3, round: 1, finds: [], minutes: null, foundBefore: {} },
+  id: 3,
+  round: 1,
+  finds: [],
+  minutes: null,
+  foundBefore: {},
   steps: [step('safe.off'), step('safe.plug')],
   ticks: ticked.map((key) => ({ step: key, state: 'done', reason: '', by: 'Teo', at: '2026-11-26T09:00:00.000Z' })),
 });

@@ -11,7 +11,13 @@ const save = jest.fn(
 );
 
 const draw = (more: object = {}) => ({
-  ...{ id: 7, complaint: '', needMiB: null, budgetCents: null, neededBy: null, cover: null, notBought: false },
+  id: 7,
+  complaint: '',
+  needMiB: null,
+  budgetCents: null,
+  neededBy: null,
+  cover: null,
+  notBought: false,
   customer: { name: '', phone: '', email: '', language: null, taxExempt: null },
   machine: { maker: '', name: '', serial: '' },
   cpu: { told: '' },

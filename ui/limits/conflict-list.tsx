@@ -66,7 +66,8 @@ function One({ conflict, at, known, working }: OneProps) {
   const takeBack = () =>
     save('PUT', `/api/jobs/${job.id}/limits`, {
       decisions: (settlements[0]?.sets ?? []).map((one) => ({
-        ...{ limit: one.limit, value: null },
+        limit: one.limit,
+        value: null,
         seen: decidedOf(job.claims, one.limit),
       })),
     });

@@ -22,7 +22,14 @@ interface LibrarySlotSheetProps {
 }
 
 const EMPTY: LibrarySlot = {
-  ...{ name: '', channel: 'A', bank: 1, maxMiB: null, lidName: null, place: null, latch: null, soldered: null },
+  name: '',
+  channel: 'A',
+  bank: 1,
+  maxMiB: null,
+  lidName: null,
+  place: null,
+  latch: null,
+  soldered: null,
 };
 
 /** The next slot of a board: the channel that has fewest, its next number. */

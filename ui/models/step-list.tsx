@@ -31,7 +31,14 @@ interface Photo {
 }
 
 const NO_STEP: OpeningStep = {
-  ...{ text: '', tool: '', fasteners: null, lengthMm: null, unplug: '', caution: '', minutes: null, photo: null },
+  text: '',
+  tool: '',
+  fasteners: null,
+  lengthMm: null,
+  unplug: '',
+  caution: '',
+  minutes: null,
+  photo: null,
 };
 
 const numberOrNull = (text: string): number | null | undefined =>
@@ -76,7 +83,9 @@ function StepSheet({ step, isNew, photos, busy, sentence, onKeep, onRemove, onCl
     onKeep({
       text: typed.text.trim(),
       tool: typed.tool.trim(),
-      ...{ fasteners, lengthMm, minutes },
+      fasteners,
+      lengthMm,
+      minutes,
       unplug: typed.unplug.trim(),
       caution: typed.caution.trim(),
       photo: typed.photo === '' ? null : Number(typed.photo),

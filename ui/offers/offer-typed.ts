@@ -41,19 +41,27 @@ export interface OfferTyped {
 }
 
 export const NO_OFFER: OfferTyped = {
-  ...{
-    title: '',
-    sellerId: '',
-    sellerPart: '',
-    price: '',
-    modules: '1',
-    capacity: '',
-    generation: '',
-    form: '',
-    rate: '',
-  },
-  ...{ cl: '', kind: 'unbuffered', maker: '', part: '', origin: 'third-party', originalOf: '', everyModel: false },
-  ...{ models: [], unbound: [], stock: '', leadDays: '', note: '' },
+  title: '',
+  sellerId: '',
+  sellerPart: '',
+  price: '',
+  modules: '1',
+  capacity: '',
+  generation: '',
+  form: '',
+  rate: '',
+  cl: '',
+  kind: 'unbuffered',
+  maker: '',
+  part: '',
+  origin: 'third-party',
+  originalOf: '',
+  everyModel: false,
+  models: [],
+  unbound: [],
+  stock: '',
+  leadDays: '',
+  note: '',
 };
 
 /** Kinds of module that never mix, as they are chosen. */

@@ -2,7 +2,11 @@ import type { OrderHint } from '@/core/ordering/order-hints';
 import { hintText } from './hint-text';
 
 const hint = (one: Partial<OrderHint>): OrderHint => ({
-  ...{ what: 'free-shipping', fromCents: 5_000, missingCents: 3_000, currency: 'EUR', more: 2 },
+  what: 'free-shipping',
+  fromCents: 5_000,
+  missingCents: 3_000,
+  currency: 'EUR',
+  more: 2,
   ...one,
 });
 

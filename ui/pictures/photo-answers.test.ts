@@ -2,7 +2,13 @@ import type { PhotoWord } from '@/core/reading/photo/photo-words';
 import { NO_ANSWERS, textOfPhoto, withCode, withWord } from './photo-answers';
 
 const word = (text: string, sure = true): PhotoWord => ({
-  ...{ text, sure, confidence: 90, left: 0, top: 0, width: 0.1, height: 0.1 },
+  text,
+  sure,
+  confidence: 90,
+  left: 0,
+  top: 0,
+  width: 0.1,
+  height: 0.1,
 });
 const part = word('VE458-2666', false);
 const PHOTO = {

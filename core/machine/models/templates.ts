@@ -110,7 +110,11 @@ const slotOf = (channel: string, bank: number, isOnly: boolean): LibrarySlot => 
   name: isOnly ? channel : `${channel}${bank}`,
   channel,
   bank,
-  ...{ maxMiB: null, lidName: null, place: null, latch: null, soldered: null },
+  maxMiB: null,
+  lidName: null,
+  place: null,
+  latch: null,
+  soldered: null,
 });
 
 /** Slots of a template: channels by letter, in each the sockets by number, the first of every channel first. */

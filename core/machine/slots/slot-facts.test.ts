@@ -10,7 +10,11 @@ const MODULE = { mib: 8192, rate: 2400, configured: 2400, maker: 'Vellamo', part
 const dump = (serial = 'TC4-0042', rate = 2400) =>
   dumpFile(
     dumpTable({
-      ...{ maker: 'Tarnholt', product: 'Counter 4', serial, cpu: 'Ostrin Q5', maxGb: 32 },
+      maker: 'Tarnholt',
+      product: 'Counter 4',
+      serial,
+      cpu: 'Ostrin Q5',
+      maxGb: 32,
       devices: [
         { ...MODULE, rate, locator: 'DIMM_A1', serial: '01020304' },
         { locator: 'DIMM_B1', mib: 'empty' },

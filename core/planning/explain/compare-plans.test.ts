@@ -4,8 +4,13 @@ import { type Compared, listed, type Step, stepBetween, stepText } from './compa
 const GB = 1024;
 const compared = (plan: Partial<Plan>, leadDays = 0): Compared => ({
   plan: {
-    ...{ totalMiB: 16 * GB, priceCents: 5000, effectiveChannels: 1, rateMTs: 2400, openSlots: 0, care: 'heads-up' },
-    ...{ kept: [] },
+    totalMiB: 16 * GB,
+    priceCents: 5000,
+    effectiveChannels: 1,
+    rateMTs: 2400,
+    openSlots: 0,
+    care: 'heads-up',
+    kept: [],
     ...plan,
   } as unknown as Plan,
   installed: 2,

@@ -148,18 +148,29 @@ test('what keeps a plan from running faster is as tight as it runs', () => {
 
 describe('why a set is refused', () => {
   const machine: PlanCase['machine'] = {
-    ...{ generations: ['DDR4'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], voltagesMv: [1200] },
+    generations: ['DDR4'],
+    form: 'DIMM',
+    kinds: [{ buffering: 'unbuffered', ecc: false }],
+    voltagesMv: [1200],
     slots: ['A', 'A', 'B', 'B'].map((channel, nr) => ({ id: `S${nr}`, channel, bank: nr % 2 })),
-    ...{ pairing: 'none', ratesMTs: [2133, 2400] },
+    pairing: 'none',
+    ratesMTs: [2133, 2400],
   };
   const module: Omit<MemoryModule, 'voltagesMv'> = {
-    ...{ generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false, capacityMiB: 8192, rateMTs: 2400 },
+    generation: 'DDR4',
+    form: 'DIMM',
+    buffering: 'unbuffered',
+    ecc: false,
+    capacityMiB: 8192,
+    rateMTs: 2400,
     ranks: 2,
   };
   const refused = (own: Partial<PlanCase['machine']>, count = 1) =>
     setRefusals(
       {
-        ...{ fenbrik: 'case/1', currency: 'EUR', installed: [] },
+        fenbrik: 'case/1',
+        currency: 'EUR',
+        installed: [],
         machine: { ...machine, ...own },
         offers: [
           { id: 'o', label: 'o', origin: 'used', modules: 1, priceCents: 1, module: { ...module, voltagesMv: [1200] } },

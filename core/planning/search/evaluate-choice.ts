@@ -67,7 +67,11 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
   const chosen = {
     lane: laneOf(bought.flatMap(({ offer }) => planCase.offers[offer] ?? [])),
     reuse: reuseOf(board.installed.length, kept.length, bought.length),
-    ...{ kept, bought, totalMiB, openSlots, priceCents: planPriceCents(planCase, kept, bought) },
+    kept,
+    bought,
+    totalMiB,
+    openSlots,
+    priceCents: planPriceCents(planCase, kept, bought),
   };
   const original = cheapestOriginal(planCase, totalMiB) ?? undefined;
   return { ok: true, plan: asPlan(planCase, force, chosen, stayOf(planCase, board, kept), placed, original) };

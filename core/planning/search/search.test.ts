@@ -16,7 +16,8 @@ describe('what is kept', () => {
 
   it('honours what must stay and what goes in any case', () => {
     const installed = (['may', 'must', 'never'] as const).map((keep, nr) => ({
-      ...{ slot: `S${nr + 1}`, keep },
+      slot: `S${nr + 1}`,
+      keep,
       module: { ...stick, casLatency: 15 + nr },
     }));
     expect(kept(makeCase({ installed }))).toEqual([[1], [0, 1]]);
@@ -24,7 +25,9 @@ describe('what is kept', () => {
 
   it('tells one way to keep so many of equal modules: those that bring the least credit', () => {
     const installed = [500, 200, 200, 900].map((creditCents, nr) => ({
-      ...{ slot: `S${nr + 1}`, module: stick, creditCents },
+      slot: `S${nr + 1}`,
+      module: stick,
+      creditCents,
     }));
     expect(kept(makeCase({ installed }))).toEqual([[], [1], [1, 2], [0, 1, 2], [0, 1, 2, 3]]);
   });
@@ -70,7 +73,12 @@ describe('lots', () => {
 describe('the cheapest way', () => {
   const moduleClass = { nr: 0 } as Lot['moduleClass'];
   const lot = (nr: number, priceCents: number, count = 1): Lot => ({
-    ...{ offer: nr, origin: 'used', count, modules: count, priceCents, moduleClass },
+    offer: nr,
+    origin: 'used',
+    count,
+    modules: count,
+    priceCents,
+    moduleClass,
   });
   const anything = () => true;
 
@@ -127,8 +135,15 @@ describe('the price floor', () => {
 
 describe('the frontier', () => {
   const plan = (own: Partial<Candidate>): Candidate => ({
-    ...{ lane: 'used', reuse: 'add', totalMiB: 16 * GB, priceCents: 1000, bandwidthMBs: 100, care: 0, openSlots: 1 },
-    ...{ kept: [], bought: [] },
+    lane: 'used',
+    reuse: 'add',
+    totalMiB: 16 * GB,
+    priceCents: 1000,
+    bandwidthMBs: 100,
+    care: 0,
+    openSlots: 1,
+    kept: [],
+    bought: [],
     ...own,
   });
   const shown = (plans: Candidate[], goal = {}) => new Ranking(plans).shown(goal).map((one) => plans.indexOf(one));

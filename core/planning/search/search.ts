@@ -71,14 +71,17 @@ export class Search {
     if (outcome.rateMTs < (planCase.goal?.minRateMTs ?? 0)) return;
     const priceCents = planCase.labourCents ?? 0;
     const { totalMiB, openSlots } = structure;
-    candidates
-      .group('none', 'rearrange')
-      .cell(totalMiB, openSlots)
-      .add({
-        ...{ lane: 'none', reuse: 'rearrange', totalMiB, openSlots, priceCents },
-        ...{ care: outcome.care, bandwidthMBs: outcome.bandwidthMBs },
-        ...{ kept: kept.set.kept, bought: [] },
-      });
+    candidates.group('none', 'rearrange').cell(totalMiB, openSlots).add({
+      lane: 'none',
+      reuse: 'rearrange',
+      totalMiB,
+      openSlots,
+      priceCents,
+      care: outcome.care,
+      bandwidthMBs: outcome.bandwidthMBs,
+      kept: kept.set.kept,
+      bought: [],
+    });
   }
 
   /** Every choice of so many parts that begins with these, each after those before it by placement class and number. */

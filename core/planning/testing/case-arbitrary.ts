@@ -180,20 +180,31 @@ export const loadedCaseArbitrary: fc.Arbitrary<PlanCase> = fc
   .map(({ planCase, sizes, rates, cl, cap, from, kept }): PlanCase => {
     const { labourCents, goal, machine } = planCase;
     const module = (nr: number): MemoryModule => ({
-      ...{ generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false, voltagesMv: [1200], ranks: 1 },
-      ...{ capacityMiB: sizes[nr] ?? 2048, rateMTs: rates[nr] ?? 2133, casLatency: nr === 3 ? cl : 17 },
+      generation: 'DDR4',
+      form: 'DIMM',
+      buffering: 'unbuffered',
+      ecc: false,
+      voltagesMv: [1200],
+      ranks: 1,
+      capacityMiB: sizes[nr] ?? 2048,
+      rateMTs: rates[nr] ?? 2133,
+      casLatency: nr === 3 ? cl : 17,
     });
     const slots = ['A', 'A', 'A', 'B', 'B'].map((channel, nr) => ({ id: `S${nr}`, channel, bank: nr % 3 }));
     return {
-      ...{ fenbrik: 'case/1', currency: 'EUR', labourCents, goal: goal == null ? null : { ...goal, without: null } },
+      fenbrik: 'case/1',
+      currency: 'EUR',
+      labourCents,
+      goal: goal == null ? null : { ...goal, without: null },
       machine: {
-        ...{
-          generations: ['DDR4'],
-          form: 'DIMM',
-          kinds: [{ buffering: 'unbuffered', ecc: false }],
-          voltagesMv: [1200],
-        },
-        ...{ slots, pairing: 'none', ratesMTs: [1866, 2133, 2400, 2666], unevenChannels: machine.unevenChannels },
+        generations: ['DDR4'],
+        form: 'DIMM',
+        kinds: [{ buffering: 'unbuffered', ecc: false }],
+        voltagesMv: [1200],
+        slots,
+        pairing: 'none',
+        ratesMTs: [1866, 2133, 2400, 2666],
+        unevenChannels: machine.unevenChannels,
         // Two rules that come to one rate of the board: the load changes, the rate does not.
         rateByLoad: [
           { modulesPerChannel: from, maxRateMTs: cap + 20 },
@@ -203,8 +214,13 @@ export const loadedCaseArbitrary: fc.Arbitrary<PlanCase> = fc
       },
       installed: [0, 3].slice(0, kept).map((slot) => ({ slot: `S${slot}`, module: module(slot === 0 ? 0 : 1) })),
       offers: [1, 2, 3].map((nr) => ({
-        ...{ id: `o${nr}`, label: `offer ${nr}`, origin: nr === 3 ? 'used' : 'third-party', modules: 1, stock: 3 },
-        ...{ module: module(nr), priceCents: 1000 * nr + (sizes[nr] ?? 0) / 8 },
+        id: `o${nr}`,
+        label: `offer ${nr}`,
+        origin: nr === 3 ? 'used' : 'third-party',
+        modules: 1,
+        stock: 3,
+        module: module(nr),
+        priceCents: 1000 * nr + (sizes[nr] ?? 0) / 8,
       })),
     };
   });
@@ -225,18 +241,37 @@ export const equalCaseArbitrary: fc.Arbitrary<PlanCase> = fc
   })
   .map(({ offers, maxOffers }): PlanCase => {
     const module: MemoryModule = {
-      ...{ generation: 'DDR4', form: 'DIMM', buffering: 'unbuffered', ecc: false, voltagesMv: [1200] },
-      ...{ capacityMiB: 4096, rateMTs: 2400, casLatency: 17 },
+      generation: 'DDR4',
+      form: 'DIMM',
+      buffering: 'unbuffered',
+      ecc: false,
+      voltagesMv: [1200],
+      capacityMiB: 4096,
+      rateMTs: 2400,
+      casLatency: 17,
     };
     const slots = ['A', 'B', 'A', 'B'].map((channel, nr) => ({ id: `S${nr}`, channel, bank: nr >> 1 }));
     return {
-      ...{ fenbrik: 'case/1', currency: 'EUR', installed: [], goal: { maxOffers } },
+      fenbrik: 'case/1',
+      currency: 'EUR',
+      installed: [],
+      goal: { maxOffers },
       machine: {
-        ...{ generations: ['DDR4'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }] },
-        ...{ voltagesMv: [1200, 1350], slots, pairing: 'none', ratesMTs: [2400] },
+        generations: ['DDR4'],
+        form: 'DIMM',
+        kinds: [{ buffering: 'unbuffered', ecc: false }],
+        voltagesMv: [1200, 1350],
+        slots,
+        pairing: 'none',
+        ratesMTs: [2400],
       },
       offers: offers.map(({ origin, modules, voltagesMv, stock }, nr) => ({
-        ...{ id: `o${nr}`, label: `offer ${nr}`, origin, modules, stock, priceCents: 1000 * modules },
+        id: `o${nr}`,
+        label: `offer ${nr}`,
+        origin,
+        modules,
+        stock,
+        priceCents: 1000 * modules,
         module: { ...module, voltagesMv },
       })),
     };

@@ -3,7 +3,11 @@ import { driftText, renewedText } from './drift-words';
 import type { NamedDrift } from './named-drift';
 
 const drift = (more: Partial<NamedDrift>): NamedDrift => ({
-  ...{ place: 1, parts: [], leftCents: 900, leavesCents: 650, titles: { a: 'Corrick 8 GB', b: 'Vellamo 4 GB' } },
+  place: 1,
+  parts: [],
+  leftCents: 900,
+  leavesCents: 650,
+  titles: { a: 'Corrick 8 GB', b: 'Vellamo 4 GB' },
   ...more,
 });
 const seen = (more: Partial<NamedDrift>, seesCost = true) => seenDrift(drift(more), seesCost);

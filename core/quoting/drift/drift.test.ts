@@ -3,7 +3,12 @@ import type { QuoteOption } from '../snapshot';
 import { driftOf, nextEqual, type OfferNow } from './drift';
 
 const option = {
-  ...{ place: 2, lane: 'third-party', care: 'heads-up', totalMiB: 16384, rateMTs: 2400, openSlots: 1 },
+  place: 2,
+  lane: 'third-party',
+  care: 'heads-up',
+  totalMiB: 16384,
+  rateMTs: 2400,
+  openSlots: 1,
   shop: {
     bought: [
       { offer: 'a', count: 2, costCents: 1_000, seller: 'Quayside Components' },
@@ -13,7 +18,9 @@ const option = {
   },
 } as unknown as QuoteOption;
 const there = (costCents: number | null, stock: number | null = null, withdrawn = false): OfferNow => ({
-  ...{ costCents, stock, withdrawn },
+  costCents,
+  stock,
+  withdrawn,
 });
 const drift = (a: OfferNow | undefined, b: OfferNow | undefined = there(500)) =>
   driftOf(option, (offer) => (offer === 'a' ? a : b));

@@ -3,14 +3,21 @@ import { versionChange } from './version-change';
 
 const option = (place: number, more: Partial<QuoteOption> = {}): QuoteOption =>
   ({
-    ...{ place, lane: 'third-party', totalMiB: 16_384, rateMTs: 2400, totalCents: 5300 },
+    place,
+    lane: 'third-party',
+    totalMiB: 16_384,
+    rateMTs: 2400,
+    totalCents: 5300,
     after: [{ slot: 'A1', capacityMiB: 16_384, text: '16 GB', fate: 'new' }],
     ...more,
   }) as QuoteOption;
 
 const quote = (more: Partial<QuoteSnapshot> = {}): QuoteSnapshot =>
   ({
-    ...{ currency: 'EUR', validUntil: '2026-12-10', suggested: 1, language: 'en' },
+    currency: 'EUR',
+    validUntil: '2026-12-10',
+    suggested: 1,
+    language: 'en',
     options: [option(1), option(2, { lane: 'original', totalCents: 10_300 })],
     ...more,
   }) as QuoteSnapshot;

@@ -12,7 +12,12 @@ import {
 } from './photo-words';
 
 const word = (text: string, confidence: number, left = 0, top = 0): PhotoWord => ({
-  ...{ text, confidence, left, top, width: 0.1, height: 0.1 },
+  text,
+  confidence,
+  left,
+  top,
+  width: 0.1,
+  height: 0.1,
   sure: isSure({ text, confidence, left, top, width: 0.1, height: 0.1 }),
 });
 const found = (text: string, left: number, top: number, confidence = 92): FoundWord => {
@@ -20,7 +25,12 @@ const found = (text: string, left: number, top: number, confidence = 92): FoundW
   return { ...rest, width: text.length * 0.02, height: 0.05 };
 };
 const code = (text: string, left = 0.5, top = 0.8): PhotoCode => ({
-  ...{ text, symbology: 'Code128', left, top, width: 0.3, height: 0.1 },
+  text,
+  symbology: 'Code128',
+  left,
+  top,
+  width: 0.3,
+  height: 0.1,
 });
 
 describe('whether a word of a picture is sure', () => {

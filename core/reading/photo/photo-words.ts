@@ -165,7 +165,9 @@ function joined(row: readonly FoundWord[], ratio: number): FoundWord[] {
       words[words.length - 1] = {
         text: last.text + word.text,
         confidence: Math.min(last.confidence, word.confidence),
-        ...{ left: last.left, top, width: end(word) - last.left },
+        left: last.left,
+        top,
+        width: end(word) - last.left,
         height: Math.max(last.top + last.height, word.top + word.height) - top,
       };
     }

@@ -133,8 +133,12 @@ function partsOf({ job, work, market }: JobWith<'work' | 'market'>): PartView[] 
   );
   const toOrder = wanted.map(
     ({ title, quantity, offerId }): PartView => ({
-      ...{ title, quantity, seller: sellerOf(`offer-${offerId}`) },
-      ...{ order: null, counts: null, state: 'to-order' },
+      title,
+      quantity,
+      seller: sellerOf(`offer-${offerId}`),
+      order: null,
+      counts: null,
+      state: 'to-order',
     }),
   );
   const known = new Set([...wanted, ...orders.flatMap(({ lines }) => lines)].map(({ offerId }) => `offer-${offerId}`));
@@ -194,17 +198,30 @@ export function workView(state: JobWith<'work' | 'market' | 'quote'>, seesCost: 
     fittingIsOver: fitting !== undefined && openFitting(work) === null,
     usual: work.usual,
     searches: searches.map(({ id, sign, beeps, beganBy, tests, ended, about, endedBy }) => ({
-      ...{ id, sign, beeps, beganBy, ended, about, endedBy },
+      id,
+      sign,
+      beeps,
+      beganBy,
+      ended,
+      about,
+      endedBy,
       tests: tests.map(({ test, outcome, by, at }) => ({ test, outcome, by, at })),
     })),
     beeps: work.beeps,
     proofs: proofs
       .filter(({ quoteId }) => quoteId === accepted?.quote.id)
       .map((proof) => ({
-        ...{ id: proof.id, findings: proof.findings, verdict: proof.verdict },
+        id: proof.id,
+        findings: proof.findings,
+        verdict: proof.verdict,
         from: proof.readingId === null ? ('screen' as const) : ('report' as const),
-        ...{ takenOn: proof.takenOn, takenBy: proof.takenBy, remark: proof.remark, depth: proof.depth },
-        ...{ loadedMinutes: proof.loadedMinutes, signedBy: proof.signedBy, signedOn: proof.signedOn },
+        takenOn: proof.takenOn,
+        takenBy: proof.takenBy,
+        remark: proof.remark,
+        depth: proof.depth,
+        loadedMinutes: proof.loadedMinutes,
+        signedBy: proof.signedBy,
+        signedOn: proof.signedOn,
         followUps: proof.followUps,
       })),
     old:

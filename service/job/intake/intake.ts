@@ -96,8 +96,26 @@ function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
   const { machineMaker, machineName, serial, complaint, needMiB, budgetCents, cpu, uses, fullPart, inUseMiB } = job;
   const { neededBy, cover, os, osBits, notBought } = job;
   return {
-    ...{ customerName: name, phone, email, language, taxExempt, machineMaker, machineName, serial, complaint, needMiB },
-    ...{ budgetCents, cpu, uses, fullPart, inUseMiB, neededBy, cover, os, osBits, notBought },
+    customerName: name,
+    phone,
+    email,
+    language,
+    taxExempt,
+    machineMaker,
+    machineName,
+    serial,
+    complaint,
+    needMiB,
+    budgetCents,
+    cpu,
+    uses,
+    fullPart,
+    inUseMiB,
+    neededBy,
+    cover,
+    os,
+    osBits,
+    notBought,
   };
 }
 

@@ -14,7 +14,10 @@ afterAll(endPhotoThread);
 
 const LABEL = ['Vellamo', '8GB 1Rx8 PC4-2666V-SE1-11'];
 const sent = (input: Uint8Array, more: { plain?: boolean; station?: 'intake' | 'fitting' | 'proof' } = {}) => ({
-  ...{ name: 'label.png', input, station: more.station ?? ('intake' as const), plain: more.plain ?? false },
+  name: 'label.png',
+  input,
+  station: more.station ?? ('intake' as const),
+  plain: more.plain ?? false,
 });
 
 const events = async (jobId: number): Promise<string[]> =>

@@ -82,7 +82,12 @@ export async function takePicture(
       if ((await countJobPictures(db, jobId)) >= MOST_PICTURES) return fault('conflict', TOO_MANY);
       const isEmpty = words.lines.length === 0 && words.codes.length === 0;
       const id = await insertJobPicture(db, jobId, {
-        ...{ station: sent.station, name: sent.name, bytes: jpeg, width, height, words },
+        station: sent.station,
+        name: sent.name,
+        bytes: jpeg,
+        width,
+        height,
+        words,
         settled: isEmpty ? 'left' : null,
         inFitting: sent.station === 'fitting',
         staffId: caller.id,

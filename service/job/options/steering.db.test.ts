@@ -17,7 +17,11 @@ const shop = openTestShop();
 test('a job remembers how its ladder was steered', async () => {
   const id = await readTill(shop.teo);
   const steering = steeringSchema.parse({
-    ...{ needMiB: 16384, budgetCents: 9000, freeSlots: 1, leastRateMTs: 2400, lanesOut: ['used'] },
+    needMiB: 16384,
+    budgetCents: 9000,
+    freeSlots: 1,
+    leastRateMTs: 2400,
+    lanesOut: ['used'],
     sellersOut: ['Quayside Components'],
   });
   must(await saveSteering(shop.teo, id, steering));

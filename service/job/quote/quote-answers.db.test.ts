@@ -22,7 +22,10 @@ async function sent(cover: 'warranty' | null = null, agreed = true): Promise<{ j
 }
 
 const yes = (place: number, signed = 'Hedda Vane', ticked: string[] = []): AnswerInput => ({
-  ...{ kind: 'accept', place, signed, ticked },
+  kind: 'accept',
+  place,
+  signed,
+  ticked,
 });
 const lapse = async (job: number) => {
   // A sent quote never changes: its day is moved behind the trigger's back.

@@ -85,7 +85,11 @@ function sentVersions({ sent, links, mail, answers, today }: JobWith<'quote'>, s
       mail: mail
         .filter(({ quoteId }) => quoteId === quote.id)
         .map(({ id, kind, to, state, tries, nextAt, sentence, sentAt }) => ({
-          ...{ id, to, state, tries, sentence },
+          id,
+          to,
+          state,
+          tries,
+          sentence,
           kind: kind === 'reminder' ? kind : ('quote' as const),
           nextAt: nextAt.toISOString(),
           sentAt: sentAt?.toISOString() ?? null,

@@ -15,9 +15,20 @@ import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shipp
 
 /** A seller that is being made: what is usual, and nothing else. */
 export const newSeller = (currency: string, taxBp: number): ListedSeller => ({
-  ...{ id: 0, name: '', leadDays: 3, trust: 'own-stock', returns: '', orderContact: '', orderMail: '' },
+  id: 0,
+  name: '',
+  leadDays: 3,
+  trust: 'own-stock',
+  returns: '',
+  orderContact: '',
+  orderMail: '',
   terms: { currency, withTax: false, taxBp, taxBack: true, shipping: { kind: 'none' } },
-  ...{ leastOrderCents: null, rating: null, ratingCount: null, partsOf: null, retired: false, offers: 0 },
+  leastOrderCents: null,
+  rating: null,
+  ratingCount: null,
+  partsOf: null,
+  retired: false,
+  offers: 0,
 });
 
 export const TRUST_WORDS = {

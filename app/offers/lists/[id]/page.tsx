@@ -20,8 +20,18 @@ export default async function PriceListPage({ params }: { params: Promise<{ id: 
       <main id="work" className="max-w-6xl mx-auto px-4 py-4">
         <PriceListLook
           list={{
-            ...{ id, name, seller, state, sentence, sample, passedOver, gone, outcome },
-            ...{ headings, columns, capacityIs: capacityIs ?? null },
+            id,
+            name,
+            seller,
+            state,
+            sentence,
+            sample,
+            passedOver,
+            gone,
+            outcome,
+            headings,
+            columns,
+            capacityIs: capacityIs ?? null,
           }}
           currencies={{ printed: currency, own: shopCurrency }}
           doubtfulColumns={doubtfulColumns}

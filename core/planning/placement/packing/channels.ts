@@ -67,7 +67,14 @@ export class Channels {
   ) {
     this.list = board.slotsOf.map(() => ({ mib: 0, modules: 0, ranks: 0, first: 0, end: 0 }));
     this.runs = board.channelOf.map(() => ({
-      ...{ size: 0, must: false, limit: 0, want: null, home: -1, sample: 0, alone: false, fits: [] },
+      size: 0,
+      must: false,
+      limit: 0,
+      want: null,
+      home: -1,
+      sample: 0,
+      alone: false,
+      fits: [],
     }));
     this.ranksLimit = board.machine.maxRanksPerChannel ?? Number.POSITIVE_INFINITY;
     this.#limits = board.machine.slots.map(({ maxMiB }) => maxMiB ?? Number.POSITIVE_INFINITY);

@@ -16,11 +16,18 @@ const shape = (capacityMiB: number): Shape => ({ capacityMiB, ranks: null, rateM
 /** A board of so many channels with so many slots each, channel by channel. */
 function boardOf(channels: number, banks: number, more: Partial<Machine> = {}) {
   const slots = Array.from({ length: channels * banks }, (_, nr) => ({
-    ...{ id: `S${nr}`, channel: `${Math.floor(nr / banks)}`, bank: nr % banks },
+    id: `S${nr}`,
+    channel: `${Math.floor(nr / banks)}`,
+    bank: nr % banks,
   }));
   const machine: Machine = {
-    ...{ generations: ['DDR4'], form: 'DIMM', kinds: [{ buffering: 'unbuffered', ecc: false }], voltagesMv: [1200] },
-    ...{ slots, pairing: 'none', ratesMTs: [] },
+    generations: ['DDR4'],
+    form: 'DIMM',
+    kinds: [{ buffering: 'unbuffered', ecc: false }],
+    voltagesMv: [1200],
+    slots,
+    pairing: 'none',
+    ratesMTs: [],
     ...more,
   };
   return makeBoard({ machine, installed: [] });
