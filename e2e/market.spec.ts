@@ -223,3 +223,43 @@ test('a title with a price that is dropped on a job is an offer of it at once', 
   expect(faults).toEqual([]);
   await context.close();
 });
+
+test('background work that failed is decided on under Settings: tried again, or discarded', async () => {
+  process.env.DATABASE_URL = stage.app.databaseUrl;
+  for (const about of [901, 902])
+    await pool().query(
+      `select graphile_worker.add_job('read-list', json_build_object('id', $1::int), queue_name => 'lists', max_attempts => 1,
+         job_key => 'read-list:' || $1::int, run_at => now() + interval '1 day')`,
+      [about],
+    );
+  await pool().query(
+    `update graphile_worker._private_jobs set attempts = 1, last_error = 'no room left on the disk' where key like 'read-list:90%'`,
+  );
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'runa');
+  await page.goto('/settings');
+  const work = page.getByRole('region', { name: 'Background work' });
+  await work.getByText('no room left on the disk').first().waitFor();
+  await work.getByRole('button', { name: 'Discard: Read a price list' }).first().click();
+  await work.getByText('no room left on the disk').nth(1).waitFor({ state: 'detached' });
+  // There is no such list, so there is nothing to be done: tried again, it is done.
+  await work.getByRole('button', { name: 'Retry: Read a price list' }).focus();
+  await page.keyboard.press('Enter');
+  await work.getByText('Nothing has failed.').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  let ready = { queue: { failed: 1 }, lastSuccess: {} as Record<string, string> };
+  for (let looks = 0; looks < 100 && ready.lastSuccess['read-list'] === undefined; looks++) {
+    ready = await (await context.request.get('/api/ready')).json();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  expect(ready.queue.failed).toBe(0);
+  expect(ready.lastSuccess['read-list']).toBeDefined();
+  // Nobody but an owner decides.
+  const other = await openWindow(stage.browser, stage.app.base);
+  await signIn(other.context, stage.app.base, 'teo');
+  expect((await other.context.request.post('/api/tasks/1', { data: { act: 'retry' } })).status()).toBe(403);
+  expect(faults).toEqual([]);
+  await other.context.close();
+  await context.close();
+  await closePool();
+}, 120_000);

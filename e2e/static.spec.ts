@@ -1,5 +1,7 @@
 import { request } from 'node:http';
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
+import { openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
 
 const stage = openStage();
@@ -64,4 +66,14 @@ test('nothing but the built files is reached that way', async () => {
   }
   // And it is still up.
   expect((await ask('/api/health', 'identity')).status).toBe(200);
+});
+
+test('the counter brings a job in a kilobyte at the most', async () => {
+  const { context } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  const bytes = async (path: string) => (await (await context.request.get(path)).body()).length;
+  const rows = ((await (await context.request.get('/counter')).text()).match(/class="job-row"/g) ?? []).length;
+  expect(rows).toBeGreaterThan(5);
+  expect(((await bytes('/counter')) - (await bytes('/counter?page=9999'))) / rows).toBeLessThanOrEqual(1024);
+  await context.close();
 });
