@@ -5,6 +5,7 @@ import { showFirstHour } from '@/service/shop/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
 import { FirstHour } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';
+import { standingsWord } from '@/ui/frame/standing-sign';
 import { Notice } from '@/ui/kit/notice';
 import { ageText } from '../age-text';
 import { Desk } from '../desk';
@@ -25,7 +26,11 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   const firstHour = await showFirstHour(caller);
   const { jobs: entries, hasMore } = await counterJobs(page);
   const now = new Date();
-  const jobs = entries.map(({ touchedAt, ...entry }) => ({ ...entry, touched: ageText(touchedAt, now) }));
+  const jobs = entries.map(({ touchedAt, standings, ...entry }) => ({
+    ...entry,
+    standings: standingsWord(standings),
+    touched: ageText(touchedAt, now),
+  }));
   return (
     <Desk caller={caller} here="/counter">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">

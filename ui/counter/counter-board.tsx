@@ -50,17 +50,15 @@ export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
   }
   return (
     <div className="grid gap-5">
-      <StandingPads />
+      <StandingPads words={jobs.map(({ standings }) => standings)} />
       {STATIONS.map((station) => {
         const own = jobs.filter((job) => job.next === station);
         if (own.length === 0) return null;
         return (
           <section key={station} aria-label={STATION_NAMES[station]}>
-            <h2 className="text-base flex items-baseline gap-2 border-b-4 border-edge pb-1">
+            <h2 className="jobs-head">
               {STATION_NAMES[station]}
-              <span className="text-sm font-normal text-ink-2">
-                {own.length} {own.length === 1 ? 'job' : 'jobs'}
-              </span>
+              <span>{own.length === 1 ? '1 job' : `${own.length} jobs`}</span>
             </h2>
             <NearLinks>
               <ul>

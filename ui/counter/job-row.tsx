@@ -1,7 +1,6 @@
-import { STATIONS, type Station, type StationStanding } from '@/core/machine/station';
+import type { Station } from '@/core/machine/station';
 import { capacityText } from '@/core/memory/capacity';
-import { StandingRow } from '../frame/standing-sign';
-import { STANDING_SIGNS, STATION_NAMES } from '../frame/station-words';
+import { StandingRow, type StandingsWord } from '../frame/standing-sign';
 
 export interface CounterJob {
   id: number;
@@ -10,7 +9,8 @@ export interface CounterJob {
   complaint: string;
   totalMiB: number;
   needMiB: number | null;
-  standings: Record<Station, StationStanding>;
+  /** how its stations stand, a letter each */
+  standings: StandingsWord;
   next: Station;
   /** what it waits for, in a few words */
   waitsFor: string;
@@ -19,9 +19,6 @@ export interface CounterJob {
 
 /** One job on the counter: who, what machine, how far, and what it waits for. */
 export function JobRow({ job }: { job: CounterJob }) {
-  const stations = STATIONS.map(
-    (station) => `${STATION_NAMES[station]} ${STANDING_SIGNS[job.standings[station]].word}`,
-  ).join(', ');
   return (
     <li>
       <a href={`/jobs/${job.id}`} className="job-row">
@@ -37,7 +34,7 @@ export function JobRow({ job }: { job: CounterJob }) {
             {job.needMiB !== null && ` → at least ${capacityText(job.needMiB)}`}
           </small>
         </span>
-        <StandingRow standings={STATIONS.map((station) => job.standings[station])} label={stations} />
+        <StandingRow word={job.standings} />
         <span>
           {job.waitsFor}
           <small>{job.touched}</small>

@@ -1,5 +1,5 @@
-import { STANDINGS, type StationStanding } from '@/core/machine/station';
-import { STANDING_SIGNS } from './station-words';
+import { STANDINGS, STATIONS, type Station, type StationStanding } from '@/core/machine/station';
+import { STANDING_SIGNS, STATION_NAMES } from './station-words';
 
 const PAD = 'M3 1H8A2 2 0 0 1 10 3V11A2 2 0 0 1 8 13H3A2 2 0 0 1 1 11V3A2 2 0 0 1 3 1Z';
 /** Cut out of a pad, it leaves the lower half filled. */
@@ -7,8 +7,15 @@ const UPPER_HALF = 'M1 1H10V7H1Z';
 const COLOURS: Record<StationStanding, string> = { done: 'text-good', decide: 'text-act', waits: 'text-edge' };
 const STEP = 15;
 
-/** The pads that rows refer to: drawn once for a page, since a list has six of them in every row. */
-export function StandingPads() {
+/** How the stations of a job stand as one word: `ddcwww`. */
+export type StandingsWord = string;
+
+const LETTERS: Record<StationStanding, string> = { done: 'd', decide: 'c', waits: 'w' };
+export const standingsWord = (standings: Record<Station, StationStanding>): StandingsWord =>
+  STATIONS.map((station) => LETTERS[standings[station]]).join('');
+
+/** The rows of pads that a list refers to: each way of standing is drawn once for a page, not once for a job. */
+export function StandingPads({ words }: { words: readonly StandingsWord[] }) {
   return (
     <svg width="0" height="0" className="absolute" aria-hidden="true">
       {STANDINGS.map((standing) => {
@@ -16,7 +23,7 @@ export function StandingPads() {
         return (
           <path
             key={standing}
-            id={`pad-${standing}`}
+            id={`pad-${LETTERS[standing]}`}
             d={shape === 'half' ? `${PAD}${UPPER_HALF}` : PAD}
             className={COLOURS[standing]}
             fill={shape === 'open' ? 'none' : 'currentColor'}
@@ -26,18 +33,29 @@ export function StandingPads() {
           />
         );
       })}
+      {[...new Set(words)].map((word) => (
+        <g key={word} id={`pads-${word}`}>
+          {[...word].map((letter, nr) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a station is known by its place
+            <use key={nr} href={`#pad-${letter}`} x={nr * STEP} />
+          ))}
+        </g>
+      ))}
     </svg>
   );
 }
 
-/** The contact pads of all stations in one drawing; the page has `StandingPads` somewhere. */
-export function StandingRow({ standings, label }: { standings: readonly StationStanding[]; label: string }) {
+/** The contact pads of all stations in one drawing; the page has `StandingPads` with this word somewhere. */
+export function StandingRow({ word }: { word: StandingsWord }) {
+  const named = (standing: StationStanding): string[] => {
+    const own = STATIONS.filter((_, nr) => word[nr] === LETTERS[standing]).map((station) => STATION_NAMES[station]);
+    return own.length === 0 ? [] : [`${own.join(', ')} ${STANDING_SIGNS[standing].word}`];
+  };
+  // What waits for something before it is the rest.
+  const label = [...named('done'), ...named('decide')].join('; ');
   return (
-    <svg width={standings.length * STEP - 4} height="14" role="img" aria-label={label}>
-      {standings.map((standing, nr) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a station is known by its place
-        <use key={nr} href={`#pad-${standing}`} x={nr * STEP} />
-      ))}
+    <svg width={word.length * STEP - 4} height="14" role="img" aria-label={label}>
+      <use href={`#pads-${word}`} />
     </svg>
   );
 }
