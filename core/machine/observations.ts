@@ -1,3 +1,4 @@
+import { lettersAndDigits } from '../letters-and-digits';
 import type { ReadingFormat } from '../reading/reading';
 
 /** Who says something: a reading by its format and the name it came under, the model library, or a person. */
@@ -53,15 +54,13 @@ function isValue(value: unknown): value is Observation['value'] {
   return typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean';
 }
 
-const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
-
 /**
  * Do two words say the same? Names may differ in case and blanks, and one may be cut short; a list that names part of
  * another does not contradict it.
  */
 export function sameWord(a: Observation['value'], b: Observation['value']): boolean {
   if (typeof a === 'string' && typeof b === 'string') {
-    const [one, two] = [plain(a), plain(b)];
+    const [one, two] = [lettersAndDigits(a), lettersAndDigits(b)];
     return one === two || (Math.min(one.length, two.length) >= 6 && (one.startsWith(two) || two.startsWith(one)));
   }
   if (typeof a === 'object' && typeof b === 'object') {

@@ -1,3 +1,4 @@
+import { lettersAndDigits } from '../letters-and-digits';
 import { isOtherModule, type ModuleMarks } from '../machine/slots/match-modules';
 import { capacityText } from '../memory/capacity';
 import type { QuoteOption } from '../quoting/snapshot';
@@ -47,7 +48,6 @@ export interface Seen {
   slots: Readonly<Record<string, { capacityMiB: number; text: string } & ModuleMarks>>;
 }
 
-const plainName = (name: string): string => name.toLowerCase().replace(/[^a-z0-9]/g, '');
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
 /** A module as a report tells of it, in words: maker and part where they are told. */
@@ -77,7 +77,7 @@ function installedOf({ slots, installedMiB }: ReadMachine['memory']): number | n
 export function seenOfReport(promise: Promised, { memory }: ReadMachine): Seen {
   const { slots } = memory;
   const byName = promise.after.map(({ slot }) =>
-    slots.find(({ locator }) => plainName(locator ?? '') === plainName(slot)),
+    slots.find(({ locator }) => lettersAndDigits(locator ?? '') === lettersAndDigits(slot)),
   );
   const named = byName.some((seen) => seen !== undefined);
   const ordered = !named && inOrder(memory, promise);

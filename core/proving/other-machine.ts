@@ -1,10 +1,13 @@
+import { lettersAndDigits } from '../letters-and-digits';
 import type { ReadMachine } from '../reading/reading';
-
-const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
 
 /** Two words that both say something, and not the same. */
 const differ = (a: string | null, b: string | null): boolean =>
-  a !== null && b !== null && plain(a) !== '' && plain(b) !== '' && plain(a) !== plain(b);
+  a !== null &&
+  b !== null &&
+  lettersAndDigits(a) !== '' &&
+  lettersAndDigits(b) !== '' &&
+  lettersAndDigits(a) !== lettersAndDigits(b);
 
 /** What fills a machine's slots, as far as a report's letters go. */
 const filling = ({ memory }: ReadMachine): string =>
@@ -30,7 +33,7 @@ export function apartFromJob(
     return `This report is of a machine with the serial ${machine.serial}; this job’s has ${other}.`;
   }
   const isSameSerial = serials.some(
-    (one) => one !== null && machine.serial !== null && plain(one) === plain(machine.serial),
+    (one) => one !== null && machine.serial !== null && lettersAndDigits(one) === lettersAndDigits(machine.serial),
   );
   const model = before.map((one) => one.model).find((one) => differ(one, machine.model));
   if (model != null && !isSameSerial) {

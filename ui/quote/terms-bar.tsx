@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { dayText } from '@/core/day-text';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { moneyText } from '@/core/pricing/money-text';
+import { percentText } from '@/core/pricing/percent-text';
 import type { JobView } from '@/service/job/view';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
@@ -18,7 +19,7 @@ import { readTerms, type TypedTerms, typedTerms } from './terms-words';
 function agreedText({ terms, currency, validityDays, language, customer }: JobView): string {
   const { discount, fees, deposit, validUntil, note } = terms;
   const either = (value: { kind: 'share'; bp: number } | { kind: 'amount'; cents: number }) =>
-    value.kind === 'share' ? `${value.bp / 100} %` : moneyText(value.cents, currency);
+    value.kind === 'share' ? percentText(value.bp) : moneyText(value.cents, currency);
   return [
     ...(discount === null ? [] : [`discount ${either(discount)} (${discount.reason})`]),
     ...fees.map(({ text, cents }) => `${text} ${moneyText(cents, currency)}`),

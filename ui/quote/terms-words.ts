@@ -2,6 +2,7 @@ import type { Language } from '@/core/language';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
+import { percentText } from '@/core/pricing/percent-text';
 import type { Deposit, Discount, QuoteTerms } from '@/core/quoting/terms-schema';
 
 /** Terms as they are typed. */
@@ -30,7 +31,7 @@ function parseEither(
 }
 
 const eitherText = (value: Deposit | null, currency: string): string =>
-  value === null ? '' : value.kind === 'share' ? `${value.bp / 100} %` : plainMoney(value.cents, currency);
+  value === null ? '' : value.kind === 'share' ? percentText(value.bp) : plainMoney(value.cents, currency);
 
 export function typedTerms(terms: QuoteTerms, currency: string): TypedTerms {
   return {

@@ -1,14 +1,13 @@
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
+import { percentText } from '@/core/pricing/percent-text';
 import type { MarkUpStep } from '@/core/pricing/sell-price';
 
 export interface MarkUps {
   markUpBp: number;
   markUpSteps: readonly MarkUpStep[];
 }
-
-const percentText = (bp: number): string => `${bp / 100} %`;
 
 /** Mark-ups as they are typed: `18 %, from 50.00 12 %, from 200.00 8 %`. */
 export function markUpsText({ markUpBp, markUpSteps }: MarkUps, currency: string): string {

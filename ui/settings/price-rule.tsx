@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { percentText } from '@/core/pricing/percent-text';
 import { type MarkUp, sellPrice } from '@/core/pricing/sell-price';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -129,7 +130,9 @@ export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
         </Notice>
       )}
       <Examples rule={shown} currency={currency} taxBp={taxBp} />
-      <p className="text-sm text-ink-2">With {taxBp / 100} % tax. A step never makes a dearer part the cheaper one.</p>
+      <p className="text-sm text-ink-2">
+        With {percentText(taxBp)} tax. A step never makes a dearer part the cheaper one.
+      </p>
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { lettersAndDigits } from '../../letters-and-digits';
 import type { FullModel, ModelClaim } from './model';
 
 /** What two entries of one model come to, and what only one of them can be right about. */
@@ -7,12 +8,10 @@ export interface Merged {
   left: string[];
 }
 
-const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]/g, '');
-
 /** Both lists, each entry once; what differs only in case and blanks is one. */
 function union(a: readonly string[], b: readonly string[]): string[] {
-  const known = new Set(a.map(plain));
-  return [...a, ...b.filter((one) => !known.has(plain(one)))];
+  const known = new Set(a.map(lettersAndDigits));
+  return [...a, ...b.filter((one) => !known.has(lettersAndDigits(one)))];
 }
 
 function unionBy<T>(a: readonly T[], b: readonly T[], key: (one: T) => string): T[] {
@@ -23,7 +22,7 @@ function unionBy<T>(a: readonly T[], b: readonly T[], key: (one: T) => string): 
 /** A value's text with its names in order, so that equal values meet whichever way they came. */
 const keyOf = (value: object): string => JSON.stringify(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)));
 
-const claimKey = ({ limit, source }: ModelClaim): string => `${limit} ${source.kind} ${plain(source.name)}`;
+const claimKey = ({ limit, source }: ModelClaim): string => `${limit} ${source.kind} ${lettersAndDigits(source.name)}`;
 
 /** Claims of both; where one source says two things of one limit, the later note holds, and none is later than a dated one. */
 function mergeClaims(a: readonly ModelClaim[], b: readonly ModelClaim[]): ModelClaim[] {
@@ -64,7 +63,7 @@ export function mergeModels(first: FullModel, second: FullModel): Merged {
       boardIds: union(first.boardIds, second.boardIds),
       productStrings: union(first.productStrings, second.productStrings),
       serialPrefixes: union(first.serialPrefixes, second.serialPrefixes),
-      cpus: unionBy(first.cpus, second.cpus, ({ name }) => plain(name)),
+      cpus: unionBy(first.cpus, second.cpus, ({ name }) => lettersAndDigits(name)),
       firmware: union(first.firmware, second.firmware),
       factoryOptions: unionBy(first.factoryOptions, second.factoryOptions, (one) => `${one.totalMiB} ${one.baseModel}`),
       factoryMaxMiB: first.factoryMaxMiB ?? second.factoryMaxMiB,

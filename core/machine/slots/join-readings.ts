@@ -1,3 +1,4 @@
+import { lettersAndDigits } from '../../letters-and-digits';
 import {
   NOTHING_TOLD,
   type Reading,
@@ -9,7 +10,7 @@ import {
 import { addObservation, type ObservationSource, type Observations, trustOf } from '../observations';
 import type { ModuleField } from './job-slot';
 import { matchModules } from './match-modules';
-import { knownOf, plainName } from './slots-of-reading';
+import { knownOf } from './slots-of-reading';
 
 /** A reading of a job with the name it came under; a higher id came later. */
 export interface JobReading {
@@ -42,7 +43,7 @@ export function isOffer({ format, offer }: Reading): boolean {
 }
 
 const differ = (a: string | null, b: string | null): boolean =>
-  a !== null && b !== null && plainName(a) !== plainName(b);
+  a !== null && b !== null && lettersAndDigits(a) !== lettersAndDigits(b);
 
 /** Serials tell machines apart; where one is missing, the models' names do. */
 export function isOther(a: ReadMachine, b: ReadMachine): boolean {
@@ -102,10 +103,12 @@ function sayAll(
 function seatOf(seats: readonly Seat[], slots: readonly ReadSlot[], index: number): number {
   const slot = slots[index];
   const byName = seats.findIndex(
-    ({ slot: { locator } }) => locator !== null && plainName(locator) === plainName(slot?.locator ?? ''),
+    ({ slot: { locator } }) => locator !== null && lettersAndDigits(locator) === lettersAndDigits(slot?.locator ?? ''),
   );
   if (byName >= 0) return byName;
-  const byBank = seats.filter(({ slot: { bank } }) => bank !== null && plainName(bank) === plainName(slot?.bank ?? ''));
+  const byBank = seats.filter(
+    ({ slot: { bank } }) => bank !== null && lettersAndDigits(bank) === lettersAndDigits(slot?.bank ?? ''),
+  );
   const [only] = byBank;
   if (byBank.length === 1 && only !== undefined) return seats.indexOf(only);
   return slots.length === seats.length ? index : -1;

@@ -1,3 +1,4 @@
+import { lettersAndDigits } from '../../letters-and-digits';
 import type { ReadMachine, ReadModule, ReadSlot } from '../../reading/reading';
 import { inferPlaces, type PlaceSureness } from './infer-place';
 import type { JobSlot, KnownModule } from './job-slot';
@@ -117,9 +118,6 @@ function slotsByReading(slots: readonly ReadSlot[]): PlacedSlot[] {
   });
 }
 
-/** A socket's name without blanks, dashes and case: `DIMM_A1` and `dimm a1` are one. */
-export const plainName = (name: string | null): string => (name ?? '').toLowerCase().replace(/[^a-z0-9]/g, '');
-
 /** Which slot of the reading stands at each slot of the model; null where the reading's modules have no place in it. */
 interface Seating {
   reads: (number | null)[];
@@ -129,7 +127,9 @@ interface Seating {
 /** By name; in order where no name agrees and the counts do; else modules in order into what fits them. */
 function seatInModel(read: readonly ReadSlot[], model: readonly ModelSlot[]): Seating | null {
   const named = model.map(({ name }) => {
-    const at = read.findIndex(({ locator }) => locator !== null && plainName(locator) === plainName(name));
+    const at = read.findIndex(
+      ({ locator }) => locator !== null && lettersAndDigits(locator) === lettersAndDigits(name),
+    );
     return at < 0 ? null : at;
   });
   const taken = new Set(named);

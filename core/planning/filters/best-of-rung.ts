@@ -1,4 +1,5 @@
 import { moneyText } from '../../pricing/money-text';
+import { percentText } from '../../pricing/percent-text';
 import { CARES } from '../rules/care';
 import type { Plan } from '../search/plan';
 
@@ -43,7 +44,7 @@ export function whyBest(plans: readonly Plan[], currency: string, toleranceBp = 
   const best = bestOfRung(plans, toleranceBp);
   if (best === null) return '';
   const { least, near } = nearLeast(plans, toleranceBp);
-  const within = `within ${toleranceBp / 100} % of the least price, ${moneyText(least, currency)}`;
+  const within = `within ${percentText(toleranceBp)} of the least price, ${moneyText(least, currency)}`;
   if (near.length === 1) return plans.length === 1 ? 'The only plan here.' : `The only plan ${within}.`;
   let left = near;
   const used: string[] = [];

@@ -2,6 +2,7 @@ import type { PriceStep } from '@/core/pricing/counted-price';
 import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { percentText } from '@/core/pricing/percent-text';
 import type { Coupon, SellerTerms, Shipping } from '@/core/pricing/seller-terms';
 
 export const STEP_WORDS: Record<PriceStep['what'], string> = {
@@ -66,7 +67,7 @@ export function termsText(terms: SellerTerms | null, currency: string): string {
 /** A coupon as it is typed: `10 % until 2026-11-30`, `5.00`. */
 export function couponText(coupon: Coupon | null, currency: string): string {
   if (coupon === null) return '';
-  const off = coupon.percentBp === null ? plainMoney(coupon.cents ?? 0, currency) : `${coupon.percentBp / 100} %`;
+  const off = coupon.percentBp === null ? plainMoney(coupon.cents ?? 0, currency) : percentText(coupon.percentBp);
   return `${off}${coupon.endsOn === null ? '' : ` until ${coupon.endsOn}`}`;
 }
 
