@@ -15,25 +15,34 @@ interface Question {
 }
 
 /** Types as PostgreSQL numbers them (pg_type.h). */
-const OID = { bytea: 17, numeric: 1700, timestamp: 1114, timestamptz: 1184 } as const;
+const OID = { bytea: 17, int8: 20, timestamp: 1114, timestamptz: 1184 } as const;
+/** Types that JSON cannot carry whole: numeric and its lists, intervals, and lists of times and of bytes. A question with one is asked alone. */
+const NOT_IN_JSON: ReadonlySet<number> = new Set([1700, 1231, 1186, 1187, 1115, 1185, 1001]);
 
 type Reviver = (value: unknown) => unknown;
 
 /** How a column's JSON becomes what the driver would have given. Types that are not named here are the same in both. */
 const REVIVERS: Record<number, Reviver> = {
   [OID.bytea]: (value) => Buffer.from(String(value).slice(2), 'hex'),
-  [OID.numeric]: String,
+  [OID.int8]: (value) => {
+    if (!Number.isSafeInteger(value)) throw new RangeError(`${value} does not fit a safe integer`);
+    return value;
+  },
   [OID.timestamp]: (value) => new Date(String(value)),
   [OID.timestamptz]: (value) => new Date(String(value)),
 };
 
-/** The columns of a question that have to be revived, by its text. */
-const learned = new Map<string, readonly [name: string, revive: Reviver][]>();
+/** The columns of a question that have to be revived, by its text; null: it is asked alone. */
+const learned = new Map<string, readonly [name: string, revive: Reviver][] | null>();
 /** Texts are our own and few; what is made anew for each request is not kept. */
 const MOST_LEARNED = 500;
 
 function learn(text: string, fields: readonly pg.FieldDef[]): void {
   if (learned.size >= MOST_LEARNED) return;
+  if (fields.some(({ dataTypeID }) => NOT_IN_JSON.has(dataTypeID))) {
+    learned.set(text, null);
+    return;
+  }
   learned.set(
     text,
     fields.flatMap(({ name, dataTypeID }) => {
@@ -105,7 +114,7 @@ export function gathering(db: Queryable): Queryable {
   async function ask(mark: string): Promise<void> {
     const questions = waiting;
     waiting = [];
-    const known = questions.filter(({ text }) => learned.has(text));
+    const known = questions.filter(({ text }) => learned.get(text) != null);
     for (const question of questions) if (known.length === 1 || !known.includes(question)) await alone(question);
     if (known.length > 1) await together(known, mark);
   }
