@@ -1,6 +1,7 @@
 import pino from 'pino';
 import { cutSecrets } from './cut-secrets';
 import { logLevel } from './environment';
+import { loggedError } from './log-error';
 import { contextId } from './request-context';
 
 /**
@@ -11,6 +12,7 @@ export const log = pino(
   {
     name: 'fenbrik',
     level: logLevel(),
+    serializers: { err: (cause: unknown) => loggedError(cause) },
     mixin: () => {
       const requestId = contextId();
       return requestId === null ? {} : { requestId };
@@ -19,16 +21,13 @@ export const log = pino(
   { write: (line: string) => void process.stdout.write(cutSecrets(line)) },
 );
 
-/** A cause as a log keeps it: what was thrown, with its place and what caused it. */
-const asError = (cause: unknown): Error => (cause instanceof Error ? cause : new Error(String(cause)));
-
 /**
  * Notes that something went wrong which the work goes on without.
  *
  * @param doing what was being done, in words that hold nothing a customer typed
  */
 export function logCaught(cause: unknown, doing: string, detail: object = {}): void {
-  log.warn({ ...detail, err: asError(cause) }, `${doing} failed`);
+  log.warn({ ...detail, err: cause }, `${doing} failed`);
 }
 
 /** For `promise.catch`: notes why it failed and gives what the work goes on with. */

@@ -5,6 +5,8 @@ import { databaseFault } from './database-faults';
 import { readEnvironment, SETTINGS } from './environment';
 import { withinBounds } from './json-bounds';
 import { noteGoodSession, wasGoodSession } from './known-sessions';
+import { caughtAs, log, logCaught } from './log';
+import { withContext } from './request-context';
 
 describe('a log line', () => {
   const token = 'kT9_x-AbCdEfGhIjKlMnOpQrStUvWxYz0123456789ab';
@@ -108,4 +110,54 @@ test('a session counts as good for ten minutes after it was found so', () => {
   expect(wasGoodSession('a token', 1_000 + 10 * 60_000 + 1)).toBe(false);
   expect(wasGoodSession('another', 2_000)).toBe(false);
   expect(wasGoodSession(undefined, 2_000)).toBe(false);
+});
+
+describe('the log', () => {
+  /** The lines that something logs, as they go out. */
+  function logged(work: () => void): { msg: string; requestId?: string; err?: Record<string, unknown> }[] {
+    const lines: string[] = [];
+    const write = jest.spyOn(process.stdout, 'write').mockImplementation((line) => lines.push(String(line)) > 0);
+    work();
+    write.mockRestore();
+    return lines.map((line) => JSON.parse(line));
+  }
+
+  it('names the request that a line belongs to, and no id that cannot stand in a statement', () => {
+    const lines = logged(() => {
+      withContext('request-7', () => log.info('inside'));
+      withContext('a */ b', () => log.info('unreadable'));
+      log.info('outside');
+    });
+    expect(lines.map(({ msg, requestId }) => [msg, requestId])).toEqual([
+      ['inside', 'request-7'],
+      ['unreadable', undefined],
+      ['outside', undefined],
+    ]);
+  });
+
+  it('keeps of a cause its kind, code and place, and nothing that a customer typed', () => {
+    const refused = Object.assign(new Error('550 <hedda@skerrow.example> is unknown'), {
+      code: 'EENVELOPE',
+      rejected: ['hedda@skerrow.example'],
+      detail: 'Key (phone)=(0555 123) already exists.',
+      cause: new Error('said of iver@skerrow.example'),
+    });
+    const [line] = logged(() => logCaught(refused, 'handing over a mail', { mail: 3 }));
+    expect(line).toMatchObject({
+      msg: 'handing over a mail failed',
+      mail: 3,
+      err: { type: 'Error', code: 'EENVELOPE', message: '550 <[address]> is unknown' },
+    });
+    expect(JSON.stringify(line)).not.toMatch(/hedda|iver|0555/);
+  });
+
+  it('goes on with what is told instead, and says why', async () => {
+    const lines: object[] = [];
+    const write = jest
+      .spyOn(process.stdout, 'write')
+      .mockImplementation((line) => lines.push(JSON.parse(String(line))) > 0);
+    expect(await Promise.reject('no reason').catch(caughtAs('looking', ['nothing']))).toEqual(['nothing']);
+    write.mockRestore();
+    expect(lines).toMatchObject([{ msg: 'looking failed', err: { message: 'no reason' } }]);
+  });
 });

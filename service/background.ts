@@ -28,10 +28,10 @@ export type { RoundKind, TaskKind, TaskPayloads } from '../store/queue/queue';
 /** Says which workers of this process live, and finds those of processes that have ended. */
 export const liveWorkers = (databaseUrl: string): LiveWorkers => new LiveWorkers(databaseUrl);
 
-/** Notes how a task went, for whoever looks at how the work beside requests does. @param cause null: it is done */
-export async function noteTask(kind: string, id: number, cause: string | null): Promise<void> {
-  await noteTaskRun(pool(), kind, cause);
-  await clearRounds(pool(), kind, cause === null ? null : id);
+/** Notes how a task went, for whoever looks at how the work beside requests does. */
+export async function noteTask(kind: string, id: number, isDone: boolean): Promise<void> {
+  await noteTaskRun(pool(), kind, isDone);
+  await clearRounds(pool(), kind, isDone ? null : id);
 }
 
 /** So many failed tasks are shown. */

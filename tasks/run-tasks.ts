@@ -50,19 +50,17 @@ const rounds = () =>
     })),
   );
 
-const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
-
 /** What is told of each task: to the log, and to whoever looks at how the work does. */
 function listen(events: WorkerEvents): void {
-  const noted = (kind: string, id: string, cause: string | null): void =>
-    void noteTask(kind, Number(id), cause).catch((failed) =>
+  const noted = (kind: string, id: string, isDone: boolean): void =>
+    void noteTask(kind, Number(id), isDone).catch((failed) =>
       logCaught(failed, 'noting how a task went', { task: kind }),
     );
-  events.on('job:success', ({ job }) => noted(job.task_identifier, job.id, null));
+  events.on('job:success', ({ job }) => noted(job.task_identifier, job.id, true));
   events.on('job:error', ({ job, error }) => {
     const { id, task_identifier: task, attempts, max_attempts: most, key } = job;
     log.error({ err: error, task, key, requestId: `task-${task}-${id}`, attempts, most }, 'a task failed');
-    noted(task, id, messageOf(error));
+    noted(task, id, false);
   });
 }
 

@@ -1,7 +1,7 @@
 import { priceListPieces } from '../../bench/price-list';
 import { many, pool, run } from '../../store/database';
 import { listFile, listRows, must, openTestShop, quayside, SURE } from '../../testing/shop';
-import { applyList, undoList } from './apply-list';
+import { applyList, undoList, workOnList } from './apply-list';
 import {
   correctColumns,
   fixRow,
@@ -15,6 +15,9 @@ import {
 import { queueUnread } from './read-list';
 
 const shop = openTestShop({ tasks: true });
+
+/** A list of one row that is sure. */
+const SMALL = ['SKU,Description,Net', 'FL-1,16GB DDR4-3200 SODIMM,30.00'];
 
 describe('a list that is large, cut off, or left lying', () => {
   const ROWS = 60_000;
@@ -94,6 +97,29 @@ describe('a list that is large, cut off, or left lying', () => {
     );
     expect(count).toBe(ROWS);
   }, 60_000);
+
+  it('whose work fails for the last time says so, and counts for nothing', async () => {
+    const { seller } = await quayside();
+    const { id } = must(await takeList(shop.teo, seller.id, listFile('fails.csv', SMALL)));
+    await run(
+      pool(),
+      `create function refuse_applied() returns trigger language plpgsql as $$ begin raise exception 'no room'; end $$`,
+    );
+    await run(
+      pool(),
+      `create trigger refuse_applied before update on price_list for each row when (new.state = 'applied')
+       execute function refuse_applied()`,
+    );
+    const task = { id, what: 'applying' as const, wanted: SURE, by: shop.teo.id };
+    await expect(workOnList(task, false)).rejects.toThrow('no room');
+    expect(must(await lookAtWork(id))).toMatchObject({ state: 'looked-at', work: { what: 'applying' } });
+    await expect(workOnList(task, true)).rejects.toThrow('no room');
+    expect(must(await lookAtWork(id))).toEqual({ state: 'looked-at', work: null });
+    expect((await showList(id))?.list.sentence).toBe('It broke off, and nothing changed: try again.');
+    await run(pool(), 'drop trigger refuse_applied on price_list');
+    expect(must(await applyList(shop.teo, id, SURE))).toMatchObject({ added: 1 });
+    expect((await showList(id))?.list.sentence).toBeNull();
+  });
 
   it('that is cut off while it comes leaves nothing', async () => {
     const { seller } = await quayside();

@@ -3,7 +3,7 @@ import { loadDemo } from '../../scripts/load-demo';
 import { many, pool } from '../../store/database';
 import type { Role } from '../../store/staff/staff';
 import { as, must, openTestShop } from '../../testing/shop';
-import { checkCaller, mayDo } from './access';
+import { checkCaller, mayDo, SESSION_HOURS } from './access';
 import { signIn, signInPage, signOut } from './sign-in';
 import { addStaff, newStaffSchema, removeStaff, staffList } from './staff-accounts';
 
@@ -22,6 +22,25 @@ describe('who calls', () => {
     );
     expect(await checkCaller(token, 'jobs.read')).toMatchObject({ ok: false, code: 'signed-out' });
     shop.teo = await as('teo');
+  });
+
+  it('goes on being known by what a person does, and not by what an open page asks by itself', async () => {
+    const { token } = must(await signIn('edda', DEMO_PASSWORD));
+    const left = async (): Promise<number> => {
+      const [row] = await many<{ minutes: number }>(
+        pool(),
+        `select round(extract(epoch from max(expires_at) - now()) / 60)::int as minutes from session
+         join staff on staff.id = staff_id where sign_in = 'edda'`,
+      );
+      return row?.minutes ?? 0;
+    };
+    await pool().query(
+      `update session set expires_at = now() + interval '30 minutes' from staff where staff.id = staff_id and sign_in = 'edda'`,
+    );
+    expect(await checkCaller(token, 'jobs.read', true)).toMatchObject({ ok: true });
+    expect(await left()).toBe(30);
+    expect(await checkCaller(token, 'jobs.read')).toMatchObject({ ok: true });
+    expect(await left()).toBe(SESSION_HOURS * 60);
   });
 
   it('is nobody without a token, with a made-up one, or after signing out', async () => {

@@ -2,6 +2,5 @@
 create table task_run (
   kind text primary key check (length(kind) between 1 and 60),
   succeeded_at timestamptz,
-  failed_at timestamptz,
-  cause text check (length(cause) <= 2000)
+  failed_at timestamptz
 );

@@ -165,14 +165,13 @@ export async function listTaskRuns(db: Queryable): Promise<TaskRun[]> {
   );
 }
 
-export async function noteTaskRun(db: Queryable, kind: string, cause: string | null): Promise<void> {
+/** Notes when the last task of a kind went well, or failed: the queue forgets the one, and the owner may discard the other. */
+export async function noteTaskRun(db: Queryable, kind: string, isDone: boolean): Promise<void> {
+  const column = isDone ? 'succeeded_at' : 'failed_at';
   await run(
     db,
-    cause === null
-      ? `insert into task_run (kind, succeeded_at) values ($1, now()) on conflict (kind) do update set succeeded_at = now()`
-      : `insert into task_run (kind, failed_at, cause) values ($1, now(), $2)
-         on conflict (kind) do update set failed_at = now(), cause = $2`,
-    cause === null ? [kind] : [kind, cause.slice(0, 2000)],
+    `insert into task_run (kind, ${column}) values ($1, now()) on conflict (kind) do update set ${column} = now()`,
+    [kind],
   );
 }
 
