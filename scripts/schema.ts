@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
-import { drawSchema } from '../store/schema';
+import { drawSchema } from './draw-schema';
 import { openCluster } from './start/cluster';
 
 /* npm run schema: draws docs/schema.md from a database that is migrated for it. */

@@ -1,5 +1,5 @@
-import { many } from './database';
-import type { Queryable } from './queryable';
+import { many } from '../store/database';
+import type { Queryable } from '../store/queryable';
 
 interface Column {
   tableName: string;

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { closePool, pool } from '../store/database';
 import { type TestDatabase, testDatabase } from '../testing/database';
-import { closePool, pool } from './database';
-import { drawSchema } from './schema';
+import { drawSchema } from './draw-schema';
 
 let database: TestDatabase;
 
