@@ -27,10 +27,10 @@ const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', bu
 
 export function answer<T>(result: Result<T>, status = 200): Response {
   if (result.ok) return Response.json(result.value, { status });
-  const { code, sentence, theirs } = result;
+  const { code, sentence, at, theirs } = result;
   const wait = RETRY_AFTER_S[code];
   return Response.json(
-    { code, sentence, ...(theirs !== undefined && { theirs }) },
+    { code, sentence, ...(at !== undefined && { at }), ...(theirs !== undefined && { theirs }) },
     { status: STATUS[code], headers: wait === undefined ? {} : { 'retry-after': wait } },
   );
 }
@@ -63,8 +63,15 @@ export async function parseBody<Schema extends z.ZodType>(
   const parsed = schema.safeParse(json);
   if (parsed.success) return { ok: true, value: parsed.data };
   const [issue] = parsed.error.issues;
-  return fault('bad-input', issue?.message ?? 'Something in it is not right.');
+  const at = issue?.path.join('.') ?? '';
+  return {
+    ...fault('bad-input', issue?.message ?? 'Something in it is not right.'),
+    ...(at !== '' && { at: at.slice(0, MOST_AT) }),
+  };
 }
+
+/** The names in what was sent may be long: what is told of them is not. */
+const MOST_AT = 100;
 
 /** Only what says that it is JSON is taken as such: another site's form cannot say so. */
 function isJson(request: NextRequest): boolean {

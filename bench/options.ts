@@ -242,7 +242,7 @@ const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off', 'max_co
 try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await makeTemplate(cluster.url);
-  needBuild();
+  await needBuild();
   await makeDemoTemplate(cluster.url, loadDemoAt);
   process.env.FENBRIK_TEST_URL = cluster.url;
   await run();

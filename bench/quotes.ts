@@ -41,7 +41,7 @@ process.env.FENBRIK_TEST_URL = cluster.url;
 try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await makeTemplate(cluster.url);
-  needBuild();
+  await needBuild();
   await makeDemoTemplate(cluster.url, loadDemoAt);
   const app = await App.open();
   process.env.DATABASE_URL = app.databaseUrl;

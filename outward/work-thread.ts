@@ -1,5 +1,5 @@
-import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { threadFile } from '../runtime/programs';
 
 /** One piece of work for a thread, with a number to tell its answer by. */
 export interface Order {
@@ -30,14 +30,14 @@ export interface ThreadLimits {
 
 /** Works on inputs off the main thread, so that large ones hold up nobody else; a thread that ends is started anew. */
 export class WorkThread {
-  readonly #file: string;
+  readonly #source: string;
   readonly #limits: ThreadLimits;
   #running: Running | null = null;
   #orders = 0;
 
-  /** @param file the worker, from the checkout's root: one that hands its messages to `answerOrders` */
-  constructor(file: string, limits: ThreadLimits) {
-    this.#file = file;
+  /** @param source the work's module, from the checkout's root: one that hands its messages to `answerOrders` */
+  constructor(source: string, limits: ThreadLimits) {
+    this.#source = source;
     this.#limits = limits;
   }
 
@@ -68,9 +68,7 @@ export class WorkThread {
   }
 
   #start(): Running {
-    // The bundler leaves the file where it is: it is TypeScript's own loader that reads it.
-    const file = join(/* turbopackIgnore: true */ process.cwd(), this.#file);
-    const worker = new Worker(/* turbopackIgnore: true */ file, {
+    const worker = new Worker(/* turbopackIgnore: true */ threadFile(this.#source), {
       execArgv: [],
       resourceLimits: { maxOldGenerationSizeMb: this.#limits.heapMiB },
     });

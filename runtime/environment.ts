@@ -81,3 +81,6 @@ export function environment(): Environment {
 
 /** How much is logged. The log is there before settings are checked: one that is wrong is told then. */
 export const logLevel = (): string => logLevels.safeParse(process.env.LOG_LEVEL).data ?? 'info';
+
+/** Is this the built application? */
+export const isProduction = (): boolean => process.env.NODE_ENV === 'production';

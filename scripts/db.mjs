@@ -2,11 +2,9 @@
 // npm run db [-- ARGUMENTS OF psql]: opens the shop's database, as whoever owns it.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { giveUp, needModules, needNode, needPackages, postgresFolder } from './setup.mjs';
+import { giveUp, need, postgresFolder } from './setup.mjs';
 
-needNode();
-needPackages(['postgresql']);
-needModules();
+await need({ packages: ['postgresql'] });
 const { register } = await import('tsx/esm/api');
 register();
 const { clusterFolder, openCluster } = await import('./start/cluster.ts');

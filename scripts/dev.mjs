@@ -1,11 +1,10 @@
 #!/usr/bin/env node
 // npm run dev: like npm start, without a build; what changes in the code is shown by itself.
-import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
+import { giveUp, need } from './setup.mjs';
 
-needNode();
-if (!process.env.DATABASE_URL) needPackages(['postgresql']);
-needModules();
+await need({ packages: process.env.DATABASE_URL ? [] : ['postgresql'] });
 const { register } = await import('tsx/esm/api');
 register();
 const { start } = await import('./start/start.ts');
-await start({ isDev: true }).catch((error) => giveUp(error instanceof Error ? error.message : String(error)));
+const demo = process.env.FENBRIK_DEMO === 'off' ? null : (await import('./start/demo-shop.ts')).demoShop;
+await start({ isDev: true, demo }).catch((error) => giveUp(error instanceof Error ? error.message : String(error)));

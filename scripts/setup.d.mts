@@ -1,7 +1,10 @@
 export const ROOT: string;
 export function say(text: string): void;
+export function timed<T>(what: string, work: () => Promise<T>): Promise<T>;
+export function timeSpent(): string[];
 export function giveUp(sentence: string): never;
+export function run(command: string, args: readonly string[], env?: Record<string, string>): Promise<void>;
 export function postgresFolder(): string | null;
-export function needPackages(names: string[]): void;
-export function needModules(): void;
-export function needNode(): void;
+export function needPackages(names: readonly string[]): Promise<void>;
+export function needModules(): Promise<void>;
+export function need(what?: { packages?: readonly string[] }): Promise<void>;

@@ -1,11 +1,12 @@
 #!/usr/bin/env node
 // npm start: all set-up that is missing, then the application.
-import { giveUp, needModules, needNode, needPackages } from './setup.mjs';
+import { giveUp, need } from './setup.mjs';
 
-needNode();
-if (!process.env.DATABASE_URL) needPackages(['postgresql']);
-needModules();
+await need({ packages: process.env.DATABASE_URL ? [] : ['postgresql'] });
 const { register } = await import('tsx/esm/api');
 register();
-const { start } = await import('./start/start.ts');
-await start().catch((error) => giveUp(error instanceof Error ? error.message : String(error)));
+const [{ start }, { needBuild }] = await Promise.all([import('./start/start.ts'), import('./start/build.ts')]);
+const demo = process.env.FENBRIK_DEMO === 'off' ? null : (await import('./start/demo-shop.ts')).demoShop;
+await start({ build: needBuild, demo }).catch((error) =>
+  giveUp(error instanceof Error ? error.message : String(error)),
+);

@@ -14,6 +14,8 @@ export interface Fault {
   ok: false;
   code: FaultCode;
   sentence: string;
+  /** the value of what was sent that it is about: its name, with those it is within before it, `terms.taxBp` */
+  at?: string;
   /** what somebody else wrote meanwhile, by the names of what the caller wanted to write */
   theirs?: Record<string, unknown>;
 }

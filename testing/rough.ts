@@ -23,7 +23,7 @@ const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off', 'max_co
 process.env.FENBRIK_TEST_URL = cluster.url;
 let [held, fallen] = [0, 0];
 try {
-  needBuild();
+  await needBuild();
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await makeTemplate(cluster.url);
   await makeDemoTemplate(cluster.url, loadDemoAt);

@@ -17,7 +17,7 @@ interface Count {
 
 /** Debian's packages that tests use, beside the database: they read our PDFs, and draw letters. */
 const PAPERS = ['poppler-utils', 'qpdf', 'fonts-dejavu-core'];
-const EVERYTHING = ['postgresql', 'chromium', 'nginx-light', 'openssl', ...PAPERS];
+const EVERYTHING = ['postgresql', 'chromium-headless-shell', 'nginx-light', 'openssl', ...PAPERS];
 
 /** What is wanted of a run. */
 interface Run {
@@ -110,9 +110,9 @@ const browser: Suite = {
   name: 'browser',
   packages: EVERYTHING,
   run: async (run) => {
-    needBuild();
+    await needBuild();
     const { url } = await withDemo(run);
-    return jest(run, 'e2e/.*\\.spec\\.ts$', url, ['--maxWorkers', '2', '--testTimeout', '600000']);
+    return jest(run, 'e2e/.*\\.spec\\.ts$', url, ['--maxWorkers', '3', '--testTimeout', '600000']);
   },
 };
 
@@ -149,7 +149,7 @@ const isSuite = (word: string): boolean => SUITES.some(({ name }) => name === wo
 export async function test(words: readonly string[]): Promise<void> {
   const names = words.filter(isSuite);
   const suites = SUITES.filter(({ name }) => names.length === 0 || names.includes(name));
-  needPackages([...new Set(suites.flatMap(({ packages }) => packages))]);
+  await needPackages([...new Set(suites.flatMap(({ packages }) => packages))]);
   let opened: Promise<{ cluster: Cluster; remove: () => void }> | null = null;
   const remove = async (): Promise<void> => (await opened)?.remove();
   process.once('SIGINT', () => void remove().finally(() => process.exit(130)));

@@ -145,14 +145,17 @@ async function atTheBench(): Promise<void> {
 process.env.FENBRIK_KEY = randomBytes(32).toString('hex');
 const folder = mkdtempSync(join(tmpdir(), 'fenbrik-shots-'));
 chmodSync(folder, 0o755);
-needBuild();
+await needBuild();
 const cluster = await openCluster(join(folder, 'cluster'), ['fsync=off']);
 await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
 await makeTemplate(cluster.url);
 await makeDemoTemplate(cluster.url, loadDemoAt);
 process.env.FENBRIK_TEST_URL = cluster.url;
 const app = await App.open();
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium-headless-shell',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
 const context = await browser.newContext({ reducedMotion: 'reduce' });
 await context.request.post(`${app.base}/api/sign-in`, { data: { name: 'runa', password: 'petrel-street' } });
 process.env.DATABASE_URL = app.databaseUrl;

@@ -1,9 +1,8 @@
 #!/usr/bin/env node
 // npm test [SUITES] [PARTS OF FILES' NAMES]: all set-up that is missing, then format, lint, types, unit, database and browser tests.
-import { giveUp, needModules, needNode } from '../scripts/setup.mjs';
+import { giveUp, need } from '../scripts/setup.mjs';
 
-needNode();
-needModules();
+await need();
 const { register } = await import('tsx/esm/api');
 register();
 const { test } = await import('./run-suites.ts');

@@ -1,5 +1,5 @@
-import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
+import { threadFile } from '../../runtime/programs';
 import type { ListOrder, ListPiece } from './list-reading';
 import type { ListWork } from './list-work';
 
@@ -10,7 +10,7 @@ const YOUNG_MIB = 96;
 /** A piece takes milliseconds, a workbook seconds; what takes longer is given up. */
 const LONGEST_MS = 60_000;
 
-const WORKER_FILE = 'outward/lists/list-worker.mjs';
+const SOURCE = 'outward/lists/list-work';
 
 type Taken = { ok: true; piece: ListPiece } | { ok: false; sentence: string };
 
@@ -21,9 +21,7 @@ export class ListThread {
   #broken: Error | null = null;
 
   constructor(order: ListOrder) {
-    // The bundler leaves the file where it is: it is TypeScript's own loader that reads it.
-    const file = join(/* turbopackIgnore: true */ process.cwd(), WORKER_FILE);
-    this.#worker = new Worker(/* turbopackIgnore: true */ file, {
+    this.#worker = new Worker(/* turbopackIgnore: true */ threadFile(SOURCE), {
       execArgv: [],
       workerData: order,
       resourceLimits: { maxOldGenerationSizeMb: HEAP_MIB, maxYoungGenerationSizeMb: YOUNG_MIB },

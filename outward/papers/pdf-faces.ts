@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import * as fontkit from 'fontkit';
+import { packageFile } from '../../runtime/programs';
 import { unpackedFont } from './unpacked-font';
 
 export type Weight = 'regular' | 'bold';
@@ -43,7 +43,7 @@ function load(face: Face, weight: Weight): Loaded {
   const known = loaded.get(key);
   if (known !== undefined) return known;
   const name = `${family}-${subset}-${NUMBER[weight]}-normal.woff`;
-  const bytes = unpackedFont(readFileSync(join(process.cwd(), 'node_modules', '@fontsource', family, 'files', name)));
+  const bytes = unpackedFont(readFileSync(packageFile(`@fontsource/${family}/files/${name}`)));
   const font = fontkit.create(bytes);
   const made = { bytes, letters: new Set('characterSet' in font ? font.characterSet : []) };
   loaded.set(key, made);

@@ -7,7 +7,7 @@ import type { Points } from './picture-work';
 export type PictureFault = 'no-picture' | 'too-many-pixels';
 
 /** Decodes pictures and reads codes, so that megapixels hold up nobody else. */
-export const pictureThread = new WorkThread('outward/pictures/picture-worker.mjs', { heapMiB: 256, longestMs: 15_000 });
+export const pictureThread = new WorkThread('outward/pictures/picture-work', { heapMiB: 256, longestMs: 15_000 });
 
 /** First bytes of the kinds of picture that are opened: PNG (ISO/IEC 15948), JPEG (ISO/IEC 10918-1), WebP (RFC 9649). */
 const isOpened = (head: string): boolean =>

@@ -1,5 +1,3 @@
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import sharp, { type Sharp } from 'sharp';
 import { createWorker, PSM, type Worker } from 'tesseract.js';
 import {
@@ -10,6 +8,7 @@ import {
   weighPhoto,
 } from '../../core/reading/photo/photo-words';
 import { caughtAs } from '../../runtime/log';
+import { packageFile } from '../../runtime/programs';
 import { type KeptPicture, keptPicture } from './kept-picture';
 import { openPicture, type PictureFault, pictureThread } from './open-picture';
 
@@ -76,8 +75,7 @@ let heard: (share: number) => void = () => {};
 
 /** The words of letters that ship with the product: nothing is fetched. */
 export function lettersAt(): string {
-  const require = createRequire(join(process.cwd(), 'package.json'));
-  return join(dirname(require.resolve('@tesseract.js-data/eng/package.json')), '4.0.0_best_int');
+  return packageFile('@tesseract.js-data/eng/4.0.0_best_int');
 }
 
 async function startThread(): Promise<Worker> {

@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
 import { all as heicPictures } from 'heic-decode';
 import { prepareZXingModule, type ReadResult, readBarcodes } from 'zxing-wasm/reader';
 import type { PhotoCode } from '../../core/reading/photo/photo-words';
+import { packageFile } from '../../runtime/programs';
 import { answerOrders } from '../answer-orders';
 
 /** A picture as its points, red, green, blue and opacity a byte each. */
@@ -29,9 +28,8 @@ async function heic(input: Uint8Array, mostPixels: number): Promise<Points | 'no
   }
 }
 
-const require = createRequire(join(process.cwd(), 'package.json'));
 // The reader ships with the product: nothing is fetched.
-const wasm = readFileSync(require.resolve('zxing-wasm/reader/zxing_reader.wasm'));
+const wasm = readFileSync(packageFile('zxing-wasm/dist/reader/zxing_reader.wasm'));
 prepareZXingModule({ overrides: { wasmBinary: new Uint8Array(wasm).buffer } });
 
 const MOST_CODES = 12;

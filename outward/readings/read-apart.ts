@@ -3,7 +3,7 @@ import { WorkThread } from '../work-thread';
 import type { LibraryFile } from './library-file';
 
 /** The slowest inputs of the largest size take a few seconds. */
-const thread = new WorkThread('outward/readings/reading-worker.mjs', { heapMiB: 256, longestMs: 30_000 });
+const thread = new WorkThread('outward/readings/reading-work', { heapMiB: 256, longestMs: 30_000 });
 
 /**
  * Reads one input off the main thread, so that an upload of megabytes holds up nobody else; the readers' own bounds

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { join } from 'node:path';
 import sharp from 'sharp';
 import { prepareZXingModule, writeBarcode } from 'zxing-wasm/writer';
+import { packageFile } from '../../runtime/programs';
 
 /** Letters of a picture as drawings have them. */
 const escaped = (text: string): string => text.replace(/&/g, '&amp;').replace(/</g, '&lt;');
@@ -30,13 +29,12 @@ export interface Drawing {
   ground?: string;
 }
 
-const require = createRequire(join(process.cwd(), 'package.json'));
 let isReady = false;
 
 /** A code as PNG. */
 export async function codePicture({ text, symbology }: DrawnCode): Promise<Buffer> {
   if (!isReady) {
-    const wasm = readFileSync(require.resolve('zxing-wasm/writer/zxing_writer.wasm'));
+    const wasm = readFileSync(packageFile('zxing-wasm/dist/writer/zxing_writer.wasm'));
     prepareZXingModule({ overrides: { wasmBinary: new Uint8Array(wasm).buffer } });
     isReady = true;
   }

@@ -21,7 +21,7 @@ export const ROOMS: Record<string, Room> = {
     rooms: 'core worker runtime/body-limits.ts',
     types: 'service',
     packages:
-      'react react-dom next qrcode radix-ui get-nonce d3-scale d3-array d3-shape @dnd-kit/core @dnd-kit/sortable @tanstack/react-virtual',
+      'react react-dom next react-hook-form qrcode radix-ui get-nonce d3-scale d3-array d3-shape @dnd-kit/core @dnd-kit/sortable @tanstack/react-virtual',
   },
   app: { rooms: 'core service ui runtime', packages: 'node:* zod next react busboy @fontsource-variable/archivo' },
   gate: { rooms: 'runtime', packages: 'node:* proxy-addr rate-limiter-flexible' },

@@ -1,9 +1,9 @@
-import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, say } from '../setup.mjs';
+import { ROOT, run, say, timed } from '../setup.mjs';
 import { finishStatic } from './finish-static';
+import { bundlePrograms } from './programs';
 
 const SOURCES = [
   'app',
@@ -15,11 +15,13 @@ const SOURCES = [
   'worker',
   'runtime',
   'tasks',
-  'next.config.ts',
+  'gate',
+  'bin',
+  'next.config.mjs',
   'instrumentation.ts',
   'instrumentation-client.ts',
   'postcss.config.mjs',
-  'scripts/start/finish-static.ts',
+  'scripts',
   'package-lock.json',
 ];
 
@@ -47,17 +49,19 @@ function sourceHash(): string {
  *
  * @throws Error with the end of what the build said, where it fails
  */
-export function needBuild(): void {
+export async function needBuild(): Promise<void> {
   const stamp = join(ROOT, '.next', 'fenbrik-source');
   const hash = sourceHash();
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   say('building the application (about half a minute, once)');
-  const built = spawnSync(process.execPath, [join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    env: { ...process.env, NODE_ENV: 'production', NEXT_TELEMETRY_DISABLED: '1', CI: '1' },
+  await timed('building', async () => {
+    const framework = join(ROOT, 'node_modules', 'next', 'dist', 'bin', 'next');
+    await run(process.execPath, [framework, 'build'], {
+      NODE_ENV: 'production',
+      NEXT_TELEMETRY_DISABLED: '1',
+      CI: '1',
+    });
+    await Promise.all([bundlePrograms(), finishStatic(join(ROOT, '.next', 'static'))]);
   });
-  if (built.status !== 0) throw new Error(`the build failed:\n${`${built.stdout}\n${built.stderr}`.slice(-4000)}`);
-  finishStatic(join(ROOT, '.next', 'static'));
   writeFileSync(stamp, hash);
 }

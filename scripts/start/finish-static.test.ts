@@ -11,30 +11,30 @@ beforeEach(() => {
 });
 afterEach(() => rmSync(folder, { recursive: true, force: true }));
 
-test('a script has both forms beside it, each of the very script that is sent', () => {
+test('a script has both forms beside it, each of the very script that is sent', async () => {
   const script = join(folder, 'chunks', 'ladder.js');
   writeFileSync(script, 'const rungs = [8, 16, 32];\n'.repeat(100));
-  finishStatic(folder);
+  await finishStatic(folder);
   const sent = readFileSync(script);
   expect(sent.toString()).toBe(`//# allFunctionsCalledOnLoad\n${'const rungs = [8, 16, 32];\n'.repeat(100)}`);
   expect(brotliDecompressSync(readFileSync(`${script}.br`))).toEqual(sent);
   expect(gunzipSync(readFileSync(`${script}.gz`))).toEqual(sent);
 });
 
-test('done twice it is what it was after once', () => {
+test('done twice it is what it was after once', async () => {
   writeFileSync(join(folder, 'chunks', 'ladder.js'), 'let a = 1;\n'.repeat(200));
-  finishStatic(folder);
+  await finishStatic(folder);
   const once = readdirSync(join(folder, 'chunks')).map((name) => readFileSync(join(folder, 'chunks', name), 'hex'));
-  finishStatic(folder);
+  await finishStatic(folder);
   const twice = readdirSync(join(folder, 'chunks')).map((name) => readFileSync(join(folder, 'chunks', name), 'hex'));
   expect(twice).toEqual(once);
 });
 
-test('a style sheet is pressed and not hinted; fonts and small files stay alone', () => {
+test('a style sheet is pressed and not hinted; fonts and small files stay alone', async () => {
   writeFileSync(join(folder, 'page.css'), '.rung { color: red }\n'.repeat(100));
   writeFileSync(join(folder, 'face.woff2'), Buffer.alloc(5_000, 1));
   writeFileSync(join(folder, 'small.json'), '{}');
-  finishStatic(folder);
+  await finishStatic(folder);
   expect(readdirSync(folder).sort()).toEqual(
     ['chunks', 'face.woff2', 'page.css', 'page.css.br', 'page.css.gz', 'small.json'].sort(),
   );

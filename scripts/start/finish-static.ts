@@ -1,6 +1,10 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
+
+// These work beside each other, on the threads that Node has for it.
+const [brotli, gzipped] = [promisify(brotliCompress), promisify(gzip)];
 
 /** What is text, and worth pressing. */
 const TEXT = /\.(?:js|css|svg|json|txt)$/;
@@ -32,13 +36,15 @@ function hinted(file: string): Buffer {
  * Finishes the files that browsers get, once, after the build: scripts carry the compile hint, and each text file has a
  * Brotli form (RFC 7932) and a gzip form (RFC 1952) beside it, both as small as they go. It costs no request anything.
  */
-export function finishStatic(folder: string): void {
-  for (const file of filesUnder(folder)) {
-    if (!TEXT.test(file)) continue;
+export async function finishStatic(folder: string): Promise<void> {
+  const pressed = [...filesUnder(folder)].map(async (file) => {
+    if (!TEXT.test(file)) return;
     const bytes = hinted(file);
-    if (bytes.length < LEAST) continue;
-    const hint = { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length };
-    writeFileSync(`${file}.br`, brotliCompressSync(bytes, { params: hint }));
-    writeFileSync(`${file}.gz`, gzipSync(bytes, { level: 9 }));
-  }
+    if (bytes.length < LEAST) return;
+    const params = { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length };
+    const [br, gz] = await Promise.all([brotli(bytes, { params }), gzipped(bytes, { level: 9 })]);
+    writeFileSync(`${file}.br`, br);
+    writeFileSync(`${file}.gz`, gz);
+  });
+  await Promise.all(pressed);
 }

@@ -1,4 +1,5 @@
 import { join } from 'node:path';
+import { PROGRAMS } from '../../runtime/programs';
 import { ROOT } from '../setup.mjs';
 
 /**
@@ -6,13 +7,11 @@ import { ROOT } from '../setup.mjs';
  * process that needs more than this is broken. Bodies and files in flight are beside it, and have bounds of their own.
  */
 const HEAP_MB = 768;
+/** What makes pages while one works on them needs a heap of its own beside ours. */
+const DEV_HEAP_MB = 4 * HEAP_MB;
 
-/** What Node is told to run the application. */
-export const serveCommand = (host: string, port: number, isDev = false): string[] => [
-  // What makes pages while one works on them needs a heap of its own beside ours.
-  `--max-old-space-size=${isDev ? 4 * HEAP_MB : HEAP_MB}`,
-  join(ROOT, 'scripts', 'serve.mjs'),
-  host,
-  String(port),
-  ...(isDev ? ['dev'] : []),
-];
+/** What Node is told to run the application: as the build made it, or as it is written. */
+export const serveCommand = (host: string, port: number, { isDev = false, folder = ROOT } = {}): string[] =>
+  isDev
+    ? [`--max-old-space-size=${DEV_HEAP_MB}`, join(folder, 'scripts', 'serve.mjs'), host, String(port), 'dev']
+    : [`--max-old-space-size=${HEAP_MB}`, join(folder, PROGRAMS, 'serve.mjs'), host, String(port)];

@@ -1,30 +1,26 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { existsSync, mkdirSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { connect } from 'node:net';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { readEnvironment } from '../../runtime/environment';
 import { makeOpeningCode } from '../../service/shop/opening-code';
-import { closePool, pool } from '../../store/database';
-import { listFeeds, setFeedUrl } from '../../store/market/feeds';
-import { maybeShop, updateCustomerAddress } from '../../store/shop/shop';
-import { giveUp, ROOT, say } from '../setup.mjs';
-import { needBuild } from './build';
+import { closePool } from '../../store/database';
+import { giveUp, say, timed, timeSpent } from '../setup.mjs';
 import { type Cluster, clusterFolder, freePort, openCluster } from './cluster';
+import type { DemoShop } from './demo-shop';
 import { networkWords, reachedFromHere } from './network';
 import { askedPort } from './port';
+import { program } from './program';
 import { actAsRoles, migrated } from './roles-of-shop';
 import { serveCommand } from './serve-command';
-import { pauseBefore, type Supervised, type Supervisor, supervise } from './supervise';
+import { pauseBefore, type Supervisor, supervise } from './supervise';
 import { chosenDatabase } from './which-shop';
 
 const DEFAULT_PORT = 4180;
 
-async function database(): Promise<Cluster | null> {
+async function database(wanted: string | undefined): Promise<Cluster | null> {
   if (process.env.DATABASE_URL) return null;
-  const cluster = await chosenDatabase(await openCluster(clusterFolder()), process.env.FENBRIK_DEMO);
+  const cluster = await chosenDatabase(await openCluster(clusterFolder()), wanted);
   await actAsRoles(cluster);
   say(cluster.started ? 'PostgreSQL is up' : 'PostgreSQL was up already');
   return cluster;
@@ -39,85 +35,12 @@ function serverKey(): string {
   return readFileSync(file, 'utf8').trim();
 }
 
-async function prepare(): Promise<void> {
+/** Brings the database up to date, and loads the demo shop where there is one and no other shop. */
+async function prepare(demo: DemoShop | null): Promise<void> {
   process.env.FENBRIK_KEY ??= serverKey();
   const ran = await migrated();
   if (ran.length > 0) say(`database brought up to date: ${ran.join(', ')}`);
-  if (process.env.FENBRIK_DEMO === 'off') return;
-  // Code of the demo shop is for who shows it: a shop of one's own starts without.
-  const { loadDemo } = await import('../load-demo');
-  if (await loadDemo()) say('loaded the demo shop');
-}
-
-/** The demo sellers' feeds, only where the demo shop is what is loaded; the sellers learn where they answer. */
-async function sellerFeeds(): Promise<Supervised | null> {
-  const shop = await maybeShop(pool());
-  if (shop === null || !shop.demo) return null;
-  if (await feedsAnswer()) {
-    say('another start serves the demo sellers’ feeds: they are left alone');
-    return null;
-  }
-  const [{ feedCatalogue }, { DEMO_SELLERS }] = await Promise.all([
-    import('../../demo/feed-catalogue'),
-    import('../../demo/sellers'),
-  ]);
-  const port = await freePort();
-  const catalogue = join(mkdtempSync(join(tmpdir(), 'fenbrik-feeds-')), 'catalogue.json');
-  writeFileSync(catalogue, JSON.stringify(feedCatalogue(shop.currency)));
-  for (const { name, slug } of DEMO_SELLERS) await setFeedUrl(pool(), name, `http://127.0.0.1:${port}/${slug}`);
-  return standIn('the sellers’ feeds', 'seller-feeds.ts', {
-    FENBRIK_FEEDS_PORT: String(port),
-    FENBRIK_FEEDS_CATALOGUE: catalogue,
-    FENBRIK_FEEDS_MOODS: process.env.FENBRIK_FEEDS_MOODS ?? '7',
-  });
-}
-
-/** Do the demo sellers' feeds answer where the database says, for another start on the same database? */
-async function feedsAnswer(): Promise<boolean> {
-  const url = (await listFeeds(pool())).find(({ url }) => url !== null)?.url;
-  if (url == null) return false;
-  const answer = await fetch(url, { signal: AbortSignal.timeout(1_000) }).catch(() => null);
-  await answer?.body?.cancel();
-  return answer !== null;
-}
-
-/** The demo shop's mail goes to a server of ours that keeps it in a folder and hands it on to nobody. */
-async function mailStandIn(): Promise<Supervised | null> {
-  if (process.env.FENBRIK_SMTP || !(await maybeShop(pool()))?.demo) return null;
-  const port = await freePort();
-  const folder = join(clusterFolder(), 'mail');
-  process.env.FENBRIK_SMTP = `smtp://127.0.0.1:${port}`;
-  say(`the demo shop’s mail is kept in ${folder}`);
-  return standIn('the mail server', 'mail-server.ts', {
-    FENBRIK_MAIL_PORT: String(port),
-    FENBRIK_MAIL_FOLDER: folder,
-    FENBRIK_MAIL_MOODS: process.env.FENBRIK_MAIL_MOODS ?? 'well',
-  });
-}
-
-const standIn = (name: string, file: string, env: Record<string, string>): Supervised => ({
-  name,
-  say,
-  spawn: () => program(['--import', 'tsx', join(ROOT, 'standin', file)], env),
-});
-
-/** Starts a Node program of ours in its own group, so that Ctrl-C reaches it only through us. */
-function program(args: string[], env: Record<string, string>): ChildProcess {
-  const preload = pathToFileURL(join(ROOT, 'scripts', 'end-with-parent.mjs')).href;
-  return spawn(process.execPath, ['--import', preload, ...args], {
-    cwd: ROOT,
-    detached: true,
-    stdio: ['pipe', 'inherit', 'inherit'],
-    env: { ...process.env, NEXT_TELEMETRY_DISABLED: '1', NODE_ENV: 'production', ...env },
-  });
-}
-
-/** The demo shop's customers reach it where it is: its mail goes nowhere else. A shop of one's own confirms its address. */
-async function demoAddress(port: number): Promise<void> {
-  const shop = await maybeShop(pool());
-  if (!shop?.demo || process.env.FENBRIK_ADDRESS) return;
-  if (shop.customerAddress === '' || /^http:\/\/127\.0\.0\.1:\d+$/.test(shop.customerAddress))
-    await updateCustomerAddress(pool(), `http://127.0.0.1:${port}`);
+  if (demo !== null && (await timed('loading the demo shop', () => demo.load()))) say('loaded the demo shop');
 }
 
 /** Any answer is a sign of life, also that there are too many connections. */
@@ -140,7 +63,7 @@ async function answers(url: string, app: Supervisor): Promise<boolean> {
 }
 
 /** Keeps our PostgreSQL up: looked after every second, and brought up again where it went. */
-function watchDatabase(first: Cluster, onMoved: () => void): NodeJS.Timeout {
+function watchDatabase(first: Cluster, wanted: string | undefined, onMoved: () => void): NodeJS.Timeout {
   let failures = 0;
   let notBefore = 0;
   let busy = false;
@@ -149,7 +72,7 @@ function watchDatabase(first: Cluster, onMoved: () => void): NodeJS.Timeout {
     busy = true;
     say('PostgreSQL is gone: started again');
     try {
-      const again = await chosenDatabase(await openCluster(clusterFolder()), process.env.FENBRIK_DEMO);
+      const again = await chosenDatabase(await openCluster(clusterFolder()), wanted);
       failures = 0;
       if (again.url !== first.url) {
         await actAsRoles(again);
@@ -183,18 +106,27 @@ function isListening(url: string): Promise<boolean> {
   });
 }
 
+/** What a start is to do beside serving. */
+export interface Starting {
+  /** for whoever works on the code: nothing is built, and what changes is made anew and shown by itself */
+  isDev?: boolean;
+  /** makes what is served, unless it is there */
+  build?: () => Promise<void>;
+  /** the demo shop, for who shows it: a shop of one's own starts without */
+  demo?: DemoShop | null;
+}
+
 /**
  * Brings everything up, prints the address, and keeps it up: what crashes is started again. On Ctrl-C it ends what it
  * started and nothing else.
- *
- * @param isDev for whoever works on the code: nothing is built, and what changes is made anew and shown by itself
  */
-export async function start({ isDev = false } = {}): Promise<void> {
+export async function start({ isDev = false, build = async () => {}, demo = null }: Starting = {}): Promise<void> {
   // Before anything else: a setting that is wrong is told at once.
   const { PORT: wanted, ...settings } = process.env;
   const { HOST: host, FENBRIK_ADDRESS: address } = readEnvironment(settings);
   const asked = await askedPort(wanted, host);
-  const cluster = await database();
+  const shop = demo === null ? 'off' : process.env.FENBRIK_DEMO;
+  const cluster = await timed('starting PostgreSQL', () => database(shop));
   const giveUpWith = (cause: unknown): never => {
     if (cluster?.started) cluster.stop();
     return giveUp(cause instanceof Error ? cause.message : String(cause));
@@ -212,32 +144,28 @@ export async function start({ isDev = false } = {}): Promise<void> {
   };
   process.on('SIGINT', () => void end(0));
   process.on('SIGTERM', () => void end(0));
-  try {
-    await prepare();
-    if (!isDev) needBuild();
-  } catch (cause) {
-    giveUpWith(cause);
-  }
-  const mail = await mailStandIn();
-  const feeds = await sellerFeeds();
+  // The one waits for the database, the other for processors: neither for the other.
+  await Promise.all([build(), prepare(demo)]).catch(giveUpWith);
   const port = asked ?? (await freePort(DEFAULT_PORT));
+  const standIns = (await demo?.standIns()) ?? [];
   const here = reachedFromHere(host, port);
   const health = `${here}/api/health`;
   const app = supervise({
     name: 'the application',
     say,
     isAlive: isAlive(health),
-    spawn: () => program(serveCommand(host, port, isDev), isDev ? { NODE_ENV: 'development' } : {}),
+    spawn: () => program(serveCommand(host, port, { isDev }), isDev ? { NODE_ENV: 'development' } : {}),
   });
-  programs.push(app, ...[feeds, mail].flatMap((one) => (one === null ? [] : [supervise(one)])));
-  await demoAddress(port);
+  programs.push(app, ...standIns.map(supervise));
+  await demo?.answersAt(port);
   const openingCode = await makeOpeningCode();
   await closePool();
-  if (!(await answers(health, app))) {
+  if (!(await timed('starting the application', () => answers(health, app)))) {
     if (!ending) console.error('[fenbrik] the application did not come up: what it said stands above.');
     return end(1);
   }
-  if (cluster?.started) watching = watchDatabase(cluster, () => app.restart());
+  if (cluster?.started) watching = watchDatabase(cluster, shop, () => app.restart());
+  for (const line of timeSpent()) say(line);
   say(`Fenbrik is up: ${here}   (Ctrl-C ends it)`);
   for (const line of networkWords({ host, port, isSecure: address?.startsWith('https:') === true })) say(line);
   if (openingCode !== null) say(`open your shop at ${here}/open with the code ${openingCode}`);

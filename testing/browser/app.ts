@@ -13,6 +13,8 @@ export interface Running {
   keepsLog?: boolean;
   /** where it listens; left out: this machine alone */
   host?: string;
+  /** the folder of the output that it runs from; left out: the checkout */
+  folder?: string;
 }
 
 /** The built application on a database of its own, as a process that can be killed and started again. */
@@ -69,14 +71,14 @@ export class App {
   }
 
   async start(): Promise<void> {
-    const { capBytes, keepsLog = false, host = '127.0.0.1' } = this.how;
-    const serve = serveCommand(host, this.port);
+    const { capBytes, keepsLog = false, host = '127.0.0.1', folder = ROOT } = this.how;
+    const serve = serveCommand(host, this.port, { folder });
     const [command, ...args] =
       capBytes === undefined
         ? [process.execPath, ...serve]
         : ['prlimit', `--data=${capBytes}`, process.execPath, ...serve];
     this.child = spawn(command ?? '', args, {
-      cwd: ROOT,
+      cwd: folder,
       detached: true,
       stdio: keepsLog ? ['ignore', 'pipe', 'pipe'] : 'ignore',
       env: {

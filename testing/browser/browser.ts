@@ -15,9 +15,9 @@ const FLAGS = [
 /** How long a test waits for anything on a page, in milliseconds. */
 const PATIENCE = Number(process.env.FENBRIK_TEST_PATIENCE ?? 120_000);
 
-/** Debian's Chromium with a new, empty profile. @param more flags beside the usual ones */
+/** Debian's headless Chromium with a new, empty profile. @param more flags beside the usual ones */
 export function openBrowser(more: readonly string[] = []): Promise<Browser> {
-  return chromium.launch({ executablePath: '/usr/bin/chromium', args: [...FLAGS, ...more] });
+  return chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: [...FLAGS, ...more] });
 }
 
 export interface Visit {

@@ -16,10 +16,10 @@ import { Sheet } from '../kit/sheet';
 import { usePageNonce } from '../kit/use-page-nonce';
 import { untilQuiet, watchTyping } from './until-quiet';
 
-/** A refusal may tell what somebody else wrote meanwhile, by the names of what was to be written. */
+/** A refusal may name the value that it is about, and tell what somebody else wrote meanwhile by the names of what was to be written. */
 export type Called<T> =
   | { ok: true; value: T }
-  | { ok: false; code: string; sentence: string; theirs?: Record<string, unknown> };
+  | { ok: false; code: string; sentence: string; at?: string; theirs?: Record<string, unknown> };
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 export type Call = <T, Progress = never>(
   method: Method,
@@ -85,7 +85,11 @@ export async function callOnce<T, Progress = never>(
       return await calledByLines<T, Progress>(response.body, onProgress);
     const json = await response.json();
     if (response.ok) return { ok: true, value: json };
-    const told = { code: String(json.code), sentence: String(json.sentence) };
+    const told = {
+      code: String(json.code),
+      sentence: String(json.sentence),
+      ...(typeof json.at === 'string' && { at: json.at }),
+    };
     return { ok: false, ...told, ...(typeof json.theirs === 'object' && { theirs: json.theirs }) };
   } catch {
     return NO_ANSWER;

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { LRUCache } from 'lru-cache';
 import { wordsOf } from '../../../core/quoting/words/in-language';
 import { NOTHING_HERE, quotePage, type Refused } from '../../../outward/papers/quote-page';
+import { ownFile, packageFile } from '../../../runtime/programs';
 import { pool } from '../../../store/database';
 import { noteOpened } from '../../../store/job/quote-answers';
 import type { FaultCode } from '../../result';
@@ -18,11 +18,11 @@ export interface PageFile {
   bytes: Buffer;
 }
 
-const letters = (subset: string) =>
-  join('node_modules', '@fontsource-variable', 'archivo', 'files', `archivo-${subset}-wdth-normal.woff2`);
-const SOURCES: Record<string, { type: string; from: string }> = {
-  'quote.css': { type: 'text/css; charset=utf-8', from: join('outward', 'page', 'quote.css') },
-  'quote.js': { type: 'text/javascript; charset=utf-8', from: join('outward', 'page', 'quote.js') },
+const letters = (subset: string) => () =>
+  packageFile(`@fontsource-variable/archivo/files/archivo-${subset}-wdth-normal.woff2`);
+const SOURCES: Record<string, { type: string; from: () => string }> = {
+  'quote.css': { type: 'text/css; charset=utf-8', from: () => ownFile('outward/page/quote.css') },
+  'quote.js': { type: 'text/javascript; charset=utf-8', from: () => ownFile('outward/page/quote.js') },
   'archivo.woff2': { type: 'font/woff2', from: letters('latin') },
   'archivo-ext.woff2': { type: 'font/woff2', from: letters('latin-ext') },
 };
@@ -35,7 +35,7 @@ export function pageFile(name: string): PageFile | null {
   if (source === undefined) return null;
   const known = files.get(name);
   if (known !== undefined) return known;
-  const file = { type: source.type, bytes: readFileSync(join(process.cwd(), source.from)) };
+  const file = { type: source.type, bytes: readFileSync(source.from()) };
   files.set(name, file);
   return file;
 }

@@ -1,0 +1,4 @@
+/* The command as a program: see main.ts. */
+import { main } from './main';
+
+main(process.argv);

@@ -1,0 +1,11 @@
+/** @type {import('next').NextConfig} */
+export default {
+  poweredByHeader: false,
+  reactStrictMode: true,
+  // pdfkit and tesseract.js read their own data files, graphile-worker, pg, pino and sharp load parts at run time: they stay outside the bundle.
+  serverExternalPackages: ['graphile-worker', 'pdfkit', 'pg', 'pino', 'sharp', 'tesseract.js'],
+  // Types are a check of their own: npm run types.
+  typescript: { ignoreBuildErrors: true },
+  // What the server runs is read in the log's stacks, and by nobody over a line: it stays as it is.
+  experimental: { serverMinification: false, turbopackSourceMaps: false },
+};

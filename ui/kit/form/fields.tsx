@@ -1,0 +1,45 @@
+'use client';
+import type { ComponentProps } from 'react';
+import { type FieldError, get, useFormContext } from 'react-hook-form';
+import { Check } from '../check';
+import { Choice } from '../choice';
+import { Field } from '../field';
+import { TextArea } from '../text-area';
+
+/** A field of the form that it stands in, by its name there. */
+interface Named {
+  name: string;
+}
+
+function useNamed(name: string) {
+  const { register, formState } = useFormContext();
+  const error: unknown = (get(formState.errors, name) as FieldError | undefined)?.message;
+  return { ...register(name), error: typeof error === 'string' ? error : null };
+}
+
+/** A line of text. */
+export function TextField({ name, ...field }: Named & ComponentProps<typeof Field>) {
+  return <Field {...field} {...useNamed(name)} />;
+}
+
+/** Several lines of text. */
+export function TextAreaField({ name, ...field }: Named & ComponentProps<typeof TextArea>) {
+  return <TextArea {...field} {...useNamed(name)} />;
+}
+
+/** One of a few. */
+export function ChoiceField({ name, ...field }: Named & ComponentProps<typeof Choice>) {
+  return <Choice {...field} {...useNamed(name)} />;
+}
+
+/** Something that is so or is not. */
+export function CheckField({ name, ...field }: Named & Omit<ComponentProps<typeof Check>, 'checked' | 'onChange'>) {
+  const { watch, setValue } = useFormContext();
+  return (
+    <Check
+      {...field}
+      checked={watch(name) === true}
+      onChange={(is) => setValue(name, is, { shouldDirty: true, shouldValidate: true })}
+    />
+  );
+}
