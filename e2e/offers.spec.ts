@@ -78,6 +78,9 @@ test('a seller in another currency asks for a rate before its prices count', asy
   await price.getByRole('button', { name: 'Note the price' }).click();
   await price.getByText('There is no rate from SKR to EUR up to this day.').waitFor();
   await page.keyboard.press('Escape');
+  // What was typed is not lost by a slip: it is let go on purpose.
+  await price.getByText('What you typed is not saved.').waitFor();
+  await price.getByRole('button', { name: 'Discard it' }).click();
   await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('much');
   await page.getByRole('button', { name: 'Note it' }).click();
   await page.getByText('Type a rate such as 0.88.').waitFor();

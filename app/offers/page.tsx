@@ -10,12 +10,12 @@ import { listsOfLate } from '@/service/market/price-lists';
 import { sellerDesk } from '@/service/market/sellers';
 import { showShelf } from '@/service/market/shelf';
 import { mayDo } from '@/service/staff/access';
-import { MarketDesk } from '@/ui/offers/market-desk';
+import { MarketDesk } from '@/ui/offers/market/market-desk';
 import { Originals } from '@/ui/offers/originals';
-import { OwnStock } from '@/ui/offers/own-stock';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/sellers/seller-list';
-import { Shelf } from '@/ui/offers/shelf';
+import { OwnStock } from '@/ui/offers/stock/own-stock';
+import { Shelf } from '@/ui/offers/stock/shelf';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 

@@ -1,172 +1,33 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
-import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
-import type { JobSlot, KnownModule } from '@/core/machine/slots/job-slot';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { moveModule } from '@/core/machine/slots/move-module';
 import { twinText } from '@/core/market/offer-wish';
-import { capacityText } from '@/core/memory/capacity';
-import { GENERATIONS, type Generation } from '@/core/memory/generation';
-import { parseCapacity } from '@/core/memory/parse-capacity';
-import { shortMoney } from '@/core/pricing/currency';
-import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { GENERATIONS } from '@/core/memory/generation';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import { Button } from '../kit/button';
-import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
-import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { CheckField, ChoiceField, TextField } from '../kit/form/fields';
+import { Form } from '../kit/form/form';
+import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import { FactsList } from './facts-list';
 import { moduleOfLabel } from './module-of-label';
+import { moduleTyped, readSlot, type TypedSlot, typedSlot } from './slot-typed';
 
-/** A slot as it is typed: text until it is saved. */
-interface Typed {
-  channel: string;
-  bank: string;
-  largest: string;
-  capacity: string;
-  rate: string;
-  cl: string;
-  ranks: string;
-  generation: string;
-  form: string;
-  part: string;
-  serial: string;
-  keep: JobSlot['keep'];
-  credit: string;
-  blocked: boolean;
-}
-
-const numberText = (value: number | null | undefined): string => (value == null ? '' : String(value));
-
-function moduleTyped(module: KnownModule | null) {
-  return {
-    capacity: module?.capacityMiB == null ? '' : capacityText(module.capacityMiB),
-    rate: numberText(module?.rateMTs),
-    cl: numberText(module?.casLatency),
-    ranks: numberText(module?.ranks),
-    generation: module?.generation ?? '',
-    form: module?.form ?? '',
-    part: module?.part ?? '',
-    serial: module?.serial ?? '',
-  };
-}
-
-function typedOf({ channel, bank, maxMiB, module, keep, creditCents, blocked }: JobSlot, currency: string): Typed {
-  return {
-    channel,
-    bank: String(bank),
-    largest: maxMiB === null ? '' : capacityText(maxMiB),
-    ...moduleTyped(module),
-    keep,
-    credit: creditCents === 0 ? '' : shortMoney(creditCents, currency),
-    blocked: blocked === true,
-  };
-}
-
-const wholeOrNull = (text: string): number | null | undefined => {
-  if (text.trim() === '') return null;
-  return /^\d{1,6}$/.test(text.trim()) && Number(text) > 0 ? Number(text) : undefined;
-};
-
-type Errors = Partial<Record<keyof Typed, string>>;
-
-/**
- * The slot that was typed, or what is wrong with it. An empty capacity means an empty slot.
- *
- * @param base what is known of the module beside the fields: what is in the slot, or the label that was pasted
- */
-function slotOf(
-  slot: JobSlot,
-  typed: Typed,
-  base: KnownModule | null,
-  currency: string,
-): { slot: JobSlot } | { errors: Errors } {
-  const errors: Errors = {};
-  const capacityMiB = typed.capacity.trim() === '' ? null : parseCapacity(typed.capacity);
-  if (typed.capacity.trim() !== '' && capacityMiB === null) errors.capacity = 'Type a size such as 8 GB.';
-  if (slot.soldered && capacityMiB === null) errors.capacity = 'Soldered memory has a size: type it.';
-  const numbers = { rate: wholeOrNull(typed.rate), cl: wholeOrNull(typed.cl), ranks: wholeOrNull(typed.ranks) };
-  if (numbers.rate === undefined) errors.rate = 'Type the MT/s, such as 2400.';
-  if (numbers.cl === undefined) errors.cl = 'A whole number, such as 17.';
-  if (numbers.ranks === undefined) errors.ranks = 'A whole number, such as 1.';
-  const creditCents = typed.credit.trim() === '' ? 0 : parseMoneyIn(typed.credit, currency);
-  if (creditCents === null || creditCents < 0) errors.credit = 'An amount of 0 or more.';
-  const channel = typed.channel.trim();
-  if (channel === '') errors.channel = 'Type its channel, such as A.';
-  if (!/^\d{1,2}$/.test(typed.bank.trim())) errors.bank = 'A whole number, such as 1.';
-  const maxMiB = typed.largest.trim() === '' ? null : parseCapacity(typed.largest);
-  if (typed.largest.trim() !== '' && maxMiB === null) errors.largest = 'Type a size such as 16 GB.';
-  if (typed.blocked && capacityMiB !== null) errors.capacity = 'A blocked socket holds no module.';
-  if (Object.keys(errors).length > 0) return { errors };
-  const known: KnownModule = {
-    ...(base ?? NOTHING_KNOWN),
-    capacityMiB,
-    rateMTs: numbers.rate ?? null,
-    casLatency: numbers.cl ?? null,
-    ranks: numbers.ranks ?? null,
-    generation: typed.generation === '' ? null : (typed.generation as Generation),
-    form: typed.form === '' ? null : typed.form,
-    part: typed.part.trim() === '' ? null : typed.part.trim(),
-    ...(typed.serial.trim() === '' && base?.serial == null ? {} : { serial: typed.serial.trim() || null }),
-  };
-  const module = capacityMiB === null ? null : known;
-  const bank = Number(typed.bank);
-  const moved = channel !== slot.channel || bank !== slot.bank || maxMiB !== slot.maxMiB;
-  return {
-    slot: {
-      ...slot,
-      channel,
-      bank,
-      maxMiB,
-      module,
-      blocked: typed.blocked,
-      keep: typed.keep,
-      creditCents: creditCents ?? 0,
-      placeSource: moved ? 'typed' : slot.placeSource,
-      moduleSource: JSON.stringify(module) === JSON.stringify(slot.module) ? slot.moduleSource : 'typed',
-    },
-  };
+interface SlotEditorProps {
+  name: string;
+  onClose: () => void;
 }
 
 /** The sheet on which one slot is typed: what is in it, and what may become of that. */
-export function SlotEditor({ name, onClose }: { name: string; onClose: () => void }) {
+export function SlotEditor({ name, onClose }: SlotEditorProps) {
   const { job } = useJob();
   const slot = job.slots.find((one) => one.name === name);
   const facts = job.slotFacts[name];
-  const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState(slot === undefined ? null : typedOf(slot, job.currency));
-  const [base, setBase] = useState(slot?.module ?? null);
-  const [label, setLabel] = useState('');
-  const [errors, setErrors] = useState<Errors>({});
-  if (slot === undefined || typed === null) return null;
-  const set = (field: keyof Typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [field]: event.target.value });
-  const put = async (slots: JobSlot[]) => {
-    const result = await save('PUT', `/api/jobs/${job.id}/slots`, { version: job.slotsVersion, slots });
-    if (result.ok) onClose();
-  };
-  const submit = () => {
-    const made = slotOf(slot, typed, base, job.currency);
-    if ('errors' in made) setErrors(made.errors);
-    else void put(job.slots.map((one) => (one.name === name ? made.slot : one)));
-  };
-  const readLabel = (text: string) => {
-    setLabel(text);
-    const read = moduleOfLabel(text);
-    if (read === null) return;
-    setBase(read.module);
-    setTyped({ ...typed, ...moduleTyped(read.module) });
-  };
-  const move = (to: string) => {
-    const moved = moveModule(job.slots, name, to);
-    if (moved.ok) void put(moved.slots);
-    else setErrors({ capacity: moved.sentence });
-  };
-  const others = job.slots.filter((one) => one.name !== name && !one.soldered && one.blocked !== true);
-  const anything = [{ value: '', text: 'not known' }];
+  if (slot === undefined) return null;
   return (
     <Sheet
       open
@@ -176,134 +37,7 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
       }
       onClose={onClose}
     >
-      <form
-        className="grid grid-cols-2 gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit();
-        }}
-      >
-        <Field
-          label="Its label, typed or pasted"
-          className="col-span-2"
-          placeholder="8GB 2Rx8 PC4-2666V-UB1-11"
-          value={label}
-          data-scan="text"
-          onChange={(event) => readLabel(event.target.value)}
-          {...(label.trim() === ''
-            ? {}
-            : { hint: moduleOfLabel(label)?.line ?? 'Not understood as a module’s label yet.' })}
-        />
-        <Field
-          label="Capacity"
-          value={typed.capacity}
-          onChange={set('capacity')}
-          error={errors.capacity ?? null}
-          placeholder="empty"
-          autoFocus
-        />
-        <Field
-          label="Rate"
-          unit="MT/s"
-          inputMode="numeric"
-          value={typed.rate}
-          onChange={set('rate')}
-          error={errors.rate ?? null}
-        />
-        <Field label="CL" inputMode="numeric" value={typed.cl} onChange={set('cl')} error={errors.cl ?? null} />
-        <Field
-          label="Ranks"
-          inputMode="numeric"
-          value={typed.ranks}
-          onChange={set('ranks')}
-          error={errors.ranks ?? null}
-        />
-        <Choice
-          label="Generation"
-          value={typed.generation}
-          onChange={set('generation')}
-          options={[...anything, ...GENERATIONS.map((one) => ({ value: one, text: one }))]}
-        />
-        <Choice
-          label="Form"
-          value={typed.form}
-          onChange={set('form')}
-          options={[...anything, { value: 'DIMM', text: 'DIMM' }, { value: 'SO-DIMM', text: 'SO-DIMM' }]}
-        />
-        <Field label="Part number" maxLength={200} value={typed.part} onChange={set('part')} data-scan="part" />
-        <Field label="Serial number" maxLength={200} value={typed.serial} onChange={set('serial')} data-scan="serial" />
-        <div className="col-span-2 grid grid-cols-3 gap-3 border-t border-line pt-2">
-          <Field label="Channel" value={typed.channel} onChange={set('channel')} error={errors.channel ?? null} />
-          <Field
-            label="Bank"
-            inputMode="numeric"
-            value={typed.bank}
-            onChange={set('bank')}
-            error={errors.bank ?? null}
-          />
-          <Field
-            label="Largest module"
-            value={typed.largest}
-            onChange={set('largest')}
-            error={errors.largest ?? null}
-            placeholder="as the board"
-          />
-        </div>
-        {!slot.soldered && (
-          <>
-            <Choice
-              label="This module"
-              value={typed.keep}
-              onChange={set('keep')}
-              options={[
-                { value: 'may', text: 'may stay or go' },
-                { value: 'must', text: 'must stay' },
-                { value: 'never', text: 'must go' },
-              ]}
-            />
-            <Field
-              label="Credit if it comes out"
-              inputMode="decimal"
-              unit={job.currency}
-              value={typed.credit}
-              onChange={set('credit')}
-              error={errors.credit ?? null}
-              placeholder="0"
-            />
-            {slot.module !== null && others.length > 0 ? (
-              <Choice
-                label="Move it to"
-                value=""
-                onChange={(event) => move(event.target.value)}
-                options={[
-                  { value: '', text: 'stays in this slot' },
-                  ...others.map((one) => ({
-                    value: one.name,
-                    text: one.module === null ? one.name : `${one.name}, in exchange`,
-                  })),
-                ]}
-              />
-            ) : (
-              <Check
-                checked={typed.blocked}
-                onChange={(blocked) => setTyped({ ...typed, blocked })}
-                className="min-h-9 self-end"
-              >
-                blocked: broken or covered
-              </Check>
-            )}
-          </>
-        )}
-        <div className="col-span-2">
-          <Fault sentence={sentence} />
-        </div>
-        <div className="col-span-2 flex justify-end gap-2 mt-1">
-          <Button onClick={onClose}>Leave it as it is</Button>
-          <Button weight="act" type="submit" disabled={busy}>
-            Save the slot
-          </Button>
-        </div>
-      </form>
+      <SlotForm slot={slot} onClose={onClose} />
       {slot.module !== null && (
         <p className="mt-3 border-t border-line pt-2 text-sm">
           <Link
@@ -323,5 +57,134 @@ export function SlotEditor({ name, onClose }: { name: string; onClose: () => voi
         </details>
       )}
     </Sheet>
+  );
+}
+
+function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
+  const { job } = useJob();
+  const { save } = useSave();
+  const [base, setBase] = useState(slot.module);
+  const [label, setLabel] = useState('');
+  const put = async (slots: readonly JobSlot[]) => {
+    const result = await save('PUT', `/api/jobs/${job.id}/slots`, { version: job.slotsVersion, slots });
+    if (result.ok) onClose();
+    return result;
+  };
+  const typing = useTyped<TypedSlot, JobSlot>({
+    from: typedSlot(slot, job.currency),
+    read: (typed) => readSlot(slot, typed, base, job.currency),
+    send: (made) => put(job.slots.map((one) => (one.name === slot.name ? made : one))),
+  });
+  const readLabel = (text: string) => {
+    setLabel(text);
+    const read = moduleOfLabel(text);
+    if (read === null) return;
+    setBase(read.module);
+    for (const [field, value] of Object.entries(moduleTyped(read.module)))
+      typing.form.setValue(field as keyof TypedSlot, value, { shouldDirty: true });
+  };
+  const move = (to: string) =>
+    typing.act(async () => {
+      const moved = moveModule(job.slots, slot.name, to);
+      return moved.ok ? put(moved.slots) : { ok: false, code: 'bad-input', at: 'capacity', sentence: moved.sentence };
+    });
+  return (
+    <Form
+      typing={typing}
+      className="grid grid-cols-2 gap-3"
+      action="Save the slot"
+      leave="Leave it as it is"
+      onLeave={onClose}
+    >
+      <Field
+        label="Its label, typed or pasted"
+        className="col-span-2"
+        placeholder="8GB 2Rx8 PC4-2666V-UB1-11"
+        value={label}
+        data-scan="text"
+        onChange={(event) => readLabel(event.target.value)}
+        {...(label.trim() === ''
+          ? {}
+          : { hint: moduleOfLabel(label)?.line ?? 'Not understood as a module’s label yet.' })}
+      />
+      <ModuleFields />
+      <PlaceFields />
+      {!slot.soldered && <FateFields slot={slot} onMove={(to) => void move(to)} />}
+    </Form>
+  );
+}
+
+const ANY = { value: '', text: 'not known' };
+
+/** What is in the slot. */
+function ModuleFields() {
+  return (
+    <>
+      <TextField name="capacity" label="Capacity" placeholder="empty" autoFocus />
+      <TextField name="rate" label="Rate" unit="MT/s" inputMode="numeric" />
+      <TextField name="cl" label="CL" inputMode="numeric" />
+      <TextField name="ranks" label="Ranks" inputMode="numeric" />
+      <ChoiceField
+        name="generation"
+        label="Generation"
+        options={[ANY, ...GENERATIONS.map((one) => ({ value: one, text: one }))]}
+      />
+      <ChoiceField
+        name="form"
+        label="Form"
+        options={[ANY, { value: 'DIMM', text: 'DIMM' }, { value: 'SO-DIMM', text: 'SO-DIMM' }]}
+      />
+      <TextField name="part" label="Part number" maxLength={200} data-scan="part" />
+      <TextField name="serial" label="Serial number" maxLength={200} data-scan="serial" />
+    </>
+  );
+}
+
+/** Where the slot is on the board. */
+function PlaceFields() {
+  return (
+    <div className="col-span-2 grid grid-cols-3 gap-3 border-t border-line pt-2">
+      <TextField name="channel" label="Channel" />
+      <TextField name="bank" label="Bank" inputMode="numeric" />
+      <TextField name="largest" label="Largest module" placeholder="as the board" />
+    </div>
+  );
+}
+
+/** What may become of what is in it. */
+function FateFields({ slot, onMove }: { slot: JobSlot; onMove: (to: string) => void }) {
+  const { job } = useJob();
+  const others = job.slots.filter((one) => one.name !== slot.name && !one.soldered && one.blocked !== true);
+  return (
+    <>
+      <ChoiceField
+        name="keep"
+        label="This module"
+        options={[
+          { value: 'may', text: 'may stay or go' },
+          { value: 'must', text: 'must stay' },
+          { value: 'never', text: 'must go' },
+        ]}
+      />
+      <TextField name="credit" label="Credit if it comes out" inputMode="decimal" unit={job.currency} placeholder="0" />
+      {slot.module !== null && others.length > 0 ? (
+        <Choice
+          label="Move it to"
+          value=""
+          onChange={(event) => onMove(event.target.value)}
+          options={[
+            { value: '', text: 'stays in this slot' },
+            ...others.map((one) => ({
+              value: one.name,
+              text: one.module === null ? one.name : `${one.name}, in exchange`,
+            })),
+          ]}
+        />
+      ) : (
+        <CheckField name="blocked" className="min-h-9 self-end">
+          blocked: broken or covered
+        </CheckField>
+      )}
+    </>
   );
 }

@@ -3,27 +3,34 @@ import { useState } from 'react';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { TextField } from '../kit/form/fields';
+import { Form } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
+
+interface TypedName {
+  maker: string;
+  name: string;
+  yearFrom: string;
+}
 
 function KeepSheet({ onClose }: { onClose: () => void }) {
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
-  const [maker, setMaker] = useState(job.machine.maker);
-  const [name, setName] = useState(job.machine.name);
-  const [year, setYear] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
-  const submit = async () => {
-    if (!/^\d{4}$/.test(year.trim())) {
-      setWrong('Type the year it came out, such as 2019.');
-      return;
-    }
-    setWrong(null);
-    const named = { maker, name, yearFrom: Number(year) };
-    const result = await save('POST', `/api/jobs/${job.id}/model`, named);
-    if (result.ok) onClose();
-  };
+  const { save } = useSave();
+  const typing = useTyped<TypedName, object>({
+    from: { maker: job.machine.maker, name: job.machine.name, yearFrom: '' },
+    read: ({ maker, name, yearFrom }) =>
+      readTyped<TypedName, object>(
+        { yearFrom: !/^\d{4}$/.test(yearFrom.trim()) && 'Type the year it came out, such as 2019.' },
+        () => ({ maker, name, yearFrom: Number(yearFrom) }),
+      ),
+    send: async (body) => {
+      const result = await save('POST', `/api/jobs/${job.id}/model`, body);
+      if (result.ok) onClose();
+      return result;
+    },
+  });
   return (
     <Sheet
       open
@@ -31,26 +38,11 @@ function KeepSheet({ onClose }: { onClose: () => void }) {
       description="The next one of its kind then needs no questions: its slots, its identifiers and what was decided here go into the library."
       onClose={onClose}
     >
-      <form
-        className="grid grid-cols-[1fr_1fr_6rem] gap-2.5"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
-      >
-        <Field label="Maker" value={maker} onChange={(event) => setMaker(event.target.value)} autoFocus />
-        <Field label="Model" value={name} onChange={(event) => setName(event.target.value)} />
-        <Field label="Since" inputMode="numeric" value={year} onChange={(event) => setYear(event.target.value)} />
-        <div className="col-span-3">
-          <Fault sentence={wrong ?? sentence} />
-        </div>
-        <div className="col-span-3 flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button weight="act" type="submit" disabled={busy}>
-            Save
-          </Button>
-        </div>
-      </form>
+      <Form typing={typing} className="grid grid-cols-[1fr_1fr_6rem] gap-2.5" action="Save" onLeave={onClose}>
+        <TextField name="maker" label="Maker" autoFocus />
+        <TextField name="name" label="Model" />
+        <TextField name="yearFrom" label="Since" inputMode="numeric" />
+      </Form>
     </Sheet>
   );
 }

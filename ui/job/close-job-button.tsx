@@ -3,27 +3,40 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
-import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import { CLOSING_TEXTS, type Closing } from './closing-words';
 
+interface TypedEnd {
+  as: Closing;
+  why: string;
+}
+
 function CloseSheet({ jobId, onClose }: { jobId: number; onClose: () => void }) {
   const router = useRouter();
-  const { busy, sentence, save } = useSave();
-  const [as, setAs] = useState<Closing>('done');
-  const [why, setWhy] = useState('');
-  const [wrong, setWrong] = useState<string | null>(null);
-  const close = async () => {
-    const missing = as !== 'done' && why.trim() === '';
-    setWrong(missing ? 'Enter the reason in a few words.' : null);
-    if (missing) return;
-    if ((await save('PUT', `/api/jobs/${jobId}/closed`, { as, why })).ok) router.push('/counter');
-  };
-  const remove = async () => {
-    if ((await save('DELETE', `/api/jobs/${jobId}`)).ok) router.push('/counter');
-  };
+  const { save } = useSave();
+  const typing = useTyped<TypedEnd, TypedEnd>({
+    from: { as: 'done', why: '' },
+    read: (typed) =>
+      readTyped<TypedEnd, TypedEnd>(
+        { why: typed.as !== 'done' && typed.why.trim() === '' && 'Enter the reason in a few words.' },
+        () => typed,
+      ),
+    send: async (body) => {
+      const result = await save('PUT', `/api/jobs/${jobId}/closed`, body);
+      if (result.ok) router.push('/counter');
+      return result;
+    },
+  });
+  const remove = () =>
+    typing.act(async () => {
+      const result = await save('DELETE', `/api/jobs/${jobId}`);
+      if (result.ok) router.push('/counter');
+      return result;
+    });
   return (
     <Sheet
       open
@@ -31,40 +44,28 @@ function CloseSheet({ jobId, onClose }: { jobId: number; onClose: () => void }) 
       description="It leaves the list and stays under Closed jobs, where it can be reopened."
       onClose={onClose}
     >
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void close();
-        }}
+      <Form
+        typing={typing}
+        action="Close job"
+        onLeave={onClose}
+        beside={
+          <Button weight="quiet" disabled={typing.busy} onClick={() => void remove()}>
+            Delete empty job
+          </Button>
+        }
       >
-        <Choice
+        <ChoiceField
+          name="as"
           label="How it ended"
-          value={as}
-          onChange={(event) => setAs(event.target.value as Closing)}
           options={Object.entries(CLOSING_TEXTS).map(([value, text]) => ({ value, text }))}
         />
-        <Field
+        <TextField
+          name="why"
           label="Reason"
           maxLength={500}
-          placeholder={as === 'done' ? 'not needed' : 'too dear, soldered, no answer'}
-          value={why}
-          error={wrong}
-          onChange={(event) => setWhy(event.target.value)}
+          placeholder={typing.form.watch('as') === 'done' ? 'not needed' : 'too dear, soldered, no answer'}
         />
-        <Fault sentence={sentence} />
-        <div className="flex justify-end gap-2">
-          <span className="mr-auto">
-            <Button weight="quiet" disabled={busy} onClick={() => void remove()}>
-              Delete empty job
-            </Button>
-          </span>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button weight="act" type="submit" disabled={busy}>
-            Close job
-          </Button>
-        </div>
-      </form>
+      </Form>
     </Sheet>
   );
 }

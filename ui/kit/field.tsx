@@ -1,4 +1,4 @@
-import { type InputHTMLAttributes, type ReactNode, useId } from 'react';
+import { type InputHTMLAttributes, type ReactNode, type Ref, useId } from 'react';
 
 export const INPUT_LOOK =
   'w-full min-h-9 rounded-notch border border-edge bg-sheet px-2.5 py-1.5 text-base text-ink placeholder:text-ink-2 aria-invalid:border-stop aria-invalid:border-2';
@@ -9,6 +9,7 @@ interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
   unit?: ReactNode;
   error?: string | null;
   hint?: string;
+  ref?: Ref<HTMLInputElement>;
 }
 
 /** A labelled line of input; what is wrong stands under it in one sentence. */

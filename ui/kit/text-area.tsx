@@ -4,12 +4,14 @@ import { INPUT_LOOK } from './field';
 interface TextAreaProps extends TextareaHTMLAttributes<HTMLTextAreaElement> {
   label: string;
   error?: string | null;
+  hint?: string;
   ref?: Ref<HTMLTextAreaElement>;
 }
 
 /** Several labelled lines of input; what is wrong stands under them in one sentence. */
-export function TextArea({ label, error = null, className = '', ...area }: TextAreaProps) {
+export function TextArea({ label, error = null, hint, className = '', ...area }: TextAreaProps) {
   const id = useId();
+  const said = error ?? hint;
   return (
     <div className={className}>
       <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
@@ -21,11 +23,15 @@ export function TextArea({ label, error = null, className = '', ...area }: TextA
         id={id}
         className={INPUT_LOOK}
         aria-invalid={error !== null || undefined}
-        aria-describedby={error === null ? undefined : `${id}-said`}
+        aria-describedby={said === undefined ? undefined : `${id}-said`}
       />
-      {error !== null && (
-        <p id={`${id}-said`} role="alert" className="text-sm mt-0.5 text-stop font-medium">
-          {error}
+      {said !== undefined && (
+        <p
+          id={`${id}-said`}
+          role={error === null ? undefined : 'alert'}
+          className={`text-sm mt-0.5 ${error === null ? 'text-ink-2' : 'text-stop font-medium'}`}
+        >
+          {said}
         </p>
       )}
     </div>

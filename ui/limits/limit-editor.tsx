@@ -1,14 +1,14 @@
 'use client';
-import { useState } from 'react';
 import { wordsOn } from '@/core/machine/limits/resolve-claims';
 import { whyLimit } from '@/core/machine/limits/why-limit';
+import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Check } from '../kit/check';
-import { Choice } from '../kit/choice';
-import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { CheckField, ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import { AddClaim } from './add-claim';
 import { decidedOf } from './decided-of';
@@ -42,31 +42,42 @@ function Words({ row, onTake }: { row: LimitRow; onTake: (value: unknown) => voi
   );
 }
 
+interface Decision {
+  text: string;
+  why: string;
+  intoModel: boolean;
+}
+
+/** What was typed as a value of the limit, or what is wrong with it. */
+function readDecision(row: LimitRow, typed: Decision) {
+  const parsed = typedValue(row, typed.text);
+  return readTyped<Decision, { value: unknown }>({ text: !parsed.ok && parsed.sentence }, () => ({
+    value: parsed.ok ? parsed.value : null,
+  }));
+}
+
 /** The sheet on which one limit is explained and decided: take a source's word, type a value, or add a source. */
 export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => void }) {
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
+  const { save } = useSave();
+  const { modelId, modelName } = job.machine;
   const holding = job.limits[row.name];
-  const [text, setText] = useState(typedText(row, holding?.value));
-  const [why, setWhy] = useState('');
-  const [intoModel, setIntoModel] = useState(false);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const decided = holding?.source.kind === 'technician';
   const words = wordsOn(job.claims, row.name);
-
-  const put = async (value: unknown) => {
+  const put = async (value: unknown): Promise<Called<unknown>> => {
+    const { why, intoModel } = typing.form.getValues();
     const result = await save('PUT', `/api/jobs/${job.id}/limits`, {
       decisions: [{ limit: row.name, value, seen: decidedOf(job.claims, row.name) }],
       why,
       intoModel: intoModel && value !== null,
     });
     if (result.ok) onClose();
+    return result;
   };
-  const submit = () => {
-    const parsed = typedValue(row, text);
-    if (parsed.ok) void put(parsed.value);
-    else setWrong(parsed.sentence);
-  };
+  const typing = useTyped<Decision, { value: unknown }>({
+    from: { text: typedText(row, holding?.value), why: '', intoModel: false },
+    read: (typed) => readDecision(row, typed),
+    send: ({ value }) => put(value),
+  });
   const choices = choicesOf(row);
   return (
     <Sheet
@@ -76,51 +87,29 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
       description={whyLimit(words, (value) => limitText(row.sort, value))}
       onClose={onClose}
     >
-      {words.length > 0 && <Words row={row} onTake={put} />}
-      <form
-        className="grid grid-cols-[minmax(8rem,1fr)_minmax(12rem,2fr)_auto] items-end gap-2 mt-4 max-[620px]:grid-cols-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit();
-        }}
+      {words.length > 0 && <Words row={row} onTake={(value) => void typing.act(() => put(value))} />}
+      <Form
+        typing={typing}
+        box="mt-4"
+        className="grid grid-cols-[minmax(8rem,1fr)_minmax(12rem,2fr)_auto] items-end gap-2 max-[620px]:grid-cols-1"
       >
         {choices === null ? (
-          <Field
-            label="Decide it here"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            error={wrong}
-            unit={row.unit}
-            autoFocus
-          />
+          <TextField name="text" label="Decide it here" unit={row.unit} autoFocus />
         ) : (
-          <Choice
-            label="Decide it here"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-            options={choices}
-            autoFocus
-          />
+          <ChoiceField name="text" label="Decide it here" options={choices} autoFocus />
         )}
-        <Field label="Why" value={why} maxLength={500} onChange={(event) => setWhy(event.target.value)} />
-        <Button weight="act" type="submit" disabled={busy}>
-          Decide
-        </Button>
-      </form>
-      {job.machine.modelId !== null && (
-        <Check checked={intoModel} onChange={setIntoModel} className="mt-2">
-          for every {job.machine.modelName} from now on
-        </Check>
-      )}
-      <div className="mt-2">
-        <Fault sentence={sentence} />
-      </div>
-      {job.machine.modelId !== null && job.may.writeLibrary && (
-        <AddClaim row={row} modelId={job.machine.modelId} modelName={job.machine.modelName ?? ''} />
-      )}
+        <TextField name="why" label="Why" maxLength={500} />
+        <Send>Decide</Send>
+        {modelId !== null && (
+          <CheckField name="intoModel" className="col-span-full">
+            for every {modelName} from now on
+          </CheckField>
+        )}
+      </Form>
+      {modelId !== null && job.may.writeLibrary && <AddClaim row={row} modelId={modelId} modelName={modelName ?? ''} />}
       <div className="flex justify-between mt-4">
-        {decided ? (
-          <Button weight="quiet" disabled={busy} onClick={() => put(null)}>
+        {holding?.source.kind === 'technician' ? (
+          <Button weight="quiet" disabled={typing.busy} onClick={() => void typing.act(() => put(null))}>
             Take the decision back
           </Button>
         ) : (

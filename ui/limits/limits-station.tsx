@@ -11,12 +11,12 @@ import { Notice } from '../kit/notice';
 import { CeilingRuler } from './ceiling-ruler';
 import { ConflictList } from './conflict-list';
 import { CpuChoice } from './cpu-choice';
-import { EvidencePanel } from './evidence-panel';
 import { LimitEditor } from './limit-editor';
 import type { LimitRow } from './limit-words';
 import { LimitsGrid } from './limits-grid';
 import { moduleRuler, totalRuler } from './ruler-rows';
 import { SlotRows } from './slot-rows';
+import { EvidencePanel } from './trials/evidence-panel';
 
 /** What was taken as usual because nobody said, so that somebody can object. */
 function Assumptions() {

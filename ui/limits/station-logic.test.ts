@@ -3,7 +3,7 @@ import { resolveClaims } from '@/core/machine/limits/resolve-claims';
 import { GB, known, slot, source } from '@/core/machine/samples';
 import { LIMIT_ROWS } from './limit-words';
 import { moduleRuler, totalRuler } from './ruler-rows';
-import { trialOf } from './trial-editor';
+import { readTrial } from './trials/trial-typed';
 import { choicesOf, typedText, typedValue } from './typed-limit';
 
 const claim = (limit: Claim['limit'], kind: Source['kind'], value: unknown) =>
@@ -85,9 +85,9 @@ describe('a trial that is typed', () => {
   };
 
   it('adds its modules up where no total is typed', () => {
-    expect(trialOf(typed)).toMatchObject({
+    expect(readTrial(typed)).toMatchObject({
       ok: true,
-      trial: { moduleMiB: 16 * GB, modules: 4, totalMiB: 64 * GB, slots: ['A1', 'B1'], firmware: '1.14', ecc: false },
+      value: { moduleMiB: 16 * GB, modules: 4, totalMiB: 64 * GB, slots: ['A1', 'B1'], firmware: '1.14', ecc: false },
     });
   });
 
@@ -97,6 +97,6 @@ describe('a trial that is typed', () => {
     [{ total: 'all' }, 'Type the total as a size, such as 32 GB.'],
     [{ rate: 'fast' }, 'Type the rate in MT/s, such as 2666.'],
   ])('%j is told what is wrong', (more, sentence) => {
-    expect(trialOf({ ...typed, ...more })).toEqual({ ok: false, sentence });
+    expect(readTrial({ ...typed, ...more })).toEqual({ ok: false, wrong: { [Object.keys(more)[0] ?? '']: sentence } });
   });
 });

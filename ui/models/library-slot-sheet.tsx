@@ -1,14 +1,15 @@
 'use client';
-import { type FormEvent, useState } from 'react';
 import { boardFault, type LibrarySlot, SLOT_PLACES, type SlotPlace } from '@/core/machine/models/model';
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
-import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form } from '../kit/form/form';
+import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import { PLACE_WORDS } from './place-words';
 
@@ -41,153 +42,126 @@ function nextSlot(slots: readonly LibrarySlot[]): LibrarySlot {
   return { ...EMPTY, channel, bank, name: `${channel}${bank}` };
 }
 
+type TypedSlot = ReturnType<typeof typedSlot>;
+
+const typedSlot = (slot: LibrarySlot) => ({
+  name: slot.name,
+  channel: slot.channel,
+  bank: String(slot.bank),
+  is: slot.soldered === null ? 'socket' : 'soldered',
+  most: slot.maxMiB === null ? '' : capacityText(slot.maxMiB),
+  lidName: slot.lidName ?? '',
+  latch: slot.latch ?? '',
+  place: slot.place ?? '',
+  soldered: slot.soldered?.capacityMiB == null ? '' : capacityText(slot.soldered.capacityMiB),
+});
+
+/** The slot that was typed, or what is wrong with it. */
+function readSlot(slot: LibrarySlot, typed: TypedSlot): Read<TypedSlot, LibrarySlot> {
+  const isSoldered = typed.is === 'soldered';
+  const most = isTyped(typed.most) ? parseCapacity(typed.most) : null;
+  const built = isSoldered ? parseCapacity(typed.soldered) : null;
+  const looked = {
+    name: !isTyped(typed.name) && 'Enter the slot’s name, as the board prints it.',
+    channel: !isTyped(typed.channel) && 'Enter its channel, such as A.',
+    bank: wholeTyped(typed.bank, 2) === null && 'Enter its place in the channel as a number, such as 1.',
+    most: isTyped(typed.most) && most === null && 'Enter the largest module as a size, such as 16 GB, or nothing.',
+    soldered: isSoldered && built === null && 'Enter how much is soldered, such as 8 GB.',
+  };
+  const known = slot.soldered?.capacityMiB === built ? slot.soldered : null;
+  return readTyped<TypedSlot, LibrarySlot>(looked, () => ({
+    name: typed.name.trim(),
+    channel: typed.channel.trim(),
+    bank: Number(typed.bank),
+    maxMiB: most,
+    lidName: typed.lidName.trim() || null,
+    latch: typed.latch.trim() || null,
+    place: isSoldered ? 'soldered' : typed.place === '' ? null : (typed.place as SlotPlace),
+    soldered: isSoldered ? (known ?? { ...NOTHING_KNOWN, capacityMiB: built }) : null,
+  }));
+}
+
 /** One slot of a model, edited where it stands on the board; or a new one, or one that is taken off. */
 export function LibrarySlotSheet({ modelId, slots, name, onSaved, onClose }: LibrarySlotSheetProps) {
-  const { busy, sentence, save } = useSave();
+  const { save } = useSave();
   const slot = slots.find((one) => one.name === name) ?? nextSlot(slots);
   const at = slots.findIndex((one) => one.name === name);
-  const [typed, setTyped] = useState({
-    name: slot.name,
-    channel: slot.channel,
-    bank: String(slot.bank),
-    most: slot.maxMiB === null ? '' : capacityText(slot.maxMiB),
-    lidName: slot.lidName ?? '',
-    latch: slot.latch ?? '',
-    place: slot.place ?? '',
-    soldered: slot.soldered?.capacityMiB == null ? '' : capacityText(slot.soldered.capacityMiB),
-  });
-  const [isSoldered, setSoldered] = useState(slot.soldered !== null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const set = (key: keyof typeof typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-
-  const put = async (next: readonly LibrarySlot[]) => {
+  const put = async (next: readonly LibrarySlot[]): Promise<Called<unknown>> => {
     const fault = boardFault(next);
-    setWrong(fault);
-    if (fault !== null) return;
-    if (!(await save('PATCH', `/api/models/${modelId}`, { slots: next })).ok) return;
-    onSaved(next);
-    onClose();
+    if (fault !== null) return { ok: false, code: 'bad-input', sentence: fault };
+    const result = await save('PATCH', `/api/models/${modelId}`, { slots: next });
+    if (result.ok) {
+      onSaved(next);
+      onClose();
+    }
+    return result;
   };
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    const most = typed.most.trim() === '' ? null : parseCapacity(typed.most);
-    const built = isSoldered ? parseCapacity(typed.soldered) : null;
-    const fault =
-      typed.name.trim() === ''
-        ? 'Enter the slot’s name, as the board prints it.'
-        : typed.channel.trim() === ''
-          ? 'Enter its channel, such as A.'
-          : !/^\d{1,2}$/.test(typed.bank.trim())
-            ? 'Enter its place in the channel as a number, such as 1.'
-            : typed.most.trim() !== '' && most === null
-              ? 'Enter the largest module as a size, such as 16 GB, or nothing.'
-              : isSoldered && built === null
-                ? 'Enter how much is soldered, such as 8 GB.'
-                : null;
-    setWrong(fault);
-    if (fault !== null) return;
-    const known = slot.soldered?.capacityMiB === built ? slot.soldered : null;
-    const made: LibrarySlot = {
-      name: typed.name.trim(),
-      channel: typed.channel.trim(),
-      bank: Number(typed.bank),
-      maxMiB: most,
-      lidName: typed.lidName.trim() || null,
-      latch: typed.latch.trim() || null,
-      place: isSoldered ? 'soldered' : typed.place === '' ? null : (typed.place as SlotPlace),
-      soldered: isSoldered ? (known ?? { ...NOTHING_KNOWN, capacityMiB: built }) : null,
-    };
-    await put(at < 0 ? [...slots, made] : slots.map((one, nr) => (nr === at ? made : one)));
-  };
+  const typing = useTyped<TypedSlot, LibrarySlot>({
+    from: typedSlot(slot),
+    read: (typed) => readSlot(slot, typed),
+    send: (made) => put(at < 0 ? [...slots, made] : slots.map((one, nr) => (nr === at ? made : one))),
+  });
+  const remove = () => void typing.act(() => put(slots.filter((_, nr) => nr !== at)));
   return (
     <Sheet open title={at < 0 ? 'Add a slot' : `Slot ${slot.name}`} onClose={onClose}>
-      <form className="grid grid-cols-6 gap-x-3 gap-y-2" onSubmit={keep} noValidate>
-        <Field label="Name" className="col-span-2" maxLength={60} value={typed.name} onChange={set('name')} autoFocus />
-        <Field label="Channel" className="col-span-2" maxLength={20} value={typed.channel} onChange={set('channel')} />
-        <Field
-          label="Place in channel"
-          className="col-span-2"
-          inputMode="numeric"
-          value={typed.bank}
-          onChange={set('bank')}
-        />
-        <Choice
-          label="It is"
-          className="col-span-3"
-          value={isSoldered ? 'soldered' : 'socket'}
-          onChange={(event) => setSoldered(event.target.value === 'soldered')}
-          options={[
-            { value: 'socket', text: 'a socket' },
-            { value: 'soldered', text: 'soldered memory' },
-          ]}
-        />
-        {isSoldered ? (
-          <Field
-            label="Soldered"
-            className="col-span-3"
-            placeholder="8 GB"
-            value={typed.soldered}
-            onChange={set('soldered')}
-          />
-        ) : (
-          <Field
-            label="Largest module"
-            className="col-span-3"
-            placeholder="as the others"
-            value={typed.most}
-            onChange={set('most')}
-          />
-        )}
-        {!isSoldered && (
-          <>
-            <Choice
-              label="Where it is"
-              className="col-span-3"
-              value={typed.place}
-              onChange={set('place')}
-              options={[
-                { value: '', text: 'not noted' },
-                ...SLOT_PLACES.filter((one) => one !== 'soldered').map((value) => ({
-                  value,
-                  text: PLACE_WORDS[value],
-                })),
-              ]}
-            />
-            <Field
-              label="Latch colour"
-              className="col-span-3"
-              maxLength={40}
-              value={typed.latch}
-              onChange={set('latch')}
-            />
-          </>
-        )}
-        <Field
-          label="Name on the lid’s label"
-          className="col-span-6"
-          maxLength={60}
-          hint="leave blank if it is the same"
-          value={typed.lidName}
-          onChange={set('lidName')}
-        />
-        <div className="col-span-6">
-          <Fault sentence={wrong ?? sentence} />
-        </div>
-        <div className="col-span-6 flex justify-end gap-2">
-          {at >= 0 && (
-            <span className="mr-auto">
-              <Button weight="quiet" disabled={busy} onClick={() => void put(slots.filter((_, nr) => nr !== at))}>
-                Remove slot
-              </Button>
-            </span>
-          )}
-          <Button onClick={onClose}>Cancel</Button>
-          <Button weight="act" type="submit" disabled={busy}>
-            {at < 0 ? 'Add' : 'Save'}
-          </Button>
-        </div>
-      </form>
+      <Form
+        typing={typing}
+        className="grid grid-cols-6 gap-x-3 gap-y-2"
+        action={at < 0 ? 'Add' : 'Save'}
+        onLeave={onClose}
+        beside={
+          at >= 0 && (
+            <Button weight="quiet" disabled={typing.busy} onClick={remove}>
+              Remove slot
+            </Button>
+          )
+        }
+      >
+        <SlotFields isSoldered={typing.form.watch('is') === 'soldered'} />
+      </Form>
     </Sheet>
+  );
+}
+
+function SlotFields({ isSoldered }: { isSoldered: boolean }) {
+  return (
+    <>
+      <TextField name="name" label="Name" className="col-span-2" maxLength={60} autoFocus />
+      <TextField name="channel" label="Channel" className="col-span-2" maxLength={20} />
+      <TextField name="bank" label="Place in channel" className="col-span-2" inputMode="numeric" />
+      <ChoiceField
+        name="is"
+        label="It is"
+        className="col-span-3"
+        options={[
+          { value: 'socket', text: 'a socket' },
+          { value: 'soldered', text: 'soldered memory' },
+        ]}
+      />
+      {isSoldered ? (
+        <TextField name="soldered" label="Soldered" className="col-span-3" placeholder="8 GB" />
+      ) : (
+        <>
+          <TextField name="most" label="Largest module" className="col-span-3" placeholder="as the others" />
+          <ChoiceField
+            name="place"
+            label="Where it is"
+            className="col-span-3"
+            options={[
+              { value: '', text: 'not noted' },
+              ...SLOT_PLACES.filter((one) => one !== 'soldered').map((value) => ({ value, text: PLACE_WORDS[value] })),
+            ]}
+          />
+          <TextField name="latch" label="Latch colour" className="col-span-3" maxLength={40} />
+        </>
+      )}
+      <TextField
+        name="lidName"
+        label="Name on the lid’s label"
+        className="col-span-6"
+        maxLength={60}
+        hint="leave blank if it is the same"
+      />
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import { modelSchema } from '@/core/machine/models/model';
-import { fieldsOf, typedModel } from './model-lines';
+import { readModel, typedModel } from './model-lines';
 
 const model = modelSchema.parse({
   maker: 'Ostrell',
@@ -24,8 +24,8 @@ const typed = typedModel(fields);
 
 describe('a model as lines', () => {
   it('comes back as it was', () => {
-    const made = fieldsOf(typed);
-    expect(made.ok && modelSchema.parse({ ...model, ...made.fields })).toEqual(model);
+    const made = readModel(typed);
+    expect(made.ok && modelSchema.parse({ ...model, ...made.value })).toEqual(model);
   });
 
   test.each([
@@ -36,7 +36,7 @@ describe('a model as lines', () => {
     [{ factory: 'lots | 5' }, /"lots" is no capacity/],
     [{ factory: '16 GB | much' }, /"much" is no amount/],
   ])('%j is told what is wrong', (more, why) => {
-    const made = fieldsOf({ ...typed, ...more });
-    expect(made.ok ? '' : made.sentence).toMatch(why);
+    const made = readModel({ ...typed, ...more });
+    expect(made.ok ? '' : Object.values(made.wrong).join(' ')).toMatch(why);
   });
 });

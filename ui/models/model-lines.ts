@@ -3,6 +3,7 @@ import type { FactoryOption } from '@/core/machine/models/model';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';
+import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import type { ModelFields } from './model-fields';
 
 /** A model's fields as text, a line an entry, while somebody edits them. */
@@ -70,44 +71,47 @@ export function typedModel(fields: ModelFields): TypedModel {
   };
 }
 
-/** What was typed as fields to save, or the first thing that is wrong. */
-export function fieldsOf(
-  typed: TypedModel,
-): { ok: true; fields: Record<string, unknown> } | { ok: false; sentence: string } {
-  const year = (text: string): number | null => (/^\d{4}$/.test(text.trim()) ? Number(text) : null);
-  const yearFrom = year(typed.yearFrom);
-  if (yearFrom === null) return { ok: false, sentence: 'Type the year it came out, such as 2019.' };
-  if (typed.yearTo.trim() !== '' && year(typed.yearTo) === null) {
-    return { ok: false, sentence: 'Type the year it ended, such as 2021, or nothing.' };
-  }
-  const factoryMaxMiB = typed.factoryMost.trim() === '' ? null : parseCapacity(typed.factoryMost);
-  if (typed.factoryMost.trim() !== '' && factoryMaxMiB === null) {
-    return { ok: false, sentence: 'Type the maker’s own maximum as a size, such as 32 GB.' };
-  }
+/** Entries of a list, or what is wrong with the first that is none. */
+function entries<T>(text: string, read: (line: string) => T): { all: T[]; wrong: string | null } {
   try {
-    const { maker, family, name, kind, note } = typed;
-    return {
-      ok: true,
-      fields: {
-        maker,
-        family,
-        name,
-        kind,
-        note,
-        yearFrom,
-        yearTo: year(typed.yearTo),
-        modelIds: lines(typed.modelIds),
-        boardIds: lines(typed.boardIds),
-        productStrings: lines(typed.productStrings),
-        serialPrefixes: lines(typed.serialPrefixes),
-        firmware: lines(typed.firmware),
-        cpus: lines(typed.cpus).map(cpuOf),
-        factoryMaxMiB,
-        factoryOptions: lines(typed.factory).map(factoryOf),
-      },
-    };
+    return { all: lines(text).map(read), wrong: null };
   } catch (cause) {
-    if (cause instanceof WrongCell) return { ok: false, sentence: `In ${cause.message}.` };
+    if (cause instanceof WrongCell) return { all: [], wrong: `In ${cause.message}.` };
     throw cause;
   }
+}
+
+const yearTyped = (text: string): number | null => (/^\d{4}$/.test(text.trim()) ? Number(text) : null);
+
+/** What was typed as fields to save, or what is wrong with it. */
+export function readModel(typed: TypedModel): Read<TypedModel, Record<string, unknown>> {
+  const [yearFrom, yearTo] = [yearTyped(typed.yearFrom), yearTyped(typed.yearTo)];
+  const factoryMaxMiB = isTyped(typed.factoryMost) ? parseCapacity(typed.factoryMost) : null;
+  const [cpus, factory] = [entries(typed.cpus, cpuOf), entries(typed.factory, factoryOf)];
+  const looked = {
+    yearFrom: yearFrom === null && 'Type the year it came out, such as 2019.',
+    yearTo: isTyped(typed.yearTo) && yearTo === null && 'Type the year it ended, such as 2021, or nothing.',
+    factoryMost:
+      isTyped(typed.factoryMost) && factoryMaxMiB === null && 'Type the maker’s own maximum as a size, such as 32 GB.',
+    cpus: cpus.wrong,
+    factory: factory.wrong,
+  };
+  const { maker, family, name, kind, note } = typed;
+  return readTyped<TypedModel, Record<string, unknown>>(looked, () => ({
+    maker,
+    family,
+    name,
+    kind,
+    note,
+    yearFrom,
+    yearTo,
+    modelIds: lines(typed.modelIds),
+    boardIds: lines(typed.boardIds),
+    productStrings: lines(typed.productStrings),
+    serialPrefixes: lines(typed.serialPrefixes),
+    firmware: lines(typed.firmware),
+    cpus: cpus.all,
+    factoryMaxMiB,
+    factoryOptions: factory.all,
+  }));
 }

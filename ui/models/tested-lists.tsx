@@ -1,9 +1,9 @@
 'use client';
-import { useState } from 'react';
 import { useSave } from '../client/use-save';
-import { Button } from '../kit/button';
-import { Fault } from '../kit/fault';
-import { Field, INPUT_LOOK } from '../kit/field';
+import { TextAreaField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 
 interface TestedListsProps {
   id: number;
@@ -13,15 +13,6 @@ interface TestedListsProps {
 
 /** Whose lists name which parts as tested in this model; offers of these parts say so. */
 export function TestedLists({ id, tested, mayWrite }: TestedListsProps) {
-  const { busy, sentence, save } = useSave();
-  const [list, setList] = useState('');
-  const [parts, setParts] = useState('');
-  const submit = async () => {
-    const result = await save('POST', `/api/models/${id}/tested`, { list, parts });
-    if (!result.ok) return;
-    setList('');
-    setParts('');
-  };
   if (tested.length === 0 && !mayWrite) return null;
   return (
     <section aria-label="Tested parts" className="bg-sheet border border-line px-3 py-2">
@@ -36,30 +27,39 @@ export function TestedLists({ id, tested, mayWrite }: TestedListsProps) {
       {mayWrite && (
         <details className="mt-1">
           <summary className="cursor-pointer text-sm font-semibold">Add a list</summary>
-          <form
-            className="grid gap-2 mt-1"
-            onSubmit={(event) => {
-              event.preventDefault();
-              void submit();
-            }}
-          >
-            <Field label="Whose list" value={list} maxLength={200} onChange={(event) => setList(event.target.value)} />
-            <label className="text-sm font-medium text-ink-2">
-              Part numbers, one a line
-              <textarea
-                rows={3}
-                className={INPUT_LOOK}
-                value={parts}
-                onChange={(event) => setParts(event.target.value)}
-              />
-            </label>
-            <Fault sentence={sentence} />
-            <Button type="submit" disabled={busy || list.trim() === '' || parts.trim() === ''}>
-              Add it
-            </Button>
-          </form>
+          <NewList id={id} />
         </details>
       )}
     </section>
+  );
+}
+
+interface TypedList {
+  list: string;
+  parts: string;
+}
+const NOTHING: TypedList = { list: '', parts: '' };
+
+function NewList({ id }: { id: number }) {
+  const { save } = useSave();
+  const typing = useTyped<TypedList, TypedList>({
+    from: NOTHING,
+    next: NOTHING,
+    read: (typed) =>
+      readTyped<TypedList, TypedList>(
+        {
+          list: typed.list.trim() === '' && 'Type whose list it is.',
+          parts: typed.parts.trim() === '' && 'Type the part numbers.',
+        },
+        () => typed,
+      ),
+    send: (body) => save('POST', `/api/models/${id}/tested`, body),
+  });
+  return (
+    <Form typing={typing} box="mt-1" className="grid gap-2">
+      <TextField name="list" label="Whose list" maxLength={200} />
+      <TextAreaField name="parts" label="Part numbers, one a line" rows={3} />
+      <Send weight="plain">Add it</Send>
+    </Form>
   );
 }

@@ -2,7 +2,7 @@ import type { MemoryModule } from '@/core/memory/module';
 import type { Origin } from '@/core/planning/model/lanes';
 import type { PriceStep } from '@/core/pricing/counted-price';
 import type { Coupon } from '@/core/pricing/seller-terms';
-import type { ShelfLabel } from './market-words';
+import type { ShelfLabel } from './market/market-words';
 
 /** An offer as the market shows it. Money minor units: cost without tax, sell price with it. */
 export interface MarketOffer {

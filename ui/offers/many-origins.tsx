@@ -1,10 +1,10 @@
 'use client';
-import { useState } from 'react';
 import { useSave } from '../client/use-save';
-import { Button } from '../kit/button';
-import { Fault } from '../kit/fault';
+import { Form } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
-import { NO_OFFER, type OfferErrors, type OfferTyped } from './offer-typed';
+import { type OriginTyped, originFaults } from './offer-typed';
 import { OriginFields } from './origin-fields';
 
 interface ManyOriginsProps {
@@ -18,49 +18,33 @@ interface ManyOriginsProps {
   onSaved: (sentence: string, event: number) => void;
 }
 
+const ORIGINAL: OriginTyped = { origin: 'original', originalOf: '', everyModel: true, models: [], unbound: [] };
+
 /** Says of all offers that are found where they come from. */
 export function ManyOrigins({ wish, count, what, onClose, onSaved }: ManyOriginsProps) {
-  const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState<OfferTyped>({ ...NO_OFFER, origin: 'original', everyModel: true });
-  const [errors, setErrors] = useState<OfferErrors>({});
-  const keep = async () => {
-    const { origin, originalOf, everyModel, models } = typed;
-    const wrong: OfferErrors = {
-      ...(origin === 'original' && originalOf.trim() === '' && { originalOf: 'Enter the machine maker.' }),
-      ...(origin === 'original' &&
-        !everyModel &&
-        models.length === 0 && { models: 'Choose the models, or all of the maker’s.' }),
-    };
-    setErrors(wrong);
-    if (Object.keys(wrong).length > 0) return;
-    const result = await save<{ changed: number; event: number }>('POST', '/api/offers/origin', {
-      ...wish,
-      seen: count,
-      origin,
-      originalOf: originalOf.trim(),
-      everyModel,
-      modelIds: models.map(({ id }) => id),
-    });
-    if (result.ok) onSaved(`The origin of ${result.value.changed} offers is changed.`, result.value.event);
-  };
+  const { save } = useSave();
+  const typing = useTyped({
+    from: ORIGINAL,
+    read: (typed) =>
+      readTyped<OriginTyped, object>(originFaults(typed), () => ({
+        ...wish,
+        seen: count,
+        origin: typed.origin,
+        originalOf: typed.originalOf.trim(),
+        everyModel: typed.everyModel,
+        modelIds: typed.models.map(({ id }) => id),
+      })),
+    send: async (body) => {
+      const result = await save<{ changed: number; event: number }>('POST', '/api/offers/origin', body);
+      if (result.ok) onSaved(`The origin of ${result.value.changed} offers is changed.`, result.value.event);
+      return result;
+    },
+  });
   return (
     <Sheet open wide title={`Origin of ${count} offers`} description={what} onClose={onClose}>
-      <form
-        className="grid gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}
-      >
-        <OriginFields typed={typed} errors={errors} onChange={(change) => setTyped({ ...typed, ...change })} />
-        <Fault sentence={sentence} />
-        <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
-          <Button weight="act" type="submit" disabled={busy}>
-            Change origin
-          </Button>
-        </div>
-      </form>
+      <Form typing={typing} action="Change origin" onLeave={onClose}>
+        <OriginFields />
+      </Form>
     </Sheet>
   );
 }

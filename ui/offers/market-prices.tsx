@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import { useWidth } from '../client/use-width';
-import { type ShelfLabel, shelfText } from './market-words';
+import { type ShelfLabel, shelfText } from './market/market-words';
 import { type MonthPrice, type SizePrices, sizeLines, sizePrices } from './price-lines';
 
 interface MarketPricesProps {

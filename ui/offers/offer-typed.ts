@@ -8,6 +8,7 @@ import type { Origin } from '@/core/planning/model/lanes';
 import { wholeModule } from '@/core/price-list/whole-module';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
 /** A model that an offer is for. */
 export interface NamedModel {
@@ -141,8 +142,6 @@ export function understoodTyped(told: UnderstoodOffer, shopCurrency: string): Pa
   };
 }
 
-export type OfferErrors = Partial<Record<keyof OfferTyped, string>>;
-
 const whole = (text: string, most: number): number | null | undefined => {
   if (text.trim() === '') return null;
   const value = Number(text.trim());
@@ -152,44 +151,17 @@ const whole = (text: string, most: number): number | null | undefined => {
 /** What keeps facts of a module that no field shows: ranks, width, density, height, voltages. */
 type Base = KnownModule;
 
-/** The offer that was typed as it is sent, or what is wrong with it field by field. */
-export function offerOf(
-  typed: OfferTyped,
-  { base, currency }: { base: Base /** of the seller */; currency: string },
-): { ok: true; offer: object; priceCents: number | null } | { ok: false; errors: OfferErrors } {
-  const errors: OfferErrors = {};
-  const capacityMiB = parseCapacity(typed.capacity);
-  if (typed.title.trim() === '') errors.title = 'Enter what it is.';
-  if (typed.sellerId === '') errors.sellerId = 'Choose a seller.';
-  if (capacityMiB === null) errors.capacity = 'Enter a size such as 8 GB.';
+/** The module that was typed, with what no field shows. */
+function moduleOf(typed: OfferTyped, base: Base): MemoryModule | null {
   const generation = GENERATIONS.find((one) => one === typed.generation) ?? null;
-  if (generation === null) errors.generation = 'Choose the generation.';
-  if (typed.form === '') errors.form = 'Choose the form factor.';
-  const rateMTs = whole(typed.rate, 20_000);
-  if (rateMTs == null || rateMTs < 66) errors.rate = 'Enter the MT/s, such as 3200.';
-  const cl = typed.cl.trim() === '' ? null : Number(typed.cl.replace(',', '.'));
-  if (cl !== null && !(cl > 0 && cl < 200)) errors.cl = 'Enter the CL, such as 22, or nothing.';
-  const modules = whole(typed.modules, 8);
-  if (modules == null || modules < 1) errors.modules = 'A pack has 1 to 8 modules.';
-  const stock = whole(typed.stock, 1_000_000);
-  if (stock === undefined) errors.stock = 'Enter a number, or nothing.';
-  const leadDays = whole(typed.leadDays, 365);
-  if (leadDays === undefined) errors.leadDays = 'Enter days, or nothing.';
-  const priceCents = typed.price.trim() === '' ? null : parseMoneyIn(typed.price, currency);
-  if (typed.price.trim() !== '' && (priceCents === null || priceCents <= 0))
-    errors.price = 'Enter an amount above 0, such as 24.50.';
-  const isOriginal = typed.origin === 'original';
-  if (isOriginal && typed.originalOf.trim() === '') errors.originalOf = 'Enter the machine maker.';
-  if (isOriginal && !typed.everyModel && typed.models.length + typed.unbound.length === 0)
-    errors.models = 'Choose the models that it is for, or all of the maker’s.';
   const [buffering = 'unbuffered', ecc] = typed.kind.split(' ');
-  const module = wholeModule({
+  return wholeModule({
     ...base,
-    capacityMiB,
+    capacityMiB: parseCapacity(typed.capacity),
     generation,
     form: typed.form || null,
-    rateMTs: rateMTs ?? null,
-    casLatency: cl,
+    rateMTs: whole(typed.rate, MOST_RATE_MTS) ?? null,
+    casLatency: clOf(typed.cl),
     buffering: buffering as Buffering,
     ecc: ecc === 'ecc',
     // Facts of another generation are none of this one.
@@ -197,10 +169,53 @@ export function offerOf(
     maker: typed.maker.trim() || null,
     part: typed.part.trim() || null,
   });
-  if (Object.keys(errors).length === 0 && module === null) errors.rate = 'There is no such module: look at its facts.';
-  if (Object.keys(errors).length > 0 || module === null) return { ok: false, errors };
-  return {
-    ok: true,
+}
+
+const MOST_RATE_MTS = 20_000;
+const clOf = (text: string): number | null => (isTyped(text) ? Number(text.replace(',', '.')) : null);
+
+/** An offer as it is sent, with its price in the currency that its seller prints in. */
+export interface SentOffer {
+  offer: object;
+  priceCents: number | null;
+}
+
+interface Reading {
+  base: Base;
+  /** of the seller */
+  currency: string;
+  /** an offer that is there already has its prices elsewhere */
+  needsPrice: boolean;
+}
+
+/** The offer that was typed as it is sent, or what is wrong with it field by field. */
+export function readOffer(typed: OfferTyped, { base, currency, needsPrice }: Reading): Read<OfferTyped, SentOffer> {
+  const rateMTs = whole(typed.rate, MOST_RATE_MTS);
+  const cl = clOf(typed.cl);
+  const modules = whole(typed.modules, 8);
+  const stock = whole(typed.stock, 1_000_000);
+  const leadDays = whole(typed.leadDays, 365);
+  const priceCents = isTyped(typed.price) ? parseMoneyIn(typed.price, currency) : null;
+  const looked = {
+    title: !isTyped(typed.title) && 'Enter what it is.',
+    sellerId: typed.sellerId === '' && 'Choose a seller.',
+    price: isTyped(typed.price)
+      ? (priceCents === null || priceCents <= 0) && 'Enter an amount above 0, such as 24.50.'
+      : needsPrice && 'Enter its price.',
+    modules: (modules == null || modules < 1) && 'A pack has 1 to 8 modules.',
+    capacity: parseCapacity(typed.capacity) === null && 'Enter a size such as 8 GB.',
+    generation: typed.generation === '' && 'Choose the generation.',
+    form: typed.form === '' && 'Choose the form factor.',
+    rate: (rateMTs == null || rateMTs < 66) && 'Enter the MT/s, such as 3200.',
+    cl: cl !== null && !(cl > 0 && cl < 200) && 'Enter the CL, such as 22, or nothing.',
+    stock: stock === undefined && 'Enter a number, or nothing.',
+    leadDays: leadDays === undefined && 'Enter days, or nothing.',
+    ...originFaults(typed),
+  };
+  const module = moduleOf(typed, base);
+  const isRight = Object.values(looked).every((sentence) => typeof sentence !== 'string');
+  const rate = isRight && module === null && 'There is no such module: look at its facts.';
+  return readTyped<OfferTyped, SentOffer>({ ...looked, rate: looked.rate || rate }, () => ({
     priceCents,
     offer: {
       sellerId: Number(typed.sellerId),
@@ -210,12 +225,28 @@ export function offerOf(
       module,
       origin: typed.origin,
       originalOf: typed.originalOf.trim(),
-      everyModel: isOriginal && typed.everyModel,
+      everyModel: typed.origin === 'original' && typed.everyModel,
       modelIds: typed.models.map(({ id }) => id),
       unbound: [...typed.unbound],
       stock,
       leadDays,
       note: typed.note.trim(),
     },
+  }));
+}
+
+/** Where a part comes from, as it is typed. */
+export type OriginTyped = Pick<OfferTyped, 'origin' | 'originalOf' | 'everyModel' | 'models' | 'unbound'>;
+
+/** What is missing of an original: whose it is, and which models it is for. */
+export function originFaults({ origin, originalOf, everyModel, models, unbound }: OriginTyped) {
+  const isOriginal = origin === 'original';
+  return {
+    originalOf: isOriginal && originalOf.trim() === '' && 'Enter the machine maker.',
+    models:
+      isOriginal &&
+      !everyModel &&
+      models.length + unbound.length === 0 &&
+      'Choose the models that it is for, or all of the maker’s.',
   };
 }

@@ -1,27 +1,26 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { whyBest } from '@/core/planning/filters/best-of-rung';
-import { planKey, rungsOf } from '@/core/planning/filters/ladder';
+import { planKey, type Rung, rungsOf } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/steering';
 import { suggestThree } from '@/core/planning/filters/suggest-three';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer, Plan } from '@/core/planning/search/plan';
 import { useKeys } from '../client/use-keys';
-import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import { Button, buttonLook } from '../kit/button';
-import { NearLink } from '../kit/near-link';
+import { DeskTools } from './desk-tools';
 import { Ladder } from './ladder/ladder';
 import { LaidOver, type Over } from './ladder/laid-over';
 import { OldPrices } from './old-prices';
 import { PlanStrip } from './plan-strip';
 import { useNewPart } from './sheets/use-new-part';
 import { NoPlan } from './steer/no-plan';
-import { RefusedOffers } from './steer/refused-offers';
 import { SteerBar } from './steer/steer-bar';
 import { Suggested } from './steer/suggested';
 import type { Steered } from './steer/use-steering';
+import { useCompared } from './use-compared';
+import { usePutOnSlip } from './use-put-on-slip';
 
 interface OptionsDeskProps {
   answer: Answer;
@@ -34,8 +33,6 @@ interface OptionsDeskProps {
 // Fetched when it is first asked for: the ladder is there the sooner.
 const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
 const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
-
-const MOST_COMPARED = 3;
 
 /** Plans of the slip by their key, with their place. */
 function usePlaces(): ReadonlyMap<string, number> {
@@ -76,21 +73,9 @@ function wishedBy({ needMiB, budgetCents, freeSlots }: Steering, planCase: PlanC
   return { ...planCase, goal: { ...planCase.goal, ...wishes } };
 }
 
-/** The ladder or the table of plans, what steers it, the plan that is looked at, and what can be laid over them. */
-export function OptionsDesk(props: OptionsDeskProps) {
-  const { answer, base, planCase, steered } = props;
-  const lateAnswer = useDeferredValue(answer);
-  const { job, looked, look } = useJob();
-  const { steering, steer, plan: named, name } = steered;
-  const places = usePlaces();
-  const { busy, sentence, save } = useSave();
-  const limits = useLimits(steering);
-  const { rungs, suggestions, byKey } = useRungs(props, limits);
-  const [over, setOver] = useState<Over | null>(null);
-  const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
-  const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
-  const [asTable, setAsTable] = useState(false);
-  const [compared, setCompared] = useState<readonly string[]>([]);
+/** The plan that is looked at, and how another is: the address names it. */
+function useLooked({ plan: named, name }: Steered, byKey: ReadonlyMap<string, Plan>) {
+  const { looked, look } = useJob();
   const onLook = useCallback(
     (key: string) => {
       look(byKey.get(key) ?? null);
@@ -101,31 +86,45 @@ export function OptionsDesk(props: OptionsDeskProps) {
   // The plan that the address names is looked at; one that is planned again is the same plan with its new figures.
   useEffect(() => look(named === null ? null : (byKey.get(named) ?? null)), [look, named, byKey]);
   useEffect(() => () => look(null), [look]);
+  return { looked, key: looked === null ? null : planKey(looked), onLook };
+}
 
-  const put = (place: number, { kept, bought }: Plan) =>
-    save('POST', `/api/jobs/${job.id}/options`, { place, kept, bought });
-  const putAll = async () => {
-    for (const [nr, { plan }] of suggestions.entries()) await put(nr + 1, plan);
-  };
-  const putNow = useRef((_place: number) => {});
-  putNow.current = (place) => {
-    if (looked !== null) void put(place, looked);
-  };
-  const putLooked = useCallback((place: number) => putNow.current(place), []);
-  const lookedKey = looked === null ? null : planKey(looked);
-  const side = compared.flatMap((key) => byKey.get(key) ?? []);
-  const flipCompared = (key: string | null) => {
-    if (key === null) return;
-    setCompared((before) => {
-      const there = before.filter((one) => byKey.has(one));
-      if (there.includes(key)) return there.filter((one) => one !== key);
-      return there.length < MOST_COMPARED ? [...there, key] : there;
-    });
-  };
+/** Why the plan that is looked at is written out as the best of its rung; empty: it is not. */
+function whyLooked(looked: string | null, rungs: readonly Rung[], { currency }: PlanCase, rule: BestRule): string {
+  const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === looked);
+  if (rung === undefined) return '';
+  const wanted = rung.plans.filter((plan) => missedBy(rule.steering, plan) === null);
+  return whyBest(wanted.length > 0 ? wanted : rung.plans, currency, rule.toleranceBp);
+}
+
+interface BestRule {
+  steering: Steering;
+  toleranceBp: number;
+}
+
+/** The ladder or the table of plans, what steers it, the plan that is looked at, and what can be laid over them. */
+export function OptionsDesk(props: OptionsDeskProps) {
+  const { answer, base, planCase, steered } = props;
+  const lateAnswer = useDeferredValue(answer);
+  const { job } = useJob();
+  const { steering, steer } = steered;
+  const places = usePlaces();
+  const limits = useLimits(steering);
+  const { rungs, suggestions, byKey } = useRungs(props, limits);
+  const { looked, key: lookedKey, onLook } = useLooked(steered, byKey);
+  const slip = usePutOnSlip(looked, suggestions);
+  const { compared, side, flip } = useCompared(byKey);
+  const [over, setOver] = useState<Over | null>(null);
+  const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
+  const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
+  const [asTable, setAsTable] = useState(false);
+  const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
+  const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
+  const flipLooked = () => flip(lookedKey);
   useKeys({
     enter: () => looked !== null && open('plan'),
-    0: () => void putAll(),
-    c: () => flipCompared(lookedKey),
+    0: slip.putAll,
+    c: flipLooked,
     v: () => side.length > 1 && open('compare'),
     t: () => setAsTable(!asTable),
     n: () => open('new-part'),
@@ -133,21 +132,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
     x: () => window.location.assign(`/jobs/${job.id}/customer`),
     '?': () => open('keys'),
   });
-  const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === lookedKey);
-  const wanted = rung?.plans.filter((plan) => missedBy(steering, plan) === null) ?? [];
-  const best =
-    rung === undefined ? '' : whyBest(wanted.length > 0 ? wanted : rung.plans, planCase.currency, job.bestToleranceBp);
-  const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
-  const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
-  const shared = {
-    planCase: base,
-    supplies: job.supplies,
-    steering: limits,
-    looked: lookedKey,
-    places,
-    onLook,
-    onPut: putLooked,
-  };
+  const shared = { planCase: base, supplies: job.supplies, steering: limits, looked: lookedKey, places, onLook };
   return (
     <>
       <SteerBar steering={steering} onSteer={steer} answer={lateAnswer} planCase={base} />
@@ -155,16 +140,15 @@ export function OptionsDesk(props: OptionsDeskProps) {
       <Suggested
         suggestions={suggestions}
         currency={planCase.currency}
-        busy={busy}
+        busy={slip.busy}
         onLook={onLook}
-        onPutAll={() => void putAll()}
+        onPutAll={slip.putAll}
       />
       {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
       {rungs.length > 0 && <OldPrices planCase={base} />}
-      {rungs.length === 0 ? null : asTable ? (
-        <PlanTable plans={answer.plans} {...shared} />
-      ) : (
-        <Ladder rungs={rungs} answer={answer} onSteer={steer} {...shared} />
+      {rungs.length > 0 && asTable && <PlanTable plans={answer.plans} {...shared} onPut={slip.put} />}
+      {rungs.length > 0 && !asTable && (
+        <Ladder rungs={rungs} answer={answer} onSteer={steer} {...shared} onPut={slip.put} />
       )}
       {looked !== null && (
         <PlanStrip
@@ -173,39 +157,23 @@ export function OptionsDesk(props: OptionsDeskProps) {
           plans={answer.plans}
           places={places}
           compared={compared}
-          best={best}
-          busy={busy}
-          sentence={sentence}
-          onPut={putLooked}
+          best={whyLooked(lookedKey, rungs, planCase, { steering, toleranceBp: job.bestToleranceBp })}
+          busy={slip.busy}
+          sentence={slip.sentence}
+          onPut={slip.put}
           onOpen={() => open('plan')}
-          onCompare={() => flipCompared(lookedKey)}
+          onCompare={flipLooked}
           onSideBySide={() => open('compare')}
         />
       )}
-      <div className="flex flex-wrap gap-x-4 items-baseline">
-        <RefusedOffers answer={lateAnswer} planCase={base} />
-        <div className="ml-auto flex flex-wrap gap-x-4 justify-end">
-          <Button weight="quiet" onClick={() => open('new-part')}>
-            A part seen elsewhere
-          </Button>
-          <Button weight="quiet" onClick={() => askWhy()}>
-            Why is it not there?
-          </Button>
-          <Button weight="quiet" onClick={() => setAsTable(!asTable)}>
-            {asTable ? 'Ladder' : 'Table'}
-          </Button>
-          {/* A whole new page: nothing of the staff's is in what the customer sees. */}
-          <a href={`/jobs/${job.id}/customer`} className={buttonLook('quiet')}>
-            For the customer
-          </a>
-          <Button weight="quiet" onClick={() => open('keys')} aria-label="Keys: what they do here">
-            Keys
-          </Button>
-          <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
-            All that fits
-          </NearLink>
-        </div>
-      </div>
+      <DeskTools
+        answer={lateAnswer}
+        planCase={base}
+        asTable={asTable}
+        onTable={setAsTable}
+        onOpen={open}
+        onWhy={() => askWhy()}
+      />
       <p role="status" className={newPart.said === '' ? 'sr-only' : 'text-sm'}>
         {newPart.said}
       </p>
@@ -216,7 +184,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         plans={answer.plans}
         planCase={planCase}
         wishedCase={wishedCase}
-        onDrop={flipCompared}
+        onDrop={flip}
         onNewPart={(offer) => {
           setOver(null);
           newPart.expect(offer);

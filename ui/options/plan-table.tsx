@@ -1,5 +1,5 @@
 'use client';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import { planKey } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
@@ -25,31 +25,19 @@ interface PlanTableProps {
 /** Rows shown before somebody asks for all. */
 const FIRST = 200;
 
-/** The plans that are wanted as a table, for those who read rather than look; the same selection and keys as on the ladder. */
-export function PlanTable({ plans, planCase, supplies, steering, looked, places, onLook, onPut }: PlanTableProps) {
-  const [order, setOrder] = useState<TableOrder>({ column: 'price', down: false });
-  const [chosen, setChosen] = useState(new Set(COLUMNS.filter(({ usual }) => usual).map(({ id }) => id)));
-  const [all, setAll] = useState(false);
-  const [said, setSaid] = useState('');
-  const box = useRef<HTMLElement>(null);
-  const ground = { planCase, supplies };
-  const columns = COLUMNS.filter(({ id }) => chosen.has(id));
-  const wanted = plans.filter((plan) => missedBy(steering, plan) === null);
-  const sorted = sortedPlans(wanted, order, ground);
-  const shown = all ? sorted : sorted.slice(0, FIRST);
-  const keys = shown.map(planKey);
-  const reachable = looked !== null && keys.includes(looked) ? looked : keys[0];
-
-  const flip = (id: string) => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    if (next.size > 0) setChosen(next);
-  };
-  const copy = async () => {
-    const copied = await copyText(plansCsv(sorted, columns, ground));
-    setSaid(copied ? `${sorted.length} plans copied as CSV.` : 'The browser does not let anything be copied here.');
-  };
+/** The keys of the ladder, on rows: the arrows go from row to row, 1 2 3 put the plan that is looked at on the slip. */
+function useRowKeys(
+  box: RefObject<HTMLElement | null>,
+  keys: readonly string[],
+  { looked, onLook, onPut }: Pick<PlanTableProps, 'looked' | 'onLook' | 'onPut'>,
+) {
   const byKey = useRef(false);
+  const reachable = looked !== null && keys.includes(looked) ? looked : keys[0];
+  useEffect(() => {
+    if (looked === null || !byKey.current) return;
+    byKey.current = false;
+    box.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(looked)}"]`)?.focus();
+  }, [looked, box]);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     if (/^[123]$/.test(event.key) && looked !== null) onPut(Number(event.key));
@@ -61,31 +49,32 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
     byKey.current = true;
     onLook(key);
   };
-  useEffect(() => {
-    if (looked === null || !byKey.current) return;
-    byKey.current = false;
-    box.current?.querySelector<HTMLElement>(`[data-row="${CSS.escape(looked)}"]`)?.focus();
-  }, [looked]);
+  return { reachable, onKeyDown };
+}
+
+/** The plans that are wanted as a table, for those who read rather than look; the same selection and keys as on the ladder. */
+export function PlanTable(props: PlanTableProps) {
+  const { plans, planCase, supplies, steering, looked, places, onLook } = props;
+  const [order, setOrder] = useState<TableOrder>({ column: 'price', down: false });
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(
+    new Set(COLUMNS.filter(({ usual }) => usual).map(({ id }) => id)),
+  );
+  const [all, setAll] = useState(false);
+  const box = useRef<HTMLElement>(null);
+  const shownOf = { planCase, supplies };
+  const columns = COLUMNS.filter(({ id }) => chosen.has(id));
+  const wanted = plans.filter((plan) => missedBy(steering, plan) === null);
+  const sorted = sortedPlans(wanted, order, shownOf);
+  const shown = all ? sorted : sorted.slice(0, FIRST);
+  const { reachable, onKeyDown } = useRowKeys(box, shown.map(planKey), props);
   return (
     <section aria-label="Plans as a table" className="flex flex-col min-h-0 flex-1 gap-1">
-      <div className="flex flex-wrap gap-x-4 gap-y-1 items-center text-sm">
-        <details className="relative">
-          <summary className="cursor-pointer min-h-6 underline underline-offset-4 decoration-edge">Columns</summary>
-          <div className="absolute z-30 bg-sheet border border-edge rounded-notch p-3 grid gap-1 shadow-xl">
-            {COLUMNS.map(({ id, name }) => (
-              <Check key={id} checked={chosen.has(id)} onChange={() => flip(id)}>
-                {name}
-              </Check>
-            ))}
-          </div>
-        </details>
-        <Button weight="quiet" onClick={() => void copy()}>
-          Copy as CSV
-        </Button>
-        <span role="status" className="text-ink-2">
-          {said}
-        </span>
-      </div>
+      <TableTools
+        chosen={chosen}
+        onChoose={setChosen}
+        count={sorted.length}
+        csv={() => plansCsv(sorted, columns, shownOf)}
+      />
       <section
         ref={box}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: lets the box be scrolled by keys
@@ -94,34 +83,10 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
         className="overflow-auto flex-1 min-h-48 bg-sheet border border-line"
       >
         <table className="w-full text-sm border-collapse">
-          <thead className="sticky top-0 bg-ground z-10">
-            <tr>
-              <th scope="col" className="w-8">
-                <span className="sr-only">Shape</span>
-              </th>
-              {columns.map(({ id, name, isFigure }) => (
-                <th
-                  key={id}
-                  scope="col"
-                  aria-sort={order.column !== id ? 'none' : order.down ? 'descending' : 'ascending'}
-                  className={`px-2 py-1 whitespace-nowrap font-semibold ${isFigure ? 'text-right' : 'text-left'}`}
-                >
-                  <button
-                    type="button"
-                    className="cursor-pointer min-h-6"
-                    onClick={() => setOrder({ column: id, down: order.column === id && !order.down })}
-                  >
-                    {name}
-                    <span aria-hidden="true">{order.column !== id ? '' : order.down ? ' ▾' : ' ▴'}</span>
-                  </button>
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <Headings columns={columns} order={order} onOrder={setOrder} />
           <tbody onKeyDown={onKeyDown}>
             {shown.map((plan) => {
               const key = planKey(plan);
-              const place = places.get(key);
               return (
                 <tr
                   key={key}
@@ -134,7 +99,7 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
                   <td className="px-1">
                     <span className="flex items-center">
                       <PlanShape lane={plan.lane} care={plan.care} reuse={plan.reuse} />
-                      {place !== undefined && <span className="font-bold text-act">{place}</span>}
+                      {places.has(key) && <span className="font-bold text-act">{places.get(key)}</span>}
                     </span>
                   </td>
                   {columns.map((column) => (
@@ -142,7 +107,7 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
                       key={column.id}
                       className={`px-2 py-1 align-baseline ${column.isLong ? 'narrow' : 'whitespace-nowrap'} ${column.isFigure ? 'text-right' : ''}`}
                     >
-                      {column.text(plan, ground)}
+                      {column.text(plan, shownOf)}
                     </td>
                   ))}
                 </tr>
@@ -157,5 +122,82 @@ export function PlanTable({ plans, planCase, supplies, steering, looked, places,
         </Button>
       )}
     </section>
+  );
+}
+
+interface TableToolsProps {
+  chosen: ReadonlySet<string>;
+  onChoose: (chosen: ReadonlySet<string>) => void;
+  count: number;
+  csv: () => string;
+}
+
+/** Which columns are shown, and the rows to take along. */
+function TableTools({ chosen, onChoose, count, csv }: TableToolsProps) {
+  const [said, setSaid] = useState('');
+  const flip = (id: string) => {
+    const next = new Set(chosen);
+    if (!next.delete(id)) next.add(id);
+    if (next.size > 0) onChoose(next);
+  };
+  const copy = async () => {
+    const copied = await copyText(csv());
+    setSaid(copied ? `${count} plans copied as CSV.` : 'The browser does not let anything be copied here.');
+  };
+  return (
+    <div className="flex flex-wrap gap-x-4 gap-y-1 items-center text-sm">
+      <details className="relative">
+        <summary className="cursor-pointer min-h-6 underline underline-offset-4 decoration-edge">Columns</summary>
+        <div className="absolute z-30 bg-sheet border border-edge rounded-notch p-3 grid gap-1 shadow-xl">
+          {COLUMNS.map(({ id, name }) => (
+            <Check key={id} checked={chosen.has(id)} onChange={() => flip(id)}>
+              {name}
+            </Check>
+          ))}
+        </div>
+      </details>
+      <Button weight="quiet" onClick={() => void copy()}>
+        Copy as CSV
+      </Button>
+      <span role="status" className="text-ink-2">
+        {said}
+      </span>
+    </div>
+  );
+}
+
+interface HeadingsProps {
+  columns: typeof COLUMNS;
+  order: TableOrder;
+  onOrder: (order: TableOrder) => void;
+}
+
+/** The columns' names: each sorts by its column, pressed again the other way round. */
+function Headings({ columns, order, onOrder }: HeadingsProps) {
+  return (
+    <thead className="sticky top-0 bg-ground z-10">
+      <tr>
+        <th scope="col" className="w-8">
+          <span className="sr-only">Shape</span>
+        </th>
+        {columns.map(({ id, name, isFigure }) => (
+          <th
+            key={id}
+            scope="col"
+            aria-sort={order.column !== id ? 'none' : order.down ? 'descending' : 'ascending'}
+            className={`px-2 py-1 whitespace-nowrap font-semibold ${isFigure ? 'text-right' : 'text-left'}`}
+          >
+            <button
+              type="button"
+              className="cursor-pointer min-h-6"
+              onClick={() => onOrder({ column: id, down: order.column === id && !order.down })}
+            >
+              {name}
+              <span aria-hidden="true">{order.column !== id ? '' : order.down ? ' ▾' : ' ▴'}</span>
+            </button>
+          </th>
+        ))}
+      </tr>
+    </thead>
   );
 }

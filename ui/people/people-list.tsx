@@ -1,10 +1,11 @@
 'use client';
-import { type FormEvent, useState } from 'react';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 
 export interface Person {
   id: number;
@@ -19,19 +20,12 @@ const ROLE_WORDS: Record<string, string> = {
   counter: 'jobs and quotes, not limits or prices',
 };
 
+type Typed = typeof EMPTY;
 const EMPTY = { name: '', signIn: '', role: 'technician', password: '' };
 
 /** Who works here and what they may; an owner adds and closes accounts. */
 export function PeopleList({ people, self }: { people: readonly Person[]; self: number }) {
   const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState(EMPTY);
-  const set = (field: keyof typeof EMPTY) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [field]: event.target.value });
-  const add = async (event: FormEvent) => {
-    event.preventDefault();
-    const result = await save('POST', '/api/staff', typed);
-    if (result.ok) setTyped(EMPTY);
-  };
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_22rem] items-start">
       <ul className="bg-sheet border border-line divide-y divide-line">
@@ -58,29 +52,53 @@ export function PeopleList({ people, self }: { people: readonly Person[]; self: 
           </li>
         ))}
       </ul>
-      <form onSubmit={add} className="grid gap-3" autoComplete="off">
-        <h2 className="text-base">Somebody new</h2>
-        <Field label="Name" value={typed.name} onChange={set('name')} />
-        <Field label="Signs in as" value={typed.signIn} onChange={set('signIn')} autoComplete="off" />
-        <Choice
+      <div className="grid gap-3">
+        <Fault sentence={sentence} />
+        <NewPerson />
+      </div>
+    </div>
+  );
+}
+
+const noText = (text: string, sentence: string): string | false => text.trim() === '' && sentence;
+
+/** An account for one more person. */
+function NewPerson() {
+  const { save } = useSave();
+  const typing = useTyped<Typed, Typed>({
+    from: EMPTY,
+    next: EMPTY,
+    read: (typed) =>
+      readTyped<Typed, Typed>(
+        {
+          name: noText(typed.name, 'Enter the name.'),
+          signIn: noText(typed.signIn, 'Enter what they sign in as.'),
+          password: typed.password.length < 10 && 'A password has at least 10 characters.',
+        },
+        () => typed,
+      ),
+    send: (body) => save('POST', '/api/staff', body),
+  });
+  return (
+    <>
+      <h2 className="text-base">Somebody new</h2>
+      <Form typing={typing}>
+        <TextField name="name" label="Name" autoComplete="off" />
+        <TextField name="signIn" label="Signs in as" autoComplete="off" />
+        <ChoiceField
+          name="role"
           label="Role"
-          value={typed.role}
-          onChange={set('role')}
           options={Object.keys(ROLE_WORDS).map((role) => ({ value: role, text: role }))}
         />
-        <Field
+        <TextField
+          name="password"
           label="First password"
           type="password"
-          value={typed.password}
-          onChange={set('password')}
           autoComplete="new-password"
           hint="at least 10 characters"
         />
-        <Fault sentence={sentence} />
-        <Button weight="act" type="submit" disabled={busy}>
-          Open the account
-        </Button>
-      </form>
-    </div>
+        <Send>Open the account</Send>
+      </Form>
+    </>
   );
 }

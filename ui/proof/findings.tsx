@@ -6,9 +6,12 @@ import type { ProofView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
-import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { isTyped, readTyped, wholeTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
 import { DEPTH_WORDS, POINT_VERDICTS, WHOLE_VERDICTS } from './verdict-words';
 
@@ -84,77 +87,73 @@ export function Points({ proof }: { proof: ProofView }) {
 const VERDICT_TEXTS = { kept: 'kept', remark: 'kept, with a remark', broken: 'not kept' } as const;
 const SEVERITY = ['kept', 'remark', 'broken'] as const;
 
+interface TypedSign {
+  verdict: ProofView['verdict'];
+  remark: string;
+  depth: keyof typeof DEPTH_WORDS;
+  minutes: string;
+}
+
 /** The technician's name under what was found. */
 function SignForm({ proof }: { proof: ProofView }) {
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
-  const [verdict, setVerdict] = useState(proof.verdict);
-  const [remark, setRemark] = useState(proof.findings.find((one) => one.verdict === 'remark')?.note ?? '');
-  const [depth, setDepth] = useState<keyof typeof DEPTH_WORDS>('total-read');
-  const [minutes, setMinutes] = useState('');
-  const sign = () =>
-    save('POST', `/api/jobs/${job.id}/proof/sign`, {
-      proof: proof.id,
-      verdict,
-      remark: verdict === 'kept' ? '' : remark,
-      depth,
-      loadedMinutes: depth === 'loaded' && /^\d+$/.test(minutes) ? Number(minutes) : null,
-    });
+  const { save } = useSave();
+  const typing = useTyped<TypedSign, object>({
+    from: {
+      verdict: proof.verdict,
+      remark: proof.findings.find((one) => one.verdict === 'remark')?.note ?? '',
+      depth: 'total-read',
+      minutes: '',
+    },
+    read: ({ verdict, remark, depth, minutes }) =>
+      readTyped<TypedSign, object>(
+        {
+          minutes:
+            depth === 'loaded' &&
+            isTyped(minutes) &&
+            wholeTyped(minutes) === null &&
+            'Type the minutes as a number, or nothing.',
+        },
+        () => ({
+          proof: proof.id,
+          verdict,
+          remark: verdict === 'kept' ? '' : remark,
+          depth,
+          loadedMinutes: depth === 'loaded' ? wholeTyped(minutes) : null,
+        }),
+      ),
+    send: (body) => save('POST', `/api/jobs/${job.id}/proof/sign`, body),
+  });
+  const [verdict, depth] = typing.form.watch(['verdict', 'depth']);
+  const drop = () => typing.act(() => save('POST', `/api/jobs/${job.id}/proof/drop`, { proof: proof.id }));
   return (
-    <form
-      className="flex flex-wrap gap-3 items-end"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void sign();
-      }}
-    >
-      <Choice
+    <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+      <ChoiceField
+        name="verdict"
         label="The promise is"
         className="w-52"
-        value={verdict}
-        onChange={(event) => setVerdict(event.target.value as typeof verdict)}
         options={SEVERITY.slice(SEVERITY.indexOf(proof.verdict)).map((value) => ({
           value,
           text: VERDICT_TEXTS[value],
         }))}
       />
       {verdict !== 'kept' && (
-        <Field
-          label="What the customer has to know"
-          className="flex-1 min-w-72"
-          value={remark}
-          onChange={(event) => setRemark(event.target.value)}
-        />
+        <TextField name="remark" label="What the customer has to know" className="flex-1 min-w-72" />
       )}
-      <Choice
+      <ChoiceField
+        name="depth"
         label="How deep it was looked at"
         className="w-52"
-        value={depth}
-        onChange={(event) => setDepth(event.target.value as typeof depth)}
         options={Object.entries(DEPTH_WORDS).map(([value, text]) => ({ value, text }))}
       />
       {depth === 'loaded' && (
-        <Field
-          label="Loaded for"
-          className="w-28"
-          unit="min"
-          inputMode="numeric"
-          value={minutes}
-          onChange={(event) => setMinutes(event.target.value)}
-        />
+        <TextField name="minutes" label="Loaded for" className="w-28" unit="min" inputMode="numeric" />
       )}
-      <Button weight="act" type="submit" className="min-h-11" disabled={busy}>
-        Sign
-      </Button>
-      <Button
-        weight="quiet"
-        disabled={busy}
-        onClick={() => void save('POST', `/api/jobs/${job.id}/proof/drop`, { proof: proof.id })}
-      >
+      <Send className="min-h-11">Sign</Send>
+      <Button weight="quiet" disabled={typing.busy} onClick={() => void drop()}>
         Throw this reading away
       </Button>
-      <Fault sentence={sentence} />
-    </form>
+    </Form>
   );
 }
 

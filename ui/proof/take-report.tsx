@@ -5,9 +5,8 @@ import { useSave } from '../client/use-save';
 import { faultOfFiles, textFile } from '../intake/readings/reading-inputs';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
-import { Field, INPUT_LOOK } from '../kit/field';
+import { INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 import { PictureButton } from '../pictures/picture-button';
@@ -15,103 +14,9 @@ import { ReadingProgress } from '../pictures/reading-progress';
 import { isPicture } from '../pictures/smaller-picture';
 import { usePictures } from '../pictures/use-pictures';
 import { WordsToCheck } from '../pictures/words-to-check';
+import { FromScreen } from './from-screen';
 
 type Taken = { held: true } | { held: false; reading: number; sentence: string };
-
-/** What somebody reads off the machine's screen, where there is no report. */
-function FromScreen() {
-  const { job } = useJob();
-  const { busy, sentence, save } = useSave();
-  const [total, setTotal] = useState('');
-  const [counts, setCounts] = useState<'usable' | 'installed'>('usable');
-  const [rate, setRate] = useState('');
-  const [channels, setChannels] = useState('');
-  const [sockets, setSockets] = useState<Readonly<Record<string, string>>>({});
-  const after = job.work.accepted?.option.after ?? [];
-  const whole = (text: string) => (/^\d{1,5}$/.test(text.trim()) ? Number(text.trim()) : null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const take = async () => {
-    const isNone = [rate, channels].some((text) => text.trim() !== '' && whole(text) === null);
-    setWrong(isNone ? 'Type rate and channels as whole numbers, or leave them empty.' : null);
-    if (isNone) return;
-    const body = { total, counts, rateMTs: whole(rate), channels: whole(channels), sockets };
-    const { ok } = await save('POST', `/api/jobs/${job.id}/proof/typed`, body);
-    if (!ok) return;
-    setTotal('');
-    setSockets({});
-  };
-  return (
-    <details>
-      <summary className="cursor-pointer w-fit py-1 underline underline-offset-4">
-        Type what the screen shows instead
-      </summary>
-      <form
-        className="flex flex-wrap gap-3 items-end pt-1"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void take();
-        }}
-      >
-        <Field
-          label="Total"
-          className="w-32"
-          value={total}
-          onChange={(event) => setTotal(event.target.value)}
-          placeholder="15.9 GB"
-        />
-        <Choice
-          label="The screen counts"
-          className="w-56"
-          value={counts}
-          onChange={(event) => setCounts(event.target.value as 'usable' | 'installed')}
-          options={[
-            { value: 'usable', text: 'what its system can use' },
-            { value: 'installed', text: 'what is installed' },
-          ]}
-        />
-        <Field
-          label="Running rate"
-          className="w-32"
-          unit="MT/s"
-          inputMode="numeric"
-          value={rate}
-          onChange={(event) => setRate(event.target.value)}
-        />
-        <Field
-          label="Channels"
-          className="w-24"
-          inputMode="numeric"
-          value={channels}
-          onChange={(event) => setChannels(event.target.value)}
-        />
-        {after.length > 0 && (
-          <fieldset className="basis-full">
-            <legend className="text-sm text-ink-2">
-              What it shows in each socket, where it does: a size, or “empty”
-            </legend>
-            <div className="flex flex-wrap gap-2">
-              {after.map(({ slot }) => (
-                <Field
-                  key={slot}
-                  label={slot}
-                  className="w-24"
-                  value={sockets[slot] ?? ''}
-                  onChange={(event) => setSockets({ ...sockets, [slot]: event.target.value })}
-                />
-              ))}
-            </div>
-          </fieldset>
-        )}
-        <Button type="submit" className="min-h-11" disabled={busy || total.trim() === ''}>
-          Hold it against the promise
-        </Button>
-      </form>
-      <div className="mt-2">
-        <Fault sentence={wrong ?? sentence} />
-      </div>
-    </details>
-  );
-}
 
 /** Takes the machine's new report: dropped, chosen or pasted; one that may not be this machine's is kept apart. */
 export function TakeReport() {

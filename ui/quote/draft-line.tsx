@@ -1,5 +1,5 @@
 'use client';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { QuoteLine, QuoteOption } from '@/core/quoting/snapshot';
@@ -7,8 +7,10 @@ import { moneyIn } from '@/core/quoting/words/in-language';
 import type { Saving } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 
 type Computed = NonNullable<QuoteOption['shop']['computed']>[number];
 
@@ -23,67 +25,64 @@ interface DraftLineProps {
 /** Fees and discounts are agreed for the whole quote: they are changed where that is done. */
 const isTyped = ({ kind }: QuoteLine): boolean => kind === 'part' || kind === 'labour' || kind === 'credit';
 
+interface TypedLine {
+  text: string;
+  price: string;
+}
+
 /** Words and price of a line while they are typed over. */
 function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { onDone: () => void }) {
   const { job } = useJob();
-  const { busy, sentence, save } = saving;
-  const size = Math.abs(line.eachCents);
-  const [text, setText] = useState(line.text);
-  const [price, setPrice] = useState(plainMoney(size, job.currency));
-  const [wrong, setWrong] = useState<string | null>(null);
   const write = async (body: { text: string | null; eachCents: number | null }) => {
-    const path = `/api/jobs/${job.id}/options/${place}/lines`;
     const seen = {
       text: line.text === computed.text ? null : line.text,
       eachCents: line.eachCents === computed.eachCents ? null : line.eachCents,
     };
-    const result = await save('PUT', path, { key: computed.key, ...body, seen });
+    const path = `/api/jobs/${job.id}/options/${place}/lines`;
+    const result = await saving.save('PUT', path, { key: computed.key, ...body, seen });
     if (result.ok) onDone();
+    return result;
   };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const cents = parseMoneyIn(price, job.currency);
-    if (cents === null || cents < 0) {
-      setWrong('Type what one costs, such as 49.90.');
-      return;
-    }
-    const eachCents = line.kind === 'credit' ? -cents : cents;
-    void write({
-      text: text.trim() === computed.text ? null : text.trim(),
-      eachCents: eachCents === computed.eachCents ? null : eachCents,
-    });
-  };
+  const typing = useTyped<TypedLine, { text: string; eachCents: number }>({
+    from: { text: line.text, price: plainMoney(Math.abs(line.eachCents), job.currency) },
+    read: ({ text, price }) => {
+      const cents = parseMoneyIn(price, job.currency) ?? -1;
+      return readTyped<TypedLine, { text: string; eachCents: number }>(
+        { price: cents < 0 && 'Type what one costs, such as 49.90.' },
+        () => ({ text: text.trim(), eachCents: line.kind === 'credit' ? -cents : cents }),
+      );
+    },
+    send: ({ text, eachCents }) =>
+      write({
+        text: text === computed.text ? null : text,
+        eachCents: eachCents === computed.eachCents ? null : eachCents,
+      }),
+  });
   return (
-    <form
-      onSubmit={submit}
-      onKeyDown={(event) => event.key === 'Escape' && onDone()}
-      className="grid gap-2 py-1.5"
-      aria-label={`Type over: ${computed.text}`}
-    >
-      <Field label="Words" value={text} maxLength={200} onChange={(event) => setText(event.target.value)} />
-      <Field
-        label={line.quantity > 1 ? `Price of one of ${line.quantity}` : 'Price'}
-        unit={job.currency}
-        inputMode="decimal"
-        value={price}
-        autoFocus
-        onFocus={(event) => event.target.select()}
-        hint={`computed ${moneyIn(job.language, Math.abs(computed.eachCents), job.currency)}`}
-        onChange={(event) => setPrice(event.target.value)}
-      />
-      <Fault sentence={wrong ?? sentence} />
-      <div className="flex flex-wrap gap-2">
-        <Button type="submit" weight="act" disabled={busy}>
-          Keep
-        </Button>
-        <Button disabled={busy} onClick={() => void write({ text: null, eachCents: null })}>
-          As computed
-        </Button>
-        <Button weight="quiet" onClick={onDone}>
-          Leave it
-        </Button>
-      </div>
-    </form>
+    // biome-ignore lint/a11y/noStaticElementInteractions: Escape in any of its fields leaves the form
+    <div className="py-1.5" onKeyDown={(event) => event.key === 'Escape' && onDone()}>
+      <Form typing={typing} label={`Type over: ${computed.text}`} className="grid gap-2">
+        <TextField name="text" label="Words" maxLength={200} />
+        <TextField
+          name="price"
+          label={line.quantity > 1 ? `Price of one of ${line.quantity}` : 'Price'}
+          unit={job.currency}
+          inputMode="decimal"
+          autoFocus
+          onFocus={(event) => event.target.select()}
+          hint={`computed ${moneyIn(job.language, Math.abs(computed.eachCents), job.currency)}`}
+        />
+        <div className="flex flex-wrap gap-2">
+          <Send>Keep</Send>
+          <Button disabled={typing.busy} onClick={() => void typing.act(() => write({ text: null, eachCents: null }))}>
+            As computed
+          </Button>
+          <Button weight="quiet" onClick={onDone}>
+            Leave it
+          </Button>
+        </div>
+      </Form>
+    </div>
   );
 }
 

@@ -4,7 +4,7 @@ import { parseShare, readTerms, typedTerms } from './terms-words';
 const typed = typedTerms(PLAIN_TERMS, 'EUR');
 const read = (more: Partial<typeof typed>, currency = 'EUR') => {
   const made = readTerms({ ...typed, ...more }, currency);
-  return made.ok ? made.terms : made.sentence;
+  return made.ok ? made.value : Object.values(made.wrong).join(' ');
 };
 
 describe('terms as they are typed', () => {
@@ -45,6 +45,6 @@ describe('terms as they are typed', () => {
     });
     if (typeof terms === 'string') throw new Error(terms);
     expect(terms.fees).toEqual([{ text: 'Courier', cents: 490 }]);
-    expect(readTerms(typedTerms(terms, 'EUR'), 'EUR')).toEqual({ ok: true, terms });
+    expect(readTerms(typedTerms(terms, 'EUR'), 'EUR')).toEqual({ ok: true, value: terms });
   });
 });

@@ -3,13 +3,19 @@ import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import { percentText } from '@/core/pricing/percent-text';
-import type { Deposit, Discount, QuoteTerms } from '@/core/quoting/terms-schema';
+import type { Deposit, QuoteTerms } from '@/core/quoting/terms-schema';
+import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
+
+/** So many fees a quote may have. */
+const MOST_FEES = 6;
+const NO_FEE = { text: '', amount: '' };
 
 /** Terms as they are typed. */
 export interface TypedTerms {
   discount: string;
   reason: string;
-  fees: readonly { text: string; amount: string }[];
+  /** as many as a quote may have: those that are none are empty */
+  fees: { text: string; amount: string }[];
   deposit: string;
   validUntil: string;
   language: Language | '';
@@ -37,7 +43,10 @@ export function typedTerms(terms: QuoteTerms, currency: string): TypedTerms {
   return {
     discount: eitherText(terms.discount, currency),
     reason: terms.discount?.reason ?? '',
-    fees: terms.fees.map(({ text, cents }) => ({ text, amount: plainMoney(cents, currency) })),
+    fees: Array.from({ length: MOST_FEES }, (_, nr) => {
+      const fee = terms.fees[nr];
+      return fee === undefined ? NO_FEE : { text: fee.text, amount: plainMoney(fee.cents, currency) };
+    }),
     deposit: eitherText(terms.deposit, currency),
     validUntil: terms.validUntil ?? '',
     language: terms.language ?? '',
@@ -45,30 +54,32 @@ export function typedTerms(terms: QuoteTerms, currency: string): TypedTerms {
   };
 }
 
-/** The terms that were typed, or what is wrong with them in one sentence. */
-export function readTerms(
-  typed: TypedTerms,
-  currency: string,
-): { ok: true; terms: QuoteTerms } | { ok: false; sentence: string } {
-  const wrong = (sentence: string) => ({ ok: false as const, sentence });
-  const off = typed.discount.trim() === '' ? null : parseEither(typed.discount, currency);
-  if (typed.discount.trim() !== '' && off === null)
-    return wrong('Type the discount as 5 % or as an amount such as 10.00.');
-  if (off !== null && typed.reason.trim() === '') return wrong('A discount needs its reason: the customer reads it.');
-  const discount: Discount | null = off === null ? null : { ...off, reason: typed.reason.trim() };
-  const fees: QuoteTerms['fees'] = [];
-  for (const { text, amount } of typed.fees) {
-    if (text.trim() === '' && amount.trim() === '') continue;
-    const cents = parseMoneyIn(amount, currency);
-    if (cents === null) return wrong(`Type what ${text.trim() || 'the fee'} costs, such as 5.00.`);
-    fees.push({ text: text.trim(), cents });
-  }
-  const deposit = typed.deposit.trim() === '' ? null : parseEither(typed.deposit, currency);
-  if (typed.deposit.trim() !== '' && deposit === null)
-    return wrong('Type the deposit as 20 % or as an amount such as 30.00.');
-  const { validUntil, language, note } = typed;
-  return {
-    ok: true,
-    terms: { discount, fees, deposit, validUntil: validUntil || null, language: language || null, note },
+/** The terms that were typed, or what is wrong with them. */
+export function readTerms(typed: TypedTerms, currency: string): Read<TypedTerms, QuoteTerms> {
+  const off = isTyped(typed.discount) ? parseEither(typed.discount, currency) : null;
+  const deposit = isTyped(typed.deposit) ? parseEither(typed.deposit, currency) : null;
+  const reason = typed.reason.trim();
+  const fees = typed.fees
+    .map(({ text, amount }, nr) => ({ nr, text: text.trim(), amount, cents: parseMoneyIn(amount, currency) }))
+    .filter(({ text, amount }) => text !== '' || isTyped(amount));
+  const looked = {
+    discount: isTyped(typed.discount) && off === null && 'Type the discount as 5 % or as an amount such as 10.00.',
+    reason: off !== null && reason === '' && 'A discount needs its reason: the customer reads it.',
+    deposit: isTyped(typed.deposit) && deposit === null && 'Type the deposit as 20 % or as an amount such as 30.00.',
+    ...Object.fromEntries(
+      fees.map(({ nr, text, cents }) => [
+        `fees.${nr}.amount`,
+        cents === null && `Type what ${text || 'the fee'} costs, such as 5.00.`,
+      ]),
+    ),
   };
+  const { validUntil, language, note } = typed;
+  return readTyped<TypedTerms, QuoteTerms>(looked, () => ({
+    discount: off === null ? null : { ...off, reason },
+    fees: fees.map(({ text, cents }) => ({ text, cents: cents ?? 0 })),
+    deposit,
+    validUntil: validUntil || null,
+    language: language || null,
+    note,
+  }));
 }

@@ -3,6 +3,7 @@ import type { Charges } from '@/core/pricing/charges';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
+import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
 
 export type TypedCharges = Record<keyof Charges, string>;
 const percentText = (bp: number | null): string => (bp === null ? '' : String(bp / 100));
@@ -24,51 +25,41 @@ export function typedCharges(charges: Charges, currency: string): TypedCharges {
 }
 
 /** The charges that were typed, or what is wrong with them. */
-export function readCharges(
-  typed: TypedCharges,
-  currency: string,
-): { ok: true; charges: Charges } | { ok: false; sentence: string } {
+export function readCharges(typed: TypedCharges, currency: string): Read<TypedCharges, Charges> {
   const money = (text: string): number | null => {
     const cents = parseMoneyIn(text, currency);
     return cents === null || cents < 0 ? null : cents;
   };
-  const whole = (text: string): number | null => (/^\d{1,3}$/.test(text.trim()) ? Number(text) : null);
+  const isRate = (text: string): boolean => !isTyped(text) || parsePercent(text) !== null;
+  const noRate = 'A tax rate is a percentage from 0 to 100; empty, it is as for parts.';
+  const noMoney = 'Type what work costs as an amount, such as 29.00.';
   const taxBp = parsePercent(typed.taxBp);
-  if (taxBp === null) return { ok: false, sentence: 'A tax rate is a percentage from 0 to 100, such as 20.' };
-  const others = [typed.labourTaxBp, typed.feeTaxBp, typed.creditTaxBp].map((text) =>
-    text.trim() === '' ? { ok: true, bp: null } : { ok: parsePercent(text) !== null, bp: parsePercent(text) },
-  );
-  if (others.some(({ ok }) => !ok))
-    return { ok: false, sentence: 'A tax rate is a percentage from 0 to 100; empty, it is as for parts.' };
-  const labourCents = money(typed.labourCents);
-  const labourLeastCents = money(typed.labourLeastCents);
-  const labourHourCents = typed.labourHourCents.trim() === '' ? null : money(typed.labourHourCents);
-  if (
-    labourCents === null ||
-    labourLeastCents === null ||
-    (typed.labourHourCents.trim() !== '' && labourHourCents === null)
-  )
-    return { ok: false, sentence: 'Type what work costs as an amount, such as 29.00.' };
-  const labourStepMinutes = whole(typed.labourStepMinutes);
-  if (labourStepMinutes === null || labourStepMinutes < 1 || labourStepMinutes > 120)
-    return { ok: false, sentence: 'Time counts in steps of 1 to 120 minutes.' };
-  const validityDays = whole(typed.validityDays);
-  if (validityDays === null || validityDays < 1 || validityDays > 365)
-    return { ok: false, sentence: 'Prices hold for 1 to 365 days.' };
-  return {
-    ok: true,
-    charges: {
-      taxBp,
-      taxWay: typed.taxWay as TaxWay,
-      taxRounding: typed.taxRounding as TaxRounding,
-      labourTaxBp: others[0]?.bp ?? null,
-      feeTaxBp: others[1]?.bp ?? null,
-      creditTaxBp: others[2]?.bp ?? null,
-      labourCents,
-      labourHourCents,
-      labourLeastCents,
-      labourStepMinutes,
-      validityDays,
-    },
+  const labourHourCents = isTyped(typed.labourHourCents) ? money(typed.labourHourCents) : null;
+  const labourStepMinutes = wholeTyped(typed.labourStepMinutes, 3) ?? 0;
+  const validityDays = wholeTyped(typed.validityDays, 3) ?? 0;
+  const looked = {
+    labourCents: money(typed.labourCents) === null && noMoney,
+    labourHourCents: isTyped(typed.labourHourCents) && labourHourCents === null && noMoney,
+    labourLeastCents: money(typed.labourLeastCents) === null && noMoney,
+    labourStepMinutes:
+      (labourStepMinutes < 1 || labourStepMinutes > 120) && 'Time counts in steps of 1 to 120 minutes.',
+    validityDays: (validityDays < 1 || validityDays > 365) && 'Prices hold for 1 to 365 days.',
+    taxBp: taxBp === null && 'A tax rate is a percentage from 0 to 100, such as 20.',
+    labourTaxBp: !isRate(typed.labourTaxBp) && noRate,
+    feeTaxBp: !isRate(typed.feeTaxBp) && noRate,
+    creditTaxBp: !isRate(typed.creditTaxBp) && noRate,
   };
+  return readTyped<TypedCharges, Charges>(looked, () => ({
+    taxBp: taxBp ?? 0,
+    taxWay: typed.taxWay as TaxWay,
+    taxRounding: typed.taxRounding as TaxRounding,
+    labourTaxBp: parsePercent(typed.labourTaxBp),
+    feeTaxBp: parsePercent(typed.feeTaxBp),
+    creditTaxBp: parsePercent(typed.creditTaxBp),
+    labourCents: money(typed.labourCents) ?? 0,
+    labourHourCents,
+    labourLeastCents: money(typed.labourLeastCents) ?? 0,
+    labourStepMinutes,
+    validityDays,
+  }));
 }

@@ -17,7 +17,7 @@ const charges: Charges = {
 const typed = typedCharges(charges, 'EUR');
 const read = (more: Partial<typeof typed>) => {
   const made = readCharges({ ...typed, ...more }, 'EUR');
-  return made.ok ? made.charges : made.sentence;
+  return made.ok ? made.value : Object.values(made.wrong).join(' ');
 };
 
 describe('charges as they are typed', () => {

@@ -1,69 +1,68 @@
 'use client';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { SystemNeed, UseNeed } from '@/core/machine/suggest-target';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { TextField } from '../kit/form/fields';
+import { Form } from '../kit/form/form';
+import type { Read } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import {
   type Needs,
   readSystem,
   readUse,
   rungsOfUses,
-  type Typed,
+  type TypedNeed,
   typedSystem,
   typedUse,
   withEntry,
 } from './need-logic';
 
-interface EntryFormProps {
-  start: Typed;
+interface EntryFormProps<Need> {
+  /** null: one that is added */
+  entry: Need | null;
+  typed: (entry: Need) => TypedNeed;
+  read: (typed: TypedNeed) => Read<TypedNeed, Need>;
   words: { name: string; size: string; more: string; empty: string };
-  fault: string | null;
-  isNew: boolean;
-  onDone: (typed: Typed) => void;
-  onOut: () => void;
+  /** puts another in its place; null: takes it out */
+  onPut: (entry: Need | null) => Promise<Called<unknown>>;
   onLeave: () => void;
 }
 
 /** One entry while it is changed, in its place. */
-function EntryForm({ start, words, fault, isNew, onDone, onOut, onLeave }: EntryFormProps) {
-  const [typed, setTyped] = useState(start);
-  const set = (field: keyof Typed) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [field]: event.target.value });
+function EntryForm<Need>({ entry, typed, read, words, onPut, onLeave }: EntryFormProps<Need>) {
+  const typing = useTyped<TypedNeed, Need>({ from: entry === null ? BLANK : typed(entry), read, send: onPut });
   return (
-    <form
-      className="border-2 border-act bg-sheet rounded-notch px-3 py-2 grid grid-cols-[1fr_7rem_2fr] gap-2 items-end basis-full"
-      onSubmit={(event) => {
-        event.preventDefault();
-        onDone(typed);
-      }}
+    <Form
+      typing={typing}
+      box="border-2 border-act bg-sheet rounded-notch px-3 py-2 basis-full"
+      className="grid grid-cols-[1fr_7rem_2fr] gap-2 items-end"
+      action="Keep"
+      leave="Leave it"
+      onLeave={onLeave}
+      beside={
+        entry !== null && (
+          <Button disabled={typing.busy} onClick={() => void typing.act(() => onPut(null))}>
+            Take it out
+          </Button>
+        )
+      }
     >
-      <Field label={words.name} value={typed.name} maxLength={60} onChange={set('name')} autoFocus />
-      <Field label={words.size} value={typed.size} placeholder="16 GB" onChange={set('size')} />
-      <Field label={words.more} value={typed.more} placeholder={words.empty} maxLength={200} onChange={set('more')} />
-      <div className="col-span-3 flex flex-wrap items-center gap-2">
-        <Button weight="act" type="submit">
-          Keep
-        </Button>
-        {!isNew && <Button onClick={onOut}>Take it out</Button>}
-        <Button weight="quiet" onClick={onLeave}>
-          Leave it
-        </Button>
-        <Fault sentence={fault} />
-      </div>
-    </form>
+      <TextField name="name" label={words.name} maxLength={60} autoFocus />
+      <TextField name="size" label={words.size} placeholder="16 GB" />
+      <TextField name="more" label={words.more} placeholder={words.empty} maxLength={200} />
+    </Form>
   );
 }
 
 const USE_WORDS = { name: 'Use', size: 'Needs', more: 'Why', empty: 'said to the customer' };
 const SYSTEM_WORDS = { name: 'System', size: 'For itself', more: 'Sees at the most', empty: 'all there is' };
-const BLANK: Typed = { name: '', size: '', more: '' };
-
-/** What is being changed: an entry, a new one of its kind, or nothing. */
-type Editing = { kind: 'use'; entry: UseNeed | null } | { kind: 'system'; entry: SystemNeed | null } | null;
+const BLANK: TypedNeed = { name: '', size: '', more: '' };
 
 function Chip({ name, detail, onPick }: { name: string; detail: string; onPick: () => void }) {
   return (
@@ -102,50 +101,98 @@ function Floor({ needs, onSave }: { needs: Needs; onSave: (needs: Needs) => void
   );
 }
 
+/** What is being changed: an entry, or a new one of its kind. */
+interface Editing {
+  kind: 'uses' | 'systems';
+  entry: UseNeed | SystemNeed | null;
+}
+
+interface NeedsOfKindProps<Need extends UseNeed | SystemNeed> {
+  needs: Needs;
+  editing: Editing | null;
+  onEdit: (editing: Editing | null) => void;
+  onPut: (next: Needs) => Promise<Called<unknown>>;
+  /** the entries as they stand, each drawn by what it is given */
+  children: (draw: (entry: Need) => ReactNode) => ReactNode;
+}
+
+/** What people need: each use on the rung it needs. */
+function Uses({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<UseNeed>) {
+  const form = (entry: UseNeed | null) => (
+    <EntryForm
+      entry={entry}
+      typed={typedUse}
+      read={readUse}
+      words={USE_WORDS}
+      onPut={(made) => onPut({ ...needs, uses: withEntry(needs.uses, entry, made) })}
+      onLeave={() => onEdit(null)}
+    />
+  );
+  return (
+    <>
+      {editing?.kind === 'uses' && editing.entry === null && <div className="py-2">{form(null)}</div>}
+      {children((entry) =>
+        editing?.entry === entry ? (
+          <div key={entry.use} className="basis-full">
+            {form(entry)}
+          </div>
+        ) : (
+          <Chip key={entry.use} name={entry.use} detail={entry.reason} onPick={() => onEdit({ kind: 'uses', entry })} />
+        ),
+      )}
+    </>
+  );
+}
+
+/** What operating systems need and see. */
+function Systems({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<SystemNeed>) {
+  const form = (entry: SystemNeed | null) => (
+    <EntryForm
+      entry={entry}
+      typed={typedSystem}
+      read={readSystem}
+      words={SYSTEM_WORDS}
+      onPut={(made) => onPut({ ...needs, systems: withEntry(needs.systems, entry, made) })}
+      onLeave={() => onEdit(null)}
+    />
+  );
+  return (
+    <>
+      {editing?.kind === 'systems' && editing.entry === null && form(null)}
+      {children((entry) =>
+        editing?.entry === entry ? (
+          <div key={entry.os} className="basis-full">
+            {form(entry)}
+          </div>
+        ) : (
+          <Chip
+            key={entry.os}
+            name={entry.os}
+            detail={systemText(entry)}
+            onPick={() => onEdit({ kind: 'systems', entry })}
+          />
+        ),
+      )}
+    </>
+  );
+}
+
+const systemText = ({ leastMiB, visibleMiB }: SystemNeed): string =>
+  `${capacityText(leastMiB)} for itself, sees ${visibleMiB === null ? 'all there is' : `${capacityText(visibleMiB)} at the most`}`;
+
 /** What uses and operating systems need, as the shop sees it: each use stands on the rung it needs. */
 export function NeedLadder({ needs }: { needs: Needs }) {
   const { sentence, save } = useSave();
-  const [editing, setEditing] = useState<Editing>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
+  const [editing, setEditing] = useState<Editing | null>(null);
   const [before, setBefore] = useState<Needs | null>(null);
-  const put = async (next: Needs, undo: Needs | null) => {
-    setWrong(null);
+  const put = async (next: Needs, undo: Needs | null): Promise<Called<unknown>> => {
     const result = await save('PUT', '/api/needs', next);
-    if (!result.ok) return;
+    if (!result.ok) return result;
     setBefore(undo);
     setEditing(null);
+    return result;
   };
-  const edit = (next: Editing) => {
-    setWrong(null);
-    setEditing(next);
-  };
-  const form = (now: NonNullable<Editing>) => {
-    const isUse = now.kind === 'use';
-    const start = now.entry === null ? BLANK : now.kind === 'use' ? typedUse(now.entry) : typedSystem(now.entry);
-    const write = (typed: Typed | null) => {
-      if (now.kind === 'use') {
-        const made = typed === null ? { ok: true as const, value: null } : readUse(typed);
-        if (!made.ok) setWrong(made.sentence);
-        else void put({ ...needs, uses: withEntry(needs.uses, now.entry, made.value) }, needs);
-      } else {
-        const made = typed === null ? { ok: true as const, value: null } : readSystem(typed);
-        if (!made.ok) setWrong(made.sentence);
-        else void put({ ...needs, systems: withEntry(needs.systems, now.entry, made.value) }, needs);
-      }
-    };
-    return (
-      <EntryForm
-        start={start}
-        words={isUse ? USE_WORDS : SYSTEM_WORDS}
-        fault={wrong ?? sentence}
-        isNew={now.entry === null}
-        onDone={write}
-        onOut={() => write(null)}
-        onLeave={() => edit(null)}
-      />
-    );
-  };
-  const open = (entry: UseNeed | SystemNeed) => editing !== null && editing.entry === entry;
+  const shared = { needs, editing, onEdit: setEditing, onPut: (next: Needs) => put(next, needs) };
   return (
     <div className="grid gap-5">
       <section aria-label="What people need">
@@ -157,60 +204,34 @@ export function NeedLadder({ needs }: { needs: Needs }) {
                 Undo the last change
               </Button>
             )}
-            <Button weight="quiet" onClick={() => edit({ kind: 'use', entry: null })}>
+            <Button weight="quiet" onClick={() => setEditing({ kind: 'uses', entry: null })}>
               Add a use
             </Button>
           </span>
         </div>
-        {editing?.kind === 'use' && editing.entry === null && <div className="py-2">{form(editing)}</div>}
-        <ul>
-          {rungsOfUses(needs.uses).map(({ mib, uses }) => (
-            <li key={mib} className="grid grid-cols-[6rem_1fr] gap-3 border-b border-line py-2.5">
-              <span className="text-lg font-semibold wide">{capacityText(mib)}</span>
-              <div className="flex flex-wrap gap-2">
-                {uses.map((entry) =>
-                  editing !== null && open(entry) ? (
-                    <div key={entry.use} className="basis-full">
-                      {form(editing)}
-                    </div>
-                  ) : (
-                    <Chip
-                      key={entry.use}
-                      name={entry.use}
-                      detail={entry.reason}
-                      onPick={() => edit({ kind: 'use', entry })}
-                    />
-                  ),
-                )}
-              </div>
-            </li>
-          ))}
-        </ul>
+        <Uses {...shared}>
+          {(draw) => (
+            <ul>
+              {rungsOfUses(needs.uses).map(({ mib, uses }) => (
+                <li key={mib} className="grid grid-cols-[6rem_1fr] gap-3 border-b border-line py-2.5">
+                  <span className="text-lg font-semibold wide">{capacityText(mib)}</span>
+                  <div className="flex flex-wrap gap-2">{uses.map(draw)}</div>
+                </li>
+              ))}
+            </ul>
+          )}
+        </Uses>
         <Floor key={needs.floorMiB} needs={needs} onSave={(next) => void put(next, needs)} />
       </section>
       <section aria-label="What systems need">
         <div className="flex items-baseline justify-between gap-3 border-b-4 border-edge pb-1 mb-2">
           <h2 className="text-base">What operating systems need and see</h2>
-          <Button weight="quiet" onClick={() => edit({ kind: 'system', entry: null })}>
+          <Button weight="quiet" onClick={() => setEditing({ kind: 'systems', entry: null })}>
             Add a system
           </Button>
         </div>
         <div className="flex flex-wrap gap-2">
-          {editing?.kind === 'system' && editing.entry === null && form(editing)}
-          {needs.systems.map((entry) =>
-            editing !== null && open(entry) ? (
-              <div key={entry.os} className="basis-full">
-                {form(editing)}
-              </div>
-            ) : (
-              <Chip
-                key={entry.os}
-                name={entry.os}
-                detail={`${capacityText(entry.leastMiB)} for itself, sees ${entry.visibleMiB === null ? 'all there is' : `${capacityText(entry.visibleMiB)} at the most`}`}
-                onPick={() => edit({ kind: 'system', entry })}
-              />
-            ),
-          )}
+          <Systems {...shared}>{(draw) => needs.systems.map(draw)}</Systems>
         </div>
       </section>
       {editing === null && <Fault sentence={sentence} />}

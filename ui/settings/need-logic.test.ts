@@ -20,10 +20,13 @@ test('what is shown for editing comes back as it was', () => {
 });
 
 test('what is wrong is told in a sentence', () => {
-  expect(readUse({ name: ' ', size: '8 GB', more: '' })).toEqual({ ok: false, sentence: 'A use needs its name.' });
+  expect(readUse({ name: ' ', size: '8 GB', more: '' })).toEqual({
+    ok: false,
+    wrong: { name: 'A use needs its name.' },
+  });
   expect(readUse({ name: 'x', size: 'lots', more: '' })).toEqual({
     ok: false,
-    sentence: '"lots" is no size such as 16 GB.',
+    wrong: { size: '"lots" is no size such as 16 GB.' },
   });
   expect(readSystem({ name: 'x', size: '4 GB', more: 'much' })).toMatchObject({ ok: false });
   expect(readSystem({ name: '', size: '4 GB', more: '' })).toMatchObject({ ok: false });

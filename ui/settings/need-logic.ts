@@ -1,6 +1,7 @@
 import type { SystemNeed, UseNeed } from '@/core/machine/suggest-target';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
 export interface Needs {
   uses: UseNeed[];
@@ -15,42 +16,46 @@ export function rungsOfUses(uses: readonly UseNeed[]): { mib: number; uses: UseN
 }
 
 /** A use or a system while it is typed. */
-export interface Typed {
+export interface TypedNeed {
   name: string;
   size: string;
   /** why a use needs it; what a system can see at the most */
   more: string;
 }
 
-export const typedUse = ({ use, needMiB, reason }: UseNeed): Typed => ({
+export const typedUse = ({ use, needMiB, reason }: UseNeed): TypedNeed => ({
   name: use,
   size: capacityText(needMiB),
   more: reason,
 });
 
-export const typedSystem = ({ os, leastMiB, visibleMiB }: SystemNeed): Typed => ({
+export const typedSystem = ({ os, leastMiB, visibleMiB }: SystemNeed): TypedNeed => ({
   name: os,
   size: capacityText(leastMiB),
   more: visibleMiB === null ? '' : capacityText(visibleMiB),
 });
 
-type Made<T> = { ok: true; value: T } | { ok: false; sentence: string };
+const noSize = (text: string): string => `"${text}" is no size such as 16 GB.`;
 
-const noSize = (text: string) => ({ ok: false as const, sentence: `"${text}" is no size such as 16 GB.` });
-
-export function readUse({ name, size, more }: Typed): Made<UseNeed> {
-  if (name.trim() === '') return { ok: false, sentence: 'A use needs its name.' };
+export function readUse({ name, size, more }: TypedNeed): Read<TypedNeed, UseNeed> {
   const needMiB = parseCapacity(size);
-  return needMiB === null ? noSize(size) : { ok: true, value: { use: name.trim(), needMiB, reason: more.trim() } };
+  const looked = { name: !isTyped(name) && 'A use needs its name.', size: needMiB === null && noSize(size) };
+  return readTyped<TypedNeed, UseNeed>(looked, () => ({
+    use: name.trim(),
+    needMiB: needMiB ?? 0,
+    reason: more.trim(),
+  }));
 }
 
-export function readSystem({ name, size, more }: Typed): Made<SystemNeed> {
-  if (name.trim() === '') return { ok: false, sentence: 'A system needs its name.' };
+export function readSystem({ name, size, more }: TypedNeed): Read<TypedNeed, SystemNeed> {
   const leastMiB = parseCapacity(size);
-  const visibleMiB = more.trim() === '' ? null : parseCapacity(more);
-  if (leastMiB === null) return noSize(size);
-  if (more.trim() !== '' && visibleMiB === null) return noSize(more);
-  return { ok: true, value: { os: name.trim(), leastMiB, visibleMiB } };
+  const visibleMiB = isTyped(more) ? parseCapacity(more) : null;
+  const looked = {
+    name: !isTyped(name) && 'A system needs its name.',
+    size: leastMiB === null && noSize(size),
+    more: isTyped(more) && visibleMiB === null && noSize(more),
+  };
+  return readTyped<TypedNeed, SystemNeed>(looked, () => ({ os: name.trim(), leastMiB: leastMiB ?? 0, visibleMiB }));
 }
 
 /** The list with one entry in place of another; of none: added; by none: taken out. */

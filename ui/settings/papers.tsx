@@ -1,11 +1,16 @@
 'use client';
 import { useState } from 'react';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
+import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
-import { Field, INPUT_LOOK } from '../kit/field';
+import { INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
+import { TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped, wholeTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 
 type Paper = 'A4' | 'Letter';
 const PAPER_WORDS: Record<Paper, string> = { A4: 'A4 (210 × 297 mm)', Letter: 'Letter (8.5 × 11 in)' };
@@ -26,23 +31,8 @@ interface PapersProps {
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
 export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: PapersProps) {
   const { busy, sentence, save } = useSave();
-  const [wrong, setWrong] = useState<string | null>(null);
-  const [shown, setShown] = useState(0);
-  const [from, setFrom] = useState(mailFrom);
-  const [days, setDays] = useState(String(remindDays));
   const keep = (patch: Partial<Omit<PapersProps, 'hasLogo'>>) =>
-    void save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, ...patch });
-  const keepMail = () => {
-    const isDays = /^\d{1,2}$/.test(days.trim());
-    setWrong(isDays ? null : 'Type the days as a number, such as 3; 0 reminds nobody.');
-    if (isDays && (from.trim() !== mailFrom || Number(days) !== remindDays))
-      keep({ mailFrom: from.trim(), remindDays: Number(days) });
-  };
-  const takeLogo = async (file: File) => {
-    const isLarge = file.size > MOST_BYTES;
-    setWrong(isLarge ? 'The file has more than 1 MB: save the logo smaller.' : null);
-    if (!isLarge && (await save('PUT', '/api/logo', file)).ok) setShown(shown + 1);
-  };
+    save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, ...patch });
   return (
     <section id="papers" aria-label="Customers’ papers" className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">Customers’ papers</h2>
@@ -53,7 +43,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
             className={INPUT_LOOK}
             value={language}
             disabled={busy}
-            onChange={(event) => keep({ language: event.target.value as Language })}
+            onChange={(event) => void keep({ language: event.target.value as Language })}
           >
             {LANGUAGES.map((one) => (
               <option key={one} value={one}>
@@ -68,7 +58,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
             className={INPUT_LOOK}
             value={paper}
             disabled={busy}
-            onChange={(event) => keep({ paper: event.target.value as Paper })}
+            onChange={(event) => void keep({ paper: event.target.value as Paper })}
           >
             {(Object.keys(PAPER_WORDS) as Paper[]).map((one) => (
               <option key={one} value={one}>
@@ -77,57 +67,79 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
             ))}
           </select>
         </label>
-        <div className="flex items-center gap-3">
-          {hasLogo && (
-            // biome-ignore lint/performance/noImgElement: the shop's own file, as it is
-            <img
-              src={`/api/logo?${shown}`}
-              alt="The logo on our papers"
-              className="h-11 max-w-40 object-contain bg-white p-1"
-            />
-          )}
-          <FileButton
-            fileLabel="Logo, a PNG or JPEG file"
-            accept="image/png,image/jpeg"
-            onFiles={([file]) => void takeLogo(file)}
-          >
-            {hasLogo ? 'Another logo' : 'Put a logo on them'}
-          </FileButton>
-          {hasLogo && (
-            <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', '/api/logo')}>
-              Take it off
-            </Button>
-          )}
-        </div>
+        <Logo hasLogo={hasLogo} />
       </div>
-      <form
-        className="flex flex-wrap gap-4 items-end"
-        onSubmit={(event) => {
-          event.preventDefault();
-          keepMail();
-        }}
-      >
-        <Field
-          label="Mail comes from"
-          type="email"
-          placeholder="no mail is sent"
-          className="w-80"
-          value={from}
-          onChange={(event) => setFrom(event.target.value)}
-        />
-        <Field
-          label="and reminds before a quote’s last day"
-          unit="days"
-          inputMode="numeric"
-          className="w-64"
-          value={days}
-          onChange={(event) => setDays(event.target.value)}
-        />
-        <Button type="submit" disabled={busy}>
-          Keep it
-        </Button>
-      </form>
-      <Fault sentence={wrong ?? sentence} />
+      <MailForm mailFrom={mailFrom} remindDays={remindDays} onKeep={keep} />
+      <Fault sentence={sentence} />
     </section>
+  );
+}
+
+/** The shop's mark on its papers. */
+function Logo({ hasLogo }: { hasLogo: boolean }) {
+  const { busy, sentence, save } = useSave();
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [shown, setShown] = useState(0);
+  const takeLogo = async (file: File) => {
+    const isLarge = file.size > MOST_BYTES;
+    setWrong(isLarge ? 'The file has more than 1 MB: save the logo smaller.' : null);
+    if (!isLarge && (await save('PUT', '/api/logo', file)).ok) setShown(shown + 1);
+  };
+  return (
+    <div className="flex items-center gap-3">
+      {hasLogo && (
+        // biome-ignore lint/performance/noImgElement: the shop's own file, as it is
+        <img
+          src={`/api/logo?${shown}`}
+          alt="The logo on our papers"
+          className="h-11 max-w-40 object-contain bg-white p-1"
+        />
+      )}
+      <FileButton
+        fileLabel="Logo, a PNG or JPEG file"
+        accept="image/png,image/jpeg"
+        onFiles={([file]) => void takeLogo(file)}
+      >
+        {hasLogo ? 'Another logo' : 'Put a logo on them'}
+      </FileButton>
+      {hasLogo && (
+        <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', '/api/logo')}>
+          Take it off
+        </Button>
+      )}
+      <Fault sentence={wrong ?? sentence} />
+    </div>
+  );
+}
+
+interface MailTyped {
+  from: string;
+  days: string;
+}
+type MailRule = Pick<PapersProps, 'mailFrom' | 'remindDays'>;
+
+/** Whom mail comes from, and when customers are reminded. */
+function MailForm({ onKeep, ...rule }: MailRule & { onKeep: (patch: MailRule) => Promise<Called<unknown>> }) {
+  const typing = useTyped<MailTyped, MailRule>({
+    from: { from: rule.mailFrom, days: String(rule.remindDays) },
+    read: ({ from, days }) =>
+      readTyped<MailTyped, MailRule>(
+        { days: wholeTyped(days, 2) === null && 'Type the days as a number, such as 3; 0 reminds nobody.' },
+        () => ({ mailFrom: from.trim(), remindDays: Number(days) }),
+      ),
+    send: onKeep,
+  });
+  return (
+    <Form typing={typing} className="flex flex-wrap gap-4 items-end">
+      <TextField name="from" label="Mail comes from" type="email" placeholder="no mail is sent" className="w-80" />
+      <TextField
+        name="days"
+        label="and reminds before a quote’s last day"
+        unit="days"
+        inputMode="numeric"
+        className="w-64"
+      />
+      <Send weight="plain">Keep it</Send>
+    </Form>
   );
 }

@@ -1,11 +1,10 @@
 'use client';
-import { useState } from 'react';
 import type { ShopIdentity } from '@/core/shop/identity';
 import { useSave } from '../client/use-save';
-import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
-import { Fault } from '../kit/fault';
-import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
 import { faultsOfIdentity, IdentityFields } from '../shop/identity-fields';
 
@@ -18,67 +17,48 @@ interface ShopIdentityProps {
   timeZones: readonly string[];
 }
 
+type Typed = ShopIdentity & { currency: string; timeZone: string };
+
 /** Who the shop is, on papers from now on. */
-export function ShopIdentitySection({ identity, mayChangeCurrency, timeZones, ...place }: ShopIdentityProps) {
-  const { busy, sentence, save } = useSave();
-  const [typed, setTyped] = useState(identity);
-  const [currency, setCurrency] = useState(place.currency);
-  const [timeZone, setTimeZone] = useState(place.timeZone);
-  const [tried, setTried] = useState(false);
-  const [saved, setSaved] = useState(false);
-  const keep = async () => {
-    setTried(true);
-    if (Object.keys(faultsOfIdentity(typed)).length > 0) return;
-    setSaved(
-      (await save('PUT', '/api/identity', { identity: typed, currency: currency.trim().toUpperCase(), timeZone })).ok,
-    );
-  };
+export function ShopIdentitySection({ identity, mayChangeCurrency, timeZones, ...usual }: ShopIdentityProps) {
+  const { save } = useSave();
+  const typing = useTyped<Typed, object>({
+    from: { ...identity, ...usual },
+    read: ({ currency, timeZone, ...typed }) =>
+      readTyped<Typed, object>(faultsOfIdentity(typed), () => ({
+        identity: typed,
+        currency: currency.trim().toUpperCase(),
+        timeZone,
+      })),
+    send: (body) => save('PUT', '/api/identity', body),
+  });
   return (
     <section id="shop" aria-label="Shop" className="grid gap-3">
       <h2 className="text-base border-b-4 border-edge pb-1">Shop</h2>
-      <form
-        className="grid gap-3"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void keep();
-        }}
-      >
-        <IdentityFields
-          identity={typed}
-          shows={tried}
-          onChange={(next) => {
-            setTyped(next);
-            setSaved(false);
-          }}
-        />
+      <Form typing={typing}>
+        <IdentityFields />
         <div className="grid gap-3 sm:grid-cols-12 items-start">
-          <Field
+          <TextField
+            name="currency"
             label="Currency"
             className="sm:col-span-3"
             maxLength={3}
             readOnly={!mayChangeCurrency}
             hint={mayChangeCurrency ? undefined : 'stays, since prices are noted in it'}
-            value={currency}
-            onChange={(event) => setCurrency(event.target.value)}
           />
-          <Choice
+          <ChoiceField
+            name="timeZone"
             label="Time zone"
             className="sm:col-span-5"
-            value={timeZone}
-            onChange={(event) => setTimeZone(event.target.value)}
             options={timeZones.map((zone) => ({ value: zone, text: zone.replaceAll('_', ' ') }))}
           />
         </div>
         <div className="flex items-center gap-3">
-          <Button type="submit" disabled={busy}>
-            Save
-          </Button>
+          <Send weight="plain">Save</Send>
           <span className="text-sm text-ink-2">Quotes that are out keep what they say.</span>
         </div>
-      </form>
-      <Fault sentence={sentence} />
-      {saved && <Notice tone="good">Saved.</Notice>}
+      </Form>
+      {typing.isSaved && <Notice tone="good">Saved.</Notice>}
     </section>
   );
 }

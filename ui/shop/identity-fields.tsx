@@ -1,7 +1,6 @@
 import { COUNTRIES, countryName } from '@/core/shop/countries';
 import { identitySchema, type ShopIdentity } from '@/core/shop/identity';
-import { Choice } from '../kit/choice';
-import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
 
 /** What is wrong with each field, in one sentence; nothing for those that are right. */
 export function faultsOfIdentity(identity: ShopIdentity): Partial<Record<keyof ShopIdentity, string>> {
@@ -39,42 +38,34 @@ const REACHED: typeof FIELDS = [
   { key: 'bank', label: 'Bank', width: 'sm:col-span-6', hint: 'bank, IBAN and BIC in one line' },
 ];
 
-interface IdentityFieldsProps {
-  identity: ShopIdentity;
-  onChange: (identity: ShopIdentity) => void;
-  /** say what is wrong; before somebody tried to save, nothing is */
-  shows: boolean;
-}
-
-/** Who the shop is, as its papers say it. */
-export function IdentityFields({ identity, onChange, shows }: IdentityFieldsProps) {
-  const faults = shows ? faultsOfIdentity(identity) : {};
-  const fields = (list: typeof FIELDS) =>
-    list.map(({ key, label, width, type, complete, hint }) => (
-      <Field
-        key={key}
-        label={label}
-        className={width}
-        type={type === 'email' ? undefined : type}
-        inputMode={type === 'email' ? 'email' : undefined}
-        autoComplete={complete ?? 'off'}
-        hint={hint}
-        value={identity[key]}
-        error={faults[key] ?? null}
-        onChange={(event) => onChange({ ...identity, [key]: event.target.value })}
-      />
-    ));
+/** Who the shop is, as its papers say it: in a form that has its fields. @param onCountry hears which country was chosen */
+export function IdentityFields({ onCountry }: { onCountry?: (country: string) => void }) {
   return (
     <div className="grid gap-3 sm:grid-cols-12 items-start">
-      {fields(FIELDS)}
-      <Choice
+      <Fields of={FIELDS} />
+      <ChoiceField
+        name="country"
         label="Country"
         className="sm:col-span-6"
-        value={identity.country}
-        onChange={(event) => onChange({ ...identity, country: event.target.value })}
         options={[{ value: '', text: 'Choose a country' }, ...BY_NAME]}
+        onChoose={onCountry}
       />
-      {fields(REACHED)}
+      <Fields of={REACHED} />
     </div>
   );
+}
+
+function Fields({ of }: { of: typeof FIELDS }) {
+  return of.map(({ key, label, width, type, complete, hint }) => (
+    <TextField
+      key={key}
+      name={key}
+      label={label}
+      className={width}
+      type={type === 'email' ? undefined : type}
+      inputMode={type === 'email' ? 'email' : undefined}
+      autoComplete={complete ?? 'off'}
+      hint={hint}
+    />
+  ));
 }

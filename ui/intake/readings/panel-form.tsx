@@ -1,17 +1,15 @@
 'use client';
-import { type FormEvent, useState } from 'react';
 import type { PanelAsks } from '@/core/machine/panel-asks';
 import { EDGE_GENERATIONS } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
-import { Button } from '../../kit/button';
-import { Choice } from '../../kit/choice';
-import { Fault } from '../../kit/fault';
-import { Field } from '../../kit/field';
+import { ChoiceField, TextField } from '../../kit/form/fields';
+import { Form } from '../../kit/form/form';
+import { type Read, readTyped } from '../../kit/form/read-typed';
+import { useTyped } from '../../kit/form/use-typed';
 import { textFile } from './reading-inputs';
 
 interface PanelFormProps {
   asks: PanelAsks;
-  busy: boolean;
   onTyped: (file: File) => Promise<boolean>;
   onClose: () => void;
 }
@@ -30,71 +28,71 @@ export function panelText({ total, generation, rate, used, slots, form }: typeof
   ].join('\n');
 }
 
-function faultOf({ total, rate, used, slots }: typeof NOTHING): string | null {
-  if (total.trim() !== '' && parseCapacity(total) === null)
-    return 'Enter the memory as the screen shows it, such as 16 GB.';
-  if (rate.trim() !== '' && !/^\d{2,5}$/.test(rate.trim())) return 'Enter the speed as a number, such as 2667.';
+type Typed = typeof NOTHING;
+
+/** What keeps slots used and slots there are from being so; null: nothing does. */
+function faultOfSlots(used: string, slots: string): string | null {
   if (!WHOLE.test(used.trim()) || !WHOLE.test(slots.trim()))
     return 'Enter how many slots are used, and how many there are.';
   if (Number(used) > Number(slots) || Number(slots) < 1) return 'No more slots are used than there are.';
-  if (Number(slots) > 64) return 'A machine has at most 64 slots.';
-  return total.trim() === '' && rate.trim() === '' ? 'Enter the memory or the speed as well.' : null;
+  return Number(slots) > 64 ? 'A machine has at most 64 slots.' : null;
+}
+
+function readPanel(typed: Typed): Read<Typed, File> {
+  const { total, rate, used, slots } = typed;
+  const nothing = total.trim() === '' && rate.trim() === '' ? 'Enter the memory or the speed as well.' : null;
+  const looked = {
+    total:
+      total.trim() !== '' && parseCapacity(total) === null
+        ? 'Enter the memory as the screen shows it, such as 16 GB.'
+        : nothing,
+    rate: rate.trim() !== '' && !/^\d{2,5}$/.test(rate.trim()) && 'Enter the speed as a number, such as 2667.',
+    used: faultOfSlots(used, slots),
+  };
+  return readTyped<Typed, File>(looked, () => textFile('typed from the screen', panelText(typed)));
 }
 
 /** What a system's screen shows of its memory, typed: total, speed, slots used of slots, form. */
-export function PanelForm({ asks, busy, onTyped, onClose }: PanelFormProps) {
-  const [typed, setTyped] = useState(NOTHING);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const set = (key: keyof typeof NOTHING) => (event: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: event.target.value });
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    const fault = faultOf(typed);
-    setWrong(fault);
-    if (fault === null && (await onTyped(textFile('typed from the screen', panelText(typed))))) onClose();
-  };
+export function PanelForm({ asks, onTyped, onClose }: PanelFormProps) {
+  const typing = useTyped<Typed, File>({
+    from: NOTHING,
+    read: readPanel,
+    send: async (file) => {
+      if (await onTyped(file)) onClose();
+      return undefined;
+    },
+  });
   return (
-    <form
-      aria-label="What the screen shows"
-      onSubmit={submit}
-      noValidate
-      className="mt-2 border-t border-line pt-2 grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-x-3 gap-y-2 items-end"
+    <Form
+      typing={typing}
+      label="What the screen shows"
+      box="mt-2 border-t border-line pt-2"
+      className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-x-3 gap-y-2 items-start"
+      action="Add"
+      onLeave={onClose}
     >
-      {asks.total && (
-        <Field
-          label="Memory"
-          placeholder="16 GB"
-          maxLength={12}
-          value={typed.total}
-          onChange={set('total')}
-          autoFocus
-        />
-      )}
+      {asks.total && <TextField name="total" label="Memory" placeholder="16 GB" maxLength={12} autoFocus />}
       {asks.generation && (
-        <Choice
+        <ChoiceField
+          name="generation"
           label="Type"
-          value={typed.generation}
-          onChange={set('generation')}
           options={[
             { value: '', text: 'not shown' },
             ...[...EDGE_GENERATIONS].reverse().map((one) => ({ value: one, text: one })),
           ]}
         />
       )}
-      {asks.rate && (
-        <Field label="Speed" inputMode="numeric" maxLength={5} unit="MT/s" value={typed.rate} onChange={set('rate')} />
-      )}
+      {asks.rate && <TextField name="rate" label="Speed" inputMode="numeric" maxLength={5} unit="MT/s" />}
       {asks.slots && (
-        <div className="flex items-end gap-2">
-          <Field label="Slots used" inputMode="numeric" maxLength={2} value={typed.used} onChange={set('used')} />
-          <Field label="of" inputMode="numeric" maxLength={2} value={typed.slots} onChange={set('slots')} />
+        <div className="flex items-start gap-2">
+          <TextField name="used" label="Slots used" inputMode="numeric" maxLength={2} />
+          <TextField name="slots" label="of" inputMode="numeric" maxLength={2} />
         </div>
       )}
       {asks.form && (
-        <Choice
+        <ChoiceField
+          name="form"
           label="Form factor"
-          value={typed.form}
-          onChange={set('form')}
           options={[
             { value: '', text: 'not shown' },
             { value: 'SODIMM', text: 'SODIMM' },
@@ -102,15 +100,6 @@ export function PanelForm({ asks, busy, onTyped, onClose }: PanelFormProps) {
           ]}
         />
       )}
-      <div className="flex gap-2">
-        <Button weight="act" type="submit" disabled={busy}>
-          Add
-        </Button>
-        <Button onClick={onClose}>Cancel</Button>
-      </div>
-      <div className="col-span-full">
-        <Fault sentence={wrong} />
-      </div>
-    </form>
+    </Form>
   );
 }

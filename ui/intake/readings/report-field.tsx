@@ -184,7 +184,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
         {asks.slots && !typing && <Button onClick={() => setTyping(true)}>Type what its screen shows</Button>}
       </div>
       {asks.slots && typing && (
-        <PanelForm asks={asks} busy={busy} onTyped={(file) => take([file])} onClose={() => setTyping(false)} />
+        <PanelForm asks={asks} onTyped={(file) => take([file])} onClose={() => setTyping(false)} />
       )}
       <ReadingProgress progress={pictures.progress} />
       <WordsToCheck

@@ -1,6 +1,6 @@
 'use client';
-import type { ComponentProps } from 'react';
-import { type FieldError, get, useFormContext } from 'react-hook-form';
+import type { ChangeEvent, ComponentProps } from 'react';
+import { type FieldError, get, useController, useFormContext } from 'react-hook-form';
 import { Check } from '../check';
 import { Choice } from '../choice';
 import { Field } from '../field';
@@ -28,18 +28,22 @@ export function TextAreaField({ name, ...field }: Named & ComponentProps<typeof 
 }
 
 /** One of a few. */
-export function ChoiceField({ name, ...field }: Named & ComponentProps<typeof Choice>) {
-  return <Choice {...field} {...useNamed(name)} />;
+export function ChoiceField({ name, onChoose, ...field }: Named & Chosen & ComponentProps<typeof Choice>) {
+  const named = useNamed(name);
+  const change = (event: ChangeEvent<HTMLSelectElement>) => {
+    onChoose?.(event.target.value);
+    return named.onChange(event);
+  };
+  return <Choice {...field} {...named} onChange={change} />;
+}
+
+interface Chosen {
+  /** hears what a person chose */
+  onChoose?: (value: string) => void;
 }
 
 /** Something that is so or is not. */
 export function CheckField({ name, ...field }: Named & Omit<ComponentProps<typeof Check>, 'checked' | 'onChange'>) {
-  const { watch, setValue } = useFormContext();
-  return (
-    <Check
-      {...field}
-      checked={watch(name) === true}
-      onChange={(is) => setValue(name, is, { shouldDirty: true, shouldValidate: true })}
-    />
-  );
+  const { field: own } = useController({ name });
+  return <Check {...field} checked={own.value === true} onChange={own.onChange} />;
 }

@@ -1,6 +1,6 @@
 'use client';
 import { type FormEvent, type KeyboardEvent, type ReactNode, useRef } from 'react';
-import { type FieldValues, FormProvider } from 'react-hook-form';
+import { type FieldValues, FormProvider, useFormContext } from 'react-hook-form';
 import { Button } from '../button';
 import { Fault } from '../fault';
 import type { Typing } from './use-typed';
@@ -8,26 +8,45 @@ import { WrongFields } from './wrong-fields';
 
 interface FormProps<Typed extends FieldValues> {
   typing: Typing<Typed>;
-  /** what the button that sends it says */
-  action: string;
-  /** what the button that leaves it says; without it there is none */
+  /** what the button that sends it says; left out: one stands among the fields */
+  action?: ReactNode;
+  /** what the button that leaves it says */
   leave?: string;
+  /** without it nothing leaves the form */
   onLeave?: () => void;
   /** how the fields stand */
   className?: string;
+  /** how the form itself looks, where it is more than its fields */
+  box?: string;
   label?: string;
-  /** other actions, before those of the form */
+  /** other actions, at the left of those of the form */
   beside?: ReactNode;
   children: ReactNode;
 }
 
-/** Fields with their actions: Enter in a field and Ctrl+Enter anywhere send it. */
+interface SendProps {
+  className?: string;
+  weight?: 'act' | 'plain';
+  children: ReactNode;
+}
+
+/** Fields with their actions: Enter in a line and Ctrl+Enter anywhere send it. */
 export function Form<Typed extends FieldValues>(props: FormProps<Typed>) {
-  const { typing, action, leave = 'Cancel', onLeave, className = 'grid gap-3', label, beside, children } = props;
+  const {
+    typing,
+    action,
+    leave = 'Cancel',
+    onLeave,
+    className = 'grid gap-3',
+    box = '',
+    label,
+    beside,
+    children,
+  } = props;
   const element = useRef<HTMLFormElement>(null);
   const send = (event: FormEvent) => {
     event.preventDefault();
-    // A sheet over a form is not inside it: what it sends is not sent by the form below.
+    // A sheet over a form stands inside it for React: what it sends is not sent by the form below.
     event.stopPropagation();
     if (!typing.busy) void typing.submit();
   };
@@ -38,18 +57,36 @@ export function Form<Typed extends FieldValues>(props: FormProps<Typed>) {
   };
   return (
     <FormProvider {...typing.form}>
-      <form ref={element} noValidate aria-label={label} onSubmit={send} onKeyDown={press} className="grid gap-3">
+      <form
+        ref={element}
+        noValidate
+        aria-label={label}
+        data-dirty={typing.isDirty || undefined}
+        onSubmit={send}
+        onKeyDown={press}
+        className={`grid gap-3 ${box}`}
+      >
         <div className={className}>{children}</div>
         <WrongFields form={element} />
         <Fault sentence={typing.sentence} />
-        <div className="flex flex-wrap justify-end items-center gap-2">
-          {beside}
-          {onLeave !== undefined && <Button onClick={onLeave}>{leave}</Button>}
-          <Button weight="act" type="submit" disabled={typing.busy}>
-            {action}
-          </Button>
-        </div>
+        {action !== undefined && (
+          <div className="flex flex-wrap justify-end items-center gap-2">
+            {beside !== undefined && beside !== false && <span className="mr-auto flex flex-wrap gap-2">{beside}</span>}
+            {onLeave !== undefined && <Button onClick={onLeave}>{leave}</Button>}
+            <Send>{action}</Send>
+          </div>
+        )}
       </form>
     </FormProvider>
+  );
+}
+
+/** Sends the form that it stands in. */
+export function Send({ className, weight = 'act', children }: SendProps) {
+  const { formState } = useFormContext();
+  return (
+    <Button weight={weight} type="submit" disabled={formState.isSubmitting} className={className}>
+      {children}
+    </Button>
   );
 }

@@ -7,14 +7,15 @@ import { Button } from '../../kit/button';
 import { FileButton } from '../../kit/file-button';
 import { Notice } from '../../kit/notice';
 import { type ListState, STATE_TEXTS } from '../lists/list-words';
-import { ratingText } from '../market-words';
+import { ratingText } from '../market/market-words';
 import type { CountingGround } from '../price-form';
 import { ExchangeRates } from './exchange-rates';
 import { FeedSheet } from './feed-sheet';
 import type { ShownFeed } from './feed-words';
 import type { ListedSeller } from './listed-seller';
 import { UseAgain } from './seller-ends';
-import { newSeller, SellerSheet, TRUST_WORDS } from './seller-sheet';
+import { SellerSheet, TRUST_WORDS } from './seller-sheet';
+import { newSeller } from './seller-typed';
 import { termsText } from './terms-words';
 
 /** A seller's price list, chosen as a file: it opens to be looked at. */

@@ -1,8 +1,8 @@
 'use client';
 import {
-  type KeyboardEvent,
   memo,
-  type PointerEvent,
+  type ReactNode,
+  type RefObject,
   useCallback,
   useDeferredValue,
   useEffect,
@@ -18,12 +18,14 @@ import type { Answer } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
 import { useWidth } from '../../client/use-width';
 import { Gliding, GlidingContext } from './glide';
-import { nextPlanKey } from './ladder-keys';
 import { NeedGrip } from './need-grip';
 import { PriceAxis } from './price-axis';
 import { type PriceScale, priceScale, steadied } from './price-scale';
 import { LABEL_WIDTH, RungRow } from './rung-row';
 import { TodayGround } from './today-ground';
+import { useLadderKeys } from './use-ladder-keys';
+import { useLowStart } from './use-low-start';
+import { useNeedDrag } from './use-need-drag';
 
 interface LadderProps {
   /** the lowest total first */
@@ -41,14 +43,9 @@ interface LadderProps {
   onPut: (place: number) => void;
 }
 
-/** From these on the ladder stands where its reader has it. */
-const TOUCHES = ['pointerdown', 'wheel', 'keydown'] as const;
 const RIGHT_ROOM = 28;
 /** So many rungs above and below the one to stand on are drawn with the ladder itself; those further away follow at once. */
 const NEAR = 4;
-/** Room for the ground and the rungs below the wanted one, px. */
-const GROUND_HEIGHT = 150;
-
 /** As wide as the place for the work, which is there before the ladder is. */
 const widthOfWork = (): number => document.getElementById('work')?.clientWidth ?? 860;
 
@@ -57,101 +54,94 @@ function startOf(rungs: readonly Rung[]): Rung | undefined {
   return rungs.find((one) => one.isWanted) ?? rungs[0];
 }
 
-/** Rungs of resulting capacity over today's machine, all plans at their price on one axis, with the lines that steer. */
-export const Ladder = memo(function Ladder(props: LadderProps) {
-  const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
-  const [box, width] = useWidth<HTMLDivElement>(widthOfWork);
-  const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
-  const axis = useRef<PriceScale | null>(null);
+/** The scale of prices, which stays as it is for as long as it serves. */
+function useScale(answer: Answer, width: number): PriceScale {
+  const before = useRef<PriceScale | null>(null);
   const scale = useMemo(() => {
     const prices = answer.plans.map((plan) => plan.priceCents);
-    return steadied(axis.current, priceScale(prices, width - LABEL_WIDTH - RIGHT_ROOM));
+    return steadied(before.current, priceScale(prices, width - LABEL_WIDTH - RIGHT_ROOM));
   }, [answer, width]);
   useEffect(() => {
-    axis.current = scale;
+    before.current = scale;
   }, [scale]);
-  const downwards = useMemo(() => [...rungs].reverse(), [rungs]);
-  const isWhole = useDeferredValue(true, false);
-  const start = startOf(rungs);
-  const startAt = start === undefined ? 0 : downwards.indexOf(start);
-  const reachable = looked ?? (start === undefined ? null : planKey(start.best));
-  const totalOf = (key: string | null) =>
-    rungs.find(({ plans }) => plans.some((plan) => planKey(plan) === key))?.totalMiB ?? null;
-  const lookedMiB = looked === null ? null : totalOf(looked);
-  const reachableMiB = looked === null ? (start?.totalMiB ?? null) : lookedMiB;
-  const { needMiB, budgetCents } = steering;
-  const { totalMiB: todayMiB } = answer.baseline;
-  const { currency } = planCase;
+  return scale;
+}
 
-  const [gliding] = useState(() => new Gliding());
-  // After each drawing: its marks have said by then where they stand.
-  useLayoutEffect(() => gliding.start(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches));
-
-  const mark = useCallback(
-    (key: string) => box.current?.querySelector<SVGGElement>(`[data-plan="${CSS.escape(key)}"]`) ?? null,
-    [box],
+/** What is beyond the budget, shaded. */
+function BeyondBudget({ scale, budgetCents }: { scale: PriceScale; budgetCents: number | null }) {
+  const end = scale.at.range()[1] ?? 0;
+  const x = budgetCents === null ? null : scale.at(budgetCents);
+  if (x === null || x > end) return null;
+  return (
+    <div
+      aria-hidden="true"
+      className="absolute inset-y-0 right-0 border-l-2 border-act bg-sunk/60 pointer-events-none"
+      style={{ left: LABEL_WIDTH + x }}
+    />
   );
-  const byKey = useRef(false);
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    if (/^[123]$/.test(event.key) && looked !== null) {
-      onPut(Number(event.key));
-      return;
-    }
-    const next = reachable === null ? null : nextPlanKey(downwards, reachable, event.key);
-    if (next === null) return;
-    event.preventDefault();
-    byKey.current = true;
-    onLook(next);
-  };
-  useEffect(() => {
-    if (looked === null) return;
-    const drawn = mark(looked);
-    if (byKey.current) drawn?.focus();
-    byKey.current = false;
-    drawn?.closest('li')?.scrollIntoView({ block: 'nearest' });
-  }, [looked, mark]);
-  const first = useRef(start?.totalMiB);
-  useEffect(() => {
-    const ladder = box.current;
-    if (ladder === null) return;
-    // The rung that is wanted stands low in the box, with what is more above it.
-    const place = () => {
-      const row = ladder.querySelector<HTMLElement>(`[data-rung="${first.current}"]`);
-      if (row !== null) ladder.scrollTop = row.offsetTop + row.offsetHeight - ladder.clientHeight + GROUND_HEIGHT;
-    };
-    // Rows get their height when the width of the page and its letters are known: until somebody does something, the rung is
-    // put in its place again, so that its line is never behind the ground.
-    const grown = new ResizeObserver(place);
-    for (const part of [ladder, ...ladder.querySelectorAll('ol')]) grown.observe(part);
-    const stop = () => {
-      grown.disconnect();
-      for (const what of TOUCHES) window.removeEventListener(what, stop);
-    };
-    for (const what of TOUCHES) window.addEventListener(what, stop, { passive: true });
-    return stop;
-  }, [box]);
+}
 
-  const dragging = useRef(false);
-  const needAt = (event: PointerEvent<HTMLElement>): number | null => {
-    const rows = [...event.currentTarget.querySelectorAll<HTMLElement>('[data-rung]')];
-    const bottoms = rows.map((row) => ({ total: Number(row.dataset.rung), y: row.getBoundingClientRect().bottom }));
-    const last = bottoms.at(-1);
-    if (last === undefined || event.clientY > last.y + 14) return null;
-    const nearest = bottoms.reduce((a, b) => (Math.abs(b.y - event.clientY) < Math.abs(a.y - event.clientY) ? b : a));
-    return nearest.total;
-  };
+/** Rungs of resulting capacity over today's machine, all plans at their price on one axis, with the lines that steer. */
+export const Ladder = memo(function Ladder(props: LadderProps) {
+  const { rungs, answer, planCase, steering, onSteer } = props;
+  const [box, width] = useWidth<HTMLDivElement>(widthOfWork);
+  const scale = useScale(answer, width);
+  useLowStart(box, startOf(rungs)?.totalMiB);
+  const { needMiB, budgetCents } = steering;
   const needLine = (
     <NeedGrip
       needMiB={needMiB}
       totals={rungs.map((rung) => rung.totalMiB)}
-      todayMiB={todayMiB}
+      todayMiB={answer.baseline.totalMiB}
       onNeed={(mib) => onSteer({ needMiB: mib })}
     />
   );
   const boundary = needMiB === null ? rungs[0] : rungs.find((rung) => rung.totalMiB >= needMiB);
-  const end = scale.at.range()[1] ?? 0;
-  const budgetX = budgetCents === null ? null : scale.at(budgetCents);
+  const isWhole = useDeferredValue(true, false);
+  return (
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: the marks within take the keys; this only lets the box be scrolled
+    <section ref={box} aria-label="Ladder" aria-busy={!isWhole} tabIndex={0} className="ladder-box">
+      <PriceAxis
+        scale={scale}
+        currency={planCase.currency}
+        budgetCents={budgetCents}
+        box={box}
+        onBudget={(cents, live) => onSteer({ budgetCents: cents }, live)}
+      />
+      <div className="relative">
+        <BeyondBudget scale={scale} budgetCents={budgetCents} />
+        {boundary === undefined && needLine}
+        <Rungs {...props} box={box} scale={scale} isWhole={isWhole} boundary={boundary} needLine={needLine} />
+      </div>
+      <TodayGround planCase={planCase} answer={answer} />
+    </section>
+  );
+});
+
+interface RungsProps extends LadderProps {
+  box: RefObject<HTMLElement | null>;
+  scale: PriceScale;
+  /** false: only what is near is drawn, the rest follows */
+  isWhole: boolean;
+  /** the lowest rung that reaches the need, with its line below */
+  boundary: Rung | undefined;
+  needLine: ReactNode;
+}
+
+/** The rungs, the highest total first. */
+function Rungs(props: RungsProps) {
+  const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
+  const { box, scale, isWhole, boundary, needLine } = props;
+  const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
+  const [gliding] = useState(() => new Gliding());
+  // After each drawing: its marks have said by then where they stand.
+  useLayoutEffect(() => gliding.start(() => window.matchMedia('(prefers-reduced-motion: reduce)').matches));
+  const downwards = useMemo(() => [...rungs].reverse(), [rungs]);
+  const start = startOf(rungs);
+  const startAt = start === undefined ? 0 : downwards.indexOf(start);
+  const reachable = looked ?? (start === undefined ? null : planKey(start.best));
+  const lookedMiB = rungs.find(({ plans }) => plans.some((plan) => planKey(plan) === looked))?.totalMiB ?? null;
+  const reachableMiB = looked === null ? (start?.totalMiB ?? null) : lookedMiB;
   const look = useCallback((key: string) => onLook(key), [onLook]);
   const open = useCallback((total: number) => {
     setOpened((before) => {
@@ -160,69 +150,36 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
       return next;
     });
   }, []);
+  const onKeyDown = useLadderKeys({ box, rungs: downwards, looked, reachable, onLook, onPut });
+  const needDrag = useNeedDrag(onSteer);
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: the marks within take the keys; this only lets the box be scrolled
-    <section ref={box} aria-label="Ladder" aria-busy={!isWhole} tabIndex={0} className="ladder-box">
-      <PriceAxis
-        scale={scale}
-        currency={currency}
-        budgetCents={budgetCents}
-        box={box}
-        onBudget={(cents, live) => onSteer({ budgetCents: cents }, live)}
-      />
-      <div className="relative">
-        {budgetX !== null && budgetX <= end && (
-          <div
-            aria-hidden="true"
-            className="absolute inset-y-0 right-0 border-l-2 border-act bg-sunk/60 pointer-events-none"
-            style={{ left: LABEL_WIDTH + budgetX }}
+    <ol
+      onKeyDown={onKeyDown}
+      aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip"
+      className="relative pb-3"
+      {...needDrag}
+    >
+      <GlidingContext.Provider value={gliding}>
+        {downwards.map((rung, nr) => (
+          <RungRow
+            key={rung.totalMiB}
+            rung={rung}
+            planCase={planCase}
+            supplies={supplies}
+            scale={scale}
+            steering={steering}
+            todayMiB={answer.baseline.totalMiB}
+            looked={rung.totalMiB === lookedMiB ? looked : null}
+            reachable={rung.totalMiB === reachableMiB ? reachable : null}
+            places={places}
+            open={opened.has(rung.totalMiB)}
+            onLook={look}
+            onOpen={open}
+            bare={!isWhole && rung.totalMiB !== lookedMiB && Math.abs(nr - startAt) > NEAR}
+            line={rung === boundary ? needLine : null}
           />
-        )}
-        {boundary === undefined && needLine}
-        <ol
-          onKeyDown={onKeyDown}
-          aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip"
-          className="relative pb-3"
-          onPointerDown={(event) => {
-            if ((event.target as Element).closest('[data-grip]') === null) return;
-            dragging.current = true;
-            event.currentTarget.setPointerCapture(event.pointerId);
-          }}
-          onPointerMove={(event) => {
-            if (dragging.current) onSteer({ needMiB: needAt(event) }, true);
-          }}
-          onPointerUp={(event) => {
-            if (dragging.current) onSteer({ needMiB: needAt(event) });
-            dragging.current = false;
-          }}
-          onPointerCancel={() => {
-            dragging.current = false;
-          }}
-        >
-          <GlidingContext.Provider value={gliding}>
-            {downwards.map((rung, nr) => (
-              <RungRow
-                key={rung.totalMiB}
-                rung={rung}
-                planCase={planCase}
-                supplies={supplies}
-                scale={scale}
-                steering={steering}
-                todayMiB={todayMiB}
-                looked={rung.totalMiB === lookedMiB ? looked : null}
-                reachable={rung.totalMiB === reachableMiB ? reachable : null}
-                places={places}
-                open={opened.has(rung.totalMiB)}
-                onLook={look}
-                onOpen={open}
-                bare={!isWhole && rung.totalMiB !== lookedMiB && Math.abs(nr - startAt) > NEAR}
-                line={rung === boundary ? needLine : null}
-              />
-            ))}
-          </GlidingContext.Provider>
-        </ol>
-      </div>
-      <TodayGround planCase={planCase} answer={answer} />
-    </section>
+        ))}
+      </GlidingContext.Provider>
+    </ol>
   );
-});
+}

@@ -4,11 +4,11 @@ import { useEffect, useRef, useState } from 'react';
 import { MIB_PER_GB } from '@/core/memory/capacity';
 import { moduleText } from '@/core/memory/module-words';
 import { moneyText } from '@/core/pricing/money-text';
-import { Button } from '../kit/button';
-import type { MarketOffer } from './listed-offer';
+import { Button } from '../../kit/button';
+import type { MarketOffer } from '../listed-offer';
+import { PriceLine } from '../price-line';
+import { type ShownFeed, sickText } from '../sellers/feed-words';
 import { deliveryText, ratingText } from './market-words';
-import { PriceLine } from './price-line';
-import { type ShownFeed, sickText } from './sellers/feed-words';
 import { PAGE } from './use-market';
 
 const ROW_PX = 54;

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { dayText } from '@/core/day-text';
 import { isProof, recordsBySize, type SizeRecord, type Trial } from '@/core/machine/limits/evidence';
 import { capacityText } from '@/core/memory/capacity';
-import { Button } from '../kit/button';
+import { Button } from '../../kit/button';
 import { TrialEditor } from './trial-editor';
 import { DEPTH_WORDS, OUTCOME_SIGNS, OUTCOME_WORDS, trialText } from './trial-words';
 

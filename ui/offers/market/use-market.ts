@@ -1,8 +1,8 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { OfferSort } from '@/core/market/offer-sort';
-import { callOnce } from '../client/session-guard';
-import type { MarketOffer, Shelf } from './listed-offer';
+import { callOnce } from '../../client/session-guard';
+import type { MarketOffer, Shelf } from '../listed-offer';
 
 /** What is looked for on the market. */
 export interface MarketWish {

@@ -1,0 +1,21 @@
+import { Button } from '../../kit/button';
+import type { MarketActs } from './use-market-acts';
+
+/** Adds an offer, and says what came of what was done last. */
+export function ToldOfOffers({ acts: { said, undo }, onAdd }: { acts: MarketActs; onAdd: () => void }) {
+  return (
+    <div className="flex items-center gap-3">
+      <Button onClick={onAdd}>Add an offer</Button>
+      {said !== null && (
+        <span role="status" className="text-sm">
+          {said}
+        </span>
+      )}
+      {undo !== null && (
+        <Button weight="quiet" onClick={() => void undo()}>
+          Undo
+        </Button>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,108 @@
+'use client';
+import Link from 'next/link';
+import { useState } from 'react';
+import { dayText } from '@/core/day-text';
+import { moneyText } from '@/core/pricing/money-text';
+import { useSave } from '../../client/use-save';
+import { Button } from '../../kit/button';
+import { Fault } from '../../kit/fault';
+import { Notice } from '../../kit/notice';
+import { PieceSheet } from './piece-sheet';
+
+/** A used module that lies on our shelf. */
+export interface ShownPiece {
+  id: number;
+  title: string;
+  serial: string | null;
+  note: string;
+  originJobId: number | null;
+  promisedTo: number | null;
+  heldUntil: string | null;
+  /** what it is worth to the shop; null: whoever looks may not see it */
+  costCents: number | null;
+}
+
+/** Our own shelf, piece by piece, with whom each is promised to. */
+export function Shelf({
+  pieces,
+  currency,
+  mayPrice,
+}: {
+  pieces: readonly ShownPiece[];
+  currency: string;
+  mayPrice: boolean;
+}) {
+  const { busy, sentence, save } = useSave();
+  const [putting, setPutting] = useState(false);
+  const [said, setSaid] = useState<string | null>(null);
+  return (
+    <section aria-label="Our shelf">
+      <h2 className="text-base border-b-4 border-edge pb-1 flex items-baseline justify-between gap-3">
+        <span>
+          Our shelf <span className="font-normal text-ink-2">{pieces.length}</span>
+        </span>
+        {mayPrice && (
+          <Button weight="quiet" onClick={() => setPutting(true)}>
+            Put a piece on it
+          </Button>
+        )}
+      </h2>
+      {said !== null && (
+        <Notice tone="good" live>
+          {said}
+        </Notice>
+      )}
+      <Fault sentence={sentence} />
+      {pieces.length === 0 && <p className="bg-sheet px-4 py-4 text-sm">Nothing lies on it.</p>}
+      <ul
+        aria-label="Pieces"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
+        tabIndex={0}
+        className="bg-sheet max-h-80 overflow-y-auto"
+      >
+        {pieces.map(({ id, title, serial, note, originJobId, promisedTo, heldUntil, costCents }) => (
+          <li key={id} className="flex items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
+            <span className="flex-1 min-w-0">
+              <span className="font-medium">{title}</span>
+              <span className="text-ink-2">
+                {serial !== null && ` · serial ${serial}`}
+                {originJobId !== null && (
+                  <>
+                    {' · from '}
+                    <Link href={`/jobs/${originJobId}`} className="underline underline-offset-2">
+                      job {originJobId}
+                    </Link>
+                  </>
+                )}
+                {note !== '' && ` · ${note}`}
+              </span>
+            </span>
+            {promisedTo !== null && heldUntil !== null && (
+              <span className="text-mind">
+                promised to{' '}
+                <Link href={`/jobs/${promisedTo}`} className="underline underline-offset-2">
+                  job {promisedTo}
+                </Link>{' '}
+                until {dayText(heldUntil)}
+              </span>
+            )}
+            {costCents !== null && (
+              <span className="text-ink-2 whitespace-nowrap">worth {moneyText(costCents, currency)}</span>
+            )}
+            {mayPrice && promisedTo === null && (
+              <Button
+                weight="quiet"
+                disabled={busy}
+                onClick={() => void save('DELETE', `/api/shelf/${id}`)}
+                aria-label={`Take it off: ${title}, piece ${id}`}
+              >
+                Take it off
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {putting && <PieceSheet currency={currency} onClose={() => setPutting(false)} onSaid={setSaid} />}
+    </section>
+  );
+}

@@ -1,0 +1,46 @@
+import type { PlanCase } from '@/core/planning/model/case';
+import type { Answer } from '@/core/planning/search/plan';
+import { useJob } from '../job/job-context';
+import { Button, buttonLook } from '../kit/button';
+import { NearLink } from '../kit/near-link';
+import { RefusedOffers } from './steer/refused-offers';
+
+interface DeskToolsProps {
+  answer: Answer;
+  planCase: PlanCase;
+  asTable: boolean;
+  onTable: (asTable: boolean) => void;
+  onOpen: (what: 'new-part' | 'keys') => void;
+  onWhy: () => void;
+}
+
+/** What else there is to see and to do, below the plans. */
+export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy }: DeskToolsProps) {
+  const { job } = useJob();
+  return (
+    <div className="flex flex-wrap gap-x-4 items-baseline">
+      <RefusedOffers answer={answer} planCase={planCase} />
+      <div className="ml-auto flex flex-wrap gap-x-4 justify-end">
+        <Button weight="quiet" onClick={() => onOpen('new-part')}>
+          A part seen elsewhere
+        </Button>
+        <Button weight="quiet" onClick={onWhy}>
+          Why is it not there?
+        </Button>
+        <Button weight="quiet" onClick={() => onTable(!asTable)}>
+          {asTable ? 'Ladder' : 'Table'}
+        </Button>
+        {/* A whole new page: nothing of the staff's is in what the customer sees. */}
+        <a href={`/jobs/${job.id}/customer`} className={buttonLook('quiet')}>
+          For the customer
+        </a>
+        <Button weight="quiet" onClick={() => onOpen('keys')} aria-label="Keys: what they do here">
+          Keys
+        </Button>
+        <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
+          All that fits
+        </NearLink>
+      </div>
+    </div>
+  );
+}

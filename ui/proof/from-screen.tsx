@@ -1,0 +1,85 @@
+'use client';
+import { useSave } from '../client/use-save';
+import { useJob } from '../job/job-context';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
+
+interface TypedScreen {
+  total: string;
+  counts: 'usable' | 'installed';
+  rate: string;
+  channels: string;
+  /** by the sockets' order: their names may hold what names of fields may not */
+  sockets: string[];
+}
+
+/** What was read off the screen, or what is wrong with it. @param names of the sockets */
+function readScreen(typed: TypedScreen, names: readonly string[]): Read<TypedScreen, object> {
+  const { total, counts, rate, channels, sockets } = typed;
+  const noWhole = (text: string) =>
+    isTyped(text) && wholeTyped(text) === null && 'Type rate and channels as whole numbers, or leave them empty.';
+  const looked = {
+    total: !isTyped(total) && 'Type the total that the screen shows, such as 15.9 GB.',
+    rate: noWhole(rate),
+    channels: noWhole(channels),
+  };
+  return readTyped<TypedScreen, object>(looked, () => ({
+    total,
+    counts,
+    rateMTs: wholeTyped(rate),
+    channels: wholeTyped(channels),
+    sockets: Object.fromEntries(names.map((name, nr) => [name, sockets[nr] ?? ''])),
+  }));
+}
+
+/** What somebody reads off the machine's screen, where there is no report. */
+export function FromScreen() {
+  const { job } = useJob();
+  const { save } = useSave();
+  const sockets = (job.work.accepted?.option.after ?? []).map(({ slot }) => slot);
+  const nothing: TypedScreen = { total: '', counts: 'usable', rate: '', channels: '', sockets: sockets.map(() => '') };
+  const typing = useTyped<TypedScreen, object>({
+    from: nothing,
+    next: nothing,
+    read: (typed) => readScreen(typed, sockets),
+    send: (body) => save('POST', `/api/jobs/${job.id}/proof/typed`, body),
+  });
+  return (
+    <details>
+      <summary className="cursor-pointer w-fit py-1 underline underline-offset-4">
+        Type what the screen shows instead
+      </summary>
+      <Form typing={typing} box="pt-1" className="flex flex-wrap gap-3 items-end">
+        <TextField name="total" label="Total" className="w-32" placeholder="15.9 GB" />
+        <ChoiceField
+          name="counts"
+          label="The screen counts"
+          className="w-56"
+          options={[
+            { value: 'usable', text: 'what its system can use' },
+            { value: 'installed', text: 'what is installed' },
+          ]}
+        />
+        <TextField name="rate" label="Running rate" className="w-32" unit="MT/s" inputMode="numeric" />
+        <TextField name="channels" label="Channels" className="w-24" inputMode="numeric" />
+        {sockets.length > 0 && (
+          <fieldset className="basis-full">
+            <legend className="text-sm text-ink-2">
+              What it shows in each socket, where it does: a size, or “empty”
+            </legend>
+            <div className="flex flex-wrap gap-2">
+              {sockets.map((slot, nr) => (
+                <TextField key={slot} name={`sockets.${nr}`} label={slot} className="w-24" />
+              ))}
+            </div>
+          </fieldset>
+        )}
+        <Send weight="plain" className="min-h-11">
+          Hold it against the promise
+        </Send>
+      </Form>
+    </details>
+  );
+}

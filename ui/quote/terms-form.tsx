@@ -1,0 +1,113 @@
+'use client';
+import { useEffect, useRef, useState } from 'react';
+import { useFormContext } from 'react-hook-form';
+import { LANGUAGE_NAMES, LANGUAGES } from '@/core/language';
+import type { QuoteTerms } from '@/core/quoting/terms-schema';
+import { useSave } from '../client/use-save';
+import { usePut } from '../intake/use-put';
+import { useJob } from '../job/job-context';
+import { ChoiceField, TextAreaField, TextField } from '../kit/form/fields';
+import { Form } from '../kit/form/form';
+import { useTyped } from '../kit/form/use-typed';
+import { readTerms, type TypedTerms, typedTerms } from './terms-words';
+
+/** Terms, and what is the customer's and known again with the next job. */
+type Typed = TypedTerms & { exempt: string };
+
+/** What is agreed beside the lines, to be changed. */
+export function TermsForm({ onDone }: { onDone: () => void }) {
+  const { job } = useJob();
+  const { save } = useSave();
+  const putting = usePut();
+  const { taxExempt, language } = job.customer;
+  const [seen] = useState(job.terms);
+  const typing = useTyped<Typed, QuoteTerms>({
+    from: {
+      ...typedTerms(job.terms, job.currency),
+      language: job.terms.language ?? language ?? '',
+      exempt: taxExempt ?? '',
+    },
+    read: (typed) => readTerms(typed, job.currency),
+    send: async (terms, { exempt }) => {
+      const patch = {
+        ...(exempt.trim() !== (taxExempt ?? '') && { taxExempt: exempt.trim() || null }),
+        ...(terms.language !== language && { language: terms.language }),
+      };
+      const kept = Object.keys(patch).length > 0 ? await putting.put(patch) : null;
+      if (kept?.ok === false) return kept;
+      const result = await save('PUT', `/api/jobs/${job.id}/terms`, { terms: { ...terms, language: null }, seen });
+      if (result.ok) onDone();
+      return result;
+    },
+  });
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    place.current?.scrollIntoView({ block: 'nearest' });
+  }, []);
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: Escape in any of its fields leaves the form
+    <div ref={place} onKeyDown={(event) => event.key === 'Escape' && onDone()}>
+      <Form
+        typing={typing}
+        label="Agreed beside the lines"
+        box="bg-sheet border-2 border-act rounded-notch px-4 py-3"
+        className="grid gap-3 grid-cols-12 items-end max-[860px]:grid-cols-4"
+        action="Agree this"
+        leave="Leave it"
+        onLeave={onDone}
+      >
+        <TextField name="discount" label="Discount" placeholder="5 % or 10.00" className="col-span-2" autoFocus />
+        <TextField
+          name="reason"
+          label="because"
+          placeholder="the customer reads it"
+          className="col-span-4"
+          maxLength={120}
+        />
+        <TextField name="deposit" label="Deposit" placeholder="20 % or 30.00" className="col-span-2" />
+        <TextField name="validUntil" label="Prices hold until" type="date" className="col-span-2" min={job.today} />
+        <ChoiceField
+          name="language"
+          label="This customer’s language"
+          className="col-span-2"
+          options={[
+            { value: '', text: 'as usual' },
+            ...LANGUAGES.map((one) => ({ value: one, text: LANGUAGE_NAMES[one] })),
+          ]}
+        />
+        <FeeFields currency={job.currency} />
+        <TextField
+          name="exempt"
+          label="This customer pays no tax because"
+          placeholder="empty: pays it"
+          className="col-span-6 max-[860px]:col-span-4"
+          maxLength={120}
+        />
+        <TextAreaField
+          name="note"
+          label="A word to the customer"
+          className="col-span-12 max-[860px]:col-span-4"
+          maxLength={1000}
+        />
+      </Form>
+    </div>
+  );
+}
+
+/** Fees, and one more that may be typed. */
+function FeeFields({ currency }: { currency: string }) {
+  const fees = useFormContext<Typed>().watch('fees');
+  const last = fees.findLastIndex(({ text, amount }) => text !== '' || amount !== '');
+  return fees.slice(0, last + 2).map((_, nr) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: fees have nothing else to be known by while they are typed
+    <div key={nr} className="col-span-6 max-[860px]:col-span-4 grid grid-cols-[1fr_8rem] gap-2 items-end">
+      <TextField
+        name={`fees.${nr}.text`}
+        label={nr === 0 ? 'A fee' : 'Another fee'}
+        placeholder="such as taking back the old battery"
+        maxLength={120}
+      />
+      <TextField name={`fees.${nr}.amount`} label="costs" unit={currency} inputMode="decimal" />
+    </div>
+  ));
+}
