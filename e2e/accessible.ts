@@ -1,7 +1,7 @@
 import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
-import { openStage } from '../testing/browser/stage';
+import { openStage, type Stage } from '../testing/browser/stage';
 import { jobLink } from '../testing/job-link';
 import { inLongRun } from './in-long-run';
 
@@ -36,6 +36,48 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['an order', '/orders/1', 'text=without shipping'],
   ['not found', '/jobs/999/intake', 'text=There is nothing here'],
 ];
+
+/** The plan that is looked at, and sheets over the work, one after the other in a window. */
+async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<void> {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
+  await signIn(context, stage.app.base);
+  await page.goto('/jobs/1/options');
+  await page.locator('[data-rung] .plan-mark').first().click();
+  await page.getByLabel('The plan you look at').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('button', { name: /A2, channel A.*Change this slot/ }).click();
+  await page.getByRole('dialog').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.goto('/jobs/1/limits');
+  await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
+  await page.getByRole('dialog').getByText('Note what a paper says').click();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Record a trial' }).click();
+  await page.getByRole('dialog', { name: 'Record a trial' }).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.goto('/models/1');
+  await page.getByRole('button', { name: 'Edit', exact: true }).click();
+  await page.getByRole('dialog').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.goto('/jobs/11/intake');
+  await page.getByLabel('What does the machine say?').fill('tarnhlt countr 4');
+  await page.getByText('Which year is on the label?').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.goto('/offers');
+  await page
+    .getByRole('button', { name: /^Re-price/ })
+    .first()
+    .click();
+  await page.getByRole('dialog', { name: 'New price' }).getByRole('textbox').first().fill('20.00');
+  expect(await axeFindings(page)).toEqual([]);
+  await context.clearCookies({ name: 'fenbrik-session' });
+  await page.getByRole('button', { name: 'Note the price' }).click();
+  await page.getByRole('dialog', { name: 'Your session has ended' }).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  expect(faults).toEqual([]);
+  await context.close();
+}
 
 /** Declares the tests of every screen in one light; each light is a file of its own, so that they run side by side. */
 export function lookAtEverything(light: 'day' | 'back-room'): void {
@@ -73,44 +115,7 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
   // These are looked at by day; in the other light in the long run.
   const byDay = light === 'day' ? test : inLongRun;
   byDay('the plan that is looked at and every sheet: axe finds nothing', async () => {
-    const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
-    await signIn(context, stage.app.base);
-    await page.goto('/jobs/1/options');
-    await page.locator('[data-rung] .plan-mark').first().click();
-    await page.getByLabel('The plan you look at').waitFor();
-    expect(await axeFindings(page)).toEqual([]);
-    await page.getByRole('button', { name: /A2, channel A.*Change this slot/ }).click();
-    await page.getByRole('dialog').waitFor();
-    expect(await axeFindings(page)).toEqual([]);
-    await page.goto('/jobs/1/limits');
-    await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
-    await page.getByRole('dialog').getByText('Note what a paper says').click();
-    expect(await axeFindings(page)).toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'Record a trial' }).click();
-    await page.getByRole('dialog', { name: 'Record a trial' }).waitFor();
-    expect(await axeFindings(page)).toEqual([]);
-    await page.goto('/models/1');
-    await page.getByRole('button', { name: 'Edit', exact: true }).click();
-    await page.getByRole('dialog').waitFor();
-    expect(await axeFindings(page)).toEqual([]);
-    await page.goto('/jobs/11/intake');
-    await page.getByLabel('What does the machine say?').fill('tarnhlt countr 4');
-    await page.getByText('Which year is on the label?').waitFor();
-    expect(await axeFindings(page)).toEqual([]);
-    await page.goto('/offers');
-    await page
-      .getByRole('button', { name: /^Re-price/ })
-      .first()
-      .click();
-    await page.getByRole('dialog', { name: 'New price' }).getByRole('textbox').first().fill('20.00');
-    expect(await axeFindings(page)).toEqual([]);
-    await context.clearCookies({ name: 'fenbrik-session' });
-    await page.getByRole('button', { name: 'Note the price' }).click();
-    await page.getByRole('dialog', { name: 'Your session has ended' }).waitFor();
-    expect(await axeFindings(page)).toEqual([]);
-    expect(faults).toEqual([]);
-    await context.close();
+    await lookAtSheets(stage, light);
   });
 
   byDay('the door and the customer’s page, wide and on a telephone: axe finds nothing', async () => {

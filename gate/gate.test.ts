@@ -4,7 +4,8 @@ import { type AddressInfo, connect, type Socket } from 'node:net';
 import { noteDatabaseFault } from '../runtime/database-faults';
 import { noteGoodSession } from '../runtime/known-sessions';
 import { log } from '../runtime/log';
-import { LIMITS, openGate } from './gate';
+import { LIMITS } from './admission';
+import { openGate } from './gate';
 import { LINGER_MS } from './refuse';
 import { readRoutes } from './routes';
 

@@ -39,31 +39,43 @@ function lastMail(folder: string): number {
   }
 }
 
+/** The folder that mails are kept in, each with its number. */
+class MailFolder {
+  readonly #folder: string;
+  taken: number;
+
+  constructor(folder: string) {
+    this.#folder = folder;
+    this.taken = lastMail(folder);
+  }
+
+  /** @returns null: kept; else why not, as a sender is told it */
+  keep(message: Buffer, to: string[]): Answer | null {
+    const nr = this.taken + 1;
+    const id = /^message-id:\s*(<[^>]+>)/im.exec(message.toString('latin1'))?.[1] ?? null;
+    try {
+      mkdirSync(this.#folder, { recursive: true });
+      writeFileSync(join(this.#folder, `${nr}.eml`), message);
+      appendFileSync(join(this.#folder, 'received.jsonl'), `${JSON.stringify({ nr, id, to })}\n`);
+    } catch (cause) {
+      console.error(`[fenbrik] a mail could not be kept in ${this.#folder}: ${(cause as NodeJS.ErrnoException).code}`);
+      return answer(452, 'no room to keep it, come again');
+    }
+    this.taken = nr;
+    return null;
+  }
+}
+
 /**
  * Starts the server; every mail it takes is written into the folder before it is acknowledged. Where the folder cannot be
  * written, senders are asked to come later.
  */
 export async function openMailServer(folder: string, port = 0, moods = 'well'): Promise<MailServer> {
   let left = moods.split(',').filter(isMood);
-  let taken = lastMail(folder);
+  const kept = new MailFolder(folder);
   const moodNow = (): Mood => left[0] ?? 'well';
   const next = (): void => {
     if (left.length > 1) left = left.slice(1);
-  };
-  /** @returns null: kept; else why not, as a sender is told it */
-  const keep = (message: Buffer, to: string[]): Answer | null => {
-    const nr = taken + 1;
-    const id = /^message-id:\s*(<[^>]+>)/im.exec(message.toString('latin1'))?.[1] ?? null;
-    try {
-      mkdirSync(folder, { recursive: true });
-      writeFileSync(join(folder, `${nr}.eml`), message);
-      appendFileSync(join(folder, 'received.jsonl'), `${JSON.stringify({ nr, id, to })}\n`);
-    } catch (cause) {
-      console.error(`[fenbrik] a mail could not be kept in ${folder}: ${(cause as NodeJS.ErrnoException).code}`);
-      return answer(452, 'no room to keep it, come again');
-    }
-    taken = nr;
-    return null;
   };
   /** Ends the line of a session as a network does, without a word. */
   const hangUp = (id: string): void => {
@@ -101,7 +113,7 @@ export async function openMailServer(folder: string, port = 0, moods = 'well'): 
           callback(answer(451, 'could not keep it, come again'));
           return;
         }
-        const fault = keep(
+        const fault = kept.keep(
           Buffer.concat(pieces),
           session.envelope.rcptTo.map(({ address }) => address),
         );
@@ -110,7 +122,7 @@ export async function openMailServer(folder: string, port = 0, moods = 'well'): 
           return;
         }
         if (mood === 'lost') hangUp(session.id);
-        else callback(null, `kept as ${taken}`);
+        else callback(null, `kept as ${kept.taken}`);
       });
     },
   });

@@ -35,6 +35,105 @@ const count = (attribute: string | undefined): number =>
 const attributeOf = (attributes: Record<string, string>, name: string): string | undefined =>
   Object.entries(attributes).find(([key]) => local(key) === name)?.[1];
 
+/** Hears the elements of a spreadsheet, and keeps the rows of its fullest table. */
+class SheetReader {
+  fullest: SheetRow[] = [];
+  readonly #limits: WorkbookLimits;
+  /** names of styles of tables that are not displayed */
+  readonly #hidden = new Set<string>();
+  #style = '';
+  #rows: SheetRow[] = [];
+  #isHidden = false;
+  #line = 0;
+  #rowRepeats = 1;
+  #cells: string[] = [];
+  #column = 0;
+  #cell: Cell | null = null;
+  // Texts stand in paragraphs; a note on a cell is none of it.
+  #inText = 0;
+  #inNote = 0;
+
+  constructor(limits: WorkbookLimits) {
+    this.#limits = limits;
+  }
+
+  open(tag: string, attributes: Record<string, string>): void {
+    if (tag === 'style') this.#style = attributeOf(attributes, 'name') ?? '';
+    else if (tag === 'table-properties' && attributeOf(attributes, 'display') === 'false')
+      this.#hidden.add(this.#style);
+    else if (tag === 'table') this.#beginTable(attributes);
+    else if (tag === 'table-row') this.#beginRow(attributes);
+    else if (tag === 'table-cell' || tag === 'covered-table-cell') this.#cell = cellOf(attributes);
+    else if (tag === 'annotation') this.#inNote++;
+    else if (tag === 'p') {
+      if (this.#cell !== null && this.#cell.text !== '') this.#cell.text += ' ';
+      this.#inText++;
+    } else if ((tag === 's' || tag === 'line-break' || tag === 'tab') && this.#cell !== null) this.#cell.text += ' ';
+  }
+
+  text(text: string): void {
+    const cell = this.#cell;
+    if (this.#inText > 0 && this.#inNote === 0 && cell !== null && cell.text.length < LONGEST_CELL) cell.text += text;
+  }
+
+  close(tag: string): void {
+    if (tag === 'p') this.#inText--;
+    else if (tag === 'annotation') this.#inNote--;
+    else if (tag === 'table-cell' || tag === 'covered-table-cell') this.#endCell();
+    else if (tag === 'table-row') this.#endRow();
+    else if (tag === 'table' && this.#rows.length > this.fullest.length) this.fullest = this.#rows;
+  }
+
+  #beginTable(attributes: Record<string, string>): void {
+    this.#rows = [];
+    this.#line = 0;
+    this.#isHidden = this.#hidden.has(attributeOf(attributes, 'style-name') ?? '');
+  }
+
+  #beginRow(attributes: Record<string, string>): void {
+    this.#cells = [];
+    this.#column = 0;
+    this.#rowRepeats = count(attributeOf(attributes, 'number-rows-repeated'));
+  }
+
+  #endCell(): void {
+    const cell = this.#cell;
+    if (cell === null) return;
+    const text = cellText(cell);
+    if (text !== '') {
+      const { columns } = this.#limits;
+      if (this.#column + cell.repeated > columns)
+        throw new NotRead(`Line ${this.#line + 1} has over ${columns} columns: this is no price list.`);
+      while (this.#cells.length < this.#column) this.#cells.push('');
+      for (let nr = 0; nr < cell.repeated; nr++) this.#cells[this.#column + nr] = text;
+    }
+    this.#column += cell.repeated;
+    this.#cell = null;
+  }
+
+  #endRow(): void {
+    if (this.#cells.some((text) => text.trim() !== '') && !this.#isHidden) {
+      const { rows } = this.#limits;
+      if (this.#rows.length + this.#rowRepeats > rows) throw new NotRead(`At most ${rows} rows in one list.`);
+      for (let nr = 0; nr < this.#rowRepeats; nr++)
+        this.#rows.push({ line: this.#line + nr + 1, cells: [...this.#cells] });
+    }
+    this.#line += this.#rowRepeats;
+  }
+}
+
+function cellOf(attributes: Record<string, string>): Cell {
+  const value = ['value', 'date-value', 'boolean-value']
+    .map((name) => attributeOf(attributes, name))
+    .find((one) => one !== undefined);
+  return {
+    type: attributeOf(attributes, 'value-type') ?? 'string',
+    value: value ?? '',
+    text: '',
+    repeated: count(attributeOf(attributes, 'number-columns-repeated')),
+  };
+}
+
 /**
  * Rows of the fullest sheet of an OpenDocument spreadsheet (OASIS OpenDocument 1.3 part 3, 9). Hidden tables are left out;
  * rows and cells that are only said to repeat cost nothing where they are empty, and are bounded where they are not.
@@ -46,81 +145,11 @@ export async function openSheetRows(
   content: Entry,
   { limits, budget }: { limits: WorkbookLimits; budget: Budget },
 ): Promise<SheetRow[]> {
-  const hidden = new Set<string>();
-  let fullest: SheetRow[] = [];
-  let rows: SheetRow[] = [];
-  let style = '';
-  let isHidden = false;
-  let line = 0;
-  let rowRepeats = 1;
-  let cells: string[] = [];
-  let column = 0;
-  let cell: Cell | null = null;
-  // Texts stand in paragraphs; a note on a cell is none of it.
-  let inText = 0;
-  let inNote = 0;
-
-  const endCell = (): void => {
-    if (cell === null) return;
-    const text = cellText(cell);
-    if (text !== '') {
-      if (column + cell.repeated > limits.columns)
-        throw new NotRead(`Line ${line + 1} has over ${limits.columns} columns: this is no price list.`);
-      while (cells.length < column) cells.push('');
-      for (let nr = 0; nr < cell.repeated; nr++) cells[column + nr] = text;
-    }
-    column += cell.repeated;
-    cell = null;
-  };
-  const endRow = (): void => {
-    if (cells.some((text) => text.trim() !== '') && !isHidden) {
-      if (rows.length + rowRepeats > limits.rows) throw new NotRead(`At most ${limits.rows} rows in one list.`);
-      for (let nr = 0; nr < rowRepeats; nr++) rows.push({ line: line + nr + 1, cells: [...cells] });
-    }
-    line += rowRepeats;
-  };
-
+  const reader = new SheetReader(limits);
   await hear(zip, content, budget, {
-    open: ({ name, attributes }) => {
-      const tag = local(name);
-      if (tag === 'style') style = attributeOf(attributes, 'name') ?? '';
-      else if (tag === 'table-properties' && attributeOf(attributes, 'display') === 'false') hidden.add(style);
-      else if (tag === 'table') {
-        rows = [];
-        line = 0;
-        isHidden = hidden.has(attributeOf(attributes, 'style-name') ?? '');
-      } else if (tag === 'table-row') {
-        cells = [];
-        column = 0;
-        rowRepeats = count(attributeOf(attributes, 'number-rows-repeated'));
-      } else if (tag === 'table-cell' || tag === 'covered-table-cell') {
-        cell = {
-          type: attributeOf(attributes, 'value-type') ?? 'string',
-          value:
-            attributeOf(attributes, 'value') ??
-            attributeOf(attributes, 'date-value') ??
-            attributeOf(attributes, 'boolean-value') ??
-            '',
-          text: '',
-          repeated: count(attributeOf(attributes, 'number-columns-repeated')),
-        };
-      } else if (tag === 'annotation') inNote++;
-      else if (tag === 'p') {
-        if (cell !== null && cell.text !== '') cell.text += ' ';
-        inText++;
-      } else if ((tag === 's' || tag === 'line-break' || tag === 'tab') && cell !== null) cell.text += ' ';
-    },
-    text: (text) => {
-      if (inText > 0 && inNote === 0 && cell !== null && cell.text.length < LONGEST_CELL) cell.text += text;
-    },
-    close: (name) => {
-      const tag = local(name);
-      if (tag === 'p') inText--;
-      else if (tag === 'annotation') inNote--;
-      else if (tag === 'table-cell' || tag === 'covered-table-cell') endCell();
-      else if (tag === 'table-row') endRow();
-      else if (tag === 'table' && rows.length > fullest.length) fullest = rows;
-    },
+    open: ({ name, attributes }) => reader.open(local(name), attributes),
+    text: (text) => reader.text(text),
+    close: (name) => reader.close(local(name)),
   });
-  return fullest;
+  return reader.fullest;
 }

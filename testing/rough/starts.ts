@@ -125,6 +125,109 @@ async function badPort(data: string, port: number, word: RegExp): Promise<Findin
   return held(is, `ended with ${start.code} after ${(took / 1000).toFixed(1)} s: ${lines.join(' / ').slice(0, 100)}`);
 }
 
+async function appKilled(start: Start, tell: Told): Promise<void> {
+  const first = start.appPid();
+  kill(first);
+  const again = await start.until(async () => (await start.status('/api/health')).status === 200, 30_000);
+  tell(
+    4,
+    'the application is killed',
+    held(
+      again && start.appPid() !== first && start.code === null && /started again/.test(start.said),
+      'started again, and said so',
+    ),
+  );
+}
+
+/** @returns the cookies of somebody who is signed in */
+async function signedIn(start: Start): Promise<string> {
+  const answer = await fetch(`${start.base}/api/sign-in`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ name: 'teo', password: DEMO_PASSWORD }),
+  });
+  return answer.headers
+    .getSetCookie()
+    .map((one) => one.split(';')[0])
+    .join('; ');
+}
+
+async function forgedHeaders(start: Start, tell: Told): Promise<void> {
+  const forged = await fetch(`${start.base}/api/sign-in`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', 'x-forwarded-proto': 'https', 'x-fenbrik-secure': '1' },
+    body: JSON.stringify({ name: 'edda', password: DEMO_PASSWORD }),
+  });
+  const isBelieved =
+    /; Secure/.test(forged.headers.getSetCookie().join()) || forged.headers.has('strict-transport-security');
+  tell(
+    12,
+    'forwarded headers of just anybody',
+    held(forged.ok && !isBelieved, isBelieved ? 'believed' : 'not believed'),
+  );
+}
+
+async function databaseKilled(start: Start, cookie: string, tell: Told): Promise<void> {
+  // The supervisor holds still, so that the database stays away for as long as it takes to look.
+  start.child.kill('SIGSTOP');
+  const postmaster = start.postmaster();
+  kill(postmaster);
+  await wait(500);
+  const [health, ready, page, customer, data503] = await Promise.all([
+    start.status('/api/health'),
+    start.status('/api/ready'),
+    start.status('/counter', { cookie }),
+    start.status(`/q/${'A'.repeat(43)}`),
+    start.status('/api/jobs/1/stamp', { cookie }),
+  ]);
+  tell(
+    4,
+    'alive is asked without the database, ready with it',
+    held(health.status === 200 && ready.status === 503, `health ${health.status}, ready ${ready.status}`),
+  );
+  const isPlain = [page, customer].every(
+    (one) =>
+      one.status === 503 && one.retry !== null && one.type.startsWith('text/html') && !one.text.includes('digest'),
+  );
+  tell(
+    14,
+    'the database is away: pages and customers',
+    held(isPlain, `page ${page.status}, customer’s page ${customer.status}, Retry-After ${page.retry}`),
+  );
+  tell(
+    14,
+    'the database is away: data',
+    held(data503.status === 503 && data503.text.includes('"busy"'), `${data503.status} ${data503.text.slice(0, 40)}`),
+  );
+  start.child.kill('SIGCONT');
+  const back = await start.until(async () => (await start.status('/api/ready')).status === 200, 60_000);
+  const whole = await start.status('/counter', { cookie });
+  tell(
+    4,
+    'PostgreSQL is killed',
+    held(
+      back && start.postmaster() !== postmaster && whole.status === 200,
+      `up again: ready ${back ? 200 : 'never'}, the list of jobs ${whole.status}`,
+    ),
+  );
+}
+
+async function secondStart(start: Start, data: string, tell: Told): Promise<void> {
+  const second = Start.begin(data, await freePort());
+  const isUp = await second.up();
+  const leftAlone = /left alone/.test(second.said);
+  await second.end();
+  const stillUp = (await start.status('/api/ready')).status === 200;
+  tell(
+    14,
+    'a second demo start on one database',
+    held(
+      isUp && leftAlone && stillUp,
+      `feeds ${leftAlone ? 'left alone' : 'MOVED'}, the first ${stillUp ? 'goes on' : 'is GONE'}`,
+    ),
+  );
+}
+
 /** Point 4, and what of 14 needs a start of its own: crashes, ports, and the database going away. */
 export async function roughStarts(tell: Told, isLong: boolean): Promise<void> {
   const home = mkdtempSync(join(tmpdir(), 'fenbrik-rough-'));
@@ -144,97 +247,11 @@ export async function roughStarts(tell: Told, isLong: boolean): Promise<void> {
       tell(4, 'a start of its own', held(false, start.said.slice(-300)));
       return;
     }
-    const first = start.appPid();
-    kill(first);
-    const again = await start.until(async () => (await start.status('/api/health')).status === 200, 30_000);
-    tell(
-      4,
-      'the application is killed',
-      held(
-        again && start.appPid() !== first && start.code === null && /started again/.test(start.said),
-        'started again, and said so',
-      ),
-    );
-
-    const answer = await fetch(`${start.base}/api/sign-in`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ name: 'teo', password: DEMO_PASSWORD }),
-    });
-    const cookie = answer.headers
-      .getSetCookie()
-      .map((one) => one.split(';')[0])
-      .join('; ');
-    const forged = await fetch(`${start.base}/api/sign-in`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json', 'x-forwarded-proto': 'https', 'x-fenbrik-secure': '1' },
-      body: JSON.stringify({ name: 'edda', password: DEMO_PASSWORD }),
-    });
-    const isBelieved =
-      /; Secure/.test(forged.headers.getSetCookie().join()) || forged.headers.has('strict-transport-security');
-    tell(
-      12,
-      'forwarded headers of just anybody',
-      held(forged.ok && !isBelieved, isBelieved ? 'believed' : 'not believed'),
-    );
-    // The supervisor holds still, so that the database stays away for as long as it takes to look.
-    start.child.kill('SIGSTOP');
-    const postmaster = start.postmaster();
-    kill(postmaster);
-    await wait(500);
-    const [health, ready, page, customer, data503] = await Promise.all([
-      start.status('/api/health'),
-      start.status('/api/ready'),
-      start.status('/counter', { cookie }),
-      start.status(`/q/${'A'.repeat(43)}`),
-      start.status('/api/jobs/1/stamp', { cookie }),
-    ]);
-    tell(
-      4,
-      'alive is asked without the database, ready with it',
-      held(health.status === 200 && ready.status === 503, `health ${health.status}, ready ${ready.status}`),
-    );
-    const isPlain = [page, customer].every(
-      (one) =>
-        one.status === 503 && one.retry !== null && one.type.startsWith('text/html') && !one.text.includes('digest'),
-    );
-    tell(
-      14,
-      'the database is away: pages and customers',
-      held(isPlain, `page ${page.status}, customer’s page ${customer.status}, Retry-After ${page.retry}`),
-    );
-    tell(
-      14,
-      'the database is away: data',
-      held(data503.status === 503 && data503.text.includes('"busy"'), `${data503.status} ${data503.text.slice(0, 40)}`),
-    );
-    start.child.kill('SIGCONT');
-    const back = await start.until(async () => (await start.status('/api/ready')).status === 200, 60_000);
-    const whole = await start.status('/counter', { cookie });
-    tell(
-      4,
-      'PostgreSQL is killed',
-      held(
-        back && start.postmaster() !== postmaster && whole.status === 200,
-        `up again: ready ${back ? 200 : 'never'}, the list of jobs ${whole.status}`,
-      ),
-    );
-
-    if (isLong) {
-      const second = Start.begin(data, await freePort());
-      const isUp = await second.up();
-      const leftAlone = /left alone/.test(second.said);
-      await second.end();
-      const stillUp = (await start.status('/api/ready')).status === 200;
-      tell(
-        14,
-        'a second demo start on one database',
-        held(
-          isUp && leftAlone && stillUp,
-          `feeds ${leftAlone ? 'left alone' : 'MOVED'}, the first ${stillUp ? 'goes on' : 'is GONE'}`,
-        ),
-      );
-    }
+    await appKilled(start, tell);
+    const cookie = await signedIn(start);
+    await forgedHeaders(start, tell);
+    await databaseKilled(start, cookie, tell);
+    if (isLong) await secondStart(start, data, tell);
   } finally {
     start.child.kill('SIGCONT');
     await start.end();

@@ -3,12 +3,15 @@ import { useState } from 'react';
 import { guide, outcomeOf, testOf } from '@/core/fitting/guide';
 import { CAUSES, type Cause, ENDS, type End, SIGNS, type Sign, SUSPECTS } from '@/core/fitting/guide-data';
 import type { SearchView } from '@/service/job/bench/view';
+import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
 
 const LARGE = 'text-base! min-h-12 px-4';
@@ -159,13 +162,9 @@ function Suspects({ sign, left }: { sign: Sign; left: readonly Cause[] }) {
 function Open({ search }: { search: SearchView }) {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
-  const [about, setAbout] = useState('');
-  const [forced, setForced] = useState<End>('bad-module');
   const { suspects, next, end } = guide(search.sign as Sign, search.tests);
   const send = (body: object) => save('POST', `/api/jobs/${job.id}/search`, body);
   const test = next === null ? null : testOf(next);
-  const after = job.work.accepted?.option.after ?? [];
-  const reached = end ?? forced;
   return (
     <div className="grid gap-3">
       <p>
@@ -192,35 +191,7 @@ function Open({ search }: { search: SearchView }) {
         </div>
       )}
       <Suspects sign={search.sign as Sign} left={suspects} />
-      {(end !== null || next === null) && (
-        <form
-          className="flex flex-wrap gap-3 items-end"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void send({ what: 'end', end: reached, about });
-          }}
-        >
-          {end === null && (
-            <Choice
-              label="It was"
-              className="w-80"
-              value={forced}
-              onChange={(event) => setForced(event.target.value as End)}
-              options={Object.entries(ENDS).map(([value, text]) => ({ value, text }))}
-            />
-          )}
-          <Field
-            label="Which one"
-            className="w-72"
-            value={about}
-            onChange={(event) => setAbout(event.target.value)}
-            placeholder={after.find(({ fate }) => fate === 'new')?.text ?? 'module or socket'}
-          />
-          <Button weight="act" type="submit" className={LARGE} disabled={busy}>
-            {end === null ? 'End the search' : ENDS[end]}
-          </Button>
-        </form>
-      )}
+      {(end !== null || next === null) && <EndOfSearch end={end} onEnd={(body) => send(body)} />}
       {search.tests.length > 0 && (
         <ol className="text-sm grid gap-0.5" aria-label="Tried so far">
           {search.tests.map(({ test: key, outcome, by }, nr) => (
@@ -264,5 +235,40 @@ export function GuidedSearch() {
       )}
       {!isOpen && wanted && <Begin onDone={() => setWanted(false)} />}
     </section>
+  );
+}
+
+interface TypedEnd {
+  end: End;
+  about: string;
+}
+
+/** What it was, and which one. @param end what the tests came to; null: a person says it */
+function EndOfSearch({ end, onEnd }: { end: End | null; onEnd: (body: object) => Promise<Called<unknown>> }) {
+  const { job } = useJob();
+  const after = job.work.accepted?.option.after ?? [];
+  const typing = useTyped<TypedEnd, object>({
+    from: { end: end ?? 'bad-module', about: '' },
+    read: (typed) => ({ ok: true, value: { what: 'end', end: end ?? typed.end, about: typed.about } }),
+    send: onEnd,
+  });
+  return (
+    <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+      {end === null && (
+        <ChoiceField
+          name="end"
+          label="It was"
+          className="w-80"
+          options={Object.entries(ENDS).map(([value, text]) => ({ value, text }))}
+        />
+      )}
+      <TextField
+        name="about"
+        label="Which one"
+        className="w-72"
+        placeholder={after.find(({ fate }) => fate === 'new')?.text ?? 'module or socket'}
+      />
+      <Send className={LARGE}>{end === null ? 'End the search' : ENDS[end]}</Send>
+    </Form>
   );
 }

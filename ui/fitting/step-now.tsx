@@ -4,8 +4,10 @@ import type { FittingStep } from '@/core/fitting/checklist';
 import { useKeys } from '../client/use-keys';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { Choice } from '../kit/choice';
-import { Field } from '../kit/field';
+import { ChoiceField, TextField } from '../kit/form/fields';
+import { Form, Send } from '../kit/form/form';
+import { readTyped } from '../kit/form/read-typed';
+import { useTyped } from '../kit/form/use-typed';
 import { KeyHint } from '../kit/key-hint';
 import { NotchDrawing } from './notch-drawing';
 import { FIND_WORDS, PHASE_NAMES } from './phase-words';
@@ -38,54 +40,24 @@ function StepPhoto({ photo }: { photo: number }) {
   );
 }
 
-/** The step that is to be done now, large enough to be read from the machine. */
-export function StepNow({
-  step,
-  before,
-  bench,
-}: {
+interface StepNowProps {
   step: FittingStep;
   /** what other jobs found on this step in machines of the model */
   before: readonly { jobId: number; note: string }[];
   bench: Bench;
-}) {
-  const [asking, setAsking] = useState<'skip' | 'find' | null>(null);
-  const [words, setWords] = useState('');
-  const [kind, setKind] = useState<keyof typeof FIND_WORDS>('other-module');
+}
+
+/** The step that is to be done now, large enough to be read from the machine. */
+export function StepNow({ step, before, bench }: StepNowProps) {
+  const [asking, setAsking] = useState<Asking | null>(null);
   const busy = bench.sending.has(step.key);
   const done = () => void bench.tick(step.key);
   useKeys({ d: done });
-  const close = () => {
-    setAsking(null);
-    setWords('');
-  };
-  const told = async () => {
-    const ok = asking === 'skip' ? await bench.skip(step.key, words) : await bench.find(step.key, kind, words);
-    if (ok) close();
-  };
-  const facts = [step.tool, fastenerText(step), step.cable === '' ? '' : `unplug: ${step.cable}`].filter(
-    (fact) => fact !== '',
-  );
+  const flip = (what: Asking) => setAsking(asking === what ? null : what);
   return (
     <section aria-label="Now" className="bg-sheet border-2 border-act rounded-notch px-5 py-4 grid gap-3">
       <div className="grid gap-4 md:grid-cols-[minmax(0,1fr)_auto] items-center">
-        <div className="grid gap-1.5">
-          <p className="text-sm text-ink-2">{PHASE_NAMES[step.phase]}</p>
-          <p className="text-2xl font-semibold leading-tight">{step.text}</p>
-          {facts.length > 0 && <p className="text-lg">{facts.join(' · ')}</p>}
-          {step.caution !== '' && (
-            <p className="text-lg text-mind">
-              <span aria-hidden="true">△ </span>
-              {step.caution}
-            </p>
-          )}
-          {before.map(({ jobId, note }) => (
-            <p key={`${jobId} ${note}`} className="text-lg text-mind">
-              <span aria-hidden="true">△ </span>
-              Found in job {jobId} on this model: {note}
-            </p>
-          ))}
-        </div>
+        <StepWords step={step} before={before} />
         {step.photo !== null && <StepPhoto photo={step.photo} />}
         {step.notch !== null && (
           <div className="w-64">
@@ -97,52 +69,94 @@ export function StepNow({
         <Button weight="act" className={LARGE} disabled={busy} onClick={done}>
           Done <KeyHint of="D" />
         </Button>
-        <Button
-          className={LARGE}
-          aria-expanded={asking === 'skip'}
-          onClick={() => setAsking(asking === 'skip' ? null : 'skip')}
-        >
+        <Button className={LARGE} aria-expanded={asking === 'skip'} onClick={() => flip('skip')}>
           Leave out
         </Button>
-        <Button
-          className={LARGE}
-          aria-expanded={asking === 'find'}
-          onClick={() => setAsking(asking === 'find' ? null : 'find')}
-        >
+        <Button className={LARGE} aria-expanded={asking === 'find'} onClick={() => flip('find')}>
           Something is different
         </Button>
       </div>
       {asking !== null && (
-        <form
-          className="flex flex-wrap gap-3 items-end"
-          onSubmit={(event) => {
-            event.preventDefault();
-            void told();
-          }}
-        >
-          {asking === 'find' && (
-            <Choice
-              label="What is it"
-              className="w-64"
-              value={kind}
-              onChange={(event) => setKind(event.target.value as keyof typeof FIND_WORDS)}
-              options={Object.entries(FIND_WORDS).map(([value, text]) => ({ value, text }))}
-            />
-          )}
-          <Field
-            label={asking === 'skip' ? 'Why is it left out' : 'What is there instead'}
-            className="flex-1 min-w-64"
-            value={words}
-            onChange={(event) => setWords(event.target.value)}
-          />
-          <Button type="submit" className="min-h-12" disabled={busy || words.trim() === ''}>
-            {asking === 'skip' ? 'Leave it out' : 'Note it'}
-          </Button>
-          <Button weight="quiet" onClick={close}>
-            No
-          </Button>
-        </form>
+        <WhyNot key={asking} asking={asking} step={step.key} bench={bench} onClose={() => setAsking(null)} />
       )}
     </section>
+  );
+}
+
+function StepWords({ step, before }: Omit<StepNowProps, 'bench'>) {
+  const facts = [step.tool, fastenerText(step), step.cable === '' ? '' : `unplug: ${step.cable}`].filter(
+    (fact) => fact !== '',
+  );
+  return (
+    <div className="grid gap-1.5">
+      <p className="text-sm text-ink-2">{PHASE_NAMES[step.phase]}</p>
+      <p className="text-2xl font-semibold leading-tight">{step.text}</p>
+      {facts.length > 0 && <p className="text-lg">{facts.join(' · ')}</p>}
+      {step.caution !== '' && (
+        <p className="text-lg text-mind">
+          <span aria-hidden="true">△ </span>
+          {step.caution}
+        </p>
+      )}
+      {before.map(({ jobId, note }) => (
+        <p key={`${jobId} ${note}`} className="text-lg text-mind">
+          <span aria-hidden="true">△ </span>
+          Found in job {jobId} on this model: {note}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** What is asked about a step that is not simply done. */
+type Asking = 'skip' | 'find';
+
+interface WhyNotProps {
+  asking: Asking;
+  /** the step's key */
+  step: string;
+  bench: Bench;
+  onClose: () => void;
+}
+
+interface TypedWhy {
+  kind: keyof typeof FIND_WORDS;
+  words: string;
+}
+
+/** Why a step is left out, or what is there instead of what it says. */
+function WhyNot({ asking, step, bench, onClose }: WhyNotProps) {
+  const typing = useTyped<TypedWhy, TypedWhy>({
+    from: { kind: 'other-module', words: '' },
+    read: (typed) =>
+      readTyped<TypedWhy, TypedWhy>({ words: typed.words.trim() === '' && 'Type it in a few words.' }, () => typed),
+    send: async ({ kind, words }) => {
+      const isTold = asking === 'skip' ? await bench.skip(step, words) : await bench.find(step, kind, words);
+      if (isTold) onClose();
+      return undefined;
+    },
+  });
+  return (
+    <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+      {asking === 'find' && (
+        <ChoiceField
+          name="kind"
+          label="What is it"
+          className="w-64"
+          options={Object.entries(FIND_WORDS).map(([value, text]) => ({ value, text }))}
+        />
+      )}
+      <TextField
+        name="words"
+        label={asking === 'skip' ? 'Why is it left out' : 'What is there instead'}
+        className="flex-1 min-w-64"
+      />
+      <Send weight="plain" className="min-h-12">
+        {asking === 'skip' ? 'Leave it out' : 'Note it'}
+      </Send>
+      <Button weight="quiet" onClick={onClose}>
+        No
+      </Button>
+    </Form>
   );
 }

@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
+import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { moduleDetail } from '@/core/machine/slots/module-detail';
 import { capacityText } from '@/core/memory/capacity';
 import { fillOrder } from '@/core/planning/model/fill-order';
@@ -15,6 +16,20 @@ import { Slip } from '../slip/slip';
 import { useJob } from './job-context';
 
 const SlotEditor = dynamic(() => import('../board/slot-editor').then((module) => module.SlotEditor), { ssr: false });
+
+/** The number of each socket in the order in which they are filled. */
+function fillOf(slots: readonly JobSlot[], wanted: readonly string[]): Record<string, number> {
+  const order = fillOrder(
+    slots.map(({ name, channel, bank, soldered, blocked }) => ({
+      id: name,
+      channel,
+      bank,
+      soldered: soldered || blocked === true ? true : null,
+    })),
+    wanted,
+  );
+  return Object.fromEntries(order.map((index, place) => [slots[index]?.name ?? '', place + 1]));
+}
 
 /** What never leaves the screen: the slot board and the slip. */
 export function Beside() {
@@ -30,36 +45,10 @@ export function Beside() {
   const details = Object.fromEntries(
     job.slots.flatMap(({ name, module }) => (module === null ? [] : [[name, moduleDetail(module)]])),
   );
-  const order = fillOrder(
-    job.slots.map(({ name, channel, bank, soldered, blocked }) => ({
-      id: name,
-      channel,
-      bank,
-      soldered: soldered || blocked === true ? true : null,
-    })),
-    job.limits.fillOrder?.value ?? [],
-  );
-  const fill = Object.fromEntries(order.map((index, place) => [job.slots[index]?.name ?? '', place + 1]));
-  const total = changes.reduce((sum, { now }) => sum + (now ?? 0), 0);
   return (
     <aside aria-label="Machine and slip" className="no-print beside">
       <section aria-label="Slot board" className="bg-sheet border border-line px-3.5 pt-3 pb-2">
-        <div className="flex items-baseline justify-between gap-2 mb-1">
-          <h2 className="text-base truncate">
-            {`${job.machine.maker} ${job.machine.name}`.trim() || 'No machine yet'}
-          </h2>
-          {job.slots.length > 0 && (
-            <span className="text-sm shrink-0">
-              <span className="font-semibold">{capacityText(total)}</span>
-              {looked !== null && (
-                <>
-                  {' → '}
-                  <span className="font-semibold text-act">{capacityText(looked.totalMiB)}</span>
-                </>
-              )}
-            </span>
-          )}
-        </div>
+        <BoardHead total={changes.reduce((sum, { now }) => sum + (now ?? 0), 0)} />
         {job.slots.length === 0 ? (
           <p className="text-sm text-ink-2 pb-1">
             Its slots appear here once a report is read or a model is picked; or add them by hand.
@@ -72,7 +61,7 @@ export function Beside() {
             form={job.limits.form?.value ?? null}
             facts={job.slotFacts}
             details={bench === null ? details : {}}
-            {...(filling ? { fill } : {})}
+            {...(filling ? { fill: fillOf(job.slots, job.limits.fillOrder?.value ?? []) } : {})}
             onPick={setEditing}
             edit={edit}
           />
@@ -103,5 +92,26 @@ export function Beside() {
       <Slip />
       {editing !== null && <SlotEditor name={editing} onClose={() => setEditing(null)} />}
     </aside>
+  );
+}
+
+/** Which machine it is, and its total today and after the plan that is looked at. */
+function BoardHead({ total }: { total: number }) {
+  const { job, looked } = useJob();
+  return (
+    <div className="flex items-baseline justify-between gap-2 mb-1">
+      <h2 className="text-base truncate">{`${job.machine.maker} ${job.machine.name}`.trim() || 'No machine yet'}</h2>
+      {job.slots.length > 0 && (
+        <span className="text-sm shrink-0">
+          <span className="font-semibold">{capacityText(total)}</span>
+          {looked !== null && (
+            <>
+              {' → '}
+              <span className="font-semibold text-act">{capacityText(looked.totalMiB)}</span>
+            </>
+          )}
+        </span>
+      )}
+    </div>
   );
 }

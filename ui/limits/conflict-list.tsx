@@ -74,42 +74,18 @@ function One({ conflict, at, known, working }: OneProps) {
   const head = HEADS[conflict.why](rowOf(limit)?.text ?? limit);
   return (
     <li className="border-l-4 border-mind bg-sheet px-3 py-2" aria-label={head}>
-      <p className="font-semibold">
-        <span aria-hidden="true" className="text-mind">
-          {decided === null ? '△' : '✓'}
-        </span>{' '}
-        {head}
-        {decided !== null && (
-          <span className="font-normal text-ink-2 text-sm">
-            {' '}
-            · {decided.name} decided{decided.on !== undefined && ` on ${dayText(decided.on)}`}
-            {decided.note !== undefined && `: “${decided.note}”`}
-          </span>
-        )}
-      </p>
+      <Head head={head} decided={decided} />
       <ul className="grid gap-1.5 mt-1.5 md:grid-cols-2">
         {settlements.map((one, index) => (
-          <li
+          <WayOut
             key={settlementText(one)}
-            className={`grid content-between gap-1 px-2.5 py-1.5 border ${holds === index ? 'border-edge bg-ground' : 'border-line'}`}
-          >
-            <span className="text-sm">
-              <span className="font-semibold text-base">{settlementText(one)}</span>
-              {one.offBook && <span className="text-mind"> off-book</span>}
-              <span className="block text-ink-2">{one.by.join(' · ')}</span>
-              <span className="block min-h-5">{consequenceText(known.get(consequenceKey(at, index)), working)}</span>
-            </span>
-            <span className="flex items-center justify-between gap-2 min-h-9">
-              <span className="text-sm font-semibold text-good">
-                {holds === index && (decided === null ? '✓ holds until decided' : '✓ holds')}
-              </span>
-              {job.may.decideLimits && (holds !== index || decided === null) && (
-                <Button disabled={busy} onClick={() => decide(one)} aria-label={`Take this: ${settlementText(one)}`}>
-                  Take this
-                </Button>
-              )}
-            </span>
-          </li>
+            one={one}
+            holds={holds === index}
+            isDecided={decided !== null}
+            consequence={consequenceText(known.get(consequenceKey(at, index)), working)}
+            onTake={job.may.decideLimits && (holds !== index || decided === null) ? () => void decide(one) : null}
+            busy={busy}
+          />
         ))}
       </ul>
       {job.may.decideLimits && (
@@ -156,5 +132,59 @@ export function ConflictList() {
         <One key={`${conflict.why} ${conflict.limit}`} conflict={conflict} at={at} known={known} working={working} />
       ))}
     </ul>
+  );
+}
+
+interface WayOutProps {
+  one: Settlement;
+  holds: boolean;
+  isDecided: boolean;
+  consequence: string;
+  onTake: (() => void) | null;
+  busy: boolean;
+}
+
+/** A way out of a conflict, with what it leads to. */
+function WayOut({ one, holds, isDecided, consequence, onTake, busy }: WayOutProps) {
+  return (
+    <li
+      className={`grid content-between gap-1 px-2.5 py-1.5 border ${holds ? 'border-edge bg-ground' : 'border-line'}`}
+    >
+      <span className="text-sm">
+        <span className="font-semibold text-base">{settlementText(one)}</span>
+        {one.offBook && <span className="text-mind"> off-book</span>}
+        <span className="block text-ink-2">{one.by.join(' · ')}</span>
+        <span className="block min-h-5">{consequence}</span>
+      </span>
+      <span className="flex items-center justify-between gap-2 min-h-9">
+        <span className="text-sm font-semibold text-good">
+          {holds && (!isDecided ? '✓ holds until decided' : '✓ holds')}
+        </span>
+        {onTake !== null && (
+          <Button disabled={busy} onClick={onTake} aria-label={`Take this: ${settlementText(one)}`}>
+            Take this
+          </Button>
+        )}
+      </span>
+    </li>
+  );
+}
+
+/** What cannot all be true, and who decided on it. */
+function Head({ head, decided }: { head: string; decided: Conflict['decided'] }) {
+  return (
+    <p className="font-semibold">
+      <span aria-hidden="true" className="text-mind">
+        {decided === null ? '△' : '✓'}
+      </span>{' '}
+      {head}
+      {decided !== null && (
+        <span className="font-normal text-ink-2 text-sm">
+          {' '}
+          · {decided.name} decided{decided.on !== undefined && ` on ${dayText(decided.on)}`}
+          {decided.note !== undefined && `: “${decided.note}”`}
+        </span>
+      )}
+    </p>
   );
 }

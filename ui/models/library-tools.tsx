@@ -41,19 +41,16 @@ function Lines({ title, rows, counts }: { title: string; rows: Imported['refused
 
 const modelsText = (count: number): string => (count === 1 ? '1 model' : `${count} models`);
 
-/** The library's heading: how many models, the way out as a file and the way in. */
-export function LibraryTools({
-  count,
-  find,
-  mayWrite,
-  add,
-}: {
+interface LibraryToolsProps {
   count: number;
   find: string;
   mayWrite: boolean;
   /** how a model is made by hand */
   add: ReactNode;
-}) {
+}
+
+/** The library's heading: how many models, the way out as a file and the way in. */
+export function LibraryTools({ count, find, mayWrite, add }: LibraryToolsProps) {
   const { busy, sentence, save } = useSave();
   const [told, setTold] = useState<Imported | null>(null);
   const [waiting, setWaiting] = useState<{ file: File; would: Imported } | null>(null);
@@ -63,9 +60,8 @@ export function LibraryTools({
     const result = await save<Imported>('POST', '/api/models/preview', file);
     if (result.ok) setWaiting({ file, would: result.value });
   };
-  const take = async () => {
-    if (waiting === null) return;
-    const result = await save<Imported>('POST', '/api/models/import', waiting.file);
+  const take = async (file: File) => {
+    const result = await save<Imported>('POST', '/api/models/import', file);
     if (!result.ok) return;
     setWaiting(null);
     setTold(result.value);
@@ -104,47 +100,68 @@ export function LibraryTools({
       </div>
       <Fault sentence={sentence} />
       {waiting !== null && (
-        <section
-          aria-label="What the file would change"
-          className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-2"
-        >
-          <p className="font-semibold">
-            {waiting.file.name}: {modelsText(waiting.would.added)} new, {waiting.would.merged} would learn something,{' '}
-            {waiting.would.same} known just so.
-          </p>
-          {waiting.would.named.length > 0 && (
-            <p className="text-sm max-h-32 overflow-auto">
-              {waiting.would.named
-                .slice(0, 100)
-                .map(({ name, fate }) => `${name} (${fate === 'added' ? 'new' : 'learns'})`)
-                .join(' · ')}
-              {waiting.would.named.length > 100 && ` and ${waiting.would.named.length - 100} more`}
-            </p>
-          )}
-          <Lines title="Would not be taken" rows={waiting.would.refused} counts={waiting.would.counts} />
-          <Lines title="Would stay as the library has it" rows={waiting.would.left} counts={waiting.would.counts} />
-          <div className="flex gap-2">
-            <Button
-              weight="act"
-              disabled={busy || waiting.would.added + waiting.would.merged === 0}
-              onClick={() => void take()}
-            >
-              Import
-            </Button>
-            <Button onClick={() => setWaiting(null)}>Cancel</Button>
-          </div>
-        </section>
+        <WouldChange
+          name={waiting.file.name}
+          would={waiting.would}
+          busy={busy}
+          onTake={() => void take(waiting.file)}
+          onLeave={() => setWaiting(null)}
+        />
       )}
-      {told !== null && (
-        <Notice tone={told.refused.length + told.left.length === 0 ? 'good' : 'mind'} live>
-          <p>
-            {modelsText(told.added)} new, {told.merged} learned something, {told.same} known just so
-            {told.refused.length > 0 && `; ${told.refused.length} could not be taken`}.
-          </p>
-          <Lines title="Not taken" rows={told.refused} counts={told.counts} />
-          <Lines title="Left as the library has it" rows={told.left} counts={told.counts} />
-        </Notice>
-      )}
+      {told !== null && <WasImported told={told} />}
     </div>
+  );
+}
+
+interface WouldChangeProps {
+  name: string;
+  would: Imported;
+  busy: boolean;
+  onTake: () => void;
+  onLeave: () => void;
+}
+
+/** What a file would change, before it does. */
+function WouldChange({ name, would, busy, onTake, onLeave }: WouldChangeProps) {
+  return (
+    <section
+      aria-label="What the file would change"
+      className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-2"
+    >
+      <p className="font-semibold">
+        {name}: {modelsText(would.added)} new, {would.merged} would learn something, {would.same} known just so.
+      </p>
+      {would.named.length > 0 && (
+        <p className="text-sm max-h-32 overflow-auto">
+          {would.named
+            .slice(0, 100)
+            .map(({ name, fate }) => `${name} (${fate === 'added' ? 'new' : 'learns'})`)
+            .join(' · ')}
+          {would.named.length > 100 && ` and ${would.named.length - 100} more`}
+        </p>
+      )}
+      <Lines title="Would not be taken" rows={would.refused} counts={would.counts} />
+      <Lines title="Would stay as the library has it" rows={would.left} counts={would.counts} />
+      <div className="flex gap-2">
+        <Button weight="act" disabled={busy || would.added + would.merged === 0} onClick={onTake}>
+          Import
+        </Button>
+        <Button onClick={onLeave}>Cancel</Button>
+      </div>
+    </section>
+  );
+}
+
+/** What came of a file. */
+function WasImported({ told }: { told: Imported }) {
+  return (
+    <Notice tone={told.refused.length + told.left.length === 0 ? 'good' : 'mind'} live>
+      <p>
+        {modelsText(told.added)} new, {told.merged} learned something, {told.same} known just so
+        {told.refused.length > 0 && `; ${told.refused.length} could not be taken`}.
+      </p>
+      <Lines title="Not taken" rows={told.refused} counts={told.counts} />
+      <Lines title="Left as the library has it" rows={told.left} counts={told.counts} />
+    </Notice>
   );
 }

@@ -156,21 +156,13 @@ export function ModelSheet(props: ModelSheetProps) {
   const name = `${fields.maker} ${fields.name}`;
   return (
     <div className="grid gap-3">
-      <div className="flex flex-wrap items-baseline justify-between gap-3">
-        <h1 className="text-xl">
-          {name}{' '}
-          <span className="font-normal text-ink-2 text-base">
-            {years}
-            {fields.kind === 'board' && ', a bare board'}
-          </span>
-        </h1>
-        {mayWrite && (
-          <div className="flex gap-2">
-            <Button onClick={() => setPasting(true)}>Add a specification</Button>
-            <Button onClick={() => setEditing(true)}>Edit</Button>
-          </div>
-        )}
-      </div>
+      <ModelHead
+        fields={fields}
+        years={years}
+        mayWrite={mayWrite}
+        onPaste={() => setPasting(true)}
+        onEdit={() => setEditing(true)}
+      />
       {fields.note !== '' && <p>{fields.note}</p>}
       {pasting && <AddSpecification model={{ id, name }} onClose={() => setPasting(false)} />}
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem] items-start">
@@ -193,26 +185,7 @@ export function ModelSheet(props: ModelSheetProps) {
           />
         </div>
         <div className="grid gap-3">
-          <section aria-label="Slots" className="bg-sheet border border-line px-3 py-2">
-            <h2 className="text-base mb-1">Its slots</h2>
-            {slots.length === 0 ? (
-              <p className="text-sm text-ink-2">Nobody has told yet which slots it has.</p>
-            ) : (
-              <SlotBoard
-                changes={slotChanges(jobSlots, null, [])}
-                planned={false}
-                generation={limits.generations?.value[0] ?? null}
-                form={limits.form?.value ?? null}
-                {...(mayWrite && { onPick: setSlot })}
-              />
-            )}
-            <SlotNotes slots={slots} />
-            {mayWrite && (
-              <Button weight="quiet" onClick={() => setSlot('')}>
-                Add a slot
-              </Button>
-            )}
-          </section>
+          <SlotsOfModel slots={slots} limits={limits} onPick={mayWrite ? setSlot : null} />
           <section aria-label="Names" className="bg-sheet border border-line px-3 py-2">
             <h2 className="text-base mb-1">How it is known</h2>
             <Facts fields={fields} />
@@ -237,6 +210,67 @@ export function ModelSheet(props: ModelSheetProps) {
           onSaved={savedSlots}
           onClose={() => setSlot(null)}
         />
+      )}
+    </div>
+  );
+}
+
+interface SlotsOfModelProps {
+  slots: readonly LibrarySlot[];
+  limits: ReturnType<typeof limitsOfClaims>;
+  onPick: ((slot: string) => void) | null;
+}
+
+/** Its board, slot by slot. */
+function SlotsOfModel({ slots, limits, onPick }: SlotsOfModelProps) {
+  return (
+    <section aria-label="Slots" className="bg-sheet border border-line px-3 py-2">
+      <h2 className="text-base mb-1">Its slots</h2>
+      {slots.length === 0 ? (
+        <p className="text-sm text-ink-2">Nobody has told yet which slots it has.</p>
+      ) : (
+        <SlotBoard
+          changes={slotChanges(slotsOfModel(slots), null, [])}
+          planned={false}
+          generation={limits.generations?.value[0] ?? null}
+          form={limits.form?.value ?? null}
+          {...(onPick !== null && { onPick })}
+        />
+      )}
+      <SlotNotes slots={slots} />
+      {onPick !== null && (
+        <Button weight="quiet" onClick={() => onPick('')}>
+          Add a slot
+        </Button>
+      )}
+    </section>
+  );
+}
+
+interface ModelHeadProps {
+  fields: ModelFields;
+  years: string;
+  mayWrite: boolean;
+  onPaste: () => void;
+  onEdit: () => void;
+}
+
+/** Its name, and what is changed of it. */
+function ModelHead({ fields, years, mayWrite, onPaste, onEdit }: ModelHeadProps) {
+  return (
+    <div className="flex flex-wrap items-baseline justify-between gap-3">
+      <h1 className="text-xl">
+        {fields.maker} {fields.name}{' '}
+        <span className="font-normal text-ink-2 text-base">
+          {years}
+          {fields.kind === 'board' && ', a bare board'}
+        </span>
+      </h1>
+      {mayWrite && (
+        <div className="flex gap-2">
+          <Button onClick={onPaste}>Add a specification</Button>
+          <Button onClick={onEdit}>Edit</Button>
+        </div>
       )}
     </div>
   );

@@ -9,7 +9,7 @@ interface DeskToolsProps {
   answer: Answer;
   planCase: PlanCase;
   asTable: boolean;
-  onTable: (asTable: boolean) => void;
+  onTable: () => void;
   onOpen: (what: 'new-part' | 'keys') => void;
   onWhy: () => void;
 }
@@ -27,7 +27,7 @@ export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy }:
         <Button weight="quiet" onClick={onWhy}>
           Why is it not there?
         </Button>
-        <Button weight="quiet" onClick={() => onTable(!asTable)}>
+        <Button weight="quiet" onClick={onTable}>
           {asTable ? 'Ladder' : 'Table'}
         </Button>
         {/* A whole new page: nothing of the staff's is in what the customer sees. */}

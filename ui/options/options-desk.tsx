@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type ComponentProps, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { whyBest } from '@/core/planning/filters/best-of-rung';
 import { planKey, type Rung, rungsOf } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/steering';
@@ -97,6 +97,17 @@ function whyLooked(looked: string | null, rungs: readonly Rung[], { currency }: 
   return whyBest(wanted.length > 0 ? wanted : rung.plans, currency, rule.toleranceBp);
 }
 
+/** Keys that lead on from the plans. */
+function useWaysOn(open: (what: 'new-part' | 'keys') => void, askWhy: () => void): Record<string, () => void> {
+  const { job } = useJob();
+  return {
+    n: () => open('new-part'),
+    w: () => askWhy(),
+    x: () => window.location.assign(`/jobs/${job.id}/customer`),
+    '?': () => open('keys'),
+  };
+}
+
 interface BestRule {
   steering: Steering;
   toleranceBp: number;
@@ -120,17 +131,14 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const [asTable, setAsTable] = useState(false);
   const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
   const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
-  const flipLooked = () => flip(lookedKey);
+  const flipTable = () => setAsTable(!asTable);
   useKeys({
     enter: () => looked !== null && open('plan'),
     0: slip.putAll,
-    c: flipLooked,
+    c: () => flip(lookedKey),
     v: () => side.length > 1 && open('compare'),
-    t: () => setAsTable(!asTable),
-    n: () => open('new-part'),
-    w: () => askWhy(),
-    x: () => window.location.assign(`/jobs/${job.id}/customer`),
-    '?': () => open('keys'),
+    t: flipTable,
+    ...useWaysOn(open, askWhy),
   });
   const shared = { planCase: base, supplies: job.supplies, steering: limits, looked: lookedKey, places, onLook };
   return (
@@ -145,10 +153,8 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onPutAll={slip.putAll}
       />
       {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
-      {rungs.length > 0 && <OldPrices planCase={base} />}
-      {rungs.length > 0 && asTable && <PlanTable plans={answer.plans} {...shared} onPut={slip.put} />}
-      {rungs.length > 0 && !asTable && (
-        <Ladder rungs={rungs} answer={answer} onSteer={steer} {...shared} onPut={slip.put} />
+      {rungs.length > 0 && (
+        <Plans asTable={asTable} rungs={rungs} answer={answer} onSteer={steer} onPut={slip.put} {...shared} />
       )}
       {looked !== null && (
         <PlanStrip
@@ -162,7 +168,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
           sentence={slip.sentence}
           onPut={slip.put}
           onOpen={() => open('plan')}
-          onCompare={flipLooked}
+          onCompare={() => flip(lookedKey)}
           onSideBySide={() => open('compare')}
         />
       )}
@@ -170,13 +176,10 @@ export function OptionsDesk(props: OptionsDeskProps) {
         answer={lateAnswer}
         planCase={base}
         asTable={asTable}
-        onTable={setAsTable}
+        onTable={flipTable}
         onOpen={open}
         onWhy={() => askWhy()}
       />
-      <p role="status" className={newPart.said === '' ? 'sr-only' : 'text-sm'}>
-        {newPart.said}
-      </p>
       <LaidOver
         over={over}
         looked={looked}
@@ -184,13 +187,21 @@ export function OptionsDesk(props: OptionsDeskProps) {
         plans={answer.plans}
         planCase={planCase}
         wishedCase={wishedCase}
+        newPart={newPart}
         onDrop={flip}
-        onNewPart={(offer) => {
-          setOver(null);
-          newPart.expect(offer);
-        }}
-        onClose={() => setOver(null)}
+        onOver={setOver}
       />
+    </>
+  );
+}
+
+/** The plans, as a ladder or as a table. */
+function Plans({ asTable, ...ladder }: ComponentProps<typeof Ladder> & { asTable: boolean }) {
+  const { rungs: _, answer, onSteer: __, ...table } = ladder;
+  return (
+    <>
+      <OldPrices planCase={ladder.planCase} />
+      {asTable ? <PlanTable plans={answer.plans} {...table} /> : <Ladder {...ladder} />}
     </>
   );
 }

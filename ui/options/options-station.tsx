@@ -51,18 +51,7 @@ export function OptionsStation() {
   // The ladder comes first; what stands below it follows.
   const late = useDeferredValue(answer);
   if (!job.hasCase) {
-    return (
-      <div className="grid gap-3">
-        <h1 className="text-lg">Options</h1>
-        <p>The ladder is drawn once the machine is known.</p>
-        <Ask />
-        {job.slots.length === 0 && (
-          <Link href={`/jobs/${job.id}/intake`} className={buttonLook('act', 'w-fit')}>
-            To Intake
-          </Link>
-        )}
-      </div>
-    );
+    return <NoCase />;
   }
   const isFirst = answer === null;
   return (
@@ -101,24 +90,50 @@ export function OptionsStation() {
             {planning.share !== null && planning.share > 0 && (
               <ProgressBar label="planned anew so far" share={planning.share} />
             )}
-            {steered.clash !== null && (
-              <Notice tone="mind" live>
-                <p>Somebody else changed how this job’s ladder is set meanwhile.</p>
-                <div className="flex flex-wrap gap-2 mt-1">
-                  <Button onClick={() => steered.settle('mine')}>Use mine</Button>
-                  <Button onClick={() => steered.settle('theirs')}>Use theirs</Button>
-                </div>
-              </Notice>
-            )}
-            {steered.forgetful && (
-              <p role="status" className="text-mind text-sm">
-                △ Not remembered yet: Fenbrik does not answer. Go on; it is told when it does.
-              </p>
-            )}
+            <Remembered steered={steered} />
           </>
         )}
       </div>
       {late !== null && (job.factory.options.length > 0 || job.notBought) && <Yardstick plans={late.plans} />}
+    </>
+  );
+}
+
+/** What is still to be known before anything can be planned. */
+function NoCase() {
+  const { job } = useJob();
+  return (
+    <div className="grid gap-3">
+      <h1 className="text-lg">Options</h1>
+      <p>The ladder is drawn once the machine is known.</p>
+      <Ask />
+      {job.slots.length === 0 && (
+        <Link href={`/jobs/${job.id}/intake`} className={buttonLook('act', 'w-fit')}>
+          To Intake
+        </Link>
+      )}
+    </div>
+  );
+}
+
+/** What the job does not remember yet of how it is steered, and what somebody else steered. */
+function Remembered({ steered }: { steered: ReturnType<typeof useSteering> }) {
+  return (
+    <>
+      {steered.clash !== null && (
+        <Notice tone="mind" live>
+          <p>Somebody else changed how this job’s ladder is set meanwhile.</p>
+          <div className="flex flex-wrap gap-2 mt-1">
+            <Button onClick={() => steered.settle('mine')}>Use mine</Button>
+            <Button onClick={() => steered.settle('theirs')}>Use theirs</Button>
+          </div>
+        </Notice>
+      )}
+      {steered.forgetful && (
+        <p role="status" className="text-mind text-sm">
+          △ Not remembered yet: Fenbrik does not answer. Go on; it is told when it does.
+        </p>
+      )}
     </>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { type RefObject, startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Goal, Installed, PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
 import type { Change } from '@/core/planning/search/planner';
@@ -19,6 +19,8 @@ export interface Planning {
   share: number | null;
   failed: boolean;
 }
+
+const NOTHING_YET: Planning = { answer: null, planCase: null, base: null, share: 0, failed: false };
 
 interface Asked {
   id: number;
@@ -43,6 +45,48 @@ function changeTo(planCase: PlanCase, before: PlanCase): Change {
   return { goal: planCase.goal ?? null, ...(!sameKeep(planCase, before) && { keep: keepOf(planCase) }) };
 }
 
+/** What was asked of a worker, and what is known without it. */
+interface Asking {
+  own: OwnWorker;
+  asked: RefObject<Asked | null>;
+  /** the last that was asked has its answer */
+  answered: RefObject<boolean>;
+  known: KnownAnswers;
+}
+
+interface Wanted {
+  base: PlanCase;
+  /** what the case says beside what may stay and what is wished for */
+  ground: string;
+  /** the goal, as JSON */
+  wanted: string;
+  market: string | null;
+}
+
+/** Asks the worker, unless it is at that already; what was asked before and is not answered yet is nobody's wish any more. */
+function ask({ own, asked, answered, known }: Asking, { base, ground, wanted, market }: Wanted): void {
+  // What was planned before anybody asked is taken as asked for.
+  if (asked.current === null && market !== null && own.planned === market) {
+    asked.current = { id: EARLY, shown: false, planCase: { ...base, goal: {} }, base, ground, goal: '{}' };
+    answered.current = false;
+  }
+  const before = asked.current;
+  const planCase = { ...base, goal: JSON.parse(wanted) as Goal };
+  const isAsked =
+    before !== null && before.ground === ground && before.goal === wanted && sameKeep(planCase, before.planCase);
+  if (isAsked) asked.current = { ...before, planCase, base };
+  else {
+    const id = (before?.id ?? EARLY) + 1;
+    const send = (request: PlanRequest) => own.worker.postMessage(request);
+    if (before !== null && !answered.current) send({ cancel: before.id });
+    const shown = known.find(ground, staysOf(base), planCase.goal) !== null;
+    asked.current = { id, shown, planCase, base, ground, goal: wanted };
+    answered.current = false;
+    if (before === null || before.ground !== ground) send({ id, planCase });
+    else send({ id, change: changeTo(planCase, before.planCase) });
+  }
+}
+
 /**
  * The plans of a case for a goal, worked out in a web worker that stays: what only changes in goal or locks is planned again
  * from what is known. The last answer stands until the next is there; a newer question ends the work on an older one.
@@ -50,13 +94,7 @@ function changeTo(planCase: PlanCase, before: PlanCase): Change {
  * @param market where the case was read: a worker may have been given that already
  */
 export function usePlans(base: PlanCase | null, market: string | null, goal: Goal): Planning {
-  const [planning, setPlanning] = useState<Planning>({
-    answer: null,
-    planCase: null,
-    base: null,
-    share: 0,
-    failed: false,
-  });
+  const [planning, setPlanning] = useState(NOTHING_YET);
   const worker = useRef<OwnWorker | null>(null);
   const asked = useRef<Asked | null>(null);
   const answered = useRef(true);
@@ -124,26 +162,7 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
   useEffect(() => {
     const own = worker.current;
     if (base === null || ground === null || own === null) return;
-    // What was planned before anybody asked is taken as asked for.
-    if (asked.current === null && market !== null && own.planned === market) {
-      asked.current = { id: EARLY, shown: false, planCase: { ...base, goal: {} }, base, ground, goal: '{}' };
-      answered.current = false;
-    }
-    const before = asked.current;
-    const planCase = { ...base, goal: JSON.parse(wanted) as Goal };
-    const isAsked =
-      before !== null && before.ground === ground && before.goal === wanted && sameKeep(planCase, before.planCase);
-    if (isAsked) asked.current = { ...before, planCase, base };
-    else {
-      const id = (before?.id ?? EARLY) + 1;
-      const send = (request: PlanRequest) => own.worker.postMessage(request);
-      if (before !== null && !answered.current) send({ cancel: before.id });
-      const shown = known.find(ground, staysOf(base), planCase.goal) !== null;
-      asked.current = { id, shown, planCase, base, ground, goal: wanted };
-      answered.current = false;
-      if (before === null || before.ground !== ground) send({ id, planCase });
-      else send({ id, change: changeTo(planCase, before.planCase) });
-    }
+    ask({ own, asked, answered, known }, { base, ground, wanted, market });
     for (const reply of own.inbox.splice(0)) receive(reply);
   }, [base, ground, wanted, market, receive, known]);
 

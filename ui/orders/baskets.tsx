@@ -92,35 +92,15 @@ function BasketCard({ basket, currency, isFirst, mayOrder }: BasketCardProps) {
           ))}
       </div>
       <ul className="divide-y divide-line">
-        {basket.parts.map((part) => {
-          const key = keyOf(part);
-          return (
-            <li key={key} className={`flex flex-wrap gap-x-4 items-baseline py-2 ${left.has(key) ? 'opacity-60' : ''}`}>
-              <label className="flex-1 min-w-72 flex gap-3 items-baseline cursor-pointer">
-                <input
-                  type="checkbox"
-                  className="size-4 accent-act"
-                  checked={!left.has(key)}
-                  onChange={() => flip(key)}
-                />
-                <span>
-                  {part.quantity > 1 && <strong>{part.quantity} × </strong>}
-                  {part.title}
-                  <span className="block text-sm text-ink-2">
-                    {part.sellerPart !== null && `${part.sellerPart} · `}for {part.customer}, {part.quoteNumber}
-                  </span>
-                </span>
-              </label>
-              <Link href={`/jobs/${part.jobId}/fitting`} className="text-sm underline underline-offset-2">
-                job {part.jobId}
-              </Link>
-              <span className="text-sm">
-                <Moved part={part} currency={currency} />
-              </span>
-              <PartPrice part={part} currency={currency} />
-            </li>
-          );
-        })}
+        {basket.parts.map((part) => (
+          <PartLine
+            key={keyOf(part)}
+            part={part}
+            currency={currency}
+            isLeft={left.has(keyOf(part))}
+            onFlip={() => flip(keyOf(part))}
+          />
+        ))}
       </ul>
       {mayOrder ? (
         <div className="flex flex-wrap gap-3 items-end pt-1">
@@ -163,5 +143,37 @@ export function Baskets({ baskets, currency, mayOrder }: BasketsProps) {
         <BasketCard key={basket.sellerId} basket={basket} currency={currency} isFirst={nr === 0} mayOrder={mayOrder} />
       ))}
     </div>
+  );
+}
+
+interface PartLineProps {
+  part: BasketPart;
+  currency: string;
+  isLeft: boolean;
+  onFlip: () => void;
+}
+
+/** A part that can go along with the order, or wait. */
+function PartLine({ part, currency, isLeft, onFlip }: PartLineProps) {
+  return (
+    <li className={`flex flex-wrap gap-x-4 items-baseline py-2 ${isLeft ? 'opacity-60' : ''}`}>
+      <label className="flex-1 min-w-72 flex gap-3 items-baseline cursor-pointer">
+        <input type="checkbox" className="size-4 accent-act" checked={!isLeft} onChange={onFlip} />
+        <span>
+          {part.quantity > 1 && <strong>{part.quantity} × </strong>}
+          {part.title}
+          <span className="block text-sm text-ink-2">
+            {part.sellerPart !== null && `${part.sellerPart} · `}for {part.customer}, {part.quoteNumber}
+          </span>
+        </span>
+      </label>
+      <Link href={`/jobs/${part.jobId}/fitting`} className="text-sm underline underline-offset-2">
+        job {part.jobId}
+      </Link>
+      <span className="text-sm">
+        <Moved part={part} currency={currency} />
+      </span>
+      <PartPrice part={part} currency={currency} />
+    </li>
   );
 }

@@ -34,15 +34,11 @@ interface OrderLinesProps {
 function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { line: OrderLineView }) {
   const { busy, sentence, save } = useSave();
   const [amiss, setAmiss] = useState(false);
-  const [note, setNote] = useState('');
   const { sign, word, look } = PART_SIGNS[line.state];
   const send = (body: object) => save('POST', `/api/orders/${order.id}`, { line: line.id, ...body });
-  const tell = async (what: LineEvent, quantity: number) => {
+  const tell = async (what: LineEvent, quantity: number, note = '') => {
     const { ok } = await send({ what, quantity, note });
-    if (ok) {
-      setAmiss(false);
-      setNote('');
-    }
+    if (ok) setAmiss(false);
   };
   const { waiting } = line.counts;
   return (
@@ -90,36 +86,9 @@ function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { li
       {line.news
         .filter(({ kind }) => kind !== 'arrived')
         .map((news) => (
-          <p key={news.id} className="text-mind pl-36">
-            △ {news.quantity} {NEWS_WORDS[news.kind]}
-            {news.note !== '' && `: ${news.note}`} <span className="text-sm text-ink-2">{news.by}</span>{' '}
-            {(news.kind === 'wrong' || news.kind === 'dead') && (
-              <Link href={`/orders/${order.id}/claim?line=${line.id}`} className="underline underline-offset-2">
-                Claim for the seller
-              </Link>
-            )}
-            {news.kind === 'never' && (
-              <Link href={`/jobs/${line.jobId}/quote`} className="underline underline-offset-2">
-                Take the options anew
-              </Link>
-            )}
-          </p>
+          <News key={news.id} news={news} line={line} orderId={order.id} />
         ))}
-      {amiss && (
-        <div className="flex flex-wrap gap-2 items-end pl-36">
-          <Field
-            label="What is amiss"
-            className="w-72"
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-          />
-          {NEWS_BY_ROLE[mayOrder ? 'orders' : 'notes'].map((kind) => (
-            <Button key={kind} disabled={busy || mostNews(line.counts, kind) < 1} onClick={() => void tell(kind, 1)}>
-              One is {NEWS_WORDS[kind]}
-            </Button>
-          ))}
-        </div>
-      )}
+      {amiss && <Amiss line={line} mayOrder={mayOrder} busy={busy} onTell={(what, note) => void tell(what, 1, note)} />}
       <Fault sentence={sentence} />
     </li>
   );
@@ -133,5 +102,53 @@ export function OrderLines(props: OrderLinesProps) {
         <Line key={line.id} line={line} {...props} />
       ))}
     </ul>
+  );
+}
+
+interface NewsProps {
+  news: OrderLineView['news'][number];
+  line: OrderLineView;
+  orderId: number;
+}
+
+/** What became of a part that is not simply here, with what is done about it. */
+function News({ news, line, orderId }: NewsProps) {
+  return (
+    <p className="text-mind pl-36">
+      △ {news.quantity} {NEWS_WORDS[news.kind]}
+      {news.note !== '' && `: ${news.note}`} <span className="text-sm text-ink-2">{news.by}</span>{' '}
+      {(news.kind === 'wrong' || news.kind === 'dead') && (
+        <Link href={`/orders/${orderId}/claim?line=${line.id}`} className="underline underline-offset-2">
+          Claim for the seller
+        </Link>
+      )}
+      {news.kind === 'never' && (
+        <Link href={`/jobs/${line.jobId}/quote`} className="underline underline-offset-2">
+          Take the options anew
+        </Link>
+      )}
+    </p>
+  );
+}
+
+interface AmissProps {
+  line: OrderLineView;
+  mayOrder: boolean;
+  busy: boolean;
+  onTell: (what: LineEvent, note: string) => void;
+}
+
+/** What is wrong with a part that came, or did not. */
+function Amiss({ line, mayOrder, busy, onTell }: AmissProps) {
+  const [note, setNote] = useState('');
+  return (
+    <div className="flex flex-wrap gap-2 items-end pl-36">
+      <Field label="What is amiss" className="w-72" value={note} onChange={(event) => setNote(event.target.value)} />
+      {NEWS_BY_ROLE[mayOrder ? 'orders' : 'notes'].map((kind) => (
+        <Button key={kind} disabled={busy || mostNews(line.counts, kind) < 1} onClick={() => onTell(kind, note)}>
+          One is {NEWS_WORDS[kind]}
+        </Button>
+      ))}
+    </div>
   );
 }

@@ -145,7 +145,6 @@ function UnnamedCode({ code, said, onSay }: { code: string; said: string | null;
 /** What was read off a photograph, beside it: doubtful words are asked, and nothing is read before they are answered. */
 export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, onMachine }: PhotoCheckProps) {
   const { lines, unnamed, codes } = picture.words;
-  const id = useId();
   const doubts = useMemo(() => lines.flat().filter(({ sure }) => !sure), [lines]);
   const [answers, setAnswers] = useState(NO_ANSWERS);
   const { said, named } = answers;
@@ -183,56 +182,84 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
             onSay={(as) => setAnswers(withCode(answers, code, as))}
           />
         ))}
-        <div>
-          <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-            Words on the photograph
-          </label>
-          <textarea
-            id={id}
-            value={text}
-            rows={Math.min(12, Math.max(3, text.split('\n').length + 1))}
-            spellCheck={false}
-            onChange={(event) => setAnswers({ ...answers, typed: event.target.value })}
-            className="w-full bg-ground border border-edge rounded-notch px-3 py-2 font-mono text-sm"
-          />
-        </div>
-        <div className="flex flex-wrap items-center gap-2">
-          <Button
-            weight="act"
-            disabled={busy || text.trim() === '' || open > 0}
-            onClick={() => (isLabel ? onRead(text, 'listing') : onRead(text))}
-          >
-            {isLabel ? 'It is a module’s label' : 'Read the words'}
-          </Button>
-          {isLabel && (
-            <Button disabled={busy || open > 0} onClick={() => onRead(text)}>
-              It is something else
-            </Button>
-          )}
-          {open > 0 && (
-            <Button
-              disabled={busy}
-              onClick={() =>
-                setAnswers({
-                  ...answers,
-                  said: new Map(doubts.map((word) => [word, said.get(word)?.trim() || word.text])),
-                })
-              }
-            >
-              They are right as shown
-            </Button>
-          )}
-          <Button disabled={busy} onClick={onLeave}>
-            Only keep the picture
-          </Button>
-          {open > 0 && (
-            <span className="text-sm text-ink-2">
-              {open === 1 ? '1 word is not sure yet.' : `${open} words are not sure yet.`}
-            </span>
-          )}
-        </div>
+        <Words text={text} onType={(typed) => setAnswers({ ...answers, typed })} />
+        <Acts
+          isLabel={isLabel}
+          busy={busy}
+          text={text}
+          open={open}
+          onRead={onRead}
+          onRight={() => {
+            const asShown = doubts.map((word) => [word, said.get(word)?.trim() || word.text] as const);
+            setAnswers({ ...answers, said: new Map(asShown) });
+          }}
+          onLeave={onLeave}
+        />
         <Fault sentence={sentence} />
       </div>
     </section>
+  );
+}
+
+interface ActsProps {
+  isLabel: boolean;
+  busy: boolean;
+  text: string;
+  open: number;
+  onRead: PhotoCheckProps['onRead'];
+  onRight: () => void;
+  onLeave: () => void;
+}
+
+/** What becomes of the words; those that are not sure are asked first. */
+function Acts({ isLabel, busy, text, open, onRead, onRight, onLeave }: ActsProps) {
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <Button
+        weight="act"
+        disabled={busy || text.trim() === '' || open > 0}
+        onClick={() => (isLabel ? onRead(text, 'listing') : onRead(text))}
+      >
+        {isLabel ? 'It is a module’s label' : 'Read the words'}
+      </Button>
+      {isLabel && (
+        <Button disabled={busy || open > 0} onClick={() => onRead(text)}>
+          It is something else
+        </Button>
+      )}
+      {open > 0 && (
+        <Button disabled={busy} onClick={onRight}>
+          They are right as shown
+        </Button>
+      )}
+      <Button disabled={busy} onClick={onLeave}>
+        Only keep the picture
+      </Button>
+      {open > 0 && (
+        <span className="text-sm text-ink-2">
+          {open === 1 ? '1 word is not sure yet.' : `${open} words are not sure yet.`}
+        </span>
+      )}
+    </div>
+  );
+}
+
+/** All words, to be put right by hand. */
+function Words({ text, onType }: { text: string; onType: (text: string) => void }) {
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
+        Words on the photograph
+      </label>
+      <textarea
+        id={id}
+        value={text}
+        rows={Math.min(12, Math.max(3, text.split('\n').length + 1))}
+        spellCheck={false}
+        onChange={(event) => onType(event.target.value)}
+        className="w-full bg-ground border border-edge rounded-notch px-3 py-2 font-mono text-sm"
+      />
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 'use client';
-import { type ClipboardEvent, type DragEvent, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { faultOfFiles, textFile } from '../intake/readings/reading-inputs';
@@ -12,6 +12,7 @@ import { Notice } from '../kit/notice';
 import { PictureButton } from '../pictures/picture-button';
 import { ReadingProgress } from '../pictures/reading-progress';
 import { isPicture } from '../pictures/smaller-picture';
+import { useFilesByHand } from '../pictures/use-files-by-hand';
 import { usePictures } from '../pictures/use-pictures';
 import { WordsToCheck } from '../pictures/words-to-check';
 import { FromScreen } from './from-screen';
@@ -48,27 +49,11 @@ export function TakeReport() {
     if (large === null) await take(file);
     else setWrong(large);
   };
-  const drop = (event: DragEvent) => {
-    event.preventDefault();
-    void takeFile(event.dataTransfer.files[0]);
-  };
-  const paste = (event: ClipboardEvent) => {
-    const [file] = event.clipboardData.files;
-    if (file === undefined) return;
-    event.preventDefault();
-    void takeFile(file);
-  };
-  const confirm = async () => {
-    if (apart === null) return;
-    const { ok } = await save('POST', `/api/jobs/${job.id}/proof/confirm`, { reading: apart.reading });
-    if (ok) setApart(null);
-  };
+  const { isOver, onPaste, ...drop } = useFilesByHand(([file]) => void takeFile(file));
   return (
-    // biome-ignore lint/a11y/noStaticElementInteractions: files are dropped here; the button beside does the same
     <div
-      className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-2"
-      onDrop={drop}
-      onDragOver={(event) => event.preventDefault()}
+      {...drop}
+      className={`bg-sheet border-2 rounded-notch px-4 py-3 grid gap-2 ${isOver ? 'border-act border-dashed' : 'border-edge'}`}
     >
       <label htmlFor={id} className="text-base font-semibold wide">
         What does the machine say now?
@@ -78,7 +63,7 @@ export function TakeReport() {
         rows={4}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        onPaste={paste}
+        onPaste={onPaste}
         spellCheck={false}
         placeholder="Drop or paste the memory report after fitting, or a photograph of the screen that shows it"
         className={INPUT_LOOK}
@@ -106,18 +91,30 @@ export function TakeReport() {
         busy={busy}
         onRead={(picture, words) => take(textFile(picture.name.slice(0, 150), words))}
       />
-      {apart !== null && (
-        <Notice tone="mind" live>
-          {apart.sentence} It is kept apart.{' '}
-          <Button weight="quiet" disabled={busy} onClick={() => void confirm()}>
-            It is this machine’s: hold it against the promise
-          </Button>
-          <Button weight="quiet" onClick={() => setApart(null)}>
-            Leave it apart
-          </Button>
-        </Notice>
-      )}
+      {apart !== null && <Apart {...apart} onDone={() => setApart(null)} />}
       <FromScreen />
     </div>
+  );
+}
+
+/** A report that may not be this machine’s, which is kept apart. */
+function Apart({ sentence, reading, onDone }: Extract<Taken, { held: false }> & { onDone: () => void }) {
+  const { job } = useJob();
+  const { busy, sentence: wrong, save } = useSave();
+  const confirm = async () => {
+    const { ok } = await save('POST', `/api/jobs/${job.id}/proof/confirm`, { reading });
+    if (ok) onDone();
+  };
+  return (
+    <Notice tone="mind" live>
+      {sentence} It is kept apart.{' '}
+      <Button weight="quiet" disabled={busy} onClick={() => void confirm()}>
+        It is this machine’s: hold it against the promise
+      </Button>
+      <Button weight="quiet" onClick={onDone}>
+        Leave it apart
+      </Button>
+      <Fault sentence={wrong} />
+    </Notice>
   );
 }

@@ -49,7 +49,8 @@ function machineOf(planCase: PlanCase) {
   return { channels, banks, sockets, order: [...order, ...rest] };
 }
 
-export function bruteForce(planCase: PlanCase) {
+/** The machine as the rules see it, with what is in it. */
+function groundOf(planCase: PlanCase) {
   const { machine, installed, offers } = planCase;
   const goal = planCase.goal ?? {};
   const { channels, banks, sockets, order } = machineOf(planCase);
@@ -64,7 +65,26 @@ export function bruteForce(planCase: PlanCase) {
   const total = (set: Sockets) => set.reduce((sum, one) => sum + (one?.module.capacityMiB ?? 0), 0);
   const perChannel = (set: Sockets) =>
     channels.map((channel) => total(set.filter((_, index) => machine.slots[index]?.channel === channel)));
+  return {
+    planCase,
+    machine,
+    installed,
+    offers,
+    goal,
+    channels,
+    banks,
+    sockets,
+    order,
+    bare,
+    today,
+    total,
+    perChannel,
+  };
+}
+type Ground = ReturnType<typeof groundOf>;
 
+/** Rates and bandwidth of a set of modules. */
+function ratesOf({ machine, channels, total, perChannel }: Ground) {
   const cap = (one: Held, set: Sockets): number => {
     let least = one.rate;
     if (!unknown(machine.cpu?.maxRateMTs)) least = Math.min(least, machine.cpu.maxRateMTs);
@@ -96,7 +116,13 @@ export function bruteForce(planCase: PlanCase) {
     const numerator = machine.unevenChannels === 'single' && uneven ? Math.max(...filled) : total(set);
     return Number((BigInt(rate) * 8n * BigInt(numerator)) / BigInt(Math.max(...filled)));
   };
+  return { cap, smallest, under, bandwidth };
+}
 
+/** What holds for every set: rates, today's figures, ceilings. */
+function figuresOf(ground: Ground) {
+  const { machine, installed, today, total } = ground;
+  const { cap, smallest, under, bandwidth } = ratesOf(ground);
   const todayCap = smallest(today);
   const todayRate = todayCap === null ? null : (under(machine.ratesMTs, todayCap) ?? todayCap);
   const rates =
@@ -114,8 +140,17 @@ export function bruteForce(planCase: PlanCase) {
     ...installed.map((one) => one.module.capacityMiB),
   );
   const failed = machine.ceilings?.moduleMiB?.failed ?? [];
+  return {
+    ...ground,
+    ...{ cap, smallest, under, bandwidth, todayRate, rates, todayBandwidth, official, proven },
+    ...{ moduleOfficial, moduleProven, failed },
+  };
+}
+type Figures = ReturnType<typeof figuresOf>;
 
-  const refusals = offers.map(({ module }) => {
+/** Why each offer is refused by itself. */
+function refusalsOf({ planCase, machine, offers, rates, under, moduleOfficial, moduleProven, failed }: Figures) {
+  return offers.map(({ module }) => {
     const codes: string[] = [];
     if (!machine.generations.includes(module.generation)) codes.push('generation');
     if (module.form !== machine.form) codes.push('form');
@@ -139,223 +174,239 @@ export function bruteForce(planCase: PlanCase) {
     if (under(rates, Math.min(own, machine.cpu?.maxRateMTs ?? own)) === null) codes.push('rate');
     return codes;
   });
+}
 
-  const bankPieces = (set: Sockets, bank: number) => set.filter((_, index) => machine.slots[index]?.bank === bank);
-  /** why sets were refused, each told once a case */
-  const setCodes = new Set<string>();
-  const refused = (set: Sockets): boolean => {
-    const code = refusedBy(set);
-    if (code !== null) setCodes.add(code);
-    return code !== null;
-  };
-  const refusedBy = (set: Sockets): string | null => {
-    const all = known(set);
-    if (distinct(all.map((one) => one.module.generation)) > 1) return 'generation-mix';
-    if (distinct(all.map((one) => one.module.buffering)) > 1) return 'buffering-mix';
-    if (!machine.voltagesMv.some((mv) => all.every((one) => one.module.voltagesMv.includes(mv)))) return 'voltage';
-    for (const [index, one] of set.entries()) {
-      const limit = machine.slots[index]?.maxMiB;
-      if (!one || unknown(limit) || one.module.capacityMiB <= limit) continue;
-      if (one.offer !== null || (one.kept !== null && installed[one.kept]?.slot !== machine.slots[index]?.id))
-        return 'slot-size';
-    }
-    if (official !== null && total(set) > official && total(set) > proven) return 'total';
-    if (!unknown(machine.maxRanksPerChannel)) {
-      for (const channel of channels) {
-        const ranks = set.reduce(
-          (sum, one, index) => sum + (machine.slots[index]?.channel === channel ? (one?.module.ranks ?? 0) : 0),
-          0,
-        );
-        if (ranks > machine.maxRanksPerChannel) return 'ranks';
-      }
-    }
-    if (machine.pairing === 'required') {
-      for (const bank of banks) {
-        const pieces = bankPieces(set, bank);
-        const inBank = known(pieces);
-        if (inBank.length === 0) continue;
-        if (inBank.length < pieces.length) return 'pairing';
-        if (distinct(inBank.map((one) => one.module.capacityMiB)) > 1) return 'pairing';
-        if (distinct(inBank.map((one) => one.rate)) > 1) return 'pairing';
-        if (distinct(known(inBank.map((one) => one.module.ranks))) > 1) return 'pairing';
-      }
-    }
-    if (machine.fillRule === 'required') {
-      const filled = sockets.filter((slot) => set[slot]);
-      if (!order.slice(0, filled.length).every((slot) => filled.includes(slot))) return 'fill';
-    }
-    const limit = smallest(set);
-    return limit !== null && under(rates, limit) === null ? 'rate' : null;
-  };
+/** The sockets of a bank, with what is in them. */
+const bankPieces = ({ machine }: Figures, set: Sockets, bank: number) =>
+  set.filter((_, index) => machine.slots[index]?.bank === bank);
 
-  const heads = (set: Sockets, rate: number, flow: number): string[] => {
-    const all = known(set);
-    const reasons: string[] = [];
-    const sizes = perChannel(set);
-    const before = known(today);
-    if (official !== null && total(set) > official) reasons.push('total-off-book');
-    if (moduleOfficial !== null && all.some((one) => one.offer !== null && one.module.capacityMiB > moduleOfficial))
-      reasons.push('module-off-book');
-    if (distinct(all.map((one) => under(rates, cap(one, set)))) > 1) reasons.push('mixed-rate');
-    if (all.some((a) => all.some((b) => a.rate === b.rate && a.cl !== null && b.cl !== null && a.cl !== b.cl)))
-      reasons.push('mixed-latency');
-    if (distinct(all.map((one) => one.module.ecc)) > 1) reasons.push('ecc-mix');
-    if (before.length > 0 && before.every((one) => one.module.ecc) && !all.every((one) => one.module.ecc))
-      reasons.push('ecc-lost');
-    if (channels.length > 1 && distinct(sizes) > 1) reasons.push('uneven-channels');
-    if (
-      machine.pairing === 'advised' &&
-      banks.some((bank) => distinct(known(bankPieces(set, bank)).map((one) => one.module.capacityMiB)) > 1)
-    )
-      reasons.push('unmatched-bank');
-    if (todayRate !== null && (rate < todayRate || flow < todayBandwidth)) reasons.push('slower-than-today');
-    if (!unknown(machine.os?.visibleMiB) && total(set) > machine.os.visibleMiB) reasons.push('os-limit');
-    if (official === null) reasons.push('total-unknown');
-    return reasons.sort();
-  };
-  const careOf = (reasons: string[]) =>
-    reasons.some((one) => one.endsWith('off-book')) ? 2 : reasons.length > 0 ? 1 : 0;
-
-  const token = (one: Held | null | undefined) => (one ? (one.kept ?? installed.length + (one.offer ?? 0)) : -1);
-  const worth = (set: Sockets) => {
-    const rate = under(rates, smallest(set) ?? 0) ?? 0;
-    const flow = bandwidth(set, rate);
-    const reasons = heads(set, rate, flow);
-    const moved = set.filter(
-      (one, index) => one && one.kept !== null && installed[one.kept]?.slot !== machine.slots[index]?.id,
-    ).length;
-    const filled = sockets
-      .filter((slot) => set[slot])
-      .map((slot) => order.indexOf(slot))
-      .sort((a, b) => a - b);
-    const tokens = sockets.filter((slot) => set[slot]).map((slot) => token(set[slot]));
-    return { set, rate, flow, reasons, key: [careOf(reasons), -flow, moved, ...filled, ...tokens] };
-  };
-  const before = (a: number[], b: number[]) => {
-    const at = a.findIndex((value, index) => value !== b[index]);
-    return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
-  };
-  const place = (pieces: Held[]) => {
-    let best: ReturnType<typeof worth> | null = null;
-    const tried = new Set<string>();
-    const put = (set: Sockets, left: Held[]): void => {
-      const [next, ...more] = left;
-      if (next === undefined) {
-        const name = set.map(token).join();
-        if (tried.has(name)) return;
-        tried.add(name);
-        if (refused(set)) return;
-        const candidate = worth(set);
-        if (best === null || before(candidate.key, best.key) < 0) best = candidate;
-        return;
-      }
-      for (const slot of sockets) {
-        if (set[slot]) continue;
-        const filled = [...set];
-        filled[slot] = next;
-        put(filled, more);
-      }
-    };
-    put(bare, pieces);
-    return best as ReturnType<typeof worth> | null;
-  };
-
-  interface Row {
-    lane: string;
-    reuse: string;
-    kept: number[];
-    bought: [number, number][];
-    totalMiB: number;
-    price: number;
-    open: number;
-    care: number;
-    placed: NonNullable<ReturnType<typeof place>>;
+/** Why a set is refused; null: it is not. */
+function refusedBy(figures: Figures, set: Sockets): string | null {
+  const { machine, installed, channels, banks, sockets, order, total, official, proven, smallest, under, rates } =
+    figures;
+  const all = known(set);
+  if (distinct(all.map((one) => one.module.generation)) > 1) return 'generation-mix';
+  if (distinct(all.map((one) => one.module.buffering)) > 1) return 'buffering-mix';
+  if (!machine.voltagesMv.some((mv) => all.every((one) => one.module.voltagesMv.includes(mv)))) return 'voltage';
+  for (const [index, one] of set.entries()) {
+    const limit = machine.slots[index]?.maxMiB;
+    if (!one || unknown(limit) || one.module.capacityMiB <= limit) continue;
+    if (one.offer !== null || (one.kept !== null && installed[one.kept]?.slot !== machine.slots[index]?.id))
+      return 'slot-size';
   }
-  const rows: Row[] = [];
-  const buy = (
-    at: number,
-    free: number,
-    bought: [number, number][],
-    done: (bought: [number, number][]) => void,
-  ): void => {
-    if (at === offers.length) {
-      done(bought);
-      return;
-    }
-    buy(at + 1, free, bought, done);
-    const offer = offers[at];
-    if (
-      offer === undefined ||
-      refusals[at]?.length ||
-      goal.without?.includes(offer.id) ||
-      bought.length === (goal.maxOffers ?? 2)
-    )
-      return;
-    if (offer.modules > free) setCodes.add('slots');
-    for (let count = 1; count * offer.modules <= free && count <= (offer.stock ?? 99); count++) {
-      buy(at + 1, free - count * offer.modules, [...bought, [at, count]], done);
-    }
-  };
-  for (let mask = 0; mask < 2 ** installed.length; mask++) {
-    const kept = installed.map((_, index) => index).filter((index) => mask & (2 ** index));
-    const fine = installed.every((one, index) => (kept.includes(index) ? one.keep !== 'never' : one.keep !== 'must'));
-    if (!fine) continue;
-    buy(0, sockets.length - kept.length, [], (bought) => {
-      if (bought.length === 0 && kept.length < installed.length) return;
-      const pieces = [
-        ...kept.flatMap((index) => (installed[index] ? [held(planCase, installed[index].module, index, null)] : [])),
-        ...bought.flatMap(([at, count]) => {
-          const offer = offers[at];
-          return offer === undefined
-            ? []
-            : Array.from({ length: count * offer.modules }, () => held(planCase, offer.module, null, at));
-        }),
-      ];
-      const placed = place(pieces);
-      if (placed === null) return;
-      const totalMiB = total(placed.set);
-      if (totalMiB < total(today) || (totalMiB === total(today) && placed.flow <= todayBandwidth)) return;
-      const origins = [...new Set(bought.map(([at]) => offers[at]?.origin ?? ''))];
-      const lane = origins.length === 0 ? 'none' : origins.length === 1 ? (origins[0] ?? '') : 'mixed';
-      const credits = installed.reduce(
-        (sum, one, index) => sum + (kept.includes(index) ? 0 : (one.creditCents ?? 0)),
+  if (official !== null && total(set) > official && total(set) > proven) return 'total';
+  if (!unknown(machine.maxRanksPerChannel)) {
+    for (const channel of channels) {
+      const ranks = set.reduce(
+        (sum, one, index) => sum + (machine.slots[index]?.channel === channel ? (one?.module.ranks ?? 0) : 0),
         0,
       );
-      const parts = bought.reduce((sum, [at, count]) => sum + count * (offers[at]?.priceCents ?? 0), 0);
-      const row: Row = {
-        lane,
-        reuse:
-          kept.length === installed.length
-            ? bought.length === 0
-              ? 'rearrange'
-              : 'add'
-            : kept.length === 0
-              ? 'replace'
-              : 'swap',
-        kept,
-        bought,
-        totalMiB,
-        price: parts + (planCase.labourCents ?? 0) - credits,
-        open: sockets.length - pieces.length,
-        care: careOf(placed.reasons),
-        placed,
-      };
-      if (
-        row.totalMiB < (goal.minMiB ?? 0) ||
-        row.price > (goal.maxPriceCents ?? 1e12) ||
-        row.open < (goal.minOpenSlots ?? 0)
-      )
-        return;
-      if (placed.rate < (goal.minRateMTs ?? 0) || (goal.lanes && !goal.lanes.includes(lane as 'mixed'))) return;
-      rows.push(row);
-    });
+      if (ranks > machine.maxRanksPerChannel) return 'ranks';
+    }
   }
-  const five = (row: Row) => [row.totalMiB, -row.price, row.placed.flow, -row.care, row.open];
-  const dominates = (a: Row, b: Row) => {
-    const [x, y] = [five(a), five(b)];
-    return x.every((value, index) => value >= (y[index] ?? 0)) && x.some((value, index) => value > (y[index] ?? 0));
+  if (machine.pairing === 'required') {
+    for (const bank of banks) {
+      const pieces = bankPieces(figures, set, bank);
+      const inBank = known(pieces);
+      if (inBank.length === 0) continue;
+      if (inBank.length < pieces.length) return 'pairing';
+      if (distinct(inBank.map((one) => one.module.capacityMiB)) > 1) return 'pairing';
+      if (distinct(inBank.map((one) => one.rate)) > 1) return 'pairing';
+      if (distinct(known(inBank.map((one) => one.module.ranks))) > 1) return 'pairing';
+    }
+  }
+  if (machine.fillRule === 'required') {
+    const filled = sockets.filter((slot) => set[slot]);
+    if (!order.slice(0, filled.length).every((slot) => filled.includes(slot))) return 'fill';
+  }
+  const limit = smallest(set);
+  return limit !== null && under(rates, limit) === null ? 'rate' : null;
+}
+
+/** What a person has to know of a set. */
+function heads(figures: Figures, set: Sockets, rate: number, flow: number): string[] {
+  const { machine, channels, banks, today, total, perChannel, official, moduleOfficial } = figures;
+  const { rates, under, cap, todayRate, todayBandwidth } = figures;
+  const all = known(set);
+  const reasons: string[] = [];
+  const sizes = perChannel(set);
+  const before = known(today);
+  if (official !== null && total(set) > official) reasons.push('total-off-book');
+  if (moduleOfficial !== null && all.some((one) => one.offer !== null && one.module.capacityMiB > moduleOfficial))
+    reasons.push('module-off-book');
+  if (distinct(all.map((one) => under(rates, cap(one, set)))) > 1) reasons.push('mixed-rate');
+  if (all.some((a) => all.some((b) => a.rate === b.rate && a.cl !== null && b.cl !== null && a.cl !== b.cl)))
+    reasons.push('mixed-latency');
+  if (distinct(all.map((one) => one.module.ecc)) > 1) reasons.push('ecc-mix');
+  if (before.length > 0 && before.every((one) => one.module.ecc) && !all.every((one) => one.module.ecc))
+    reasons.push('ecc-lost');
+  if (channels.length > 1 && distinct(sizes) > 1) reasons.push('uneven-channels');
+  if (
+    machine.pairing === 'advised' &&
+    banks.some((bank) => distinct(known(bankPieces(figures, set, bank)).map((one) => one.module.capacityMiB)) > 1)
+  )
+    reasons.push('unmatched-bank');
+  if (todayRate !== null && (rate < todayRate || flow < todayBandwidth)) reasons.push('slower-than-today');
+  if (!unknown(machine.os?.visibleMiB) && total(set) > machine.os.visibleMiB) reasons.push('os-limit');
+  if (official === null) reasons.push('total-unknown');
+  return reasons.sort();
+}
+
+const careOf = (reasons: string[]) =>
+  reasons.some((one) => one.endsWith('off-book')) ? 2 : reasons.length > 0 ? 1 : 0;
+
+const before = (a: number[], b: number[]) => {
+  const at = a.findIndex((value, index) => value !== b[index]);
+  return at < 0 ? 0 : (a[at] ?? 0) - (b[at] ?? 0);
+};
+
+const token = ({ installed }: Ground, one: Held | null | undefined) =>
+  one ? (one.kept ?? installed.length + (one.offer ?? 0)) : -1;
+/** How good a placement is: of two, the one whose key is lower. */
+function worth(figures: Figures, set: Sockets) {
+  const { machine, installed, sockets, order, rates, under, smallest, bandwidth } = figures;
+  const rate = under(rates, smallest(set) ?? 0) ?? 0;
+  const flow = bandwidth(set, rate);
+  const reasons = heads(figures, set, rate, flow);
+  const moved = set.filter(
+    (one, index) => one && one.kept !== null && installed[one.kept]?.slot !== machine.slots[index]?.id,
+  ).length;
+  const filled = sockets
+    .filter((slot) => set[slot])
+    .map((slot) => order.indexOf(slot))
+    .sort((a, b) => a - b);
+  const tokens = sockets.filter((slot) => set[slot]).map((slot) => token(figures, set[slot]));
+  return { set, rate, flow, reasons, key: [careOf(reasons), -flow, moved, ...filled, ...tokens] };
+}
+type Placed = ReturnType<typeof worth>;
+
+/** The best placement of pieces; null: there is none. @param setCodes why sets were refused, each told once a case */
+function place(figures: Figures, pieces: Held[], setCodes: Set<string>): Placed | null {
+  const { bare, sockets } = figures;
+  let best: Placed | null = null;
+  const tried = new Set<string>();
+  const put = (set: Sockets, left: Held[]): void => {
+    const [next, ...more] = left;
+    if (next === undefined) {
+      const name = set.map((one) => token(figures, one)).join();
+      if (tried.has(name)) return;
+      tried.add(name);
+      const code = refusedBy(figures, set);
+      if (code !== null) setCodes.add(code);
+      if (code !== null) return;
+      const candidate = worth(figures, set);
+      if (best === null || before(candidate.key, best.key) < 0) best = candidate;
+      return;
+    }
+    for (const slot of sockets) {
+      if (set[slot]) continue;
+      const filled = [...set];
+      filled[slot] = next;
+      put(filled, more);
+    }
   };
-  const sameKind = (a: Row, b: Row) => a.lane === b.lane && a.reuse === b.reuse;
+  put(bare, pieces);
+  return best as Placed | null;
+}
+
+interface Row {
+  lane: string;
+  reuse: string;
+  kept: number[];
+  bought: [number, number][];
+  totalMiB: number;
+  price: number;
+  open: number;
+  care: number;
+  placed: Placed;
+}
+
+/** Tries every choice of offers for so many sockets. */
+function buy(
+  tried: { figures: Figures; refusals: string[][]; setCodes: Set<string> },
+  at: number,
+  free: number,
+  bought: [number, number][],
+  done: (bought: [number, number][]) => void,
+): void {
+  const { offers, goal } = tried.figures;
+  if (at === offers.length) {
+    done(bought);
+    return;
+  }
+  buy(tried, at + 1, free, bought, done);
+  const offer = offers[at];
+  if (
+    offer === undefined ||
+    tried.refusals[at]?.length ||
+    goal.without?.includes(offer.id) ||
+    bought.length === (goal.maxOffers ?? 2)
+  )
+    return;
+  if (offer.modules > free) tried.setCodes.add('slots');
+  for (let count = 1; count * offer.modules <= free && count <= (offer.stock ?? 99); count++) {
+    buy(tried, at + 1, free - count * offer.modules, [...bought, [at, count]], done);
+  }
+}
+
+/** A choice of modules as a row; null: it is none, or not wished for. */
+function rowOf(figures: Figures, kept: number[], bought: [number, number][], setCodes: Set<string>): Row | null {
+  const { planCase, installed, offers, goal, sockets, today, total, todayBandwidth } = figures;
+  if (bought.length === 0 && kept.length < installed.length) return null;
+  const pieces = [
+    ...kept.flatMap((index) => (installed[index] ? [held(planCase, installed[index].module, index, null)] : [])),
+    ...bought.flatMap(([at, count]) => {
+      const offer = offers[at];
+      return offer === undefined
+        ? []
+        : Array.from({ length: count * offer.modules }, () => held(planCase, offer.module, null, at));
+    }),
+  ];
+  const placed = place(figures, pieces, setCodes);
+  if (placed === null) return null;
+  const totalMiB = total(placed.set);
+  if (totalMiB < total(today) || (totalMiB === total(today) && placed.flow <= todayBandwidth)) return null;
+  const origins = [...new Set(bought.map(([at]) => offers[at]?.origin ?? ''))];
+  const lane = origins.length === 0 ? 'none' : origins.length === 1 ? (origins[0] ?? '') : 'mixed';
+  const credits = installed.reduce((sum, one, index) => sum + (kept.includes(index) ? 0 : (one.creditCents ?? 0)), 0);
+  const parts = bought.reduce((sum, [at, count]) => sum + count * (offers[at]?.priceCents ?? 0), 0);
+  const row: Row = {
+    lane,
+    reuse:
+      kept.length === installed.length
+        ? bought.length === 0
+          ? 'rearrange'
+          : 'add'
+        : kept.length === 0
+          ? 'replace'
+          : 'swap',
+    kept,
+    bought,
+    totalMiB,
+    price: parts + (planCase.labourCents ?? 0) - credits,
+    open: sockets.length - pieces.length,
+    care: careOf(placed.reasons),
+    placed,
+  };
+  if (
+    row.totalMiB < (goal.minMiB ?? 0) ||
+    row.price > (goal.maxPriceCents ?? 1e12) ||
+    row.open < (goal.minOpenSlots ?? 0)
+  )
+    return null;
+  if (placed.rate < (goal.minRateMTs ?? 0) || (goal.lanes && !goal.lanes.includes(lane as 'mixed'))) return null;
+  return row;
+}
+
+const five = (row: Row) => [row.totalMiB, -row.price, row.placed.flow, -row.care, row.open];
+const dominates = (a: Row, b: Row) => {
+  const [x, y] = [five(a), five(b)];
+  return x.every((value, index) => value >= (y[index] ?? 0)) && x.some((value, index) => value > (y[index] ?? 0));
+};
+const sameKind = (a: Row, b: Row) => a.lane === b.lane && a.reuse === b.reuse;
+
+/** Rows that no other makes pointless, in the order of the answer. */
+function shownOf(rows: Row[]): Row[] {
   const front = rows.filter(
     (row) => !rows.some((other) => (row.lane === 'mixed' || sameKind(other, row)) && dominates(other, row)),
   );
@@ -387,42 +438,64 @@ export function bruteForce(planCase: PlanCase) {
       a.care - b.care ||
       a.open - b.open,
   );
+  return shown;
+}
+
+/** A row as the answer tells it. */
+function planOf({ machine, installed, offers, sockets }: Figures, row: Row, shown: Row[]) {
+  const originals = shown
+    .filter((other) => other.lane === 'original' && other.totalMiB === row.totalMiB)
+    .map((other) => other.price);
+  return {
+    lane: row.lane,
+    reuse: row.reuse,
+    kept: row.kept.map((index) => installed[index]?.slot),
+    bought: row.bought.map(([at, count]) => ({ offer: offers[at]?.id, count })),
+    placement: Object.fromEntries(
+      sockets.flatMap((slot) => {
+        const one = row.placed.set[slot];
+        if (!one) return [];
+        return [
+          [
+            machine.slots[slot]?.id,
+            one.kept === null ? { offer: offers[one.offer ?? 0]?.id } : { kept: installed[one.kept]?.slot },
+          ],
+        ];
+      }),
+    ),
+    totalMiB: row.totalMiB,
+    rateMTs: row.placed.rate,
+    bandwidthMBs: row.placed.flow,
+    openSlots: row.open,
+    care: ['clear', 'heads-up', 'off-book'][row.care],
+    reasons: row.placed.reasons,
+    priceCents: row.price,
+    savingCents: originals.length === 0 ? null : Math.min(...originals) - row.price,
+  };
+}
+
+export function bruteForce(planCase: PlanCase) {
+  const figures = figuresOf(groundOf(planCase));
+  const { installed, offers, sockets, today, total, todayRate, todayBandwidth } = figures;
+  const refusals = refusalsOf(figures);
+  const setCodes = new Set<string>();
+  const rows: Row[] = [];
+  for (let mask = 0; mask < 2 ** installed.length; mask++) {
+    const kept = installed.map((_, index) => index).filter((index) => mask & (2 ** index));
+    const fine = installed.every((one, index) => (kept.includes(index) ? one.keep !== 'never' : one.keep !== 'must'));
+    if (!fine) continue;
+    buy({ figures, refusals, setCodes }, 0, sockets.length - kept.length, [], (bought) => {
+      const row = rowOf(figures, kept, bought, setCodes);
+      if (row !== null) rows.push(row);
+    });
+  }
+  const shown = shownOf(rows);
   return {
     setCodes: [...setCodes],
     baseline: { totalMiB: total(today), rateMTs: todayRate, bandwidthMBs: todayBandwidth },
     refusedOffers: offers.flatMap((offer, index) =>
       refusals[index]?.length ? [{ offer: offer.id, codes: refusals[index] }] : [],
     ),
-    plans: shown.map((row) => {
-      const originals = shown
-        .filter((other) => other.lane === 'original' && other.totalMiB === row.totalMiB)
-        .map((other) => other.price);
-      return {
-        lane: row.lane,
-        reuse: row.reuse,
-        kept: row.kept.map((index) => installed[index]?.slot),
-        bought: row.bought.map(([at, count]) => ({ offer: offers[at]?.id, count })),
-        placement: Object.fromEntries(
-          sockets.flatMap((slot) => {
-            const one = row.placed.set[slot];
-            if (!one) return [];
-            return [
-              [
-                machine.slots[slot]?.id,
-                one.kept === null ? { offer: offers[one.offer ?? 0]?.id } : { kept: installed[one.kept]?.slot },
-              ],
-            ];
-          }),
-        ),
-        totalMiB: row.totalMiB,
-        rateMTs: row.placed.rate,
-        bandwidthMBs: row.placed.flow,
-        openSlots: row.open,
-        care: ['clear', 'heads-up', 'off-book'][row.care],
-        reasons: row.placed.reasons,
-        priceCents: row.price,
-        savingCents: originals.length === 0 ? null : Math.min(...originals) - row.price,
-      };
-    }),
+    plans: shown.map((row) => planOf(figures, row, shown)),
   };
 }

@@ -44,91 +44,120 @@ function netLines(quote: CustomerQuote, option: CustomerOption): NetLine[] {
 /** Parts, work and fees are lines; credits and discounts are allowances on the whole. */
 const isLine = ({ kind }: QuoteLine): boolean => kind === 'part' || kind === 'labour' || kind === 'fee';
 
+/** What the elements of one document are made with: amounts in its currency, its tax categories. */
+class Elements {
+  readonly #quote: CustomerQuote;
+
+  constructor(quote: CustomerQuote) {
+    this.#quote = quote;
+  }
+
+  money(name: string, minor: number): Element {
+    const { currency } = this.#quote;
+    return cbc(name, plainMoney(minor, currency), { currencyID: currency });
+  }
+
+  category(name: string, taxBp: number): Element {
+    const { exempt } = this.#quote;
+    return cac(name, [
+      cbc('ID', exempt !== undefined ? 'E' : taxBp === 0 ? 'Z' : 'S'),
+      cbc('Percent', String(taxBp / 100)),
+      ...(exempt === undefined ? [] : [cbc('TaxExemptionReason', exempt)]),
+      cac('TaxScheme', [cbc('ID', 'VAT')]),
+    ]);
+  }
+
+  /** A credit or a discount on the whole. */
+  allowance({ line, taxBp, netMinor }: NetLine): Element {
+    return cac('AllowanceCharge', [
+      cbc('ChargeIndicator', String(netMinor > 0)),
+      cbc('AllowanceChargeReason', line.quantity > 1 ? `${line.quantity} × ${line.text}` : line.text),
+      this.money('Amount', Math.abs(netMinor)),
+      this.category('TaxCategory', taxBp),
+    ]);
+  }
+
+  /** The tax of all lines, the highest rate first. */
+  taxTotal(net: readonly NetLine[]): Element {
+    const rates = [...new Set(net.map(({ taxBp }) => taxBp))].sort((a, b) => b - a);
+    return cac('TaxTotal', [
+      this.money('TaxAmount', taxOf(net)),
+      ...rates.map((rate) => {
+        const ofRate = net.filter(({ taxBp }) => taxBp === rate);
+        return cac('TaxSubtotal', [
+          this.money('TaxableAmount', netOf(ofRate)),
+          this.money('TaxAmount', taxOf(ofRate)),
+          this.category('TaxCategory', rate),
+        ]);
+      }),
+    ]);
+  }
+
+  /** @param nr counted from 1 */
+  line({ line, taxBp, netMinor, taxMinor }: NetLine, nr: number): Element {
+    return cac('QuotationLine', [
+      cbc('ID', String(nr)),
+      cac('LineItem', [
+        cbc('ID', String(nr)),
+        cbc('Quantity', String(line.quantity), { unitCode: ONE }),
+        this.money('LineExtensionAmount', netMinor),
+        this.money('TotalTaxAmount', taxMinor),
+        // A unit's price without tax need not be whole cents: the price is of the whole quantity.
+        cac('Price', [
+          this.money('PriceAmount', netMinor),
+          cbc('BaseQuantity', String(line.quantity), { unitCode: ONE }),
+        ]),
+        cac('Item', [cbc('Name', line.text), this.category('ClassifiedTaxCategory', taxBp)]),
+      ]),
+    ]);
+  }
+}
+
+const netOf = (lines: readonly NetLine[]): number => lines.reduce((total, { netMinor }) => total + netMinor, 0);
+const taxOf = (lines: readonly NetLine[]): number => lines.reduce((total, { taxMinor }) => total + taxMinor, 0);
+
+/** Which option of how many, in words. */
+function whatText(quote: CustomerQuote, { place, totalMiB }: CustomerOption): string {
+  const words = wordsOf(quote);
+  const memory = words.ofMemory(capacityIn(languageOfQuote(quote), totalMiB));
+  return `${words.option(place)} / ${quote.options.length}: ${memory}`;
+}
+
 /**
  * An option of a quote as a Quotation of the Universal Business Language 2.3 (OASIS), elements in the order of its schema.
  * UBL has no alternatives with totals of their own: each option is a document, and says which of how many it is. All amounts
  * are without tax but those that say otherwise.
  */
 export function ublQuotation(quote: CustomerQuote, option: CustomerOption): Element {
-  const { currency } = quote;
-  const words = wordsOf(quote);
-  const money = (name: string, minor: number): Element =>
-    cbc(name, plainMoney(minor, currency), { currencyID: currency });
-  const percent = (bp: number): string => String(bp / 100);
-  const category = (name: string, taxBp: number): Element =>
-    cac(name, [
-      cbc('ID', quote.exempt !== undefined ? 'E' : taxBp === 0 ? 'Z' : 'S'),
-      cbc('Percent', percent(taxBp)),
-      ...(quote.exempt === undefined ? [] : [cbc('TaxExemptionReason', quote.exempt)]),
-      cac('TaxScheme', [cbc('ID', 'VAT')]),
-    ]);
+  const elements = new Elements(quote);
   const net = netLines(quote, option);
   const lines = net.filter(({ line }) => isLine(line));
   const off = net.filter(({ line }) => !isLine(line));
-  const sum = (of: readonly NetLine[]): number => of.reduce((total, { netMinor }) => total + netMinor, 0);
-  const rates = [...new Set(net.map(({ taxBp }) => taxBp))].sort((a, b) => b - a);
-  const language = languageOfQuote(quote);
-  const of = quote.options.length;
-  const what = `${words.option(option.place)} / ${of}: ${words.ofMemory(capacityIn(language, option.totalMiB))}`;
-  const taxMinor = net.reduce((total, one) => total + one.taxMinor, 0);
-  const netMinor = sum(net);
+  const [netMinor, taxMinor] = [netOf(net), taxOf(net)];
   return {
     name: 'Quotation',
     content: [
       cbc('UBLVersionID', '2.3'),
       cbc('ID', `${quote.number}-${option.place}`),
       cbc('IssueDate', quote.sentOn),
-      cbc('Note', what),
+      cbc('Note', whatText(quote, option)),
       ...option.warnings.map((warning) => cbc('Note', warning)),
       ...(quote.note === undefined ? [] : [cbc('Note', quote.note)]),
-      cbc('PricingCurrencyCode', currency),
+      cbc('PricingCurrencyCode', quote.currency),
       cbc('LineCountNumeric', String(lines.length)),
       cac('ValidityPeriod', [cbc('StartDate', quote.sentOn), cbc('EndDate', quote.validUntil)]),
       cac('SellerSupplierParty', [shopParty(quote.shop)]),
       cac('BuyerCustomerParty', [partyNamed(quote.customer.name)]),
-      ...off.map(({ line, taxBp, netMinor: minor }) =>
-        cac('AllowanceCharge', [
-          cbc('ChargeIndicator', String(minor > 0)),
-          cbc('AllowanceChargeReason', line.quantity > 1 ? `${line.quantity} × ${line.text}` : line.text),
-          money('Amount', Math.abs(minor)),
-          category('TaxCategory', taxBp),
-        ]),
-      ),
-      cac('TaxTotal', [
-        money('TaxAmount', taxMinor),
-        ...rates.map((rate) => {
-          const ofRate = net.filter(({ taxBp }) => taxBp === rate);
-          return cac('TaxSubtotal', [
-            money('TaxableAmount', sum(ofRate)),
-            money(
-              'TaxAmount',
-              ofRate.reduce((total, one) => total + one.taxMinor, 0),
-            ),
-            category('TaxCategory', rate),
-          ]);
-        }),
-      ]),
+      ...off.map((line) => elements.allowance(line)),
+      elements.taxTotal(net),
       cac('QuotedMonetaryTotal', [
-        money('LineExtensionAmount', sum(lines)),
-        money('TaxExclusiveAmount', netMinor),
-        money('TaxInclusiveAmount', netMinor + taxMinor),
-        money('AllowanceTotalAmount', -sum(off)),
-        money('PayableAmount', netMinor + taxMinor),
+        elements.money('LineExtensionAmount', netOf(lines)),
+        elements.money('TaxExclusiveAmount', netMinor),
+        elements.money('TaxInclusiveAmount', netMinor + taxMinor),
+        elements.money('AllowanceTotalAmount', -netOf(off)),
+        elements.money('PayableAmount', netMinor + taxMinor),
       ]),
-      ...lines.map(({ line, taxBp, netMinor: minor, taxMinor: tax }, index) =>
-        cac('QuotationLine', [
-          cbc('ID', String(index + 1)),
-          cac('LineItem', [
-            cbc('ID', String(index + 1)),
-            cbc('Quantity', String(line.quantity), { unitCode: ONE }),
-            money('LineExtensionAmount', minor),
-            money('TotalTaxAmount', tax),
-            // A unit's price without tax need not be whole cents: the price is of the whole quantity.
-            cac('Price', [money('PriceAmount', minor), cbc('BaseQuantity', String(line.quantity), { unitCode: ONE })]),
-            cac('Item', [cbc('Name', line.text), category('ClassifiedTaxCategory', taxBp)]),
-          ]),
-        ]),
-      ),
+      ...lines.map((line, index) => elements.line(line, index + 1)),
     ],
   };
 }

@@ -232,51 +232,65 @@ const isSlotAside = ({ left, right }: Group, hasInAll: boolean): boolean =>
   (left[1]?.is === 'open' || left[1]?.is === 'with') &&
   (left[2]?.is === 'slot' || left[2]?.is === 'form');
 
-/** What the sizes of a group are, by the words beside them, and where those say nothing by the label. */
-function roleOf(
-  unit: SpecUnit,
-  group: Group,
-  tokens: readonly Token[],
-  label: readonly Token[],
-  { hasParts, hasInAll }: LineMarks,
-): CapacityRole | null {
-  const { left, right } = group;
+/** What stands about a capacity: beside it, near enough to be about it, and in its label. */
+interface About {
+  /** words between the label and the capacity, the nearest first */
+  said: readonly Token[];
+  /** those of them that are near enough */
+  near: readonly Token[];
+  /** what the words behind it say most, and those before it */
+  sideMost: Token['is'] | null;
+  leftMost: Token['is'] | null;
+  labelHas: (is: Token['is']) => boolean;
+  label: readonly Token[];
+}
+
+function aboutOf(unit: SpecUnit, { left, right, sizes }: Group, label: readonly Token[]): About {
   const said = left.filter(({ start }) => start >= unit.labelEnd);
-  if (isOsLimit(unit, group)) return 'os';
-  if (LEAST.test(unit.text.slice(0, unit.labelEnd)) && !label.some(({ is }) => is === 'max')) return null;
-  const labelHas = (is: Token['is']): boolean => label.some((token) => token.is === is);
-  const sideMost = first(right, 'max', 'standard', 'soldered', 'per-slot');
   // "Each" alone must stand right before the size; "each slot" may stand farther away.
   const [nearest] = said;
   const isBeside = (end: number): boolean =>
-    (group.sizes[0]?.start ?? 0) - end <= 3 || (nearest?.is === 'max' && nearest.start - end <= 2);
+    (sizes[0]?.start ?? 0) - end <= 3 || (nearest?.is === 'max' && nearest.start - end <= 2);
   const near = said.filter(({ is, start, end }) => is !== 'per-slot' || end - start > 7 || isBeside(end));
-  const leftMost = first(near, 'max', 'standard', 'soldered', 'supports', 'per-slot');
+  return {
+    said,
+    near,
+    sideMost: first(right, 'max', 'standard', 'soldered', 'per-slot'),
+    leftMost: first(near, 'max', 'standard', 'soldered', 'supports', 'per-slot'),
+    labelHas: (is) => label.some((token) => token.is === is),
+    label,
+  };
+}
+
+/** Is a capacity that of one module? */
+function isOfModule(unit: SpecUnit, group: Group, about: About, hasInAll: boolean): boolean {
+  const { left, right } = group;
+  const { said, near, sideMost, leftMost, labelHas, label } = about;
   // `modules of 16 and 32 GB`
   const kept = said.find(({ is }) => !BESIDE_MODULE.has(is));
   const isTaken = group.isAfterMost || right.some(({ is }) => is === 'max');
-  if (kept?.is === 'module' && isTaken && !labelHas('standard')) return 'module';
+  if (kept?.is === 'module' && isTaken && !labelHas('standard')) return true;
   const noun = said.find(({ is }) => is !== 'or' && is !== 'with');
   if (
     noun?.is === 'module' ||
     (noun?.is === 'form' && said[0] !== noun && (said[0]?.is === 'or' || unit.text[noun.end - 1] === 's'))
   )
-    return 'module';
+    return true;
   // `LRDIMMs up to 64 GB`
   if (
     left[0]?.is === 'max' &&
     (left[1]?.is === 'module' || (left[1]?.is === 'form' && unit.text[left[1].end - 1] === 's'))
   )
-    return 'module';
-  if (isSlotAside(group, hasInAll)) return 'module';
+    return true;
+  if (isSlotAside(group, hasInAll)) return true;
   if (sideMost === 'per-slot' || near.some(({ is }) => is === 'per-slot') || right.some(({ is }) => is === 'per-slot'))
-    return 'module';
+    return true;
   const isSized =
     (label.some(({ is }) => is === 'form' || is === 'module') &&
       has(CAPACITY_LABEL, unit.text.slice(0, unit.labelEnd)) &&
       !labelHas('memory')) ||
     has(MODULE_SIZE_LABEL, unit.text.slice(0, unit.labelEnd));
-  if (isSized && !labelHas('standard')) return 'module';
+  if (isSized && !labelHas('standard')) return true;
   // One form beside a maximum says how it is sold; several, or one added to what is soldered, are modules.
   const isSeveral = ({ start, end }: Token): boolean =>
     unit.text.slice(start, end).endsWith('s') || left[0]?.is === 'and';
@@ -284,7 +298,7 @@ function roleOf(
     (group.split === null && namesModule(right, isSeveral)) ||
     labelHas('per-slot') ||
     (labelHas('module') && !labelHas('slot'));
-  if (isModule && leftMost !== 'standard' && group.isAfterMost) return 'module';
+  if (isModule && leftMost !== 'standard' && group.isAfterMost) return true;
   if (
     isModule &&
     (leftMost === 'max' ||
@@ -295,7 +309,24 @@ function roleOf(
       labelHas('module') ||
       labelHas('per-slot'))
   )
-    return 'module';
+    return true;
+  return false;
+}
+
+/** What the sizes of a group are, by the words beside them, and where those say nothing by the label. */
+function roleOf(
+  unit: SpecUnit,
+  group: Group,
+  tokens: readonly Token[],
+  label: readonly Token[],
+  { hasParts, hasInAll }: LineMarks,
+): CapacityRole | null {
+  const { left, right } = group;
+  if (isOsLimit(unit, group)) return 'os';
+  if (LEAST.test(unit.text.slice(0, unit.labelEnd)) && !label.some(({ is }) => is === 'max')) return null;
+  const about = aboutOf(unit, group, label);
+  if (isOfModule(unit, group, about, hasInAll)) return 'module';
+  const { sideMost, leftMost, labelHas } = about;
   if (sideMost === 'soldered' && leftMost !== 'max') return labelHas('standard') ? 'standard' : 'soldered';
   if (sideMost === 'standard' && leftMost !== 'max') return 'standard';
   const isParted = [...left, ...right].some(({ is }) => is === 'in-all') && hasParts;

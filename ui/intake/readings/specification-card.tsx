@@ -10,10 +10,10 @@ import type { SpecificationView } from '@/service/job/intake/view';
 import { useSave } from '../../client/use-save';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
-import { Check } from '../../kit/check';
-import { Choice } from '../../kit/choice';
-import { Fault } from '../../kit/fault';
-import { Field } from '../../kit/field';
+import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
+import { Form, Send } from '../../kit/form/form';
+import { readTyped } from '../../kit/form/read-typed';
+import { useTyped } from '../../kit/form/use-typed';
 import { type ClaimPick, ClaimPicks } from '../../limits/claim-picks';
 import { SOURCE_WORDS } from '../../limits/limit-words';
 
@@ -39,42 +39,58 @@ interface CardProps {
   specification: SpecificationView;
 }
 
+interface TypedCard {
+  kind: SpecificationSource;
+  called: string;
+  /** what is installed, by its key; empty: not known */
+  inside: string;
+  picks: ClaimPick[];
+  intoModel: boolean;
+}
+
 /** A specification on which nobody decided yet, or that somebody opened again. */
 function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () => void }) {
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
+  const { save } = useSave();
   const { likely, taken, insides, name, board, about } = specification;
-  const [picks, setPicks] = useState(picksOf(specification));
-  const [kind, setKind] = useState<SpecificationSource>((taken ?? { source: likely }).source.kind);
-  const [called, setCalled] = useState((taken ?? { source: likely }).source.name);
-  const [inside, setInside] = useState(keyOf(taken?.inside ?? null));
-  const [intoModel, setIntoModel] = useState(false);
+  const { source } = taken ?? { source: likely };
+  const typing = useTyped<TypedCard, object>({
+    from: {
+      kind: source.kind,
+      called: source.name,
+      inside: keyOf(taken?.inside ?? null),
+      picks: picksOf(specification),
+      intoModel: false,
+    },
+    read: ({ kind, called, inside, picks, intoModel }) =>
+      readTyped<TypedCard, object>({ called: called.trim() === '' && 'Type what the source is called.' }, () => ({
+        reading,
+        taken: {
+          source: { kind, name: called.trim() },
+          claims: picks
+            .filter(({ isTaken }) => isTaken)
+            .map(({ limit, value, quote }) => ({ limit, value, quote: quote.slice(0, 400) })),
+          inside: insides.find((one) => keyOf(one) === inside) ?? null,
+        },
+        intoModel,
+      })),
+    send: async (body) => {
+      const result = await save('PUT', `/api/jobs/${job.id}/specification`, body);
+      if (result.ok) onDone();
+      return result;
+    },
+  });
   // What is in the machine is asked only where no report says it.
   const isFilled = job.slots.some(
     ({ module, soldered, moduleSource }) => module !== null && !soldered && moduleSource !== 'specification',
   );
-  const asksInside = insides.length > 0 && !isFilled;
-  const taking = picks.filter(({ isTaken }) => isTaken);
-  const take = async () => {
-    const result = await save('PUT', `/api/jobs/${job.id}/specification`, {
-      reading,
-      taken: {
-        source: { kind, name: called.trim() },
-        claims: taking.map(({ limit, value, quote }) => ({ limit, value, quote: quote.slice(0, 400) })),
-        inside: insides.find((one) => keyOf(one) === inside) ?? null,
-      },
-      intoModel,
-    });
-    if (result.ok) onDone();
-  };
+  const picks = typing.form.watch('picks');
+  const count = picks.filter(({ isTaken }) => isTaken).length;
   return (
-    <form
-      aria-label={`Specification${name === '' ? '' : ` of ${name}`}`}
-      className="@container my-2 border-2 border-act bg-sheet rounded-notch px-3 py-3 grid gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        void take();
-      }}
+    <Form
+      typing={typing}
+      label={`Specification${name === '' ? '' : ` of ${name}`}`}
+      box="@container my-2 border-2 border-act bg-sheet rounded-notch px-3 py-3"
     >
       <p>
         <strong className="wide">
@@ -82,45 +98,38 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
         </strong>
         {board !== '' && <span className="text-ink-2"> · {board}</span>}
       </p>
-      <div className="grid gap-3 @md:grid-cols-[11rem_1fr] @2xl:grid-cols-[12rem_1fr_14rem]">
-        <Choice
-          label="Source"
-          value={kind}
-          onChange={(event) => setKind(event.target.value as SpecificationSource)}
-          options={SOURCES}
-        />
-        <Field
-          label="Name of the source"
-          value={called}
-          maxLength={200}
-          onChange={(event) => setCalled(event.target.value)}
-        />
-        {asksInside && (
-          <Choice
-            label="Installed now"
-            value={inside}
-            onChange={(event) => setInside(event.target.value)}
-            options={[
-              { value: '', text: 'not known' },
-              ...insides.map((one) => ({ value: keyOf(one), text: insideText(one) })),
-            ]}
-          />
-        )}
-      </div>
-      {picks.length > 0 && <ClaimPicks picks={picks} onChange={setPicks} />}
+      <SourceFields insides={isFilled ? [] : insides} />
+      {picks.length > 0 && (
+        <ClaimPicks picks={picks} onChange={(next) => typing.form.setValue('picks', next, { shouldDirty: true })} />
+      )}
       {job.machine.modelId !== null && job.may.writeLibrary && (
-        <Check checked={intoModel} onChange={setIntoModel}>
-          Save these limits for every {job.machine.modelName}
-        </Check>
+        <CheckField name="intoModel">Save these limits for every {job.machine.modelName}</CheckField>
       )}
       <div className="flex flex-wrap items-center gap-3">
-        <Button weight="act" type="submit" disabled={busy || called.trim() === ''}>
-          {taking.length === 1 ? 'Take 1 limit' : `Take ${taking.length} limits`}
-        </Button>
+        <Send>{count === 1 ? 'Take 1 limit' : `Take ${count} limits`}</Send>
         {taken !== null && <Button onClick={onDone}>Cancel</Button>}
-        <Fault sentence={sentence} />
       </div>
-    </form>
+    </Form>
+  );
+}
+
+/** Who says it, and what is in the machine. @param insides what may be in it; none: nobody has to say */
+function SourceFields({ insides }: { insides: readonly Inside[] }) {
+  return (
+    <div className="grid gap-3 @md:grid-cols-[11rem_1fr] @2xl:grid-cols-[12rem_1fr_14rem]">
+      <ChoiceField name="kind" label="Source" options={SOURCES} />
+      <TextField name="called" label="Name of the source" maxLength={200} />
+      {insides.length > 0 && (
+        <ChoiceField
+          name="inside"
+          label="Installed now"
+          options={[
+            { value: '', text: 'not known' },
+            ...insides.map((one) => ({ value: keyOf(one), text: insideText(one) })),
+          ]}
+        />
+      )}
+    </div>
   );
 }
 

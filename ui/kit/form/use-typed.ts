@@ -68,7 +68,9 @@ export function useTyped<Typed extends FieldValues, Sent>({
   const hear = (answer: Called<unknown> | undefined, typed: Typed): void => {
     if (answer === undefined || answer.ok) {
       setSentence(null);
-      form.reset(next ?? typed);
+      // What was typed while it was on its way stays, and is not sent yet.
+      if (next === undefined) form.reset(typed, { keepValues: true });
+      else form.reset(next);
       setSaved(true);
       return;
     }

@@ -46,29 +46,16 @@ export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: Lis
               {Array.from({ length: width }, (_, column) => {
                 const role = roleOf(column);
                 return (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-                  <td key={column} className="px-1.5 py-1 border-l border-line first:border-0">
-                    <select
-                      aria-label={`Column ${column + 1} is`}
-                      className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
-                      value={role ?? ''}
-                      disabled={busy || !open}
-                      onChange={(event) => void put(column, event.target.value)}
-                    >
-                      <option value="">not used</option>
-                      {COLUMN_ROLES.map((one) => (
-                        <option key={one} value={one}>
-                          {ROLE_TEXTS[one]}
-                        </option>
-                      ))}
-                    </select>
-                    {role !== undefined && why[role] !== undefined && (
-                      <span className="block text-ink-2 text-xs">{why[role]}</span>
-                    )}
-                    {role !== undefined && doubtful.includes(role) && (
-                      <span className="block text-mind">△ another fits as well</span>
-                    )}
-                  </td>
+                  <Heading
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
+                    key={column}
+                    column={column}
+                    role={role}
+                    why={role === undefined ? undefined : why[role]}
+                    isDoubtful={role !== undefined && doubtful.includes(role)}
+                    isFixed={busy || !open}
+                    onRole={(next) => void put(column, next)}
+                  />
                 );
               })}
             </tr>
@@ -103,5 +90,38 @@ export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: Lis
       )}
       <Fault sentence={sentence} />
     </div>
+  );
+}
+
+interface HeadingProps {
+  column: number;
+  role: ColumnRole | undefined;
+  why: string | undefined;
+  isDoubtful: boolean;
+  isFixed: boolean;
+  onRole: (role: string) => void;
+}
+
+/** What one column is taken for. */
+function Heading({ column, role, why, isDoubtful, isFixed, onRole }: HeadingProps) {
+  return (
+    <td className="px-1.5 py-1 border-l border-line first:border-0">
+      <select
+        aria-label={`Column ${column + 1} is`}
+        className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
+        value={role ?? ''}
+        disabled={isFixed}
+        onChange={(event) => onRole(event.target.value)}
+      >
+        <option value="">not used</option>
+        {COLUMN_ROLES.map((one) => (
+          <option key={one} value={one}>
+            {ROLE_TEXTS[one]}
+          </option>
+        ))}
+      </select>
+      {why !== undefined && <span className="block text-ink-2 text-xs">{why}</span>}
+      {isDoubtful && <span className="block text-mind">△ another fits as well</span>}
+    </td>
   );
 }

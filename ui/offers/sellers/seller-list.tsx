@@ -99,37 +99,15 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, t
       )}
       <ul className="bg-sheet">
         {active.map((seller) => (
-          <li
+          <SellerLine
             key={seller.id}
-            className="flex flex-wrap md:flex-nowrap items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm"
-          >
-            <span className="font-semibold w-52 shrink-0">{seller.name}</span>
-            <span className="flex-1 min-w-0 text-ink-2">
-              {seller.partsOf !== null && `original parts of ${seller.partsOf} · `}
-              {termsText(seller.terms, ground.currency)} ·{' '}
-              {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} ·{' '}
-              {TRUST_WORDS[seller.trust]}
-              {seller.rating !== null &&
-                seller.ratingCount !== null &&
-                ` · ${ratingText(seller.rating, seller.ratingCount)}`}
-              {seller.returns !== '' && ` · returns: ${seller.returns}`}
-              <FeedLine feed={feeds.find(({ sellerId }) => sellerId === seller.id)} />
-            </span>
-            <span className="text-ink-2 whitespace-nowrap">
-              {seller.offers} {seller.offers === 1 ? 'offer' : 'offers'}
-            </span>
-            {mayPrice && (
-              <>
-                <ListDrop seller={seller} />
-                <Button weight="quiet" onClick={() => setFeeding(seller)} aria-label={`Feed of ${seller.name}`}>
-                  Feed
-                </Button>
-                <Button weight="quiet" onClick={() => setEditing(seller)} aria-label={`Edit ${seller.name}`}>
-                  Edit
-                </Button>
-              </>
-            )}
-          </li>
+            seller={seller}
+            feed={feeds.find(({ sellerId }) => sellerId === seller.id)}
+            currency={ground.currency}
+            mayPrice={mayPrice}
+            onFeed={() => setFeeding(seller)}
+            onEdit={() => setEditing(seller)}
+          />
         ))}
         {mayPrice && (
           <li>
@@ -148,19 +126,7 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, t
           ))}
         </p>
       )}
-      {mayPrice && lists.length > 0 && (
-        <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4">
-          Lists of late:
-          {lists.map((list) => (
-            <span key={list.id}>
-              <Link href={`/offers/lists/${list.id}`} className="text-ink underline underline-offset-2">
-                {list.name} of {list.seller}
-              </Link>
-              , {STATE_TEXTS[list.state]}
-            </span>
-          ))}
-        </p>
-      )}
+      {mayPrice && lists.length > 0 && <LateLists lists={lists} />}
       {said !== null && (
         <div className="mt-2">
           <Notice tone="good" live>
@@ -187,5 +153,62 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, t
         />
       )}
     </section>
+  );
+}
+
+interface SellerLineProps {
+  seller: ListedSeller;
+  feed: ShownFeed | undefined;
+  currency: string;
+  mayPrice: boolean;
+  onFeed: () => void;
+  onEdit: () => void;
+}
+
+/** A seller, what its numbers mean and how its feed does. */
+function SellerLine({ seller, feed, currency, mayPrice, onFeed, onEdit }: SellerLineProps) {
+  return (
+    <li className="flex flex-wrap md:flex-nowrap items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
+      <span className="font-semibold w-52 shrink-0">{seller.name}</span>
+      <span className="flex-1 min-w-0 text-ink-2">
+        {seller.partsOf !== null && `original parts of ${seller.partsOf} · `}
+        {termsText(seller.terms, currency)} ·{' '}
+        {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} · {TRUST_WORDS[seller.trust]}
+        {seller.rating !== null && seller.ratingCount !== null && ` · ${ratingText(seller.rating, seller.ratingCount)}`}
+        {seller.returns !== '' && ` · returns: ${seller.returns}`}
+        <FeedLine feed={feed} />
+      </span>
+      <span className="text-ink-2 whitespace-nowrap">
+        {seller.offers} {seller.offers === 1 ? 'offer' : 'offers'}
+      </span>
+      {mayPrice && (
+        <>
+          <ListDrop seller={seller} />
+          <Button weight="quiet" onClick={onFeed} aria-label={`Feed of ${seller.name}`}>
+            Feed
+          </Button>
+          <Button weight="quiet" onClick={onEdit} aria-label={`Edit ${seller.name}`}>
+            Edit
+          </Button>
+        </>
+      )}
+    </li>
+  );
+}
+
+/** Price lists of late, and how each stands. */
+function LateLists({ lists }: { lists: readonly LateList[] }) {
+  return (
+    <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4">
+      Lists of late:
+      {lists.map((list) => (
+        <span key={list.id}>
+          <Link href={`/offers/lists/${list.id}`} className="text-ink underline underline-offset-2">
+            {list.name} of {list.seller}
+          </Link>
+          , {STATE_TEXTS[list.state]}
+        </span>
+      ))}
+    </p>
   );
 }

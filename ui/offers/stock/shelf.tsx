@@ -60,49 +60,67 @@ export function Shelf({
         tabIndex={0}
         className="bg-sheet max-h-80 overflow-y-auto"
       >
-        {pieces.map(({ id, title, serial, note, originJobId, promisedTo, heldUntil, costCents }) => (
-          <li key={id} className="flex items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
-            <span className="flex-1 min-w-0">
-              <span className="font-medium">{title}</span>
-              <span className="text-ink-2">
-                {serial !== null && ` · serial ${serial}`}
-                {originJobId !== null && (
-                  <>
-                    {' · from '}
-                    <Link href={`/jobs/${originJobId}`} className="underline underline-offset-2">
-                      job {originJobId}
-                    </Link>
-                  </>
-                )}
-                {note !== '' && ` · ${note}`}
-              </span>
-            </span>
-            {promisedTo !== null && heldUntil !== null && (
-              <span className="text-mind">
-                promised to{' '}
-                <Link href={`/jobs/${promisedTo}`} className="underline underline-offset-2">
-                  job {promisedTo}
-                </Link>{' '}
-                until {dayText(heldUntil)}
-              </span>
-            )}
-            {costCents !== null && (
-              <span className="text-ink-2 whitespace-nowrap">worth {moneyText(costCents, currency)}</span>
-            )}
-            {mayPrice && promisedTo === null && (
-              <Button
-                weight="quiet"
-                disabled={busy}
-                onClick={() => void save('DELETE', `/api/shelf/${id}`)}
-                aria-label={`Take it off: ${title}, piece ${id}`}
-              >
-                Take it off
-              </Button>
-            )}
-          </li>
+        {pieces.map((piece) => (
+          <Piece
+            key={piece.id}
+            piece={piece}
+            currency={currency}
+            busy={busy}
+            onTakeOff={
+              mayPrice && piece.promisedTo === null ? () => void save('DELETE', `/api/shelf/${piece.id}`) : null
+            }
+          />
         ))}
       </ul>
       {putting && <PieceSheet currency={currency} onClose={() => setPutting(false)} onSaid={setSaid} />}
     </section>
+  );
+}
+
+interface PieceProps {
+  piece: ShownPiece;
+  currency: string;
+  busy: boolean;
+  onTakeOff: (() => void) | null;
+}
+
+/** One piece, and whom it is promised to. */
+function Piece({ piece, currency, busy, onTakeOff }: PieceProps) {
+  const { id, title, serial, note, originJobId, promisedTo, heldUntil, costCents } = piece;
+  return (
+    <li className="flex items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
+      <span className="flex-1 min-w-0">
+        <span className="font-medium">{title}</span>
+        <span className="text-ink-2">
+          {serial !== null && ` · serial ${serial}`}
+          {originJobId !== null && (
+            <>
+              {' · from '}
+              <Link href={`/jobs/${originJobId}`} className="underline underline-offset-2">
+                job {originJobId}
+              </Link>
+            </>
+          )}
+          {note !== '' && ` · ${note}`}
+        </span>
+      </span>
+      {promisedTo !== null && heldUntil !== null && (
+        <span className="text-mind">
+          promised to{' '}
+          <Link href={`/jobs/${promisedTo}`} className="underline underline-offset-2">
+            job {promisedTo}
+          </Link>{' '}
+          until {dayText(heldUntil)}
+        </span>
+      )}
+      {costCents !== null && (
+        <span className="text-ink-2 whitespace-nowrap">worth {moneyText(costCents, currency)}</span>
+      )}
+      {onTakeOff !== null && (
+        <Button weight="quiet" disabled={busy} onClick={onTakeOff} aria-label={`Take it off: ${title}, piece ${id}`}>
+          Take it off
+        </Button>
+      )}
+    </li>
   );
 }

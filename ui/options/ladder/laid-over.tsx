@@ -28,14 +28,27 @@ interface LaidOverProps {
   planCase: PlanCase;
   /** the case with all that is wished for */
   wishedCase: PlanCase;
+  newPart: { said: string; expect: (offer: string) => void };
   onDrop: (plan: string) => void;
-  onNewPart: (offer: string) => void;
-  onClose: () => void;
+  onOver: (over: Over | null) => void;
 }
 
-/** The sheet that lies over the ladder, if any does. */
+/** The sheet that lies over the ladder, if any does, and what came of a part that was added on one. */
 export function LaidOver(props: LaidOverProps) {
-  const { over, looked, compared, plans, planCase, wishedCase, onDrop, onNewPart, onClose } = props;
+  const { said } = props.newPart;
+  return (
+    <>
+      <p role="status" className={said === '' ? 'sr-only' : 'text-sm'}>
+        {said}
+      </p>
+      <OpenSheet {...props} />
+    </>
+  );
+}
+
+function OpenSheet(props: LaidOverProps) {
+  const { over, looked, compared, plans, planCase, wishedCase, newPart, onDrop, onOver } = props;
+  const onClose = () => onOver(null);
   switch (over?.what) {
     case 'plan':
       return looked && <PlanSheet plan={looked} planCase={planCase} plans={plans} onClose={onClose} />;
@@ -46,8 +59,13 @@ export function LaidOver(props: LaidOverProps) {
     }
     case 'why-not':
       return <WhyNotSheet planCase={wishedCase} plans={plans} first={over.offer} onClose={onClose} />;
-    case 'new-part':
-      return <NewPartSheet onTaken={onNewPart} onClose={onClose} />;
+    case 'new-part': {
+      const taken = (offer: string) => {
+        onClose();
+        newPart.expect(offer);
+      };
+      return <NewPartSheet onTaken={taken} onClose={onClose} />;
+    }
     case 'keys':
       return <KeyMap onClose={onClose} />;
     default:

@@ -101,36 +101,67 @@ function byWeight({ rung, looked, places }: Pick<RungRowProps, 'rung' | 'looked'
   return [...rung.plans].sort((a, b) => (weight.get(a) ?? 3) - (weight.get(b) ?? 3));
 }
 
-function RungRowDrawn(props: RungRowProps) {
-  const {
-    rung,
-    planCase,
-    supplies,
-    scale,
-    steering,
-    todayMiB,
-    looked,
-    reachable,
-    places,
-    open,
-    onLook,
-    onOpen,
-    bare,
-    line,
-  } = props;
+interface MarksProps extends RungRowProps {
+  /** where each plan's mark stands */
+  seated: readonly { key: string; x: number; row: number }[];
+  /** above the first row, px */
+  top: number;
+  rows: number;
+}
+
+/** All plans of a rung as marks at their prices. */
+function Marks(props: MarksProps) {
+  const { rung, planCase, scale, steering, looked, reachable, places, onLook, seated, top, rows } = props;
   const { currency } = planCase;
+  const plans = new Map(rung.plans.map((plan) => [planKey(plan), plan]));
+  // In an empty machine nothing old can live on.
+  const isFilled = planCase.installed.length > 0;
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a drawing whose parts are pressed; HTML has no element for it
+    <svg
+      role="group"
+      aria-label={`${rung.plans.length === 1 ? '1 plan' : `${rung.plans.length} plans`} with ${capacityText(rung.totalMiB)}`}
+      width={scale.at.range()[1] ?? 0}
+      height={top + rows * MARK_APART}
+      className="block overflow-visible"
+    >
+      <SavingSpan rung={rung} scale={scale} currency={currency} />
+      {seated.map(({ key, x, row }) => {
+        const plan = plans.get(key);
+        if (plan === undefined) return null;
+        const place = places.get(key) ?? null;
+        return (
+          <PlanMark
+            key={key}
+            id={key}
+            words={markWords(plan, currency, place)}
+            lane={plan.lane}
+            care={plan.care}
+            reuse={isFilled ? plan.reuse : 'replace'}
+            x={x}
+            y={top + row * MARK_APART + MARK_APART / 2}
+            looked={looked === key}
+            place={place}
+            faded={missedBy(steering, plan) !== null}
+            reachable={reachable === key}
+            onLook={onLook}
+          />
+        );
+      })}
+    </svg>
+  );
+}
+
+function RungRowDrawn(props: RungRowProps) {
+  const { rung, planCase, supplies, scale, steering, todayMiB, open, onLook, onOpen, bare, line } = props;
   const { seated, folded } = seatMarks(
     (bare ? [] : byWeight(props)).map((plan) => ({ key: planKey(plan), x: scale.at(plan.priceCents) })),
     MARK_APART,
     open ? undefined : ROWS,
   );
-  const plans = new Map(rung.plans.map((plan) => [planKey(plan), plan]));
   const top = rung.saving === null ? 5 : SPAN_HEIGHT + 3;
   const rows = Math.max(1, ...seated.map(({ row }) => row + 1));
-  const height = top + rows * MARK_APART;
   const added = rung.totalMiB - todayMiB;
-  // In an empty machine nothing old can live on.
-  const isFilled = planCase.installed.length > 0;
   const below = steering.needMiB !== null && rung.totalMiB < steering.needMiB;
   return (
     <li data-rung={rung.totalMiB} className="rung border-b border-line">
@@ -144,38 +175,7 @@ function RungRowDrawn(props: RungRowProps) {
               {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
             </span>
           </div>
-          {/* biome-ignore lint/a11y/useSemanticElements: a drawing whose parts are pressed; HTML has no element for it */}
-          <svg
-            role="group"
-            aria-label={`${rung.plans.length === 1 ? '1 plan' : `${rung.plans.length} plans`} with ${capacityText(rung.totalMiB)}`}
-            width={scale.at.range()[1] ?? 0}
-            height={height}
-            className="block overflow-visible"
-          >
-            <SavingSpan rung={rung} scale={scale} currency={currency} />
-            {seated.map(({ key, x, row }) => {
-              const plan = plans.get(key);
-              if (plan === undefined) return null;
-              const place = places.get(key) ?? null;
-              return (
-                <PlanMark
-                  key={key}
-                  id={key}
-                  words={markWords(plan, currency, place)}
-                  lane={plan.lane}
-                  care={plan.care}
-                  reuse={isFilled ? plan.reuse : 'replace'}
-                  x={x}
-                  y={top + row * MARK_APART + MARK_APART / 2}
-                  looked={looked === key}
-                  place={place}
-                  faded={missedBy(steering, plan) !== null}
-                  reachable={reachable === key}
-                  onLook={onLook}
-                />
-              );
-            })}
-          </svg>
+          <Marks {...props} seated={seated} top={top} rows={rows} />
         </div>
         <div className="relative flex gap-3 items-baseline justify-between" style={{ paddingLeft: LABEL_WIDTH }}>
           {!bare && (

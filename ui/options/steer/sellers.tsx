@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef } from 'react';
+import { type FocusEvent, type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
 import type { Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import { useJob } from '../../job/job-context';
@@ -31,11 +31,12 @@ function useSellers(planCase: PlanCase, sellersOut: readonly string[]) {
   }, [planCase, job.supplies, sellersOut]);
 }
 
-/** From whom anything may be bought. */
-export function Sellers({ steering, onSteer, planCase }: SellersProps) {
-  const { sellersOut } = steering;
-  const sellers = useSellers(planCase, sellersOut);
+/** A panel that closes with a press beside it, with the focus that leaves it, and with Escape. */
+function usePanel() {
   const panel = useRef<HTMLDetailsElement>(null);
+  const close = () => {
+    if (panel.current !== null) panel.current.open = false;
+  };
   useEffect(() => {
     const beside = ({ target }: PointerEvent) => {
       if (panel.current?.open === true && !panel.current.contains(target as Node)) panel.current.open = false;
@@ -43,34 +44,38 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
     document.addEventListener('pointerdown', beside);
     return () => document.removeEventListener('pointerdown', beside);
   }, []);
+  const leaves = {
+    onBlur: ({ currentTarget, relatedTarget }: FocusEvent<HTMLElement>) => {
+      // A press on words inside moves the focus nowhere.
+      if (relatedTarget !== null && !currentTarget.contains(relatedTarget)) close();
+    },
+    onKeyDown: (event: KeyboardEvent) => {
+      if (event.key !== 'Escape' || panel.current?.open !== true) return;
+      event.stopPropagation();
+      close();
+      panel.current.querySelector('summary')?.focus();
+    },
+  };
+  return { panel, leaves };
+}
+
+/** From whom anything may be bought. */
+export function Sellers({ steering, onSteer, planCase }: SellersProps) {
+  const { sellersOut } = steering;
+  const sellers = useSellers(planCase, sellersOut);
+  const { panel, leaves } = usePanel();
   if (sellers.length < 2 && sellersOut.length === 0) return null;
   const left = sellers.filter(({ name }) => !sellersOut.includes(name)).length;
   const flip = (name: string, wanted: boolean) => {
     const next = wanted ? sellersOut.filter((one) => one !== name) : [...sellersOut, name];
     onSteer({ sellersOut: next.toSorted() });
   };
-  const close = () => {
-    if (panel.current !== null) panel.current.open = false;
-  };
   return (
     <div>
       <span id="sellers-label" className="block text-sm font-medium text-ink-2 mb-0.5">
         From
       </span>
-      <details
-        ref={panel}
-        className="relative"
-        onBlur={({ currentTarget, relatedTarget }) => {
-          // A press on words inside moves the focus nowhere.
-          if (relatedTarget !== null && !currentTarget.contains(relatedTarget)) close();
-        }}
-        onKeyDown={(event) => {
-          if (event.key !== 'Escape' || panel.current?.open !== true) return;
-          event.stopPropagation();
-          close();
-          panel.current.querySelector('summary')?.focus();
-        }}
-      >
+      <details ref={panel} className="relative" {...leaves}>
         <summary
           className={`${INPUT_LOOK} cursor-pointer list-none whitespace-nowrap flex items-center justify-between gap-3`}
         >
@@ -83,26 +88,15 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
           aria-labelledby="sellers-label"
           className="absolute z-40 mt-1 w-max max-w-[min(26rem,90vw)] max-h-80 overflow-auto bg-sheet border border-edge rounded-notch p-2.5 shadow-xl grid gap-1"
         >
-          {sellers.map(({ name, offers, leadDays }) => {
-            const wanted = !sellersOut.includes(name);
-            return (
-              <div key={name} className="flex items-center gap-3 min-h-8">
-                <Check
-                  className="grow"
-                  checked={wanted}
-                  onChange={(next) => {
-                    // Somebody has to sell.
-                    if (next || left > 1) flip(name, next);
-                  }}
-                >
-                  <span className={wanted ? '' : 'line-through text-ink-2'}>{name}</span>
-                </Check>
-                <span className="text-sm text-ink-2 whitespace-nowrap">
-                  {offers === 1 ? '1 offer' : `${offers} offers`}, {daysText(leadDays ?? 0)}
-                </span>
-              </div>
-            );
-          })}
+          {sellers.map((seller) => (
+            <OneSeller
+              key={seller.name}
+              {...seller}
+              isWanted={!sellersOut.includes(seller.name)}
+              // Somebody has to sell.
+              onChange={(next) => (next || left > 1) && flip(seller.name, next)}
+            />
+          ))}
           {sellersOut.length > 0 && (
             <button
               type="button"
@@ -117,6 +111,28 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
           )}
         </fieldset>
       </details>
+    </div>
+  );
+}
+
+interface OneSellerProps {
+  name: string;
+  offers: number;
+  leadDays: number | null;
+  isWanted: boolean;
+  onChange: (isWanted: boolean) => void;
+}
+
+/** One seller, to buy from or not. */
+function OneSeller({ name, offers, leadDays, isWanted, onChange }: OneSellerProps) {
+  return (
+    <div className="flex items-center gap-3 min-h-8">
+      <Check className="grow" checked={isWanted} onChange={onChange}>
+        <span className={isWanted ? '' : 'line-through text-ink-2'}>{name}</span>
+      </Check>
+      <span className="text-sm text-ink-2 whitespace-nowrap">
+        {offers === 1 ? '1 offer' : `${offers} offers`}, {daysText(leadDays ?? 0)}
+      </span>
     </div>
   );
 }
