@@ -14,14 +14,14 @@ export async function sessionToken(): Promise<string | undefined> {
  * Who calls and may: the first line of every page and handler. Pages send people who are not signed in to the
  * sign-in page and back; handlers answer with the fault.
  */
-export async function enter(right: Right, onlyWatches = false) {
+export async function enter<Asked extends Right>(right: Asked, onlyWatches = false) {
   const token = await sessionToken();
   const entered = await checkCaller(token, right, onlyWatches);
   if (entered.ok && token !== undefined) noteGoodSession(token, Date.now());
   return entered;
 }
 
-export async function enterPage(right: Right): Promise<Caller> {
+export async function enterPage<Asked extends Right>(right: Asked): Promise<Caller<Asked>> {
   const entered = await enter(right);
   if (entered.ok) return entered.caller;
   if (entered.code === 'forbidden') redirect('/counter?may-not=1');

@@ -117,18 +117,19 @@ export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: s
 }
 
 type Params = Record<string, string>;
-type Work<Body> = (
-  caller: Caller,
+/** What a handler does for whoever may: its caller has the right that was asked for. */
+type Work<Asked extends Right, Body> = (
+  caller: Caller<Asked>,
   body: Body,
   params: Params,
   request: NextRequest,
 ) => Promise<Result<unknown> | Response>;
 
 /** A route handler that reads what was sent in its own way; who calls is checked before the first byte is read. */
-function handleSent<Sent>(
-  right: Right,
+function handleSent<Asked extends Right, Sent>(
+  right: Asked,
   read: (request: NextRequest) => Promise<Result<Sent>> | Result<Sent>,
-  work: Work<Sent>,
+  work: Work<Asked, Sent>,
   onlyWatches = false,
 ) {
   return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
@@ -151,13 +152,17 @@ function handleSent<Sent>(
  * A route handler: checks who calls and whether they may, parses the body, does the work, and turns what comes
  * back into an answer.
  */
-export function handle<Schema extends z.ZodType>(right: Right, schema: Schema, work: Work<z.infer<Schema>>) {
-  return handleSent<z.infer<Schema>>(right, (request) => parseBody(request, schema), work);
+export function handle<Asked extends Right, Schema extends z.ZodType>(
+  right: Asked,
+  schema: Schema,
+  work: Work<Asked, z.infer<Schema>>,
+) {
+  return handleSent<Asked, z.infer<Schema>>(right, (request) => parseBody(request, schema), work);
 }
 
 /** A route handler for what an open page asks by itself, now and then: that keeps no session going. */
-export function handleWatch(right: Right, work: Work<null>) {
-  return handleSent<null>(right, () => done(null), work, true);
+export function handleWatch<Asked extends Right>(right: Asked, work: Work<Asked, null>) {
+  return handleSent<Asked, null>(right, () => done(null), work, true);
 }
 
 const nothing = async function* (): AsyncGenerator<Uint8Array> {};
@@ -169,7 +174,7 @@ export interface SentFile {
 }
 
 /** A route handler that takes a file as its body, of any length: it is for the work to read it on, or not. */
-export const handleFile = (right: Right, work: Work<SentFile>) =>
+export const handleFile = <Asked extends Right>(right: Asked, work: Work<Asked, SentFile>) =>
   handleSent(
     right,
     (request) =>
@@ -178,7 +183,7 @@ export const handleFile = (right: Right, work: Work<SentFile>) =>
   );
 
 /** A route handler that takes one file as its body and works on it whole. */
-export const handleWhole = (right: Right, mostBytes: number, work: Work<WholeFile>) =>
+export const handleWhole = <Asked extends Right>(right: Asked, mostBytes: number, work: Work<Asked, WholeFile>) =>
   handleSent(right, (request) => readWhole(request, mostBytes), work);
 
 /** A file that is sent whole, with what its address asks. */
@@ -191,17 +196,17 @@ export interface AskedFile extends WholeFile {
  * told line by line how far it is, `{"progress": …}`, at last `{"value": …}` or `{"fault": …}`; anybody else has the plain
  * answer at the end.
  */
-export function handleTold<Progress>(
-  right: Right,
+export function handleTold<Progress, Asked extends Right>(
+  right: Asked,
   mostBytes: number,
   work: (
-    caller: Caller,
+    caller: Caller<Asked>,
     file: AskedFile,
     params: Params,
     tell: (progress: Progress) => void,
   ) => Promise<Result<unknown>>,
 ) {
-  return handleSent<AskedFile>(
+  return handleSent<Asked, AskedFile>(
     right,
     async (request) => {
       const sent = await readWhole(request, mostBytes);
@@ -245,7 +250,7 @@ function linesAnswer<Progress>(
 }
 
 /** A route handler that takes files and fields as a form. */
-export const handleParts = (right: Right, mostBytes: number, work: Work<SentParts>) =>
+export const handleParts = <Asked extends Right>(right: Asked, mostBytes: number, work: Work<Asked, SentParts>) =>
   handleSent(right, (request) => readParts(request, mostBytes), work);
 
 /** A path parameter that is an id; 0, which nothing has, for anything else. */

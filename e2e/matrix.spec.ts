@@ -125,7 +125,7 @@ beforeAll(async () => {
 });
 afterAll(() => app.close());
 
-async function makeLinks(teo: Caller): Promise<void> {
+async function makeLinks(teo: Caller<Right>): Promise<void> {
   const linkOf = async (job: number): Promise<string> => (await stateOf(job)).links.values().next().value?.token ?? '';
   links.set('open', await linkOf(await sentTill(teo)));
   const accepted = await acceptedTill(teo);

@@ -189,6 +189,7 @@ test('a keyboard-like scanner: the shop’s own codes open, a part’s goes into
   // The scanner's Enter sent nothing: the sheet is open.
   await sheet.getByRole('button', { name: 'Save the slot' }).waitFor();
   await page.keyboard.press('Escape');
+  await sheet.getByRole('button', { name: 'Discard it' }).click();
   const field = page.getByLabel('What does the machine say?');
   await field.fill('half a line');
   await field.focus();

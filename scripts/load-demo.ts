@@ -15,7 +15,7 @@ import { acceptSpoken } from '../service/job/quote/accept';
 import { choosePlan, sendQuote, suggestPlan } from '../service/job/quote/quote';
 import { changeOrder, placeOrder } from '../service/orders/orders';
 import type { Result } from '../service/result';
-import type { Caller } from '../service/staff/access';
+import { asTrusted, type Caller, type Right } from '../service/staff/access';
 import { closePool, pool } from '../store/database';
 import { setStation } from '../store/job/jobs';
 import { findForSignIn } from '../store/staff/staff';
@@ -54,7 +54,7 @@ function pick(plans: readonly Plan[], needMiB: number): Plan[] {
   return [calm, original, more ?? within].filter((plan) => plan !== undefined);
 }
 
-async function readAndCredit(caller: Caller, jobId: number, story: Story): Promise<void> {
+async function readAndCredit(caller: Caller<Right>, jobId: number, story: Story): Promise<void> {
   if (story.report === null) return;
   const beside = (story.beside ?? []).map(({ name, input }) =>
     typeof input === 'string' ? textInput(name, input) : { name, input },
@@ -66,7 +66,7 @@ async function readAndCredit(caller: Caller, jobId: number, story: Story): Promi
   must(await saveSlots(caller, jobId, { version: job.slotsVersion, slots: credited }));
 }
 
-async function fillSlip(caller: Caller, jobId: number, story: Story): Promise<void> {
+async function fillSlip(caller: Caller<Right>, jobId: number, story: Story): Promise<void> {
   const { jobCase } = await state(jobId);
   if (!jobCase.ok) throw new Error(`the demo job of ${story.customer.name} has gaps`);
   const chosen = pick(answer(jobCase.planCase).plans, (story.needGb ?? 0) * 1024);
@@ -86,7 +86,7 @@ function fittedReport(story: Story, state: JobState): string {
 }
 
 /** From the customer's yes to the signed proof: the parts ordered and here, every step ticked, the report read. */
-async function fitAndProve(caller: Caller, jobId: number, story: Story): Promise<void> {
+async function fitAndProve(caller: Caller<Right>, jobId: number, story: Story): Promise<void> {
   const [option] = (await state(jobId)).sent[0]?.snapshot.options ?? [];
   if (option === undefined) throw new Error('nothing was sent');
   const yes = { place: option.place, signed: story.customer.name, ticked: option.statements ?? [] };
@@ -115,7 +115,7 @@ async function fitAndProve(caller: Caller, jobId: number, story: Story): Promise
 }
 
 /** Plays one story as the staff would, through the same use cases. */
-async function play(caller: Caller, story: Story): Promise<void> {
+async function play(caller: Caller<Right>, story: Story): Promise<void> {
   const { id } = must(await newJob(caller));
   const { name, phone, email } = story.customer;
   const needMiB = story.needGb === null ? null : story.needGb * 1024;
@@ -147,7 +147,7 @@ export async function loadDemo(now = new Date()): Promise<boolean> {
   if (!(await loadDemoShop(now))) return false;
   const member = await findForSignIn(pool(), 'teo');
   if (member === null) throw new Error('the demo technician is missing');
-  const caller = { ...member, counterSeesCost: false };
+  const caller = asTrusted({ ...member, counterSeesCost: false });
   for (const story of STORIES) await play(caller, story);
   return true;
 }

@@ -71,7 +71,7 @@ export const failedTaskSchema = z.strictObject({ act: z.enum(['retry', 'discard'
 
 /** Has a task that failed tried again, or takes it out of the queue. */
 export async function endFailed(
-  caller: Caller,
+  caller: Caller<'shop.settings'>,
   id: number,
   { act }: z.infer<typeof failedTaskSchema>,
 ): Promise<Result<null>> {

@@ -4,18 +4,18 @@ import { beginFitting, tickStep } from '../service/job/bench/fitting';
 import { acceptSpoken } from '../service/job/quote/accept';
 import { sendQuote } from '../service/job/quote/quote';
 import { placeOrder } from '../service/orders/orders';
-import type { Caller } from '../service/staff/access';
+import type { Caller, Right } from '../service/staff/access';
 import { choose, must, readTill, seen, stateOf, thirdParty16 } from './shop';
 
 /** A till of its own serial, its quote sent. */
-export async function sentTill(caller: Caller, fits = thirdParty16): Promise<number> {
+export async function sentTill(caller: Caller<Right>, fits = thirdParty16): Promise<number> {
   const id = await readTill(caller);
   await choose(caller, id, 1, fits);
   must(await sendQuote(caller, id, { seen: await seen(id) }));
   return id;
 }
 
-export async function acceptedTill(caller: Caller, fits = thirdParty16): Promise<number> {
+export async function acceptedTill(caller: Caller<Right>, fits = thirdParty16): Promise<number> {
   const id = await sentTill(caller, fits);
   const [option] = (await stateOf(id)).sent[0]?.snapshot.options ?? [];
   must(await acceptSpoken(caller, id, { place: 1, signed: 'Hedda Vane', ticked: option?.statements ?? [] }));
@@ -25,7 +25,7 @@ export async function acceptedTill(caller: Caller, fits = thirdParty16): Promise
 export const workOf = async (id: number) => (await stateOf(id)).work;
 
 /** Orders all that a job wants, of each of its sellers. */
-export async function orderAll(caller: Caller, id: number): Promise<number[]> {
+export async function orderAll(caller: Caller<Right>, id: number): Promise<number[]> {
   const { wanted } = await workOf(id);
   const orders: number[] = [];
   for (const seller of new Set(wanted.map(({ sellerId }) => sellerId))) {
@@ -37,7 +37,7 @@ export async function orderAll(caller: Caller, id: number): Promise<number[]> {
   return orders;
 }
 
-export async function fitted(caller: Caller, id: number): Promise<void> {
+export async function fitted(caller: Caller<Right>, id: number): Promise<void> {
   const { id: fitting } = must(await beginFitting(caller, id));
   for (const { key } of (await workOf(id)).fittings[0]?.steps ?? []) {
     must(await tickStep(caller, id, fitting, { what: 'done', step: key }));

@@ -2,7 +2,7 @@ import { type ModelInput, modelSchema } from '../core/machine/models/model';
 import { NO_IDENTITY } from '../core/shop/identity';
 import { addSeller, sellerSchema } from '../service/market/sellers';
 import { newShopSchema, openShop } from '../service/shop/open-shop';
-import { type Caller, checkCaller } from '../service/staff/access';
+import { asTrusted, type Caller, checkCaller, type Right } from '../service/staff/access';
 import { signIn } from '../service/staff/sign-in';
 import { addStaff } from '../service/staff/staff-accounts';
 import { closePool, pool } from '../store/database';
@@ -24,19 +24,19 @@ export const OWN_SHOP = newShopSchema.parse({
   owner: { name: 'Wren Hollis', signIn: 'wren', password: 'long enough' },
 });
 
-async function signedIn(name: string): Promise<Caller> {
+async function signedIn(name: string): Promise<Caller<Right>> {
   const { token } = must(await signIn(name, 'long enough'));
   const entered = await checkCaller(token, 'jobs.read');
   if (!entered.ok) throw new Error(entered.sentence);
-  return entered.caller;
+  return asTrusted(entered.caller);
 }
 
 export interface OwnShop {
   database: TestDatabase;
   /** the owner */
-  wren: Caller;
+  wren: Caller<Right>;
   /** the technician */
-  tam: Caller;
+  tam: Caller<Right>;
 }
 
 /** A shop of one's own, opened in an empty database, for all tests of a file: nothing of the demo. @param tasks what is put into the queue is done, too */
@@ -88,7 +88,7 @@ export async function ownModel(name: string, more: Partial<ModelInput> = {}): Pr
 }
 
 /** A seller with usual terms: its prices are what the shop pays. */
-export async function ownSeller(by: Caller, name: string, more: object = {}): Promise<number> {
+export async function ownSeller(by: Caller<Right>, name: string, more: object = {}): Promise<number> {
   const usual = { leadDays: 3, terms: null, trust: 'own-stock', returns: '', orderContact: '' };
   return must(await addSeller(by, sellerSchema.parse({ ...usual, name, ...more }))).id;
 }

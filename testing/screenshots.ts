@@ -12,6 +12,7 @@ import { showJob } from '../service/job/job-state';
 
 import { acceptSpoken } from '../service/job/quote/accept';
 import { openShop } from '../service/shop/open-shop';
+import { asTrusted } from '../service/staff/access';
 import { closePool, pool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { findForSignIn } from '../store/staff/staff';
@@ -124,7 +125,7 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
 async function atTheBench(): Promise<void> {
   const member = await findForSignIn(pool(), 'teo');
   if (member === null) throw new Error('the demo technician is missing');
-  const caller = { ...member, counterSeesCost: false };
+  const caller = asTrusted({ ...member, counterSeesCost: false });
   for (const [job, signed] of [
     [5, 'Lisbet Arkwright'],
     [7, 'Jonas Pell'],

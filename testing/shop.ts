@@ -13,7 +13,7 @@ import { choosePlan } from '../service/job/quote/quote';
 import { askMarket, askMarketSchema, type MarketRow } from '../service/market/market';
 import { moreOfGroup } from '../service/market/price-lists';
 import type { Result } from '../service/result';
-import { type Caller, checkCaller } from '../service/staff/access';
+import { asTrusted, type Caller, checkCaller, type Right } from '../service/staff/access';
 import { signIn } from '../service/staff/sign-in';
 import { closePool, many, pool } from '../store/database';
 import type { ShownRow } from '../store/market/list-rows';
@@ -28,17 +28,17 @@ export function must<T>(result: Result<T>): T {
 }
 
 /** Signs in as one of the demo shop's people. */
-export async function as(name: string): Promise<Caller> {
+export async function as(name: string): Promise<Caller<Right>> {
   const opened = must(await signIn(name, DEMO_PASSWORD));
   const entered = await checkCaller(opened.token, 'jobs.read');
   if (!entered.ok) throw new Error(entered.sentence);
-  return entered.caller;
+  return asTrusted(entered.caller);
 }
 
 export interface TestShop {
   database: TestDatabase;
   /** the technician */
-  teo: Caller;
+  teo: Caller<Right>;
 }
 
 /** The demo shop in a database of its own, for all tests of a file. @param tasks what is put into the queue is done, too */
@@ -82,7 +82,7 @@ export const TILL_REPORT = reportText({
 });
 
 /** A new job with a name on it whose report is read. */
-export async function readTill(caller: Caller): Promise<number> {
+export async function readTill(caller: Caller<Right>): Promise<number> {
   const { id } = must(await newJob(caller));
   must(await saveIntake(caller, id, { customerName: 'Hedda Vane', needMiB: 16384 }));
   must(await takeReadings(caller, id, [textInput('pasted report', TILL_REPORT)]));
@@ -97,7 +97,7 @@ export async function plansOf(jobId: number): Promise<Plan[]> {
 
 /** Puts the first plan that fits on the slip. */
 export async function choose(
-  caller: Caller,
+  caller: Caller<Right>,
   jobId: number,
   place: number,
   fits: (plan: Plan) => boolean,

@@ -33,7 +33,7 @@ function asKnownThen(slots: readonly JobSlot[]): JobSlot[] {
 
 /** Goes on where an earlier job left off: the same customer and, where asked, the same machine with its slots. */
 export async function takeEarlier(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { from, what }: z.infer<typeof takeEarlierSchema>,
 ): Promise<Result<null>> {

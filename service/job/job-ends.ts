@@ -25,7 +25,11 @@ export const closeSchema = z
   .refine(({ as, why }) => as === 'done' || why !== '', { message: 'Enter the reason in a few words.' });
 
 /** Closes a job: it leaves the list and stays to be found, with how it ended and why. */
-export async function endJob(caller: Caller, jobId: number, end: z.infer<typeof closeSchema>): Promise<Result<null>> {
+export async function endJob(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+  end: z.infer<typeof closeSchema>,
+): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'job-closed',
     detail: end,
@@ -43,7 +47,7 @@ export async function endJob(caller: Caller, jobId: number, end: z.infer<typeof 
 }
 
 /** Goes on with a closed job, which is on the list again. */
-export async function takeUpJob(caller: Caller, jobId: number): Promise<Result<null>> {
+export async function takeUpJob(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'job-reopened',
     needs: ['work'],
@@ -57,7 +61,7 @@ export async function takeUpJob(caller: Caller, jobId: number): Promise<Result<n
 }
 
 /** Deletes a job that nothing is in. */
-export async function removeJob(caller: Caller, jobId: number): Promise<Result<null>> {
+export async function removeJob(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<null>> {
   return transaction(async (db) => {
     if ((await getJob(db, jobId)) === null) return fault('not-found', 'There is no such job.');
     if (!(await deleteEmptyJob(db, jobId)))

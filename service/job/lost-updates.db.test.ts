@@ -1,6 +1,6 @@
 import { pool } from '../../store/database';
 import { as, choose, must, openTestShop, readTill, stateOf, thirdParty16 } from '../../testing/shop';
-import type { Caller } from '../staff/access';
+import type { Caller, Right } from '../staff/access';
 import { counterJobs } from './counter';
 import { newJob, saveIntake, slotsSchema, takeReadings } from './intake/intake';
 import { decideLimits } from './limits/limits';
@@ -8,7 +8,7 @@ import { saveSteering } from './options/steering';
 import { writeLine } from './quote/quote-terms';
 
 const shop = openTestShop();
-let edda: Caller;
+let edda: Caller<Right>;
 beforeAll(async () => {
   edda = await as('edda');
 });
@@ -16,7 +16,7 @@ beforeAll(async () => {
 describe('two who write the same', () => {
   it('in an Intake field: the later one is told what the other wrote, and nothing is written over', async () => {
     const { id } = must(await newJob(shop.teo));
-    const write = (caller: Caller, name: string, seen: string) =>
+    const write = (caller: Caller<Right>, name: string, seen: string) =>
       saveIntake(caller, id, { customerName: name }, { customerName: seen });
     must(await write(shop.teo, 'Hedda Vane', ''));
     expect(await write(edda, 'Hedda Wane', '')).toEqual({
@@ -54,7 +54,7 @@ describe('two who write the same', () => {
   it('in a line of an option', async () => {
     const id = await readTill(shop.teo);
     await choose(shop.teo, id, 1, thirdParty16);
-    const write = (caller: Caller, eachCents: number, seen: number | null) =>
+    const write = (caller: Caller<Right>, eachCents: number, seen: number | null) =>
       writeLine(caller, id, 1, { key: 'labour', text: null, eachCents, seen: { text: null, eachCents: seen } });
     must(await write(shop.teo, 1500, null));
     expect(await write(edda, 2500, null)).toMatchObject({ code: 'conflict', theirs: { eachCents: 1500 } });

@@ -72,7 +72,7 @@ describe('at the bench', () => {
     const { job, fitting, step } = await onTheBench();
     expect(job).toBeGreaterThan(0);
     const ticked = await counted(async () => {
-      const entered = await enter();
+      const entered = await checkCaller(token, 'jobs.write');
       if (!entered.ok) throw new Error(entered.sentence);
       must(await tickStep(entered.caller, job, fitting, { what: 'undo', step }));
     });

@@ -106,7 +106,7 @@ export const modelFieldsSchema = z.strictObject({
 });
 
 export async function saveModel(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   id: number,
   fields: Partial<z.infer<typeof modelFieldsSchema>>,
 ): Promise<Result<null>> {
@@ -173,7 +173,11 @@ class OnlyLooked extends Error {}
  *
  * @param isLook it is only told what would become of it
  */
-export async function importModels(caller: Caller, input: Uint8Array, isLook = false): Promise<Result<Imported>> {
+export async function importModels(
+  caller: Caller<'library.write'>,
+  input: Uint8Array,
+  isLook = false,
+): Promise<Result<Imported>> {
   const file = await readLibraryApart(input);
   if (!file.ok) return fault('bad-input', file.sentence);
   const names = new Set<string>();
@@ -239,7 +243,7 @@ export const mergeSchema = z.strictObject({ keep: idSchema, drop: idSchema });
 
 /** Makes one model of two: the first keeps its names, the second's jobs, offers and trials become its own. */
 export async function mergeTwins(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   { keep, drop }: z.infer<typeof mergeSchema>,
 ): Promise<Result<{ left: string[] }>> {
   return transaction(async (db) => {
@@ -295,7 +299,7 @@ function modelOfJob(
 
 /** Keeps a job's machine as a model of the library, with its slots and what was decided about it. */
 export async function keepAsModel(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   jobId: number,
   named: z.infer<typeof keepAsModelSchema>,
 ): Promise<Result<{ modelId: number }>> {

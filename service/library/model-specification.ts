@@ -11,7 +11,7 @@ export const modelSpecificationSchema = takenSpecificationSchema.omit({ inside: 
 
 /** Adds what a specification says to a model, all of it or nothing, each claim with the words that it came from. */
 export async function completeModel(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   modelId: number,
   { source, claims }: z.infer<typeof modelSpecificationSchema>,
 ): Promise<Result<null>> {

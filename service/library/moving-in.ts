@@ -193,7 +193,7 @@ class NotTaken extends Error {
 
 /** Moves a file in, whole or not at all. */
 export async function moveIn(
-  caller: Caller,
+  caller: Caller<'shop.settings'>,
   moving: Moving,
   file: { name: string; input: Uint8Array },
 ): Promise<Result<{ id: number; taken: number }>> {
@@ -234,7 +234,7 @@ const UNDO: Record<
 };
 
 /** Undoes a file that was moved in, all of it but what is in use by now. @returns what stays, in a sentence */
-export async function undoMovedIn(caller: Caller, id: number): Promise<Result<{ sentence: string }>> {
+export async function undoMovedIn(caller: Caller<'shop.settings'>, id: number): Promise<Result<{ sentence: string }>> {
   return transaction(async (db) => {
     await lockMovingIn(db);
     const movedIn = await lockMovedIn(db, id);

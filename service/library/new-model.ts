@@ -75,7 +75,7 @@ async function startOf(
 }
 
 /** Makes a model of a template, or as a copy of a sister: its slots and what is usual, with what is known beyond. */
-export async function makeModel(caller: Caller, typed: NewModel): Promise<Result<{ id: number }>> {
+export async function makeModel(caller: Caller<'library.write'>, typed: NewModel): Promise<Result<{ id: number }>> {
   return transaction((db) => putModel(db, caller, typed));
 }
 

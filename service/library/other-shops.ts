@@ -12,7 +12,7 @@ export const trustSchema = z.strictObject({ trusted: z.boolean() });
 
 /** Believes what another shop saw, or believes it no more. */
 export async function trustShop(
-  caller: Caller,
+  caller: Caller<'shop.settings'>,
   id: number,
   { trusted }: z.infer<typeof trustSchema>,
 ): Promise<Result<null>> {
@@ -25,7 +25,10 @@ export async function trustShop(
 }
 
 /** Takes out everything that another shop handed over. */
-export async function dropShop(caller: Caller, id: number): Promise<Result<{ models: number; kept: number }>> {
+export async function dropShop(
+  caller: Caller<'shop.settings'>,
+  id: number,
+): Promise<Result<{ models: number; kept: number }>> {
   return transaction(async (db) => {
     await lockLibrary(db);
     const dropped = await dropOtherShop(db, id);

@@ -23,7 +23,7 @@ export function pictureKind(bytes: Uint8Array): PhotoFile['kind'] | null {
 
 /** Keeps a photograph with a model. */
 export async function addPhoto(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   modelId: number,
   { caption, bytes }: { caption: string; bytes: Buffer },
 ): Promise<Result<null>> {
@@ -43,7 +43,11 @@ export async function addPhoto(
   });
 }
 
-export async function takePhotoOut(caller: Caller, modelId: number, id: number): Promise<Result<null>> {
+export async function takePhotoOut(
+  caller: Caller<'library.write'>,
+  modelId: number,
+  id: number,
+): Promise<Result<null>> {
   return changeModel(caller, modelId, {
     kind: 'photo-taken-out',
     detail: { id },

@@ -61,7 +61,7 @@ export const mailQuoteSchema = z.strictObject({ version: idSchema });
 
 /** Mails a sent version to its customer: it is in the queue once this is acknowledged, and goes within moments. */
 export async function mailQuote(
-  caller: Caller,
+  caller: Caller<'quotes.send'>,
   jobId: number,
   { version }: z.infer<typeof mailQuoteSchema>,
 ): Promise<Result<null>> {
@@ -108,7 +108,7 @@ export const resendSchema = z.strictObject({ id: idSchema });
 
 /** Sends a mail anew that was refused, given up, or of which nobody knows whether it went: somebody decides that here. */
 export async function mailAgain(
-  caller: Caller,
+  caller: Caller<'quotes.send'>,
   jobId: number,
   { id }: z.infer<typeof resendSchema>,
 ): Promise<Result<null>> {
@@ -169,7 +169,7 @@ export async function orderMailWords(orderId: number): Promise<string | null> {
 }
 
 /** Mails an order to its seller: it is in the queue once this is acknowledged. */
-export async function mailOrder(caller: Caller, orderId: number): Promise<Result<null>> {
+export async function mailOrder(caller: Caller<'orders.place'>, orderId: number): Promise<Result<null>> {
   const queued = await transaction(async (db): Promise<Result<null>> => {
     const order = await getOrder(db, orderId);
     const [seller] = order === null ? [] : await orderSellers(db, [order.sellerId]);

@@ -150,7 +150,7 @@ async function workBeside(task: ListTask): Promise<Result<PriceList | null>> {
  * @param caller who applies it; null: its feed does, as somebody set it, and sees it through to its end
  */
 export async function applyList(
-  caller: Caller | null,
+  caller: Caller<'offers.price'> | null,
   id: number,
   wanted: Wanted,
 ): Promise<Result<ListOutcome | null>> {
@@ -194,7 +194,7 @@ async function whyNotUndone(db: Queryable, { id, state }: PriceList): Promise<Fa
 }
 
 /** Undoes a list whole: what it added leaves the market, what it moved goes back, what it withdrew returns. */
-export async function undoList(caller: Caller, id: number): Promise<Result<null>> {
+export async function undoList(caller: Caller<'offers.price'>, id: number): Promise<Result<null>> {
   const list = await getPriceList(pool(), id);
   if (list === null) return fault('not-found', 'There is no such list.');
   const why = await whyNotUndone(pool(), list);

@@ -172,7 +172,7 @@ async function askSafely(feed: SellerFeed): Promise<FeedOutcome> {
 }
 
 /** Asks every seller's feed for today's prices, due or not. */
-export async function refreshPrices(caller: Caller): Promise<Result<FeedOutcome[]>> {
+export async function refreshPrices(caller: Caller<'offers.price'>): Promise<Result<FeedOutcome[]>> {
   const outcomes = await Promise.all((await listFeeds(pool())).map(askSafely));
   await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'prices-refreshed', detail: { outcomes } });
   return done(outcomes);

@@ -17,7 +17,11 @@ export interface NewPart {
 }
 
 /** Makes a title with its price, or a seller's page, an offer of the job; whatever is no offer changes nothing. */
-export async function takePart(caller: Caller, jobId: number, { name, input }: ReadingInput): Promise<Result<NewPart>> {
+export async function takePart(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+  { name, input }: ReadingInput,
+): Promise<Result<NewPart>> {
   const outcome = await readOffered(input);
   if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
   const { reading } = outcome;

@@ -86,7 +86,7 @@ async function bound(db: Queryable, offer: TypedOffer): Promise<TypedOffer> {
 
 /** Adds an offer by hand with its first price. It is everybody's. */
 export async function addOffer(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   { offer: typed, price }: { offer: TypedOffer; price: TypedPrice },
 ): Promise<Result<{ id: number }>> {
   return transaction(async (db) => {
@@ -124,7 +124,7 @@ export async function showOffer(id: number): Promise<Result<ShownOffer>> {
 }
 
 /** Puts an offer right; its prices and their history stay. What was said before is kept with the event. */
-export async function editOffer(caller: Caller, id: number, typed: TypedOffer): Promise<Result<null>> {
+export async function editOffer(caller: Caller<'offers.price'>, id: number, typed: TypedOffer): Promise<Result<null>> {
   return transaction(async (db) => {
     await lockSellers(db);
     const offer = await bound(db, typed);
@@ -150,7 +150,7 @@ export const withdrawSchema = z.strictObject({ withdrawn: z.boolean() });
 
 /** Takes an offer off the market, or puts it back; quotes that are out keep theirs. */
 export async function withdrawOffer(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   id: number,
   { withdrawn }: z.infer<typeof withdrawSchema>,
 ): Promise<Result<null>> {

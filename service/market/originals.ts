@@ -41,7 +41,7 @@ export const settleSchema = z.strictObject({
 
 /** Says which model a stated one is, for every original that has it. */
 export async function settleSaying(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   { maker, said, modelId }: z.infer<typeof settleSchema>,
 ): Promise<Result<{ offers: number }>> {
   return transaction(async (db) => {
@@ -73,7 +73,7 @@ export const manyOriginsSchema = z.strictObject({
 
 /** Says of all offers that are found where they come from; one press undoes it. */
 export async function changeOrigins(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   { text, jobId, familyId, seen, ...typed }: z.infer<typeof manyOriginsSchema>,
 ): Promise<Result<{ changed: number; event: number }>> {
   const isOriginal = typed.origin === 'original';
@@ -116,7 +116,7 @@ const beforeSchema = z.array(
 
 /** Puts back how the origins stood before they were changed at once. */
 export async function undoOrigins(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   { event }: z.infer<typeof undoOriginsSchema>,
 ): Promise<Result<{ changed: number }>> {
   return transaction(async (db) => {

@@ -4,7 +4,7 @@ import { listSellers } from '../../store/market/sellers';
 import { openOwnShop, ownModel, ownSeller } from '../../testing/own-shop';
 import { listFile, must, plansOf, SURE, stateOf } from '../../testing/shop';
 import { newJob, pickModel, saveIntake, saveSlots } from '../job/intake/intake';
-import type { Caller } from '../staff/access';
+import type { Caller, Right } from '../staff/access';
 import { applyList, undoList } from './apply-list';
 import { askMarket, askMarketSchema } from './market';
 import { takePart } from './new-part';
@@ -35,7 +35,7 @@ const typed = (sellerId: number, more: object = {}) =>
   });
 
 /** A new job on a model of the library, with one module of 8 GB in it. */
-async function jobOn(modelId: number, by: Caller = shop.tam): Promise<number> {
+async function jobOn(modelId: number, by: Caller<Right> = shop.tam): Promise<number> {
   const { id } = must(await newJob(by));
   must(await saveIntake(by, id, { customerName: 'Hedda Vane', needMiB: 16_384 }));
   must(await pickModel(by, id, modelId));

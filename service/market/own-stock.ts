@@ -50,7 +50,7 @@ export const newStockTitle = (maker: string | null, module: MemoryModule): strin
 
 /** Puts new modules that the shop has bought into stock. They are offered like any seller's, first at an equal price. */
 export async function addNewStock(
-  caller: Caller,
+  caller: Caller<'stock.write'>,
   typed: z.infer<typeof newStockSchema>,
 ): Promise<Result<{ offerId: number }>> {
   return transaction((db) => putNewStock(db, caller, typed));
@@ -97,7 +97,7 @@ export const changeStockSchema = z.discriminatedUnion('what', [
 
 /** Adds to what lies there, takes some away, or says where it lies and how few are too few. */
 export async function changeStock(
-  caller: Caller,
+  caller: Caller<'stock.write'>,
   offerId: number,
   change: z.infer<typeof changeStockSchema>,
 ): Promise<Result<null>> {

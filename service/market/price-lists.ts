@@ -124,7 +124,7 @@ async function arrive(id: number, input: AsyncIterable<Uint8Array>, note: object
  * @param caller who dropped it; null: it lay in the folder
  */
 export async function takeList(
-  caller: Caller | null,
+  caller: Caller<'offers.price'> | null,
   sellerId: number,
   file: { name: string; input: AsyncIterable<Uint8Array> },
 ): Promise<Result<{ id: number }>> {
@@ -240,7 +240,7 @@ const closed = ({ state }: PriceList): string | null =>
 
 /** Reads a list by corrected columns; the seller's next list of the same headings goes by them. */
 export async function correctColumns(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   id: number,
   told: z.infer<typeof correctSchema>,
 ): Promise<Result<null>> {
@@ -275,7 +275,7 @@ export const fixSchema = z.strictObject({ line: idSchema, fix: rowFixSchema.null
 
 /** Notes what a person says of a doubtful row; null forgets it. */
 export async function fixRow(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   id: number,
   { line, fix }: z.infer<typeof fixSchema>,
 ): Promise<Result<null>> {

@@ -57,7 +57,11 @@ async function mayAsk(caller: Caller, { url, allow, allowOwn }: FeedForm): Promi
 }
 
 /** Writes a seller's feed. It is asked from now on. */
-export async function saveFeed(caller: Caller, sellerId: number, feed: FeedForm): Promise<Result<null>> {
+export async function saveFeed(
+  caller: Caller<'offers.price'>,
+  sellerId: number,
+  feed: FeedForm,
+): Promise<Result<null>> {
   const may = await mayAsk(caller, feed);
   if (!may.ok) return may;
   return transaction(async (db) => {
@@ -71,7 +75,7 @@ export async function saveFeed(caller: Caller, sellerId: number, feed: FeedForm)
   });
 }
 
-export async function removeFeed(caller: Caller, sellerId: number): Promise<Result<null>> {
+export async function removeFeed(caller: Caller<'offers.price'>, sellerId: number): Promise<Result<null>> {
   return transaction(async (db) => {
     await dropFeed(db, sellerId);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'feed-removed', detail: { sellerId } });
@@ -155,7 +159,11 @@ async function tryList(
 }
 
 /** Asks a feed's address once and tells what would come of it; nothing is kept. */
-export async function tryTheFeed(caller: Caller, sellerId: number, feed: FeedForm): Promise<Result<FeedTry>> {
+export async function tryTheFeed(
+  caller: Caller<'offers.price'>,
+  sellerId: number,
+  feed: FeedForm,
+): Promise<Result<FeedTry>> {
   const may = await mayAsk(caller, feed);
   if (!may.ok) return may;
   if ((await getSeller(pool(), sellerId)) === null) return fault('not-found', 'There is no such seller.');

@@ -136,7 +136,10 @@ const nameTaken = (name: string): string =>
   `There is a seller called ${name} already: edit that one, or merge the two.`;
 
 /** Makes a seller, with the terms that are typed or those that are usual: its prices are what the shop pays. */
-export async function addSeller(caller: Caller, seller: z.infer<typeof sellerSchema>): Promise<Result<{ id: number }>> {
+export async function addSeller(
+  caller: Caller<'offers.price'>,
+  seller: z.infer<typeof sellerSchema>,
+): Promise<Result<{ id: number }>> {
   const { name, leadDays } = seller;
   if (name === undefined) return fault('bad-input', 'Enter the seller’s name.');
   return transaction(async (db) => {
@@ -157,7 +160,7 @@ export const mergeSellersSchema = z.strictObject({ into: idSchema });
  * second's stays and the first's leaves the market. Papers that are out keep what they say.
  */
 export async function mergeSellers(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   id: number,
   { into }: z.infer<typeof mergeSellersSchema>,
 ): Promise<Result<{ offers: number; doubles: number }>> {
@@ -183,7 +186,7 @@ export const retireSchema = z.strictObject({ retired: z.boolean() });
 
 /** Buys nothing of a seller any more, or does again: its offers leave the market with it and come back with it. */
 export async function retireSeller(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   id: number,
   { retired }: z.infer<typeof retireSchema>,
 ): Promise<Result<null>> {
@@ -200,7 +203,7 @@ export async function retireSeller(
 
 /** Writes a seller's terms; what it printed is counted by them from now on. */
 export async function saveSeller(
-  caller: Caller,
+  caller: Caller<'offers.price'>,
   id: number,
   seller: z.infer<typeof sellerSchema>,
 ): Promise<Result<{ changed: number }>> {
@@ -225,7 +228,10 @@ export const rateSchema = z.strictObject({
 });
 
 /** Notes a dated rate into the shop's currency; what is printed in the other is counted by it. */
-export async function noteRate(caller: Caller, rate: z.infer<typeof rateSchema>): Promise<Result<{ changed: number }>> {
+export async function noteRate(
+  caller: Caller<'offers.price'>,
+  rate: z.infer<typeof rateSchema>,
+): Promise<Result<{ changed: number }>> {
   return transaction(async (db) => {
     const { currency } = await getShop(db);
     if (rate.from === currency) return fault('bad-input', `${currency} is the shop’s own currency.`);

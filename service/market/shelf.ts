@@ -61,7 +61,7 @@ async function newGibCents(db: Queryable, specId: number, capacityMiB: number): 
 
 /** Puts one used module on the shelf: from then on it is on sale, once. */
 export async function putOnShelf(
-  caller: Caller,
+  caller: Caller<'stock.write'>,
   piece: z.infer<typeof pieceSchema>,
 ): Promise<Result<{ id: number; sentence: string }>> {
   return transaction((db) => putPiece(db, caller, piece));
@@ -117,7 +117,7 @@ export async function putPiece(
 }
 
 /** Takes a piece off the shelf that is broken, lost or not for sale any more. */
-export async function takeOffShelf(caller: Caller, id: number): Promise<Result<null>> {
+export async function takeOffShelf(caller: Caller<'stock.write'>, id: number): Promise<Result<null>> {
   return transaction(async (db) => {
     if (!(await discardPiece(db, id)))
       return fault('conflict', 'This piece is promised to a customer, or gone already.');

@@ -93,7 +93,7 @@ export const placeOrderSchema = z.strictObject({
 
 /** Orders parts of a seller for their jobs. What somebody else ordered meanwhile is not ordered twice. */
 export async function placeOrder(
-  caller: Caller,
+  caller: Caller<'orders.place'>,
   { seller: sellerId, parts, note }: z.infer<typeof placeOrderSchema>,
 ): Promise<Result<{ id: number; number: string }>> {
   return transaction(async (db) => {
@@ -167,7 +167,11 @@ async function noteLine(
 }
 
 /** Notes what became of an order or a line of it. */
-export async function changeOrder(caller: Caller, id: number, change: OrderChange): Promise<Result<null>> {
+export async function changeOrder(
+  caller: Caller<'jobs.write'>,
+  id: number,
+  change: OrderChange,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     if (change.what !== 'cancel') return noteLine(db, caller, id, change);
     const barred = whyNot(caller, 'orders.place');

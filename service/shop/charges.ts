@@ -45,7 +45,10 @@ export async function showCharges(): Promise<{ charges: Charges; currency: strin
 }
 
 /** Writes what the shop asks for work and how it taxes. What is sent keeps its figures; what is looked at next has the new. */
-export async function saveCharges(caller: Caller, charges: z.infer<typeof chargesSchema>): Promise<Result<null>> {
+export async function saveCharges(
+  caller: Caller<'shop.settings'>,
+  charges: z.infer<typeof chargesSchema>,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     await updateCharges(db, charges);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'charges-changed', detail: charges });

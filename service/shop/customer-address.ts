@@ -35,7 +35,7 @@ export async function customerAddress(db: Queryable = pool()): Promise<CustomerA
 
 /** Confirms the address under which customers reach the shop, or forgets it. */
 export async function saveCustomerAddress(
-  caller: Caller,
+  caller: Caller<'shop.settings'>,
   { address }: z.infer<typeof customerAddressSchema>,
 ): Promise<Result<null>> {
   return transaction(async (db) => {

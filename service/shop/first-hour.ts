@@ -18,7 +18,7 @@ export interface FirstHourStep {
 }
 
 /** The checklist of a new shop, for its owners; null: there is none, it is put away, or nothing of it is open. */
-export async function showFirstHour(caller: Caller): Promise<FirstHourStep[] | null> {
+export async function showFirstHour(caller: Caller<'jobs.read'>): Promise<FirstHourStep[] | null> {
   if (!mayDo(caller, 'shop.settings')) return null;
   const list = await getFirstHour(pool());
   if (list === null || list.dismissed) return null;
@@ -31,7 +31,10 @@ export async function showFirstHour(caller: Caller): Promise<FirstHourStep[] | n
   return steps.some(({ standing }) => standing === 'open') ? steps : null;
 }
 
-export async function saveFirstHour(caller: Caller, list: z.infer<typeof firstHourSchema>): Promise<Result<null>> {
+export async function saveFirstHour(
+  caller: Caller<'shop.settings'>,
+  list: z.infer<typeof firstHourSchema>,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     if ((await getFirstHour(db)) === null) return fault('not-found', 'This shop has no such list.');
     await updateFirstHour(db, list);

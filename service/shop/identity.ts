@@ -41,7 +41,10 @@ export async function showIdentity(): Promise<ShownIdentity> {
 }
 
 /** Writes who the shop is, for papers from now on; those that are out keep what they say. */
-export async function saveIdentity(caller: Caller, { identity, ...place }: ShopForm): Promise<Result<null>> {
+export async function saveIdentity(
+  caller: Caller<'shop.settings'>,
+  { identity, ...place }: ShopForm,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     const { currency } = await getShop(db);
     if (place.currency !== currency && (await hasAmounts(db)))

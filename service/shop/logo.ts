@@ -13,7 +13,7 @@ const FAULTS: Record<LogoFault, string> = {
 };
 
 /** Puts the shop's mark on its papers, or takes it off. What is kept was decoded whole and made anew, so it can be printed. */
-export async function saveLogo(caller: Caller, bytes: Buffer | null): Promise<Result<null>> {
+export async function saveLogo(caller: Caller<'shop.settings'>, bytes: Buffer | null): Promise<Result<null>> {
   if (bytes?.length === 0) return fault('bad-input', 'The file is empty.');
   if (bytes !== null && bytes.length > MOST_LOGO_BYTES)
     return fault('bad-input', 'The file has more than 1 MB: save the logo smaller.');

@@ -37,7 +37,10 @@ export async function showNeeds(): Promise<Needs> {
 }
 
 /** Puts a new table of needs in place of the shop's. */
-export async function saveNeeds(caller: Caller, needs: z.infer<typeof needsSchema>): Promise<Result<null>> {
+export async function saveNeeds(
+  caller: Caller<'shop.settings'>,
+  needs: z.infer<typeof needsSchema>,
+): Promise<Result<null>> {
   const double = twice(needs.uses.map(({ use }) => use)) ?? twice(needs.systems.map(({ os }) => os));
   if (double !== undefined) return fault('bad-input', `"${double}" stands in it twice.`);
   return transaction(async (db) => {

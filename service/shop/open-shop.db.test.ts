@@ -3,8 +3,7 @@ import { getShop } from '../../store/shop/shop';
 import { type TestDatabase, testDatabase } from '../../testing/database';
 import { OWN_SHOP } from '../../testing/own-shop';
 import { must } from '../../testing/shop';
-import type { Caller } from '../staff/access';
-import { checkCaller } from '../staff/access';
+import { asTrusted, type Caller, checkCaller, type Right } from '../staff/access';
 import { signIn, signInPage } from '../staff/sign-in';
 import { saveCharges, showCharges } from './charges';
 import { saveFirstHour, showFirstHour } from './first-hour';
@@ -24,12 +23,12 @@ afterEach(async () => {
   await database.drop();
 });
 
-async function openedBy(): Promise<Caller> {
+async function openedBy(): Promise<Caller<Right>> {
   must(await openShop(OWN_SHOP));
   const { token } = must(await signIn('wren', 'long enough'));
   const entered = await checkCaller(token, 'staff.manage');
   if (!entered.ok) throw new Error(entered.sentence);
-  return entered.caller;
+  return asTrusted(entered.caller);
 }
 
 describe('a shop of one’s own', () => {

@@ -19,7 +19,10 @@ export async function showPapers(): Promise<Papers & Pick<Shop, 'hasLogo'>> {
 }
 
 /** Writes what customers' papers are usually written in, and what they are printed on. */
-export async function savePapers(caller: Caller, papers: z.infer<typeof papersSchema>): Promise<Result<null>> {
+export async function savePapers(
+  caller: Caller<'shop.settings'>,
+  papers: z.infer<typeof papersSchema>,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     await updatePapers(db, papers);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'papers-changed', detail: papers });

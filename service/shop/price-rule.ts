@@ -34,7 +34,10 @@ export async function showPriceRule(): Promise<{ rule: PriceRule; currency: stri
 }
 
 /** Writes how the shop makes its prices. What is sent keeps its price; what is looked at next has the new one. */
-export async function savePriceRule(caller: Caller, rule: z.infer<typeof priceRuleSchema>): Promise<Result<null>> {
+export async function savePriceRule(
+  caller: Caller<'shop.settings'>,
+  rule: z.infer<typeof priceRuleSchema>,
+): Promise<Result<null>> {
   const starts = rule.markUpSteps.map(({ fromCents }) => fromCents);
   if (new Set(starts).size < starts.length) return fault('bad-input', 'Two steps begin at one cost.');
   return transaction(async (db) => {

@@ -20,7 +20,10 @@ export async function showRoleRule(): Promise<RoleRule> {
 }
 
 /** Writes what roles may see and sell, from now on. */
-export async function saveRoleRule(caller: Caller, rule: z.infer<typeof roleRuleSchema>): Promise<Result<null>> {
+export async function saveRoleRule(
+  caller: Caller<'shop.settings'>,
+  rule: z.infer<typeof roleRuleSchema>,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     const { counterSeesCost, lowestMarginBp } = await getShop(db);
     await updateRoleRule(db, rule);

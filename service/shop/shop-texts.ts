@@ -69,7 +69,7 @@ export const approvalSchema = z.strictObject({
 
 /** Approves texts as they are worded; one that reads as it is supplied stays tied to that. */
 export async function approveTexts(
-  caller: Caller,
+  caller: Caller<'shop.settings'>,
   { language, texts }: z.infer<typeof approvalSchema>,
 ): Promise<Result<null>> {
   for (const { words } of texts) {

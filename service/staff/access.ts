@@ -4,8 +4,6 @@ import { findSession, prolongSession, type SessionMember } from '../../store/sta
 import type { Role } from '../../store/staff/staff';
 import { type Fault, fault } from '../result';
 
-export type Caller = SessionMember;
-
 /** What a person may do, and which roles may. A role that is not named here may nothing. */
 const RIGHTS = {
   'jobs.read': ['owner', 'technician', 'counter'],
@@ -30,17 +28,31 @@ const RIGHTS = {
 export type Right = keyof typeof RIGHTS;
 export const ALL_RIGHTS = Object.keys(RIGHTS) as Right[];
 
+declare const MAY: unique symbol;
+
+/**
+ * A person who was found to have rights: only asking whether they do makes one, so that work which needs a right cannot be
+ * handed to somebody who was never asked. Without any it is whoever is signed in.
+ */
+export type Caller<Has extends Right = never> = SessionMember & { readonly [MAY]: Readonly<Record<Has, true>> };
+
+/** Somebody who may everything, for what a process does by itself and for tests. */
+export const asTrusted = (member: SessionMember): Caller<Right> => member as Caller<Right>;
+
 export const SESSION_HOURS = 12;
 
 export const tokenHash = (token: string): Buffer => createHash('sha256').update(token).digest();
 
-export function mayDo({ role, counterSeesCost }: Pick<Caller, 'role' | 'counterSeesCost'>, right: Right): boolean {
+export function mayDo(
+  { role, counterSeesCost }: Pick<SessionMember, 'role' | 'counterSeesCost'>,
+  right: Right,
+): boolean {
   if (right === 'costs.read' && role === 'counter') return counterSeesCost;
   return (RIGHTS[right] as readonly string[]).includes(role);
 }
 
 /** Why somebody may not do what they are about to, whatever address it came through; null: they may. */
-export function whyNot(caller: Caller, right: Right): Fault | null {
+export function whyNot(caller: SessionMember, right: Right): Fault | null {
   return mayDo(caller, right) ? null : fault('forbidden', `The role "${caller.role}" may not do this.`);
 }
 
@@ -50,17 +62,17 @@ export function whyNot(caller: Caller, right: Right): Fault | null {
  * @param token the session cookie's token; undefined: none came
  * @param onlyWatches a page that lies open asks by itself: that keeps no session going
  */
-export async function checkCaller(
+export async function checkCaller<Asked extends Right>(
   token: string | undefined,
-  right: Right,
+  right: Asked,
   onlyWatches = false,
-): Promise<{ ok: true; caller: Caller } | Fault> {
+): Promise<{ ok: true; caller: Caller<Asked> } | Fault> {
   if (token === undefined || token === '') return fault('signed-out', 'Sign in to go on.');
   const found = await findSession(pool(), tokenHash(token), SESSION_HOURS);
   if (found === null) return fault('signed-out', 'Your session has ended: sign in again to go on.');
-  const { member: caller, isOlder } = found;
-  const barred = whyNot(caller, right);
+  const { member, isOlder } = found;
+  const barred = whyNot(member, right);
   if (barred !== null) return barred;
   if (isOlder && !onlyWatches) await prolongSession(pool(), tokenHash(token), SESSION_HOURS);
-  return { ok: true, caller };
+  return { ok: true, caller: member as Caller<Asked> };
 }

@@ -15,11 +15,11 @@ import { takePart } from '../market/new-part';
 import { changeOrder, showOrder, showOrders } from '../orders/orders';
 import { basketView, orderView } from '../orders/view';
 import { saveRoleRule } from '../shop/role-rule';
-import { type Caller, mayDo } from './access';
+import { type Caller, mayDo, type Right } from './access';
 
 const shop = openTestShop();
-let edda: Caller;
-let runa: Caller;
+let edda: Caller<Right>;
+let runa: Caller<Right>;
 beforeAll(async () => {
   [edda, runa] = [await as('edda'), await as('runa')];
 });
@@ -40,7 +40,7 @@ describe('the counter role may not do elsewhere what it may not do', () => {
       note: '',
     } as const;
     const pieces = await count('shelf_piece');
-    const put = (caller: Caller) =>
+    const put = (caller: Caller<Right>) =>
       settleOldModule(caller, id, { fate: 'shelf', slot, piece: { ...piece, worthCents: 300 } });
     expect(await put(edda)).toMatchObject({ ok: false, code: 'forbidden' });
     expect(await count('shelf_piece')).toBe(pieces);
@@ -113,7 +113,7 @@ describe('the lowest margin', () => {
     must(await writeLine(shop.teo, id, 1, { key, text: null, eachCents: 1 }));
     return id;
   };
-  const send = async (caller: Caller, id: number) => sendQuote(caller, id, { seen: await seen(id) });
+  const send = async (caller: Caller<Right>, id: number) => sendQuote(caller, id, { seen: await seen(id) });
 
   it('holds for everybody but an owner, whoever typed the price', async () => {
     const id = await cheap();

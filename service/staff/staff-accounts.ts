@@ -23,7 +23,7 @@ export async function staffList(): Promise<StaffMember[]> {
 }
 
 export async function addStaff(
-  caller: Caller,
+  caller: Caller<'staff.manage'>,
   account: z.infer<typeof newStaffSchema>,
 ): Promise<Result<{ id: number }>> {
   const passwordHash = await hashPassword(account.password);
@@ -37,7 +37,7 @@ export async function addStaff(
   });
 }
 
-export async function removeStaff(caller: Caller, id: number): Promise<Result<null>> {
+export async function removeStaff(caller: Caller<'staff.manage'>, id: number): Promise<Result<null>> {
   if (id === caller.id) return fault('conflict', 'You cannot close your own account: ask another owner.');
   return transaction(async (db) => {
     const owners = await countOwners(db);

@@ -1,7 +1,7 @@
 import { many, pool } from '../../../store/database';
 import { acceptedTill, workOf } from '../../../testing/bench';
 import { as, must, openTestShop, stateOf, thirdParty16 } from '../../../testing/shop';
-import type { Caller } from '../../staff/access';
+import type { Caller, Right } from '../../staff/access';
 import { saveSlots } from '../intake/intake';
 import { beginFitting, keepBeep, searchFault, tickStep } from './fitting';
 import { whyNoLongerFits } from './job-work';
@@ -17,7 +17,7 @@ describe('the work on the bench', () => {
     const ids = begun.map((result) => must(result).id);
     expect(new Set(ids).size).toBe(1);
     const fitting = ids[0] ?? 0;
-    const tick = (caller: Caller) => tickStep(caller, id, fitting, { what: 'done', step: 'safe.off' });
+    const tick = (caller: Caller<Right>) => tickStep(caller, id, fitting, { what: 'done', step: 'safe.off' });
     const ticked = await Promise.all([tick(shop.teo), tick(runa), tick(shop.teo)]);
     expect(ticked.every(({ ok }) => ok)).toBe(true);
     expect((await workOf(id)).fittings[0]?.ticks).toHaveLength(1);

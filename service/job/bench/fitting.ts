@@ -36,7 +36,7 @@ import { openFitting } from './job-work';
 const NOT_ACCEPTED = 'Nobody said yes to an option yet: the bench waits for that.';
 
 /** Begins the work on the bench: the checklist is made from the model and the accepted option, and stays as it is. */
-export async function beginFitting(caller: Caller, jobId: number): Promise<Result<{ id: number }>> {
+export async function beginFitting(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<{ id: number }>> {
   return changeJob(caller, jobId, {
     kind: 'fitting-begun',
     needs: ['work', 'machine', 'limits'],
@@ -115,7 +115,12 @@ async function tick(db: Queryable, { id }: Fitting, input: Ticked, staffId: numb
  * Ticks a step of the checklist, leaves it out, undoes that, or notes what was found different on it. What another tablet did
  * already is as well: it is done, by whoever was first.
  */
-export async function tickStep(caller: Caller, jobId: number, fittingId: number, input: Ticked): Promise<Result<null>> {
+export async function tickStep(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+  fittingId: number,
+  input: Ticked,
+): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: FIND_EVENTS[input.what],
     detail: { fittingId, ...input },
@@ -210,7 +215,11 @@ async function searchOn(db: Queryable, state: SearchedJob, input: SearchInput, s
 }
 
 /** Goes on with the search for why it does not start: each test narrows what is suspected, and is kept. */
-export async function searchFault(caller: Caller, jobId: number, input: SearchInput): Promise<Result<null>> {
+export async function searchFault(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+  input: SearchInput,
+): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: `search-${input.what}`,
     detail: input,
@@ -226,13 +235,16 @@ export const beepSchema = z.strictObject({
 });
 
 /** Keeps what a maker's beeps mean, as the shop knows it. */
-export async function keepBeep(caller: Caller, beep: z.infer<typeof beepSchema>): Promise<Result<null>> {
+export async function keepBeep(
+  caller: Caller<'library.write'>,
+  beep: z.infer<typeof beepSchema>,
+): Promise<Result<null>> {
   await putBeep(pool(), beep, caller.id);
   await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'beep-kept', detail: beep });
   return done(null);
 }
 
-export async function forgetBeep(caller: Caller, id: number): Promise<Result<null>> {
+export async function forgetBeep(caller: Caller<'library.write'>, id: number): Promise<Result<null>> {
   if (!(await dropBeep(pool(), id))) return fault('not-found', 'It is not kept any more.');
   await noteEvent(pool(), { jobId: null, staffId: caller.id, kind: 'beep-forgotten', detail: { id } });
   return done(null);

@@ -26,7 +26,7 @@ export function modulesOut({ option }: Accepted): { slot: string; what: string }
 
 /** Notes what became of a module that came out: back to the customer, onto the shelf, or scrapped. */
 export async function settleOldModule(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   input: z.infer<typeof oldModuleSchema>,
 ): Promise<Result<null>> {

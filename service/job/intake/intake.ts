@@ -35,7 +35,7 @@ import { offerOfReading } from './offer-of-reading';
 import { slotsFollowing } from './taken-specifications';
 
 /** Opens a job. It is on nobody's list before something is in it. */
-export async function newJob(caller: Caller): Promise<Result<{ id: number }>> {
+export async function newJob(caller: Caller<'jobs.write'>): Promise<Result<{ id: number }>> {
   return transaction(async (db) => {
     await forgetUnbegun(db);
     const id = await insertJob(db);
@@ -121,7 +121,7 @@ function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
 
 /** Writes Intake fields. @param seen of each field what the writer saw; absent: whatever is there is written over */
 export async function saveIntake(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   patch: z.infer<typeof intakeSchema>,
   seen: Record<string, unknown> | null = null,
@@ -249,7 +249,7 @@ async function applyReadings(
  * joined with what was read before. Inputs that cannot be read are named and keep none of the others back.
  */
 export async function takeReadings(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   inputs: readonly ReadingInput[],
 ): Promise<Result<TakenIn>> {
@@ -299,7 +299,7 @@ function faultsOf(told: readonly Recognised[]): string {
 
 /** Sets a reading aside that does not belong to the job's machine, or takes it in again. */
 export async function putReadingAside(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   reading: { id: number; aside: boolean },
 ): Promise<Result<null>> {
@@ -319,7 +319,7 @@ export async function putReadingAside(
 }
 
 /** Takes a model of the library for the job's machine; what was read and typed goes into its slots of the same name. */
-export async function pickModel(caller: Caller, jobId: number, modelId: number): Promise<Result<null>> {
+export async function pickModel(caller: Caller<'jobs.write'>, jobId: number, modelId: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'model-picked',
     detail: { modelId },
@@ -349,7 +349,7 @@ export const slotsSchema = z.strictObject({ version: versionSchema, slots: jobSl
 
 /** Writes the slot board as a person changed it, unless somebody else did meanwhile. */
 export async function saveSlots(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   input: z.infer<typeof slotsSchema>,
 ): Promise<Result<null>> {
@@ -374,7 +374,7 @@ export const keepSlotSchema = z.strictObject({ slot: z.string().min(1).max(120),
 
 /** Says what becomes of one installed module: of two who say so at once, the later one is heard. Told is the slots' version. */
 export async function keepSlot(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { slot, keep }: z.infer<typeof keepSlotSchema>,
 ): Promise<Result<{ version: number }>> {

@@ -63,7 +63,7 @@ async function look({ input, plain }: Sent, tell: TellProgress): Promise<Looked>
  * @param tell hears how far the reading is
  */
 export async function takePicture(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   sent: Sent,
   tell: TellProgress = () => {},
@@ -107,7 +107,7 @@ const NO_PICTURE = 'The job has no such picture.';
 
 /** Says what a picture shows, that its words were dealt with, or that it is shown on the bench. */
 export async function changePicture(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   id: number,
   change: z.infer<typeof changePictureSchema>,
@@ -121,7 +121,7 @@ export async function changePicture(
   });
 }
 
-export async function removePicture(caller: Caller, jobId: number, id: number): Promise<Result<null>> {
+export async function removePicture(caller: Caller<'jobs.write'>, jobId: number, id: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'picture-removed',
     detail: { id },

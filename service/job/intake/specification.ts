@@ -45,7 +45,7 @@ async function nameMachine(
  * the person changed it. An unknown machine gets the board that the text describes.
  */
 export async function takeSpecification(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { reading, taken, intoModel }: z.infer<typeof specificationSchema>,
 ): Promise<Result<null>> {

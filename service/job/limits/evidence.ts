@@ -35,7 +35,7 @@ export async function changeModel(caller: Caller, modelId: number, change: Model
 
 /** Records a trial: these modules in this model worked or failed. */
 export async function recordTrial(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   modelId: number,
   trial: z.infer<typeof trialSchema>,
 ): Promise<Result<null>> {
@@ -50,7 +50,11 @@ export async function recordTrial(
 }
 
 /** Takes a trial out that was recorded by mistake. */
-export async function takeTrialBack(caller: Caller, modelId: number, trialId: number): Promise<Result<null>> {
+export async function takeTrialBack(
+  caller: Caller<'library.write'>,
+  modelId: number,
+  trialId: number,
+): Promise<Result<null>> {
   return changeModel(caller, modelId, {
     kind: 'trial-taken-back',
     detail: { trialId },
@@ -73,7 +77,7 @@ export const newClaimSchema = z.strictObject({
 });
 
 export async function addClaim(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   modelId: number,
   { limit, kind, name, value, note }: z.infer<typeof newClaimSchema>,
 ): Promise<Result<null>> {
@@ -94,7 +98,7 @@ export async function addClaim(
 export const claimNameSchema = z.strictObject(claimName);
 
 export async function removeClaim(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   modelId: number,
   claim: z.infer<typeof claimNameSchema>,
 ): Promise<Result<null>> {
@@ -113,7 +117,7 @@ export const testedListSchema = z.strictObject({
 });
 
 export async function addTestedList(
-  caller: Caller,
+  caller: Caller<'library.write'>,
   modelId: number,
   { list, parts }: z.infer<typeof testedListSchema>,
 ): Promise<Result<null>> {

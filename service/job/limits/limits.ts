@@ -28,7 +28,11 @@ const isWrong = ({ limit, value }: z.infer<typeof decisionSchema>): boolean =>
   value != null && !LIMIT_SCHEMAS[limit].safeParse(value).success;
 
 /** Decides limits of a job, all or none, and with the model where the caller says so. */
-export async function decideLimits(caller: Caller, jobId: number, input: Decisions): Promise<Result<null>> {
+export async function decideLimits(
+  caller: Caller<'limits.decide'>,
+  jobId: number,
+  input: Decisions,
+): Promise<Result<null>> {
   const { decisions, why, intoModel } = decisionsSchema.parse(input);
   if (decisions.some(isWrong)) {
     return fault('bad-input', 'This value cannot be: a limit is more than 0, and lists are not empty.');
@@ -61,7 +65,11 @@ export async function decideLimits(caller: Caller, jobId: number, input: Decisio
 }
 
 /** Says that the limits are looked at and hold, or takes that back. */
-export async function agreeLimits(caller: Caller, jobId: number, agreed: boolean): Promise<Result<null>> {
+export async function agreeLimits(
+  caller: Caller<'limits.decide'>,
+  jobId: number,
+  agreed: boolean,
+): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: agreed ? 'limits-agreed' : 'limits-reopened',
     needs: ['limits'],

@@ -47,7 +47,11 @@ export async function priceToStore(
 }
 
 /** Notes a new price of an offer; earlier ones stay in its history, and sent quotes keep theirs. */
-export async function changePrice(caller: Caller, offerId: number, typed: TypedPrice): Promise<Result<null>> {
+export async function changePrice(
+  caller: Caller<'offers.price'>,
+  offerId: number,
+  typed: TypedPrice,
+): Promise<Result<null>> {
   return transaction(async (db) => {
     const offer = await lockOffer(db, offerId);
     if (offer === null) return fault('not-found', 'This offer is no longer on the market.');

@@ -34,7 +34,7 @@ export const steerSchema = z.strictObject({ next: steeringSchema, seen: steering
  * @returns how it is steered now
  */
 export async function saveSteering(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   next: Steering,
   seen: Steering | null = null,
@@ -65,7 +65,7 @@ export async function showBestRule(): Promise<{ toleranceBp: number }> {
 }
 
 export async function saveBestRule(
-  caller: Caller,
+  caller: Caller<'shop.settings'>,
   { toleranceBp }: z.infer<typeof bestRuleSchema>,
 ): Promise<Result<null>> {
   return transaction(async (db) => {

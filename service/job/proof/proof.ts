@@ -83,7 +83,7 @@ export type TakenProof = { held: true } | { held: false; reading: number; senten
 
 /** Takes the report of a machine after fitting, to be held against the accepted option. */
 export async function takeProof(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { name, input }: ReadingInput,
 ): Promise<Result<TakenProof>> {
@@ -129,7 +129,7 @@ export const confirmProofSchema = z.strictObject({ reading: idSchema });
 
 /** Holds a report against the promise that was kept apart: somebody says that it is this machine's all the same. */
 export async function confirmProof(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { reading }: z.infer<typeof confirmProofSchema>,
 ): Promise<Result<null>> {
@@ -164,7 +164,7 @@ export const typedProofSchema = z.strictObject({
 
 /** Takes what somebody read off the machine's screen. */
 export async function typeProof(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { total, counts, rateMTs, channels, sockets }: z.infer<typeof typedProofSchema>,
 ): Promise<Result<null>> {
@@ -207,7 +207,7 @@ export const dropProofSchema = z.strictObject({ proof: idSchema });
 
 /** Takes a proof out that nobody signed. */
 export async function takeProofOut(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { proof }: z.infer<typeof dropProofSchema>,
 ): Promise<Result<null>> {

@@ -24,7 +24,7 @@ const SEVERITY = ['kept', 'remark', 'broken'] as const;
 
 /** The technician signs what the proof found: then it is the customer's sheet, and evidence of the model. */
 export async function signTheProof(
-  caller: Caller,
+  caller: Caller<'proofs.sign'>,
   jobId: number,
   { proof: id, verdict, remark, depth, loadedMinutes }: z.infer<typeof signSchema>,
 ): Promise<Result<null>> {
@@ -103,7 +103,7 @@ export const followUpSchema = z.strictObject({
 
 /** Weeks later: does it still run? Evidence of the deepest kind, where whoever asked may write that. */
 export async function followUp(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { proof: id, works, note }: z.infer<typeof followUpSchema>,
 ): Promise<Result<null>> {

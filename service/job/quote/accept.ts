@@ -26,7 +26,7 @@ export const spokenYesSchema = z.strictObject({
 
 /** Takes a customer's yes down that was said at the counter or on the telephone. */
 export async function acceptSpoken(
-  caller: Caller,
+  caller: Caller<'quotes.send'>,
   jobId: number,
   input: z.infer<typeof spokenYesSchema>,
 ): Promise<Result<null>> {
@@ -67,7 +67,7 @@ export const fellThroughSchema = z.strictObject({
 
 /** Notes that a job came to nothing, or, with no reason, that it goes on after all. */
 export async function noteFellThrough(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { why }: z.infer<typeof fellThroughSchema>,
 ): Promise<Result<null>> {

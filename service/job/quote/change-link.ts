@@ -8,7 +8,7 @@ import { makeLink } from './quote-links';
 
 /** Withdraws the link of a sent version, with or without a new one in its place. */
 export async function changeLink(
-  caller: Caller,
+  caller: Caller<'quotes.send'>,
   jobId: number,
   { version, to }: z.infer<typeof changeLinkSchema>,
 ): Promise<Result<null>> {

@@ -133,7 +133,7 @@ export const replySchema = z.strictObject({
 
 /** Answers a customer's question: what is said stands beside it on the customer's page, and stays. */
 export async function replyTo(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { question, words: said }: z.infer<typeof replySchema>,
 ): Promise<Result<null>> {

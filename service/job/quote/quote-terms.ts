@@ -22,7 +22,7 @@ export const writeTermsSchema = z.strictObject({ terms: termsSchema, seen: terms
 
 /** Writes what holds for the whole draft: discount, fees, deposit, last day, language, a word to the customer. */
 export async function writeTerms(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   { terms, seen }: z.infer<typeof writeTermsSchema>,
 ): Promise<Result<null>> {
@@ -55,7 +55,7 @@ const NOTHING_TYPED = { text: null, eachCents: null };
 
 /** Types over a line of an option, or takes back what was typed. */
 export async function writeLine(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   place: number,
   { key, text = null, eachCents = null, seen }: z.input<typeof writeLineSchema>,

@@ -42,7 +42,7 @@ export const choiceSchema = z.strictObject({
 
 /** Puts a plan on the slip as option 1, 2 or 3. The figures are made here, never taken from the caller. */
 export async function choosePlan(
-  caller: Caller,
+  caller: Caller<'jobs.write'>,
   jobId: number,
   choice: z.infer<typeof choiceSchema>,
 ): Promise<Result<null>> {
@@ -62,7 +62,7 @@ export async function choosePlan(
   });
 }
 
-export async function dropPlan(caller: Caller, jobId: number, at: number): Promise<Result<null>> {
+export async function dropPlan(caller: Caller<'jobs.write'>, jobId: number, at: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'option-dropped',
     detail: { place: at },
@@ -76,7 +76,11 @@ export async function dropPlan(caller: Caller, jobId: number, at: number): Promi
 
 export const suggestionSchema = z.strictObject({ place: place.nullable() });
 
-export async function suggestPlan(caller: Caller, jobId: number, at: number | null): Promise<Result<null>> {
+export async function suggestPlan(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+  at: number | null,
+): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'option-suggested',
     detail: { place: at },
@@ -95,7 +99,7 @@ export const releaseSchema = z.strictObject({ place, totalCents: totalSchema });
 
 /** An owner lets an option go below the lowest margin: at this total and no other. */
 export async function releaseOption(
-  caller: Caller,
+  caller: Caller<'quotes.below-lowest'>,
   jobId: number,
   seen: z.infer<typeof releaseSchema>,
 ): Promise<Result<null>> {
@@ -196,7 +200,7 @@ async function makeSnapshot(
  * only when it is on disk; afterwards nothing changes it.
  */
 export async function sendQuote(
-  caller: Caller,
+  caller: Caller<'quotes.send'>,
   jobId: number,
   { seen, changeOrder = false }: z.input<typeof sendSchema>,
 ): Promise<Result<Sent>> {

@@ -45,7 +45,7 @@ async function renewed(
  * Puts the options of the quote that is out on the slip again at today's prices, each with the next best equal plan where its
  * own cannot be had any more. The quote itself stays as it is until the new version is sent.
  */
-export async function renewQuote(caller: Caller, jobId: number): Promise<Result<Renewed>> {
+export async function renewQuote(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<Renewed>> {
   return changeJob(caller, jobId, {
     kind: 'quote-renewed',
     needs: ['quote', 'market'],

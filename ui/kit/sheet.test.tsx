@@ -1,0 +1,56 @@
+/** @jest-environment jsdom */
+import { cleanup, render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { TextField } from './form/fields';
+import { Form } from './form/form';
+import { useTyped } from './form/use-typed';
+import { Sheet } from './sheet';
+
+const left = jest.fn();
+afterEach(() => {
+  cleanup();
+  left.mockReset();
+});
+
+function Editor() {
+  const typing = useTyped<{ name: string }, object>({
+    from: { name: 'Quayside' },
+    read: (typed) => ({ ok: true, value: typed }),
+    send: async () => ({ ok: true, value: null }),
+  });
+  return (
+    <Sheet open title="A seller" onClose={left}>
+      <Form typing={typing} action="Save" onLeave={left}>
+        <TextField name="name" label="Name" />
+      </Form>
+    </Sheet>
+  );
+}
+
+test('a sheet on which nothing was typed goes with Escape', async () => {
+  render(<Editor />);
+  await screen.findByRole('dialog', { name: 'A seller' });
+  await userEvent.keyboard('{Escape}');
+  expect(left).toHaveBeenCalledTimes(1);
+});
+
+test('what was typed is not lost by a slip: it is gone on with, or let go on purpose', async () => {
+  render(<Editor />);
+  await userEvent.type(await screen.findByLabelText('Name'), ' Components');
+  await userEvent.keyboard('{Escape}');
+  expect(left).not.toHaveBeenCalled();
+  expect(screen.getByRole('alert').textContent).toContain('What you typed is not saved.');
+  await userEvent.click(screen.getByRole('button', { name: 'Go on' }));
+  expect(screen.queryByRole('alert')).toBeNull();
+  expect(screen.getByLabelText<HTMLInputElement>('Name').value).toBe('Quayside Components');
+  await userEvent.keyboard('{Escape}');
+  await userEvent.click(screen.getByRole('button', { name: 'Discard it' }));
+  expect(left).toHaveBeenCalledTimes(1);
+});
+
+test('Cancel is on purpose already', async () => {
+  render(<Editor />);
+  await userEvent.type(await screen.findByLabelText('Name'), ' Components');
+  await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
+  expect(left).toHaveBeenCalledTimes(1);
+});
