@@ -13,8 +13,8 @@ const slot: JobSlot = {
   module: inIt,
   keep: 'may',
   creditCents: 450,
-  placeSource: 'report',
-  moduleSource: 'report',
+  placeSource: 'reading',
+  moduleSource: 'reading',
 } as JobSlot;
 const read = (more: Partial<ReturnType<typeof typedSlot>>, of: JobSlot = slot) =>
   readSlot(of, { ...typedSlot(of, 'EUR'), ...more }, of.module, 'EUR');
@@ -36,7 +36,7 @@ test('what is typed of a module is known beside what no field shows, and is mark
     ranks: inIt?.ranks,
     deviceWidth: inIt?.deviceWidth,
   });
-  expect(made.ok && [made.value.moduleSource, made.value.placeSource]).toEqual(['typed', 'report']);
+  expect(made.ok && [made.value.moduleSource, made.value.placeSource]).toEqual(['typed', 'reading']);
 });
 
 test('a slot without a capacity is empty; one that moves on the board is placed by hand', () => {
