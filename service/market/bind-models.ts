@@ -2,7 +2,7 @@ import { modelsNamed } from '../../core/market/named-model';
 import { findModels } from '../../store/library/find-models';
 import { summariesOf } from '../../store/library/models';
 import { bindListed, listSaidModels, noteLotsOf } from '../../store/market/list-changes';
-import { bindSaid, listUnboundSayings } from '../../store/market/originals';
+import { bindSaid, listUnboundOriginals } from '../../store/market/originals';
 import type { Queryable } from '../../store/queryable';
 
 /** A machine that an original is said to be for, as written, and whose; empty: nobody says. */
@@ -42,7 +42,7 @@ export async function bindList(db: Queryable, list: { id: number; sellerId: numb
 
 /** Tries anew to bind what waits for models that the library has learned, within the change that taught it them. */
 export async function bindWaiting(db: Queryable, modelIds: readonly number[]): Promise<void> {
-  const waiting = await listUnboundSayings(db, MOST_STATED);
+  const waiting = await listUnboundOriginals(db, MOST_STATED);
   if (waiting.length === 0 || modelIds.length === 0) return;
   const learned = await summariesOf(db, [...modelIds]);
   const touched = waiting.filter(({ maker, said }) => modelsNamed(said, maker, learned).ids.length > 0);

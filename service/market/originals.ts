@@ -14,7 +14,7 @@ import {
   lockOrigins,
   restoreOrigins,
   setOrigins,
-  type WaitingSaying,
+  type WaitingOriginal,
 } from '../../store/market/originals';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
@@ -22,7 +22,7 @@ import { foundOfferIds } from './market';
 
 /** What of the originals is to be settled: machines that the library does not know, and parts that are for none. */
 export interface OriginalsToSettle {
-  waiting: WaitingSaying[];
+  waiting: WaitingOriginal[];
   loose: LooseOriginal[];
 }
 
@@ -40,7 +40,7 @@ export const settleSchema = z.strictObject({
 });
 
 /** Says which model a stated one is, for every original that has it. */
-export async function settleSaying(
+export async function settleOriginal(
   caller: Caller<'offers.price'>,
   { maker, said, modelId }: z.infer<typeof settleSchema>,
 ): Promise<Result<{ offers: number }>> {

@@ -9,7 +9,7 @@ import { applyList, undoList } from './apply-list';
 import { askMarket, askMarketSchema } from './market';
 import { takePart } from './new-part';
 import { addOffer, editOffer, newOfferSchema, offerSchema, showOffer, withdrawOffer } from './offers';
-import { changeOrigins, originalsToSettle, settleSaying, undoOrigins } from './originals';
+import { changeOrigins, originalsToSettle, settleOriginal, undoOrigins } from './originals';
 import { fixRow, showList, takeList } from './price-lists';
 import { addSeller, mergeSellers, retireSeller, saveSeller, sellerSchema } from './sellers';
 import { understandOffer } from './understand-offer';
@@ -283,13 +283,13 @@ describe('an original', () => {
       (await originalsToSettle()).waiting.find((one) => one.said === name)?.offers ?? 0;
     expect([await said('Wader 1'), await said('Wader 2')]).toEqual([2, 1]);
     const model = await ownModel('W-One');
-    expect(must(await settleSaying(shop.tam, { maker: 'Tarnholt', said: 'Wader 1', modelId: model }))).toEqual({
+    expect(must(await settleOriginal(shop.tam, { maker: 'Tarnholt', said: 'Wader 1', modelId: model }))).toEqual({
       offers: 2,
     });
     expect(must(await showOffer(both.id))).toMatchObject({ modelIds: [model], unbound: ['Wader 2'] });
-    must(await settleSaying(shop.tam, { maker: 'Tarnholt', said: 'Wader 2', modelId: null }));
+    must(await settleOriginal(shop.tam, { maker: 'Tarnholt', said: 'Wader 2', modelId: null }));
     expect([await said('Wader 1'), await said('Wader 2')]).toEqual([0, 0]);
-    expect(await settleSaying(shop.tam, { maker: '', said: 'x', modelId: 999_999 })).toMatchObject({ ok: false });
+    expect(await settleOriginal(shop.tam, { maker: '', said: 'x', modelId: 999_999 })).toMatchObject({ ok: false });
   });
 });
 

@@ -4,7 +4,7 @@ import { many, maybeOne, run } from '../database';
 import type { Queryable } from '../queryable';
 
 /** What originals are said to be for and nobody has bound, each once. */
-export async function listUnboundSayings(db: Queryable, most: number): Promise<{ maker: string; said: string }[]> {
+export async function listUnboundOriginals(db: Queryable, most: number): Promise<{ maker: string; said: string }[]> {
   return many<{ maker: string; said: string }>(
     db,
     `select distinct coalesce(original_of, '') as maker, said from offer_unbound join offer on offer.id = offer_id
@@ -49,7 +49,7 @@ export async function forgetSaid(db: Queryable, { maker, said }: { maker: string
 }
 
 /** A stated model that waits for a model, with how many offers have it and one of them. */
-export interface WaitingSaying {
+export interface WaitingOriginal {
   maker: string;
   said: string;
   offers: number;
@@ -58,8 +58,8 @@ export interface WaitingSaying {
 }
 
 /** Stated models that wait to be settled, those of most offers first. */
-export async function listWaiting(db: Queryable, most: number): Promise<WaitingSaying[]> {
-  return many<WaitingSaying & Record<string, unknown>>(
+export async function listWaiting(db: Queryable, most: number): Promise<WaitingOriginal[]> {
+  return many<WaitingOriginal & Record<string, unknown>>(
     db,
     `select coalesce(original_of, '') as maker, said, count(*) as offers, min(title) as title, min(seller.name) as seller
      from offer_unbound join offer on offer.id = offer_id left join seller on seller.id = seller_id

@@ -1,21 +1,12 @@
 'use client';
 import { type ReactNode, useState } from 'react';
+import type { Imported } from '@/service/library/view';
 import { useSave } from '../client/use-save';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
-
-interface Imported {
-  added: number;
-  merged: number;
-  same: number;
-  refused: { at: number; sentence: string }[];
-  left: { at: number; sentence: string }[];
-  counts: 'line' | 'entry';
-  named: { name: string; fate: 'added' | 'merged' }[];
-}
 
 const MOST_SHOWN = 20;
 

@@ -1,28 +1,19 @@
 'use client';
 import { useState } from 'react';
+import type { OtherShop } from '@/service/library/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 
-/** Another shop whose file of models was imported. */
-export interface ShownShop {
-  id: number;
-  name: string;
-  trusted: boolean;
-  models: number;
-  claims: number;
-  trials: number;
-}
-
 const several = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
 
 /** Shops that handed us what they know: what it is, whether it is believed, and the way to take all of it out. */
-export function OtherShops({ shops, mayTrust }: { shops: readonly ShownShop[]; mayTrust: boolean }) {
+export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; mayTrust: boolean }) {
   const { busy, sentence, save } = useSave();
   const [said, setSaid] = useState<string | null>(null);
   if (shops.length === 0 && said === null) return null;
-  const drop = async ({ id, name }: ShownShop) => {
+  const drop = async ({ id, name }: OtherShop) => {
     const result = await save<{ models: number; kept: number }>('DELETE', `/api/other-shops/${id}`);
     if (!result.ok) return;
     const { models, kept } = result.value;

@@ -1,21 +1,12 @@
 'use client';
 import Link from 'next/link';
+import type { LikelyTwins } from '@/service/library/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 
-interface Twins {
-  a: number;
-  b: number;
-  nameA: string;
-  nameB: string;
-  yearA: number;
-  yearB: number;
-  shares: string;
-}
-
 /** Pairs of models that may be one, each to look at and to make one of. */
-export function TwinList({ twins }: { twins: readonly Twins[] }) {
+export function TwinList({ twins }: { twins: readonly LikelyTwins[] }) {
   const { busy, sentence, save } = useSave();
   if (twins.length === 0) return null;
   const merge = (keep: number, drop: number) => save('POST', '/api/models/merge', { keep, drop });

@@ -1,12 +1,14 @@
 'use client';
 import { useState } from 'react';
 import { MOVED_KINDS, MOVED_ROLES, type MovedColumns, type MovedKind } from '@/core/moving-in/columns';
+import type { MovingLook } from '@/service/library/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
+import { SampleRows } from '../kit/sample-rows';
 import { KIND_TEXTS, MOVED_ROLE_TEXTS, rowsText } from './moving-words';
 
 interface LeftOut {
@@ -14,22 +16,10 @@ interface LeftOut {
   sentence: string;
 }
 
-interface Look {
-  headings: string[];
-  columns: MovedColumns;
-  sample: string[][];
-  rows: number;
-  fresh: number;
-  doubles: LeftOut[];
-  doubleCount: number;
-  refused: LeftOut[];
-  refusedCount: number;
-}
-
 interface Opened {
   kind: MovedKind;
   file: File;
-  look: Look;
+  look: MovingLook;
 }
 
 /** A file with how it is to be read, as the server takes it. */
@@ -106,19 +96,7 @@ function MovedTable({ opened, busy, put }: { opened: Opened; busy: boolean; put:
             ))}
           </tr>
         </thead>
-        <tbody>
-          {look.sample.map((row, at) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand as they are
-            <tr key={at} className="border-b border-line last:border-0">
-              {look.headings.map((_, column) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-                <td key={column} className="px-2 py-1 border-l border-line first:border-0 whitespace-nowrap">
-                  {row[column]}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
+        <SampleRows rows={look.sample} columns={look.headings.length} />
       </table>
     </section>
   );
@@ -131,7 +109,7 @@ export function MovingIn() {
   const [told, setTold] = useState<string | null>(null);
   const look = async (kind: MovedKind, file: File, columns: MovedColumns | null) => {
     setTold(null);
-    const result = await save<Look>('POST', '/api/moving-in/look', formOf({ kind, file }, columns));
+    const result = await save<MovingLook>('POST', '/api/moving-in/look', formOf({ kind, file }, columns));
     if (result.ok) setOpened({ kind, file, look: result.value });
     else if (columns === null) setOpened(null);
   };

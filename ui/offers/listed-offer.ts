@@ -1,5 +1,4 @@
 import type { MemoryModule } from '@/core/memory/module';
-import type { Origin } from '@/core/planning/model/lanes';
 import type { PriceStep } from '@/core/pricing/counted-price';
 import type { Coupon } from '@/core/pricing/seller-terms';
 import type { ShelfLabel } from './market/market-words';
@@ -30,24 +29,6 @@ export interface MarketOffer {
   pricedAt: string;
   /** what it cost, the oldest first; empty where that may not be seen */
   history: number[];
-}
-
-/** An offer as it is edited. */
-export interface EditedOffer {
-  id: number;
-  sellerId: number | null;
-  sellerPart: string | null;
-  title: string;
-  origin: Origin;
-  originalOf: string | null;
-  everyModel: boolean;
-  models: { id: number; name: string }[];
-  unbound: string[];
-  modules: number;
-  module: MemoryModule;
-  stock: number | null;
-  leadDays: number | null;
-  note: string;
 }
 
 /** Offers of one kind of module; kind 0: all that fit a machine. */

@@ -2,9 +2,10 @@
 import Link from 'next/link';
 import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
+import type { MonthPrice } from '@/service/market/view';
 import { useWidth } from '../client/use-width';
 import { type ShelfLabel, shelfText } from './market/market-words';
-import { type MonthPrice, type SizePrices, sizeLines, sizePrices } from './price-lines';
+import { type SizePrices, sizeLines, sizePrices } from './price-lines';
 
 interface MarketPricesProps {
   families: readonly { familyId: number; label: ShelfLabel }[];

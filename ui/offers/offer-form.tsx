@@ -1,6 +1,7 @@
 'use client';
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import { GENERATIONS } from '@/core/memory/generation';
+import type { EditedOffer, ListedSeller } from '@/service/market/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -10,10 +11,8 @@ import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form } from '../kit/form/form';
 import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
-import type { EditedOffer } from './listed-offer';
 import { KIND_TEXTS, knownOfWhole, moduleTyped, NO_OFFER, type OfferTyped, readOffer } from './offer-typed';
 import { OriginFields } from './origin-fields';
-import type { ListedSeller } from './sellers/listed-seller';
 import { useUnderstood } from './use-understood';
 
 interface OfferFormProps {

@@ -8,6 +8,7 @@ import type { Origin } from '@/core/planning/model/lanes';
 import { wholeModule } from '@/core/price-list/whole-module';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import type { UnderstoodOffer } from '@/service/market/view';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
 /** A model that an offer is for. */
@@ -104,25 +105,6 @@ export const knownOfWhole = (module: MemoryModule): KnownModule => {
     part: facts.part ?? null,
   };
 };
-
-/** What an understood title or page fills in; price in the currency that its seller prints in. */
-export interface UnderstoodOffer {
-  title: string;
-  seller: string | null;
-  sellerId: number | null;
-  sellerPart: string;
-  modules: number;
-  module: KnownModule;
-  priceCents: number | null;
-  currency: string | null;
-  origin: Origin;
-  originalOf: string;
-  everyModel: boolean;
-  models: NamedModel[];
-  unbound: string[];
-  stock: number | null;
-  note: string;
-}
 
 export function understoodTyped(told: UnderstoodOffer, shopCurrency: string): Partial<OfferTyped> {
   return {

@@ -1,18 +1,10 @@
 'use client';
 import { useState } from 'react';
+import type { WaitingOriginal } from '@/service/market/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { ModelPicker } from './model-picker';
-
-/** A machine that originals are said to be for, which nobody has bound yet. */
-export interface WaitingSaying {
-  maker: string;
-  said: string;
-  offers: number;
-  title: string;
-  seller: string | null;
-}
 
 /** An original that is for no model yet. */
 export interface LooseOriginal {
@@ -23,11 +15,11 @@ export interface LooseOriginal {
 }
 
 interface OriginalsProps {
-  waiting: readonly WaitingSaying[];
+  waiting: readonly WaitingOriginal[];
   loose: readonly LooseOriginal[];
 }
 
-function Waiting({ one }: { one: WaitingSaying }) {
+function Waiting({ one }: { one: WaitingOriginal }) {
   const { busy, sentence, save } = useSave();
   const [choosing, setChoosing] = useState(false);
   const settle = (modelId: number | null) =>

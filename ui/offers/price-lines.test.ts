@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { apart, type MonthPrice, sizeLines } from './price-lines';
+import type { MonthPrice } from '@/service/market/view';
+import { apart, sizeLines } from './price-lines';
 
 const FRAME = { width: 800, height: 300, left: 50, right: 90, top: 10, bottom: 30 };
 const price = (capacityMiB: number, month: string, middle: number): MonthPrice => ({

@@ -1,15 +1,6 @@
 import { scaleLinear, scalePoint } from 'd3-scale';
 import { line } from 'd3-shape';
-
-/** What a GB of one size cost in a month, minor units. */
-export interface MonthPrice {
-  capacityMiB: number;
-  month: string;
-  low: number;
-  middle: number;
-  high: number;
-  offers: number;
-}
+import type { MonthPrice } from '@/service/market/view';
 
 /** One size over the months: what it cost at first and now. */
 export interface SizePrices {

@@ -2,9 +2,10 @@
 import { useEffect, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
 import type { KnownModule } from '@/core/machine/slots/job-slot';
+import type { UnderstoodOffer } from '@/service/market/view';
 import { callOnce } from '../client/session-guard';
 import { faultOfFiles, textFile } from '../intake/readings/reading-inputs';
-import { type OfferTyped, type UnderstoodOffer, understoodTyped } from './offer-typed';
+import { type OfferTyped, understoodTyped } from './offer-typed';
 
 /** Typing goes on: understood when it rests for so long, milliseconds. */
 const REST_MS = 300;

@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { settleSaying, settleSchema } from '@/service/market/originals';
+import { settleOriginal, settleSchema } from '@/service/market/originals';
 
 /** Says which model is meant by what originals are said to be for. */
-export const POST = handle('offers.price', settleSchema, settleSaying);
+export const POST = handle('offers.price', settleSchema, settleOriginal);

@@ -1,19 +1,11 @@
+import { SAME_SIGNS } from '../bytes/same-signs';
+
 /** Letters that sellers use for one another, each for one: the places of the text stay what they are. */
 const SAME: Record<string, string> = {
-  '\u00a0': ' ',
-  '\u2009': ' ',
-  '\u202f': ' ',
+  ...SAME_SIGNS,
   '\t': ' ',
   '\n': ' ',
   '\r': ' ',
-  '\u2010': '-',
-  '\u2011': '-',
-  '\u2012': '-',
-  '\u2013': '-',
-  '\u2014': '-',
-  '\u2212': '-',
-  '\u00d7': 'x',
-  '\u2715': 'x',
   '\u2022': ' ',
   '\u00b7': ' ',
   '\uff0c': ',',

@@ -1,4 +1,5 @@
 import type { Buffering } from '../../memory/module';
+import { RANK_WORDS } from '../../memory/rank-words';
 import type { ReadFact } from '../reading';
 import type { ListingNotes } from './listing-notes';
 import { type ListingText, type Probe, probe } from './listing-text';
@@ -93,19 +94,7 @@ function readDimms(text: ListingText, notes: ListingNotes): void {
 }
 
 const RANKED = /(?<![a-z0-9])(?:(?<stack>\d)s ?)?(?<ranks>[1248]) ?[dq]?r ?x ?(?<width>4|8|16|32)(?![\d])/g;
-const RANK_WORDS: Record<string, number> = {
-  s: 1,
-  d: 2,
-  q: 4,
-  single: 1,
-  one: 1,
-  dual: 2,
-  double: 2,
-  two: 2,
-  quad: 4,
-  four: 4,
-  octal: 8,
-};
+const RANKS_OF: Record<string, number> = { s: 1, d: 2, q: 4, ...RANK_WORDS };
 const RANK_NAMED =
   /(?<![a-z])(?<name>single|one|dual|double|two|quad|four|octal)[ -]?rank(?:ed|s)?(?: ?x ?(?<width>4|8|16)(?![\d]))?(?![a-z])/g;
 /** `DRx8` for two ranks. */
@@ -122,7 +111,7 @@ export function readRanks(text: ListingText, notes: ListingNotes): void {
   for (const pattern of [RANKED, RANK_SAID, RANK_NAMED, RANK_LETTER, RANK_NUMBER]) {
     text.each(pattern, (match, span) => {
       const { ranks, name, width } = match.groups ?? {};
-      notes.note('ranks', ranks === undefined ? (RANK_WORDS[name ?? ''] ?? 1) : Number(ranks), span);
+      notes.note('ranks', ranks === undefined ? (RANKS_OF[name ?? ''] ?? 1) : Number(ranks), span);
       if (width !== undefined) notes.note('deviceWidth', Number(width), span);
       return true;
     });

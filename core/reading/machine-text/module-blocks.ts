@@ -1,4 +1,5 @@
 import { isLowPower } from '../../memory/generation';
+import { RANK_WORDS } from '../../memory/rank-words';
 import { meant, socketName } from '../placeholder';
 import { NOTHING_TOLD, type ReadModule, type ReadSlot } from '../reading';
 import { serialText, withSerials } from '../slot-serials';
@@ -43,22 +44,12 @@ const number = (value: string | null): number | null => {
   return found === undefined ? null : Number(found.replace(',', '.'));
 };
 
-const RANK_WORDS: Record<string, number> = {
-  single: 1,
-  one: 1,
-  dual: 2,
-  double: 2,
-  two: 2,
-  quad: 4,
-  octal: 8,
-  einfach: 1,
-  zweifach: 2,
-};
+const RANKS_OF: Record<string, number> = { ...RANK_WORDS, einfach: 1, zweifach: 2 };
 function ranksIn(value: string | null): number | null {
   const folded = foldText(value ?? '');
   const word = Object.keys(RANK_WORDS).find((name) => folded.startsWith(name));
   const digit = /^([1248])(?:r| ?ranks?)?(?:x\d+)?$/.exec(folded)?.[1];
-  return digit === undefined ? (word === undefined ? null : (RANK_WORDS[word] ?? null)) : Number(digit);
+  return digit === undefined ? (word === undefined ? null : (RANKS_OF[word] ?? null)) : Number(digit);
 }
 
 const VOLTS = /(?<![\d.,])(\d[.,]\d{1,4}|\d) ?v(?:olts?)?(?![a-z])/i;

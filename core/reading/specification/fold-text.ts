@@ -1,17 +1,8 @@
+import { SAME_SIGNS } from '../bytes/same-signs';
+
 /** Letters and signs that stand for a plain one, beside those that Unicode takes apart. */
 const SAME: Record<string, string> = {
-  '\u00a0': ' ',
-  '\u2007': ' ',
-  '\u2009': ' ',
-  '\u202f': ' ',
-  '\u2010': '-',
-  '\u2011': '-',
-  '\u2012': '-',
-  '\u2013': '-',
-  '\u2014': '-',
-  '\u2212': '-',
-  '\u00d7': 'x',
-  '\u2715': 'x',
+  ...SAME_SIGNS,
   '\u2022': '|',
   '\u00b7': '|',
   '\u25cf': '|',

@@ -2,6 +2,7 @@ import { GENERATIONS, type Generation } from '../../memory/generation';
 import { rateOfLabel } from '../../memory/labels';
 import type { Buffering } from '../../memory/module';
 import { printedRate } from '../../memory/printed-rate';
+import { RANK_WORDS } from '../../memory/rank-words';
 import { plausibleRate } from '../listing/listing-rates';
 import {
   CONDITION,
@@ -256,19 +257,7 @@ const voltageRule: Make = ({ groups }) => {
 /** Supply voltages of the generations, mV, and how they are rounded. */
 const VOLTAGES = new Set([3300, 2600, 2500, 1800, 1500, 1350, 1250, 1200, 1100]);
 
-const WORD_RANKS: Record<string, number> = {
-  single: 1,
-  one: 1,
-  dual: 2,
-  double: 2,
-  two: 2,
-  quad: 4,
-  four: 4,
-  octal: 8,
-  ein: 1,
-  zwei: 2,
-  vier: 4,
-};
+const WORD_RANKS: Record<string, number> = { ...RANK_WORDS, ein: 1, zwei: 2, vier: 4 };
 
 /** Rules from the longest and surest to the shortest: what one has taken the next ones leave alone. */
 const RULES: readonly Rule[] = [

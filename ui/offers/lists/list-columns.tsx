@@ -5,6 +5,7 @@ import { useSave } from '../../client/use-save';
 import { Choice } from '../../kit/choice';
 import { Fault } from '../../kit/fault';
 import { INPUT_LOOK } from '../../kit/field';
+import { SampleRows } from '../../kit/sample-rows';
 import { ROLE_TEXTS } from './list-words';
 
 interface ListColumnsProps {
@@ -60,22 +61,7 @@ export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: Lis
               })}
             </tr>
           </thead>
-          <tbody>
-            {sample.map((row, at) => (
-              <tr
-                // biome-ignore lint/suspicious/noArrayIndexKey: the rows stand as they are
-                key={at}
-                className={`border-b border-line last:border-0 ${at === 0 && headings !== null ? 'font-semibold' : ''}`}
-              >
-                {Array.from({ length: width }, (_, column) => (
-                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
-                  <td key={column} className="px-2 py-1 border-l border-line first:border-0 whitespace-nowrap">
-                    {row[column]}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
+          <SampleRows rows={sample} columns={width} isHeaded={headings !== null} />
         </table>
       </section>
       {columns.capacity !== undefined && columns.modules !== undefined && (

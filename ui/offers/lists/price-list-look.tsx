@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { ColumnRole } from '@/core/price-list/column-roles';
 import { REVIEW_GROUPS, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
 import type { ListColumns } from '@/core/price-list/read-row';
+import type { ListRow } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
@@ -12,7 +13,7 @@ import { Notice } from '../../kit/notice';
 import { ColumnsOfList } from './list-columns';
 import { ListProgress, type ListWork } from './list-progress';
 import { countText, type ListState, outcomeText } from './list-words';
-import { type ListCurrencies, type ListRow, ReviewGroupView } from './review-group';
+import { type ListCurrencies, ReviewGroupView } from './review-group';
 
 /** A list as it is looked at. */
 export interface LookedAtList extends ListColumns {

@@ -1,29 +1,14 @@
 'use client';
 import { useEffect, useState } from 'react';
-import { type Fate, isAcceptable, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
-import type { RowDoubt } from '@/core/price-list/read-row';
+import { isAcceptable, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
 import { moneyText } from '@/core/pricing/money-text';
+import type { ListRow } from '@/service/market/view';
 import { callOnce } from '../../client/session-guard';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { Fault } from '../../kit/fault';
 import { countText, DOUBT_TEXTS, GROUP_TEXTS, movedText, SUSPICION_TEXTS } from './list-words';
 import { RowFixer } from './row-fixer';
-
-/** A row of a list as it is looked at. */
-export interface ListRow {
-  line: number;
-  sku: string;
-  title: string;
-  printedCents: number | null;
-  currency: string | null;
-  costCents: number | null;
-  doubts: RowDoubt[];
-  fate: Fate;
-  suspicion: Suspicion | null;
-  fromCents: number | null;
-  byCost: boolean;
-}
 
 /** What the seller prints in, and what the shop pays in. */
 export interface ListCurrencies {

@@ -1,11 +1,11 @@
 'use client';
 import { useEffect, useState } from 'react';
+import type { ListedSeller } from '@/service/market/view';
 import { Fault } from '../../kit/fault';
 import { INPUT_LOOK } from '../../kit/field';
 import type { MarketOffer } from '../listed-offer';
 import type { CountingGround } from '../price-form';
 import type { ShownFeed } from '../sellers/feed-words';
-import type { ListedSeller } from '../sellers/listed-seller';
 import { type AskedMarket, addressOf, downloadOffers } from './market-address';
 import { MarketSheets } from './market-sheets';
 import { MarketSorts } from './market-sorts';

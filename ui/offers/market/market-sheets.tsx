@@ -1,7 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
+import type { ListedSeller } from '@/service/market/view';
 import type { CountingGround } from '../price-form';
-import type { ListedSeller } from '../sellers/listed-seller';
 import type { AskedMarket } from './market-address';
 import { shelfText } from './market-words';
 import type { OpenSheet } from './open-sheet';

@@ -1,4 +1,5 @@
-import type { EditedOffer, MarketOffer } from '../listed-offer';
+import type { EditedOffer } from '@/service/market/view';
+import type { MarketOffer } from '../listed-offer';
 
 /** What is open over the market: the origin of all that are found, an offer that is written, or one that is looked at. */
 export type OpenSheet =

@@ -1,7 +1,7 @@
 'use client';
 import { useState } from 'react';
+import type { EditedOffer } from '@/service/market/view';
 import { useCall } from '../../client/session-guard';
-import type { EditedOffer } from '../listed-offer';
 import type { OpenSheet } from './open-sheet';
 
 /** What can be taken back of what was done last. */

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
@@ -8,7 +9,6 @@ import { type Read, readTyped, wholeTyped } from '../../kit/form/read-typed';
 import { useTyped } from '../../kit/form/use-typed';
 import { Sheet } from '../../kit/sheet';
 import type { ShownFeed } from './feed-words';
-import type { ListedSeller } from './listed-seller';
 
 const KIND_TEXTS: Record<ShownFeed['kind'], string> = {
   feed: 'price feed (Fenbrik JSON)',

@@ -1,9 +1,9 @@
 'use client';
 import { useState } from 'react';
+import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { Choice } from '../../kit/choice';
-import type { ListedSeller } from './listed-seller';
 
 interface SellerEndsProps {
   seller: ListedSeller;

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { FileButton } from '../../kit/file-button';
@@ -12,7 +13,6 @@ import type { CountingGround } from '../price-form';
 import { ExchangeRates } from './exchange-rates';
 import { FeedSheet } from './feed-sheet';
 import type { ShownFeed } from './feed-words';
-import type { ListedSeller } from './listed-seller';
 import { UseAgain } from './seller-ends';
 import { SellerSheet, TRUST_WORDS } from './seller-sheet';
 import { newSeller } from './seller-typed';

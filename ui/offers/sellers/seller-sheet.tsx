@@ -1,10 +1,10 @@
 'use client';
+import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
 import { Form } from '../../kit/form/form';
 import { useTyped } from '../../kit/form/use-typed';
 import { Sheet } from '../../kit/sheet';
-import type { ListedSeller } from './listed-seller';
 import { SellerEnds } from './seller-ends';
 import { readSeller, typedSeller } from './seller-typed';
 

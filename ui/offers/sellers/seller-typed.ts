@@ -1,7 +1,7 @@
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import type { ListedSeller } from '@/service/market/view';
 import { isTyped, type Read, readTyped, wholeTyped } from '../../kit/form/read-typed';
-import type { ListedSeller } from './listed-seller';
 import { couponText, parseCoupon, parseRating, parseShipping, ratingTyped, shippingText } from './terms-words';
 
 /** A seller that is being made: what is usual, and nothing else. */
