@@ -20,4 +20,5 @@ export default {
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],
   modulePathIgnorePatterns: ['<rootDir>/.next/'],
   testTimeout: 30_000,
+  setupFilesAfterEnv: ['<rootDir>/testing/must-assert.ts'],
 };

@@ -1,5 +1,6 @@
 import type { Locator } from 'playwright-core';
 import { drawn, photographed } from '../outward/testing/made-photo';
+import { amount } from '../testing/amount';
 import { axeFindings } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
@@ -7,7 +8,7 @@ import { openStage } from '../testing/browser/stage';
 const stage = openStage();
 
 /** What a quick thumb needs for an action, ms. */
-const THUMB_MS = 400;
+const THUMB_MS = amount(50, 400);
 
 test('by touch on a telephone: the machine’s label and its module’s, three options, a sent quote', async () => {
   const context = await stage.browser.newContext({

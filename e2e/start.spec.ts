@@ -94,7 +94,11 @@ test('a first start sets up everything, Ctrl-C ends all of it, a second start fi
   expect(second.said).not.toContain('loaded the demo shop');
   expect(second.said).not.toContain('installing');
   expect((await answers(second.url))?.status).toBe(200);
+  expect(await end(second.child, 'SIGTERM')).toBe(0);
+});
 
+inLongRun('what a start that ended hard left running is taken over by the next, and ended with that', async () => {
+  const second = await start();
   // The start ends hard; what it left running is taken over by the next, and ended with that.
   const left = postmaster();
   await end(second.child, 'SIGKILL');

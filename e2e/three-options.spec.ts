@@ -1,5 +1,6 @@
 import type { Page } from 'playwright-core';
 import { reportText } from '../demo/report';
+import { amount } from '../testing/amount';
 import { ladderDrawn, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
@@ -35,7 +36,7 @@ test('the counter minute: an unknown customer, a report not seen before, three o
   await page.getByRole('button', { name: 'New job' }).waitFor();
   let actions = 0;
   /** What a quick hand needs for an action. */
-  const HAND_MS = 400;
+  const HAND_MS = amount(50, 400);
   const act = async (what: () => Promise<unknown>) => {
     actions++;
     await page.waitForTimeout(HAND_MS);

@@ -5,6 +5,7 @@ export function timeSpent(): string[];
 export function giveUp(sentence: string): never;
 export function run(command: string, args: readonly string[], env?: Record<string, string>): Promise<void>;
 export function postgresFolder(): string | null;
+export const EVERYTHING: readonly string[];
 export function needPackages(names: readonly string[]): Promise<void>;
 export function needModules(): Promise<void>;
 export function need(what?: { packages?: readonly string[] }): Promise<void>;

@@ -100,6 +100,9 @@ const PACKAGES = {
   'fonts-dejavu-core': () => existsSync('/usr/share/fonts/truetype/dejavu/DejaVuSans.ttf'),
 };
 
+/** All of them: what tests use, too. */
+export const EVERYTHING = Object.keys(PACKAGES);
+
 /** Installs those of the named Debian packages that are missing. */
 export async function needPackages(names) {
   const missing = names.filter((name) => !PACKAGES[name]());

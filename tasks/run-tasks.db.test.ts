@@ -14,6 +14,7 @@ import { many, one, pool, run } from '../store/database';
 import { allowHost } from '../store/market/feeds';
 import { LiveWorkers } from '../store/queue/live-workers';
 import { addTask, queueNumbers } from '../store/queue/queue';
+import { amount } from '../testing/amount';
 import { as, listFile, must, openTestShop, quayside } from '../testing/shop';
 import { startTasks, type Tasks } from './run-tasks';
 
@@ -99,7 +100,7 @@ const nothingNew = (response: ServerResponse): void => {
 
 describe('tasks of the queue', () => {
   it('are done once each, by two processes', async () => {
-    const { ids, asked } = await sellersWithFeeds(80, nothingNew);
+    const { ids, asked } = await sellersWithFeeds(amount(30, 80), nothingNew);
     await run(pool(), 'create table taken_by (job bigint, worker text)');
     await run(
       pool(),

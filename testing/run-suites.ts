@@ -4,7 +4,7 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadDemoAt } from '../scripts/load-demo';
-import { needPackages, ROOT, say } from '../scripts/setup.mjs';
+import { EVERYTHING, needPackages, ROOT, say } from '../scripts/setup.mjs';
 import { needBuild } from '../scripts/start/build';
 import { type Cluster, openCluster } from '../scripts/start/cluster';
 import { migrate } from '../store/migrate';
@@ -17,7 +17,6 @@ interface Count {
 
 /** Debian's packages that tests use, beside the database: they read our PDFs, and draw letters. */
 const PAPERS = ['poppler-utils', 'qpdf', 'fonts-dejavu-core'];
-const EVERYTHING = ['postgresql', 'chromium-headless-shell', 'nginx-light', 'openssl', ...PAPERS];
 
 /** What is wanted of a run. */
 interface Run {

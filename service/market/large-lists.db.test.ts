@@ -1,5 +1,6 @@
 import { priceListPieces } from '../../bench/price-list';
 import { many, pool, run } from '../../store/database';
+import { amount } from '../../testing/amount';
 import { listFile, listRows, must, openTestShop, quayside, SURE } from '../../testing/shop';
 import { applyList, undoList, workOnList } from './apply-list';
 import {
@@ -20,7 +21,7 @@ const shop = openTestShop({ tasks: true });
 const SMALL = ['SKU,Description,Net', 'FL-1,16GB DDR4-3200 SODIMM,30.00'];
 
 describe('a list that is large, cut off, or left lying', () => {
-  const ROWS = 60_000;
+  const ROWS = amount(40_000, 60_000);
   const large = () => priceListPieces({ rows: ROWS, kind: 'structured' });
   async function* pieces(): AsyncGenerator<Uint8Array> {
     yield* large();

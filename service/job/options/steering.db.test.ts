@@ -4,6 +4,7 @@ import { UNSTEERED } from '../../../core/planning/filters/steering';
 import type { Offer } from '../../../core/planning/model/case';
 import { answer } from '../../../core/planning/search/answer';
 import { many, pool, run } from '../../../store/database';
+import { amount, IS_LONG } from '../../../testing/amount';
 import { as, must, openTestShop, readTill, stateOf } from '../../../testing/shop';
 import { keepSlot } from '../intake/intake';
 import { agreeLimits } from '../limits/limits';
@@ -50,7 +51,9 @@ test('what counts as equally cheap is the shop’s', async () => {
 });
 
 test('in every job of the demo shop, whatever is said to bring an offer onto the ladder does so', async () => {
-  const jobs = await many<{ id: number }>(pool(), 'select id from job order by id');
+  // Briefly every third of them.
+  const all = await many<{ id: number }>(pool(), 'select id from job order by id');
+  const jobs = all.filter((_, nr) => IS_LONG || nr % 3 === 0);
   let tried = 0;
   for (const { id } of jobs) {
     const { jobCase } = await stateOf(id);
@@ -68,7 +71,7 @@ test('in every job of the demo shop, whatever is said to bring an offer onto the
       }
     }
   }
-  expect(tried).toBeGreaterThan(25);
+  expect(tried).toBeGreaterThan(amount(5, 25));
   console.log(`${tried} ways onto the ladder told, each planned again with its change`);
 }, 120_000);
 
