@@ -1,5 +1,5 @@
 'use client';
-import type { ChangeEvent, ComponentProps } from 'react';
+import { type ChangeEvent, type ComponentProps, useRef } from 'react';
 import { type FieldError, get, useController, useFormContext } from 'react-hook-form';
 import { Check } from '../check';
 import { Choice } from '../choice';
@@ -11,10 +11,30 @@ interface Named {
   name: string;
 }
 
+type NamedElement = HTMLInputElement | HTMLTextAreaElement | HTMLSelectElement;
+
 function useNamed(name: string) {
-  const { register, formState } = useFormContext();
+  const { register, formState, setValue } = useFormContext();
+  const from: unknown = get(formState.defaultValues, name);
+  const isNew = useRef(true);
+  const named = register(name);
+  // A page stands there before its scripts do: what somebody typed by then is theirs.
+  const ref = (element: NamedElement | null) => {
+    const before = isNew.current ? element?.value : undefined;
+    named.ref(element);
+    if (element === null) return;
+    isNew.current = false;
+    if (before !== undefined && before !== element.value && before !== '')
+      setValue(name, before, { shouldDirty: true });
+  };
   const error: unknown = (get(formState.errors, name) as FieldError | undefined)?.message;
-  return { ...register(name), error: typeof error === 'string' ? error : null };
+  return {
+    ...named,
+    ref,
+    // What is typed is the page's own until it is sent: this is what it comes with.
+    defaultValue: typeof from === 'string' ? from : undefined,
+    error: typeof error === 'string' ? error : null,
+  };
 }
 
 /** A line of text. */

@@ -165,3 +165,20 @@ test('a form that goes on begins anew once it is sent', async () => {
   await waitFor(() => expect(name().value).toBe(''));
   await screen.findByText('Saved.');
 });
+
+test('fields come with what stands in them, and what is typed before the scripts are there stays', async () => {
+  const { renderToString } = await import('react-dom/server');
+  const { hydrateRoot } = await import('react-dom/client');
+  const { act } = await import('react');
+  const page = document.createElement('div');
+  page.innerHTML = renderToString(<Seller />);
+  document.body.append(page);
+  expect(days().value).toBe('3');
+  name().value = 'Quayside';
+  const root = await act(async () => hydrateRoot(page, <Seller />));
+  expect([name().value, days().value]).toEqual(['Quayside', '3']);
+  await save();
+  expect(sent.mock.calls[0]?.[0]).toMatchObject({ name: 'Quayside', days: 3 });
+  await act(async () => root.unmount());
+  page.remove();
+});
