@@ -53,7 +53,7 @@ function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
         ))}
       </ul>
       {job.may.writeLibrary && (
-        <div className="flex flex-wrap gap-2 items-end py-1">
+        <div className="flex flex-wrap gap-2 items-end has-[[aria-invalid]]:items-start py-1">
           <Field
             label="Beeps"
             className="w-44"
@@ -253,7 +253,7 @@ function EndOfSearch({ end, onEnd }: { end: End | null; onEnd: (body: object) =>
     send: onEnd,
   });
   return (
-    <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+    <Form typing={typing} className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
       {end === null && (
         <ChoiceField
           name="end"

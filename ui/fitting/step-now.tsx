@@ -137,7 +137,7 @@ function WhyNot({ asking, step, bench, onClose }: WhyNotProps) {
     },
   });
   return (
-    <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+    <Form typing={typing} className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
       {asking === 'find' && (
         <ChoiceField
           name="kind"

@@ -91,7 +91,7 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
       <Form
         typing={typing}
         box="mt-4"
-        className="grid grid-cols-[minmax(8rem,1fr)_minmax(12rem,2fr)_auto] items-end gap-2 max-[620px]:grid-cols-1"
+        className="grid grid-cols-[minmax(8rem,1fr)_minmax(12rem,2fr)_auto] items-end has-[[aria-invalid]]:items-start gap-2 max-[620px]:grid-cols-1"
       >
         {choices === null ? (
           <TextField name="text" label="Decide it here" unit={row.unit} autoFocus />

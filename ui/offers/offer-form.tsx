@@ -130,7 +130,7 @@ export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }:
 
 function TitleLine({ line, setLine, takePage }: ReturnType<typeof useUnderstood>) {
   return (
-    <div className="flex gap-2 items-end">
+    <div className="flex gap-2 items-end has-[[aria-invalid]]:items-start">
       <Field
         label="Title with price"
         className="flex-1"

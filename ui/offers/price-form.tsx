@@ -83,7 +83,11 @@ export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormPro
   const price = read(typing.form.watch());
   const counted = price.ok && price.value.counted?.ok ? price.value.counted : null;
   return (
-    <Form typing={typing} className="grid grid-cols-6 items-end gap-2" action="Note the price">
+    <Form
+      typing={typing}
+      className="grid grid-cols-6 items-end has-[[aria-invalid]]:items-start gap-2"
+      action="Note the price"
+    >
       <TextField
         name="amount"
         label={terms === null ? 'What we pay, without tax' : `Printed by ${offer.sellerName ?? 'the seller'}`}

@@ -127,7 +127,7 @@ function SignForm({ proof }: { proof: ProofView }) {
   const [verdict, depth] = typing.form.watch(['verdict', 'depth']);
   const drop = () => typing.act(() => save('POST', `/api/jobs/${job.id}/proof/drop`, { proof: proof.id }));
   return (
-    <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+    <Form typing={typing} className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
       <ChoiceField
         name="verdict"
         label="The promise is"
@@ -177,7 +177,7 @@ function FollowUps({ proof }: { proof: ProofView }) {
           </li>
         ))}
       </ul>
-      <div className="flex flex-wrap items-end gap-3">
+      <div className="flex flex-wrap items-end has-[[aria-invalid]]:items-start gap-3">
         <Field
           label="What the customer says"
           className="w-80"

@@ -51,7 +51,7 @@ export function FromScreen() {
       <summary className="cursor-pointer w-fit py-1 underline underline-offset-4">
         Type what the screen shows instead
       </summary>
-      <Form typing={typing} box="pt-1" className="flex flex-wrap gap-3 items-end">
+      <Form typing={typing} box="pt-1" className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
         <TextField name="total" label="Total" className="w-32" placeholder="15.9 GB" />
         <ChoiceField
           name="counts"

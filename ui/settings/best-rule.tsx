@@ -31,7 +31,7 @@ export function BestRule({ toleranceBp }: { toleranceBp: number }) {
         Of the plans within a tolerance of the least price, the one with the least care is written out, then the one
         with the most bandwidth, then the most free slots.
       </p>
-      <Form typing={typing} className="flex gap-2 items-end">
+      <Form typing={typing} className="flex gap-2 items-end has-[[aria-invalid]]:items-start">
         <TextField name="tolerance" label="Equally cheap within" unit="%" inputMode="decimal" className="w-44" />
         <Send weight="plain">Keep it</Send>
       </Form>

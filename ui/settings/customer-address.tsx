@@ -43,7 +43,7 @@ function AddressForm({ address }: { address: string }) {
   const typed = typing.form.watch('address');
   return (
     <>
-      <Form typing={typing} className="flex flex-wrap gap-3 items-end">
+      <Form typing={typing} className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
         <TextField
           name="address"
           label="Links in mails begin with"

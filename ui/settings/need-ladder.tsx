@@ -41,7 +41,7 @@ function EntryForm<Need>({ entry, typed, read, words, onPut, onLeave }: EntryFor
     <Form
       typing={typing}
       box="border-2 border-act bg-sheet rounded-notch px-3 py-2 basis-full"
-      className="grid grid-cols-[1fr_7rem_2fr] gap-2 items-end"
+      className="grid grid-cols-[1fr_7rem_2fr] gap-2 items-end has-[[aria-invalid]]:items-start"
       action="Keep"
       leave="Leave it"
       onLeave={onLeave}

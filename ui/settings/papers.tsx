@@ -36,7 +36,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
   return (
     <section id="papers" aria-label="Customers’ papers" className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">Customers’ papers</h2>
-      <div className="flex flex-wrap gap-4 items-end">
+      <div className="flex flex-wrap gap-4 items-end has-[[aria-invalid]]:items-start">
         <label className="text-sm font-medium text-ink-2 grid gap-0.5 w-48">
           Usually in
           <select
@@ -130,7 +130,7 @@ function MailForm({ onKeep, ...rule }: MailRule & { onKeep: (patch: MailRule) =>
     send: onKeep,
   });
   return (
-    <Form typing={typing} className="flex flex-wrap gap-4 items-end">
+    <Form typing={typing} className="flex flex-wrap gap-4 items-end has-[[aria-invalid]]:items-start">
       <TextField name="from" label="Mail comes from" type="email" placeholder="no mail is sent" className="w-80" />
       <TextField
         name="days"
