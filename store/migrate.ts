@@ -3,7 +3,7 @@ import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import pg from 'pg';
 import { caughtAs } from '../runtime/log';
-import { type Applied, parseFileName, pending } from './migration-order';
+import { type AppliedMigration, parseFileName, pending } from './migration-order';
 import { migrateQueue } from './queue/queue';
 
 /** Any number, the same in every process of Fenbrik, so that two never migrate at once. */
@@ -40,7 +40,7 @@ export async function migrate(databaseUrl: string, folder: string): Promise<stri
   try {
     await client.query('select pg_advisory_lock($1)', [ADVISORY_LOCK]);
     await client.query(LEDGER);
-    const { rows } = await client.query<Applied>('select number, name, sha256 from migration order by number');
+    const { rows } = await client.query<AppliedMigration>('select number, name, sha256 from migration order by number');
     const todo = pending(files, rows);
     for (const { number, name, sql } of todo) {
       const sha256 = files[number - 1]?.sha256;

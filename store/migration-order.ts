@@ -5,7 +5,7 @@ export interface Migration {
 }
 
 /** A migration as the ledger remembers it. */
-export interface Applied {
+export interface AppliedMigration {
   number: number;
   name: string;
   sha256: string;
@@ -29,7 +29,10 @@ export function parseFileName(file: string): { number: number; name: string } {
  *
  * @throws Error where numbers have gaps, the database is newer than the files, or an applied file was changed
  */
-export function pending(files: readonly (Migration & { sha256: string })[], applied: readonly Applied[]): Migration[] {
+export function pending(
+  files: readonly (Migration & { sha256: string })[],
+  applied: readonly AppliedMigration[],
+): Migration[] {
   files.forEach((file, index) => {
     if (file.number !== index + 1)
       throw new Error(`migration ${index + 1} is missing: found ${file.number}_${file.name}`);

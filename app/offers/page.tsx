@@ -15,7 +15,7 @@ import { Originals } from '@/ui/offers/originals';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/sellers/seller-list';
 import { OwnStock } from '@/ui/offers/stock/own-stock';
-import { Shelf } from '@/ui/offers/stock/shelf';
+import { OwnShelf } from '@/ui/offers/stock/shelf';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -75,7 +75,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
         />
         {mayPrice && <Originals {...originals} />}
         <OwnStock rows={stock} currency={ground.currency} mayWrite={mayDo(caller, 'stock.write')} />
-        <Shelf pieces={pieces} currency={ground.currency} mayPrice={mayDo(caller, 'stock.write')} />
+        <OwnShelf pieces={pieces} currency={ground.currency} mayPrice={mayDo(caller, 'stock.write')} />
         <SellerList
           feeds={feeds}
           sellers={sellers}

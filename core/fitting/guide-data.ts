@@ -60,7 +60,7 @@ export const SUSPECTS: Record<Sign, readonly Cause[]> = {
   'single-channel': ['seating', 'order', 'mix', 'wrong-module', 'socket'],
 };
 
-export interface Outcome {
+export interface TestOutcome {
   text: string;
   /** it is as promised now: the search is over, and this was it */
   fixedBy?: Cause;
@@ -75,7 +75,7 @@ export interface Test {
   minutes: number;
   /** signs that it is of use for; left out: all */
   signs?: readonly Sign[];
-  outcomes: Readonly<Record<string, Outcome>>;
+  outcomes: Readonly<Record<string, TestOutcome>>;
 }
 
 const ALL = Object.keys(CAUSES) as Cause[];

@@ -2,12 +2,12 @@ import {
   type Cause,
   END_OF,
   type End,
-  type Outcome,
   type Sign,
   SUSPECTS,
   TESTS,
   type Test,
   type TestKey,
+  type TestOutcome,
 } from './guide-data';
 
 /** A test that was made, and what came of it. */
@@ -29,13 +29,13 @@ export interface Guidance {
 export const testOf = (key: string): Test | null => (Object.hasOwn(TESTS, key) ? TESTS[key as TestKey] : null);
 
 /** What came of a test; null: it has no such outcome. */
-export function outcomeOf(test: string, outcome: string): Outcome | null {
+export function outcomeOf(test: string, outcome: string): TestOutcome | null {
   const { outcomes = {} } = testOf(test) ?? {};
   return Object.hasOwn(outcomes, outcome) ? (outcomes[outcome] ?? null) : null;
 }
 
 /** What an outcome leaves of suspects; none of them left: what was seen speaks against all, so all stay. */
-function left(suspects: readonly Cause[], { leaves }: Outcome): Cause[] {
+function left(suspects: readonly Cause[], { leaves }: TestOutcome): Cause[] {
   if (leaves === undefined) return [...suspects];
   const still = suspects.filter((cause) => leaves.includes(cause));
   return still.length === 0 ? [...suspects] : still;

@@ -7,7 +7,7 @@ import type { Limits } from './limits/resolve-claims';
 import type { JobSlot } from './slots/job-slot';
 
 /** One question that must be answered, with likely answers, the likeliest first. */
-export interface Question {
+export interface GapQuestion {
   text: string;
   answer:
     | { to: 'slot'; slot: string; field: 'capacityMiB' | 'rateMTs'; likely: { text: string; value: number }[] }
@@ -56,7 +56,12 @@ function likelySizes(slots: readonly JobSlot[], { installedMiB }: Shown): number
 }
 
 /** A gap as the question a technician is asked. */
-export function questionFor(gap: Gap, slots: readonly JobSlot[], limits: Limits, shown: Shown = NOT_SHOWN): Question {
+export function questionFor(
+  gap: Gap,
+  slots: readonly JobSlot[],
+  limits: Limits,
+  shown: Shown = NOT_SHOWN,
+): GapQuestion {
   if (gap.what === 'slots')
     return {
       text: 'Which slots does the machine have? Read a report, pick a model, or add them on the board.',

@@ -24,7 +24,7 @@ export interface Wants {
   osBits: 32 | 64 | null;
 }
 
-export interface Suggestion {
+export interface TargetSuggestion {
   /** null: nothing to go by, or the system cannot use more */
   targetMiB: number | null;
   reasons: string[];
@@ -49,7 +49,7 @@ export function suggestTarget(
   wants: Wants,
   shop: { uses: readonly UseNeed[]; systems: readonly SystemNeed[]; floorMiB: number },
   todayMiB = 0,
-): Suggestion {
+): TargetSuggestion {
   const cautions: string[] = [];
   if (wants.full === 'storage' || wants.full === 'neither') {
     cautions.push(

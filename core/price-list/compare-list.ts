@@ -1,8 +1,8 @@
 import { PRICE_SUSPICIONS } from './price-bands';
 
 /** What a row of a list does: names an offer that is new, the same, dearer or cheaper; or it is doubtful. */
-export const FATES = ['new', 'same', 'up', 'down', 'doubtful'] as const;
-export type Fate = (typeof FATES)[number];
+export const ROW_FATES = ['new', 'same', 'up', 'down', 'doubtful'] as const;
+export type Fate = (typeof ROW_FATES)[number];
 
 /** Why a row that is not doubtful should be looked at before it counts. */
 export const SUSPICIONS = [...PRICE_SUSPICIONS, 'currency', 'twice'] as const;

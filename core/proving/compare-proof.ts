@@ -37,7 +37,7 @@ export interface Promised extends Pick<QuoteOption, 'totalMiB' | 'rateMTs' | 'af
 }
 
 /** What the machine shows, whoever says it. Capacities MiB, rate MT/s; null: not told. */
-export interface Seen {
+export interface ShownMemory {
   /** sum of all modules */
   installedMiB: number | null;
   /** what its system can use */
@@ -74,7 +74,7 @@ function installedOf({ slots, installedMiB }: ReadMachine['memory']): number | n
 }
 
 /** Slots are matched by name, or in order where no name agrees and the counts do. What a report does not tell is null. */
-export function seenOfReport(promise: Promised, { memory }: ReadMachine): Seen {
+export function seenOfReport(promise: Promised, { memory }: ReadMachine): ShownMemory {
   const { slots } = memory;
   const byName = promise.after.map(({ slot }) =>
     slots.find(({ locator }) => lettersAndDigits(locator ?? '') === lettersAndDigits(slot)),
@@ -110,12 +110,12 @@ function channelsOf({ after, channelOf }: Promised, mibIn: (slot: string) => num
 }
 
 /** Channels that hold any memory where every slot is told; null: not every one is. */
-export function channelsIn(promise: Promised, slots: Seen['slots']): number | null {
+export function channelsIn(promise: Promised, slots: ShownMemory['slots']): number | null {
   if (promise.after.some(({ slot }) => slots[slot] === undefined)) return null;
   return channelsOf(promise, (slot) => slots[slot]?.capacityMiB ?? 0);
 }
 
-function totalFinding({ totalMiB }: Promised, { installedMiB, usableMiB }: Seen, mostHeldMiB: number): Finding {
+function totalFinding({ totalMiB }: Promised, { installedMiB, usableMiB }: ShownMemory, mostHeldMiB: number): Finding {
   const figures = { promised: totalMiB, found: installedMiB ?? usableMiB };
   const base = { kind: 'total', what: 'Total', figures, promised: capacityText(totalMiB) } as const;
   if (installedMiB !== null) {
@@ -134,7 +134,7 @@ function totalFinding({ totalMiB }: Promised, { installedMiB, usableMiB }: Seen,
   };
 }
 
-function rateFinding({ rateMTs }: Promised, seen: Seen): Finding {
+function rateFinding({ rateMTs }: Promised, seen: ShownMemory): Finding {
   const figures = { promised: rateMTs, found: seen.rateMTs };
   const base = { kind: 'rate', what: 'Running rate', figures, promised: `${rateMTs} MT/s` } as const;
   if (seen.rateMTs === null) return { ...base, found: 'not told', verdict: 'untold', note: '' };
@@ -147,7 +147,7 @@ function rateFinding({ rateMTs }: Promised, seen: Seen): Finding {
   };
 }
 
-function channelFinding(promise: Promised, seen: Seen): Finding {
+function channelFinding(promise: Promised, seen: ShownMemory): Finding {
   const wanted = channelsOf(promise, (slot) => promise.after.find((one) => one.slot === slot)?.capacityMiB ?? 0);
   const figures = { promised: wanted, found: seen.channels };
   const base = { kind: 'channels', what: 'Channels', figures, promised: String(wanted) } as const;
@@ -165,7 +165,7 @@ function channelFinding(promise: Promised, seen: Seen): Finding {
  * What is amiss with a module that was to stay; empty: nothing. Modules that changed places are no strangers, be it among
  * those that stay or with one that is new.
  */
-function strangerNote(stays: Promised['stays'], slots: Seen['slots'], slot: string): string {
+function strangerNote(stays: Promised['stays'], slots: ShownMemory['slots'], slot: string): string {
   const [own, seen] = [stays[slot], slots[slot]];
   if (own === undefined || seen === undefined) return '';
   const elsewhere = Object.keys(slots).filter((other) => stays[other] === undefined && slots[other]?.capacityMiB !== 0);
@@ -182,7 +182,7 @@ function strangerNote(stays: Promised['stays'], slots: Seen['slots'], slot: stri
  * Where all that was promised is there, a module in another socket is worth a word and no more; so is one that is as large as
  * the customer’s own, and is not it.
  */
-function slotFindings({ after, stays }: Promised, { slots }: Seen): Finding[] {
+function slotFindings({ after, stays }: Promised, { slots }: ShownMemory): Finding[] {
   const sizes = (values: readonly (number | null)[]) =>
     values
       .map((value) => value ?? 0)
@@ -217,7 +217,7 @@ function slotFindings({ after, stays }: Promised, { slots }: Seen): Finding[] {
  *
  * @param mostHeldMiB the most that graphics, devices and firmware of this model may hold back, MiB
  */
-export function compareProof(promise: Promised, seen: Seen, mostHeldMiB: number): Finding[] {
+export function compareProof(promise: Promised, seen: ShownMemory, mostHeldMiB: number): Finding[] {
   return [
     totalFinding(promise, seen, mostHeldMiB),
     rateFinding(promise, seen),

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { NOTHING_TOLD, type ReadMachine, UNTOLD_MACHINE } from '../reading/reading';
-import { compareProof, type Promised, type Seen, seenOfReport, verdictOf } from './compare-proof';
+import { compareProof, type Promised, type ShownMemory, seenOfReport, verdictOf } from './compare-proof';
 import { isSomeTotal, mostHeld, parseShown } from './held-share';
 import { apartFromJob } from './other-machine';
 import { parseSockets, whySocketsDiffer } from './typed-sockets';
@@ -172,7 +172,7 @@ describe('a promise held against a report', () => {
 });
 
 describe('a promise held against what a screen shows', () => {
-  const screen = (seen: Partial<Seen>) =>
+  const screen = (seen: Partial<ShownMemory>) =>
     compareProof(
       PROMISE,
       { installedMiB: null, usableMiB: null, rateMTs: null, channels: null, slots: {}, ...seen },

@@ -1,6 +1,6 @@
 import { capacityText } from '../memory/capacity';
 import { parseCapacity } from '../memory/parse-capacity';
-import type { Promised, Seen } from './compare-proof';
+import type { Promised, ShownMemory } from './compare-proof';
 
 const EMPTY = /^(?:0|-|–|empty|none)$/i;
 
@@ -12,8 +12,8 @@ const EMPTY = /^(?:0|-|–|empty|none)$/i;
 export function parseSockets(
   after: Promised['after'],
   typed: Readonly<Record<string, string>>,
-): { ok: true; slots: Seen['slots'] } | { ok: false; sentence: string } {
-  const slots: Record<string, Seen['slots'][string]> = {};
+): { ok: true; slots: ShownMemory['slots'] } | { ok: false; sentence: string } {
+  const slots: Record<string, ShownMemory['slots'][string]> = {};
   for (const { slot } of after) {
     const text = typed[slot]?.trim() ?? '';
     if (text === '') continue;
@@ -31,7 +31,7 @@ export function parseSockets(
  * @param heldMiB what may be held back of the total, MiB
  */
 export function whySocketsDiffer(
-  slots: Seen['slots'],
+  slots: ShownMemory['slots'],
   after: Promised['after'],
   { mib, heldMiB }: { mib: number; heldMiB: number },
 ): string | null {

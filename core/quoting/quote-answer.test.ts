@@ -1,8 +1,8 @@
 import type { CustomerQuote } from './customer-view';
 import { coverText, isAgreed } from './paper/statements';
-import { decisionOf, faultOfAcceptance, type Said, standingOf } from './quote-answer';
+import { type CustomerStatement, decisionOf, faultOfAcceptance, standingOf } from './quote-answer';
 
-const said = (kind: Said['kind'], more: Partial<Said> = {}): Said => ({
+const said = (kind: CustomerStatement['kind'], more: Partial<CustomerStatement> = {}): CustomerStatement => ({
   kind,
   place: null,
   signed: null,

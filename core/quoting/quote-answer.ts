@@ -2,7 +2,7 @@ import type { CustomerOption, CustomerQuote } from './customer-view';
 import { wordsOf } from './words/in-language';
 
 /** One thing that a customer said to a quote. */
-export interface Said {
+export interface CustomerStatement {
   kind: 'accepted' | 'declined' | 'question';
   place: number | null;
   signed: string | null;
@@ -13,7 +13,7 @@ export interface Said {
 }
 
 /** A question, and what the shop answered; null: nothing yet. */
-export interface Question {
+export interface CustomerQuestion {
   id: number;
   words: string;
   on: string;
@@ -21,12 +21,12 @@ export interface Question {
 }
 
 /** What a customer decided on a quote. */
-export type Answer =
+export type CustomerAnswer =
   | { kind: 'accepted'; place: number; signed: string; ticked: readonly string[]; on: string }
   | { kind: 'declined'; words: string; on: string };
 
 /** How a sent quote stands. */
-export type Standing = 'open' | 'accepted' | 'declined' | 'lapsed' | 'replaced';
+export type VersionStanding = 'open' | 'accepted' | 'declined' | 'lapsed' | 'replaced';
 
 /**
  * How a sent quote stands. What was accepted stays so after its day; what was declined or never answered lapses. A later
@@ -35,9 +35,9 @@ export type Standing = 'open' | 'accepted' | 'declined' | 'lapsed' | 'replaced';
  * @param answer the last decision; null: there is none
  */
 export function standingOf(
-  answer: Answer | null,
+  answer: CustomerAnswer | null,
   { replaced, lapsed }: { replaced: boolean; lapsed: boolean },
-): Standing {
+): VersionStanding {
   if (replaced) return 'replaced';
   if (answer?.kind === 'accepted') return 'accepted';
   if (lapsed) return 'lapsed';
@@ -49,7 +49,7 @@ export function standingOf(
  *
  * @param said the earliest first
  */
-export function decisionOf(said: readonly Said[]): Answer | null {
+export function decisionOf(said: readonly CustomerStatement[]): CustomerAnswer | null {
   const decided = said.filter(({ kind }) => kind !== 'question');
   const last = decided.find(({ kind }) => kind === 'accepted') ?? decided.at(-1);
   if (last === undefined) return null;

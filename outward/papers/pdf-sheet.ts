@@ -1,9 +1,9 @@
 import PDFDocument from 'pdfkit';
 import { faceBytes, type Weight } from './pdf-faces';
-import { type Run, setText } from './set-text';
+import { setText, type TextRun } from './set-text';
 
 /** Part of a document as a screen reader meets it (ISO 32000-1, 14.8.4). */
-export type Part = PDFKit.PDFStructureElement;
+export type PdfPart = PDFKit.PDFStructureElement;
 type Tag =
   | 'H1'
   | 'H2'
@@ -52,7 +52,7 @@ export interface SheetInfo {
 
 /** A line with how wide each of its runs is, in points. */
 interface SetLine {
-  runs: Run[];
+  runs: TextRun[];
   wide: number[];
 }
 
@@ -64,7 +64,7 @@ const MARGIN = 52;
 const FOOT_ROOM = 24;
 
 /** The attributes of a part that a table's heads need; pdfkit has no option for them. */
-const scoped = (part: Part, scope: 'Row' | 'Column'): Part => {
+const scoped = (part: PdfPart, scope: 'Row' | 'Column'): PdfPart => {
   (part as unknown as { dictionary: { data: Record<string, unknown> } }).dictionary.data.A = {
     O: 'Table',
     Scope: scope,
@@ -76,9 +76,9 @@ const scoped = (part: Part, scope: 'Row' | 'Column'): Part => {
  * A tagged PDF (PDF 1.7, ISO 32000-1) that is written from top to bottom: text of any direction in as many faces as its letters
  * need, each embedded with no more than is used of it, and drawings that say in words what they show.
  */
-export class Sheet {
+export class PdfSheet {
   readonly doc: PDFKit.PDFDocument;
-  readonly root: Part;
+  readonly root: PdfPart;
   readonly left = MARGIN;
   readonly width: number;
   y = MARGIN;
@@ -113,7 +113,7 @@ export class Sheet {
     });
   }
 
-  #use({ face }: Pick<Run, 'face'>, weight: Weight, size: number): void {
+  #use({ face }: Pick<TextRun, 'face'>, weight: Weight, size: number): void {
     const name = `${face} ${weight}`;
     if (!this.#faces.has(name)) {
       this.doc.registerFont(name, faceBytes(face, weight) as unknown as string);
@@ -123,15 +123,15 @@ export class Sheet {
   }
 
   /** pdfkit sets word by word from left to right unless it is given features: then a run is set as one. */
-  static #setting = (run: Run) => (run.rtl ? { features: [] } : {});
+  static #setting = (run: TextRun) => (run.rtl ? { features: [] } : {});
 
   /** How wide a run is in thousandths of its size: every paper of the shop has mostly the same words. */
-  #thousandths(run: Run, weight: Weight): number {
+  #thousandths(run: TextRun, weight: Weight): number {
     const key = `${run.face} ${weight} ${run.rtl} ${run.text}`;
     const known = WIDTHS.get(key);
     if (known !== undefined) return known;
     this.#use(run, weight, 1000);
-    const wide = this.doc.widthOfString(run.text, Sheet.#setting(run));
+    const wide = this.doc.widthOfString(run.text, PdfSheet.#setting(run));
     if (WIDTHS.size < MOST_WIDTHS) WIDTHS.set(key, wide);
     return wide;
   }
@@ -143,7 +143,7 @@ export class Sheet {
     const key = `${weight} ${size} ${width} ${text}`;
     const known = this.#broken.get(key);
     if (known !== undefined) return known;
-    const measure = (run: Run): number => (this.#thousandths(run, weight) * size) / 1000;
+    const measure = (run: TextRun): number => (this.#thousandths(run, weight) * size) / 1000;
     const lines = setText(text, weight, width, measure).map((runs) => ({ runs, wide: runs.map(measure) }));
     this.#broken.set(key, lines);
     return lines;
@@ -164,7 +164,7 @@ export class Sheet {
         this.#use(run, weight, size);
         this.doc.fillColor(colour);
         const base = this.y + size * BASELINE;
-        this.doc.text(run.text, at, base, { lineBreak: false, baseline: 'alphabetic', ...Sheet.#setting(run) });
+        this.doc.text(run.text, at, base, { lineBreak: false, baseline: 'alphabetic', ...PdfSheet.#setting(run) });
         at += wide[index] ?? 0;
       });
       this.y += size * LEADING;
@@ -172,14 +172,14 @@ export class Sheet {
   }
 
   /** A part of the document under another. */
-  part(parent: Part, tag: Tag, options: object = {}): Part {
+  part(parent: PdfPart, tag: Tag, options: object = {}): PdfPart {
     const part = this.doc.struct(tag, options);
     parent.add(part);
     return part;
   }
 
   /** A text as a part of its own. */
-  text(parent: Part, tag: Tag, text: string, style: Style = {}): void {
+  text(parent: PdfPart, tag: Tag, text: string, style: Style = {}): void {
     parent.add(this.doc.struct(tag, {}, [() => this.write(text, style)]));
   }
 
@@ -188,7 +188,7 @@ export class Sheet {
    *
    * @param height of the drawing, in points
    */
-  figure(parent: Part, alt: string, box: { x: number; width: number; height: number }, draw: () => void): void {
+  figure(parent: PdfPart, alt: string, box: { x: number; width: number; height: number }, draw: () => void): void {
     const { x, width, height } = box;
     const options = { alt, bbox: [x, this.y, x + width, this.y + height], placement: 'Block' };
     parent.add(this.doc.struct('Figure', options as object, [draw]));
@@ -196,7 +196,7 @@ export class Sheet {
 
   /** A row of a table: a head for the row, and an amount. All of it starts at one height. */
   row(
-    table: Part,
+    table: PdfPart,
     head: string,
     amount: string,
     box: { x: number; width: number; amountWidth: number },
@@ -215,7 +215,7 @@ export class Sheet {
   }
 
   /** The heads of a table's columns. */
-  heads(table: Part, left: string, right: string, box: { x: number; width: number; amountWidth: number }): void {
+  heads(table: PdfPart, left: string, right: string, box: { x: number; width: number; amountWidth: number }): void {
     const { x, width, amountWidth } = box;
     const style: Style = { size: 8, colour: SOFT };
     const line = this.part(table, 'TR');

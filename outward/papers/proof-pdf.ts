@@ -5,14 +5,14 @@ import { PROOF_WORDS } from '../../core/proving/proof-words';
 import { isolated } from '../../core/quoting/words/in-language';
 import { PAPER_WORDS } from '../../core/quoting/words/papers-in';
 import { numbersLine } from '../../core/shop/shop-on-paper';
-import { INK, Sheet, SOFT } from './pdf-sheet';
+import { INK, PdfSheet, SOFT } from './pdf-sheet';
 import type { PaperStyle } from './quote-pdf';
 
 /** The customer's proof sheet: one page, a tagged PDF with its language, title, headings and table. */
 export async function proofPdf(proof: ProofPaper, { paper, logo }: PaperStyle): Promise<Buffer> {
   const words = PROOF_WORDS[proof.language];
   const locale = LOCALES[proof.language];
-  const sheet = new Sheet({
+  const sheet = new PdfSheet({
     title: words.sheet(proof.quote),
     author: proof.shop.name,
     language: locale,

@@ -3,7 +3,12 @@ import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
-import { type Answer, type Question, type Standing, statementsOf } from '../../core/quoting/quote-answer';
+import {
+  type CustomerAnswer,
+  type CustomerQuestion,
+  statementsOf,
+  type VersionStanding,
+} from '../../core/quoting/quote-answer';
 import {
   capacityIn,
   isolated,
@@ -27,11 +32,11 @@ export interface Refused {
 
 export interface QuotePage {
   quote: CustomerQuote;
-  standing: Standing;
+  standing: VersionStanding;
   /** what the customer said to it last; null: nothing yet */
-  answer: Answer | null;
+  answer: CustomerAnswer | null;
   /** what the customer asked, the earliest first */
-  questions: readonly Question[];
+  questions: readonly CustomerQuestion[];
   /** what tells this version from any other */
   code: string;
   /** where the page is, such as `/q/TOKEN` */

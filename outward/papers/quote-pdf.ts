@@ -12,7 +12,7 @@ import {
   wordsOf,
 } from '../../core/quoting/words/in-language';
 import { numbersLine } from '../../core/shop/shop-on-paper';
-import { INK, type Part, Sheet, SOFT, type Style } from './pdf-sheet';
+import { INK, type PdfPart, PdfSheet, SOFT, type Style } from './pdf-sheet';
 
 /** How a quote is put on paper. */
 export interface PaperStyle {
@@ -38,7 +38,7 @@ const boardWords = (board: Board, free: string): string =>
   board.map(({ slot, text }) => `${slot}: ${text ?? free}`).join('; ');
 
 /** One board: a bar for each slot, what is new with a thick edge, what is free with a broken one. */
-function drawBoard(sheet: Sheet, quote: CustomerQuote, board: Board, x: number, width: number): void {
+function drawBoard(sheet: PdfSheet, quote: CustomerQuote, board: Board, x: number, width: number): void {
   const { doc } = sheet;
   const language = languageOfQuote(quote);
   const { free, isNew } = wordsOf(quote);
@@ -76,7 +76,7 @@ const boardsHeight = ({ before, after }: CustomerOption): number => {
 };
 
 /** Before and after, beside each other. */
-function drawBoards(sheet: Sheet, part: Part, quote: CustomerQuote, option: CustomerOption): void {
+function drawBoards(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option: CustomerOption): void {
   const { now, after, free } = wordsOf(quote);
   const width = (BOARDS_WIDTH - 14) / 2;
   const top = sheet.y;
@@ -96,7 +96,7 @@ function drawBoards(sheet: Sheet, part: Part, quote: CustomerQuote, option: Cust
 }
 
 /** The lines of an option and what they come to. */
-function drawTable(sheet: Sheet, part: Part, quote: CustomerQuote, option: CustomerOption): void {
+function drawTable(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option: CustomerOption): void {
   const language = languageOfQuote(quote);
   const words = wordsOf(quote);
   const x = sheet.left + BOARDS_WIDTH + GAP;
@@ -136,7 +136,7 @@ function sentencesOf(quote: CustomerQuote, option: CustomerOption): { text: stri
 }
 
 /** Height that an option takes, in points, so that it is not torn over two pages. */
-function roomFor(sheet: Sheet, quote: CustomerQuote, option: CustomerOption): number {
+function roomFor(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOption): number {
   const words = wordsOf(quote);
   const width = sheet.width - BOARDS_WIDTH - GAP - AMOUNT_WIDTH - 8;
   const lines = option.lines.reduce((sum, { text, origin }) => {
@@ -148,7 +148,7 @@ function roomFor(sheet: Sheet, quote: CustomerQuote, option: CustomerOption): nu
   return 46 + Math.max(table, boardsHeight(option)) + 6 + sentences;
 }
 
-function drawOption(sheet: Sheet, quote: CustomerQuote, option: CustomerOption): void {
+function drawOption(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOption): void {
   const { options, suggested } = quote;
   const language = languageOfQuote(quote);
   const words = wordsOf(quote);
@@ -174,7 +174,7 @@ function drawOption(sheet: Sheet, quote: CustomerQuote, option: CustomerOption):
 }
 
 /** A quote's number as a QR code (ISO/IEC 18004), so that a scanner opens it in the shop. */
-function drawCode({ doc }: Sheet, number: string, x: number, y: number): void {
+function drawCode({ doc }: PdfSheet, number: string, x: number, y: number): void {
   const { size, data } = create(number, { errorCorrectionLevel: 'M' }).modules;
   const dot = CODE_SIDE / size;
   doc.fillColor('#000000');
@@ -185,7 +185,7 @@ function drawCode({ doc }: Sheet, number: string, x: number, y: number): void {
 }
 
 /** The shop on the left with its mark, the quote's number, its code and its day on the right. */
-function drawHead(sheet: Sheet, quote: CustomerQuote, { logo }: PaperStyle): void {
+function drawHead(sheet: PdfSheet, quote: CustomerQuote, { logo }: PaperStyle): void {
   const words = wordsOf(quote);
   const top = sheet.y;
   let x = sheet.left;
@@ -216,7 +216,7 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   const words = wordsOf(quote);
   const language = languageOfQuote(quote);
   const locale = localeOf(quote);
-  const sheet = new Sheet({
+  const sheet = new PdfSheet({
     title: words.quote(quote.number),
     author: quote.shop.name,
     language: locale,

@@ -5,7 +5,7 @@ import { type Face, faceOf, type Weight } from './pdf-faces';
 const bidi = bidiFactory();
 
 /** Letters of one face and one direction that stand together on a line. */
-export interface Run {
+export interface TextRun {
   text: string;
   face: Face;
   /** read from right to left */
@@ -43,7 +43,7 @@ function clustersOf(text: string, weight: Weight): Cluster[] {
  * The runs of a line from left to right: runs of a level are turned round from the highest level down to the lowest that
  * reads from right to left (Unicode Standard Annex 9, rule L2).
  */
-function visualRuns(line: readonly Cluster[]): Run[] {
+function visualRuns(line: readonly Cluster[]): TextRun[] {
   const runs: { text: string; face: Face; level: number }[] = [];
   for (const cluster of line) {
     const last = runs.at(-1);
@@ -66,14 +66,14 @@ function visualRuns(line: readonly Cluster[]): Run[] {
 }
 
 /** How wide a run is at the size that is meant, in points. */
-export type Measure = (run: Run) => number;
+export type Measure = (run: TextRun) => number;
 
 /**
  * Breaks a text into lines no wider than `width`, at spaces where there are any, and orders what stands on each by the
  * directions of its letters (Unicode Standard Annex 9). A line feed ends a line; what is longer than a line is broken anywhere.
  */
-export function setText(text: string, weight: Weight, width: number, measure: Measure): Run[][] {
-  const lines: Run[][] = [];
+export function setText(text: string, weight: Weight, width: number, measure: Measure): TextRun[][] {
+  const lines: TextRun[][] = [];
   for (const paragraph of text.normalize('NFC').split(/\r?\n/)) {
     let line: Cluster[] = [];
     let used = 0;

@@ -2,7 +2,7 @@ import sharp, { type Sharp } from 'sharp';
 import { MOST_PICTURE_PIXELS } from '../../runtime/body-limits';
 import { caughtAs, logCaught } from '../../runtime/log';
 import { WorkThread } from '../work-thread';
-import type { Points } from './picture-work';
+import type { PicturePoints } from './picture-work';
 
 export type PictureFault = 'no-picture' | 'too-many-pixels';
 
@@ -19,7 +19,7 @@ const HEIC = /^[\s\S]{4}ftyp(?:mif1|msf1|hei[cx]|hev[cx])/;
 
 async function ofHeic(input: Uint8Array): Promise<Sharp | PictureFault> {
   const opened = await pictureThread
-    .work<Points | PictureFault>('heic', input, MOST_PICTURE_PIXELS)
+    .work<PicturePoints | PictureFault>('heic', input, MOST_PICTURE_PIXELS)
     .catch(caughtAs('opening a HEIC picture', 'no-picture' as const));
   if (typeof opened === 'string') return opened;
   const { data, width, height } = opened;

@@ -6,14 +6,14 @@ import { packageFile } from '../../runtime/programs';
 import { answerOrders } from '../answer-orders';
 
 /** A picture as its points, red, green, blue and opacity a byte each. */
-export interface Points {
+export interface PicturePoints {
   width: number;
   height: number;
   data: Uint8ClampedArray;
 }
 
 /** The first picture of an HEIC file (ISO/IEC 23008-12), upright by its own mark. */
-async function heic(input: Uint8Array, mostPixels: number): Promise<Points | 'no-picture' | 'too-many-pixels'> {
+async function heic(input: Uint8Array, mostPixels: number): Promise<PicturePoints | 'no-picture' | 'too-many-pixels'> {
   try {
     const pictures = await heicPictures({ buffer: input });
     try {

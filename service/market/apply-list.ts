@@ -16,8 +16,8 @@ import {
   noteWork,
   type PriceList,
   setApplied,
+  setListUndone,
   setSentence,
-  setUndone,
   workOn,
 } from '../../store/market/price-lists';
 import type { Queryable } from '../../store/queryable';
@@ -99,7 +99,7 @@ async function undoNow(db: Queryable, list: PriceList, { by }: ListTask): Promis
     await tell(changed);
   }
   await noteLotsOf(db, list.sellerId);
-  await setUndone(db, list.id);
+  await setListUndone(db, list.id);
   await noteEvent(db, { jobId: null, staffId: by, kind: 'list-undone', detail: { id: list.id } });
 }
 

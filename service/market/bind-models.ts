@@ -12,7 +12,7 @@ export interface StatedModel {
 }
 
 /** One model that a stated model is; null: none that is sure. */
-export interface Bound extends StatedModel {
+export interface BoundModel extends StatedModel {
   modelId: number | null;
 }
 
@@ -22,8 +22,8 @@ const LOOKED_AT = 12;
 const MOST_STATED = 2_000;
 
 /** Which models of the library stated models are: only those that are named just so. */
-export async function lookUp(db: Queryable, statedModels: readonly StatedModel[]): Promise<Bound[]> {
-  const bound: Bound[] = [];
+export async function lookUp(db: Queryable, statedModels: readonly StatedModel[]): Promise<BoundModel[]> {
+  const bound: BoundModel[] = [];
   for (const { maker, said } of statedModels) {
     const found = await findModels(db, `${maker} ${said}`, LOOKED_AT);
     const named = modelsNamed(said, maker, found);

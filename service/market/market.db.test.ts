@@ -8,17 +8,17 @@ import {
   type AskMarket,
   askMarket,
   askMarketSchema,
+  type FamilyOffers,
   type MarketRow,
   marketPrices,
   pricesOf,
-  type Shelf,
 } from './market';
 
 const shop = openTestShop();
 
 const ask = async (wish: AskMarket) => must(await askMarket(askMarketSchema.parse(wish)));
 
-const largest = (shelves: readonly Shelf[]): Shelf => {
+const largest = (shelves: readonly FamilyOffers[]): FamilyOffers => {
   const [first] = [...shelves].sort((a, b) => b.offers - a.offers);
   if (first === undefined) throw new Error('no shelf');
   return first;

@@ -30,7 +30,7 @@ export const askMarketSchema = z.strictObject({
 export type AskMarket = z.input<typeof askMarketSchema>;
 
 /** Offers of one kind of module, or all that fit a machine. */
-export interface Shelf {
+export interface FamilyOffers {
   /** 0: all that fit the machine that was asked for */
   familyId: number;
   label: { generation: string; form: string; buffering: string; ecc: boolean } | null;
@@ -42,9 +42,9 @@ export interface MarketRow extends Omit<FoundOffer, 'pricedAt'> {
   sellCents: number;
 }
 
-export interface MarketView {
+export interface OffersPage {
   /** empty where a window further on was asked for: they are what they were */
-  shelves: Shelf[];
+  shelves: FamilyOffers[];
   /** the shelf that the rows stand on */
   familyId: number | null;
   rows: MarketRow[];
@@ -99,14 +99,14 @@ function both(job: OfferWish, typed: OfferWish): OfferWish {
   };
 }
 
-const shelfOf = ({ id, generation, form, buffering, ecc }: Family, offers: number): Shelf => ({
+const shelfOf = ({ id, generation, form, buffering, ecc }: Family, offers: number): FamilyOffers => ({
   familyId: id,
   label: { generation, form, buffering, ecc },
   offers,
 });
 
 /** Offers by what was typed and, where a job is named, by what its machine takes. */
-export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise<Result<MarketView>> {
+export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise<Result<OffersPage>> {
   const typed = await withSeller(wishOfText(asked.text));
   const job = asked.jobId === null ? null : await wishOfJob(asked.jobId);
   if (asked.jobId !== null && job === null) return fault('not-found', 'There is no such job.');
@@ -162,11 +162,11 @@ export async function foundOfferIds(
 }
 
 /** The market as somebody sees it; what offers cost the shop is null, and how that went is empty, where it may not be seen. */
-export type SeenMarket = Omit<MarketView, 'rows'> & {
+export type SeenMarket = Omit<OffersPage, 'rows'> & {
   rows: (Omit<MarketRow, 'costCents'> & { costCents: number | null })[];
 };
 
-export function seenMarket(view: MarketView, seesCost: boolean): SeenMarket {
+export function seenMarket(view: OffersPage, seesCost: boolean): SeenMarket {
   if (seesCost) return view;
   return { ...view, rows: view.rows.map((row) => ({ ...row, costCents: null, history: [] })) };
 }
@@ -201,7 +201,7 @@ export async function pricesOf(offerId: number): Promise<Result<NotedPrice[]>> {
 
 /** What a GB cost over the last year, by size, of one family of modules; and the families there are. */
 export interface MarketPrices {
-  families: { familyId: number; label: NonNullable<Shelf['label']> }[];
+  families: { familyId: number; label: NonNullable<FamilyOffers['label']> }[];
   familyId: number | null;
   currency: string;
   months: MonthPrice[];

@@ -10,7 +10,7 @@ import { pool, transaction } from '../../store/database';
 import { compareRows, countGone, insertListSpec, noteTwice, openRows } from '../../store/market/list-rows';
 import { specOf } from '../../store/market/offers';
 import {
-  countParts,
+  countListParts,
   endWork,
   getPriceList,
   holdReading,
@@ -68,7 +68,7 @@ interface Found {
 async function copyRows(list: PriceList, thread: ListThread, copy: Writable): Promise<Found | { sentence: string }> {
   const tell = workTeller(list.id, 'reading', list.bytes);
   const specs: ListPiece['specs'] = [];
-  const parts = Math.max(1, await countParts(pool(), list.id));
+  const parts = Math.max(1, await countListParts(pool(), list.id));
   // One part is asked for after the other has come: the thread must get them in their order.
   let before: Promise<unknown> = Promise.resolve();
   const read = (nr: number) => {

@@ -221,7 +221,7 @@ export async function saveSeller(
   });
 }
 
-export const rateSchema = z.strictObject({
+export const exchangeRateSchema = z.strictObject({
   from: z.string().regex(/^[A-Z]{3}$/, 'A currency has three letters, such as EUR.'),
   micro: z.number().int().positive('A rate is more than 0.').max(1_000_000_000_000),
   on: daySchema,
@@ -230,7 +230,7 @@ export const rateSchema = z.strictObject({
 /** Notes a dated rate into the shop's currency; what is printed in the other is counted by it. */
 export async function noteRate(
   caller: Caller<'offers.price'>,
-  rate: z.infer<typeof rateSchema>,
+  rate: z.infer<typeof exchangeRateSchema>,
 ): Promise<Result<{ changed: number }>> {
   return transaction(async (db) => {
     const { currency } = await getShop(db);

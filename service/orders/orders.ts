@@ -38,7 +38,7 @@ import {
 import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 import { done, fault, type Result } from '../result';
-import { type Caller, whyNot } from '../staff/access';
+import { type Caller, whyBarred } from '../staff/access';
 
 /** So many of the latest orders are shown. */
 const SHOWN = 60;
@@ -140,7 +140,7 @@ async function noteLine(
   if (order.cancelledAt !== null) return fault('conflict', 'This order was taken back.');
   if (change.what === 'take-back') {
     const wasNever = line.news.at(-1)?.kind === 'never';
-    const barred = wasNever ? whyNot(caller, 'offers.price') : null;
+    const barred = wasNever ? whyBarred(caller, 'offers.price') : null;
     if (barred !== null) return barred;
     if (!(await takeNewsBack(db, line.id))) return fault('conflict', 'Nothing was noted of it yet.');
     if (wasNever) await setStock(db, line.offerId, null);
@@ -150,7 +150,7 @@ async function noteLine(
       return fault('conflict', most === 0 ? 'All of it is noted already.' : `At most ${most} of it can be that.`);
     }
     const { what: kind, quantity, note } = change;
-    const barred = kind === 'never' ? whyNot(caller, 'offers.price') : null;
+    const barred = kind === 'never' ? whyBarred(caller, 'offers.price') : null;
     if (barred !== null) return barred;
     await insertNews(db, line.id, { kind, quantity, note, staffId: caller.id });
     // Then it is sold out for everybody: quotes that count on it say so, and are taken anew with the next best.
@@ -174,7 +174,7 @@ export async function changeOrder(
 ): Promise<Result<null>> {
   return transaction(async (db) => {
     if (change.what !== 'cancel') return noteLine(db, caller, id, change);
-    const barred = whyNot(caller, 'orders.place');
+    const barred = whyBarred(caller, 'orders.place');
     if (barred !== null) return barred;
     const order = await getOrder(db, id);
     if (order === null) return fault('not-found', 'There is no such order.');
@@ -237,7 +237,7 @@ export async function showOrder(
 }
 
 /** What is told a seller of a line that goes back, with the tests that found it. Days `YYYY-MM-DD`. */
-export interface Claim {
+export interface SellerClaim {
   shop: { name: string; town: string; contact: string };
   order: Pick<PartOrder, 'seller' | 'number' | 'orderedOn'>;
   line: OrderLine;
@@ -246,7 +246,7 @@ export interface Claim {
 }
 
 /** The claim for a line of an order; null: nothing of it goes back. */
-export async function claimOf(orderId: number, lineId: number): Promise<Claim | null> {
+export async function claimOf(orderId: number, lineId: number): Promise<SellerClaim | null> {
   const order = await getOrder(pool(), orderId);
   const line = order?.lines.find(({ id }) => id === lineId);
   if (order === null || line === undefined) return null;

@@ -52,7 +52,7 @@ export function mayDo(
 }
 
 /** Why somebody may not do what they are about to, whatever address it came through; null: they may. */
-export function whyNot(caller: SessionMember, right: Right): Fault | null {
+export function whyBarred(caller: SessionMember, right: Right): Fault | null {
   return mayDo(caller, right) ? null : fault('forbidden', `The role "${caller.role}" may not do this.`);
 }
 
@@ -71,7 +71,7 @@ export async function checkCaller<Asked extends Right>(
   const found = await findSession(pool(), tokenHash(token), SESSION_HOURS);
   if (found === null) return fault('signed-out', 'Your session has ended: sign in again to go on.');
   const { member, isOlder } = found;
-  const barred = whyNot(member, right);
+  const barred = whyBarred(member, right);
   if (barred !== null) return barred;
   if (isOlder && !onlyWatches) await prolongSession(pool(), tokenHash(token), SESSION_HOURS);
   return { ok: true, caller: member as Caller<Asked> };

@@ -19,7 +19,7 @@ export interface EarlierJob {
 }
 
 /** What is known of the job at hand, or what was typed; empty: nothing. */
-export interface Seen {
+export interface KnownOfJob {
   /** only jobs that were opened before it; 0: all */
   jobId: number;
   customerId: number;
@@ -68,7 +68,7 @@ from best join job on job.id = best.id join customer on customer.id = job.custom
 order by place, job.id desc`;
 
 /** Jobs that the job at hand, or what was typed, may go back to. */
-export async function findEarlierJobs(db: Queryable, seen: Seen): Promise<EarlierJob[]> {
+export async function findEarlierJobs(db: Queryable, seen: KnownOfJob): Promise<EarlierJob[]> {
   return many<EarlierJob & Record<string, unknown>>(db, EARLIER_JOBS, [
     seen.customerId,
     seen.serial,

@@ -1,4 +1,4 @@
-import type { Finding, ProofVerdict, Seen } from '../../core/proving/compare-proof';
+import type { Finding, ProofVerdict, ShownMemory } from '../../core/proving/compare-proof';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
 
@@ -15,7 +15,7 @@ export interface Proof {
   fittingId: number | null;
   readingId: number | null;
   /** what was typed, where there is no report */
-  typed: Seen | null;
+  typed: ShownMemory | null;
   findings: Finding[];
   verdict: ProofVerdict;
   takenAt: string;

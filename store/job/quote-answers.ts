@@ -1,14 +1,14 @@
-import type { Question, Said } from '../../core/quoting/quote-answer';
+import type { CustomerQuestion, CustomerStatement } from '../../core/quoting/quote-answer';
 import { many, one, run } from '../database';
 import type { Queryable } from '../queryable';
 import { findByLink, type SentQuote } from './quotes';
 
 /** One thing that a customer said, and to which quote. */
-export interface StoredAnswer extends Said {
+export interface StoredAnswer extends CustomerStatement {
   id: number;
   quoteId: number;
   /** what the shop answered to a question */
-  reply: Question['reply'];
+  reply: CustomerQuestion['reply'];
 }
 
 /** @param answer `takenBy`: who of the shop took it down, where the customer did not answer by the link */

@@ -1,10 +1,10 @@
-import type { Question, Said } from '../../core/quoting/quote-answer';
+import type { CustomerQuestion, CustomerStatement } from '../../core/quoting/quote-answer';
 import type { QuoteSnapshot } from '../../core/quoting/snapshot';
 import type { LineEdits, QuoteTerms } from '../../core/quoting/terms-schema';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
 
-export interface Choice {
+export interface ChosenPlan {
   place: number;
   kept: string[];
   bought: { offer: string; count: number }[];
@@ -18,7 +18,7 @@ export interface Draft {
   suggested: number | null;
   /** what was agreed on; what is not named is as usual */
   terms: Partial<QuoteTerms>;
-  choices: Choice[];
+  choices: ChosenPlan[];
   /** options that an owner lets go below the lowest margin, by their totals */
   released: { place: number; totalCents: number }[];
 }
@@ -64,7 +64,7 @@ export async function getDraft(db: Queryable, jobId: number): Promise<Draft | nu
   );
 }
 
-export async function putChoice(db: Queryable, quoteId: number, choice: Choice): Promise<void> {
+export async function putChoice(db: Queryable, quoteId: number, choice: ChosenPlan): Promise<void> {
   await run(
     db,
     `insert into quote_choice (quote_id, place, kept, bought, edits) values ($1, $2, $3, $4, $5)
@@ -171,7 +171,7 @@ export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot'
 }
 
 /** One thing that a customer said, as the page needs it. */
-type StoredSaid = Said & Pick<Question, 'id' | 'reply'>;
+type StoredSaid = CustomerStatement & Pick<CustomerQuestion, 'id' | 'reply'>;
 
 const LINKED = {
   name: 'quote of a link',

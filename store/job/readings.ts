@@ -2,13 +2,13 @@ import type { Reading } from '../../core/reading/reading';
 import { many, maybeOne, one } from '../database';
 import type { Queryable } from '../queryable';
 
-export type Purpose = 'intake' | 'proof';
+export type ReadingPurpose = 'intake' | 'proof';
 
 export async function insertReading(
   db: Queryable,
   reading: {
     jobId: number;
-    purpose: Purpose;
+    purpose: ReadingPurpose;
     optionPlace: number | null;
     sourceName: string;
     input: Uint8Array;

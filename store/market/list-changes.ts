@@ -3,7 +3,7 @@ import { many, one, run } from '../database';
 import type { Queryable } from '../queryable';
 
 /** What a list did to offers. */
-export interface Applied {
+export interface AppliedChanges {
   added: number;
   priced: number;
 }
@@ -94,7 +94,7 @@ export async function applyLines(
   list: { id: number; sellerId: number; name: string },
   lines: { from: number; to: number },
   accepted: Accepted,
-): Promise<Applied> {
+): Promise<AppliedChanges> {
   await run(db, "set local work_mem = '64MB'");
   // The text, since a Date has no microseconds: another price of the same millisecond may not come after this one.
   const { at } = await one<{ at: string }>(db, 'select clock_timestamp()::text as at');

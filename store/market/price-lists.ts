@@ -84,7 +84,7 @@ export async function listPart(db: Queryable, listId: number, nr: number): Promi
   return part?.bytes ?? null;
 }
 
-export async function countParts(db: Queryable, listId: number): Promise<number> {
+export async function countListParts(db: Queryable, listId: number): Promise<number> {
   return (
     await one<{ parts: number }>(db, 'select count(*) as parts from price_list_part where list_id = $1', [listId])
   ).parts;
@@ -214,7 +214,7 @@ export async function setApplied(db: Queryable, id: number, outcome: ListOutcome
   );
 }
 
-export async function setUndone(db: Queryable, id: number): Promise<void> {
+export async function setListUndone(db: Queryable, id: number): Promise<void> {
   await run(db, `update price_list set state = 'undone', undone_at = now(), sentence = null where id = $1`, [id]);
 }
 

@@ -1,5 +1,5 @@
 import type { LimitName, LimitValue, SourceKind } from '@/core/machine/limits/limit';
-import type { Role } from '@/core/machine/limits/resolve-claims';
+import type { ClaimRole } from '@/core/machine/limits/resolve-claims';
 import { capacityText } from '@/core/memory/capacity';
 import { EDGE_GENERATIONS, LOW_POWER_GENERATIONS } from '@/core/memory/generation';
 import type { Kind } from '@/core/memory/module';
@@ -81,7 +81,7 @@ export const SOURCE_WORDS: Record<SourceKind, string> = {
 };
 
 /** A sign and a word for what a source's word is worth, so that neither place nor colour must tell it. */
-export const ROLE_WORDS: Record<Role, { sign: string; text: string }> = {
+export const ROLE_WORDS: Record<ClaimRole, { sign: string; text: string }> = {
   binds: { sign: '▸', text: 'binds' },
   agrees: { sign: '=', text: 'says the same' },
   looser: { sign: '△', text: 'is looser' },

@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import type { Claim, SourceKind } from '@/core/machine/limits/limit';
 import { SOURCE_KINDS } from '@/core/machine/limits/limit';
-import { type RankedClaim, ROLES, wordsOn } from '@/core/machine/limits/resolve-claims';
+import { CLAIM_ROLES, type RankedClaim, wordsOn } from '@/core/machine/limits/resolve-claims';
 import { Button } from '../kit/button';
 import { LIMIT_ROWS, type LimitRow, limitText, ROLE_WORDS, SOURCE_WORDS } from './limit-words';
 
@@ -36,7 +36,7 @@ function Cell({ row, words }: { row: LimitRow; words: RankedClaim[] }) {
 
 /** What the signs mean, so that the grid reads without help. */
 function Signs({ words }: { words: readonly RankedClaim[] }) {
-  const used = ROLES.filter((role) => words.some((word) => word.role === role));
+  const used = CLAIM_ROLES.filter((role) => words.some((word) => word.role === role));
   return (
     <p className="text-sm text-ink-2 flex flex-wrap gap-x-4">
       {used.map((role) => (

@@ -7,7 +7,7 @@ import { Form } from '../kit/form/form';
 import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import type { ModelFields } from './model-fields';
-import { readModel, type TypedModel, typedModel } from './model-lines';
+import { readTypedModel, type TypedModel, typedModel } from './model-lines';
 
 /** A list that is typed a line an entry: it grows with what is in it. */
 function Lines({ rows = 2, ...area }: ComponentProps<typeof TextAreaField>) {
@@ -26,7 +26,7 @@ export function ModelEditor({ id, fields, onClose }: ModelEditorProps) {
   const { save } = useSave();
   const typing = useTyped<TypedModel, Record<string, unknown>>({
     from: typedModel(fields),
-    read: readModel,
+    read: readTypedModel,
     send: async (body) => {
       const result = await save('PATCH', `/api/models/${id}`, body);
       if (result.ok) onClose();

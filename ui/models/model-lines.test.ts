@@ -1,5 +1,5 @@
 import { modelSchema } from '@/core/machine/models/model';
-import { readModel, typedModel } from './model-lines';
+import { readTypedModel, typedModel } from './model-lines';
 
 const model = modelSchema.parse({
   maker: 'Ostrell',
@@ -24,7 +24,7 @@ const typed = typedModel(fields);
 
 describe('a model as lines', () => {
   it('comes back as it was', () => {
-    const made = readModel(typed);
+    const made = readTypedModel(typed);
     expect(made.ok && modelSchema.parse({ ...model, ...made.value })).toEqual(model);
   });
 
@@ -36,7 +36,7 @@ describe('a model as lines', () => {
     [{ factory: 'lots | 5' }, /"lots" is no capacity/],
     [{ factory: '16 GB | much' }, /"much" is no amount/],
   ])('%j is told what is wrong', (more, why) => {
-    const made = readModel({ ...typed, ...more });
+    const made = readTypedModel({ ...typed, ...more });
     expect(made.ok ? '' : Object.values(made.wrong).join(' ')).toMatch(why);
   });
 });

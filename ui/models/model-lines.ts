@@ -84,7 +84,7 @@ function entries<T>(text: string, read: (line: string) => T): { all: T[]; wrong:
 const yearTyped = (text: string): number | null => (/^\d{4}$/.test(text.trim()) ? Number(text) : null);
 
 /** What was typed as fields to save, or what is wrong with it. */
-export function readModel(typed: TypedModel): Read<TypedModel, Record<string, unknown>> {
+export function readTypedModel(typed: TypedModel): Read<TypedModel, Record<string, unknown>> {
   const [yearFrom, yearTo] = [yearTyped(typed.yearFrom), yearTyped(typed.yearTo)];
   const factoryMaxMiB = isTyped(typed.factoryMost) ? parseCapacity(typed.factoryMost) : null;
   const [cpus, factory] = [entries(typed.cpus, cpuOf), entries(typed.factory, factoryOf)];

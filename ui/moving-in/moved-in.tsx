@@ -5,7 +5,7 @@ import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
-import { KIND_TEXTS, rowsText } from './moving-words';
+import { MOVED_KIND_TEXTS, rowsText } from './moving-words';
 
 interface Moved {
   id: number;
@@ -42,7 +42,7 @@ export function MovedInList({ files }: { files: readonly Moved[] }) {
           <li key={id} className="flex flex-wrap items-center gap-x-4 px-4 py-2 text-sm">
             <span className="font-semibold">{name}</span>
             <span className="flex-1">
-              {KIND_TEXTS[kind].title.toLowerCase()}, {rowsText(taken)}, by {by}, {on}
+              {MOVED_KIND_TEXTS[kind].title.toLowerCase()}, {rowsText(taken)}, by {by}, {on}
             </span>
             {undone ? (
               <span className="text-ink-2">undone</span>

@@ -9,7 +9,7 @@ import { INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
 import { Notice } from '../kit/notice';
 import { SampleRows } from '../kit/sample-rows';
-import { KIND_TEXTS, MOVED_ROLE_TEXTS, rowsText } from './moving-words';
+import { MOVED_KIND_TEXTS, MOVED_ROLE_TEXTS, rowsText } from './moving-words';
 
 interface LeftOut {
   line: number;
@@ -125,12 +125,12 @@ export function MovingIn() {
         {MOVED_KINDS.map((kind) => (
           <li key={kind} className="bg-sheet px-4 py-3 flex flex-wrap items-center gap-x-6 gap-y-2">
             <div className="flex-1 basis-80">
-              <h2 className="text-base">{KIND_TEXTS[kind].title}</h2>
-              <p className="text-sm text-ink-2">{KIND_TEXTS[kind].about}</p>
+              <h2 className="text-base">{MOVED_KIND_TEXTS[kind].title}</h2>
+              <p className="text-sm text-ink-2">{MOVED_KIND_TEXTS[kind].about}</p>
             </div>
             <FileButton
-              fileLabel={`File: ${KIND_TEXTS[kind].title}`}
-              aria-label={`Choose a file: ${KIND_TEXTS[kind].title}`}
+              fileLabel={`File: ${MOVED_KIND_TEXTS[kind].title}`}
+              aria-label={`Choose a file: ${MOVED_KIND_TEXTS[kind].title}`}
               disabled={busy}
               onFiles={([file]) => void look(kind, file, null)}
             >
@@ -150,7 +150,7 @@ export function MovingIn() {
           <h2 className="text-base border-b-4 border-edge pb-1">{opened.file.name}</h2>
           <p>
             <strong>{rowsText(opened.look.fresh)}</strong> of {opened.look.rows.toLocaleString('en')} would be moved in
-            as {KIND_TEXTS[opened.kind].title.toLowerCase()}.
+            as {MOVED_KIND_TEXTS[opened.kind].title.toLowerCase()}.
           </p>
           <MovedTable opened={opened} busy={busy} put={(columns) => void look(opened.kind, opened.file, columns)} />
           <LeftOutRows title="Known already" rows={opened.look.doubles} count={opened.look.doubleCount} />

@@ -1,6 +1,6 @@
 import type { MovedKind, MovedRole } from '@/core/moving-in/columns';
 
-export const KIND_TEXTS: Record<MovedKind, { title: string; about: string }> = {
+export const MOVED_KIND_TEXTS: Record<MovedKind, { title: string; about: string }> = {
   customers: {
     title: 'Customers and machines',
     about:

@@ -32,7 +32,7 @@ export interface MarketOffer {
 }
 
 /** Offers of one kind of module; kind 0: all that fit a machine. */
-export interface Shelf {
+export interface ShownFamily {
   familyId: number;
   label: ShelfLabel | null;
   offers: number;

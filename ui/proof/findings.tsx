@@ -13,7 +13,7 @@ import { Form, Send } from '../kit/form/form';
 import { isTyped, readTyped, wholeTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
-import { DEPTH_WORDS, POINT_VERDICTS, WHOLE_VERDICTS } from './verdict-words';
+import { POINT_VERDICTS, PROOF_DEPTH_WORDS, WHOLE_VERDICTS } from './verdict-words';
 
 /** The total as a bar: what was promised is its whole length, what the system can use is filled, what serves others is hatched. */
 function TotalBar({ proof }: { proof: ProofView }) {
@@ -90,7 +90,7 @@ const SEVERITY = ['kept', 'remark', 'broken'] as const;
 interface TypedSign {
   verdict: ProofView['verdict'];
   remark: string;
-  depth: keyof typeof DEPTH_WORDS;
+  depth: keyof typeof PROOF_DEPTH_WORDS;
   minutes: string;
 }
 
@@ -144,7 +144,7 @@ function SignForm({ proof }: { proof: ProofView }) {
         name="depth"
         label="How deep it was looked at"
         className="w-52"
-        options={Object.entries(DEPTH_WORDS).map(([value, text]) => ({ value, text }))}
+        options={Object.entries(PROOF_DEPTH_WORDS).map(([value, text]) => ({ value, text }))}
       />
       {depth === 'loaded' && (
         <TextField name="minutes" label="Loaded for" className="w-28" unit="min" inputMode="numeric" />
@@ -224,7 +224,7 @@ export function Findings() {
       ) : (
         <>
           <p>
-            Signed by <strong>{last.signedBy}</strong> on {dayText(last.signedOn)}: {DEPTH_WORDS[last.depth]}
+            Signed by <strong>{last.signedBy}</strong> on {dayText(last.signedOn)}: {PROOF_DEPTH_WORDS[last.depth]}
             {last.loadedMinutes !== null && ` for ${last.loadedMinutes} minutes`}.{' '}
             {job.machine.modelId !== null && last.verdict !== 'broken' && 'It is evidence of this model now.'}
           </p>

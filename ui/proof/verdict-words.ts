@@ -11,7 +11,7 @@ export const WHOLE_VERDICTS = {
   broken: { tone: 'stop', text: 'The promise is not kept.' },
 } as const;
 
-export const DEPTH_WORDS = {
+export const PROOF_DEPTH_WORDS = {
   started: 'it started',
   'total-read': 'its total was read',
   loaded: 'it ran loaded',

@@ -4,7 +4,7 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
-import type { Question } from '@/core/quoting/quote-answer';
+import type { CustomerQuestion } from '@/core/quoting/quote-answer';
 import type { SentMail, SentVersion } from '@/service/job/quote/view';
 import { copyText } from '../client/copy-text';
 import { useKeys } from '../client/use-keys';
@@ -49,7 +49,7 @@ function Standing({ version: { standing, openedOn, answer, validUntil } }: { ver
 }
 
 /** What was asked, and what was answered or is to be. */
-function Asked({ question: { id, words, on, reply } }: { question: Question }) {
+function Asked({ question: { id, words, on, reply } }: { question: CustomerQuestion }) {
   const { job } = useJob();
   const [typed, setTyped] = useState('');
   const { busy, sentence, save } = useSave();

@@ -1,5 +1,5 @@
 import { handle } from '@/app/handle';
-import { noteRate, rateSchema } from '@/service/market/sellers';
+import { exchangeRateSchema, noteRate } from '@/service/market/sellers';
 
 /** Notes a dated rate into the shop's currency. */
-export const POST = handle('offers.price', rateSchema, noteRate);
+export const POST = handle('offers.price', exchangeRateSchema, noteRate);

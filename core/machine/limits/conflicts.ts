@@ -1,7 +1,7 @@
 import { capacityText } from '../../memory/capacity';
 import type { JobSlot } from '../slots/job-slot';
 import type { Claim, LimitName, Source } from './limit';
-import { contradicts, type Limits, onlyInforms, PAPERS, type RankedClaim, wordsOn } from './resolve-claims';
+import { contradicts, type Limits, onlyInforms, PAPER_SOURCES, type RankedClaim, wordsOn } from './resolve-claims';
 
 /** One way to settle a conflict: the limits that are then decided, and whose words they are. */
 export interface Settlement {
@@ -116,7 +116,7 @@ function runsAbovePapers(claims: readonly Claim[], slots: readonly JobSlot[]): C
   const words = wordsOn(undecided(claims), 'totalMiB');
   const [binding] = words;
   const today = slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
-  if (binding === undefined || !PAPERS.has(binding.source.kind) || today <= Number(binding.value)) return null;
+  if (binding === undefined || !PAPER_SOURCES.has(binding.source.kind) || today <= Number(binding.value)) return null;
   const decision = decisionOn(claims, 'totalMiB');
   const held = decision?.value ?? binding.value;
   const papers = words.filter(({ value }) => !contradicts(value, binding.value));

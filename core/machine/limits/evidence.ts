@@ -4,7 +4,7 @@ import type { Claim } from './limit';
 import type { Limits } from './resolve-claims';
 
 export const OUTCOMES = ['works', 'fails-to-start', 'starts-with-faults'] as const;
-export type Outcome = (typeof OUTCOMES)[number];
+export type TrialOutcome = (typeof OUTCOMES)[number];
 
 /** How deep a trial went, the shallowest first: it started; its total was read; it ran loaded; it ran for weeks. */
 export const DEPTHS = ['started', 'total-read', 'loaded', 'weeks'] as const;
@@ -26,7 +26,7 @@ export interface Trial {
   totalMiB: number;
   firmware: string;
   cpu: string;
-  outcome: Outcome;
+  outcome: TrialOutcome;
   depth: Depth;
   note: string;
   on: string;
@@ -56,7 +56,7 @@ export function recordsBySize(trials: readonly Trial[]): SizeRecord[] {
   const sizes = [...new Set(trials.map(({ moduleMiB }) => moduleMiB))].sort((a, b) => a - b);
   return sizes.map((moduleMiB) => {
     const own = trials.filter((trial) => trial.moduleMiB === moduleMiB);
-    const count = (outcome: Outcome) => own.filter((trial) => trial.outcome === outcome).length;
+    const count = (outcome: TrialOutcome) => own.filter((trial) => trial.outcome === outcome).length;
     const worked = own.filter(({ outcome }) => outcome === 'works');
     const depths = worked.map(({ depth }) => depth).sort((a, b) => depthOf(b) - depthOf(a));
     return {

@@ -23,11 +23,11 @@ export type Limits = { [Name in LimitName]: Holding<Name> | null };
  * something else that cannot also be true (`differs`); it only `informs`, as a scan's guess; or a weightier kind of
  * source, a person or a trial, has `outranked` it.
  */
-export const ROLES = ['binds', 'agrees', 'looser', 'differs', 'informs', 'outranked'] as const;
-export type Role = (typeof ROLES)[number];
+export const CLAIM_ROLES = ['binds', 'agrees', 'looser', 'differs', 'informs', 'outranked'] as const;
+export type ClaimRole = (typeof CLAIM_ROLES)[number];
 
 /** A claim as it stands among the others on its limit. */
-export type RankedClaim = Claim & { role: Role };
+export type RankedClaim = Claim & { role: ClaimRole };
 
 /** Limits where, among papers, the smaller number binds. */
 export const CEILINGS: ReadonlySet<LimitName> = new Set([
@@ -41,7 +41,7 @@ export const CEILINGS: ReadonlySet<LimitName> = new Set([
   'osVisibleMiB',
 ]);
 
-export const PAPERS: ReadonlySet<SourceKind> = new Set([
+export const PAPER_SOURCES: ReadonlySet<SourceKind> = new Set([
   'lid-label',
   'board-manual',
   'cpu-page',
@@ -51,7 +51,7 @@ export const PAPERS: ReadonlySet<SourceKind> = new Set([
 
 /** Papers weigh alike; a technician's decision and evidence outrank them, what the machine says and guesses follow. */
 function weight({ source }: Claim): number {
-  return PAPERS.has(source.kind) ? SOURCE_KINDS.indexOf('lid-label') : SOURCE_KINDS.indexOf(source.kind);
+  return PAPER_SOURCES.has(source.kind) ? SOURCE_KINDS.indexOf('lid-label') : SOURCE_KINDS.indexOf(source.kind);
 }
 
 /**
@@ -79,11 +79,11 @@ export function contradicts(holding: unknown, other: unknown): boolean {
   return other.some((one) => !held.includes(JSON.stringify(one)));
 }
 
-function roleOf(claim: Claim, binding: Claim): Role {
+function roleOf(claim: Claim, binding: Claim): ClaimRole {
   if (!contradicts(binding.value, claim.value)) return 'agrees';
   if (onlyInforms(claim)) return 'informs';
-  if (!PAPERS.has(binding.source.kind) && weight(binding) < weight(claim)) return 'outranked';
-  if (PAPERS.has(claim.source.kind) && CEILINGS.has(claim.limit)) return 'looser';
+  if (!PAPER_SOURCES.has(binding.source.kind) && weight(binding) < weight(claim)) return 'outranked';
+  if (PAPER_SOURCES.has(claim.source.kind) && CEILINGS.has(claim.limit)) return 'looser';
   return CEILINGS.has(claim.limit) && typeof claim.value === 'number' && claim.value > Number(binding.value)
     ? 'looser'
     : 'differs';

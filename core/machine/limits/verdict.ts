@@ -3,7 +3,7 @@ import type { JobSlot } from '../slots/job-slot';
 import type { Limits } from './resolve-claims';
 
 /** Something that ends the total: the board, the CPU, the sockets, or what the operating system can see. */
-export interface Bound {
+export interface TotalBound {
   mib: number;
   who: 'board' | 'cpu' | 'sockets' | 'system';
   /** whose word it is, as a sentence names it */
@@ -13,12 +13,12 @@ export interface Bound {
 /** How much memory a machine takes, what binds it, and what would bind next if that were lifted. Capacities MiB. */
 export interface Verdict {
   /** null: no source says */
-  bound: Bound | null;
-  next: Bound | null;
+  bound: TotalBound | null;
+  next: TotalBound | null;
   /** everything that ends the total, the tightest first */
-  bounds: Bound[];
+  bounds: TotalBound[];
   /** what was seen to work, where it is above the bound */
-  lifted: Bound | null;
+  lifted: TotalBound | null;
   /** what is in the machine today, where that is above what the papers allow */
   runsMiB: number | null;
   sentence: string;
@@ -26,10 +26,10 @@ export interface Verdict {
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
 
-const isKnown = (bound: Bound | null): bound is Bound => bound !== null;
+const isKnown = (bound: TotalBound | null): bound is TotalBound => bound !== null;
 
 /** The most that fits into the sockets, where the largest module of each is known; soldered memory counted. */
-function socketsBound(limits: Limits, slots: readonly JobSlot[]): Bound | null {
+function socketsBound(limits: Limits, slots: readonly JobSlot[]): TotalBound | null {
   const module = Math.max(limits.moduleMiB?.value ?? 0, limits.provenModuleMiB?.value ?? 0);
   const sockets = slots.filter(({ soldered, blocked }) => !soldered && blocked !== true);
   const each = sockets.map(({ maxMiB }) =>
@@ -46,8 +46,8 @@ function socketsBound(limits: Limits, slots: readonly JobSlot[]): Bound | null {
 }
 
 /** Everything that ends the total, the tightest first; of equal ones the papers go before what follows from them. */
-function boundsOf(limits: Limits, slots: readonly JobSlot[]): Bound[] {
-  const of = (name: 'totalMiB' | 'cpuMaxMiB' | 'osVisibleMiB', who: Bound['who']): Bound | null => {
+function boundsOf(limits: Limits, slots: readonly JobSlot[]): TotalBound[] {
+  const of = (name: 'totalMiB' | 'cpuMaxMiB' | 'osVisibleMiB', who: TotalBound['who']): TotalBound | null => {
     const holding = limits[name];
     return holding === null ? null : { mib: holding.value, who, by: holding.source.name };
   };
@@ -56,7 +56,7 @@ function boundsOf(limits: Limits, slots: readonly JobSlot[]): Bound[] {
     .sort((a, b) => a.mib - b.mib);
 }
 
-export const WHO_WORDS: Record<Bound['who'], string> = {
+export const WHO_WORDS: Record<TotalBound['who'], string> = {
   board: 'the board',
   cpu: 'the CPU',
   sockets: 'the sockets',
@@ -64,7 +64,7 @@ export const WHO_WORDS: Record<Bound['who'], string> = {
 };
 
 /** `the board (manual, p. 31)`: who ends it and by whose word. */
-function nameOf({ who, by }: Bound): string {
+function nameOf({ who, by }: TotalBound): string {
   return `${WHO_WORDS[who]} (${by})`;
 }
 
@@ -86,7 +86,7 @@ export function totalVerdict(limits: Limits, slots: readonly JobSlot[]): Verdict
   const [bound = null, next = null] = all;
   const proven = limits.provenTotalMiB;
   const papers = Math.min(limits.totalMiB?.value ?? Infinity, limits.cpuMaxMiB?.value ?? Infinity);
-  const lifted: Bound | null =
+  const lifted: TotalBound | null =
     proven !== null && proven.value > papers ? { mib: proven.value, who: 'board', by: proven.source.name } : null;
   const today = sum(slots.map((slot) => slot.module?.capacityMiB ?? 0));
   const runsMiB = today > papers ? today : null;

@@ -2,12 +2,12 @@
 export const PLACE_SURENESS = ['named', 'likely', 'guess'] as const;
 export type PlaceSureness = (typeof PLACE_SURENESS)[number];
 
-export interface Place {
+export interface SlotPosition {
   channel: string;
   bank: number;
 }
 
-export interface InferredPlace extends Place {
+export interface InferredPlace extends SlotPosition {
   sure: PlaceSureness;
 }
 
@@ -90,11 +90,11 @@ function channelName({ cpu, controller, channel }: Parts, all: readonly Parts[])
   return before.length === 0 ? (channel ?? '') : `${before.join('.')}${channel}`;
 }
 
-const distinct = (places: readonly Place[]): boolean =>
+const distinct = (places: readonly SlotPosition[]): boolean =>
   new Set(places.map(({ channel, bank }) => `${channel}/${bank}`)).size === places.length;
 
 /** Places where every slot names its channel; null where one does not, or two are the same. */
-function namedPlaces(all: readonly Parts[]): Place[] | null {
+function namedPlaces(all: readonly Parts[]): SlotPosition[] | null {
   if (all.some(({ channel }) => channel === null)) return null;
   const channels = all.map((parts) => channelName(parts, all));
   const named = all.map(({ position }, index) => ({ channel: channels[index] ?? '', bank: position ?? 0 }));

@@ -7,7 +7,7 @@ import { capOf } from '../rules/running-rate';
 import type { Plan } from '../search/plan';
 
 /** What keeps a plan from running faster; rates in MT/s. */
-export type RateLimit =
+export type RateCause =
   | { by: 'cpu'; maxRateMTs: number }
   | { by: 'load'; maxRateMTs: number; modulesInFullest: number }
   | { by: 'kept' | 'soldered'; slot: string; rateMTs: number }
@@ -17,7 +17,7 @@ export type RateLimit =
 
 export interface PlanExplained {
   rateMTs: number;
-  limits: RateLimit[];
+  limits: RateCause[];
   /** bought modules that are rated faster than they run */
   ratedFaster: { offer: string; rateMTs: number }[];
   /** what each channel holds, MiB, by the case's name of it */
@@ -30,7 +30,7 @@ export interface PlanExplained {
 interface Seated {
   slot: number;
   piece: Pick<Piece, 'module' | 'speed'>;
-  limit: (rateMTs: number) => RateLimit;
+  limit: (rateMTs: number) => RateCause;
 }
 
 function seatedModules(planCase: PlanCase, plan: Plan): Seated[] {
@@ -62,7 +62,7 @@ function distinct<T>(items: readonly T[]): T[] {
 }
 
 /** Everything whose limit is the lowest there is; the board, where it runs nothing as fast as that. */
-function limitsOf(planCase: PlanCase, plan: Plan, seated: readonly Seated[]): RateLimit[] {
+function limitsOf(planCase: PlanCase, plan: Plan, seated: readonly Seated[]): RateCause[] {
   const board = makeBoard(planCase);
   const mostRanks = Math.max(0, ...seated.map(({ piece }) => piece.module.ranks ?? 0));
   const inChannel = (slots: readonly number[]) => seated.filter(({ slot }) => slots.includes(slot)).length;
@@ -70,7 +70,7 @@ function limitsOf(planCase: PlanCase, plan: Plan, seated: readonly Seated[]): Ra
   const load = capUnderLoad(loadCaps(planCase.machine, mostRanks), modulesInFullest);
   const cap = Math.min(...seated.map(({ piece }) => capOf(piece, board, load)));
   const cpu = planCase.machine.cpu?.maxRateMTs ?? null;
-  const own: RateLimit[] = seated.flatMap(({ piece, limit }) =>
+  const own: RateCause[] = seated.flatMap(({ piece, limit }) =>
     piece.speed.rateMTs === cap ? [limit(piece.speed.rateMTs)] : [],
   );
   if (cpu === cap) own.unshift({ by: 'cpu', maxRateMTs: cap });

@@ -6,7 +6,7 @@ import type { OfferRefusal } from '../rules/refuse-offer';
 import type { Plan } from '../search/plan';
 import type { NearestPlan, Wish } from './broken-wishes';
 import type { OfferExplained, RefusedBecause } from './explain-offer';
-import type { PlanExplained, RateLimit } from './explain-plan';
+import type { PlanExplained, RateCause } from './explain-plan';
 import { boughtText, fateText, runText } from './plan-words';
 import { REFUSAL_WORDS } from './refusal-words';
 import type { SetRefusal } from './set-refusals';
@@ -27,7 +27,7 @@ export const SET_REFUSAL_WORDS: Record<SetRefusal, string> = {
 
 const labelOf = (planCase: PlanCase, id: string): string => offerOf(planCase.offers, id)?.label ?? id;
 
-const RATE_WORDS: { [By in RateLimit['by']]: (limit: Extract<RateLimit, { by: By }>, planCase: PlanCase) => string } = {
+const RATE_WORDS: { [By in RateCause['by']]: (limit: Extract<RateCause, { by: By }>, planCase: PlanCase) => string } = {
   cpu: ({ maxRateMTs }) => `the CPU’s limit is ${maxRateMTs}`,
   load: ({ maxRateMTs, modulesInFullest }) =>
     `with ${modulesInFullest} module${modulesInFullest === 1 ? '' : 's'} in a channel the limit is ${maxRateMTs}`,
@@ -37,12 +37,12 @@ const RATE_WORDS: { [By in RateLimit['by']]: (limit: Extract<RateLimit, { by: By
   board: ({ capMTs }) => `the board runs no rate between that and ${capMTs}`,
 };
 
-function limitText(limit: RateLimit, planCase: PlanCase): string {
-  const words = RATE_WORDS[limit.by] as (one: RateLimit, of: PlanCase) => string;
+function limitText(limit: RateCause, planCase: PlanCase): string {
+  const words = RATE_WORDS[limit.by] as (one: RateCause, of: PlanCase) => string;
   return words(limit, planCase);
 }
 
-const SHORT_RATE_WORDS: { [By in RateLimit['by']]: (limit: Extract<RateLimit, { by: By }>) => string } = {
+const SHORT_RATE_WORDS: { [By in RateCause['by']]: (limit: Extract<RateCause, { by: By }>) => string } = {
   cpu: () => 'CPU’s limit',
   load: ({ modulesInFullest }) => `limit with ${modulesInFullest} in a channel`,
   kept: ({ slot }) => `as the module in ${slot}`,
@@ -55,7 +55,7 @@ const SHORT_RATE_WORDS: { [By in RateLimit['by']]: (limit: Extract<RateLimit, { 
 export function whyRate({ limits }: Pick<PlanExplained, 'limits'>): string {
   const [first] = limits;
   if (first === undefined) return '';
-  const words = SHORT_RATE_WORDS[first.by] as (limit: RateLimit) => string;
+  const words = SHORT_RATE_WORDS[first.by] as (limit: RateCause) => string;
   return words(first);
 }
 

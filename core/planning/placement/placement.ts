@@ -18,7 +18,7 @@ import { inside } from './inside';
 import { factsWith, type KeptModules, keptModulesFrom } from './kept-modules';
 import { type ModuleClass, ModuleClasses } from './module-classes';
 import { barePlacement, evenDemand, type Level, Levels } from './packing/levels';
-import { bestOutcome, type Outcome, speedOf } from './packing/outcome';
+import { bestOutcome, type PackingOutcome, speedOf } from './packing/outcome';
 import { Packing } from './packing/packing';
 import { ANYWHERE, type Demand } from './packing/partial-placement';
 import { type ModuleToPlace, seats } from './packing/seats';
@@ -191,7 +191,7 @@ export class Places {
   }
 
   /** What a placement must be like to give just this. */
-  #demand({ load, share }: Level, { care, rateMTs, bandwidthMBs: wanted }: Outcome, totalMiB: number): Demand {
+  #demand({ load, share }: Level, { care, rateMTs, bandwidthMBs: wanted }: PackingOutcome, totalMiB: number): Demand {
     const { board } = this;
     if (CARES[care] === 'clear') return evenDemand(board, totalMiB, load) ?? ANYWHERE;
     const anywhere = { ...ANYWHERE, fullest: load };

@@ -18,7 +18,7 @@ export interface SetFacts {
 }
 
 /** What a set is like together, in its places. */
-export interface Standing {
+export interface SetStanding {
   /** two modules of one rate differ in known CL */
   latenciesDiffer: boolean;
   /** the board rate that each module's own cap would allow is not the same for all */
@@ -42,7 +42,7 @@ export function unmatchedBank(board: Board, slots: readonly number[]): boolean {
 
 type Minded = Exclude<Care, 'clear'>;
 type FixedReason = { care: Minded; holds: (set: SetFacts, force: EffectiveLimits, board: Board) => boolean };
-type PlaceReason = { care: Minded; holds: (set: Standing) => boolean };
+type PlaceReason = { care: Minded; holds: (set: SetStanding) => boolean };
 
 /** Reasons to mind that hold for a set wherever its modules stand. */
 const FIXED_REASONS = {
@@ -86,7 +86,7 @@ export function fixedReasons(set: SetFacts, force: EffectiveLimits, board: Board
 }
 
 /** All reasons that hold for a set in its places, alphabetical, given those that hold anywhere. */
-export function careReasons(set: Standing, fixed: readonly CareReason[]): CareReason[] {
+export function careReasons(set: SetStanding, fixed: readonly CareReason[]): CareReason[] {
   return [...fixed, ...PLACE_NAMES.filter((name) => PLACE_REASONS[name].holds(set))].sort();
 }
 

@@ -10,7 +10,7 @@ export interface Speed {
 }
 
 /** What can be bought of one placement class. */
-export interface Shelf {
+export interface ClassOffers {
   placementClass: PlacementClass;
   offerClasses: readonly OfferClass[];
   /** numbers of modules that some lot has, ascending */
@@ -31,7 +31,7 @@ function moduleCents({ lots }: OfferClass): number {
 export class PriceBoard {
   /** board rates that any module on offer would allow, ascending, MT/s */
   readonly rates: readonly number[];
-  readonly shelves: readonly Shelf[];
+  readonly shelves: readonly ClassOffers[];
   readonly #cheapest: Lot[][][][];
   readonly #asked = new Map<OfferClass, Map<string, Lot[]>>();
 

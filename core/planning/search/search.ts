@@ -2,7 +2,7 @@ import type { Board } from '../model/board';
 import type { PlanCase } from '../model/case';
 import { laneOf } from '../model/lane-and-reuse';
 import type { Level } from '../placement/packing/levels';
-import { bestOutcome, type Outcome, outcomeOfLevel, type SetSpeed } from '../placement/packing/outcome';
+import { bestOutcome, outcomeOfLevel, type PackingOutcome, type SetSpeed } from '../placement/packing/outcome';
 import type { Places } from '../placement/placement';
 import { fullRateMTs } from '../rules/bandwidth';
 import type { EffectiveLimits } from '../rules/effective-limits';
@@ -13,7 +13,7 @@ import { sameLots, slowestOf, sumOf } from './lot-figures';
 import type { Lot, OfferClass } from './lots';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Speed } from './price-board';
-import { type Part, type Structure, structureOf } from './structure';
+import { type BoughtPart, type Structure, structureOf } from './structure';
 import { UpperBound } from './upper-bound';
 
 /** What a search knows of its case. */
@@ -85,7 +85,7 @@ export class Search {
   }
 
   /** Every choice of so many parts that begins with these, each after those before it by placement class and number. */
-  #choose(kept: Kept, parts: readonly Part[], next: Part, wanted: number, bought: number): void {
+  #choose(kept: Kept, parts: readonly BoughtPart[], next: BoughtPart, wanted: number, bought: number): void {
     const { board, force, prices } = this.context;
     const taken = bought + next.modules;
     if (taken > kept.free) return;
@@ -189,7 +189,7 @@ export class Search {
       const lots = this.#cheapest(structure, offerClasses, nr, before);
       if (lots === null) continue;
       const cents = kept.cents + sumOf(lots);
-      let given: Outcome | null = null;
+      let given: PackingOutcome | null = null;
       if (before === null || !sameLots(lots, before)) {
         before = lots;
         const most = upperBound.bandwidthAt(Math.min(kept.leastMTs, slowestOf(lots)));
@@ -347,7 +347,7 @@ export class Search {
     choose(0);
   }
 
-  #add(cell: Cell, kept: Kept, structure: Structure, lots: readonly Lot[], outcome: Outcome): void {
+  #add(cell: Cell, kept: Kept, structure: Structure, lots: readonly Lot[], outcome: PackingOutcome): void {
     const { totalMiB, openSlots } = structure;
     const { care, bandwidthMBs, rateMTs } = outcome;
     const { lane, reuse } = cell;

@@ -3,17 +3,17 @@ import { careRank, fixedReasons } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 import { mixRefusals } from '../rules/refuse-set';
 import type { Kept } from './kept';
-import type { Shelf } from './price-board';
+import type { ClassOffers } from './price-board';
 
 /** So many modules of one placement class, from one offer. */
-export interface Part {
-  shelf: Shelf;
+export interface BoughtPart {
+  shelf: ClassOffers;
   modules: number;
 }
 
 /** Parts beside what is kept, before anything is chosen of what offers them. */
 export interface Structure {
-  parts: readonly Part[];
+  parts: readonly BoughtPart[];
   bought: number;
   totalMiB: number;
   openSlots: number;
@@ -27,7 +27,7 @@ export function structureOf(
   board: Board,
   force: EffectiveLimits,
   kept: Kept,
-  parts: readonly Part[],
+  parts: readonly BoughtPart[],
 ): Structure | null {
   const all = [...kept.placementClasses];
   let totalMiB = kept.totalMiB;

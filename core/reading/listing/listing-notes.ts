@@ -2,7 +2,7 @@ import type { ReadFact } from '../reading';
 import type { Span } from './listing-text';
 
 /** A value of the title with the place it stands at. */
-export interface Said<T> extends Span {
+export interface TitleValue<T> extends Span {
   value: T;
 }
 
@@ -28,7 +28,7 @@ export class ListingNotes {
   }
 
   /** All that is said of a field, in the order it was understood. */
-  said<T extends ReadFact['value']>(field: string): readonly Said<T>[] {
+  said<T extends ReadFact['value']>(field: string): readonly TitleValue<T>[] {
     return (this.#byField.get(field) ?? NOTHING) as readonly (ReadFact & { value: T })[];
   }
 

@@ -1,5 +1,5 @@
 /** What a key of a report is about. */
-export type Field =
+export type TextFieldName =
   | 'size'
   | 'type'
   | 'speed'
@@ -39,7 +39,7 @@ const key = (source: string): RegExp => new RegExp(`^(?:${source})$`);
  * Keys of reports in English, German, French, Spanish, Dutch, Italian and Portuguese, folded, and what they are about: the
  * longer before those they hold.
  */
-const FIELDS: readonly (readonly [RegExp, Field])[] = [
+const FIELDS: readonly (readonly [RegExp, TextFieldName])[] = [
   [
     key(
       '(?:total |gesamter? |verfugbarer )?(?:physical memory|physischer (?:arbeits)?speicher)(?: \\(ram\\))?(?: total)?|total physical memory|gesamter physischer speicher(?: \\(ram\\))?|memoire physique(?: \\(ram\\))? totale|memoria fisica total|totaal fysiek geheugen|memoria fisica totale|total (?:system )?memory|usable (?:ram|memory)|memory usable|memtotal|mem total|verwendbar(?:er ram)?',
@@ -202,12 +202,12 @@ const FIELDS: readonly (readonly [RegExp, Field])[] = [
   ],
 ];
 
-const known = new Map<string, Field | null>();
+const known = new Map<string, TextFieldName | null>();
 /** Keys kept in mind: a report repeats its own. */
 const MOST_KNOWN = 2_000;
 
 /** What a folded key is about; null where no table has it. */
-export function fieldOf(folded: string): Field | null {
+export function fieldOf(folded: string): TextFieldName | null {
   const before = known.get(folded);
   if (before !== undefined) return before;
   const found = FIELDS.find(([pattern]) => pattern.test(folded))?.[1] ?? null;

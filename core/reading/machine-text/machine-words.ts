@@ -1,14 +1,14 @@
 import { meant } from '../placeholder';
 import { type ReadMachine, UNTOLD_MACHINE } from '../reading';
 import { foldText } from '../specification/fold-text';
-import { type Field, fieldOf } from './field-words';
+import { fieldOf, type TextFieldName } from './field-words';
 import { type Block, isSlotName } from './pairs';
 import { eccIn, sizeIn } from './values';
 
 /** What a text says of the machine as a whole, and which fields said it. */
 export interface MachineWords {
   machine: ReadMachine;
-  told: ReadonlySet<Field>;
+  told: ReadonlySet<TextFieldName>;
 }
 
 const LONGEST = 160;
@@ -24,7 +24,7 @@ function bitsOf(text: string | null): number | null {
 }
 
 /** Keys that name no machine where they stand in a module's block. */
-const ANYWHERE: ReadonlySet<Field> = new Set([
+const ANYWHERE: ReadonlySet<TextFieldName> = new Set([
   'system-maker',
   'system-model',
   'os',
@@ -44,7 +44,7 @@ const SYSTEM_HEADING =
 
 /** Reads what a text's blocks say of the machine as a whole. */
 export function machineOfBlocks(blocks: readonly Block[], slotBlocks: ReadonlySet<number>): MachineWords {
-  const said = new Map<Field, string>();
+  const said = new Map<TextFieldName, string>();
   const cpus: string[] = [];
   for (const block of blocks) {
     const isOwn = !slotBlocks.has(block.line) && !isSlotName(block.heading);
@@ -54,7 +54,7 @@ export function machineOfBlocks(blocks: readonly Block[], slotBlocks: ReadonlySe
       const field = fieldOf(key);
       if (field === null || value === '') continue;
       if (field === 'cpu' && isOwn && cpus.length < 8) cpus.push(value);
-      const asSystem: Field | null =
+      const asSystem: TextFieldName | null =
         isSystem && field === 'maker' ? 'system-maker' : isSystem && field === 'serial' ? 'serial' : null;
       const holds =
         asSystem ??
@@ -62,8 +62,8 @@ export function machineOfBlocks(blocks: readonly Block[], slotBlocks: ReadonlySe
       if (holds !== null && !said.has(holds)) said.set(holds, value.slice(0, LONGEST));
     }
   }
-  const of = (field: Field): string | null => said.get(field) ?? null;
-  const text = (field: Field): string | null => meant(of(field));
+  const of = (field: TextFieldName): string | null => said.get(field) ?? null;
+  const text = (field: TextFieldName): string | null => meant(of(field));
   const installed = of('installed');
   const usable = USABLE.exec(foldText(installed ?? ''))?.groups?.size;
   const visible = sizeIn(of('visible') ?? usable ?? '');

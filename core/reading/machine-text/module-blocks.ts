@@ -5,18 +5,18 @@ import { NOTHING_TOLD, type ReadModule, type ReadSlot } from '../reading';
 import { serialText, withSerials } from '../slot-serials';
 import { bufferingOf } from '../smbios/smbios-values';
 import { foldText } from '../specification/fold-text';
-import { type Field, fieldOf } from './field-words';
+import { fieldOf, type TextFieldName } from './field-words';
 import { type Block, isSlotName, type Pair } from './pairs';
 import { eccIn, formIn, generationIn, labelledRateIn, moduleSizeIn, rateOf, saysEmpty, sizeIn } from './values';
 
 /** A block's values by what their keys are about; keys that no table has stand apart. */
 interface Told {
-  of: (field: Field) => string | null;
+  of: (field: TextFieldName) => string | null;
   others: readonly Pair[];
 }
 
 function toldBy({ pairs }: Block): Told {
-  const fields = new Map<Field, string>();
+  const fields = new Map<TextFieldName, string>();
   const others: Pair[] = [];
   for (const pair of pairs) {
     const field = fieldOf(pair.key);

@@ -2,7 +2,7 @@ import type { Reading, ReadMachine, ReadModule } from '../reading';
 import { UNTOLD_MACHINE } from '../reading';
 import { readCimText } from './cim-text';
 import { rowsOf } from './columns';
-import { type Field, fieldOf } from './field-words';
+import { fieldOf, type TextFieldName } from './field-words';
 import { kernelMemory } from './kernel-memory';
 import { machineOfBlocks } from './machine-words';
 import { type ListedSlot, slotsOfBlocks } from './module-blocks';
@@ -38,7 +38,7 @@ const filledOf = (slots: readonly ListedSlot[]): number => slots.filter(({ insta
 /** What a screen says of all its memory: its generation and the rate that it runs at. */
 function sharedBy(blocks: readonly Block[]): Pick<ReadModule, 'generation' | 'configuredRateMTs'> {
   const ofMemory = blocks.flatMap(({ pairs }) => pairs).filter(({ key }) => MEMORY_KEY.test(key));
-  const values = (...fields: readonly Field[]): string[] =>
+  const values = (...fields: readonly TextFieldName[]): string[] =>
     ofMemory.filter(({ key }) => fields.includes(fieldOf(key) ?? 'os')).map(({ value }) => value);
   const generation = values('type').map(generationIn)[0] ?? null;
   const [rate] = values('configured', 'speed').map((value) => rateOf(value, generation));

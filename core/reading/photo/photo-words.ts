@@ -2,7 +2,7 @@ import { readListing } from '../listing/listing';
 import { codeSays, isPlainCode, isSameWord } from './code-text';
 
 /** Where something stands, in shares of the picture's width and height. */
-export interface Place {
+export interface PicturePlace {
   left: number;
   top: number;
   width: number;
@@ -10,7 +10,7 @@ export interface Place {
 }
 
 /** A word as a reader of pictures found it. */
-export interface FoundWord extends Place {
+export interface FoundWord extends PicturePlace {
   text: string;
   /** how sure the reader is, 0 to 100 */
   confidence: number;
@@ -22,7 +22,7 @@ export interface PhotoWord extends FoundWord {
 }
 
 /** A bar code or a matrix code of a picture. */
-export interface PhotoCode extends Place {
+export interface PhotoCode extends PicturePlace {
   text: string;
   /** its symbology, such as `Code128` (ISO/IEC 15417), `QRCode` (ISO/IEC 18004), `DataMatrix` (ISO/IEC 16022) */
   symbology: string;
@@ -32,7 +32,7 @@ export interface PhotoCode extends Place {
 export type PhotoLines = PhotoWord[][];
 
 /** A place as it is after the picture was turned, degrees clockwise. */
-export function turnedPlace<T extends Place>(place: T, turned: number): T {
+export function turnedPlace<T extends PicturePlace>(place: T, turned: number): T {
   const { left, top, width, height } = place;
   if (turned === 90) return { ...place, left: 1 - top - height, top: left, width: height, height: width };
   if (turned === 180) return { ...place, left: 1 - left - width, top: 1 - top - height };
@@ -121,10 +121,10 @@ function slotName(text: string, before: string | undefined): string {
   return name === null ? text : head + (FIGURES[sign] ?? sign) + tail;
 }
 
-const middle = ({ top, height }: Place): number => top + height / 2;
-const end = ({ left, width }: Place): number => left + width;
+const middle = ({ top, height }: PicturePlace): number => top + height / 2;
+const end = ({ left, width }: PicturePlace): number => left + width;
 
-const isWithin = (word: Place, code: Place): boolean => {
+const isWithin = (word: PicturePlace, code: PicturePlace): boolean => {
   const [x, y] = [word.left + word.width / 2, middle(word)];
   const edge = 0.01;
   return (
@@ -136,7 +136,7 @@ const isWithin = (word: Place, code: Place): boolean => {
 };
 
 /** Words in the lines that a person sees, from the top and from the left, whatever pieces they were found in. */
-export function rowsOf<T extends Place>(words: readonly T[]): T[][] {
+export function rowsOf<T extends PicturePlace>(words: readonly T[]): T[][] {
   const rows: T[][] = [];
   for (const word of [...words].sort((a, b) => middle(a) - middle(b))) {
     const row = rows.find((others) =>

@@ -3,7 +3,7 @@ import type { ClaimedLimit, ClaimedValues, ReadClaim } from '../reading';
 import type { About } from './about';
 import type { CapacityRole, SaidCapacity } from './capacities';
 import { kindsOf } from './kinds';
-import type { Notes, Place, Said } from './notes';
+import type { Notes, StatedAt, UnitSpan } from './notes';
 import { isStandardRate } from './rates';
 import type { SpecUnit } from './units';
 
@@ -12,7 +12,7 @@ const LONGEST_QUOTE = 160;
 const MOST_QUOTES = 8;
 
 /** The words around a place: its line, or the clause of a long one. */
-function quoteAt(input: string, { unit, start, end }: Place): { quote: string; start: number; end: number } {
+function quoteAt(input: string, { unit, start, end }: UnitSpan): { quote: string; start: number; end: number } {
   const own = unit.text.slice(unit.borrowed);
   let [from, to] = [0, own.length];
   if (own.length > LONGEST_QUOTE) {
@@ -28,7 +28,7 @@ function quoteAt(input: string, { unit, start, end }: Place): { quote: string; s
   return { quote, start: begin, end: begin + quote.length };
 }
 
-const textOf = (input: string, place: Place): string => `“${quoteAt(input, place).quote}”`;
+const textOf = (input: string, place: UnitSpan): string => `“${quoteAt(input, place).quote}”`;
 
 /** Makes the claims of a text, warning of what does not go together. */
 export class Claims {
@@ -40,11 +40,11 @@ export class Claims {
     this.#input = input;
   }
 
-  add<Limit extends ClaimedLimit>(limit: Limit, value: ClaimedValues[Limit], place: Place): void {
+  add<Limit extends ClaimedLimit>(limit: Limit, value: ClaimedValues[Limit], place: UnitSpan): void {
     this.all.push({ limit, value, ...quoteAt(this.#input, place) } as ReadClaim);
   }
 
-  warn(text: string, ...places: Place[]): void {
+  warn(text: string, ...places: UnitSpan[]): void {
     const quotes = [...new Set(places.slice(0, MOST_QUOTES).map((place) => textOf(this.#input, place)))];
     this.warnings.push(`${text}: ${quotes.join(' and ')}`);
   }
@@ -54,9 +54,9 @@ export class Claims {
    * they differ without one none, and both are named.
    */
   one(
-    places: readonly (Place & { mib: number; isConditional: boolean })[],
+    places: readonly (UnitSpan & { mib: number; isConditional: boolean })[],
     what: string,
-  ): (Place & { mib: number }) | null {
+  ): (UnitSpan & { mib: number }) | null {
     const [first] = places;
     if (first === undefined) return null;
     const smallest = places.reduce((least, one) => (one.mib < least.mib ? one : least));
@@ -74,11 +74,11 @@ export class Claims {
   }
 }
 
-const ofRole = (notes: Notes, role: CapacityRole): Said<SaidCapacity>[] =>
+const ofRole = (notes: Notes, role: CapacityRole): StatedAt<SaidCapacity>[] =>
   notes.capacities.filter((one) => one.role === role);
 
 /** Two totals of one line differ because of what the line says beside them: that is its condition. */
-function withConditions(sizes: readonly Said<SaidCapacity>[]): Said<SaidCapacity>[] {
+function withConditions(sizes: readonly StatedAt<SaidCapacity>[]): StatedAt<SaidCapacity>[] {
   const inUnit = new Map<SpecUnit, Set<number>>();
   for (const { unit, mib } of sizes) inUnit.set(unit, (inUnit.get(unit) ?? new Set()).add(mib));
   return sizes.map((one) => {
@@ -90,8 +90,8 @@ function withConditions(sizes: readonly Said<SaidCapacity>[]): Said<SaidCapacity
 }
 
 /** The largest size that each line lists is what it says of modules. */
-function largestByUnit(sizes: readonly Said<SaidCapacity>[]): Said<SaidCapacity>[] {
-  const units = new Map<SpecUnit, Said<SaidCapacity>>();
+function largestByUnit(sizes: readonly StatedAt<SaidCapacity>[]): StatedAt<SaidCapacity>[] {
+  const units = new Map<SpecUnit, StatedAt<SaidCapacity>>();
   for (const one of sizes) {
     const mib = one.split?.mib ?? one.mib;
     const known = units.get(one.unit);
@@ -105,7 +105,7 @@ interface Sizes {
   standardMemory: { capacityMiB: number; modules: number | null }[];
 }
 
-function slotCountOf(notes: Notes, claims: Claims, weak: readonly Said<SaidCapacity>[]): number | null {
+function slotCountOf(notes: Notes, claims: Claims, weak: readonly StatedAt<SaidCapacity>[]): number | null {
   const whole = notes.slots.filter(({ isFree }) => !isFree);
   // Where the rest is soldered, the free slots are all of them.
   const isSoldered = notes.soldered.some((one) => one.isSoldered);

@@ -10,27 +10,27 @@ import { type Token, tokensOf } from './tokens';
 import type { SpecUnit } from './units';
 
 /** A place of a unit that says something. */
-export interface Place {
+export interface UnitSpan {
   unit: SpecUnit;
   start: number;
   end: number;
 }
-export type Said<T> = T & Place;
+export type StatedAt<T> = T & UnitSpan;
 
 /** Everything that the units of a text say, before it is weighed. */
 export interface Notes {
-  capacities: Said<SaidCapacity>[];
-  slots: Said<SaidSlots>[];
-  rates: Said<SaidRate>[];
-  kinds: Said<SaidKind>[];
-  loads: Said<SaidLoad>[];
-  more: (SaidMore & Place)[];
-  generations: Said<{ generation: Generation; low: boolean }>[];
-  forms: Said<{ form: string; plain: boolean }>[];
-  voltages: Said<{ mv: number }>[];
-  channels: Said<{ channels: number }>[];
-  soldered: Said<{ isSoldered: boolean }>[];
-  fixed: Place[];
+  capacities: StatedAt<SaidCapacity>[];
+  slots: StatedAt<SaidSlots>[];
+  rates: StatedAt<SaidRate>[];
+  kinds: StatedAt<SaidKind>[];
+  loads: StatedAt<SaidLoad>[];
+  more: (SaidMore & UnitSpan)[];
+  generations: StatedAt<{ generation: Generation; low: boolean }>[];
+  forms: StatedAt<{ form: string; plain: boolean }>[];
+  voltages: StatedAt<{ mv: number }>[];
+  channels: StatedAt<{ channels: number }>[];
+  soldered: StatedAt<{ isSoldered: boolean }>[];
+  fixed: UnitSpan[];
 }
 
 const NOTHING = (): Notes => ({
@@ -87,7 +87,7 @@ const isNearForeign = (tokens: readonly Token[], index: number): boolean =>
 function noteUnit(notes: Notes, unit: SpecUnit, tokens: readonly Token[]): void {
   const denied = deniedIn(unit.text, tokens);
   const isDenied = (token: Token): boolean => denied.has(token);
-  const at = <T extends { start: number; end: number }>(one: T): T & Place => ({ ...one, unit });
+  const at = <T extends { start: number; end: number }>(one: T): T & UnitSpan => ({ ...one, unit });
   notes.capacities.push(...capacitiesOf(unit, tokens, isDenied).map(at));
   notes.slots.push(...slotsOf(unit, tokens).map(at));
   const loads = loadsOf(tokens);

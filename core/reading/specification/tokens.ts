@@ -42,10 +42,10 @@ export type TokenKind =
   | { is: 'channels'; channels: number }
   | { is: 'bits'; bits: number }
   | { is: 'count'; count: number }
-  | { is: Mark };
+  | { is: MarkWord };
 
 /** Words that say what the figures beside them are. */
-export type Mark =
+export type MarkWord =
   | 'max'
   | 'in-all'
   | 'slot'
@@ -101,7 +101,7 @@ interface Rule {
 }
 
 const rule = (pattern: RegExp, make: Make): Rule => ({ pattern, make });
-const mark = (pattern: RegExp, is: Mark): Rule => ({ pattern, make: () => ({ is }) });
+const mark = (pattern: RegExp, is: MarkWord): Rule => ({ pattern, make: () => ({ is }) });
 
 const countOf = (text: string | undefined): number => COUNTS[text ?? ''] ?? Number(text);
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { insertOldModule, OLD_FATES, takeOldModuleBack } from '../../../store/job/proofs';
 import { pieceSchema, putPiece } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
-import { type Caller, whyNot } from '../../staff/access';
+import { type Caller, whyBarred } from '../../staff/access';
 import { changeJob } from '../change-job';
 import type { Accepted } from './job-work';
 
@@ -46,7 +46,7 @@ export async function settleOldModule(
       if (old === undefined) return fault('not-found', `Nothing comes out of ${input.slot}.`);
       let pieceId: number | null = null;
       if (input.fate === 'shelf') {
-        const barred = whyNot(caller, 'stock.write');
+        const barred = whyBarred(caller, 'stock.write');
         if (barred !== null) return barred;
         const put = await putPiece(db, caller, { ...input.piece, originJobId: jobId });
         if (!put.ok) return put;

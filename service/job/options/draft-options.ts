@@ -2,7 +2,7 @@ import { evaluateChoice } from '../../../core/planning/search/evaluate-choice';
 import { isBelowLowest } from '../../../core/quoting/lowest-margin';
 import { makeOption } from '../../../core/quoting/option';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
-import type { Choice } from '../../../store/job/quotes';
+import type { ChosenPlan } from '../../../store/job/quotes';
 import type { JobWith } from '../slices/slice';
 
 /** A chosen plan at today's prices, or why it cannot be had any more. */
@@ -17,7 +17,10 @@ const LOST = {
 } as const;
 
 /** One choice, evaluated in the job as it stands now. */
-export function draftOption(state: JobWith<'quote' | 'market'>, { place, kept, bought, edits }: Choice): DraftOption {
+export function draftOption(
+  state: JobWith<'quote' | 'market'>,
+  { place, kept, bought, edits }: ChosenPlan,
+): DraftOption {
   if (!state.jobCase.ok) return { place, ok: false, sentence: 'The machine has gaps: fill them on Limits first.' };
   const { planCase } = state.jobCase;
   const evaluated = evaluateChoice(planCase, { kept, bought });

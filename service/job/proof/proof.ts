@@ -4,7 +4,7 @@ import {
   channelsIn,
   compareProof,
   type Promised,
-  type Seen,
+  type ShownMemory,
   seenOfReport,
   verdictOf,
 } from '../../../core/proving/compare-proof';
@@ -57,7 +57,12 @@ async function hold(
   db: Queryable,
   state: JobWith<'work' | 'readings' | 'machine'>,
   accepted: Accepted,
-  { seen, readingId, typed, staffId }: { seen: Seen; readingId: number | null; typed: Seen | null; staffId: number },
+  {
+    seen,
+    readingId,
+    typed,
+    staffId,
+  }: { seen: ShownMemory; readingId: number | null; typed: ShownMemory | null; staffId: number },
 ): Promise<number> {
   const promise = promiseOf(accepted, state);
   const findings = compareProof(promise, seen, await mostHeldIn(db, state, promise.totalMiB));
@@ -190,7 +195,7 @@ export async function typeProof(
       if (!told.ok) return fault('bad-input', told.sentence);
       const why = whySocketsDiffer(told.slots, after, { mib, heldMiB: held });
       if (why !== null) return fault('bad-input', why);
-      const seen: Seen = {
+      const seen: ShownMemory = {
         installedMiB: counts === 'installed' ? mib : null,
         usableMiB: counts === 'usable' ? mib : null,
         rateMTs,

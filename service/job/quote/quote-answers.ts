@@ -3,12 +3,12 @@ import { idSchema } from '../../../core/bounds';
 import { dayText } from '../../../core/day-text';
 import { customerView } from '../../../core/quoting/customer-view';
 import {
-  type Answer,
+  type CustomerAnswer,
   decisionOf,
   faultOfAcceptance,
-  type Standing,
   standingOf,
   tickedOf,
+  type VersionStanding,
 } from '../../../core/quoting/quote-answer';
 import { localeOf, wordsOf } from '../../../core/quoting/words/in-language';
 import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
@@ -50,7 +50,7 @@ export type AnswerInput = z.infer<typeof answerSchema>;
 async function accept(
   db: Queryable,
   sent: SentQuote,
-  standing: { answer: Answer | null; state: Standing },
+  standing: { answer: CustomerAnswer | null; state: VersionStanding },
   input: Extract<AnswerInput, { kind: 'accept' }>,
 ): Promise<Result<null>> {
   const { answer, state } = standing;

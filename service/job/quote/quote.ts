@@ -2,7 +2,13 @@ import { z } from 'zod';
 import { MOST_CENTS } from '../../../core/pricing/bounds';
 import { type CustomerQuote, customerView } from '../../../core/quoting/customer-view';
 import { faultOfOptions } from '../../../core/quoting/option';
-import { type Answer, decisionOf, type Question, type Standing, standingOf } from '../../../core/quoting/quote-answer';
+import {
+  type CustomerAnswer,
+  type CustomerQuestion,
+  decisionOf,
+  standingOf,
+  type VersionStanding,
+} from '../../../core/quoting/quote-answer';
 import { type QuoteOption, snapshotSchema } from '../../../core/quoting/snapshot';
 import { validityFault } from '../../../core/quoting/terms';
 import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
@@ -236,11 +242,11 @@ export async function sendQuote(
 
 export interface OpenedQuote {
   quote: CustomerQuote;
-  standing: Standing;
+  standing: VersionStanding;
   /** what the customer said to it last; null: nothing yet */
-  answer: Answer | null;
+  answer: CustomerAnswer | null;
   /** what the customer asked, the earliest first */
-  questions: Question[];
+  questions: CustomerQuestion[];
   /** what tells this version from any other, see {@link contentCode} */
   code: string;
   /** the shop has a mark on its papers */

@@ -5,7 +5,7 @@ import { nextEqual } from '../../../core/quoting/drift/drift';
 import type { Renewed } from '../../../core/quoting/drift/drift-words';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
 import type { LineEdits } from '../../../core/quoting/terms-schema';
-import { type Choice, listEdits, openDraft, putChoice, suggest } from '../../../store/job/quotes';
+import { type ChosenPlan, listEdits, openDraft, putChoice, suggest } from '../../../store/job/quotes';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
@@ -34,7 +34,7 @@ async function renewed(
   { place, shop }: QuoteOption,
   edits: LineEdits,
   equalTo: () => Promise<Plan | null>,
-): Promise<{ choice: Choice; how: 'same' | 'equal' } | null> {
+): Promise<{ choice: ChosenPlan; how: 'same' | 'equal' } | null> {
   const same = { place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })), edits };
   if (draftOption(state, same).ok) return { choice: same, how: 'same' };
   const plan = await equalTo();
@@ -58,7 +58,7 @@ export async function renewQuote(caller: Caller<'jobs.write'>, jobId: number): P
       const { planCase } = state.jobCase;
       let plans: Promise<readonly Plan[]> | null = null;
       const found: Renewed = { same: [], equal: [], lost: [] };
-      const choices: Choice[] = [];
+      const choices: ChosenPlan[] = [];
       const edits = await listEdits(db, current.id);
       for (const option of current.snapshot.options) {
         const one = await renewed(state, option, edits.get(option.place) ?? {}, async () => {

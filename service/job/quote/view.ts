@@ -3,7 +3,11 @@ import type { Labour } from '../../../core/pricing/labour';
 import type { PricingRule } from '../../../core/pricing/pricing-rule';
 import type { SeenDrift } from '../../../core/quoting/drift/seen-drift';
 import { versionChange } from '../../../core/quoting/drift/version-change';
-import type { Answer, Question, Standing as QuoteStanding } from '../../../core/quoting/quote-answer';
+import type {
+  CustomerAnswer,
+  CustomerQuestion,
+  VersionStanding as QuoteStanding,
+} from '../../../core/quoting/quote-answer';
 import { decisionOf, standingOf } from '../../../core/quoting/quote-answer';
 import type { SeenOption } from '../../../core/quoting/staff-view';
 import { seenDrift, staffView } from '../../../core/quoting/staff-view';
@@ -50,9 +54,9 @@ export interface SentVersion {
   standing: QuoteStanding;
   /** the day on which the customer first opened it; null: not yet */
   openedOn: string | null;
-  answer: Answer | null;
+  answer: CustomerAnswer | null;
   /** what was asked about it, the earliest first */
-  questions: Question[];
+  questions: CustomerQuestion[];
 }
 
 /** What Quote shows of a job, and the slip beside every station. */

@@ -1,14 +1,14 @@
-import type { Depth, Outcome, Trial } from '@/core/machine/limits/evidence';
+import type { Depth, Trial, TrialOutcome } from '@/core/machine/limits/evidence';
 import { capacityText } from '@/core/memory/capacity';
 import { kindWords } from '@/core/memory/module-words';
 
-export const OUTCOME_WORDS: Record<Outcome, string> = {
+export const OUTCOME_WORDS: Record<TrialOutcome, string> = {
   works: 'worked',
   'fails-to-start': 'failed to start',
   'starts-with-faults': 'started with faults',
 };
 
-export const OUTCOME_SIGNS: Record<Outcome, { sign: string; look: string }> = {
+export const OUTCOME_SIGNS: Record<TrialOutcome, { sign: string; look: string }> = {
   works: { sign: '✓', look: 'text-good' },
   'fails-to-start': { sign: '✕', look: 'text-stop' },
   'starts-with-faults': { sign: '△', look: 'text-mind' },

@@ -2,7 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { OfferSort } from '@/core/market/offer-sort';
 import { callOnce } from '../../client/session-guard';
-import type { MarketOffer, Shelf } from '../listed-offer';
+import type { MarketOffer, ShownFamily } from '../listed-offer';
 
 /** What is looked for on the market. */
 export interface MarketWish {
@@ -13,7 +13,7 @@ export interface MarketWish {
 }
 
 export interface MarketWindow {
-  shelves: Shelf[];
+  shelves: ShownFamily[];
   familyId: number | null;
   rows: MarketOffer[];
 }
@@ -24,7 +24,7 @@ export const PAGE = 100;
 const REST_MS = 180;
 
 interface Held {
-  shelves: Shelf[];
+  shelves: ShownFamily[];
   familyId: number | null;
   pages: ReadonlyMap<number, MarketOffer[]>;
 }

@@ -23,7 +23,7 @@ export interface ShownPiece {
 }
 
 /** Our own shelf, piece by piece, with whom each is promised to. */
-export function Shelf({
+export function OwnShelf({
   pieces,
   currency,
   mayPrice,

@@ -1,11 +1,11 @@
 /** A mark that wants a place on the line of its rung. */
-export interface Mark {
+export interface WantedMark {
   key: string;
   /** px */
   x: number;
 }
 
-export interface SeatedMark extends Mark {
+export interface SeatedMark extends WantedMark {
   row: number;
 }
 
@@ -18,7 +18,7 @@ export interface SeatedMark extends Mark {
  * @returns the seated ones from left to right
  */
 export function seatMarks(
-  marks: readonly Mark[],
+  marks: readonly WantedMark[],
   apart: number,
   rows = Number.POSITIVE_INFINITY,
 ): { seated: SeatedMark[]; folded: string[] } {

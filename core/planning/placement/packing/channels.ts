@@ -15,7 +15,7 @@ export interface Channel {
 }
 
 /** Slots of one channel that nothing tells apart. */
-export interface Run {
+export interface LikeSlots {
   size: number;
   must: boolean;
   limit: number;
@@ -37,7 +37,7 @@ export interface Run {
 export class Channels {
   /** the first `count` of these */
   readonly list: readonly Channel[];
-  readonly runs: readonly Run[];
+  readonly runs: readonly LikeSlots[];
   count = 0;
   /** a channel that is full holds as many modules as the fullest has to */
   reached = false;
@@ -133,12 +133,12 @@ export class Channels {
   #addSlot(first: number, slot: number, must: boolean, want: Want | null, home: number, alone: boolean): void {
     const limit = this.#limits[slot] ?? Number.POSITIVE_INFINITY;
     for (let nr = first; nr < this.#runCount && !alone; nr++) {
-      const run = this.runs[nr] as Run;
+      const run = this.runs[nr] as LikeSlots;
       if (run.alone || run.must !== must || run.limit !== limit || run.want !== want) continue;
       run.size++;
       return;
     }
-    const run = this.runs[this.#runCount++] as Run;
+    const run = this.runs[this.#runCount++] as LikeSlots;
     run.size = 1;
     run.must = must;
     run.limit = limit;
@@ -151,7 +151,7 @@ export class Channels {
   #fitAll(anyExempt: boolean): void {
     this.lastRun.length = 0;
     for (let nr = 0; nr < this.#runCount; nr++) {
-      const run = this.runs[nr] as Run;
+      const run = this.runs[nr] as LikeSlots;
       const takesAll = run.limit === Number.POSITIVE_INFINITY && run.want === null && !anyExempt;
       run.fits = takesAll ? this.left.coming : this.left.coming.filter((shape) => this.#fits(run, shape));
       for (const shape of run.fits) this.lastRun[shape] = nr;
@@ -164,7 +164,7 @@ export class Channels {
     return shape !== undefined && (shape.capacityMiB <= (this.#limits[slot] ?? 0) || shape.home === slot);
   }
 
-  #fits({ sample, want }: Run, nr: number): boolean {
+  #fits({ sample, want }: LikeSlots, nr: number): boolean {
     const shape = this.shapes[nr];
     return shape !== undefined && this.isAllowedIn(nr, sample) && (want === null || accepts(want, shape));
   }
@@ -185,7 +185,7 @@ export class Channels {
       const channel = this.list[nr] as Channel;
       let [slots, must, homes] = [0, 0, 0];
       for (let at = channel.first; at < channel.end; at++) {
-        const run = this.runs[at] as Run;
+        const run = this.runs[at] as LikeSlots;
         slots += run.size;
         if (run.must) must += run.size;
         if (run.home >= 0) homes++;
@@ -207,7 +207,7 @@ export class Channels {
   #slotsFor({ first, end }: Channel, shape: number): number {
     let slots = 0;
     for (let at = first; at < end; at++) {
-      const { size, fits } = this.runs[at] as Run;
+      const { size, fits } = this.runs[at] as LikeSlots;
       if (fits === this.left.coming || fits.includes(shape)) slots += size;
     }
     return slots;

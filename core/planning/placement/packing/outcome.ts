@@ -30,7 +30,7 @@ export function speedOf(moduleClasses: readonly ModuleClass[], care: number): Se
 }
 
 /** What a set gives in its best places. */
-export interface Outcome {
+export interface PackingOutcome {
   care: number;
   bandwidthMBs: number;
   /** MT/s */
@@ -41,14 +41,14 @@ export interface Outcome {
 
 /** What the best places of a set give, with all levels of which that is true. */
 export interface BestOutcome {
-  outcome: Outcome;
+  outcome: PackingOutcome;
   levels: readonly Level[];
 }
 
 const HEADS_UP = 1;
 
 /** What placements of one level give, at best. */
-export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): Outcome {
+export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): PackingOutcome {
   const rateMTs = Math.min(set.leastMTs, level.capMTs);
   const bandwidthMBs = bandwidthOf(rateMTs, level.share);
   const mixedRate = rateMTs !== Math.min(set.mostMTs, level.capMTs);
@@ -60,7 +60,7 @@ export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): Outco
 
 /** The best of all levels: least care, then most bandwidth. Null where there is no level. */
 export function bestOutcome(levels: readonly Level[], set: SetSpeed, today: Today): BestOutcome | null {
-  let best: Outcome | null = null;
+  let best: PackingOutcome | null = null;
   let having: Level[] = [];
   for (const level of levels) {
     const own = outcomeOfLevel(level, set, today);

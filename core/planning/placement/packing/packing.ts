@@ -1,6 +1,6 @@
 import type { Board } from '../../model/board';
 import { type BankChoice, forEachBankChoice, type Want } from './bank-wants';
-import { type Channel, Channels, type Run } from './channels';
+import { type Channel, Channels, type LikeSlots } from './channels';
 import { Left } from './left';
 import { pairUp, smallestTwo } from './pairs';
 import { type Demand, OPEN, type PartialPlacement } from './partial-placement';
@@ -115,7 +115,7 @@ export class Packing {
       const channel = this.#channels.list[nr] as Channel;
       let { mib, modules, ranks } = channel;
       for (let at = channel.first; at < channel.end; at++) {
-        const run = this.#channels.runs[at] as Run;
+        const run = this.#channels.runs[at] as LikeSlots;
         const before = modules;
         for (const shape of run.fits) {
           const placementClass = this.shapes[shape] as Shape;
@@ -171,7 +171,7 @@ export class Packing {
       if (!this.#channels.isAllowed(this.#demand, mib, modules, ranks)) return false;
       return this.#channel(nr + 1, reached || modules >= this.#demand.fullest.least, stays);
     }
-    const run = this.#channels.runs[at] as Run;
+    const run = this.#channels.runs[at] as LikeSlots;
     if (fit === run.fits.length) {
       if (run.must && used < run.size) return false;
       return this.#run(nr, at + 1, 0, mib, modules, ranks, 0, reached, stays);
