@@ -1,5 +1,5 @@
 import { capacityText } from '../../memory/capacity';
-import { CARES } from '../rules/care';
+import { careLevel } from '../rules/care';
 import type { Plan } from '../search/plan';
 import { effectiveChannelsText } from './channel-words';
 
@@ -63,7 +63,7 @@ const FIGURES: readonly Figure[] = [
       `leaves ${count(better.plan.openSlots - worse.plan.openSlots, 'one free slot', 'free slots')} less`,
   },
   {
-    of: ({ plan }) => -CARES.indexOf(plan.care),
+    of: ({ plan }) => -careLevel(plan.care),
     gain: ({ plan }, worse) =>
       plan.care === 'clear' ? 'nothing to mind' : `${plan.care} instead of ${worse.plan.care}`,
     loss: ({ plan }, better) => `is ${plan.care} instead of ${better.plan.care}`,

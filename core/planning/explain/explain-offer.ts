@@ -1,7 +1,7 @@
 import { makeBoard } from '../model/board';
 import type { Offer, PlanCase } from '../model/case';
 import { Places } from '../placement/placement';
-import { CARES } from '../rules/care';
+import { careLevel } from '../rules/care';
 import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits';
 import type { OfferRefusal } from '../rules/refuse-offer';
 import { atLeastAsGood } from '../search/frontier';
@@ -59,7 +59,7 @@ function because(
   };
 }
 
-const figures = (plan: Plan) => ({ ...plan, care: CARES.indexOf(plan.care) });
+const figures = (plan: Plan) => ({ ...plan, care: careLevel(plan.care) });
 
 /** The shown plan that beats one of an offer's, of all such pairs the one in which the least money is between them. */
 function closestBeaten(own: readonly Plan[], shown: readonly Plan[]): { own: Plan; by: Plan } | null {

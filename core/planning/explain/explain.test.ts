@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { MemoryModule } from '../../memory/module';
 import type { PlanCase } from '../model/case';
-import { CARES } from '../rules/care';
+import { careLevel } from '../rules/care';
 import { answer } from '../search/answer';
 import { evaluateChoice } from '../search/evaluate-choice';
 import { atLeastAsGood } from '../search/frontier';
@@ -18,7 +18,7 @@ const SEED = 20261125;
 const RUNS = 400;
 
 const sets = (plan: Plan) => JSON.stringify([plan.kept, plan.bought]);
-const figures = (plan: Plan) => ({ ...plan, care: CARES.indexOf(plan.care) });
+const figures = (plan: Plan) => ({ ...plan, care: careLevel(plan.care) });
 
 /** A case with another machine in it, goal aside. */
 const free = (planCase: PlanCase): PlanCase => ({

@@ -1,6 +1,6 @@
 import { moneyText } from '../../pricing/money-text';
 import { percentText } from '../../pricing/percent-text';
-import { CARES } from '../rules/care';
+import { careLevel } from '../rules/care';
 import type { Plan } from '../search/plan';
 
 /** Plans within this much of the least price, in hundredths of a percent, count as equally cheap, unless the shop says otherwise. */
@@ -8,7 +8,7 @@ export const USUAL_TOLERANCE_BP = 500;
 
 /** What decides between plans that count as equally cheap, in this order; below 0: `a` is the better. */
 const DECIDERS: readonly { words: string; compare: (a: Plan, b: Plan) => number }[] = [
-  { words: 'the least care', compare: (a, b) => CARES.indexOf(a.care) - CARES.indexOf(b.care) },
+  { words: 'the least care', compare: (a, b) => careLevel(a.care) - careLevel(b.care) },
   { words: 'the most bandwidth', compare: (a, b) => b.bandwidthMBs - a.bandwidthMBs },
   { words: 'the most free slots', compare: (a, b) => b.openSlots - a.openSlots },
   { words: 'the least price', compare: (a, b) => a.priceCents - b.priceCents },

@@ -1,5 +1,5 @@
 import type { Lane } from '../model/lanes';
-import { CARES, type Care } from '../rules/care';
+import { type Care, careLevel } from '../rules/care';
 
 /** What a machine is covered by, as far as anybody said. */
 export type Cover = 'none' | 'warranty' | 'support' | null;
@@ -15,6 +15,6 @@ export function coverNotice(lane: Lane, cover: Cover): string | null {
 
 /** The care of a plan, no lower than what its machine's cover asks for. */
 export function careUnderCover({ lane, care }: { lane: Lane; care: Care }, cover: Cover): Care {
-  const isMinded = coverNotice(lane, cover) !== null && CARES.indexOf(care) < CARES.indexOf('heads-up');
+  const isMinded = coverNotice(lane, cover) !== null && careLevel(care) < careLevel('heads-up');
   return isMinded ? 'heads-up' : care;
 }

@@ -1,6 +1,6 @@
 import { capacityText } from '../../memory/capacity';
 import { moneyText } from '../../pricing/money-text';
-import { CARES } from '../rules/care';
+import { careLevel } from '../rules/care';
 import type { Plan } from '../search/plan';
 import { bestOfRung } from './best-of-rung';
 import type { Cover } from './cover';
@@ -40,7 +40,7 @@ function enoughReason({ steering, currency }: SuggestInput, rung: Rung): string 
 
 /** Does a larger rung ask no more, and nothing more to mind? Nobody would offer the smaller one then. */
 function isBargainOver(larger: Rung, rung: Rung): boolean {
-  const care = (one: Rung) => CARES.indexOf(one.best.care);
+  const care = (one: Rung) => careLevel(one.best.care);
   return (
     larger.totalMiB > rung.totalMiB && larger.best.priceCents <= rung.best.priceCents && care(larger) <= care(rung)
   );

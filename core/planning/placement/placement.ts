@@ -5,6 +5,7 @@ import { effectiveChannels, largestChannelMiB } from '../rules/bandwidth';
 import { slotCapacities } from '../rules/capacity-of';
 import {
   CARES,
+  type CareLevel,
   type CareReason,
   careRank,
   careReasons,
@@ -45,7 +46,7 @@ export interface Placed {
   bandwidthMBs: number;
   reasons: readonly CareReason[];
   /** place in CARES */
-  care: number;
+  care: CareLevel;
 }
 
 /** Places sets of a case's modules, and knows what they give there. */

@@ -7,6 +7,21 @@ import { differ } from './refuse-set';
 export const CARES = ['clear', 'heads-up', 'off-book'] as const;
 export type Care = (typeof CARES)[number];
 
+/** The same as a number, so that the search compares and stores it: the least first. */
+export type CareLevel = 0 | 1 | 2;
+
+/** A level, as its word. */
+export const careAt = (level: CareLevel): Care => CARES[level];
+
+export const CLEAR: CareLevel = 0;
+export const HEADS_UP: CareLevel = 1;
+
+/** The greater of two. */
+export const moreCare = (one: CareLevel, other: CareLevel): CareLevel => (one > other ? one : other);
+
+/** Where a care stands, the least first. */
+export const careLevel = (care: Care): CareLevel => CARES.indexOf(care) as CareLevel;
+
 /** What a set is like wherever its modules stand. */
 export interface SetFacts {
   totalMiB: number;
@@ -90,9 +105,9 @@ export function careReasons(set: SetStanding, fixed: readonly CareReason[]): Car
   return [...fixed, ...PLACE_NAMES.filter((name) => PLACE_REASONS[name].holds(set))].sort();
 }
 
-/** The highest care of the reasons, as its place in {@link CARES}. */
-export function careRank(reasons: readonly CareReason[]): number {
-  return Math.max(0, ...reasons.map((name) => CARES.indexOf(CARE_REASONS[name].care)));
+/** The highest care of the reasons. */
+export function careRank(reasons: readonly CareReason[]): CareLevel {
+  return Math.max(0, ...reasons.map((name) => careLevel(CARE_REASONS[name].care))) as CareLevel;
 }
 
 /** What is shown without care. */

@@ -2,6 +2,7 @@ import { compareLists } from '../model/compare-lists';
 import type { Reuse } from '../model/lane-and-reuse';
 import type { Lane } from '../model/lanes';
 import { inside } from '../placement/inside';
+import type { CareLevel } from '../rules/care';
 import type { Lot } from './lots';
 import type { PriceFloor } from './price-floor';
 
@@ -11,7 +12,7 @@ export interface Figures {
   priceCents: number;
   bandwidthMBs: number;
   /** place in CARES */
-  care: number;
+  care: CareLevel;
   openSlots: number;
 }
 
@@ -51,7 +52,7 @@ export class Cell {
   ) {}
 
   /** Is there one that is better than a plan with these figures? */
-  beats(priceCents: number, bandwidthMBs: number, care: number): boolean {
+  beats(priceCents: number, bandwidthMBs: number, care: CareLevel): boolean {
     for (const one of this.list) {
       if (one.priceCents > priceCents || one.bandwidthMBs < bandwidthMBs || one.care > care) continue;
       if (one.priceCents < priceCents || one.bandwidthMBs > bandwidthMBs || one.care < care) return true;

@@ -2,6 +2,7 @@ import type { Goal } from '../model/case';
 import type { Reuse } from '../model/lane-and-reuse';
 import type { Lane } from '../model/lanes';
 import { inside } from '../placement/inside';
+import type { CareLevel } from '../rules/care';
 import { type Candidate, compareEqual, type Figures } from './candidates';
 
 /** Is `a` at least as good as `b` in all figures? */
@@ -48,7 +49,7 @@ class Cheaper {
   /** by care and open slots: the best totals and bandwidths with no more care and no fewer open slots */
   readonly #stairs: Stairs[][] = [];
 
-  #stairsOf(care: number, openSlots: number): Stairs {
+  #stairsOf(care: CareLevel, openSlots: number): Stairs {
     this.#stairs[care] ??= [];
     const own = this.#stairs[care];
     const stairs = own[openSlots] ?? { totals: [], bandwidths: [] };

@@ -7,7 +7,7 @@ import type { Lane } from '../model/lanes';
 import { setLatencyNs } from '../model/latency';
 import type { Purchase } from '../model/purchase';
 import type { Placed } from '../placement/placement';
-import { CARES, type Care, type CareReason, type Note, notesOn } from '../rules/care';
+import { type Care, type CareReason, careAt, type Note, notesOn } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 import type { OfferRefusal } from '../rules/refuse-offer';
 import type { Candidate } from './candidates';
@@ -134,7 +134,7 @@ export function asPlan(
     effectiveChannels: placed.seating.effectiveChannels,
     latencyNs: setLatencyNs([...stay.pieces, ...bought].map((piece) => piece.speed)),
     openSlots,
-    care: CARES[placed.care] ?? 'clear',
+    care: careAt(placed.care),
     reasons: [...placed.reasons],
     notes: notesOn(stay.pieces, bought, placed.rateMTs),
     priceCents,

@@ -1,6 +1,7 @@
 import type { Board } from '../model/board';
 import { commonDivisor } from '../model/common-divisor';
 import type { ModuleClass } from '../placement/module-classes';
+import type { CareLevel } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 
 /** Totals are told apart in so many steps at the most. */
@@ -33,7 +34,7 @@ export class PriceFloor {
     );
   }
 
-  #at(care: number, rate: number, open: number, step: number): number {
+  #at(care: CareLevel, rate: number, open: number, step: number): number {
     return ((care * this.#rates.length + rate) * this.#open + open) * (this.#steps + 1) + step;
   }
 
@@ -42,7 +43,7 @@ export class PriceFloor {
    *
    * @param fullRateMTs the rate at which all channels together would give the plan's bandwidth
    */
-  least(care: number, fullRateMTs: number, openSlots: number, totalMiB: number): number {
+  least(care: CareLevel, fullRateMTs: number, openSlots: number, totalMiB: number): number {
     let rate = 0;
     while (rate < this.#rates.length && (this.#rates[rate] ?? 0) < fullRateMTs) rate++;
     if (rate === this.#rates.length) return Number.POSITIVE_INFINITY;
@@ -51,7 +52,7 @@ export class PriceFloor {
   }
 
   /** Takes up the price of a plan, see {@link least}. */
-  put(care: number, fullRateMTs: number, openSlots: number, totalMiB: number, cents: number): void {
+  put(care: CareLevel, fullRateMTs: number, openSlots: number, totalMiB: number, cents: number): void {
     let fastest = this.#rates.length - 1;
     while (fastest >= 0 && (this.#rates[fastest] ?? 0) > fullRateMTs) fastest--;
     const largest = Math.min(this.#steps, Math.floor(totalMiB / this.#step));
@@ -63,7 +64,7 @@ export class PriceFloor {
   }
 
   /** Lowers the prices of this and of all that is less good; false where they are low already. */
-  #lower(care: number, rate: number, openSlots: number, largest: number, cents: number): boolean {
+  #lower(care: CareLevel, rate: number, openSlots: number, largest: number, cents: number): boolean {
     let any = false;
     for (let open = openSlots; open >= 0; open--) {
       const base = this.#at(care, rate, open, 0);

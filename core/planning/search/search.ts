@@ -5,6 +5,7 @@ import type { Level } from '../placement/packing/levels';
 import { bestOutcome, outcomeOfLevel, type PackingOutcome, type SetSpeed } from '../placement/packing/outcome';
 import type { Places } from '../placement/placement';
 import { fullRateMTs } from '../rules/bandwidth';
+import { type CareLevel, CLEAR } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 import type { Candidates, Cell, Group } from './candidates';
 import { clash, type Kept, keptOf } from './kept';
@@ -30,7 +31,6 @@ export interface SearchContext {
   must: OfferClass | null;
 }
 
-const CLEAR = 0;
 const NO_OFFER: readonly Lot[] = [];
 
 /**
@@ -208,7 +208,7 @@ export class Search {
   #isDear(
     { floor }: Pick<Cell, 'floor'>,
     structure: Structure,
-    care: number,
+    care: CareLevel,
     bandwidth: number,
     cents: number,
   ): boolean {
@@ -217,7 +217,7 @@ export class Search {
   }
 
   /** May a plan with such figures be shown, for all that is known so far? */
-  #mayCount(cell: Cell, structure: Structure, care: number, bandwidth: number, cents: number): boolean {
+  #mayCount(cell: Cell, structure: Structure, care: CareLevel, bandwidth: number, cents: number): boolean {
     if (!this.#rises(structure.totalMiB, bandwidth) || this.#isDear(cell, structure, care, bandwidth, cents))
       return false;
     return !cell.beats(cents, bandwidth, care);
@@ -280,7 +280,7 @@ export class Search {
     const speed = this.#clearSpeed(kept, rate, level.capMTs);
     if (speed === null) return;
     const { rateMTs } = speed;
-    const all = { leastMTs: rateMTs, mostMTs: rateMTs, latenciesDiffer: false, care: CLEAR };
+    const all: SetSpeed = { leastMTs: rateMTs, mostMTs: rateMTs, latenciesDiffer: false, care: CLEAR };
     const outcome = outcomeOfLevel(level, all, force.today);
     if (outcome.care > CLEAR) return;
     const lists = structure.parts.map(({ modules }, at) =>

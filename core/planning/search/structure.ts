@@ -1,5 +1,5 @@
 import type { Board } from '../model/board';
-import { careRank, fixedReasons } from '../rules/care';
+import { type CareLevel, careRank, fixedReasons } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 import { mixRefusals } from '../rules/refuse-set';
 import type { Kept } from './kept';
@@ -18,7 +18,7 @@ export interface Structure {
   totalMiB: number;
   openSlots: number;
   /** sure wherever the modules stand and whatever their speed */
-  care: number;
+  care: CareLevel;
   largestMiB: number;
 }
 

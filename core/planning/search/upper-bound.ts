@@ -2,14 +2,13 @@ import type { Board } from '../model/board';
 import type { Level } from '../placement/packing/levels';
 import { rivalsOf } from '../placement/packing/rivals';
 import { bandwidthOf, type ChannelShare } from '../rules/bandwidth';
+import { type CareLevel, HEADS_UP, moreCare } from '../rules/care';
 import type { Structure } from './structure';
-
-const HEADS_UP = 1;
 
 /** What a structure gives at best: guessed on the safe side until it is worth asking the places for it. */
 export class UpperBound {
   /** the least care there can be, as place in CARES */
-  care: number;
+  care: CareLevel;
   /** none: not asked yet, or it cannot be placed */
   levels: readonly Level[] = [];
   isAsked = false;
@@ -35,7 +34,7 @@ export class UpperBound {
     if (level === undefined || other !== undefined) return;
     this.#share = level.share;
     this.#capMTs = level.capMTs;
-    if (!level.even) this.care = Math.max(this.care, HEADS_UP);
+    if (!level.even) this.care = moreCare(this.care, HEADS_UP);
   }
 
   /** The only level there is; null: none, or several. */

@@ -1,4 +1,5 @@
 import { bandwidthOf } from '../../rules/bandwidth';
+import { type CareLevel, HEADS_UP, moreCare } from '../../rules/care';
 import type { Today } from '../../rules/today';
 import { latenciesDiffer, type ModuleClass } from '../module-classes';
 import type { Level } from './levels';
@@ -11,11 +12,11 @@ export interface SetSpeed {
   /** two modules of one rate differ in CL */
   latenciesDiffer: boolean;
   /** care that is sure wherever the modules stand, as place in CARES */
-  care: number;
+  care: CareLevel;
 }
 
 /** What some module classes are like together. Null where one of them allows no rate of the board. */
-export function speedOf(moduleClasses: readonly ModuleClass[], care: number): SetSpeed | null {
+export function speedOf(moduleClasses: readonly ModuleClass[], care: CareLevel): SetSpeed | null {
   let [leastMTs, mostMTs] = [Number.POSITIVE_INFINITY, 0];
   let differ = false;
   for (let nr = 0; nr < moduleClasses.length; nr++) {
@@ -31,7 +32,7 @@ export function speedOf(moduleClasses: readonly ModuleClass[], care: number): Se
 
 /** What a set gives in its best places. */
 export interface PackingOutcome {
-  care: number;
+  care: CareLevel;
   bandwidthMBs: number;
   /** MT/s */
   rateMTs: number;
@@ -45,8 +46,6 @@ export interface BestOutcome {
   levels: readonly Level[];
 }
 
-const HEADS_UP = 1;
-
 /** What placements of one level give, at best. */
 export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): PackingOutcome {
   const rateMTs = Math.min(set.leastMTs, level.capMTs);
@@ -54,7 +53,7 @@ export function outcomeOfLevel(level: Level, set: SetSpeed, today: Today): Packi
   const mixedRate = rateMTs !== Math.min(set.mostMTs, level.capMTs);
   const slower = today.rateMTs !== null && (rateMTs < today.rateMTs || bandwidthMBs < today.bandwidthMBs);
   const minded = !level.even || mixedRate || set.latenciesDiffer || slower;
-  const care = minded ? Math.max(set.care, HEADS_UP) : set.care;
+  const care = minded ? moreCare(set.care, HEADS_UP) : set.care;
   return { care, bandwidthMBs, rateMTs, mixedRate, slower };
 }
 
