@@ -2,6 +2,7 @@ import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage, type Stage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { jobLink } from '../testing/job-link';
 import { inLongRun } from './in-long-run';
 
@@ -17,21 +18,21 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['moving in', '/moving-in', 'text=Customers and machines'],
   ['closed jobs', '/counter/closed', 'text=Open jobs'],
   ['people', '/people', 'text=Somebody new'],
-  ['intake', '/jobs/1/intake', 'text=Who is it?'],
-  ['intake, nothing known', '/jobs/8/intake', 'text=No machine yet'],
-  ['intake, here before', '/jobs/11/intake', 'text=the same telephone number'],
-  ['limits', '/jobs/1/limits', 'text=What this machine takes'],
-  ['limits with conflicts', '/jobs/5/limits', 'text=the sources disagree'],
-  ['limits of 32 sockets', '/jobs/10/limits', 'text=32 sockets in 16 channels'],
-  ['limits with a question', '/jobs/4/limits', 'text=How fast is the module'],
-  ['options', '/jobs/1/options', '[data-rung]'],
-  ['options, waiting', '/jobs/8/options', 'text=The ladder is drawn once'],
-  ['quote, draft', '/jobs/2/quote', 'text=This goes to the customer'],
-  ['quote, sent', '/jobs/5/quote', 'text=Customer’s page'],
-  ['fitting, not accepted', '/jobs/5/fitting', 'text=waits for the customer’s yes'],
-  ['fitting, done', '/jobs/6/fitting', 'text=All is done'],
-  ['proof, waiting', '/jobs/5/proof', 'text=held against the promise here'],
-  ['proof, signed', '/jobs/6/proof', 'text=The promise is kept'],
+  ['intake', `/jobs/${JOBS.bakery}/intake`, 'text=Who is it?'],
+  ['intake, nothing known', `/jobs/${JOBS.tilde}/intake`, 'text=No machine yet'],
+  ['intake, here before', `/jobs/${JOBS.secondTill}/intake`, 'text=the same telephone number'],
+  ['limits', `/jobs/${JOBS.bakery}/limits`, 'text=What this machine takes'],
+  ['limits with conflicts', `/jobs/${JOBS.photoClub}/limits`, 'text=the sources disagree'],
+  ['limits of 32 sockets', `/jobs/${JOBS.harbour}/limits`, 'text=32 sockets in 16 channels'],
+  ['limits with a question', `/jobs/${JOBS.allotment}/limits`, 'text=How fast is the module'],
+  ['options', `/jobs/${JOBS.bakery}/options`, '[data-rung]'],
+  ['options, waiting', `/jobs/${JOBS.tilde}/options`, 'text=The ladder is drawn once'],
+  ['quote, draft', `/jobs/${JOBS.choir}/quote`, 'text=This goes to the customer'],
+  ['quote, sent', `/jobs/${JOBS.photoClub}/quote`, 'text=Customer’s page'],
+  ['fitting, not accepted', `/jobs/${JOBS.photoClub}/fitting`, 'text=waits for the customer’s yes'],
+  ['fitting, done', `/jobs/${JOBS.library}/fitting`, 'text=All is done'],
+  ['proof, waiting', `/jobs/${JOBS.photoClub}/proof`, 'text=held against the promise here'],
+  ['proof, signed', `/jobs/${JOBS.library}/proof`, 'text=The promise is kept'],
   ['orders', '/orders', 'text=Nothing is to be ordered'],
   ['an order', '/orders/1', 'text=without shipping'],
   ['not found', '/jobs/999/intake', 'text=There is nothing here'],
@@ -41,14 +42,14 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
 async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<void> {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light });
   await signIn(context, stage.app.base);
-  await page.goto('/jobs/1/options');
+  await page.goto(`/jobs/${JOBS.bakery}/options`);
   await page.locator('[data-rung] .plan-mark').first().click();
   await page.getByLabel('The plan you look at').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await page.getByRole('button', { name: /A2, channel A.*Change this slot/ }).click();
   await page.getByRole('dialog').waitFor();
   expect(await axeFindings(page)).toEqual([]);
-  await page.goto('/jobs/1/limits');
+  await page.goto(`/jobs/${JOBS.bakery}/limits`);
   await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
   await page.getByRole('dialog').getByText('Note what a paper says').click();
   expect(await axeFindings(page)).toEqual([]);
@@ -60,7 +61,7 @@ async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<v
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
   await page.getByRole('dialog').waitFor();
   expect(await axeFindings(page)).toEqual([]);
-  await page.goto('/jobs/11/intake');
+  await page.goto(`/jobs/${JOBS.secondTill}/intake`);
   await page.getByLabel('What does the machine say?').fill('tarnhlt countr 4');
   await page.getByText('Which year is on the label?').waitFor();
   expect(await axeFindings(page)).toEqual([]);

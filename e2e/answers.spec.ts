@@ -4,6 +4,7 @@ import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser
 import { pdfText } from '../testing/browser/pdf-text';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { inLongRun } from './in-long-run';
 
 const stage = openStage();
@@ -103,7 +104,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
 test('with the network gone what was typed stays, and the same yes goes through later', async () => {
   const { page, context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  await page.goto('/jobs/7/quote');
+  await page.goto(`/jobs/${JOBS.ferryOffice}/quote`);
   const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
   await context.close();
   const customer = await phone(link);
@@ -123,13 +124,13 @@ inLongRun(
   async () => {
     const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
     await signIn(context, stage.app.base);
-    await page.goto('/jobs/1/options?open=');
+    await page.goto(`/jobs/${JOBS.bakery}/options?open=`);
     await ladderDrawn(page);
     await page.keyboard.press('0');
     await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
     const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');
     const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
-    await page.goto('/jobs/1/quote');
+    await page.goto(`/jobs/${JOBS.bakery}/quote`);
     await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
     await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
     const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
@@ -157,7 +158,7 @@ inLongRun(
     ).toBe(code.replaceAll(' ', ''));
 
     // What the second option buys costs more from now on.
-    await page.goto('/jobs/1/quote');
+    await page.goto(`/jobs/${JOBS.bakery}/quote`);
     await page.getByText(/option 2 accepted on/).waitFor();
     const moved = await context.request.post(`/api/offers/${bought}/price`, {
       data: { costCents: 9_900 },

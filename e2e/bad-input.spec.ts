@@ -4,6 +4,7 @@ import { closePool, pool } from '../store/database';
 import { openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 const stage = openStage();
 
@@ -120,7 +121,7 @@ test('hostile text is taken without harm: NUL, lone surrogates, a hundred slots,
 test('a total ceiling of 0 is refused on Limits', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
-  const answer = await context.request.put('/api/jobs/1/limits', {
+  const answer = await context.request.put(`/api/jobs/${JOBS.bakery}/limits`, {
     data: { decisions: [{ limit: 'totalMiB', value: 0 }] },
   });
   expect(answer.status()).toBe(422);
@@ -276,11 +277,19 @@ test('a write that another site makes a browser send is refused', async () => {
 
 test('without a session every page leads to the door and every handler says so', async () => {
   const { page, context } = await openWindow(stage.browser, stage.app.base);
-  for (const path of ['/', '/counter', '/jobs/1', '/jobs/1/options', '/models', '/offers', '/people']) {
+  for (const path of [
+    '/',
+    '/counter',
+    `/jobs/${JOBS.bakery}`,
+    `/jobs/${JOBS.bakery}/options`,
+    '/models',
+    '/offers',
+    '/people',
+  ]) {
     await page.goto(path);
     expect(new URL(page.url()).pathname).toBe('/sign-in');
   }
   expect((await context.request.post('/api/jobs')).status()).toBe(401);
-  expect((await context.request.put('/api/jobs/1/slots', { data: {} })).status()).toBe(401);
+  expect((await context.request.put(`/api/jobs/${JOBS.bakery}/slots`, { data: {} })).status()).toBe(401);
   await context.close();
 });

@@ -3,6 +3,7 @@ import { ladderDrawn, openWindow } from '../testing/browser/browser';
 import { pdfText } from '../testing/browser/pdf-text';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 /** A machine nobody has brought in before, of a model the library knows. */
 const REPORT = reportText({
@@ -145,7 +146,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
 test('the whole way by keyboard from the ladder to the slip', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await context.request.post('/api/sign-in', { data: { name: 'edda', password: 'petrel-street' } });
-  await page.goto('/jobs/1/options');
+  await page.goto(`/jobs/${JOBS.bakery}/options`);
   await ladderDrawn(page);
   // One mark takes the tab stop; arrows move from it.
   expect(await page.locator('.plan-mark[tabindex="0"]').count()).toBe(1);
@@ -225,10 +226,10 @@ test('a report dropped as a file, in the encoding of another system’s shell', 
 test('the counter’s staff see the limits and are not offered what they may not', async () => {
   const { page, context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'edda');
-  await page.goto('/jobs/1/limits');
+  await page.goto(`/jobs/${JOBS.bakery}/limits`);
   await page.getByText('Limits are decided by a technician.').waitFor();
   expect(await page.getByRole('button', { name: /^Decide/ }).count()).toBe(0);
-  const refused = await context.request.put('/api/jobs/1/limits', {
+  const refused = await context.request.put(`/api/jobs/${JOBS.bakery}/limits`, {
     data: { decisions: [{ limit: 'totalMiB', value: 4096 }] },
   });
   expect(refused.status()).toBe(403);

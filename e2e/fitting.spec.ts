@@ -7,6 +7,7 @@ import { axeFindings, openWindow } from '../testing/browser/browser';
 import { pdfText } from '../testing/browser/pdf-text';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { inLongRun } from './in-long-run';
 
 const stage = openStage();
@@ -176,7 +177,7 @@ test('the whole chain, from a report to the proof: quote, yes, order, bench, she
 }, 400_000);
 
 test('from the bench’s tablet, by touch: the ferry office’s machine runs slower than promised, which is signed as a remark', async () => {
-  const { page, context } = await atBench('/jobs/7/fitting');
+  const { page, context } = await atBench(`/jobs/${JOBS.ferryOffice}/fitting`);
   await sayYes(page, 7);
   await page.getByRole('button', { name: 'Begin on the bench' }).tap();
   const now = page.getByLabel('Now', { exact: true });
@@ -184,7 +185,7 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   await page.getByRole('status').getByText('1 of').waitFor();
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1024);
   // A second tablet goes on where this one is.
-  const other = await atBench('/jobs/7/fitting');
+  const other = await atBench(`/jobs/${JOBS.ferryOffice}/fitting`);
   await other.page.getByRole('status').getByText('1 of').waitFor();
   await other.page.getByLabel('Now', { exact: true }).getByRole('button', { name: 'Leave out' }).tap();
   await other.page.getByLabel('Why is it left out').fill('it has no cable');
@@ -224,7 +225,7 @@ inLongRun(
     await sayYes(page, 5);
     await orderAndArrive(page);
     const order = page.url();
-    await page.goto('/jobs/5/fitting');
+    await page.goto(`/jobs/${JOBS.photoClub}/fitting`);
     await page.getByRole('button', { name: 'Begin on the bench' }).click();
     await page.getByRole('button', { name: 'Find out why' }).click();
     await page.getByRole('button', { name: 'It beeps and does not start' }).click();
@@ -256,7 +257,7 @@ inLongRun(
     await page.getByText('How it was found').waitFor();
     await orderAndArrive(page);
 
-    await page.goto('/jobs/5/fitting');
+    await page.goto(`/jobs/${JOBS.photoClub}/fitting`);
     await tickAll(page, 'click');
     const { rows } = await pool().query<{ serial: string; maker: string }>(
       'select serial, machine_maker as maker from job where id = 5',
@@ -269,7 +270,7 @@ inLongRun(
     await page.getByLabel('What the customer has to know').fill('One module is not seen.');
     await page.getByRole('button', { name: 'Sign', exact: true }).click();
     await page.getByText(/^Signed by/).waitFor();
-    await page.goto('/jobs/5/fitting');
+    await page.goto(`/jobs/${JOBS.photoClub}/fitting`);
     await page.getByRole('button', { name: 'Begin again on the bench' }).click();
     await page.getByText('time 2').waitFor();
     await tickAll(page, 'click');

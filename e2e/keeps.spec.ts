@@ -4,6 +4,7 @@ import { openWindow } from '../testing/browser/browser';
 import { pdfText } from '../testing/browser/pdf-text';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { jobLink } from '../testing/job-link';
 import { inLongRun } from './in-long-run';
 
@@ -127,7 +128,7 @@ test('a price that moves between looking and sending stops the sending', async (
   const { context, page } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   const chosen = await openOptions(context.request);
-  await page.goto('/jobs/1/quote');
+  await page.goto(`/jobs/${JOBS.bakery}/quote`);
   await page.getByRole('button', { name: /Send 1 option/ }).waitFor();
   const raised = await context.request.post(`/api/offers/${chosen.offerId}/price`, { data: { costCents: 99_999 } });
   expect(raised.status()).toBe(200);
@@ -148,7 +149,9 @@ async function openOptions(request: APIRequestContext): Promise<{ offerId: numbe
     (one) => one.lane === 'third-party' && one.bought.length === 1,
   );
   if (plan === undefined) throw new Error('no plan');
-  const put = await request.post('/api/jobs/1/options', { data: { place: 1, kept: plan.kept, bought: plan.bought } });
+  const put = await request.post(`/api/jobs/${JOBS.bakery}/options`, {
+    data: { place: 1, kept: plan.kept, bought: plan.bought },
+  });
   expect(put.status()).toBe(200);
   return { offerId: Number(plan.bought[0]?.offer.replace('offer-', '')) };
 }
@@ -158,11 +161,13 @@ inLongRun('what was ticked on the bench outlives the process in the middle of th
   await signIn(context, stage.app.base);
   const post = (path: string, data: unknown) =>
     context.request.post(`${stage.app.base}${path}`, { data, headers: { origin: stage.app.base } });
-  expect((await post('/api/jobs/7/accept', { place: 1, signed: 'Jonas Pell', ticked: [] })).status()).toBe(200);
-  const { id } = await (await post('/api/jobs/7/fitting', null)).json();
+  expect(
+    (await post(`/api/jobs/${JOBS.ferryOffice}/accept`, { place: 1, signed: 'Jonas Pell', ticked: [] })).status(),
+  ).toBe(200);
+  const { id } = await (await post(`/api/jobs/${JOBS.ferryOffice}/fitting`, null)).json();
   const steps = ['safe.off', 'safe.unplug', 'safe.drain', 'safe.earth'];
   for (const [nr, step] of steps.entries()) {
-    const ticked = await post(`/api/jobs/7/fitting/${id}`, { what: 'done', step });
+    const ticked = await post(`/api/jobs/${JOBS.ferryOffice}/fitting/${id}`, { what: 'done', step });
     expect(ticked.status()).toBe(200);
     if (nr % 2 === 0) continue;
     await stage.app.kill();

@@ -7,6 +7,7 @@ import { dumpFile, dumpTable } from '../demo/smbios-dump';
 import { axeFindings, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 const stage = openStage();
 
@@ -378,7 +379,7 @@ test('by touch: a module is dragged with a finger, and a tap opens its slot', as
   });
   await signIn(context, stage.app.base, 'teo');
   const page = await context.newPage();
-  await page.goto('/jobs/9/limits');
+  await page.goto(`/jobs/${JOBS.museum}/limits`);
   const from = await socket(page, 'A1').boundingBox();
   const to = await socket(page, 'A2').boundingBox();
   if (from === null || to === null) throw new Error('no board');

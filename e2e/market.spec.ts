@@ -5,6 +5,7 @@ import { setFeedUrl } from '../store/market/feeds';
 import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { openTestFeeds } from '../testing/feeds';
 import { inLongRun } from './in-long-run';
 
@@ -63,7 +64,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await page.getByLabel('Find offers').fill('nobody makes this');
   await page.getByText('No offer is all of this.').waitFor();
 
-  await page.goto('/jobs/1/options');
+  await page.goto(`/jobs/${JOBS.bakery}/options`);
   await page.getByRole('link', { name: 'All that fits' }).click();
   await page.getByText(/^fits /).waitFor();
   await page
@@ -74,7 +75,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await page.getByRole('button', { name: 'show all' }).click();
   await page.getByRole('navigation', { name: 'Kinds of module' }).getByText('DDR2 SO-DIMM').waitFor();
 
-  await page.goto('/jobs/1/limits');
+  await page.goto(`/jobs/${JOBS.bakery}/limits`);
   await page
     .getByRole('button', { name: /\d GB.*Change this slot/ })
     .first()
@@ -110,7 +111,7 @@ inLongRun(
       await signIn(context, stage.app.base, 'teo');
       const other = await context.newPage();
       const ladder = async () => {
-        await other.goto('/jobs/1/options');
+        await other.goto(`/jobs/${JOBS.bakery}/options`);
         await ladderDrawn(other);
         return other.locator('main').innerText();
       };
@@ -210,12 +211,12 @@ test('a title with a price that is dropped on a job is an offer of it at once', 
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   const ladder = async () => {
-    await page.goto('/jobs/1/options');
+    await page.goto(`/jobs/${JOBS.bakery}/options`);
     await ladderDrawn(page);
     return page.locator('[data-rung="16384"]').innerText();
   };
   const before = await ladder();
-  await page.goto('/jobs/1/intake');
+  await page.goto(`/jobs/${JOBS.bakery}/intake`);
   await page.getByLabel('What does the machine say?').fill('Corrick 16GB DDR4-2400 CL17 DIMM, new, 6.00 EUR');
   await page.getByRole('button', { name: 'Read it' }).click();
   await page.getByText('It is an offer of this job now: €6.00 at Seen elsewhere.').waitFor();

@@ -1,6 +1,7 @@
 import { openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 const stage = openStage();
 
@@ -11,9 +12,11 @@ test.each([
   const { page, context } = await openWindow(stage.browser, stage.app.base, { width, height });
   await signIn(context, stage.app.base);
   const sideways = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-  const stations = ['intake', 'limits', 'options', 'quote', 'fitting', 'proof'].map((one) => `/jobs/2/${one}`);
+  const stations = ['intake', 'limits', 'options', 'quote', 'fitting', 'proof'].map(
+    (one) => `/jobs/${JOBS.choir}/${one}`,
+  );
   // The library's job is fitted and proved: its list and its points stand there whole.
-  for (const path of [...stations, '/jobs/6/fitting', '/jobs/6/proof']) {
+  for (const path of [...stations, `/jobs/${JOBS.library}/fitting`, `/jobs/${JOBS.library}/proof`]) {
     await page.goto(path);
     await page.getByLabel('Slot board').first().waitFor();
     expect(await page.getByLabel('Slip', { exact: true }).isVisible()).toBe(true);
@@ -36,7 +39,14 @@ test('on a telephone in the hand of the staff nothing is cut off sideways', asyn
   });
   await signIn(context, stage.app.base);
   const page = await context.newPage();
-  for (const path of ['/counter', '/jobs/2/intake', '/jobs/2/quote', '/jobs/6/fitting', '/orders', '/models']) {
+  for (const path of [
+    '/counter',
+    `/jobs/${JOBS.choir}/intake`,
+    `/jobs/${JOBS.choir}/quote`,
+    `/jobs/${JOBS.library}/fitting`,
+    '/orders',
+    '/models',
+  ]) {
     await page.goto(path);
     await page.locator('#work').waitFor();
     expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 390]);

@@ -2,6 +2,7 @@ import { priceListPieces } from '../bench/price-list';
 import { axeFindings, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { inLongRun } from './in-long-run';
 
 const stage = openStage();
@@ -95,7 +96,7 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   const best = async () => {
-    await page.goto('/jobs/1/options');
+    await page.goto(`/jobs/${JOBS.bakery}/options`);
     await page.locator('[data-rung="16384"]').waitFor();
     return page.locator('[data-rung="16384"]').innerText();
   };

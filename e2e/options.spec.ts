@@ -2,6 +2,7 @@ import type { Page } from 'playwright-core';
 import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 const stage = openStage();
 
@@ -144,7 +145,7 @@ test('by mouse: the lines are dragged, going back undoes that, the job remembers
   const kept = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
   await page.getByLabel('Slots left').selectOption('1');
   await kept;
-  await page.goto('/jobs/3/options');
+  await page.goto(`/jobs/${JOBS.vets}/options`);
   await ladderDrawn(page);
   expect(await page.getByLabel('Slots left').inputValue()).toBe('1');
   expect(await page.getByRole('button', { name: 'mixed', exact: true }).getAttribute('aria-pressed')).toBe('false');
@@ -193,7 +194,7 @@ test('why not: a refused offer, and a wish that nothing meets with what comes ne
   await sheet.getByText('No plan is as wished for. The nearest').waitFor();
   await sheet.getByText(/over the budget/).waitFor();
   await page.keyboard.press('Escape');
-  await page.goto('/jobs/1/options?need=262144');
+  await page.goto(`/jobs/${JOBS.bakery}/options?need=262144`);
   await page.getByText('No plan is as wished for.').waitFor();
   await page.getByText(/less than wished for/).waitFor();
   await context.close();
@@ -225,7 +226,7 @@ test('offers that cannot be read are said, asked for again, and a key that nobod
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   await page.route(/\/api\/jobs\/1\/market\//, (route) => route.abort());
-  await page.goto('/jobs/1/options');
+  await page.goto(`/jobs/${JOBS.bakery}/options`);
   await page.getByText('The offers could not be read.').waitFor();
   expect(await page.getByLabel('Slot board').isVisible()).toBe(true);
   await page.unroute(/\/api\/jobs\/1\/market\//);
@@ -233,7 +234,7 @@ test('offers that cannot be read are said, asked for again, and a key that nobod
   await ladderDrawn(page);
   const key = await page.locator('link[rel="preload"][as="fetch"]').getAttribute('href');
   const known = await page.request.get(key ?? '');
-  const unknown = await page.request.get('/api/jobs/1/market/nobody-knows-it');
+  const unknown = await page.request.get(`/api/jobs/${JOBS.bakery}/market/nobody-knows-it`);
   expect(known.headers()['cache-control']).toContain('immutable');
   expect(unknown.headers()['cache-control']).toBe('private, no-cache');
   // One mark means one text, whichever process made it.

@@ -4,6 +4,7 @@ import { acceptedTill, fitted } from '../testing/bench';
 import { axeFindings, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 import { as } from '../testing/shop';
 
 const stage = openStage();
@@ -91,7 +92,7 @@ test('a photograph of a module’s label to a slot: doubtful words are asked, an
 test('a picture that was taken elsewhere is asked about here; a code of a job opens it; one without words is kept', async () => {
   const { page, context, faults } = await blankJob();
   const own = page.url();
-  const text = `${stage.app.base}/jobs/2/limits`;
+  const text = `${stage.app.base}/jobs/${JOBS.choir}/limits`;
   const photo = photoOf(page);
   // Another device, another person: the desk hears of it.
   const other = await openWindow(stage.browser, stage.app.base);
@@ -193,12 +194,12 @@ test('a keyboard-like scanner: the shop’s own codes open, a part’s goes into
   const field = page.getByLabel('What does the machine say?');
   await field.fill('half a line');
   await field.focus();
-  await scan('https://elsewhere.example/jobs/2');
-  await page.getByText('The code “https://elsewhere.example/jobs/2” is none of this shop’s.').waitFor();
+  await scan(`https://elsewhere.example/jobs/${JOBS.choir}`);
+  await page.getByText(`The code “https://elsewhere.example/jobs/${JOBS.choir}” is none of this shop’s.`).waitFor();
   expect(await field.inputValue()).toBe('half a line');
   await page.locator('body').click({ position: { x: 5, y: 5 } });
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
-  await scan(`${stage.app.base}/jobs/2/options`);
+  await scan(`${stage.app.base}/jobs/${JOBS.choir}/options`);
   await page.waitForURL(/\/jobs\/2\/options/);
   expect(faults).toEqual([]);
   await context.close();

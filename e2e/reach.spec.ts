@@ -11,6 +11,7 @@ import { App } from '../testing/browser/app';
 import { axeFindings, openBrowser } from '../testing/browser/browser';
 import { openProxy, type Ports, proxyAddress, proxyPorts } from '../testing/browser/nginx';
 import { hearing } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 /** A name that only this browser knows, as a shop's router would give one. */
 const BENCH = 'bench.skerrow.example';
@@ -56,7 +57,7 @@ test('behind nginx with a certificate of one’s own: sign-in, a quote’s link,
   const session = (await context.cookies()).find(({ name }) => name.includes('session'));
   expect(session).toMatchObject({ secure: true, httpOnly: true, sameSite: 'Lax' });
 
-  await page.goto('/jobs/2/quote');
+  await page.goto(`/jobs/${JOBS.choir}/quote`);
   await page.keyboard.press('s');
   await page.getByText(/is sent and kept/).waitFor();
   await page.keyboard.press('m');
@@ -97,11 +98,11 @@ test('a telephone on the shop’s network, without TLS: signs in, opens a job, a
     hasTouch: true,
   });
   const page = await context.newPage();
-  await page.goto('/jobs/2/quote');
+  await page.goto(`/jobs/${JOBS.choir}/quote`);
   await page.getByLabel('Name', { exact: true }).fill('teo');
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).tap();
-  await page.waitForURL(`${base}/jobs/2/quote`);
+  await page.waitForURL(`${base}/jobs/${JOBS.choir}/quote`);
   expect(await page.evaluate(() => window.isSecureContext)).toBe(false);
   const session = (await context.cookies()).find(({ name }) => name.includes('session'));
   expect(session).toMatchObject({ secure: false, httpOnly: true });
@@ -116,9 +117,9 @@ test('a job is shown as a QR code for a tablet, by the address that others reach
   const context = await browser.newContext({ baseURL: `http://127.0.0.1:${app.port}` });
   const page = await context.newPage();
   await context.request.post('/api/sign-in', { data: { name: 'teo', password: DEMO_PASSWORD } });
-  await page.goto('/jobs/2/fitting');
+  await page.goto(`/jobs/${JOBS.choir}/fitting`);
   await page.getByRole('button', { name: 'QR code' }).click();
-  await page.getByRole('img', { name: `QR code of ${proxyAddress(ports)}/jobs/2/fitting` }).waitFor();
+  await page.getByRole('img', { name: `QR code of ${proxyAddress(ports)}/jobs/${JOBS.choir}/fitting` }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await context.close();
 }, 120_000);

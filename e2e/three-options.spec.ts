@@ -4,6 +4,7 @@ import { amount } from '../testing/amount';
 import { ladderDrawn, openWindow } from '../testing/browser/browser';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
 
 const stage = openStage();
 
@@ -182,7 +183,7 @@ test('by touch, on the bench tablet: a mark is pressed, the budget is dragged by
   });
   await signIn(context, stage.app.base);
   const page = await context.newPage();
-  await page.goto('/jobs/1/options?open=');
+  await page.goto(`/jobs/${JOBS.bakery}/options?open=`);
   await ladderDrawn(page);
   await page.locator('.plan-mark[tabindex="0"]').tap();
   await page

@@ -135,7 +135,7 @@ const browser: Suite = {
   run: async (run) => {
     await needBuild();
     const { url } = await withDemo(run);
-    return jest(run, 'e2e/.*\\.spec\\.ts$', url, ['--maxWorkers', '3', '--testTimeout', '600000']);
+    return jest(run, 'e2e/.*\\.spec\\.ts$', url, ['--maxWorkers', '2', '--testTimeout', '600000']);
   },
 };
 

@@ -9,7 +9,6 @@ import { needBuild } from '../scripts/start/build';
 import { openCluster } from '../scripts/start/cluster';
 import { beginFitting, tickStep } from '../service/job/bench/fitting';
 import { showJob } from '../service/job/job-state';
-
 import { acceptSpoken } from '../service/job/quote/accept';
 import { openShop } from '../service/shop/open-shop';
 import { asTrusted } from '../service/staff/access';
@@ -18,6 +17,7 @@ import { migrate } from '../store/migrate';
 import { findForSignIn } from '../store/staff/staff';
 import { App } from './browser/app';
 import { makeDemoTemplate, makeTemplate, testDatabase } from './database';
+import { JOBS } from './demo-jobs';
 import { jobLink } from './job-link';
 import { OWN_SHOP } from './own-shop';
 
@@ -90,14 +90,14 @@ async function stockOfOne(page: Page): Promise<void> {
 
 const SHOTS: readonly Shot[] = [
   { name: 'counter', path: '/counter' },
-  { name: 'intake', path: '/jobs/1/intake' },
-  { name: 'limits', path: '/jobs/5/limits' },
-  { name: 'options', path: '/jobs/1/options', press: MARK_16 },
-  { name: 'options-customer', path: '/jobs/2/customer' },
-  { name: 'quote', path: '/jobs/2/quote' },
-  { name: 'fitting', path: '/jobs/5/fitting', width: 1024 },
+  { name: 'intake', path: `/jobs/${JOBS.bakery}/intake` },
+  { name: 'limits', path: `/jobs/${JOBS.photoClub}/limits` },
+  { name: 'options', path: `/jobs/${JOBS.bakery}/options`, press: MARK_16 },
+  { name: 'options-customer', path: `/jobs/${JOBS.choir}/customer` },
+  { name: 'quote', path: `/jobs/${JOBS.choir}/quote` },
+  { name: 'fitting', path: `/jobs/${JOBS.photoClub}/fitting`, width: 1024 },
   { name: 'orders', path: '/orders' },
-  { name: 'proof', path: '/jobs/6/proof' },
+  { name: 'proof', path: `/jobs/${JOBS.library}/proof` },
   { name: 'models', path: '/models' },
   { name: 'model-from-template', path: '/models', act: modelOfTemplate },
   { name: 'settings', path: '/settings', light: 'back-room' },
