@@ -1,74 +1,10 @@
 'use client';
-import { useRouter } from 'next/navigation';
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
-import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
-import { ChoiceField, TextField } from '../kit/form/fields';
-import { Form } from '../kit/form/form';
-import { readTyped } from '../kit/form/read-typed';
-import { useTyped } from '../kit/form/use-typed';
-import { Sheet } from '../kit/sheet';
-import { CLOSING_TEXTS, type Closing } from './closing-words';
 
-interface TypedEnd {
-  as: Closing;
-  why: string;
-}
-
-function CloseSheet({ jobId, onClose }: { jobId: number; onClose: () => void }) {
-  const router = useRouter();
-  const { save } = useSave();
-  const typing = useTyped<TypedEnd, TypedEnd>({
-    from: { as: 'done', why: '' },
-    read: (typed) =>
-      readTyped<TypedEnd, TypedEnd>(
-        { why: typed.as !== 'done' && typed.why.trim() === '' && 'Enter the reason in a few words.' },
-        () => typed,
-      ),
-    send: async (body) => {
-      const result = await save('PUT', `/api/jobs/${jobId}/closed`, body);
-      if (result.ok) router.push('/counter');
-      return result;
-    },
-  });
-  const remove = () =>
-    typing.act(async () => {
-      const result = await save('DELETE', `/api/jobs/${jobId}`);
-      if (result.ok) router.push('/counter');
-      return result;
-    });
-  return (
-    <Sheet
-      open
-      title={`Close job ${jobId}`}
-      description="It leaves the list and stays under Closed jobs, where it can be reopened."
-      onClose={onClose}
-    >
-      <Form
-        typing={typing}
-        action="Close job"
-        onLeave={onClose}
-        beside={
-          <Button weight="quiet" disabled={typing.busy} onClick={() => void remove()}>
-            Delete empty job
-          </Button>
-        }
-      >
-        <ChoiceField
-          name="as"
-          label="How it ended"
-          options={Object.entries(CLOSING_TEXTS).map(([value, text]) => ({ value, text }))}
-        />
-        <TextField
-          name="why"
-          label="Reason"
-          maxLength={500}
-          placeholder={typing.form.watch('as') === 'done' ? 'not needed' : 'too dear, soldered, no answer'}
-        />
-      </Form>
-    </Sheet>
-  );
-}
+// Fetched once it is opened: it stands beside every station.
+const CloseSheet = dynamic(() => import('./close-sheet').then((module) => module.CloseSheet), { ssr: false });
 
 /** Closes a job with how it ended and why, or deletes it where nothing is in it. */
 export function CloseJobButton({ jobId }: { jobId: number }) {
