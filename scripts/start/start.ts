@@ -54,7 +54,7 @@ const isAlive =
 
 /** Waits until the application answers; false: it ended before, or took too long. */
 async function answers(url: string, app: Supervisor): Promise<boolean> {
-  for (let tries = 0; tries < 300 && app.isFirst; tries++) {
+  for (let tries = 0; tries < 900 && app.isFirst; tries++) {
     const response = await fetch(url).catch(() => null);
     if (response?.ok) return true;
     await new Promise((resolve) => setTimeout(resolve, 100));

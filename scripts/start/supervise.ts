@@ -11,6 +11,8 @@ const STOP_MS = 5_000;
 const ASK_MS = 5_000;
 const ANSWER_MS = 10_000;
 const MOST_SILENCES = 3;
+/** On a machine that is busy elsewhere a program may take so long until it answers for the first time. */
+const FIRST_ANSWER_MS = 60_000;
 
 export interface Supervised {
   name: string;
@@ -50,6 +52,7 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
   let ending = false;
   let planned = false;
   let silences = 0;
+  let hasAnswered = false;
   let timer: NodeJS.Timeout | undefined;
 
   /** Starts it again after a pause. */
@@ -66,6 +69,7 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
   function start(): void {
     startedAt = Date.now();
     silences = 0;
+    hasAnswered = false;
     try {
       child = spawn();
     } catch (cause) {
@@ -90,10 +94,12 @@ export function supervise({ name, spawn, isAlive, say }: Supervised): Supervisor
     setInterval(async () => {
       // A program that has just started may still be busy with that.
       if (!isRunning(child) || Date.now() - startedAt < ASK_MS * 2) return;
+      const mayBeStarting = !hasAnswered && Date.now() - startedAt < FIRST_ANSWER_MS;
       const asked = child;
       const alive = await isAlive(ANSWER_MS);
       if (asked !== child || ending) return;
-      silences = alive ? 0 : silences + 1;
+      if (alive) hasAnswered = true;
+      silences = alive || mayBeStarting ? 0 : silences + 1;
       if (silences < MOST_SILENCES) return;
       silences = 0;
       say(`${name} does not answer: ended`);
