@@ -129,7 +129,7 @@ type Work<Asked extends Right, Body> = (
 function handleSent<Asked extends Right, Sent>(
   right: Asked,
   read: (request: NextRequest) => Promise<Result<Sent>> | Result<Sent>,
-  work: Work<Asked, Sent>,
+  work: Work<NoInfer<Asked>, Sent>,
   onlyWatches = false,
 ) {
   return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
@@ -155,13 +155,13 @@ function handleSent<Asked extends Right, Sent>(
 export function handle<Asked extends Right, Schema extends z.ZodType>(
   right: Asked,
   schema: Schema,
-  work: Work<Asked, z.infer<Schema>>,
+  work: Work<NoInfer<Asked>, z.infer<Schema>>,
 ) {
   return handleSent<Asked, z.infer<Schema>>(right, (request) => parseBody(request, schema), work);
 }
 
 /** A route handler for what an open page asks by itself, now and then: that keeps no session going. */
-export function handleWatch<Asked extends Right>(right: Asked, work: Work<Asked, null>) {
+export function handleWatch<Asked extends Right>(right: Asked, work: Work<NoInfer<Asked>, null>) {
   return handleSent<Asked, null>(right, () => done(null), work, true);
 }
 
@@ -174,7 +174,7 @@ export interface SentFile {
 }
 
 /** A route handler that takes a file as its body, of any length: it is for the work to read it on, or not. */
-export const handleFile = <Asked extends Right>(right: Asked, work: Work<Asked, SentFile>) =>
+export const handleFile = <Asked extends Right>(right: Asked, work: Work<NoInfer<Asked>, SentFile>) =>
   handleSent(
     right,
     (request) =>
@@ -183,8 +183,11 @@ export const handleFile = <Asked extends Right>(right: Asked, work: Work<Asked, 
   );
 
 /** A route handler that takes one file as its body and works on it whole. */
-export const handleWhole = <Asked extends Right>(right: Asked, mostBytes: number, work: Work<Asked, WholeFile>) =>
-  handleSent(right, (request) => readWhole(request, mostBytes), work);
+export const handleWhole = <Asked extends Right>(
+  right: Asked,
+  mostBytes: number,
+  work: Work<NoInfer<Asked>, WholeFile>,
+) => handleSent(right, (request) => readWhole(request, mostBytes), work);
 
 /** A file that is sent whole, with what its address asks. */
 export interface AskedFile extends WholeFile {
@@ -200,7 +203,7 @@ export function handleTold<Progress, Asked extends Right>(
   right: Asked,
   mostBytes: number,
   work: (
-    caller: Caller<Asked>,
+    caller: Caller<NoInfer<Asked>>,
     file: AskedFile,
     params: Params,
     tell: (progress: Progress) => void,
@@ -250,8 +253,11 @@ function linesAnswer<Progress>(
 }
 
 /** A route handler that takes files and fields as a form. */
-export const handleParts = <Asked extends Right>(right: Asked, mostBytes: number, work: Work<Asked, SentParts>) =>
-  handleSent(right, (request) => readParts(request, mostBytes), work);
+export const handleParts = <Asked extends Right>(
+  right: Asked,
+  mostBytes: number,
+  work: Work<NoInfer<Asked>, SentParts>,
+) => handleSent(right, (request) => readParts(request, mostBytes), work);
 
 /** A path parameter that is an id; 0, which nothing has, for anything else. */
 export function idOf(params: Params): number {
