@@ -1,5 +1,5 @@
 import { type Ref, type SelectHTMLAttributes, useId } from 'react';
-import { INPUT_LOOK } from './field';
+import { INPUT_LOOK, Said } from './field';
 
 interface ChoiceProps extends Omit<SelectHTMLAttributes<HTMLSelectElement>, 'children'> {
   label: string;
@@ -29,11 +29,7 @@ export function Choice({ label, options, error = null, className = '', ...select
           </option>
         ))}
       </select>
-      {error !== null && (
-        <p id={`${id}-said`} role="alert" className="text-sm mt-0.5 text-stop font-medium">
-          {error}
-        </p>
-      )}
+      <Said id={`${id}-said`} error={error} />
     </div>
   );
 }

@@ -12,6 +12,21 @@ interface FieldProps extends InputHTMLAttributes<HTMLInputElement> {
   ref?: Ref<HTMLInputElement>;
 }
 
+/** Under a field: what is wrong with it in one sentence, else its hint. */
+export function Said({ id, error, hint }: { id: string; error: string | null; hint?: string | undefined }) {
+  if (error !== null)
+    return (
+      <p id={id} role="alert" className="text-sm mt-0.5 text-stop font-medium">
+        {error}
+      </p>
+    );
+  return hint === undefined ? null : (
+    <p id={id} className="text-sm mt-0.5 text-ink-2">
+      {hint}
+    </p>
+  );
+}
+
 /** A labelled line of input; what is wrong stands under it in one sentence. */
 export function Field({ label, unit, error = null, hint, className = '', ...input }: FieldProps) {
   const id = useId();
@@ -31,15 +46,7 @@ export function Field({ label, unit, error = null, hint, className = '', ...inpu
         />
         {unit !== undefined && <span className="text-sm text-ink-2 shrink-0">{unit}</span>}
       </div>
-      {said !== undefined && (
-        <p
-          id={`${id}-said`}
-          role={error === null ? undefined : 'alert'}
-          className={`text-sm mt-0.5 ${error === null ? 'text-ink-2' : 'text-stop font-medium'}`}
-        >
-          {said}
-        </p>
-      )}
+      <Said id={`${id}-said`} error={error} hint={hint} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { type Ref, type TextareaHTMLAttributes, useId } from 'react';
-import { INPUT_LOOK } from './field';
+import { INPUT_LOOK, Said } from './field';
 
 interface TextAreaProps extends TextareaHTMLAttributes<HTMLTextAreaElement> {
   label: string;
@@ -25,15 +25,7 @@ export function TextArea({ label, error = null, hint, className = '', ...area }:
         aria-invalid={error !== null || undefined}
         aria-describedby={said === undefined ? undefined : `${id}-said`}
       />
-      {said !== undefined && (
-        <p
-          id={`${id}-said`}
-          role={error === null ? undefined : 'alert'}
-          className={`text-sm mt-0.5 ${error === null ? 'text-ink-2' : 'text-stop font-medium'}`}
-        >
-          {said}
-        </p>
-      )}
+      <Said id={`${id}-said`} error={error} hint={hint} />
     </div>
   );
 }
