@@ -1,67 +1,9 @@
-import { readdirSync, readFileSync, statSync } from 'node:fs';
-import { join, relative } from 'node:path';
 import { yearsText } from '@/core/machine/limits/years-text';
 import { ageText } from './age-text';
 import { boundedText } from './bounded-text';
 import { lightOf } from './light';
 import { safePath } from './request-path';
 import { parseStorable, storable } from './storable';
-
-function files(folder: string): string[] {
-  return readdirSync(folder).flatMap((name) => {
-    const path = join(folder, name);
-    return statSync(path).isDirectory() ? files(path) : [path];
-  });
-}
-
-/** Open by intent: the door, the customer's page, paper, data and answers, and the sign of life. */
-const OPEN = new Set([
-  'api/health/route.ts',
-  'api/ready/route.ts',
-  'api/sign-in/route.ts',
-  'api/sign-out/route.ts',
-  'customer/[file]/route.ts',
-  'q/[token]/answer/route.ts',
-  'q/[token]/csv/route.ts',
-  'q/[token]/json/route.ts',
-  'q/[token]/logo/route.ts',
-  'q/[token]/pdf/route.ts',
-  'q/[token]/proof-pdf/route.ts',
-  'q/[token]/proof/route.ts',
-  'q/[token]/route.ts',
-  'q/[token]/ubl/[option]/route.ts',
-  'sign-in/page.tsx',
-  // Who opens a shop has no account yet: the code from the terminal lets them.
-  'open/page.tsx',
-  'api/open/route.ts',
-  'own-shop/page.tsx',
-]);
-
-const doors = files(__dirname)
-  .filter((path) => /(^|\/)(page\.tsx|route\.ts)$/.test(path))
-  .map((path) => relative(__dirname, path));
-
-test('there are pages and handlers to look at, and every open one exists', () => {
-  expect(doors.length).toBeGreaterThan(20);
-  for (const open of OPEN) expect(doors).toContain(open);
-});
-
-test.each(doors.filter((door) => !OPEN.has(door)))('%s asks who calls before anything else', (door) => {
-  const source = readFileSync(join(__dirname, door), 'utf8');
-  if (door.endsWith('route.ts')) {
-    const handlers = [...source.matchAll(/export (?:const|async function|function) (GET|POST|PUT|PATCH|DELETE)/g)];
-    const guarded = [
-      ...source.matchAll(
-        /export const (GET|POST|PUT|PATCH|DELETE) = handle(?:File|Whole|Parts|Told|Watch)?\(\s*'[a-z]+\.[a-z-]+'/g,
-      ),
-    ];
-    expect(handlers.length).toBeGreaterThan(0);
-    expect(guarded.length).toBe(handlers.length);
-    return;
-  }
-  const body = /export default async function \w+\([\s\S]*?\) \{\n([\s\S]*)/.exec(source)?.[1] ?? '';
-  expect(body.trimStart()).toMatch(/^(const caller = )?await enterPage\('/);
-});
 
 describe('a body', () => {
   const post = (body: string) => new Request('http://fenbrik.example/', { method: 'POST', body });

@@ -12,6 +12,7 @@ import { lookAtWork, showList, takeList } from '../service/market/price-lists';
 import { openShop } from '../service/shop/open-shop';
 import { closePool, many, pool, run } from '../store/database';
 import { migrate } from '../store/migrate';
+import { READER } from '../testing/reader';
 import { type ListSize, priceListPieces } from './price-list';
 
 /*
@@ -75,7 +76,7 @@ async function listFile(size: ListSize): Promise<string> {
 
 async function untilDone(id: number, state: string): Promise<void> {
   for (;;) {
-    const looked = await lookAtWork(id);
+    const looked = await lookAtWork(READER, id);
     if (!looked.ok) throw new Error(looked.sentence);
     if (looked.value.state === state) return;
     if (looked.value.state === 'failed') throw new Error('the list could not be read');
@@ -139,7 +140,7 @@ try {
   const seller = await sellerNamed('Quay Trade');
   const structured = await take(seller, { rows: ROWS, kind: 'structured' });
   console.log(`read, compared and kept: ${structured.took.toFixed(1)} s, ${each(ROWS, structured.took)}`);
-  const looked = await seconds(() => showList(structured.id));
+  const looked = await seconds(() => showList(READER, structured.id));
   console.log(`looked at: ${(looked * 1000).toFixed(0)} ms`);
   const applied = await apply(structured.id);
   console.log(`applied: ${applied.toFixed(1)} s, ${each(ROWS, applied)}`);

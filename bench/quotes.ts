@@ -9,13 +9,13 @@ import { ROOT } from '../scripts/setup.mjs';
 import { needBuild } from '../scripts/start/build';
 import { openCluster } from '../scripts/start/cluster';
 import { showJob } from '../service/job/job-state';
-
 import { contentCode } from '../service/job/quote/quote-content';
 import { closePool } from '../store/database';
 import { migrate } from '../store/migrate';
 import { App } from '../testing/browser/app';
 import { makeDemoTemplate, makeTemplate } from '../testing/database';
 import { jobLink } from '../testing/job-link';
+import { READER } from '../testing/reader';
 import { askOften } from './ask-often';
 
 /*
@@ -47,7 +47,7 @@ try {
   process.env.DATABASE_URL = app.databaseUrl;
   // The quote of the demo shop with three options.
   const JOB = 7;
-  const state = await showJob(JOB);
+  const state = await showJob(READER, JOB);
   const [sent] = state?.sent ?? [];
   if (sent === undefined || sent.snapshot.options.length !== 3) throw new Error('the demo has no such quote');
   const quote = customerView(sent.snapshot);

@@ -6,6 +6,7 @@ import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
 import { JOBS } from '../testing/demo-jobs';
 import { jobLink } from '../testing/job-link';
+import { READER } from '../testing/reader';
 import { inLongRun } from './in-long-run';
 
 const stage = openStage();
@@ -17,7 +18,7 @@ async function seenTotals(jobId: number): Promise<{ place: number; totalCents: n
   process.env.DATABASE_URL = stage.app.databaseUrl;
   const { showJob } = await import('../service/job/job-state');
   const { draftOptions } = await import('../service/job/options/draft-options');
-  const state = await showJob(jobId);
+  const state = await showJob(READER, jobId);
   if (state === null) throw new Error('no such job');
   return draftOptions(state).flatMap((one) =>
     one.ok ? [{ place: one.place, totalCents: one.option.totalCents }] : [],
@@ -143,7 +144,7 @@ async function openOptions(request: APIRequestContext): Promise<{ offerId: numbe
   process.env.DATABASE_URL = stage.app.databaseUrl;
   const { showJob } = await import('../service/job/job-state');
   const { answer } = await import('../core/planning/search/answer');
-  const state = await showJob(1);
+  const state = await showJob(READER, 1);
   if (state === null || !state.jobCase.ok) throw new Error('the bakery’s job has gaps');
   const plan = answer(state.jobCase.planCase).plans.find(
     (one) => one.lane === 'third-party' && one.bought.length === 1,

@@ -65,10 +65,10 @@ process.env.DATABASE_URL = cluster.url;
 try {
   await migrate(cluster.url, join(ROOT, 'store', 'migrations'));
   await loadDemo(DAY);
-  const { showJob } = await import('../service/job/job-state');
+  const { wholeJob } = await import('../service/job/job-state');
   const texts: string[] = [];
   for (const { id, wish } of JOBS) {
-    const state = await showJob(id);
+    const state = await wholeJob(id);
     if (state === null || !state.jobCase.ok) throw new Error(`demo job ${id} has gaps`);
     const { planCase } = state.jobCase;
     texts.push(jobText(`${state.job.customer.name}: ${planCase.machine.name ?? 'a machine'}`, planCase, wish));

@@ -5,7 +5,7 @@ import { reportText } from '../demo/report';
 import { STORIES, type Story } from '../demo/stories';
 import { beginFitting, tickStep } from '../service/job/bench/fitting';
 import { newJob, saveIntake, saveSlots, takeReadings } from '../service/job/intake/intake';
-import { type JobState, showJob } from '../service/job/job-state';
+import { type JobState, wholeJob } from '../service/job/job-state';
 
 import { agreeLimits } from '../service/job/limits/limits';
 import { draftOptions } from '../service/job/options/draft-options';
@@ -37,7 +37,7 @@ function must<T>(result: Result<T>): T {
 }
 
 async function state(jobId: number): Promise<JobState> {
-  const read = await showJob(jobId);
+  const read = await wholeJob(jobId);
   if (read === null) throw new Error(`job ${jobId} is gone`);
   return read;
 }

@@ -54,7 +54,7 @@ export interface BackgroundView {
 }
 
 /** How the work beside requests does. */
-export async function showBackground(): Promise<BackgroundView> {
+export async function showBackground(_: Caller<'shop.settings'>): Promise<BackgroundView> {
   const runs = new Map((await listTaskRuns(pool())).map((one) => [one.kind, one]));
   return {
     numbers: await queueNumbers(pool()),

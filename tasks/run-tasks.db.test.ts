@@ -15,6 +15,7 @@ import { allowHost } from '../store/market/feeds';
 import { LiveWorkers } from '../store/queue/live-workers';
 import { addTask, queueNumbers } from '../store/queue/queue';
 import { amount } from '../testing/amount';
+import { READER } from '../testing/reader';
 import { as, listFile, must, openTestShop, quayside } from '../testing/shop';
 import { startTasks, type Tasks } from './run-tasks';
 
@@ -185,7 +186,7 @@ describe('tasks of the queue', () => {
         await run(pool(), 'update graphile_worker._private_jobs set run_at = now() where locked_at is null');
         return (await queueNumbers(pool())).failed === 1;
       });
-      expect((await showList(id))?.list).toMatchObject({
+      expect((await showList(READER, id))?.list).toMatchObject({
         state: 'failed',
         sentence: expect.stringContaining('Background work'),
       });
@@ -207,7 +208,7 @@ describe('tasks of the queue', () => {
             )
           ).went,
       );
-      const { failed, numbers, runs } = await showBackground();
+      const { failed, numbers, runs } = await showBackground(READER);
       expect(numbers.failed).toBe(1);
       expect(failed).toMatchObject([{ kind: 'read-list', about: id, attempts: 4, cause: 'this list is poison' }]);
       expect(runs.find(({ kind }) => kind === 'send-mail')?.succeededAt).not.toBeNull();
@@ -215,7 +216,7 @@ describe('tasks of the queue', () => {
       // What was wrong is mended: tried again, it is read.
       await run(pool(), 'drop trigger poison on price_list_work');
       must(await endFailed(runa, failed[0]?.id ?? 0, { act: 'retry' }));
-      await until('the list is read', async () => (await showList(id))?.list.state === 'looked-at');
+      await until('the list is read', async () => (await showList(READER, id))?.list.state === 'looked-at');
       expect(await endFailed(runa, failed[0]?.id ?? 0, { act: 'retry' })).toMatchObject({
         ok: false,
         code: 'not-found',
@@ -231,12 +232,12 @@ describe('tasks of the queue', () => {
     await run(pool(), 'alter table seller_feed rename to seller_feed_away');
     tasks = await startTasks(shop.database.url);
     await until('a round has failed', async () =>
-      (await showBackground()).failed.some(({ kind }) => kind === 'ask-due-feeds'),
+      (await showBackground(READER)).failed.some(({ kind }) => kind === 'ask-due-feeds'),
     );
-    const { failedAt } = (await showBackground()).runs.find(({ kind }) => kind === 'ask-due-feeds') ?? {};
+    const { failedAt } = (await showBackground(READER)).runs.find(({ kind }) => kind === 'ask-due-feeds') ?? {};
     await addRound();
     await until('the next has failed too', async () => {
-      const { runs, failed } = await showBackground();
+      const { runs, failed } = await showBackground(READER);
       expect(failed.length).toBeLessThan(3);
       return runs.find(({ kind }) => kind === 'ask-due-feeds')?.failedAt !== failedAt && failed.length === 1;
     });
@@ -250,9 +251,9 @@ describe('tasks of the queue', () => {
     const [sellerId = 0] = ids;
     await addTask(pool(), 'ask-feed', { sellerId }, { about: sellerId });
     await run(pool(), "update graphile_worker._private_jobs set attempts = max_attempts, last_error = 'it broke'");
-    const { failed } = await showBackground();
+    const { failed } = await showBackground(READER);
     expect(failed).toMatchObject([{ kind: 'ask-feed', about: sellerId, cause: 'it broke' }]);
     must(await endFailed(await as('runa'), failed[0]?.id ?? 0, { act: 'discard' }));
-    expect((await showBackground()).numbers).toMatchObject({ waiting: 0, failed: 0 });
+    expect((await showBackground(READER)).numbers).toMatchObject({ waiting: 0, failed: 0 });
   });
 });

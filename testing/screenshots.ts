@@ -130,12 +130,12 @@ async function atTheBench(): Promise<void> {
     [5, 'Lisbet Arkwright'],
     [7, 'Jonas Pell'],
   ] as const) {
-    const [option] = (await showJob(job))?.sent[0]?.snapshot.options ?? [];
+    const [option] = (await showJob(caller, job))?.sent[0]?.snapshot.options ?? [];
     await acceptSpoken(caller, job, { place: 1, signed, ticked: option?.statements ?? [] });
   }
   const begun = await beginFitting(caller, 5);
   if (!begun.ok) throw new Error(begun.sentence);
-  const steps = (await showJob(5))?.work.fittings[0]?.steps ?? [];
+  const steps = (await showJob(caller, 5))?.work.fittings[0]?.steps ?? [];
   const before = steps.findIndex(({ phase }) => phase === 'in') + 1;
   for (const { key } of steps.slice(0, before)) {
     await tickStep(caller, 5, begun.value.id, { what: 'done', step: key });

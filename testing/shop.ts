@@ -7,7 +7,6 @@ import { reportText } from '../demo/report';
 import { textInput } from '../scripts/text-input';
 import { newJob, saveIntake, takeReadings } from '../service/job/intake/intake';
 import { type JobState, showJob } from '../service/job/job-state';
-
 import { draftOptions } from '../service/job/options/draft-options';
 import { choosePlan } from '../service/job/quote/quote';
 import { askMarket, askMarketSchema, type MarketRow } from '../service/market/market';
@@ -20,6 +19,7 @@ import type { ShownRow } from '../store/market/list-rows';
 import { listSellers } from '../store/market/sellers';
 import { startTasks, type Tasks } from '../tasks/run-tasks';
 import { demoDatabase, type TestDatabase } from './database';
+import { READER } from './reader';
 
 /** The value of a result that a test takes for granted. */
 export function must<T>(result: Result<T>): T {
@@ -61,7 +61,7 @@ export function openTestShop({ tasks = false } = {}): TestShop {
 }
 
 export async function stateOf(jobId: number): Promise<JobState> {
-  const found = await showJob(jobId);
+  const found = await showJob(READER, jobId);
   if (found === null) throw new Error('no such job');
   return found;
 }
@@ -119,10 +119,10 @@ export const original16 = (plan: Plan): boolean => plan.lane === 'original' && p
 
 /** Every offer on the market that is this, of all kinds of module. */
 export async function marketRows(text = ''): Promise<MarketRow[]> {
-  const { shelves } = must(await askMarket(askMarketSchema.parse({ text })));
+  const { shelves } = must(await askMarket(READER, askMarketSchema.parse({ text })));
   const rows: MarketRow[] = [];
   for (const { familyId } of shelves) {
-    rows.push(...must(await askMarket(askMarketSchema.parse({ text, familyId, count: 200 }))).rows);
+    rows.push(...must(await askMarket(READER, askMarketSchema.parse({ text, familyId, count: 200 }))).rows);
   }
   return rows;
 }
@@ -194,7 +194,9 @@ export const SURE = { accept: [], acceptAll: [], withdrawGone: false };
 
 /** Every row of a list that is looked at, in the order of the file. */
 export async function listRows(id: number): Promise<ShownRow[]> {
-  const groups = await Promise.all(REVIEW_GROUPS.map((group) => moreOfGroup(id, { group, after: 0, most: 500 })));
+  const groups = await Promise.all(
+    REVIEW_GROUPS.map((group) => moreOfGroup(READER, id, { group, after: 0, most: 500 })),
+  );
   return groups.flatMap((group) => must(group)).sort((a, b) => a.line - b.line);
 }
 

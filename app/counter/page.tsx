@@ -24,7 +24,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   const { page: asked, 'may-not': mayNot } = await searchParams;
   const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
   const firstHour = await showFirstHour(caller);
-  const { jobs: entries, hasMore } = await counterJobs(page);
+  const { jobs: entries, hasMore } = await counterJobs(caller, page);
   const now = new Date();
   const jobs = entries.map(({ touchedAt, standings, ...entry }) => ({
     ...entry,

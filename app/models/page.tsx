@@ -19,9 +19,9 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
   const caller = await enterPage('library.read');
   const { find } = await searchParams;
   const wanted = typeof find === 'string' ? find.slice(0, 300) : '';
-  const { models, count } = await modelLibrary(wanted);
+  const { models, count } = await modelLibrary(caller, wanted);
   const mayWrite = mayDo(caller, 'library.write');
-  const twins = mayWrite ? await likelyTwins() : [];
+  const twins = mayWrite ? await likelyTwins(caller) : [];
   const listed = models.map((model) => ({
     id: model.id,
     maker: model.maker,
@@ -37,7 +37,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
     <Desk caller={caller} here="/models">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <LibraryTools count={count} find={wanted} mayWrite={mayWrite} add={mayWrite && <NewModel />} />
-        {wanted === '' && <OtherShops shops={await otherShops()} mayTrust={mayDo(caller, 'shop.settings')} />}
+        {wanted === '' && <OtherShops shops={await otherShops(caller)} mayTrust={mayDo(caller, 'shop.settings')} />}
         {wanted === '' && <TwinList twins={twins} />}
         <ModelList models={listed} count={count} find={wanted} />
       </main>

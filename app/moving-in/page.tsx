@@ -12,7 +12,7 @@ export const metadata: Metadata = { title: 'Moving in' };
 /** What a former program kept, taken over from its files. */
 export default async function MovingInPage() {
   const caller = await enterPage('shop.settings');
-  const files = (await showMovedIn()).map(({ at, undoneAt, ...file }) => ({
+  const files = (await showMovedIn(caller)).map(({ at, undoneAt, ...file }) => ({
     ...file,
     on: dayText(at.toISOString().slice(0, 10)),
     undone: undoneAt !== null,

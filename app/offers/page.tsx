@@ -29,25 +29,28 @@ const only = (value: string | string[] | undefined): string => (typeof value ===
 export default async function OffersPage({ searchParams }: { searchParams: Promise<Query> }) {
   const caller = await enterPage('offers.read');
   const query = await searchParams;
-  const job = /^[1-9]\d{0,8}$/.test(only(query.job)) ? await jobNamed(Number(only(query.job))) : null;
+  const job = /^[1-9]\d{0,8}$/.test(only(query.job)) ? await jobNamed(caller, Number(only(query.job))) : null;
   const wish = {
     text: only(query.find).slice(0, 400),
     jobId: job?.id ?? null,
     sort: OFFER_SORTS.find((sort) => sort === query.sort) ?? 'price',
   };
   const seesCost = mayDo(caller, 'costs.read');
-  const market = await askMarket(askMarketSchema.parse(wish));
-  const { sellers, taxBp, ...ground } = await sellerDesk();
-  const pieces = (await showShelf()).map(
+  const market = await askMarket(caller, askMarketSchema.parse(wish));
+  const { sellers, taxBp, ...ground } = await sellerDesk(caller);
+  const pieces = (await showShelf(caller)).map(
     ({ putAt: _, offerId: _offer, test: _test, grade: _grade, costCents, ...piece }) => ({
       ...piece,
       costCents: seesCost ? costCents : null,
     }),
   );
-  const stock = (await showOwnStock()).map((row) => ({ ...row, costCents: seesCost ? row.costCents : null }));
-  const originals = await originalsToSettle();
-  const lists = await listsOfLate();
-  const feeds = (await feedHealth()).map(({ goodAt, ...feed }) => ({ ...feed, age: agoText(goodAt, new Date()) }));
+  const stock = (await showOwnStock(caller)).map((row) => ({ ...row, costCents: seesCost ? row.costCents : null }));
+  const originals = await originalsToSettle(caller);
+  const lists = await listsOfLate(caller);
+  const feeds = (await feedHealth(caller)).map(({ goodAt, ...feed }) => ({
+    ...feed,
+    age: agoText(goodAt, new Date()),
+  }));
   const mayPrice = mayDo(caller, 'offers.price');
   return (
     <Desk caller={caller} here="/offers">

@@ -15,7 +15,7 @@ export const metadata: Metadata = { title: 'Orders' };
 export default async function OrdersPage() {
   const caller = await enterPage('jobs.read');
   const seesCost = mayDo(caller, 'costs.read');
-  const { baskets, orders, currency } = await showOrders();
+  const { baskets, orders, currency } = await showOrders(caller);
   return (
     <Desk caller={caller} here="/orders">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid gap-6">

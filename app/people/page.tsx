@@ -9,7 +9,7 @@ export const metadata: Metadata = { title: 'People' };
 /** Who works here and what they may. */
 export default async function PeoplePage() {
   const caller = await enterPage('staff.manage');
-  const people = await staffList();
+  const people = await staffList(caller);
   return (
     <Desk caller={caller} here="/people">
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">

@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { showBackground } from '@/service/background';
 import { showBestRule } from '@/service/job/options/steering';
 import { showCharges } from '@/service/shop/charges';
-import { customerAddress } from '@/service/shop/customer-address';
+import { showCustomerAddress } from '@/service/shop/customer-address';
 import { showIdentity } from '@/service/shop/identity';
 import { showNeeds } from '@/service/shop/needs';
 import { showPapers } from '@/service/shop/papers';
@@ -32,16 +32,16 @@ export const metadata: Metadata = { title: 'Settings' };
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ logo?: string }> }) {
   const caller = await enterPage('shop.settings');
   const { logo } = await searchParams;
-  const identity = await showIdentity();
-  const needs = await showNeeds();
-  const prices = await showPriceRule();
-  const best = await showBestRule();
-  const charges = await showCharges();
-  const papers = await showPapers();
-  const texts = await showTexts();
-  const roles = await showRoleRule();
-  const address = await customerAddress();
-  const background = await showBackground();
+  const identity = await showIdentity(caller);
+  const needs = await showNeeds(caller);
+  const prices = await showPriceRule(caller);
+  const best = await showBestRule(caller);
+  const charges = await showCharges(caller);
+  const papers = await showPapers(caller);
+  const texts = await showTexts(caller);
+  const roles = await showRoleRule(caller);
+  const address = await showCustomerAddress(caller);
+  const background = await showBackground(caller);
   const now = new Date();
   return (
     <Desk caller={caller} here="/settings">

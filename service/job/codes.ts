@@ -3,6 +3,7 @@ import { STATIONS } from '../../core/machine/station';
 import { pool } from '../../store/database';
 import { getJob } from '../../store/job/jobs';
 import { findByLink, findByNumber } from '../../store/job/quotes';
+import type { Caller } from '../staff/access';
 import { isToken, linkHash } from './quote/quote-links';
 
 export const codeSchema = z.strictObject({ text: z.string().max(400, 'A code has at most 400 characters.') });
@@ -24,7 +25,7 @@ const LINK_PATH = /^\/q\/(?<token>[\w-]{20,100})(?:\/[a-z.-]{1,30})?\/?$/;
  *
  * @param hosts by which the shop is reached: an address elsewhere is another shop's
  */
-export async function opensOf(text: string, hosts: readonly string[]): Promise<Opens | null> {
+export async function opensOf(_: Caller<'jobs.read'>, text: string, hosts: readonly string[]): Promise<Opens | null> {
   const code = text.trim();
   if (QUOTE_NUMBER.test(code)) {
     const quote = await findByNumber(pool(), code);

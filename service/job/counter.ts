@@ -2,6 +2,7 @@ import { nextStation, type Station, type StationStanding, stationStandings } fro
 import { logCaught } from '../../runtime/log';
 import { pool } from '../../store/database';
 import { getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
+import type { Caller } from '../staff/access';
 import { machineName } from './job-names';
 
 export interface CounterEntry {
@@ -120,7 +121,7 @@ export interface CounterPage {
 }
 
 /** A page of the open jobs with the station each waits at, last touched first. @param page from 1 */
-export async function counterJobs(page = 1): Promise<CounterPage> {
+export async function counterJobs(_: Caller<'jobs.read'>, page = 1): Promise<CounterPage> {
   const rows = await listCounterJobs(pool(), { most: COUNTER_PAGE + 1, after: (page - 1) * COUNTER_PAGE });
   const jobs = rows.slice(0, COUNTER_PAGE).map((row) => {
     try {
@@ -134,12 +135,12 @@ export async function counterJobs(page = 1): Promise<CounterPage> {
 }
 
 /** Remembers at which station a job was left. */
-export async function rememberStation(jobId: number, station: Station): Promise<void> {
+export async function rememberStation(_: Caller<'jobs.read'>, jobId: number, station: Station): Promise<void> {
   await setStation(pool(), jobId, station);
 }
 
 /** The station at which a job was left; null where there is no such job. */
-export async function whereLeft(jobId: number): Promise<Station | null> {
+export async function whereLeft(_: Caller<'jobs.read'>, jobId: number): Promise<Station | null> {
   const job = await getJob(pool(), jobId);
   return job?.station ?? null;
 }

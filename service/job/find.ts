@@ -5,6 +5,7 @@ import { pool } from '../../store/database';
 import { type EarlierJob, findEarlierJobs } from '../../store/job/earlier-jobs';
 import { findModels } from '../../store/library/find-models';
 import { listRecentModelIds, summariesOf } from '../../store/library/models';
+import type { Caller } from '../staff/access';
 import { likelyOf } from './intake/likely-model';
 
 export const findSchema = z.strictObject({
@@ -33,7 +34,7 @@ const wholeNumber = (text: string): string => (/^[\d\s()+/.-]{5,40}$/.test(text.
  * Everything that a line typed into the one field may mean: models, and customers and machines that were here before.
  * An empty line means the models of late.
  */
-export async function find({ text, jobId }: z.infer<typeof findSchema>): Promise<Found> {
+export async function find(_: Caller<'jobs.read'>, { text, jobId }: z.infer<typeof findSchema>): Promise<Found> {
   const line = text.trim();
   const db = pool();
   if (line.includes('\n')) return { models: [], question: null, jobs: [] };

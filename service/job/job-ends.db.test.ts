@@ -1,5 +1,6 @@
 import { many, pool, run } from '../../store/database';
 import { openOwnShop, ownModel } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { must, stateOf } from '../../testing/shop';
 import { counterJobs } from './counter';
 import { newJob, pickModel, saveIntake } from './intake/intake';
@@ -7,7 +8,7 @@ import { closedJobs, closeSchema, endJob, removeJob, takeUpJob } from './job-end
 
 const shop = openOwnShop();
 
-const listed = async () => (await counterJobs()).jobs.map(({ id }) => id);
+const listed = async () => (await counterJobs(READER)).jobs.map(({ id }) => id);
 const begun = async (name: string): Promise<number> => {
   const { id } = must(await newJob(shop.tam));
   must(await saveIntake(shop.tam, id, { customerName: name }));
@@ -48,7 +49,7 @@ describe('a job', () => {
     expect(closeSchema.safeParse({ as: 'dropped' }).error?.issues[0]?.message).toBe('Enter the reason in a few words.');
     must(await endJob(shop.tam, id, closeSchema.parse({ as: 'not-possible', why: 'all of it is soldered' })));
     expect(await listed()).not.toContain(id);
-    expect((await closedJobs(1)).jobs[0]).toMatchObject({
+    expect((await closedJobs(READER, 1)).jobs[0]).toMatchObject({
       id,
       customer: 'Cy',
       closedAs: 'not-possible',

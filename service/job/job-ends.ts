@@ -79,7 +79,10 @@ export interface ClosedEntry extends Pick<ClosedJob, 'id' | 'customer' | 'closed
 }
 
 /** Closed jobs, the last closed first. @param page from 1 */
-export async function closedJobs(page: number): Promise<{ jobs: ClosedEntry[]; hasMore: boolean }> {
+export async function closedJobs(
+  _: Caller<'jobs.read'>,
+  page: number,
+): Promise<{ jobs: ClosedEntry[]; hasMore: boolean }> {
   const rows = await listClosedJobs(pool(), { most: CLOSED_PAGE + 1, after: (page - 1) * CLOSED_PAGE });
   return {
     jobs: rows.slice(0, CLOSED_PAGE).map(({ id, customer, closedAs, closedWhy, closedAt, ...machine }) => ({

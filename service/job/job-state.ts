@@ -1,4 +1,5 @@
 import { type Station, type StationStanding, stationStandings } from '../../core/machine/station';
+import type { Caller } from '../staff/access';
 import { isFitted, isProved } from './bench/job-work';
 import { showSlices } from './slices/read-slices';
 import type { JobWith, SliceName } from './slices/slice';
@@ -42,15 +43,18 @@ export function standingsOf({
 
 const withStandings = (state: Whole): JobState => ({ ...state, standings: standingsOf(state) });
 
-/** A whole job, with all that could be bought for it. */
-export async function showJob(id: number): Promise<JobState | null> {
+/** A whole job, with all that could be bought for it, for work that its caller may do. */
+export async function wholeJob(id: number): Promise<JobState | null> {
   const state = await showSlices(id, WHOLE);
   return state === null ? null : withStandings(state);
 }
 
+/** A whole job as somebody who may sees it. */
+export const showJob = (_: Caller<'jobs.read'>, id: number): Promise<JobState | null> => wholeJob(id);
+
 /** A job as one of its stations shows it, all of it as it was at one moment. */
-export async function showStation(id: number, station: Station): Promise<JobState | null> {
-  if (PLANS.has(station)) return showJob(id);
+export async function showStation(_: Caller<'jobs.read'>, id: number, station: Station): Promise<JobState | null> {
+  if (PLANS.has(station)) return wholeJob(id);
   const state = await showSlices(id, ['readings', 'machine', 'limits', 'chosen', 'quote', 'work'] as const);
   return state === null ? null : withStandings(state);
 }

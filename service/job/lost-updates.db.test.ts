@@ -1,4 +1,5 @@
 import { pool } from '../../store/database';
+import { READER } from '../../testing/reader';
 import { as, choose, must, openTestShop, readTill, stateOf, thirdParty16 } from '../../testing/shop';
 import type { Caller, Right } from '../staff/access';
 import { counterJobs } from './counter';
@@ -97,7 +98,7 @@ describe('what cannot be', () => {
     expect(taken.inputs[0]).toMatchObject({ ok: true });
     const { slots } = await stateOf(id);
     expect(slots[0]?.module?.capacityMiB ?? null).toBeNull();
-    expect((await counterJobs()).jobs.find((job) => job.id === id)?.totalMiB).toBe(0);
+    expect((await counterJobs(READER)).jobs.find((job) => job.id === id)?.totalMiB).toBe(0);
   });
 
   it('in a slot is refused by its bounds, at the door and in the database', async () => {
@@ -115,7 +116,7 @@ describe('what cannot be', () => {
 
   it('and was let in before there were bounds shows as broken, and takes no other job away', async () => {
     const id = await readTill(shop.teo);
-    const others = (await counterJobs()).jobs.filter((job) => job.id !== id).length;
+    const others = (await counterJobs(READER)).jobs.filter((job) => job.id !== id).length;
     await pool().query('alter table job_slot drop constraint job_slot_module_is_bounded');
     try {
       for (const capacity of ['9007199254740991', '16777217', '"20000000"']) {
@@ -123,7 +124,7 @@ describe('what cannot be', () => {
           `update job_slot set module = jsonb_set(module, '{capacityMiB}', $2::jsonb) where job_id = $1 and module is not null`,
           [id, capacity],
         );
-        const { jobs } = await counterJobs();
+        const { jobs } = await counterJobs(READER);
         expect(jobs.filter((job) => job.id !== id)).toHaveLength(others);
         expect(jobs.find((job) => job.id === id)).toMatchObject({
           totalMiB: 0,

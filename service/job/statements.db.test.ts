@@ -1,6 +1,7 @@
 import pg from 'pg';
 import { STATIONS, type Station } from '../../core/machine/station';
 import { many, pool, run } from '../../store/database';
+import { READER } from '../../testing/reader';
 import { must, openTestShop } from '../../testing/shop';
 import { checkCaller } from '../staff/access';
 import { signIn } from '../staff/sign-in';
@@ -50,7 +51,7 @@ test.each(STATIONS)('%s asks no more than its bound, of every job', async (stati
   for (const id of await jobs()) {
     counts[id] = await counted(async () => {
       await enter();
-      await showStation(id, station);
+      await showStation(READER, id, station);
     });
   }
   expect(Object.keys(counts).length).toBeGreaterThan(8);
@@ -80,7 +81,7 @@ describe('at the bench', () => {
     expect(ticked).toBeGreaterThan(4);
     const asked = await counted(async () => {
       await checkCaller(token, 'jobs.read', true);
-      must(await jobStamp(job));
+      must(await jobStamp(READER, job));
     });
     expect(asked).toBeLessThanOrEqual(3);
   });
@@ -89,7 +90,7 @@ describe('at the bench', () => {
     const { job } = await onTheBench();
     const asked = await counted(async () => {
       await enter();
-      await showStation(job, 'fitting');
+      await showStation(READER, job, 'fitting');
     });
     expect(asked).toBeLessThanOrEqual(REFRESH);
   });
@@ -103,7 +104,7 @@ it('the counter stays within its bound at 200 jobs', async () => {
   );
   const asked = await counted(async () => {
     await enter();
-    await counterJobs();
+    await counterJobs(READER);
   });
   expect(asked).toBeLessThanOrEqual(COUNTER);
 });

@@ -2,6 +2,7 @@ import { reportText } from '../../demo/report';
 import { textInput } from '../../scripts/text-input';
 import { many, pool } from '../../store/database';
 import { amount } from '../../testing/amount';
+import { READER } from '../../testing/reader';
 import { modelId, must, openTestShop, stateOf, loadedTrial as trial } from '../../testing/shop';
 import { find } from '../job/find';
 import { newJob, pickModel, takeReadings } from '../job/intake/intake';
@@ -23,11 +24,11 @@ describe('a file of models', () => {
       if (index % 400 === 7) return `Corrin,Row ${index},2015,,A1;A1,maker-page,page,8 GB`;
       return `Corrin,Row ${index},2015,CR-${index},A1;B1,maker-page,page,${8 + (index % 4) * 8} GB`;
     });
-    const before = (await modelLibrary()).count;
+    const before = (await modelLibrary(READER)).count;
     const told = must(await importModels(shop.teo, bytes([HEAD, ...rows].join('\r\n'))));
     expect(told).toMatchObject({ added: ROWS - BAD.length, merged: 0, same: 0, counts: 'line', left: [] });
     expect(told.refused).toEqual(BAD.map((index) => ({ at: index + 2, sentence: 'slots: Two slots are called A1.' })));
-    expect((await modelLibrary()).count).toBe(before + ROWS - BAD.length);
+    expect((await modelLibrary(READER)).count).toBe(before + ROWS - BAD.length);
     const [{ count } = { count: -1 }] = await many<{ count: number }>(
       pool(),
       "select count(*) as count from model where name in ('Row 7', 'Row 407')",
@@ -44,21 +45,21 @@ describe('a file of models', () => {
       merged: 1,
       left: [{ at: 2, sentence: 'its slots differ (X1 Y1) and were not taken' }],
     });
-    const page = await showModel(await modelId('Counter 5'));
+    const page = await showModel(READER, await modelId('Counter 5'));
     expect(page?.model.modelIds).toContain('TC5-2177');
     expect(page?.model.slots.map(({ name }) => name)).toEqual(['A1', 'B1']);
     expect(page?.claims.map(({ sourceName }) => sourceName)).toContain('label in the lid');
-    expect((await find({ text: 'tc5 2177', jobId: 0 })).models[0]?.name).toBe('Counter 5');
+    expect((await find(READER, { text: 'tc5 2177', jobId: 0 })).models[0]?.name).toBe('Counter 5');
   });
 
   it('goes out and comes back the same, everything that stands on the models', async () => {
-    const json = await exportModels('json');
+    const json = await exportModels(READER, 'json');
     const told = must(await importModels(shop.teo, bytes(json)));
     expect(told).toMatchObject({ added: 0, merged: 0, refused: [], left: [] });
-    expect(await exportModels('json')).toBe(json);
-    const csv = await exportModels('csv');
+    expect(await exportModels(READER, 'json')).toBe(json);
+    const csv = await exportModels(READER, 'csv');
     expect(must(await importModels(shop.teo, bytes(csv)))).toMatchObject({ added: 0, refused: [] });
-    expect(await exportModels('json')).toBe(json);
+    expect(await exportModels(READER, 'json')).toBe(json);
   }, 180_000);
 
   it('taken in twice at once waits for the other, and what would outgrow a model is left', async () => {
@@ -70,7 +71,7 @@ describe('a file of models', () => {
     expect(must(await importModels(shop.teo, bytes([HEAD, more].join('\n')))).refused).toMatchObject([
       { at: 2, sentence: expect.stringMatching(/^merged with what is there: modelIds/) },
     ]);
-    expect((await showModel(await modelId('At Once')))?.model.modelIds).toEqual(['AO-1']);
+    expect((await showModel(READER, await modelId('At Once')))?.model.modelIds).toEqual(['AO-1']);
   });
 
   it('that is none is told so', async () => {
@@ -84,16 +85,16 @@ describe('models', () => {
     must(await importModels(shop.teo, bytes([HEAD, row].join('\n'))));
     const twin = await modelId('Counter Four');
     const keep = await modelId('Counter 4', 2018);
-    expect((await likelyTwins()).map(({ a, b }) => [a, b].sort())).toContainEqual([keep, twin].sort());
+    expect((await likelyTwins(READER)).map(({ a, b }) => [a, b].sort())).toContainEqual([keep, twin].sort());
     const { id: job } = must(await newJob(shop.teo));
     must(await pickModel(shop.teo, job, twin));
     must(await recordTrial(shop.teo, twin, trial));
-    const seen = (await showModel(twin))?.trials.map(({ sister }) => sister);
+    const seen = (await showModel(READER, twin))?.trials.map(({ sister }) => sister);
     expect(seen).toContain(null);
 
     must(await mergeTwins(shop.teo, { keep, drop: twin }));
-    expect(await showModel(twin)).toBeNull();
-    const merged = await showModel(keep);
+    expect(await showModel(READER, twin)).toBeNull();
+    const merged = await showModel(READER, keep);
     expect(merged?.model).toMatchObject({ name: 'Counter 4', modelIds: ['TC4-1900', 'TC4-1920'] });
     expect(merged?.claims.map(({ sourceName }) => sourceName)).toContain('old page');
     expect(merged?.trials.filter(({ sister }) => sister === null)).toHaveLength(1);
@@ -107,7 +108,7 @@ describe('models', () => {
   it('are changed field by field; what cannot be is refused', async () => {
     const id = await modelId('Drift');
     must(await saveModel(shop.teo, id, { note: 'Runs 8 GB here.', serialPrefixes: ['TD9'] }));
-    expect((await showModel(id))?.model).toMatchObject({ note: 'Runs 8 GB here.', serialPrefixes: ['TD9'] });
+    expect((await showModel(READER, id))?.model).toMatchObject({ note: 'Runs 8 GB here.', serialPrefixes: ['TD9'] });
     expect(await saveModel(shop.teo, id, { yearTo: 1990 })).toMatchObject({ ok: false, code: 'bad-input' });
     expect(
       await saveModel(shop.teo, id, { maker: 'Ostrell', name: 'Perch', yearFrom: 2012, yearTo: null }),
@@ -119,22 +120,22 @@ describe('models', () => {
   });
 
   it('are found by slips of the pen, and near-equal ones come as one question', async () => {
-    const found = await find({ text: 'tarnhlt countr 4', jobId: 0 });
+    const found = await find(READER, { text: 'tarnhlt countr 4', jobId: 0 });
     expect(found.question).toMatchObject({ text: 'Which year is on the label?' });
     expect(found.question?.answers.map(({ text }) => text).sort()).toEqual(['2018 to 2020', '2021']);
-    expect((await find({ text: 'TC4-1900', jobId: 0 })).models[0]).toMatchObject({
+    expect((await find(READER, { text: 'TC4-1900', jobId: 0 })).models[0]).toMatchObject({
       name: 'Counter 4',
       years: '2018 to 2020',
     });
-    expect((await find({ text: 'line\nbreak', jobId: 0 })).models).toEqual([]);
-    expect((await find({ text: '', jobId: 0 })).models.length).toBeGreaterThan(0);
+    expect((await find(READER, { text: 'line\nbreak', jobId: 0 })).models).toEqual([]);
+    expect((await find(READER, { text: '', jobId: 0 })).models.length).toBeGreaterThan(0);
   });
 
   it('hold claims with who noted them, and a technician’s may be taken out', async () => {
     const id = await modelId('Perch');
     const claim = { limit: 'totalMiB', kind: 'lid-label', name: 'label', value: 16 * GB, note: 'handwritten' } as const;
     must(await addClaim(shop.teo, id, claim));
-    expect((await showModel(id))?.claims.at(-1)).toMatchObject({ note: 'handwritten', enteredBy: 'Teo Marsh' });
+    expect((await showModel(READER, id))?.claims.at(-1)).toMatchObject({ note: 'handwritten', enteredBy: 'Teo Marsh' });
     expect(await addClaim(shop.teo, id, { ...claim, value: null })).toMatchObject({
       ok: false,
       sentence: 'A claim needs its value.',
@@ -155,11 +156,11 @@ describe('photographs', () => {
     must(await addPhoto(shop.teo, drop, { caption: 'the label', bytes: png }));
     must(await addPhoto(shop.teo, keep, { caption: 'the door', bytes: jpeg }));
     must(await mergeTwins(shop.teo, { keep, drop }));
-    const photos = (await showModel(keep))?.photos ?? [];
+    const photos = (await showModel(READER, keep))?.photos ?? [];
     expect(photos.map(({ caption }) => caption)).toEqual(['the label', 'the door']);
-    expect(await showPhoto(keep, photos[0]?.id ?? 0)).toMatchObject({ kind: 'image/png', bytes: png });
-    expect(await showPhoto(keep, photos[1]?.id ?? 0)).toMatchObject({ kind: 'image/jpeg', bytes: jpeg });
-    expect(await showPhoto(drop, photos[0]?.id ?? 0)).toBeNull();
+    expect(await showPhoto(READER, keep, photos[0]?.id ?? 0)).toMatchObject({ kind: 'image/png', bytes: png });
+    expect(await showPhoto(READER, keep, photos[1]?.id ?? 0)).toMatchObject({ kind: 'image/jpeg', bytes: jpeg });
+    expect(await showPhoto(READER, drop, photos[0]?.id ?? 0)).toBeNull();
     must(await takePhotoOut(shop.teo, keep, photos[0]?.id ?? 0));
     expect(await takePhotoOut(shop.teo, keep, photos[0]?.id ?? 0)).toMatchObject({ ok: false, code: 'not-found' });
   });
@@ -167,14 +168,14 @@ describe('photographs', () => {
   it('taken out leave the steps that they showed without them, in their order', async () => {
     const id = await modelId('Row 4');
     must(await addPhoto(shop.teo, id, { caption: 'the door', bytes: png }));
-    const [photo] = (await showModel(id))?.photos ?? [];
+    const [photo] = (await showModel(READER, id))?.photos ?? [];
     const steps = [
       { text: 'Open the door', photo: photo?.id },
       { text: 'Lift the shield', photo: null },
     ];
     await pool().query('update model set opening = $2 where id = $1', [id, JSON.stringify(steps)]);
     must(await takePhotoOut(shop.teo, id, photo?.id ?? 0));
-    const opening = (await showModel(id))?.model.opening ?? [];
+    const opening = (await showModel(READER, id))?.model.opening ?? [];
     expect(opening.map((step) => [step.text, step.photo])).toEqual([
       ['Open the door', null],
       ['Lift the shield', null],

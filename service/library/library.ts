@@ -37,7 +37,10 @@ import type { Caller } from '../staff/access';
 const MOST_LISTED = 300;
 
 /** The library in the order of names, or what a line finds in it, likeliest first; and how many there are in all. */
-export async function modelLibrary(find = ''): Promise<{ models: ModelSummary[]; count: number }> {
+export async function modelLibrary(
+  _: Caller<'library.read'>,
+  find = '',
+): Promise<{ models: ModelSummary[]; count: number }> {
   const db = pool();
   const count = await countModels(db);
   if (find.trim() === '') return { models: await listModels(db, MOST_LISTED), count };
@@ -64,7 +67,7 @@ export interface ModelPage {
   took: number[];
 }
 
-export async function showModel(id: number): Promise<ModelPage | null> {
+export async function showModel(_: Caller<'library.read'>, id: number): Promise<ModelPage | null> {
   const db = pool();
   const model = await readModel(db, id);
   if (model === null) return null;
@@ -225,7 +228,7 @@ export async function importModels(
 const READ_AT_ONCE = 500;
 
 /** The library as a file. */
-export async function exportModels(form: 'json' | 'csv'): Promise<string> {
+export async function exportModels(_: Caller<'library.read'>, form: 'json' | 'csv'): Promise<string> {
   const db = pool();
   const ids = await listModelIds(db);
   const models: FullModel[] = [];
@@ -235,7 +238,7 @@ export async function exportModels(form: 'json' | 'csv'): Promise<string> {
   return form === 'json' ? libraryJson(models, await ownShopKey(db)) : libraryCsv(models);
 }
 
-export async function likelyTwins(): Promise<LikelyTwins[]> {
+export async function likelyTwins(_: Caller<'library.read'>): Promise<LikelyTwins[]> {
   return listLikelyTwins(pool());
 }
 

@@ -1,5 +1,6 @@
 import { many, pool } from '../../store/database';
 import { openOwnShop } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { must } from '../../testing/shop';
 import { find } from '../job/find';
 import { takeUpJob } from '../job/job-ends';
@@ -27,12 +28,12 @@ const PEOPLE = [
 
 describe('customers of a former program', () => {
   it('are looked at first: what is new, double and not readable, with the columns guessed', async () => {
-    const look = must(await lookMoving(moving('customers'), input(...PEOPLE)));
+    const look = must(await lookMoving(READER, moving('customers'), input(...PEOPLE)));
     expect(look).toMatchObject({ rows: 5, fresh: 3, doubleCount: 1, refusedCount: 1 });
     expect(look.columns).toEqual({ name: 0, phone: 1, email: 2, maker: 3, model: 4, serial: 5, note: 6, day: 7 });
     expect(look.doubles).toEqual([{ line: 4, sentence: expect.stringContaining('is there already') }]);
     expect(look.refused).toEqual([{ line: 7, sentence: expect.stringContaining('is no mail address') }]);
-    expect(await showMovedIn()).toEqual([]);
+    expect(await showMovedIn(READER)).toEqual([]);
   });
 
   it('are moved in with their machines, found again, not taken twice, and undone in one act', async () => {
@@ -51,7 +52,7 @@ describe('customers of a former program', () => {
     ]);
     const people = await many(pool(), 'select name from customer where moved_in_id = $1 order by name', [id]);
     expect(people).toEqual([{ name: 'Hedda Vane' }, { name: 'Orin Pell' }]);
-    expect((await find({ text: 'LM5-77', jobId: 0 })).jobs).toHaveLength(1);
+    expect((await find(READER, { text: 'LM5-77', jobId: 0 })).jobs).toHaveLength(1);
     expect(await take('customers', ...PEOPLE)).toMatchObject({ ok: false, code: 'bad-input' });
     // A customer of before with another machine stays one customer.
     const more = must(await take('customers', 'Name,Phone,Serial', 'hedda vane,0551-100,ZZ-9'));
@@ -76,7 +77,7 @@ describe('customers of a former program', () => {
   });
 
   it('are read by the columns that somebody told', async () => {
-    const look = must(await lookMoving(moving('customers', { name: 1 }), input('A,B', 'x,Vane', 'y,')));
+    const look = must(await lookMoving(READER, moving('customers', { name: 1 }), input('A,B', 'x,Vane', 'y,')));
     expect(look).toMatchObject({ columns: { name: 1 }, fresh: 1, refusedCount: 1 });
   });
 });
@@ -93,15 +94,15 @@ const STOCK = [
 
 describe('stock of a former program', () => {
   it('lies in stock and among the used parts, with doubles found, and is taken away again', async () => {
-    const look = must(await lookMoving(moving('stock'), input(...STOCK)));
+    const look = must(await lookMoving(READER, moving('stock'), input(...STOCK)));
     expect(look).toMatchObject({ fresh: 3, doubleCount: 1, refusedCount: 2 });
     const { id } = must(await take('stock', ...STOCK));
-    expect(await showOwnStock()).toMatchObject([{ free: 3, costCents: 1950, place: 'drawer 3' }]);
-    expect((await showShelf()).map(({ serial }) => serial).toSorted()).toEqual(['CR-1', null, null]);
-    expect(must(await lookMoving(moving('stock'), input(...STOCK)))).toMatchObject({ fresh: 0, doubleCount: 4 });
+    expect(await showOwnStock(READER)).toMatchObject([{ free: 3, costCents: 1950, place: 'drawer 3' }]);
+    expect((await showShelf(READER)).map(({ serial }) => serial).toSorted()).toEqual(['CR-1', null, null]);
+    expect(must(await lookMoving(READER, moving('stock'), input(...STOCK)))).toMatchObject({ fresh: 0, doubleCount: 4 });
     expect(must(await undoMovedIn(shop.wren, id)).sentence).toBe('stock.csv is undone.');
-    expect(await showOwnStock()).toEqual([]);
-    expect(await showShelf()).toEqual([]);
+    expect(await showOwnStock(READER)).toEqual([]);
+    expect(await showShelf(READER)).toEqual([]);
   });
 });
 

@@ -180,7 +180,11 @@ async function understand(db: Queryable, moving: Moving, input: Uint8Array): Pro
 }
 
 /** What moving a file in would bring; nothing is kept. */
-export async function lookMoving(moving: Moving, input: Uint8Array): Promise<Result<MovingLook>> {
+export async function lookMoving(
+  _: Caller<'shop.settings'>,
+  moving: Moving,
+  input: Uint8Array,
+): Promise<Result<MovingLook>> {
   const understood = await understand(pool(), moving, input);
   return understood.ok ? done(understood.value.look) : understood;
 }
@@ -248,4 +252,4 @@ export async function undoMovedIn(caller: Caller<'shop.settings'>, id: number): 
   });
 }
 
-export const showMovedIn = (): Promise<MovedIn[]> => listMovedIn(pool());
+export const showMovedIn = (_: Caller<'shop.settings'>): Promise<MovedIn[]> => listMovedIn(pool());

@@ -1,4 +1,5 @@
 import { openOwnShop, ownModel } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { must } from '../../testing/shop';
 import { importModels, modelLibrary, saveModel, showModel } from './library';
 import { completeModel } from './model-specification';
@@ -18,11 +19,15 @@ const typed = (name: string, from: object, more: object = {}) =>
 const template = (name: string, generation = 'DDR4') => ({ kind: 'template', template: name, generation });
 
 const wordsOf = async (id: number) =>
-  ((await showModel(id))?.claims ?? []).map(({ limitName, value, sourceKind }) => [limitName, value, sourceKind]);
+  ((await showModel(READER, id))?.claims ?? []).map(({ limitName, value, sourceKind }) => [
+    limitName,
+    value,
+    sourceKind,
+  ]);
 
 it('a model of a template has its slots, what is usual as such, and what was said as said', async () => {
   const { id } = must(await makeModel(shop.tam, typed('Heron 1', template('desktop'), { moduleMiB: 32_768 })));
-  const page = await showModel(id);
+  const page = await showModel(READER, id);
   expect(page?.model.slots.map(({ name }) => name)).toEqual(['A1', 'B1', 'A2', 'B2']);
   const words = await wordsOf(id);
   expect(words).toContainEqual(['form', 'DIMM', 'standard']);
@@ -36,7 +41,7 @@ it('a copy has its sister’s slots and steps; what is said of the sister is usu
   const { id } = must(
     await makeModel(shop.tam, typed('Heron 6', { kind: 'copy', modelId: sister }, { totalMiB: 65_536 })),
   );
-  const page = await showModel(id);
+  const page = await showModel(READER, id);
   expect(page?.model.slots.map(({ name }) => name)).toEqual(['A', 'B']);
   expect(page?.model.opening).toMatchObject([{ text: 'Open the door' }]);
   expect(page?.model.opening[0]?.photo ?? null).toBeNull();
@@ -65,13 +70,13 @@ it('a file of models is looked at before it is taken in', async () => {
       'Osprey,Perch 2,soon,A1',
     ].join('\r\n'),
   );
-  const before = (await modelLibrary()).count;
+  const before = (await modelLibrary(READER)).count;
   const would = must(await importModels(shop.tam, file, true));
   expect(would).toMatchObject({ added: 1, refused: [{ at: 4 }] });
   expect(would.named).toContainEqual({ name: 'Osprey Perch 1', fate: 'added' });
-  expect((await modelLibrary()).count).toBe(before);
+  expect((await modelLibrary(READER)).count).toBe(before);
   expect(must(await importModels(shop.tam, file))).toMatchObject({ added: would.added, merged: would.merged });
-  expect((await modelLibrary()).count).toBe(before + 1);
+  expect((await modelLibrary(READER)).count).toBe(before + 1);
 });
 
 const PAGE = `Corvin Bureau 9
@@ -98,7 +103,7 @@ describe('a model of a pasted specification', () => {
 
   it('has its slots and its claims, each with the words it came from, and nothing that was left', async () => {
     const { id } = must(await makeModel(shop.tam, newModelSchema.parse(pasted)));
-    const page = await showModel(id);
+    const page = await showModel(READER, id);
     expect(page?.model.slots.map(({ name }) => name)).toEqual(['A1', 'B1', 'A2', 'B2']);
     expect(page?.claims.map(({ limitName, sourceKind, note }) => [limitName, sourceKind, note])).toEqual([
       ['generations', 'maker-page', 'Memory type: DDR4-2666, non-ECC, un-buffered'],
@@ -110,7 +115,7 @@ describe('a model of a pasted specification', () => {
     const { id } = must(await makeModel(shop.tam, newModelSchema.parse({ ...pasted, name: 'Bureau 10' })));
     const more = [{ limit: 'moduleMiB' as const, value: 16384, quote: 'up to 16 GB per slot' }];
     must(await completeModel(shop.tam, id, { source: { kind: 'board-manual', name: 'Manual' }, claims: more }));
-    const page = await showModel(id);
+    const page = await showModel(READER, id);
     expect(page?.claims.find(({ limitName }) => limitName === 'moduleMiB')).toMatchObject({
       value: 16384,
       sourceKind: 'board-manual',

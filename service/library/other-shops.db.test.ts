@@ -3,6 +3,7 @@ import { claimsOfTrials } from '../../core/machine/limits/evidence';
 import { modelSchema } from '../../core/machine/models/model';
 import { libraryJson } from '../../outward/readings/library-file';
 import { openOwnShop, ownModel } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { loadedTrial, must } from '../../testing/shop';
 import { claimOfStored } from '../job/limits/job-claims';
 import { exportModels, importModels, modelLibrary, showModel } from './library';
@@ -39,18 +40,19 @@ const file = () =>
   );
 
 async function standing(id: number) {
-  const page = await showModel(id);
+  const page = await showModel(READER, id);
   const claims = (page?.claims ?? []).flatMap(claimOfStored);
   const limits = limitsOfClaims([...claims, ...claimsOfTrials(page?.trials ?? [], limitsOfClaims(claims))]);
   return { total: limits.totalMiB?.value ?? null, proven: limits.provenTotalMiB?.value ?? null, claims, page };
 }
 
-const idOf = async (name: string) => (await modelLibrary(name)).models.find((model) => model.name === name)?.id ?? 0;
+const idOf = async (name: string) =>
+  (await modelLibrary(READER, name)).models.find((model) => model.name === name)?.id ?? 0;
 
 it('what another shop saw is theirs, lifts only where they are trusted, and goes out whole', async () => {
   const known = await ownModel('Rail 1');
   expect(must(await importModels(shop.tam, file()))).toMatchObject({ added: 1, merged: 1 });
-  const [other] = await otherShops();
+  const [other] = await otherShops(READER);
   expect(other).toMatchObject({ name: THEM.name, trusted: false, models: 1, trials: 2 });
   const before = await standing(known);
   expect(before).toMatchObject({ total: 32_768, proven: null });
@@ -63,7 +65,7 @@ it('what another shop saw is theirs, lifts only where they are trusted, and goes
   expect(await standing(known)).toMatchObject({ total: 32_768, proven: null });
 
   // A shop hands on what it knows itself, and says whose file it is.
-  const handed = JSON.parse(await exportModels('json'));
+  const handed = JSON.parse(await exportModels(READER, 'json'));
   expect(handed.shop.name).toBe('Harbour Bench');
   expect(JSON.stringify(handed.models)).not.toContain('Bo of Dock Street');
 
@@ -72,18 +74,18 @@ it('what another shop saw is theirs, lifts only where they are trusted, and goes
   expect(await idOf('Rail 2')).toBe(0);
   expect((await standing(known)).claims.every(({ source: { name } }) => !name.includes('Dock Street'))).toBe(true);
   expect((await standing(known)).page?.trials).toEqual([]);
-  expect(await otherShops()).toEqual([]);
+  expect(await otherShops(READER)).toEqual([]);
   expect(await dropShop(shop.wren, 1)).toMatchObject({ ok: false, code: 'not-found' });
 });
 
 it('a file of our own comes back as ours, and one without a shop as it always did', async () => {
   await ownModel('Rail 7');
-  const own = new TextEncoder().encode(await exportModels('json'));
+  const own = new TextEncoder().encode(await exportModels(READER, 'json'));
   expect(must(await importModels(shop.tam, own))).toMatchObject({ added: 0, merged: 0 });
-  expect(await otherShops()).toEqual([]);
+  expect(await otherShops(READER)).toEqual([]);
   const nameless = new TextEncoder().encode(
     libraryJson([modelSchema.parse({ maker: 'Tarnholt', name: 'Rail 8', yearFrom: 2019 })]),
   );
   must(await importModels(shop.tam, nameless));
-  expect(await otherShops()).toEqual([]);
+  expect(await otherShops(READER)).toEqual([]);
 });

@@ -6,7 +6,7 @@ import { lockLibrary } from '../../store/library/same-models';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
 
-export const otherShops = (): Promise<OtherShop[]> => listOtherShops(pool());
+export const otherShops = (_: Caller<'library.read'>): Promise<OtherShop[]> => listOtherShops(pool());
 
 export const trustSchema = z.strictObject({ trusted: z.boolean() });
 

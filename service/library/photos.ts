@@ -56,6 +56,6 @@ export async function takePhotoOut(
   });
 }
 
-export async function showPhoto(modelId: number, id: number): Promise<PhotoFile | null> {
+export async function showPhoto(_: Caller<'library.read'>, modelId: number, id: number): Promise<PhotoFile | null> {
   return getPhoto(pool(), modelId, id);
 }

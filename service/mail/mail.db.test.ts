@@ -5,6 +5,7 @@ import { simpleParser } from 'mailparser';
 import { PLAIN_TERMS } from '../../core/quoting/terms';
 import { type MailServer, openMailServer } from '../../standin/mail-server';
 import { pool, run } from '../../store/database';
+import { READER } from '../../testing/reader';
 import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../../testing/shop';
 import { saveIntake } from '../job/intake/intake';
 import { acceptSpoken } from '../job/quote/accept';
@@ -201,7 +202,7 @@ describe('a quote by mail', () => {
     must(await saveCustomerAddress(owner, { address: '' }));
     expect(await asked()).toContain('under which address customers reach this shop');
     must(await saveCustomerAddress(owner, { address: BASE }));
-    const { hasLogo: _, ...papers } = await showPapers();
+    const { hasLogo: _, ...papers } = await showPapers(READER);
     must(await savePapers(owner, { ...papers, mailFrom: '' }));
     expect(await asked()).toContain('no address that mail comes from');
     must(await savePapers(owner, papers));
@@ -260,7 +261,7 @@ test('an order of parts goes to its seller once, with its lines beside it; a sel
   expect(await mailOrder(shop.teo, id)).toMatchObject({ code: 'conflict' });
   await run(pool(), `update seller set order_mail = 'orders@seller.example' where id = $1`, [part.sellerId]);
   must(await mailOrder(shop.teo, id));
-  while ((await orderMailWords(id)) !== 'Its mail to orders@seller.example went.') {
+  while ((await orderMailWords(READER, id)) !== 'Its mail to orders@seller.example went.') {
     await sendDueMail();
     await new Promise((resolve) => setTimeout(resolve, 20));
   }

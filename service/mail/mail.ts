@@ -161,7 +161,7 @@ const MAIL_WORDS: Record<Mail['state'], string> = {
 };
 
 /** How an order's last mail stands, in a sentence; null: it was not mailed. */
-export async function orderMailWords(orderId: number): Promise<string | null> {
+export async function orderMailWords(_: Caller<'jobs.read'>, orderId: number): Promise<string | null> {
   const [last] = await listOrderMail(pool(), orderId);
   if (last === undefined) return null;
   const why = last.state !== 'sent' && last.sentence !== null ? `: ${last.sentence}` : '';

@@ -4,6 +4,7 @@ import { DEMO_SELLERS } from '../../demo/sellers';
 import { many, one, pool, run } from '../../store/database';
 import { listFeeds, setFeedUrl } from '../../store/market/feeds';
 import { openTestFeeds, type TestFeeds } from '../../testing/feeds';
+import { READER } from '../../testing/reader';
 import { must, openTestShop, readTill, stateOf } from '../../testing/shop';
 import { askOneFeed, feedHealth, queueDueFeeds, refreshPrices } from './feeds';
 
@@ -55,14 +56,14 @@ describe('a seller’s feed', () => {
     ]);
     expect(rested).toEqual([120, 240, 480, 960]);
     expect(await prices()).toBe(before);
-    expect(await feedHealth()).toMatchObject([{ ok: false, goodAt: null }]);
+    expect(await feedHealth(READER)).toMatchObject([{ ok: false, goodAt: null }]);
 
     const [well] = await askAll();
     expect(well?.sentence).toMatch(/^Quayside Components: \d+ of \d+ prices moved\.$/);
     expect(well?.changed).toBeGreaterThan(0);
     expect((await prices()) - before).toBe(well?.changed);
     expect(await rests()).toBe(60);
-    expect(await feedHealth()).toMatchObject([{ ok: true, goodAt: expect.any(String) }]);
+    expect(await feedHealth(READER)).toMatchObject([{ ok: true, goodAt: expect.any(String) }]);
     // Asked again it says that nothing is new, and is not read.
     expect((await askAll())[0]).toMatchObject({
       ok: true,

@@ -219,7 +219,7 @@ export interface FeedHealth {
   allowed: boolean;
 }
 
-export async function feedHealth(): Promise<FeedHealth[]> {
+export async function feedHealth(_: Caller<'offers.read'>): Promise<FeedHealth[]> {
   return (await listFeeds(pool())).map(
     ({ sellerId, failures, goodAt, sentence, nextAt, url, kind, applies, everyMinutes, allowed }) => ({
       sellerId,

@@ -1,6 +1,7 @@
 import { priceListPieces } from '../../bench/price-list';
 import { many, pool, run } from '../../store/database';
 import { amount } from '../../testing/amount';
+import { READER } from '../../testing/reader';
 import { listFile, listRows, must, openTestShop, quayside, SURE } from '../../testing/shop';
 import { applyList, undoList, workOnList } from './apply-list';
 import {
@@ -28,7 +29,7 @@ describe('a list that is large, cut off, or left lying', () => {
   }
   const until = async (id: number, state: string) => {
     for (;;) {
-      const { state: now, work } = must(await lookAtWork(id));
+      const { state: now, work } = must(await lookAtWork(READER, id));
       if (now === state && work === null) return;
       await new Promise((resolve) => setTimeout(resolve, 50));
     }
@@ -46,15 +47,15 @@ describe('a list that is large, cut off, or left lying', () => {
     const { id } = must(await takeList(shop.teo, seller.id, { name: 'large.csv', input: pieces() }));
     const seen = new Set<string>();
     for (let state = ''; state !== 'looked-at'; await new Promise((resolve) => setTimeout(resolve, 20))) {
-      const looked = must(await lookAtWork(id));
+      const looked = must(await lookAtWork(READER, id));
       state = looked.state;
       if (looked.work !== null) seen.add(looked.work.what);
     }
     expect([...seen]).toEqual(['reading']);
     await until(id, 'looked-at');
-    const view = await showList(id);
+    const view = await showList(READER, id);
     expect(view?.groups.new).toMatchObject({ rows: ROWS, first: { length: 40 } });
-    const further = must(await moreOfGroup(id, { group: 'new', after: 30_000, most: 500 }));
+    const further = must(await moreOfGroup(READER, id, { group: 'new', after: 30_000, most: 500 }));
     expect(further.map(({ line }) => line).slice(0, 2)).toEqual([30_001, 30_002]);
 
     // The database ends whoever applies it, in the midst of it.
@@ -73,7 +74,7 @@ describe('a list that is large, cut off, or left lying', () => {
     expect(await applyList(shop.teo, id, SURE)).toMatchObject({ ok: false, code: 'conflict' });
     await until(id, 'applied');
     expect(await counted()).toBe(ROWS);
-    expect((await showList(id))?.list.outcome).toEqual({ added: ROWS, priced: 0, withdrawn: 0, left: 0 });
+    expect((await showList(READER, id))?.list.outcome).toEqual({ added: ROWS, priced: 0, withdrawn: 0, left: 0 });
     must(await undoList(shop.teo, id));
     await until(id, 'undone');
     expect(await counted()).toBe(0);
@@ -113,18 +114,18 @@ describe('a list that is large, cut off, or left lying', () => {
     );
     const task = { id, what: 'applying' as const, wanted: SURE, by: shop.teo.id };
     await expect(workOnList(task, false)).rejects.toThrow('no room');
-    expect(must(await lookAtWork(id))).toMatchObject({ state: 'looked-at', work: { what: 'applying' } });
+    expect(must(await lookAtWork(READER, id))).toMatchObject({ state: 'looked-at', work: { what: 'applying' } });
     await expect(workOnList(task, true)).rejects.toThrow('no room');
-    expect(must(await lookAtWork(id))).toEqual({ state: 'looked-at', work: null });
-    expect((await showList(id))?.list.sentence).toBe('It broke off, and nothing changed: try again.');
+    expect(must(await lookAtWork(READER, id))).toEqual({ state: 'looked-at', work: null });
+    expect((await showList(READER, id))?.list.sentence).toBe('It broke off, and nothing changed: try again.');
     await run(pool(), 'drop trigger refuse_applied on price_list');
     expect(must(await applyList(shop.teo, id, SURE))).toMatchObject({ added: 1 });
-    expect((await showList(id))?.list.sentence).toBeNull();
+    expect((await showList(READER, id))?.list.sentence).toBeNull();
   });
 
   it('that is cut off while it comes leaves nothing', async () => {
     const { seller } = await quayside();
-    const before = (await listsOfLate()).length;
+    const before = (await listsOfLate(READER)).length;
     async function* cut(): AsyncGenerator<Uint8Array> {
       for (const piece of large()) {
         yield piece;
@@ -132,7 +133,7 @@ describe('a list that is large, cut off, or left lying', () => {
       }
     }
     await expect(takeList(shop.teo, seller.id, { name: 'cut.csv', input: cut() })).rejects.toThrow('the line broke');
-    expect((await listsOfLate()).length).toBe(before);
+    expect((await listsOfLate(READER)).length).toBe(before);
     expect(await many(pool(), "select id from price_list where state = 'arriving'")).toEqual([]);
   });
 
@@ -145,7 +146,7 @@ describe('a list that is large, cut off, or left lying', () => {
     await run(pool(), "update price_list set state = 'reading' where id = $1", [id]);
     await run(pool(), 'delete from price_list_row where list_id = $1', [id]);
     expect(await queueUnread()).toBe(1);
-    await waitALittle(async () => (await showList(id))?.list.state !== 'reading');
+    await waitALittle(async () => (await showList(READER, id))?.list.state !== 'reading');
     expect(await queueUnread()).toBe(0);
     expect(await listRows(id)).toMatchObject([{ fate: 'new', printedCents: 2400, doubts: [] }]);
   });

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { READER } from '../../testing/reader';
 import { openTestShop } from '../../testing/shop';
 import { takeFromFolder } from './list-folder';
 import { listsOfLate } from './price-lists';
@@ -23,22 +24,22 @@ const look = () => takeFromFolder(folder, Date.now() + 10_000);
 const inside = (...path: string[]) => (existsSync(join(folder, ...path)) ? readdirSync(join(folder, ...path)) : []);
 
 test('a list in its seller’s folder waits to be looked at, and the file is out of the way', async () => {
-  const before = (await listsOfLate()).length;
+  const before = (await listsOfLate(READER)).length;
   lay('quayside components', 'november.csv', LIST);
   lay('quayside components', 'notes.pdf', 'not for us');
   expect(await look()).toEqual([
     { file: 'quayside components/november.csv', ok: true, sentence: 'It waits to be looked at.' },
   ]);
-  const [list] = await listsOfLate();
+  const [list] = await listsOfLate(READER);
   expect(list).toMatchObject({ name: 'november.csv', seller: 'Quayside Components', state: 'looked-at', madeBy: null });
-  expect((await listsOfLate()).length).toBe(before + 1);
+  expect((await listsOfLate(READER)).length).toBe(before + 1);
   expect(inside('quayside components').sort()).toEqual(['notes.pdf', 'taken']);
   expect(inside('quayside components', 'taken')).toEqual([expect.stringMatching(/ november\.csv$/)]);
   expect(await look()).toEqual([]);
   // The same bytes once more, as after a crash in between, are no second list.
   lay('quayside components', 'again.csv', LIST);
   expect(await look()).toMatchObject([{ ok: true, sentence: 'It was taken before.' }]);
-  expect((await listsOfLate()).length).toBe(before + 1);
+  expect((await listsOfLate(READER)).length).toBe(before + 1);
 });
 
 test('a file that is still being written is left until it rests', async () => {

@@ -3,6 +3,7 @@ import { OFFER_SORTS, type OfferSort } from '../../core/market/offer-sort';
 import { many, pool, run, transaction } from '../../store/database';
 import { askFor, specsFor } from '../../store/market/find-offers';
 import { offersForPlanning } from '../../store/market/offers-for-planning';
+import { READER } from '../../testing/reader';
 import { marketRows, must, openTestShop, readTill } from '../../testing/shop';
 import {
   type AskMarket,
@@ -16,7 +17,7 @@ import {
 
 const shop = openTestShop();
 
-const ask = async (wish: AskMarket) => must(await askMarket(askMarketSchema.parse(wish)));
+const ask = async (wish: AskMarket) => must(await askMarket(READER, askMarketSchema.parse(wish)));
 
 const largest = (shelves: readonly FamilyOffers[]): FamilyOffers => {
   const [first] = [...shelves].sort((a, b) => b.offers - a.offers);
@@ -107,13 +108,13 @@ describe('the market', () => {
     for (const { madeFor } of made(rows)) expect(madeFor).toContain('Tarnholt Counter 4');
     const { generation, form } = rows[0]?.module ?? { generation: '', form: '' };
     expect(made(await marketRows(`${generation} ${form} original`)).length).toBeGreaterThan(made(rows).length);
-    expect(await askMarket(askMarketSchema.parse({ jobId: 999_999 }))).toMatchObject({ code: 'not-found' });
+    expect(await askMarket(READER, askMarketSchema.parse({ jobId: 999_999 }))).toMatchObject({ code: 'not-found' });
     const none = await ask({ jobId: id, text: 'DDR2' });
     expect(none).toMatchObject({ familyId: null, rows: [] });
   });
 
   it('knows what a GB cost month by month, and what most ask for it now', async () => {
-    const { families, familyId, months } = await marketPrices(null);
+    const { families, familyId, months } = await marketPrices(READER, null);
     expect(familyId).toBe(families[0]?.familyId);
     expect(new Set(months.map(({ month }) => month)).size).toBeGreaterThan(4);
     for (const { low, middle, high, offers } of months) {
@@ -132,16 +133,16 @@ describe('the market', () => {
     const half = (asked.length - 1) / 2;
     const middle = ((asked[Math.floor(half)] ?? 0) + (asked[Math.ceil(half)] ?? 0)) / 2;
     expect(first?.middle).toBeCloseTo(middle, 6);
-    expect((await marketPrices(9999)).familyId).toBe(familyId);
+    expect((await marketPrices(READER, 9999)).familyId).toBe(familyId);
   });
 
   it('tells every price of an offer, the latest first, with where it came from', async () => {
     const [row] = await marketRows();
-    const prices = must(await pricesOf(row?.id ?? 0));
+    const prices = must(await pricesOf(READER, row?.id ?? 0));
     expect(prices[0]).toMatchObject({ costCents: row?.costCents, cameFrom: 'price list' });
     const times = prices.map(({ at }) => at.getTime());
     expect(times).toEqual([...times].sort((a, b) => b - a));
-    expect(await pricesOf(999_999)).toMatchObject({ code: 'not-found' });
+    expect(await pricesOf(READER, 999_999)).toMatchObject({ code: 'not-found' });
   });
 });
 

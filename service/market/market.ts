@@ -12,9 +12,10 @@ import { listPrices, type NotedPrice } from '../../store/market/offers';
 import { listSellers } from '../../store/market/sellers';
 import { getShop } from '../../store/shop/shop';
 import { machineName } from '../job/job-names';
-import { showJob } from '../job/job-state';
+import { wholeJob } from '../job/job-state';
 import { pricingRule } from '../job/quote/job-pricing';
 import { done, fault, type Result } from '../result';
+import type { Caller } from '../staff/access';
 
 /** Which offers, how sorted, and which window of them. */
 export const askMarketSchema = z.strictObject({
@@ -66,14 +67,14 @@ async function withSeller(wish: OfferWish): Promise<OfferWish> {
 }
 
 /** A job by its number, as it is named where its machine is looked for. */
-export async function jobNamed(jobId: number): Promise<{ id: number; name: string } | null> {
-  const state = await showJob(jobId);
+export async function jobNamed(_: Caller<'offers.read'>, jobId: number): Promise<{ id: number; name: string } | null> {
+  const state = await wholeJob(jobId);
   return state === null ? null : { id: jobId, name: machineName(state.job) || `job ${jobId}` };
 }
 
 /** What a job's machine takes; null where there is no such job. */
 async function wishOfJob(jobId: number): Promise<OfferWish | null> {
-  const state = await showJob(jobId);
+  const state = await wholeJob(jobId);
   if (state === null) return null;
   const { generations, form, kinds, moduleMiB, provenModuleMiB, clearanceMm } = state.limits;
   return {
@@ -106,7 +107,12 @@ const shelfOf = ({ id, generation, form, buffering, ecc }: Family, offers: numbe
 });
 
 /** Offers by what was typed and, where a job is named, by what its machine takes. */
-export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise<Result<OffersPage>> {
+export const askMarket = (
+  _: Caller<'offers.read'>,
+  asked: z.output<typeof askMarketSchema>,
+): Promise<Result<OffersPage>> => findPage(asked);
+
+async function findPage(asked: z.output<typeof askMarketSchema>): Promise<Result<OffersPage>> {
   const typed = await withSeller(wishOfText(asked.text));
   const job = asked.jobId === null ? null : await wishOfJob(asked.jobId);
   if (asked.jobId !== null && job === null) return fault('not-found', 'There is no such job.');
@@ -148,12 +154,13 @@ export async function askMarket(asked: z.infer<typeof askMarketSchema>): Promise
 
 /** Numbers of the offers that are found, as they are shown: of one kind of module, or of all that fit a machine. */
 export async function foundOfferIds(
+  _: Caller<'offers.price'>,
   asked: Pick<AskMarket, 'text' | 'jobId' | 'familyId'>,
   most: number,
 ): Promise<Result<number[]>> {
   const ids: number[] = [];
   for (let from = 0; from < most; from += EXPORT_PAGE) {
-    const page = await askMarket(askMarketSchema.parse({ ...asked, from, count: EXPORT_PAGE }));
+    const page = await findPage(askMarketSchema.parse({ ...asked, from, count: EXPORT_PAGE }));
     if (!page.ok) return page;
     ids.push(...page.value.rows.map(({ id }) => id));
     if (page.value.rows.length < EXPORT_PAGE) break;
@@ -177,15 +184,16 @@ const EXPORT_PAGE = 200;
 
 /** The offers that are this, of every kind of module, as CSV: what we pay is in it, so it is for staff. */
 export async function exportMarket(
+  _: Caller<'costs.read'>,
   asked: Pick<z.infer<typeof askMarketSchema>, 'text' | 'jobId' | 'sort'>,
 ): Promise<Result<string>> {
-  const first = await askMarket(askMarketSchema.parse(asked));
+  const first = await findPage(askMarketSchema.parse(asked));
   if (!first.ok) return first;
   const rows: MarketRow[] = [];
   for (const { familyId, offers } of first.value.shelves) {
     for (let from = 0; from < offers && rows.length < MOST_EXPORTED; from += EXPORT_PAGE) {
       const shelf = familyId === 0 ? null : familyId;
-      const page = await askMarket({ ...askMarketSchema.parse(asked), familyId: shelf, from, count: EXPORT_PAGE });
+      const page = await findPage({ ...askMarketSchema.parse(asked), familyId: shelf, from, count: EXPORT_PAGE });
       if (!page.ok) return page;
       rows.push(...page.value.rows);
     }
@@ -194,7 +202,7 @@ export async function exportMarket(
 }
 
 /** Every price that an offer had, the latest first, with where it came from. */
-export async function pricesOf(offerId: number): Promise<Result<NotedPrice[]>> {
+export async function pricesOf(_: Caller<'costs.read'>, offerId: number): Promise<Result<NotedPrice[]>> {
   const prices = await listPrices(pool(), offerId);
   return prices.length === 0 ? fault('not-found', 'There is no such offer.') : done(prices);
 }
@@ -208,7 +216,7 @@ export interface MarketPrices {
 }
 
 /** @param familyId the family that is asked for; null: the first */
-export async function marketPrices(familyId: number | null): Promise<MarketPrices> {
+export async function marketPrices(_: Caller<'costs.read'>, familyId: number | null): Promise<MarketPrices> {
   const { currency } = await getShop(pool());
   const families = (await soldFamilies(pool())).map(({ id, ...label }) => ({ familyId: id, label }));
   const shown = families.find((one) => one.familyId === familyId) ?? families[0] ?? null;

@@ -110,7 +110,7 @@ export interface ShownOffer extends Omit<EditableOffer, 'module'> {
   models: { id: number; name: string }[];
 }
 
-export async function showOffer(id: number): Promise<Result<ShownOffer>> {
+export async function showOffer(_: Caller<'offers.price'>, id: number): Promise<Result<ShownOffer>> {
   const offer = await getEditable(pool(), id);
   if (offer === null) return fault('not-found', 'There is no such offer.');
   const models = await summariesOf(pool(), offer.modelIds);

@@ -28,7 +28,7 @@ export interface OriginalsToSettle {
 
 const SHOWN = 30;
 
-export async function originalsToSettle(): Promise<OriginalsToSettle> {
+export async function originalsToSettle(_: Caller<'offers.read'>): Promise<OriginalsToSettle> {
   return { waiting: await listWaiting(pool(), SHOWN), loose: await listLooseOriginals(pool(), SHOWN) };
 }
 
@@ -83,7 +83,7 @@ export async function changeOrigins(
     return fault('bad-input', 'Choose the models that they are for, or all models of the maker.');
   if (seen > MOST_OFFERS)
     return fault('bad-input', `At most ${MOST_OFFERS} offers are changed at once: look for fewer.`);
-  const found = await foundOfferIds({ text, jobId, familyId }, MOST_OFFERS + 1);
+  const found = await foundOfferIds(caller, { text, jobId, familyId }, MOST_OFFERS + 1);
   if (!found.ok) return found;
   if (found.value.length !== seen)
     return fault('conflict', `${found.value.length} offers are found by now, not ${seen}: look again.`);

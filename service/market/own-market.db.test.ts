@@ -2,6 +2,7 @@ import { textInput } from '../../scripts/text-input';
 import { many, one, pool } from '../../store/database';
 import { listSellers } from '../../store/market/sellers';
 import { openOwnShop, ownModel, ownSeller } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { listFile, must, plansOf, SURE, stateOf } from '../../testing/shop';
 import { newJob, pickModel, saveIntake, saveSlots } from '../job/intake/intake';
 import type { Caller, Right } from '../staff/access';
@@ -103,7 +104,7 @@ describe('an offer by hand', () => {
   it('is understood from a title with its price, the library’s models bound', async () => {
     const model = await ownModel('Heron 3', { productStrings: ['th3-110'] });
     const title = 'Genuine Tarnholt 8GB DDR4-2666 CL19 SO-DIMM for TH3-110, TH9-999, 34.90 EUR';
-    expect(must(await understandOffer(bytes(title)))).toMatchObject({
+    expect(must(await understandOffer(READER, bytes(title)))).toMatchObject({
       title: 'Genuine Tarnholt 8GB DDR4-2666 CL19 SO-DIMM for TH3-110, TH9-999',
       priceCents: 3490,
       currency: 'EUR',
@@ -113,11 +114,11 @@ describe('an offer by hand', () => {
       unbound: ['TH9-999'],
       module: { capacityMiB: 8192, generation: 'DDR4', rateMTs: 2666 },
     });
-    expect(must(await understandOffer(bytes('Corrick 16GB DDR4-3200 SO-DIMM used 19.00 EUR')))).toMatchObject({
+    expect(must(await understandOffer(READER, bytes('Corrick 16GB DDR4-3200 SO-DIMM used 19.00 EUR')))).toMatchObject({
       origin: 'used',
       models: [],
     });
-    expect(await understandOffer(bytes(''))).toMatchObject({ ok: false });
+    expect(await understandOffer(READER, bytes(''))).toMatchObject({ ok: false });
   });
 
   it('that is an original needs whose it is and what for, in a sentence', async () => {
@@ -136,7 +137,7 @@ describe('an offer by hand', () => {
     const { id } = must(await addOffer(shop.tam, typed(seller, { sellerPart: 'G-1', stock: 4 })));
     const { offer } = typed(seller, { sellerPart: 'G-1', stock: 9, leadDays: 2, title: 'put right' });
     must(await editOffer(shop.tam, id, offer));
-    expect(must(await showOffer(id))).toMatchObject({
+    expect(must(await showOffer(READER, id))).toMatchObject({
       title: 'put right',
       stock: 9,
       leadDays: 2,
@@ -173,7 +174,7 @@ describe('an original', () => {
     expect(await lanesOf(await jobOn(other))).toEqual(['third-party']);
     // The machine's own desk shows it as well, and the other's does not.
     const shown = async (job: number) =>
-      must(await askMarket(askMarketSchema.parse({ jobId: job, text: 'original' }))).rows.map(
+      must(await askMarket(READER, askMarketSchema.parse({ jobId: job, text: 'original' }))).rows.map(
         ({ originalOf }) => originalOf,
       );
     expect(await shown(await jobOn(own))).toEqual(['Tarnholt']);
@@ -197,7 +198,7 @@ describe('an original', () => {
         ]),
       ),
     );
-    const view = await showList(id);
+    const view = await showList(READER, id);
     expect(view?.list.columns).toMatchObject({ sku: 0, title: 1, maker: 2, origin: 3, fits: 4, price: 5 });
     const doubtful = view?.groups.doubtful.first ?? [];
     expect(doubtful.map(({ sku, doubts }) => [sku, doubts])).toEqual([['P-4', ['unknown-origin']]]);
@@ -218,7 +219,7 @@ describe('an original', () => {
       'third-party',
     ]);
     // What the library does not know waits, and is bound once it does.
-    expect((await originalsToSettle()).waiting).toContainEqual(
+    expect((await originalsToSettle(READER)).waiting).toContainEqual(
       expect.objectContaining({ maker: 'Tarnholt', said: 'Plover 77', offers: 1 }),
     );
     must(await undoList(shop.tam, id));
@@ -280,13 +281,13 @@ describe('an original', () => {
     must(await addOffer(shop.tam, typed(seller, { ...original, unbound: ['Wader 1'] })));
     const both = must(await addOffer(shop.tam, typed(seller, { ...original, unbound: ['Wader 1', 'Wader 2'] })));
     const said = async (name: string) =>
-      (await originalsToSettle()).waiting.find((one) => one.said === name)?.offers ?? 0;
+      (await originalsToSettle(READER)).waiting.find((one) => one.said === name)?.offers ?? 0;
     expect([await said('Wader 1'), await said('Wader 2')]).toEqual([2, 1]);
     const model = await ownModel('W-One');
     expect(must(await settleOriginal(shop.tam, { maker: 'Tarnholt', said: 'Wader 1', modelId: model }))).toEqual({
       offers: 2,
     });
-    expect(must(await showOffer(both.id))).toMatchObject({ modelIds: [model], unbound: ['Wader 2'] });
+    expect(must(await showOffer(READER, both.id))).toMatchObject({ modelIds: [model], unbound: ['Wader 2'] });
     must(await settleOriginal(shop.tam, { maker: 'Tarnholt', said: 'Wader 2', modelId: null }));
     expect([await said('Wader 1'), await said('Wader 2')]).toEqual([0, 0]);
     expect(await settleOriginal(shop.tam, { maker: '', said: 'x', modelId: 999_999 })).toMatchObject({ ok: false });
@@ -320,7 +321,7 @@ it('undone at once, an original waits for the machine again that nobody knew', a
   const wish = { text: 'dotterel', jobId: null, familyId: null, seen: 1 };
   const to = { origin: 'third-party' as const, originalOf: '', everyModel: false, modelIds: [] };
   const { event } = must(await changeOrigins(shop.tam, { ...wish, ...to }));
-  expect(must(await showOffer(id))).toMatchObject({ origin: 'third-party', unbound: [] });
+  expect(must(await showOffer(READER, id))).toMatchObject({ origin: 'third-party', unbound: [] });
   must(await undoOrigins(shop.tam, { event }));
-  expect(must(await showOffer(id))).toMatchObject({ origin: 'original', unbound: ['Dotterel 9'] });
+  expect(must(await showOffer(READER, id))).toMatchObject({ origin: 'original', unbound: ['Dotterel 9'] });
 });

@@ -2,6 +2,7 @@ import { SUPPLIED_TEXTS, TEXT_KEYS } from '../../core/quoting/words/shop-texts';
 import { pool, transaction } from '../../store/database';
 import { listWanted } from '../../store/orders/orders';
 import { openOwnShop, ownModel, ownSeller } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { must, plansOf, stateOf } from '../../testing/shop';
 import { newJob, pickModel, saveIntake, saveSlots } from '../job/intake/intake';
 import { agreeLimits } from '../job/limits/limits';
@@ -32,7 +33,7 @@ const MODULE = {
 
 const add = (more: object = {}) =>
   addNewStock(shop.tam, newStockSchema.parse({ label: LABEL, quantity: 3, costCents: 2_000, ...more }));
-const stockOf = async (offerId: number) => (await showOwnStock()).find((row) => row.offerId === offerId);
+const stockOf = async (offerId: number) => (await showOwnStock(READER)).find((row) => row.offerId === offerId);
 
 async function jobOn(modelId: number): Promise<number> {
   const { id } = must(await newJob(shop.tam));
@@ -78,7 +79,7 @@ describe('new modules in stock', () => {
     await transaction((db) => settlePieces(db, job, (options[0] ?? null) as (typeof options)[number]));
     expect(await stockOf(offerId)).toMatchObject({ free: 2, promised: 0 });
     // They are no used pieces of the shelf.
-    expect(await showShelf()).toEqual([]);
+    expect(await showShelf(READER)).toEqual([]);
   });
 
   it('are added to, taken away as far as they are free, and moved', async () => {

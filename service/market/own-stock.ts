@@ -118,4 +118,4 @@ export async function changeStock(
   });
 }
 
-export const showOwnStock = (): Promise<OwnStock[]> => listOwnStock(pool());
+export const showOwnStock = (_: Caller<'offers.read'>): Promise<OwnStock[]> => listOwnStock(pool());

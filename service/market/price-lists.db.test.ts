@@ -1,5 +1,6 @@
 import { suspicionOf } from '../../core/price-list/price-bands';
 import { many, pool } from '../../store/database';
+import { READER } from '../../testing/reader';
 import {
   inPieces,
   listFile,
@@ -42,7 +43,7 @@ describe('a price list', () => {
       'NEW-1,Corrick 8GB DDR4-2400 CL17 DIMM,9.50,12',
     ];
     const { id } = must(await takeList(shop.teo, seller.id, listFile('november.csv', lines)));
-    expect((await showList(id))?.list.columns).toEqual({ sku: 0, title: 1, price: 2, stock: 3 });
+    expect((await showList(READER, id))?.list.columns).toEqual({ sku: 0, title: 1, price: 2, stock: 3 });
     expect((await listRows(id)).map(({ fate, suspicion }) => [fate, suspicion])).toEqual([
       ['up', null],
       ['up', 'decimal-slip'],
@@ -75,7 +76,11 @@ describe('a price list', () => {
     expect((await standing(seller.id)).sort()).toEqual([...before].sort());
     expect((await ladder()).sort()).toEqual([...ladderBefore].sort());
     expect(await undoList(shop.teo, id)).toMatchObject({ ok: false, code: 'conflict' });
-    expect((await listsOfLate())[0]).toMatchObject({ name: 'november.csv', state: 'undone', madeBy: 'Teo Marsh' });
+    expect((await listsOfLate(READER))[0]).toMatchObject({
+      name: 'november.csv',
+      state: 'undone',
+      madeBy: 'Teo Marsh',
+    });
   });
 
   it('takes a suspicious row that somebody accepts, and brings back what had left the market', async () => {
@@ -160,7 +165,7 @@ describe('a price list', () => {
     const { seller } = await quayside();
     const lines = ['Ref,Text,Price,Price', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,25.00'];
     const { id } = must(await takeList(shop.teo, seller.id, listFile('two-prices.csv', lines)));
-    expect(await showList(id)).toMatchObject({ list: { columns: { price: 2 } }, doubtfulColumns: ['price'] });
+    expect(await showList(READER, id)).toMatchObject({ list: { columns: { price: 2 } }, doubtfulColumns: ['price'] });
     const columns = { headings: 0, columns: { sku: 0, title: 1, price: 3 } };
     expect(await correctColumns(shop.teo, id, { headings: 0, columns: { sku: 0, title: 0 } })).toMatchObject({
       ok: false,
@@ -168,7 +173,7 @@ describe('a price list', () => {
     must(await correctColumns(shop.teo, id, columns));
     expect((await listRows(id))[0]?.printedCents).toBe(2500);
     const next = must(await takeList(shop.teo, seller.id, listFile('next.csv', lines)));
-    expect(await showList(next.id)).toMatchObject({ list: { columns: { price: 3 } }, doubtfulColumns: [] });
+    expect(await showList(READER, next.id)).toMatchObject({ list: { columns: { price: 3 } }, doubtfulColumns: [] });
     const other = must(
       await takeList(
         shop.teo,
@@ -176,7 +181,7 @@ describe('a price list', () => {
         listFile('other.csv', ['Ref,Text,Price,Stock', 'C-1,Corrick 8GB DDR4-2400 DIMM,30.00,2']),
       ),
     );
-    expect((await showList(other.id))?.list.columns).toMatchObject({ price: 2 });
+    expect((await showList(READER, other.id))?.list.columns).toMatchObject({ price: 2 });
   });
 
   it('has doubtful rows told by a person, and forgets it again', async () => {
@@ -256,11 +261,11 @@ it('asks once whose capacity a column holds, and remembers it', async () => {
   ];
   const { id } = must(await takeList(shop.teo, seller.id, listFile('kits.csv', lines)));
   expect((await listRows(id)).map(({ doubts }) => doubts)).toEqual([['kit-capacity'], []]);
-  const { columns, headings } = (await showList(id))?.list ?? { columns: {}, headings: null };
+  const { columns, headings } = (await showList(READER, id))?.list ?? { columns: {}, headings: null };
   must(await correctColumns(shop.teo, id, { headings, columns, capacityIs: 'kit' }));
   expect((await listRows(id)).map(({ doubts }) => doubts)).toEqual([[], []]);
   const next = must(await takeList(shop.teo, seller.id, listFile('more kits.csv', lines)));
-  expect((await showList(next.id))?.list.capacityIs).toBe('kit');
+  expect((await showList(READER, next.id))?.list.capacityIs).toBe('kit');
 });
 
 it('finds the same prices suspicious as the core does, however they moved', async () => {

@@ -176,7 +176,7 @@ function whyColumns({ guessed, columns }: PriceList): Partial<Record<ColumnRole,
   );
 }
 
-export async function showList(id: number): Promise<ListView | null> {
+export async function showList(_: Caller<'offers.price'>, id: number): Promise<ListView | null> {
   // Looked at before the list: work that is over has left its mark on the list by then. The other way round a page could show
   // the list as it was and no work, and would never look again.
   const work = await workOn(pool(), id);
@@ -211,6 +211,7 @@ export const groupSchema = z.strictObject({
 
 /** Further rows of a review group, those after a line. */
 export async function moreOfGroup(
+  _: Caller<'offers.price'>,
   id: number,
   { group, after, most }: z.infer<typeof groupSchema>,
 ): Promise<Result<ShownRow[]>> {
@@ -218,14 +219,17 @@ export async function moreOfGroup(
 }
 
 /** How a list is, for somebody who waits for it. */
-export async function lookAtWork(id: number): Promise<Result<{ state: ListState; work: ListWorkDone | null }>> {
+export async function lookAtWork(
+  _: Caller<'offers.price'>,
+  id: number,
+): Promise<Result<{ state: ListState; work: ListWorkDone | null }>> {
   const work = await workOn(pool(), id);
   const list = await getPriceList(pool(), id);
   if (list === null) return fault('not-found', 'There is no such list.');
   return done({ state: list.state, work });
 }
 
-export async function listsOfLate(): Promise<PriceList[]> {
+export async function listsOfLate(_: Caller<'offers.read'>): Promise<PriceList[]> {
   return listPriceLists(pool(), 8);
 }
 

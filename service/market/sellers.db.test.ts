@@ -1,5 +1,6 @@
 import { many, one, pool, run } from '../../store/database';
 import { getSeller, listSellers } from '../../store/market/sellers';
+import { READER } from '../../testing/reader';
 import { marketRows, must, openTestShop, readTill, stateOf } from '../../testing/shop';
 import { changePrice } from '../job/options/prices';
 import { plainTerms } from './counting-ground';
@@ -15,7 +16,7 @@ async function anOffer() {
   if (offer === undefined || seller === null) throw new Error('no offer');
   return { offer, seller };
 }
-const now = async (id: number) => must(await pricesOf(id))[0];
+const now = async (id: number) => must(await pricesOf(READER, id))[0];
 const day = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
 describe('what a seller prints', () => {
@@ -105,7 +106,7 @@ describe('what a seller prints', () => {
       code: 'bad-input',
     });
     await expect(run(pool(), 'update exchange_rate set micro = 1')).rejects.toThrow('is not allowed');
-    expect((await sellerDesk()).rates.map(({ on }) => on)).toEqual([day(-1), day(-2)]);
+    expect((await sellerDesk(READER)).rates.map(({ on }) => on)).toEqual([day(-1), day(-2)]);
   });
 
   it('is refused where nothing is left to pay, and by the shelf', async () => {

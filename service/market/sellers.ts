@@ -41,7 +41,7 @@ export interface SellerDesk {
   taxBp: number;
 }
 
-export async function sellerDesk(): Promise<SellerDesk> {
+export async function sellerDesk(_: Caller<'offers.read'>): Promise<SellerDesk> {
   const { currency, taxBp } = await getShop(pool());
   const { day } = await shopDay(pool());
   return { sellers: await listSellers(pool()), rates: await listRates(pool(), currency), currency, day, taxBp };

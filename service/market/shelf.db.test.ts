@@ -1,4 +1,5 @@
 import { one, pool, run } from '../../store/database';
+import { READER } from '../../testing/reader';
 import { must, openTestShop, readTill, stateOf } from '../../testing/shop';
 import { saveIntake } from '../job/intake/intake';
 import { agreeLimits } from '../job/limits/limits';
@@ -19,7 +20,7 @@ const PIECE = {
   worthCents: null,
 } as const;
 
-const titled = async (id: number) => (await showShelf()).find((piece) => piece.id === id);
+const titled = async (id: number) => (await showShelf(READER)).find((piece) => piece.id === id);
 const free = async (offerId: number) =>
   (await one<{ stock: number }>(pool(), 'select stock from offer where id = $1', [offerId])).stock;
 

@@ -9,6 +9,7 @@ import { pool } from '../../store/database';
 import { summariesOf } from '../../store/library/models';
 import { findSeller } from '../../store/market/sellers';
 import { done, fault, type Result } from '../result';
+import type { Caller } from '../staff/access';
 import { bindOriginal } from './said-original';
 
 /** What a title, or a seller's page, says of an offer. Money minor units of `currency`. */
@@ -44,7 +45,7 @@ function withoutPrice(title: string, facts: readonly ReadFact[]): string {
 }
 
 /** Understands a title with its price, or a seller's page, as an offer; nothing is kept. */
-export async function understandOffer(input: Uint8Array): Promise<Result<UnderstoodOffer>> {
+export async function understandOffer(_: Caller<'offers.price'>, input: Uint8Array): Promise<Result<UnderstoodOffer>> {
   const outcome = await readOffered(input);
   if (!outcome.ok) return fault('bad-input', READ_FAULTS[outcome.code]);
   const { module, offer } = outcome.reading;

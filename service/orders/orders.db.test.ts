@@ -1,5 +1,6 @@
 import { many, one, pool } from '../../store/database';
 import { acceptedTill, orderAll, sentTill, workOf } from '../../testing/bench';
+import { READER } from '../../testing/reader';
 import { must, openTestShop, seen, stateOf } from '../../testing/shop';
 import { acceptSpoken, noteFellThrough } from '../job/quote/accept';
 import { sendQuote } from '../job/quote/quote';
@@ -88,7 +89,7 @@ describe('a yes that is said at the counter', () => {
 describe('parts', () => {
   it('are wanted over all jobs by seller, ordered once, and what was dead is wanted again', async () => {
     const [a, b] = [await acceptedTill(shop.teo), await acceptedTill(shop.teo)];
-    const { baskets } = await showOrders();
+    const { baskets } = await showOrders(READER);
     const basket = baskets.find(({ parts }) => parts.some(({ jobId }) => jobId === a));
     expect(basket?.parts.filter(({ jobId }) => jobId === a || jobId === b)).toHaveLength(2);
     const [order] = await orderAll(shop.teo, a);
@@ -101,7 +102,7 @@ describe('parts', () => {
     expect(await news('arrived')).toMatchObject({ code: 'conflict' });
     must(await news('dead'));
     expect((await workOf(a)).wanted).toMatchObject([{ offerId: line.offerId, quantity: 1 }]);
-    expect(await claimOf(order, line.id)).toMatchObject({ faults: [{ kind: 'dead', note: 'beeps twice' }] });
+    expect(await claimOf(READER, order, line.id)).toMatchObject({ faults: [{ kind: 'dead', note: 'beeps twice' }] });
     must(await changeOrder(shop.teo, order, { what: 'take-back', line: line.id }));
     expect((await workOf(a)).wanted).toEqual([]);
     expect(await changeOrder(shop.teo, order, { what: 'cancel' })).toMatchObject({ code: 'conflict' });
@@ -134,8 +135,8 @@ describe('parts', () => {
   it('an order leaves as a table and as UBL, without customers and what is charged; taken back it is wanted again', async () => {
     const id = await acceptedTill(shop.teo);
     const [order] = await orderAll(shop.teo, id);
-    const csv = (await orderTable(order ?? 0))?.bytes.toString() ?? '';
-    const xml = (await orderXml(order ?? 0))?.bytes.toString() ?? '';
+    const csv = (await orderTable(READER, order ?? 0))?.bytes.toString() ?? '';
+    const xml = (await orderXml(READER, order ?? 0))?.bytes.toString() ?? '';
     expect(csv.split('\r\n')).toHaveLength(4);
     expect(xml).toContain('urn:oasis:names:specification:ubl:schema:xsd:Order-2');
     for (const text of [csv, xml]) {

@@ -70,7 +70,9 @@ async function basketsIn(db: Queryable): Promise<SellerBasket[]> {
 }
 
 /** What is to be ordered, by seller, and what is on its way. */
-export async function showOrders(): Promise<{ baskets: SellerBasket[]; orders: StandingOrder[]; currency: string }> {
+export async function showOrders(
+  _: Caller<'jobs.read'>,
+): Promise<{ baskets: SellerBasket[]; orders: StandingOrder[]; currency: string }> {
   const { currency } = await getShop(pool());
   return { baskets: await basketsIn(pool()), orders: (await listOrders(pool(), SHOWN)).map(standingOrder), currency };
 }
@@ -216,18 +218,19 @@ export interface OrderFile {
   bytes: Buffer;
 }
 
-export async function orderTable(id: number): Promise<OrderFile | null> {
+export async function orderTable(_: Caller<'costs.read'>, id: number): Promise<OrderFile | null> {
   const paper = await orderPaper(pool(), id);
   return paper && { name: `order-${paper.number}.csv`, bytes: Buffer.from(orderCsv(paper), 'utf8') };
 }
 
-export async function orderXml(id: number): Promise<OrderFile | null> {
+export async function orderXml(_: Caller<'costs.read'>, id: number): Promise<OrderFile | null> {
   const paper = await orderPaper(pool(), id);
   return paper && { name: `order-${paper.number}.xml`, bytes: ublXml(ublOrder(paper)) };
 }
 
 /** One order with all that its page shows; null: there is none. */
 export async function showOrder(
+  _: Caller<'jobs.read'>,
   id: number,
 ): Promise<{ order: StandingOrder; seller: OrderSeller; currency: string } | null> {
   const order = await getOrder(pool(), id);
@@ -246,7 +249,7 @@ export interface SellerClaim {
 }
 
 /** The claim for a line of an order; null: nothing of it goes back. */
-export async function claimOf(orderId: number, lineId: number): Promise<SellerClaim | null> {
+export async function claimOf(_: Caller<'jobs.read'>, orderId: number, lineId: number): Promise<SellerClaim | null> {
   const order = await getOrder(pool(), orderId);
   const line = order?.lines.find(({ id }) => id === lineId);
   if (order === null || line === undefined) return null;

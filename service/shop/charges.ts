@@ -24,7 +24,7 @@ export const chargesSchema = z.strictObject({
   validityDays: z.number().int().min(1, 'Prices hold for a day at the least.').max(365, 'A year at the most.'),
 });
 
-export async function showCharges(): Promise<{ charges: Charges; currency: string }> {
+export async function showCharges(_: Caller<'shop.settings'>): Promise<{ charges: Charges; currency: string }> {
   const shop = await getShop(pool());
   return {
     charges: {

@@ -1,4 +1,5 @@
 import { many, pool } from '../../store/database';
+import { READER } from '../../testing/reader';
 import { as, must, openTestShop } from '../../testing/shop';
 import { customerAddress, customerAddressSchema, saveCustomerAddress } from './customer-address';
 import { roleRuleSchema, saveRoleRule, showRoleRule } from './role-rule';
@@ -39,9 +40,9 @@ describe('the address for customers', () => {
 
 describe('roles', () => {
   it('are as cautious as can be until an owner says otherwise', async () => {
-    expect(await showRoleRule()).toEqual({ counterSeesCost: false, lowestMarginBp: 0 });
+    expect(await showRoleRule(READER)).toEqual({ counterSeesCost: false, lowestMarginBp: 0 });
     must(await saveRoleRule(await as('runa'), { counterSeesCost: true, lowestMarginBp: 500 }));
-    expect(await showRoleRule()).toEqual({ counterSeesCost: true, lowestMarginBp: 500 });
+    expect(await showRoleRule(READER)).toEqual({ counterSeesCost: true, lowestMarginBp: 500 });
     must(await saveRoleRule(await as('runa'), { counterSeesCost: false, lowestMarginBp: 0 }));
   });
 

@@ -33,6 +33,9 @@ export async function customerAddress(db: Queryable = pool()): Promise<CustomerA
   return { address: (await getShop(db)).customerAddress, isSet: false };
 }
 
+/** The same as an owner sees it under Settings. */
+export const showCustomerAddress = (_: Caller<'shop.settings'>): Promise<CustomerAddress> => customerAddress();
+
 /** Confirms the address under which customers reach the shop, or forgets it. */
 export async function saveCustomerAddress(
   caller: Caller<'shop.settings'>,

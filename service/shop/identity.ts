@@ -29,7 +29,7 @@ export interface ShownIdentity extends ShopForm {
   mayChangeCurrency: boolean;
 }
 
-export async function showIdentity(): Promise<ShownIdentity> {
+export async function showIdentity(_: Caller<'shop.settings'>): Promise<ShownIdentity> {
   const shop: Shop = await getShop(pool());
   const { name, street, postalCode, town, country, phone, mail, web, taxNumber, companyNumber, bank } = shop;
   return {

@@ -26,8 +26,17 @@ export async function saveLogo(caller: Caller<'shop.settings'>, bytes: Buffer | 
   });
 }
 
-/** The shop's mark as a file; null: it has none. Those kept before they were made anew may be JPEG. */
-export async function showLogo(): Promise<{ type: 'image/png' | 'image/jpeg'; bytes: Buffer } | null> {
+/** The shop's mark as a file. */
+export interface LogoFile {
+  type: 'image/png' | 'image/jpeg';
+  bytes: Buffer;
+}
+
+/** The shop's mark as an owner sees it under Settings. */
+export const showLogo = (_: Caller<'shop.settings'>): Promise<LogoFile | null> => logoFile();
+
+/** The shop's mark for its papers; null: it has none. Those kept before they were made anew may be JPEG. */
+export async function logoFile(): Promise<LogoFile | null> {
   const bytes = await getLogo(pool());
   return bytes === null ? null : { type: bytes[0] === 0xff ? 'image/jpeg' : 'image/png', bytes };
 }

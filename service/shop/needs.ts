@@ -32,7 +32,7 @@ export const needsSchema = z.strictObject({
 const twice = (names: readonly string[]): string | undefined =>
   names.find((name, index) => names.indexOf(name) < index);
 
-export async function showNeeds(): Promise<Needs> {
+export async function showNeeds(_: Caller<'shop.settings'>): Promise<Needs> {
   return getNeeds(pool());
 }
 

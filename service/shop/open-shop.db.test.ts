@@ -2,6 +2,7 @@ import { closePool, many, pool, run } from '../../store/database';
 import { getShop } from '../../store/shop/shop';
 import { type TestDatabase, testDatabase } from '../../testing/database';
 import { OWN_SHOP } from '../../testing/own-shop';
+import { READER } from '../../testing/reader';
 import { must } from '../../testing/shop';
 import { asTrusted, type Caller, checkCaller, type Right } from '../staff/access';
 import { signIn, signInPage } from '../staff/sign-in';
@@ -87,7 +88,7 @@ describe('the first hour', () => {
     const standings = async () =>
       Object.fromEntries((await showFirstHour(caller))?.map(({ step, standing }) => [step, standing]) ?? []);
     expect(Object.values(await standings())).toEqual(Array(8).fill('open'));
-    must(await saveCharges(caller, (await showCharges()).charges));
+    must(await saveCharges(caller, (await showCharges(READER)).charges));
     must(await saveFirstHour(caller, { dismissed: false, skipped: ['staff'] }));
     expect(await standings()).toMatchObject({ prices: 'done', staff: 'skipped', mail: 'open' });
     expect(await showFirstHour({ ...caller, role: 'technician' })).toBeNull();
@@ -102,11 +103,11 @@ describe('the first hour', () => {
 describe('who the shop is', () => {
   it('is changed later; its currency only while nothing is priced in it', async () => {
     const caller = await openedBy();
-    const { identity, currency, timeZone } = await showIdentity();
+    const { identity, currency, timeZone } = await showIdentity(READER);
     const change = (more: object) =>
       saveIdentity(caller, shopFormSchema.parse({ identity, currency, timeZone, ...more }));
     must(await change({ identity: { ...identity, web: 'harbour.example' }, currency: 'NOK' }));
-    expect(await showIdentity()).toMatchObject({ currency: 'NOK', mayChangeCurrency: true });
+    expect(await showIdentity(READER)).toMatchObject({ currency: 'NOK', mayChangeCurrency: true });
     await run(
       pool(),
       'select spec_of(\'{"generation":"DDR4","form":"DIMM","buffering":"unbuffered","ecc":false,"capacityMiB":8192,"rateMTs":2666}\')',

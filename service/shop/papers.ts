@@ -13,7 +13,7 @@ export const papersSchema = z.strictObject({
   remindDays: z.number().int().min(0, 'Days are 0 or more.').max(30, 'A month before is early enough.'),
 });
 
-export async function showPapers(): Promise<Papers & Pick<Shop, 'hasLogo'>> {
+export async function showPapers(_: Caller<'shop.settings'>): Promise<Papers & Pick<Shop, 'hasLogo'>> {
   const { language, paper, mailFrom, remindDays, hasLogo } = await getShop(pool());
   return { language, paper, mailFrom, remindDays, hasLogo };
 }

@@ -22,7 +22,9 @@ export const priceRuleSchema = z.strictObject({
   priceEndings: z.array(z.number().int().min(0).max(99)).max(20),
 });
 
-export async function showPriceRule(): Promise<{ rule: PriceRule; currency: string; taxBp: number }> {
+export async function showPriceRule(
+  _: Caller<'shop.settings'>,
+): Promise<{ rule: PriceRule; currency: string; taxBp: number }> {
   const { currency, taxBp, taxWay, markUpBp, markUpSteps, leastMarginCents, roundUpToCents, priceEndings } =
     await getShop(pool());
   return {

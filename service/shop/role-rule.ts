@@ -14,7 +14,7 @@ export const roleRuleSchema = z.strictObject({
     .max(10_000, 'The lowest margin is at most 100 %.'),
 });
 
-export async function showRoleRule(): Promise<RoleRule> {
+export async function showRoleRule(_: Caller<'shop.settings'>): Promise<RoleRule> {
   const { counterSeesCost, lowestMarginBp } = await getShop(pool());
   return { counterSeesCost, lowestMarginBp };
 }

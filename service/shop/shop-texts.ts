@@ -39,7 +39,7 @@ export interface TextRow {
 }
 
 /** All texts in all languages. */
-export async function showTexts(): Promise<Record<Language, TextRow[]>> {
+export async function showTexts(_: Caller<'shop.settings'>): Promise<Record<Language, TextRow[]>> {
   const known = new Map((await listShopTexts(pool(), null)).map((text) => [`${text.language} ${text.key}`, text]));
   const rows = LANGUAGES.map((language): [Language, TextRow[]] => [
     language,

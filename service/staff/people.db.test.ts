@@ -2,6 +2,7 @@ import { DEMO_PASSWORD } from '../../demo/load-shop';
 import { loadDemo } from '../../scripts/load-demo';
 import { many, pool } from '../../store/database';
 import type { Role } from '../../store/staff/staff';
+import { READER } from '../../testing/reader';
 import { as, must, openTestShop } from '../../testing/shop';
 import { checkCaller, mayDo, SESSION_HOURS } from './access';
 import { signIn, signInPage, signOut } from './sign-in';
@@ -143,7 +144,7 @@ describe('accounts', () => {
       code: 'conflict',
       sentence: 'A shop needs at least one owner.',
     });
-    expect((await staffList()).some((member) => member.id === runa.id)).toBe(true);
+    expect((await staffList(READER)).some((member) => member.id === runa.id)).toBe(true);
   });
 
   test.each([

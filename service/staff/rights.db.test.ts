@@ -1,5 +1,6 @@
 import { many, one, pool } from '../../store/database';
 import { acceptedTill, fitted, fittedReport, orderAll, workOf } from '../../testing/bench';
+import { READER } from '../../testing/reader';
 import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../../testing/shop';
 import { modulesOut, settleOldModule } from '../job/bench/old-modules';
 import { takeProof } from '../job/proof/proof';
@@ -66,7 +67,7 @@ describe('the counter role may not do elsewhere what it may not do', () => {
   it('take an offer off the market through order news, nor an order back', async () => {
     const id = await acceptedTill(shop.teo);
     const [order = 0] = await orderAll(shop.teo, id);
-    const line = (await showOrder(order))?.order.lines[0];
+    const line = (await showOrder(READER, order))?.order.lines[0];
     const stock = async () =>
       (await one<{ stock: number | null }>(pool(), 'select stock from offer where id = $1', [line?.offerId])).stock;
     const before = await stock();
@@ -74,7 +75,7 @@ describe('the counter role may not do elsewhere what it may not do', () => {
     expect(await changeOrder(edda, order, { what: 'cancel' })).toMatchObject({ code: 'forbidden' });
     expect(await changeOrder(edda, order, { what: 'never', ...news })).toMatchObject({ code: 'forbidden' });
     expect(await stock()).toBe(before);
-    expect((await showOrder(order))?.order.lines[0]?.news).toEqual([]);
+    expect((await showOrder(READER, order))?.order.lines[0]?.news).toEqual([]);
     must(await changeOrder(shop.teo, order, { what: 'never', ...news }));
     expect(await stock()).toBe(0);
     expect(await changeOrder(edda, order, { what: 'take-back', line: news.line })).toMatchObject({ code: 'forbidden' });
@@ -189,7 +190,7 @@ describe('what things cost', () => {
 
   it('is in nothing of the screen that is turned to the customer', async () => {
     const { id, secrets } = await marked();
-    const screen = await customerScreen(id);
+    const screen = await customerScreen(READER, id);
     expect(screen?.options).toHaveLength(1);
     for (const cents of secrets) expect([cents, holds(screen, cents)]).toEqual([cents, false]);
     expect(JSON.stringify(screen)).not.toMatch(/"shop"|seller|costCents|supplies|margin/i);
@@ -197,14 +198,14 @@ describe('what things cost', () => {
   });
 
   it('is in no offer and no order that the counter is shown', async () => {
-    const market = must(await askMarket(askMarketSchema.parse({ text: '16GB DDR4' })));
+    const market = must(await askMarket(READER, askMarketSchema.parse({ text: '16GB DDR4' })));
     const offers = seenMarket(market, false);
     expect(offers.rows.length).toBeGreaterThan(0);
     for (const [nr, row] of offers.rows.entries()) {
       expect(row).toMatchObject({ costCents: null, history: [], sellCents: market.rows[nr]?.sellCents });
     }
     await acceptedTill(shop.teo);
-    const { baskets, orders } = await showOrders();
+    const { baskets, orders } = await showOrders(READER);
     const shown = [...baskets.map((one) => basketView(one, false)), ...orders.map((one) => orderView(one, false))];
     expect(shown.length).toBeGreaterThan(0);
     expect(JSON.stringify(shown)).not.toMatch(/(each|quoted|printed)Cents":\d/);

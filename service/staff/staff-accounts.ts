@@ -18,7 +18,7 @@ export const newStaffSchema = z.strictObject({
   password: z.string().min(10, 'A password has at least 10 characters.').max(200),
 });
 
-export async function staffList(): Promise<StaffMember[]> {
+export async function staffList(_: Caller<'staff.manage'>): Promise<StaffMember[]> {
   return listStaff(pool());
 }
 

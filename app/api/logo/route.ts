@@ -5,8 +5,8 @@ import { fault } from '@/service/result';
 import { saveLogo, showLogo } from '@/service/shop/logo';
 
 /** The shop's mark as a file. */
-export const GET = handle('shop.settings', z.null(), async () => {
-  const logo = await showLogo();
+export const GET = handle('shop.settings', z.null(), async (caller) => {
+  const logo = await showLogo(caller);
   if (logo === null) return fault('not-found', 'The shop has no logo.');
   const headers = { 'content-type': logo.type, 'cache-control': 'private, no-store' };
   return new Response(new Uint8Array(logo.bytes), { headers });

@@ -16,7 +16,7 @@ export default async function ClosedPage({ searchParams }: { searchParams: Promi
   const caller = await enterPage('jobs.read');
   const { page: asked } = await searchParams;
   const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
-  const { jobs, hasMore } = await closedJobs(page);
+  const { jobs, hasMore } = await closedJobs(caller, page);
   return (
     <Desk caller={caller} here="/counter">
       <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">

@@ -5,9 +5,9 @@ import { whereLeft } from '@/service/job/counter';
 
 /** A job opens where it was left. */
 export default async function JobPage({ params }: { params: Promise<{ id: string }> }) {
-  await enterPage('jobs.read');
+  const caller = await enterPage('jobs.read');
   const id = idOf(await params);
-  const station = await whereLeft(id);
+  const station = await whereLeft(caller, id);
   if (station === null) notFound();
   redirect(`/jobs/${id}/${station}`);
 }

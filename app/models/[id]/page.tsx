@@ -14,7 +14,7 @@ export const metadata: Metadata = { title: 'Model' };
 /** One model of the library with everything that stands on it. */
 export default async function ModelPage({ params }: { params: Promise<{ id: string }> }) {
   const caller = await enterPage('library.read');
-  const page = await showModel(idOf(await params));
+  const page = await showModel(caller, idOf(await params));
   if (page === null) notFound();
   const { id, model, claims, trials, tested, photos, took } = page;
   const { slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;

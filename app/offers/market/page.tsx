@@ -16,7 +16,7 @@ export default async function MarketPage({
   const caller = await enterPage('costs.read');
   const { kind } = await searchParams;
   const familyId = typeof kind === 'string' && /^[1-9]\d{0,4}$/.test(kind) ? Number(kind) : null;
-  const prices = await marketPrices(familyId);
+  const prices = await marketPrices(caller, familyId);
   return (
     <Desk caller={caller} here="/offers">
       <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">

@@ -20,13 +20,13 @@ export const metadata: Metadata = { title: 'Order' };
 export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
   const caller = await enterPage('jobs.read');
   const id = idOf(await params);
-  const found = await showOrder(id);
+  const found = await showOrder(caller, id);
   if (found === null) notFound();
   const { seller, currency } = found;
   const seesCost = mayDo(caller, 'costs.read');
   const mayOrder = mayDo(caller, 'orders.place');
   const order = orderView(found.order, seesCost);
-  const mailed = await orderMailWords(id);
+  const mailed = await orderMailWords(caller, id);
   const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * (eachCents ?? 0), 0);
   return (
     <Desk caller={caller} here="/orders">

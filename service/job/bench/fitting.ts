@@ -139,7 +139,10 @@ export async function tickStep(
  * When anything of a job was changed last, and the number of its newest picture (0: it has none): a tablet asks whether another
  * one went on, a desk whether a telephone took a photograph.
  */
-export async function jobStamp(jobId: number): Promise<Result<{ stamp: string; picture: string }>> {
+export async function jobStamp(
+  _: Caller<'jobs.read'>,
+  jobId: number,
+): Promise<Result<{ stamp: string; picture: string }>> {
   const job = await getJob(pool(), jobId);
   if (job === null) return fault('not-found', 'There is no such job.');
   return done({ stamp: job.touchedAt.toISOString(), picture: String(await newestPicture(pool(), jobId)) });

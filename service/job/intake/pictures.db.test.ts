@@ -3,6 +3,7 @@ import { endPhotoThread } from '../../../outward/pictures/photo-text';
 import { drawn, labelPhoto } from '../../../outward/testing/made-photo';
 import { one, pool } from '../../../store/database';
 import { deleteEmptyJob } from '../../../store/job/jobs';
+import { READER } from '../../../testing/reader';
 import { as, must, openTestShop, stateOf } from '../../../testing/shop';
 import { opensOf } from '../codes';
 import { linksOf } from '../quote/quote-links';
@@ -40,7 +41,7 @@ describe('a photograph of a job', () => {
       { id: taken.id, station: 'intake', name: 'label.png', caption: '', inFitting: false },
     ]);
     expect(pictures[0]?.words?.lines.map((line) => line.map(({ text }) => text).join(' '))).toEqual(LABEL);
-    const bytes = await showPicture(id, taken.id);
+    const bytes = await showPicture(READER, id, taken.id);
     expect((await sharp(bytes ?? Buffer.alloc(0)).metadata()).format).toBe('jpeg');
     must(await changePicture(shop.teo, id, taken.id, { settled: 'read' }));
     must(await changePicture(shop.teo, id, taken.id, { caption: 'the label in the lid', inFitting: true }));
@@ -84,10 +85,10 @@ describe('a photograph of a job', () => {
     const { id } = must(await newJob(shop.teo));
     const other = must(await newJob(await as('edda'))).id;
     const { id: picture } = must(await takePicture(shop.teo, id, sent(await labelPhoto(['8GB']), { plain: true })));
-    expect(await showPicture(other, picture)).toBe(null);
+    expect(await showPicture(READER, other, picture)).toBe(null);
     expect(await changePicture(shop.teo, other, picture, { settled: 'left' })).toMatchObject({ code: 'not-found' });
     expect(await removePicture(shop.teo, other, picture)).toMatchObject({ code: 'not-found' });
-    expect(await showPicture(id, picture)).not.toBe(null);
+    expect(await showPicture(READER, id, picture)).not.toBe(null);
   });
 
   it('shows a code of a job with the words around it', async () => {
@@ -105,12 +106,12 @@ describe('a code of the shop’s own', () => {
 
   it('opens its job at the station that it names', async () => {
     const { id } = must(await newJob(shop.teo));
-    expect(await opensOf(`http://10.0.0.5:4200/jobs/${id}/fitting`, HOSTS)).toEqual({
+    expect(await opensOf(READER, `http://10.0.0.5:4200/jobs/${id}/fitting`, HOSTS)).toEqual({
       path: `/jobs/${id}/fitting`,
       text: `Open job ${id}`,
     });
-    expect(await opensOf(`https://shop.example/jobs/${id}`, HOSTS)).toMatchObject({ path: `/jobs/${id}` });
-    expect(await opensOf(`https://shop.example/jobs/${id}/anything`, HOSTS)).toMatchObject({ path: `/jobs/${id}` });
+    expect(await opensOf(READER, `https://shop.example/jobs/${id}`, HOSTS)).toMatchObject({ path: `/jobs/${id}` });
+    expect(await opensOf(READER, `https://shop.example/jobs/${id}/anything`, HOSTS)).toMatchObject({ path: `/jobs/${id}` });
   });
 
   test.each([
@@ -123,7 +124,7 @@ describe('a code of the shop’s own', () => {
     'VE4D8-2400',
     '',
   ])('is none: %s', async (text) => {
-    expect(await opensOf(text, HOSTS)).toBe(null);
+    expect(await opensOf(READER, text, HOSTS)).toBe(null);
   });
 
   it('opens a quote by its number and by the customer’s link', async () => {
@@ -132,8 +133,8 @@ describe('a code of the shop’s own', () => {
       `select id, number, job_id as "jobId" from quote where state = 'sent' order by id limit 1`,
     );
     const opens = { path: `/jobs/${sentQuote.jobId}/quote`, text: `Open quote ${sentQuote.number}` };
-    expect(await opensOf(` ${sentQuote.number} `, HOSTS)).toEqual(opens);
+    expect(await opensOf(READER, ` ${sentQuote.number} `, HOSTS)).toEqual(opens);
     const link = (await linksOf(pool(), [sentQuote.id])).get(sentQuote.id);
-    expect(await opensOf(`https://shop.example/q/${link?.token}`, HOSTS)).toEqual(opens);
+    expect(await opensOf(READER, `https://shop.example/q/${link?.token}`, HOSTS)).toEqual(opens);
   });
 });

@@ -131,5 +131,5 @@ export async function removePicture(caller: Caller<'jobs.write'>, jobId: number,
 }
 
 /** The picture itself (JPEG). */
-export const showPicture = async (jobId: number, id: number): Promise<Buffer | null> =>
+export const showPicture = async (_: Caller<'jobs.read'>, jobId: number, id: number): Promise<Buffer | null> =>
   getJobPicture(pool(), jobId, id);

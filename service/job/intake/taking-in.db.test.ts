@@ -1,6 +1,7 @@
 import { sampleDdr4 } from '../../../demo/spd-image';
 import { textInput } from '../../../scripts/text-input';
 import { many, pool } from '../../../store/database';
+import { READER } from '../../../testing/reader';
 import { must, openTestShop, plansOf, readTill, stateOf, TILL_REPORT } from '../../../testing/shop';
 import { modelLibrary } from '../../library/library';
 import { counterJobs, rememberStation, whereLeft } from '../counter';
@@ -43,7 +44,7 @@ describe('intake', () => {
 
   it('takes a picked model’s slots and keeps what was known of the same slots', async () => {
     const id = await readTill(shop.teo);
-    const { models } = await modelLibrary();
+    const { models } = await modelLibrary(READER);
     expect(models.length).toBe(16);
     const counter4 = models.find((model) => model.name === 'Counter 4');
     must(await pickModel(shop.teo, id, counter4?.id ?? 0));
@@ -197,7 +198,7 @@ describe('limits', () => {
   });
 
   it('are not agreed while something is asked', async () => {
-    const allotment = (await counterJobs()).jobs.find((job) => job.customer.includes('Allotment'));
+    const allotment = (await counterJobs(READER)).jobs.find((job) => job.customer.includes('Allotment'));
     expect(allotment).toMatchObject({ next: 'limits', waitsFor: 'an answer on a module' });
     expect(await agreeLimits(shop.teo, allotment?.id ?? 0, true)).toMatchObject({ code: 'conflict' });
     const id = await readTill(shop.teo);
@@ -210,7 +211,7 @@ describe('limits', () => {
 
 describe('the counter', () => {
   it('knows what each demo job waits for, and where it was left', async () => {
-    const { jobs } = await counterJobs();
+    const { jobs } = await counterJobs(READER);
     const of = (customer: string) => jobs.find((job) => job.customer.includes(customer));
     expect(of('Tilde')).toMatchObject({ next: 'intake', waitsFor: 'what the machine says', totalMiB: 0 });
     expect(of('Bakery')).toMatchObject({ next: 'options', machine: 'Tarnholt Counter 4', totalMiB: 8192 });
@@ -218,9 +219,9 @@ describe('the counter', () => {
     expect(of('Ferry')?.waitsFor).toMatch(/^the customer’s word on 20\d\d-\d{4}$/);
     expect(of('Library')).toMatchObject({ next: 'proof', standings: { proof: 'done' } });
     const id = of('Bakery')?.id ?? 0;
-    await rememberStation(id, 'limits');
-    expect(await whereLeft(id)).toBe('limits');
-    expect(await whereLeft(0)).toBeNull();
+    await rememberStation(READER, id, 'limits');
+    expect(await whereLeft(READER, id)).toBe('limits');
+    expect(await whereLeft(READER, 0)).toBeNull();
   });
 
   it('has every change with who and when', async () => {

@@ -2,6 +2,7 @@ import { partKey } from '../../../core/machine/models/model';
 import { reportText } from '../../../demo/report';
 import { textInput } from '../../../scripts/text-input';
 import { many, pool } from '../../../store/database';
+import { READER } from '../../../testing/reader';
 import { modelId, must, openTestShop, readTill, stateOf, loadedTrial as trial } from '../../../testing/shop';
 import { keepAsModel, showModel } from '../../library/library';
 import { saveNeeds, showNeeds } from '../../shop/needs';
@@ -134,7 +135,10 @@ describe('a machine that nobody knows', () => {
     const named = { maker: 'Halvern', name: 'Vane 77', yearFrom: 2019 };
     const { modelId: kept } = must(await keepAsModel(shop.teo, id, named));
     expect(await keepAsModel(shop.teo, id, named)).toMatchObject({ ok: false, code: 'conflict' });
-    expect((await showModel(kept))?.model).toMatchObject({ productStrings: ['hv-77'], cpus: [{ name: 'Tern 9' }] });
+    expect((await showModel(READER, kept))?.model).toMatchObject({
+      productStrings: ['hv-77'],
+      cpus: [{ name: 'Tern 9' }],
+    });
     const { id: next } = must(await newJob(shop.teo));
     must(await takeReadings(shop.teo, next, [textInput('report', report.replace('HV-1', 'HV-2'))]));
     const state = await stateOf(next);
@@ -167,9 +171,9 @@ describe('somebody who was here before', () => {
       await saveIntake(shop.teo, first, { customerName: 'Runa Holm', phone: '0555-0177', email: 'runa@holm.example' }),
     );
     const { id } = must(await newJob(shop.teo));
-    expect((await find({ text: '0555 0177', jobId: id })).jobs).toMatchObject([{ id: first, by: 'phone' }]);
-    expect((await find({ text: 'Runa@Holm.example', jobId: id })).jobs).toMatchObject([{ id: first, by: 'email' }]);
-    expect((await find({ text: 'runa hollm', jobId: id })).jobs).toMatchObject([{ id: first, by: 'name' }]);
+    expect((await find(READER, { text: '0555 0177', jobId: id })).jobs).toMatchObject([{ id: first, by: 'phone' }]);
+    expect((await find(READER, { text: 'Runa@Holm.example', jobId: id })).jobs).toMatchObject([{ id: first, by: 'email' }]);
+    expect((await find(READER, { text: 'runa hollm', jobId: id })).jobs).toMatchObject([{ id: first, by: 'name' }]);
     must(await saveIntake(shop.teo, id, { serial: 's-1' }));
     expect((await stateOf(id)).earlier.map((one) => [one.id, one.by])).toContainEqual([first, 'serial']);
 
@@ -190,10 +194,10 @@ describe('somebody who was here before', () => {
 
 describe('what the shop holds people to need', () => {
   it('is a table of its own, with no name twice', async () => {
-    const needs = await showNeeds();
+    const needs = await showNeeds(READER);
     expect(needs.uses.length).toBe(8);
     must(await saveNeeds(shop.teo, { ...needs, floorMiB: 4 * GB, uses: needs.uses.slice(1) }));
-    expect(await showNeeds()).toMatchObject({ floorMiB: 4 * GB, uses: needs.uses.slice(1) });
+    expect(await showNeeds(READER)).toMatchObject({ floorMiB: 4 * GB, uses: needs.uses.slice(1) });
     const [first] = needs.uses;
     if (first === undefined) throw new Error('no use');
     expect(await saveNeeds(shop.teo, { ...needs, uses: [first, first] })).toMatchObject({

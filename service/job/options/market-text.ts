@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import type { Caller } from '../../staff/access';
 import { showSlices } from '../slices/read-slices';
 import type { JobWith } from '../slices/slice';
 import { marketView } from './view';
@@ -15,7 +16,7 @@ export function marketText(state: JobWith<'market'>): MarketText {
 }
 
 /** The market of a job as it is by now; null: there is no such job. Any process answers the same. */
-export async function showMarketText(jobId: number): Promise<MarketText | null> {
+export async function showMarketText(_: Caller<'jobs.read'>, jobId: number): Promise<MarketText | null> {
   const state = await showSlices(jobId, ['market']);
   return state === null ? null : marketText(state);
 }

@@ -5,6 +5,7 @@ import type { Offer } from '../../../core/planning/model/case';
 import { answer } from '../../../core/planning/search/answer';
 import { many, pool, run } from '../../../store/database';
 import { amount, IS_LONG } from '../../../testing/amount';
+import { READER } from '../../../testing/reader';
 import { as, must, openTestShop, readTill, stateOf } from '../../../testing/shop';
 import { keepSlot } from '../intake/intake';
 import { agreeLimits } from '../limits/limits';
@@ -44,9 +45,9 @@ test.each([
 });
 
 test('what counts as equally cheap is the shop’s', async () => {
-  expect(await showBestRule()).toEqual({ toleranceBp: 500 });
+  expect(await showBestRule(READER)).toEqual({ toleranceBp: 500 });
   must(await saveBestRule(shop.teo, { toleranceBp: 250 }));
-  expect(await showBestRule()).toEqual({ toleranceBp: 250 });
+  expect(await showBestRule(READER)).toEqual({ toleranceBp: 250 });
   expect((await stateOf(await readTill(shop.teo))).shop.bestToleranceBp).toBe(250);
 });
 

@@ -60,7 +60,7 @@ export const bestRuleSchema = z.strictObject({
 });
 
 /** What counts as equally cheap where the best plan of a rung is found, hundredths of a percent. */
-export async function showBestRule(): Promise<{ toleranceBp: number }> {
+export async function showBestRule(_: Caller<'shop.settings'>): Promise<{ toleranceBp: number }> {
   return { toleranceBp: (await getShop(pool())).bestToleranceBp };
 }
 

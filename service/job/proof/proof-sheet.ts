@@ -9,6 +9,7 @@ import { pool } from '../../../store/database';
 import { listOldModules, signedProof } from '../../../store/job/proofs';
 import { findLinked, listSent } from '../../../store/job/quotes';
 import { getLogo, getShop } from '../../../store/shop/shop';
+import type { Caller } from '../../staff/access';
 import type { QuoteFile } from '../quote/quote-files';
 import { isToken, linkHash } from '../quote/quote-links';
 import { type Page, pageUrl } from '../quote/quote-page';
@@ -62,7 +63,7 @@ export async function proofByLink(token: string): Promise<QuoteFile | null> {
 }
 
 /** The proof sheet of a job's quote that is out, for the shop to print; null: none is signed. */
-export async function proofOfJob(jobId: number): Promise<QuoteFile | null> {
+export async function proofOfJob(_: Caller<'jobs.read'>, jobId: number): Promise<QuoteFile | null> {
   const current = (await listSent(pool(), jobId)).find(({ state }) => state === 'sent');
   const proof = current === undefined ? null : await paperFor(current);
   return proof && pdfOf(proof);

@@ -1,6 +1,7 @@
 import { textInput } from '../../../scripts/text-input';
 import { many, pool } from '../../../store/database';
 import { acceptedTill, fitted, fittedReport, workOf } from '../../../testing/bench';
+import { READER } from '../../../testing/reader';
 import { must, openTestShop, readTill, stateOf, TILL_REPORT } from '../../../testing/shop';
 import { beginFitting } from '../bench/fitting';
 import { settleOldModule } from '../bench/old-modules';
@@ -21,7 +22,7 @@ describe('the proof', () => {
     expect(must(await takeProof(shop.teo, id, await fittedReport(id)))).toEqual({ held: true });
     const [proof] = (await workOf(id)).proofs;
     expect(proof).toMatchObject({ verdict: 'kept', signedOn: null });
-    expect(await proofOfJob(id)).toBeNull();
+    expect(await proofOfJob(READER, id)).toBeNull();
     const sign = { proof: proof?.id ?? 0, remark: '', loadedMinutes: null };
     expect(await signTheProof(shop.teo, id, { ...sign, verdict: 'kept', depth: 'loaded' })).toMatchObject({
       code: 'bad-input',
@@ -36,7 +37,7 @@ describe('the proof', () => {
     await expect(pool().query('update proof set remark = $2 where id = $1', [proof?.id, 'no'])).rejects.toThrow(
       /does not change/,
     );
-    expect((await proofOfJob(id))?.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+    expect((await proofOfJob(READER, id))?.bytes.subarray(0, 5).toString()).toBe('%PDF-');
     const next = await readTill(shop.teo);
     const proven = (await stateOf(next)).claims.find(({ limit }) => limit === 'provenTotalMiB');
     expect(proven?.value).toBeGreaterThanOrEqual(16 * GB);
@@ -86,7 +87,7 @@ describe('the proof', () => {
     must(await signTheProof(shop.teo, id, { ...better, verdict: 'broken', remark: 'one is not seen' }));
     // Not kept: it is the bench's turn again, once, and the counter says so.
     expect((await stateOf(id)).standings).toMatchObject({ fitting: 'decide', proof: 'waits' });
-    expect((await counterJobs()).jobs.find((entry) => entry.id === id)?.standings).toMatchObject({
+    expect((await counterJobs(READER)).jobs.find((entry) => entry.id === id)?.standings).toMatchObject({
       fitting: 'decide',
       proof: 'waits',
     });

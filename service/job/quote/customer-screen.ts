@@ -1,12 +1,13 @@
 import type { CustomerScreen } from '../../../core/quoting/customer-view';
 import { customerOptions } from '../../../core/quoting/staff-view';
+import type { Caller } from '../../staff/access';
 import { machineName } from '../job-names';
-import { showJob } from '../job-state';
+import { wholeJob } from '../job-state';
 import { draftOptions } from '../options/draft-options';
 
 /** The screen turned to the customer; null: there is no such job. */
-export async function customerScreen(jobId: number): Promise<CustomerScreen | null> {
-  const state = await showJob(jobId);
+export async function customerScreen(_: Caller<'jobs.read'>, jobId: number): Promise<CustomerScreen | null> {
+  const state = await wholeJob(jobId);
   if (state === null) return null;
   const { job, shop, slots, language, pricing } = state;
   return {

@@ -1,5 +1,6 @@
 import { many, pool } from '../../../store/database';
 import { sentTill } from '../../../testing/bench';
+import { READER } from '../../../testing/reader';
 import { as, must, openTestShop, stateOf } from '../../../testing/shop';
 import { savePapers, showPapers } from '../../shop/papers';
 import { changeLink } from './change-link';
@@ -24,7 +25,7 @@ describe('the PDF of a sent quote', () => {
     const rows = await many(pool(), 'select quote_id from quote_paper where pdf = $1', [first.bytes]);
     expect(rows).toHaveLength(1);
     // The shop prints on other paper from now on: what was sent stays as it was.
-    const { hasLogo: _, ...papers } = await showPapers();
+    const { hasLogo: _, ...papers } = await showPapers(READER);
     must(await savePapers(await as('runa'), { ...papers, paper: papers.paper === 'A4' ? 'Letter' : 'A4' }));
     expect((await quotePaper(token))?.bytes.equals(first.bytes)).toBe(true);
     const another = await quotePaper((await sent()).token);

@@ -1,4 +1,5 @@
 import { many, one, pool, run } from '../../../store/database';
+import { READER } from '../../../testing/reader';
 import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../../../testing/shop';
 import { counterJobs } from '../counter';
 import { saveIntake } from '../intake/intake';
@@ -191,7 +192,7 @@ describe('an answer', () => {
     // Whoever asks is waiting, though the limits are still to be looked at.
     const { job, token } = await sent(null, false);
     must(await answerQuote(token, { kind: 'ask', words: 'May I keep the old ones?' }));
-    const waits = async () => (await counterJobs()).jobs.find(({ id }) => id === job);
+    const waits = async () => (await counterJobs(READER)).jobs.find(({ id }) => id === job);
     expect(await waits()).toMatchObject({ next: 'quote', waitsFor: 'an answer to what was asked' });
     const [question] = (await stateOf(job)).answers;
     const reply = { question: question?.id ?? 0, words: 'Yes, they are yours.' };
@@ -218,21 +219,21 @@ describe('an answer', () => {
 
 test('the counter says what a job with a quote waits for', async () => {
   const { job, token } = await sent();
-  const waits = async () => (await counterJobs()).jobs.find(({ id }) => id === job)?.waitsFor;
+  const waits = async () => (await counterJobs(READER)).jobs.find(({ id }) => id === job)?.waitsFor;
   must(await answerQuote(token, { kind: 'decline', words: '' }));
   expect(await waits()).toMatch(/^another offer: .* was declined$/);
   must(await answerQuote(token, yes(2)));
   expect(await waits()).toBe('the parts: option 2 is accepted');
   const late = await sent();
   await lapse(late.job);
-  expect((await counterJobs()).jobs.find(({ id }) => id === late.job)?.waitsFor).toMatch(
+  expect((await counterJobs(READER)).jobs.find(({ id }) => id === late.job)?.waitsFor).toMatch(
     /^a new version: .* has lapsed$/,
   );
   const left = async (days: number) => {
     await pool().query('alter table quote disable trigger quote_is_kept');
     await pool().query('update quote set valid_until = current_date + $2::integer where job_id = $1', [late.job, days]);
     await pool().query('alter table quote enable trigger quote_is_kept');
-    return (await counterJobs()).jobs.find(({ id }) => id === late.job)?.waitsFor;
+    return (await counterJobs(READER)).jobs.find(({ id }) => id === late.job)?.waitsFor;
   };
   expect(await left(0)).toMatch(/lapses today$/);
   expect(await left(1)).toMatch(/lapses tomorrow$/);

@@ -8,6 +8,7 @@ import { printableLogo } from '../../../outward/pictures/logo-picture';
 import { pool } from '../../../store/database';
 import { getPaper, keepPaper } from '../../../store/job/quote-papers';
 import { getLogo, getShop } from '../../../store/shop/shop';
+import { type LogoFile, logoFile } from '../../shop/logo';
 import { stampOfLink } from '../options/page-stamps';
 import { openQuote } from './quote';
 import { contentCode, quoteBytes } from './quote-content';
@@ -82,4 +83,9 @@ export async function quoteXml(token: string, place: number): Promise<QuoteFile 
   if (opened === null || option === undefined) return null;
   const { quote } = opened;
   return { name: `quote-${quote.number}-${place}.xml`, bytes: ublXml(ublQuotation(quote, option)) };
+}
+
+/** The shop's mark behind a customer's link; null: there is no such quote, or no mark. */
+export async function logoByLink(token: string): Promise<LogoFile | null> {
+  return (await openQuote(token)) === null ? null : logoFile();
 }

@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { PLAIN_TERMS } from '../../../core/quoting/terms';
 import type { QuoteTerms } from '../../../core/quoting/terms-schema';
 import { many, pool, run } from '../../../store/database';
+import { READER } from '../../../testing/reader';
 import {
   as,
   choose,
@@ -125,7 +126,7 @@ describe('languages, taxes and texts', () => {
   it('follow the quote, else the customer, else the shop', async () => {
     const owner = await as('runa');
     const job = await till();
-    const { hasLogo: _, ...papers } = await showPapers();
+    const { hasLogo: _, ...papers } = await showPapers(READER);
     const language = async () => (await stateOf(job)).language;
     must(await savePapers(owner, { ...papers, language: 'fr', paper: 'Letter' }));
     expect(await language()).toBe('fr');
@@ -149,7 +150,7 @@ describe('languages, taxes and texts', () => {
 
   it('go by the shop’s charges: work by the hour, its own rate, tax added', async () => {
     const owner = await as('runa');
-    const { charges } = await showCharges();
+    const { charges } = await showCharges(READER);
     const job = await till();
     const changed = { labourHourCents: 6000, labourStepMinutes: 15, labourTaxBp: 1000, taxWay: 'added' } as const;
     must(await saveCharges(owner, { ...charges, ...changed }));
@@ -175,7 +176,7 @@ describe('languages, taxes and texts', () => {
     must(await approveTexts(owner, { language: 'en', texts: [{ key: 'cover-warranty', words }] }));
     const { token } = await send(job);
     expect((await openQuote(token))?.quote.options[0]?.statements).toEqual([words]);
-    const shown = (await showTexts()).en.find(({ key }) => key === 'cover-warranty');
+    const shown = (await showTexts(READER)).en.find(({ key }) => key === 'cover-warranty');
     expect(shown).toMatchObject({ words, approved: { by: 'Runa Petrel' } });
     expect(await approveTexts(owner, { language: 'en', texts: [{ key: 'ecc-lost', words: '{price}' }] })).toMatchObject(
       { code: 'bad-input' },
@@ -323,7 +324,7 @@ describe('the logo', () => {
   it('is kept at the size that is printed, however large it came', async () => {
     const owner = await as('runa');
     must(await saveLogo(owner, await picture(4000, 4000)));
-    const kept = await showLogo();
+    const kept = await showLogo(READER);
     expect(kept?.type).toBe('image/png');
     expect(await sharp(kept?.bytes).metadata()).toMatchObject({ width: 284, height: 284 });
   });
@@ -335,7 +336,7 @@ describe('the logo', () => {
     must(await saveLogo(owner, await picture(600, 200)));
     expect((await quotePaper((await send(await till())).token))?.bytes.length).toBeGreaterThan(plain);
     must(await saveLogo(owner, null));
-    expect(await showLogo()).toBeNull();
+    expect(await showLogo(READER)).toBeNull();
   });
 
   it('that was kept before they were looked at never stops a paper', async () => {

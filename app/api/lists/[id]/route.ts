@@ -3,7 +3,7 @@ import { handle, idOf } from '@/app/handle';
 import { correctColumns, correctSchema, fixRow, fixSchema, lookAtWork } from '@/service/market/price-lists';
 
 /** How a list is, and how far whoever works on it. */
-export const GET = handle('offers.price', z.null(), (_caller, _body, params) => lookAtWork(idOf(params)));
+export const GET = handle('offers.price', z.null(), (caller, _, params) => lookAtWork(caller, idOf(params)));
 
 /** Reads a list by corrected columns, which the seller's next list goes by. */
 export const PUT = handle('offers.price', correctSchema, (caller, body, params) =>

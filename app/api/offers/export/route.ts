@@ -5,8 +5,8 @@ import { askMarketSchema, exportMarket } from '@/service/market/market';
 export const POST = handle(
   'costs.read',
   askMarketSchema.pick({ text: true, jobId: true, sort: true }),
-  async (_, wish) => {
-    const file = await exportMarket(wish);
+  async (caller, wish) => {
+    const file = await exportMarket(caller, wish);
     if (!file.ok) return file;
     return new Response(file.value, {
       headers: {

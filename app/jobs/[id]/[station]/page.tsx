@@ -38,11 +38,11 @@ export default async function StationPage({ params }: { params: Params }) {
   const caller = await enterPage('jobs.read');
   const { station, ...rest } = await params;
   if (!isStation(station)) notFound();
-  const state = await showStation(idOf(rest), station);
+  const state = await showStation(caller, idOf(rest), station);
   if (state === null) notFound();
   // A page that is only fetched ahead is not where the job was left.
   const ahead = (await headers()).get('next-router-prefetch') !== null;
-  if (!ahead && state.job.station !== station) await rememberStation(state.job.id, station);
+  if (!ahead && state.job.station !== station) await rememberStation(caller, state.job.id, station);
   const { job } = state;
   const view = pageJob(jobView(state, caller));
   const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${marketText(state).mark}` : null;

@@ -9,8 +9,8 @@ export const metadata: Metadata = { title: 'For the customer' };
 
 /** What is offered, on the screen turned to the customer: a page of its own, made of what the customer may see. */
 export default async function CustomerPage({ params }: { params: Promise<{ id: string }> }) {
-  await enterPage('jobs.read');
-  const screen = await customerScreen(idOf(await params));
+  const caller = await enterPage('jobs.read');
+  const screen = await customerScreen(caller, idOf(await params));
   if (screen === null) notFound();
   return <CustomerScreen {...screen} />;
 }

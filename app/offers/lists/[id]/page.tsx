@@ -11,7 +11,7 @@ export const metadata: Metadata = { title: 'Price list' };
 /** A price list as it is looked at before it counts. */
 export default async function PriceListPage({ params }: { params: Promise<{ id: string }> }) {
   const caller = await enterPage('offers.price');
-  const view = await showList(idOf(await params));
+  const view = await showList(caller, idOf(await params));
   if (view === null) notFound();
   const { list, currency, shopCurrency, doubtfulColumns, whyColumns, groups, work } = view;
   const { id, name, seller, state, sentence, sample, passedOver, gone, outcome, headings, columns, capacityIs } = list;

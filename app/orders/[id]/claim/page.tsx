@@ -20,7 +20,7 @@ export default async function ClaimPage({
   searchParams: Search;
 }) {
   const caller = await enterPage('jobs.read');
-  const claim = await claimOf(idOf(await params), idOf({ id: (await searchParams).line ?? '' }));
+  const claim = await claimOf(caller, idOf(await params), idOf({ id: (await searchParams).line ?? '' }));
   if (claim === null) notFound();
   const { shop, order, line, faults, tests } = claim;
   return (

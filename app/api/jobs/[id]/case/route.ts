@@ -5,8 +5,8 @@ import { showJob } from '@/service/job/job-state';
 import { fault } from '@/service/result';
 
 /** The job's planning case as a file, for the command `fenbrik plan`: sell prices, no cost and no customer. */
-export const GET = handle('jobs.read', z.null(), async (_, __, params) => {
-  const state = await showJob(idOf(params));
+export const GET = handle('jobs.read', z.null(), async (caller, _, params) => {
+  const state = await showJob(caller, idOf(params));
   if (state === null) return fault('not-found', 'There is no such job.');
   if (!state.jobCase.ok) return fault('conflict', 'Something is still asked: answer it first.');
   return new Response(`${JSON.stringify(state.jobCase.planCase, null, 2)}\n`, {

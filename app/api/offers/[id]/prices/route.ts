@@ -3,4 +3,4 @@ import { handle, idOf } from '@/app/handle';
 import { pricesOf } from '@/service/market/market';
 
 /** Every price that an offer had. */
-export const POST = handle('costs.read', z.null(), (_, __, params) => pricesOf(idOf(params)));
+export const POST = handle('costs.read', z.null(), (caller, _, params) => pricesOf(caller, idOf(params)));

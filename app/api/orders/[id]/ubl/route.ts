@@ -3,6 +3,6 @@ import { fileAnswer, handle, idOf } from '@/app/handle';
 import { orderXml } from '@/service/orders/orders';
 
 /** An order as UBL 2.3 Order. */
-export const GET = handle('costs.read', z.null(), async (_, __, params) =>
-  fileAnswer(await orderXml(idOf(params)), 'application/xml'),
+export const GET = handle('costs.read', z.null(), async (caller, _, params) =>
+  fileAnswer(await orderXml(caller, idOf(params)), 'application/xml'),
 );

@@ -6,8 +6,8 @@ import { fault } from '@/service/result';
 const pictureOf = (params: Record<string, string>): number => idOf({ id: params.picture ?? '' });
 
 /** A photograph of the job. It never changes: what it shows and its number stay together. */
-export const GET = handle('jobs.read', z.null(), async (_, __, params) => {
-  const bytes = await showPicture(idOf(params), pictureOf(params));
+export const GET = handle('jobs.read', z.null(), async (caller, _, params) => {
+  const bytes = await showPicture(caller, idOf(params), pictureOf(params));
   if (bytes === null) return fault('not-found', 'There is no such picture.');
   return new Response(new Uint8Array(bytes), {
     headers: {

@@ -4,8 +4,8 @@ import { showPhoto } from '@/service/library/photos';
 import { fault } from '@/service/result';
 
 /** A photograph, as the kind of picture that it was found to be. */
-export const GET = handle('library.read', z.null(), async (_, __, params) => {
-  const photo = await showPhoto(idOf(params), idOf({ id: params.photo ?? '' }));
+export const GET = handle('library.read', z.null(), async (caller, _, params) => {
+  const photo = await showPhoto(caller, idOf(params), idOf({ id: params.photo ?? '' }));
   if (photo === null) return fault('not-found', 'There is no such picture.');
   return new Response(new Uint8Array(photo.bytes), {
     headers: {
