@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { loadDemoAt } from '../scripts/load-demo';
 import { EVERYTHING, needPackages, ROOT, run, say } from '../scripts/setup.mjs';
 import { needBuild } from '../scripts/start/build';
@@ -51,12 +51,33 @@ function check(name: string, program: string, args: string[]): Suite {
   };
 }
 
+interface TestFile {
+  name: string;
+  assertionResults: readonly { fullName: string; duration?: number | null }[];
+}
+
+/** A test that takes longer is for the long run, or has a brief form. */
+const SLOW_MS = 20_000;
+
+/** Names the tests that took long, so that they do not become more. */
+function sayWhatWasSlow(files: readonly TestFile[]): void {
+  const tests = files.flatMap(({ name, assertionResults }) =>
+    assertionResults.map(({ fullName, duration }) => ({
+      name: `${relative(ROOT, name)}: ${fullName}`,
+      ms: duration ?? 0,
+    })),
+  );
+  const slow = tests.filter(({ ms }) => ms > SLOW_MS).sort((a, b) => b.ms - a.ms);
+  for (const { name, ms } of slow) say(`slow (${(ms / 1000).toFixed(0)} s): ${name}`);
+}
+
 /** Counts what Jest says in its own result file; a run that leaves none has failed. */
 function jestCount(file: string, status: number | null): Count {
   try {
-    const { numPassedTests, numFailedTests, numFailedTestSuites, numTotalTests } = JSON.parse(
+    const { numPassedTests, numFailedTests, numFailedTestSuites, numTotalTests, testResults } = JSON.parse(
       readFileSync(file, 'utf8'),
     );
+    sayWhatWasSlow(testResults);
     const broken = numFailedTests === 0 ? numFailedTestSuites : 0;
     const failed = numFailedTests + broken;
     return { passed: numPassedTests, failed: failed > 0 || (status === 0 && numTotalTests > 0) ? failed : 1 };

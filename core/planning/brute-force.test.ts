@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { amount } from '../../testing/amount';
 import { SET_REFUSALS } from './explain/set-refusals';
 import { caseSchema, type PlanCase } from './model/case';
 import { REUSES } from './model/lane-and-reuse';
@@ -37,10 +38,9 @@ const WANTED = [
   ...Object.keys(CARE_REASONS),
 ];
 /** All of it in `npm run test:long`, so much in `npm test` that it takes some seconds. */
-const IS_LONG = process.env.FENBRIK_LONG === '1';
-const RUNS = IS_LONG ? 4000 : 1500;
-const MORE_RUNS = IS_LONG ? 200 : 50;
-const LEAST_MET = IS_LONG ? 20 : 5;
+const RUNS = amount(700, 4000);
+const MORE_RUNS = amount(20, 200);
+const LEAST_MET = amount(2, 20);
 const SEED = 20261125;
 
 test(`on ${RUNS} made cases the planner answers as trying everything does`, () => {

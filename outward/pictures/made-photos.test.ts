@@ -1,3 +1,4 @@
+import { IS_LONG } from '../../testing/amount';
 import { MADE_PHOTOS, madePhoto } from '../testing/made-photos';
 import { type PhotoScore, scorePhoto } from '../testing/photo-score';
 import { endPhotoThread, readPicture } from './photo-text';
@@ -5,15 +6,8 @@ import { endPhotoThread, readPicture } from './photo-text';
 afterAll(endPhotoThread);
 
 // All thirty in the long run; of each kind some here.
-const BRIEFLY = [
-  'turned by a quarter',
-  'with two bars, turned',
-  'lid, German',
-  'firmware, slots by name',
-  'panel, tilted',
-];
-const PHOTOS =
-  process.env.FENBRIK_LONG === '1' ? MADE_PHOTOS : MADE_PHOTOS.filter(({ name }) => BRIEFLY.includes(name));
+const BRIEFLY = ['turned by a quarter', 'lid, German', 'firmware, slots by name'];
+const PHOTOS = IS_LONG ? MADE_PHOTOS : MADE_PHOTOS.filter(({ name }) => BRIEFLY.includes(name));
 
 const sum = (scores: readonly PhotoScore[], field: 'fields' | 'right' | 'rightAsked'): number =>
   scores.reduce((total, score) => total + score[field], 0);

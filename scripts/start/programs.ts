@@ -15,12 +15,17 @@ const ENTRIES: Readonly<Record<string, string>> = {
   'reading-work': 'outward/readings/reading-work.ts',
 };
 
-/** Bundles our own programs. @returns the packages that they ask for, as they are named in imports */
-export async function bundlePrograms(): Promise<string[]> {
+/**
+ * Bundles our own programs.
+ *
+ * @param into the folder they are written to, from which their packages are found
+ * @returns the packages that they ask for, as they are named in imports
+ */
+export async function bundlePrograms(into = PROGRAMS): Promise<string[]> {
   const { metafile } = await build({
     absWorkingDir: ROOT,
     entryPoints: ENTRIES,
-    outdir: PROGRAMS,
+    outdir: into,
     outExtension: { '.js': '.mjs' },
     bundle: true,
     splitting: true,

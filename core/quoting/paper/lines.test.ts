@@ -2,6 +2,7 @@ import { equal, ok } from 'node:assert/strict';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
+import { amount } from '../../../testing/amount';
 import { LANGUAGES } from '../../language';
 import type { PlanCase } from '../../planning/model/case';
 import { answer } from '../../planning/search/answer';
@@ -15,6 +16,8 @@ import { lineEditSchema, type QuoteTerms, termsSchema } from '../terms-schema';
 import { PAPER_WORDS } from '../words/papers-in';
 import { filledText, SUPPLIED_TEXTS, TEXT_KEYS, textFault } from '../words/shop-texts';
 import { figureNotes, figureRows, savingSentence } from './figure-rows';
+
+const QUOTES = amount(3_000, 10_000);
 
 const planCase: PlanCase = JSON.parse(
   readFileSync(join(__dirname, '..', '..', 'planning', 'cases', 'bakery-till.case.json'), 'utf8'),
@@ -31,7 +34,7 @@ const made = (more: Partial<OptionInput> = {}): QuoteOption => {
 };
 const sum = (all: readonly number[]): number => all.reduce((total, one) => total + one, 0);
 
-describe('10,000 quotes', () => {
+describe(`${QUOTES} quotes`, () => {
   it('lose no cent, in any way of taxing, in currencies with two, none and three decimals', () => {
     const edits = fc.dictionary(
       fc.constantFrom('labour', ...planCase.offers.map(({ id }) => `part:${id}`)),
@@ -97,7 +100,7 @@ describe('10,000 quotes', () => {
             if (totalCents > 0) ok(depositCents <= totalCents);
           },
         ),
-        { numRuns: 10_000 },
+        { numRuns: QUOTES },
       ),
     ).toMatchObject({ failed: false });
   }, 120_000);
