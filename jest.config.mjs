@@ -14,7 +14,7 @@ export default {
   transform: { '^.+\\.(ts|tsx|js|mjs)$': swc },
   // These come as ES modules only.
   transformIgnorePatterns: [
-    '/node_modules/(?!(d3-[a-z-]+|internmap|delaunator|robust-predicates|p-limit|yocto-queue)/)',
+    '/node_modules/(?!(d3-[a-z-]+|internmap|delaunator|robust-predicates|p-limit|yocto-queue|use-intl|icu-minify|intl-messageformat|@formatjs)/)',
   ],
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/$1' },
   testPathIgnorePatterns: ['/node_modules/', '/.next/'],

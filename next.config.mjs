@@ -6,6 +6,8 @@ export default {
   serverExternalPackages: ['graphile-worker', 'pdfkit', 'pg', 'pino', 'sharp', 'tesseract.js'],
   // Types are a check of their own: npm run types.
   typescript: { ignoreBuildErrors: true },
+  // Messages come to the browser parsed: what formats them needs no parser.
+  turbopack: { resolveAlias: { 'use-intl/format-message': 'use-intl/format-message/format-only' } },
   // What the server runs is read in the log's stacks, and by nobody over a line: it stays as it is.
   experimental: { serverMinification: false, turbopackSourceMaps: false },
 };

@@ -4,6 +4,8 @@ import type { Metadata, Viewport } from 'next';
 import localFont from 'next/font/local';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
+import { screenLanguage } from '@/ui/words/on-the-server';
+import { ScreenWords } from '@/ui/words/screen-words';
 import { lightOf } from './light';
 
 // What nearly every page is set in is asked for with the page itself, so that nothing is laid out twice. The rest of the
@@ -20,10 +22,12 @@ export const metadata: Metadata = { title: { default: 'Fenbrik', template: '%s Â
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 
 export default async function RootLayout({ children }: { children: ReactNode }) {
-  const light = lightOf(await cookies());
+  const [light, language] = [lightOf(await cookies()), await screenLanguage()];
   return (
-    <html lang="en" data-theme={light} className={letters.variable}>
-      <body>{children}</body>
+    <html lang={language} data-theme={light} className={letters.variable}>
+      <body>
+        <ScreenWords of={['frame']}>{children}</ScreenWords>
+      </body>
     </html>
   );
 }

@@ -154,7 +154,7 @@ async function emptyPage(browser: Browser): Promise<void> {
 
 /** How soon the ladder follows what steers it. */
 async function steeredByHand(page: Page): Promise<void> {
-  const budget = page.getByRole('slider', { name: 'Budget line' });
+  const budget = page.getByRole('slider', { name: 'Line for the budget' });
   await budget.focus();
   row(
     'budget moved by a key',
@@ -178,7 +178,7 @@ async function steeredByHand(page: Page): Promise<void> {
     50,
   );
   await page.mouse.up();
-  const need = page.getByRole('slider', { name: 'Needs at least, line' });
+  const need = page.getByRole('slider', { name: 'Line for the need' });
   await need.focus();
   row(
     'need moved by a key',
@@ -186,7 +186,7 @@ async function steeredByHand(page: Page): Promise<void> {
     0.95,
     50,
   );
-  const rate = page.getByLabel('Least rate');
+  const rate = page.getByLabel('Minimum rate');
   const rates = await rate.locator('option').evaluateAll((all) => all.map((one) => (one as HTMLOptionElement).value));
   row(
     'least rate changed, planned again',
@@ -198,7 +198,7 @@ async function steeredByHand(page: Page): Promise<void> {
     0.95,
     50,
   );
-  const lane = page.getByRole('list', { name: 'Lanes' }).getByRole('button', { name: 'third-party' });
+  const lane = page.getByRole('list', { name: 'Origin' }).getByRole('button', { name: 'third-party' });
   await lane.focus();
   row(
     'a lane left out and back',

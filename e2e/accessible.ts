@@ -12,16 +12,16 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['models', '/models', 'text=Models we know'],
   ['models, found', '/models?find=countr+4', 'text=2018 to 2020'],
   ['a model', '/models/1', 'text=How it is opened'],
-  ['offers', '/offers', 'text=Re-price'],
+  ['offers', '/offers', 'text=Change price'],
   ['what memory costs', '/offers/market', 'text=a fair price'],
   ['settings', '/settings', 'text=What people need'],
   ['moving in', '/moving-in', 'text=Customers and machines'],
   ['closed jobs', '/counter/closed', 'text=Open jobs'],
-  ['people', '/people', 'text=Somebody new'],
-  ['intake', `/jobs/${JOBS.bakery}/intake`, 'text=Who is it?'],
+  ['people', '/people', 'text=Add a person'],
+  ['intake', `/jobs/${JOBS.bakery}/intake`, 'text=Customer'],
   ['intake, nothing known', `/jobs/${JOBS.tilde}/intake`, 'text=No machine yet'],
-  ['intake, here before', `/jobs/${JOBS.secondTill}/intake`, 'text=the same telephone number'],
-  ['limits', `/jobs/${JOBS.bakery}/limits`, 'text=What this machine takes'],
+  ['intake, here before', `/jobs/${JOBS.secondTill}/intake`, 'text=same telephone number'],
+  ['limits', `/jobs/${JOBS.bakery}/limits`, 'text=What this machine supports'],
   ['limits with conflicts', `/jobs/${JOBS.photoClub}/limits`, 'text=the sources disagree'],
   ['limits of 32 sockets', `/jobs/${JOBS.harbour}/limits`, 'text=32 sockets in 16 channels'],
   ['limits with a question', `/jobs/${JOBS.allotment}/limits`, 'text=How fast is the module'],
@@ -35,7 +35,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['proof, signed', `/jobs/${JOBS.library}/proof`, 'text=The promise is kept'],
   ['orders', '/orders', 'text=Nothing is to be ordered'],
   ['an order', '/orders/1', 'text=without shipping'],
-  ['not found', '/jobs/999/intake', 'text=There is nothing here'],
+  ['not found', '/jobs/999/intake', 'text=Page not found'],
 ];
 
 /** The plan that is looked at, and sheets over the work, one after the other in a window. */
@@ -44,18 +44,18 @@ async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<v
   await signIn(context, stage.app.base);
   await page.goto(`/jobs/${JOBS.bakery}/options`);
   await page.locator('[data-rung] .plan-mark').first().click();
-  await page.getByLabel('The plan you look at').waitFor();
+  await page.getByLabel('Selected plan').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await page.getByRole('button', { name: /A2, channel A.*Change this slot/ }).click();
   await page.getByRole('dialog').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await page.goto(`/jobs/${JOBS.bakery}/limits`);
-  await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
+  await page.getByRole('button', { name: 'Sources and decision: Maximum total: official' }).click();
   await page.getByRole('dialog').getByText('Note what a paper says').click();
   expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Record a trial' }).click();
-  await page.getByRole('dialog', { name: 'Record a trial' }).waitFor();
+  await page.getByRole('button', { name: 'Record a test' }).click();
+  await page.getByRole('dialog', { name: 'Record a test' }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await page.goto('/models/1');
   await page.getByRole('button', { name: 'Edit', exact: true }).click();
@@ -67,7 +67,7 @@ async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<v
   expect(await axeFindings(page)).toEqual([]);
   await page.goto('/offers');
   await page
-    .getByRole('button', { name: /^Re-price/ })
+    .getByRole('button', { name: /^Change price/ })
     .first()
     .click();
   await page.getByRole('dialog', { name: 'New price' }).getByRole('textbox').first().fill('20.00');

@@ -90,7 +90,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await shop.page.getByText('Signed “Lisbet Arkwright”').waitFor();
   await shop.page.getByText('“Can you keep my old modules for the spare box?”').waitFor();
   await shop.page.getByLabel('Your answer, which the customer will read').fill('Yes, they are yours.');
-  await shop.page.getByRole('button', { name: 'Answer it' }).click();
+  await shop.page.getByRole('button', { name: 'Answer' }).click();
   await shop.page.getByText('“Yes, they are yours.”').waitFor();
   await page.reload();
   await page.getByText('Yes, they are yours.').waitFor();
@@ -127,7 +127,7 @@ inLongRun(
     await page.goto(`/jobs/${JOBS.bakery}/options?open=`);
     await ladderDrawn(page);
     await page.keyboard.press('0');
-    await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
+    await page.getByRole('region', { name: 'Draft quote' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
     const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');
     const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
     await page.goto(`/jobs/${JOBS.bakery}/quote`);

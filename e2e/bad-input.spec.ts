@@ -26,7 +26,7 @@ test('text that is no report: one sentence, and the text still in the field', as
   const { page, context } = await newJob();
   const field = page.getByLabel('What does the machine say?');
   await field.fill('my computer is slow\nplease help');
-  await page.click('button:has-text("Read it")');
+  await page.click('button:has-text("Read")');
   await page.getByRole('alert').filter({ hasText: 'This is nothing that Fenbrik reads' }).waitFor();
   expect(await field.inputValue()).toBe('my computer is slow\nplease help');
   await page.reload();
@@ -48,19 +48,19 @@ test('unknown sizes and missing rates are read as far as they go, and asked one 
     ],
   });
   await page.getByLabel('What does the machine say?').fill(report);
-  await page.click('button:has-text("Read it")');
+  await page.click('button:has-text("Read")');
   await page.getByText('The library does not know this machine.').waitFor();
   const question = page.getByLabel('Question');
   await question.getByText('How large is the module in ChannelA-DIMM0?').waitFor();
   await question.getByRole('button', { name: '4 GB' }).click();
   await question.getByText('How fast is the module in ChannelB-DIMM0?').waitFor();
-  await question.getByLabel('or type it').fill('fast');
+  await question.getByLabel('Or type it').fill('fast');
   await question.getByRole('button', { name: 'Answer' }).click();
-  await question.getByText('Type the rate as a number, such as 1333.').waitFor();
-  await question.getByLabel('or type it').fill('2400');
+  await question.getByText('Enter the rate as a number, such as 1333.').waitFor();
+  await question.getByLabel('Or type it').fill('2400');
   await question.getByRole('button', { name: 'Answer' }).click();
   await question.waitFor({ state: 'detached' });
-  await page.click('a:has-text("Straight to Options")');
+  await page.click('a:has-text("Continue to Options")');
   await page.locator('[data-rung]').first().waitFor();
   await context.close();
 });
@@ -70,11 +70,11 @@ test('a target of 0 and a negative budget are told in place, and nothing is save
   const need = page.getByLabel('Needs at least').first();
   await need.fill('0');
   await page.getByLabel('Telephone').click();
-  await page.getByText('Type a size above 0, such as 16 GB.').waitFor();
+  await page.getByText('Enter a size above 0, such as 16 GB.').waitFor();
   const budget = page.getByLabel('Budget');
   await budget.fill('-5');
   await page.getByLabel('Telephone').click();
-  await page.getByText('Type an amount above 0, such as 90.').waitFor();
+  await page.getByText('Enter an amount above 0, such as 90.').waitFor();
   expect(await need.inputValue()).toBe('0');
   const id = Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
   for (const body of [{ needMiB: 0 }, { budgetCents: -500 }, { needMiB: 1.5 }]) {
@@ -134,13 +134,13 @@ test('a negative price is refused in one sentence, on the sheet and at the door 
   await signIn(context, stage.app.base);
   await page.goto('/offers?find=used');
   await page
-    .getByRole('button', { name: /^Re-price/ })
+    .getByRole('button', { name: /^Change price/ })
     .first()
     .click();
-  await page.getByLabel('What we pay, without tax').fill('-3');
+  await page.getByLabel('Cost without tax').fill('-3');
   await page.click('button:has-text("Note the price")');
-  await page.getByText('A price must be more than 0: type an amount such as 24.50.').waitFor();
-  expect(await page.getByLabel('What we pay, without tax').inputValue()).toBe('-3');
+  await page.getByText('A price must be above 0: enter an amount such as 24.50.').waitFor();
+  expect(await page.getByLabel('Cost without tax').inputValue()).toBe('-3');
   for (const costCents of [-300, 0, 12.5, '5']) {
     const answer = await context.request.post('/api/offers/1/price', { data: { costCents } });
     expect(answer.status()).toBe(422);
@@ -178,19 +178,19 @@ test('a session that ends in the middle of typing loses nothing', async () => {
   await page.getByLabel('Name', { exact: true }).fill('Sunniva Reed');
   await page.getByLabel('Telephone').focus();
   // The page has been drawn anew: one still being drawn when the session ends would lead to the sign-in page.
-  await page.getByLabel('Slip').getByText('Sunniva Reed').waitFor();
+  await page.getByLabel('Draft quote').getByText('Sunniva Reed').waitFor();
   await context.clearCookies({ name: 'fenbrik-session' });
   await page.getByLabel('Telephone').fill('0555 0177');
   await page.getByLabel('E-mail').focus();
   const sheet = page.getByRole('dialog', { name: 'Your session has ended' });
   await sheet.waitFor();
   await sheet.getByLabel('Password').fill('wrong');
-  await sheet.getByRole('button', { name: 'Sign in and go on' }).click();
+  await sheet.getByRole('button', { name: 'Sign in and continue' }).click();
   await sheet.getByText('Name or password is not right.').waitFor();
   await sheet.getByLabel('Password').fill('petrel-street');
   // What was to be saved is saved then.
   const kept = page.waitForResponse((response) => response.url().endsWith('/intake') && response.ok());
-  await sheet.getByRole('button', { name: 'Sign in and go on' }).click();
+  await sheet.getByRole('button', { name: 'Sign in and continue' }).click();
   await sheet.waitFor({ state: 'detached' });
   await kept;
   expect(await page.getByLabel('Telephone').inputValue()).toBe('0555 0177');
@@ -221,9 +221,9 @@ test('an answer from before the signing in does not ask to sign in again', async
   await page.getByLabel('E-mail').click();
   const sheet = page.getByRole('dialog', { name: 'Your session has ended' });
   await sheet.getByLabel('Password').fill('petrel-street');
-  await sheet.getByRole('button', { name: 'Sign in and go on' }).click();
+  await sheet.getByRole('button', { name: 'Sign in and continue' }).click();
   await sheet.waitFor({ state: 'detached' });
-  await page.getByLabel('Slip').getByText('Sunniva Reed').waitFor();
+  await page.getByLabel('Draft quote').getByText('Sunniva Reed').waitFor();
   expect(await sheet.count()).toBe(0);
   expect(held).toBe(4);
   await context.close();

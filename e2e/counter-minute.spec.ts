@@ -47,7 +47,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   await page.click('button:has-text("New job")');
   await page.waitForURL(/\/jobs\/\d+\/intake/);
   await page.getByLabel('What does the machine say?').fill(REPORT);
-  await page.click('button:has-text("Read it")');
+  await page.click('button:has-text("Read")');
   await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
   await page.getByRole('heading', { name: 'Tarnholt Counter 4' }).waitFor();
   expect(
@@ -67,14 +67,14 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   await page.getByLabel('Needs at least').first().fill('16');
   await page.getByLabel('Budget').fill('120');
   await page.getByLabel('Serial number').click();
-  await page.getByLabel('Slip').getByText('Hedda Vane').waitFor();
+  await page.getByLabel('Draft quote').getByText('Hedda Vane').waitFor();
 
   // Limits.
-  await page.click('a:has-text("On to Limits")');
+  await page.click('a:has-text("Continue to Limits")');
   await page.waitForURL(/\/limits/);
   const cpuRate = page.getByRole('row', { name: /CPU rate/ });
   expect(await cpuRate.innerText()).toContain('2400 MT/s');
-  await page.click('button:has-text("These hold: on to Options")');
+  await page.click('button:has-text("Confirm limits and continue")');
 
   // The ladder.
   await page.waitForURL(/\/options/);
@@ -83,19 +83,19 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
     .getByRole('button', { name: /third-party/ })
     .first()
     .click();
-  const strip = page.getByLabel('The plan you look at');
+  const strip = page.getByLabel('Selected plan');
   await strip.getByText('16 GB for').waitFor();
   await page.keyboard.press('1');
-  await page.getByLabel('Slip').getByText('16 GB third-party').waitFor();
+  await page.getByLabel('Draft quote').getByText('16 GB third-party').waitFor();
   await rung
     .getByRole('button', { name: /, original,/ })
     .first()
     .click();
-  await strip.getByRole('button', { name: 'Put on the slip as option 2' }).click();
-  await page.getByLabel('Slip').getByText('16 GB original').waitFor();
+  await strip.getByRole('button', { name: 'Add to quote as option 2' }).click();
+  await page.getByLabel('Draft quote').getByText('16 GB original').waitFor();
 
   // The quote: staff see what it leaves, and send it.
-  await page.click('a:has-text("To the quote")');
+  await page.click('a:has-text("Go to quote")');
   await page.waitForURL(/\/quote/);
   const columns = page.getByRole('article');
   expect(await columns.count()).toBe(2);
@@ -159,7 +159,7 @@ test('the whole way by keyboard from the ladder to the slip', async () => {
   expect(first).toMatch(/GB for €/);
   expect(last).not.toBe(first);
   await page.keyboard.press('3');
-  await page.getByLabel('Slip').locator('li').nth(2).getByText(/GB/).first().waitFor();
+  await page.getByLabel('Draft quote').locator('li').nth(2).getByText(/GB/).first().waitFor();
   expect(faults).toEqual([]);
   await context.close();
 });
@@ -177,16 +177,16 @@ test('a machine without a report: its model picked, its module typed on the boar
   const sheet = page.getByRole('dialog', { name: 'Slot A1' });
   await sheet.getByLabel('Capacity').fill('lots');
   await sheet.getByRole('button', { name: 'Save the slot' }).click();
-  await sheet.getByText('Type a size such as 8 GB.').waitFor();
+  await sheet.getByText('Enter a size such as 8 GB.').waitFor();
   await sheet.getByLabel('Capacity').fill('4 GB');
   await sheet.getByLabel('Rate').fill('2400');
-  await sheet.getByLabel('Credit if it comes out').fill('3.50');
+  await sheet.getByLabel('Credit if it is removed').fill('3.50');
   await sheet.getByRole('button', { name: 'Save the slot' }).click();
   await sheet.waitFor({ state: 'detached' });
   await page.getByRole('button', { name: /^A1, channel A: 4 GB/ }).waitFor();
 
   // Where a slot is can be put right too, and says who did.
-  await page.click('a:has-text("On to Limits")');
+  await page.click('a:has-text("Continue to Limits")');
   await page.getByRole('button', { name: 'Change slot B1' }).click();
   const place = page.getByRole('dialog', { name: 'Slot B1' });
   await place.getByLabel('Largest module').fill('8 GB');
@@ -227,8 +227,8 @@ test('the counter’s staff see the limits and are not offered what they may not
   const { page, context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'edda');
   await page.goto(`/jobs/${JOBS.bakery}/limits`);
-  await page.getByText('Limits are decided by a technician.').waitFor();
-  expect(await page.getByRole('button', { name: /^Decide/ }).count()).toBe(0);
+  await page.getByText('A technician decides the limits.').waitFor();
+  expect(await page.getByRole('button', { name: /^Save/ }).count()).toBe(0);
   const refused = await context.request.put(`/api/jobs/${JOBS.bakery}/limits`, {
     data: { decisions: [{ limit: 'totalMiB', value: 4096 }] },
   });

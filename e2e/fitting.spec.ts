@@ -53,7 +53,7 @@ async function orderAndArrive(page: Page): Promise<void> {
 
 /** Presses Done until the list is at its end. */
 async function tickAll(page: Page, press: 'click' | 'tap'): Promise<number> {
-  const over = page.getByText('All is done. Now its report goes to Proof.');
+  const over = page.getByText('All is done. Continue with Proof.');
   const now = page.getByLabel('Now', { exact: true });
   for (let steps = 0; steps < 60; steps++) {
     if (await over.isVisible()) return steps;
@@ -96,8 +96,8 @@ async function proofText(
 
 async function prove(page: Page, job: number, report: string): Promise<void> {
   await page.goto(`/jobs/${job}/proof`);
-  await page.getByLabel('What does the machine say now?').fill(report);
-  await page.getByRole('button', { name: 'Hold it against the promise' }).first().click();
+  await page.getByLabel('What does the machine report now?').fill(report);
+  await page.getByRole('button', { name: 'Compare with the promise' }).first().click();
 }
 
 const TILL = { maker: 'Tarnholt', product: 'tc4-1900', serial: 'TC4-E2E-1', cpu: 'Merle 4300', maxGb: 64 };
@@ -117,7 +117,7 @@ async function newJob(page: Page, report: string): Promise<number> {
   await page.getByRole('button', { name: 'New job' }).click();
   await page.waitForURL(/\/jobs\/\d+\/intake/);
   await page.locator('textarea').first().fill(report);
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Read' }).click();
   await page.getByLabel('Slot board').getByText('8 GB').first().waitFor();
   return Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
 }
@@ -129,16 +129,16 @@ test('the whole chain, from a report to the proof: quote, yes, order, bench, she
   await page.getByLabel('Name', { exact: true }).fill('Hedda Vane');
   await page.getByLabel('Needs at least').first().fill('16');
   await page.getByLabel('Serial number').click();
-  await page.getByLabel('Slip').getByText('Hedda Vane').waitFor();
+  await page.getByLabel('Draft quote').getByText('Hedda Vane').waitFor();
   await page.goto(`/jobs/${job}/options`);
   await page
     .locator('[data-rung="16384"]')
     .getByRole('button', { name: /third-party/ })
     .first()
     .click();
-  await page.getByLabel('The plan you look at').getByText('16 GB for').waitFor();
+  await page.getByLabel('Selected plan').getByText('16 GB for').waitFor();
   await page.keyboard.press('1');
-  await page.getByLabel('Slip').getByText('16 GB third-party').waitFor();
+  await page.getByLabel('Draft quote').getByText('16 GB third-party').waitFor();
   await page.goto(`/jobs/${job}/quote`);
   await page.getByRole('button', { name: /^Send 1 option/ }).click();
   await page.getByRole('link', { name: 'Customer’s page' }).first().waitFor();
@@ -152,13 +152,13 @@ test('the whole chain, from a report to the proof: quote, yes, order, bench, she
 
   await orderAndArrive(page);
   await page.goto(`/jobs/${job}/fitting`);
-  await page.getByRole('button', { name: 'Begin on the bench' }).click();
+  await page.getByRole('button', { name: 'Start work' }).click();
   expect(await axeFindings(page)).toEqual([]);
   expect(await tickAll(page, 'click')).toBeGreaterThan(8);
   await prove(page, job, await proofText(job, TILL));
   await page.getByText('The promise is kept.').waitFor();
   await page.getByRole('button', { name: 'Sign', exact: true }).click();
-  await page.getByText('It is evidence of this model now.').waitFor();
+  await page.getByText('It is now evidence for this model.').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   const text = await pdfText(page.request, `/api/jobs/${job}/proof-sheet`);
   expect(text).toContain('The promise is kept.');
@@ -179,7 +179,7 @@ test('the whole chain, from a report to the proof: quote, yes, order, bench, she
 test('from the bench’s tablet, by touch: the ferry office’s machine runs slower than promised, which is signed as a remark', async () => {
   const { page, context } = await atBench(`/jobs/${JOBS.ferryOffice}/fitting`);
   await sayYes(page, 7);
-  await page.getByRole('button', { name: 'Begin on the bench' }).tap();
+  await page.getByRole('button', { name: 'Start work' }).tap();
   const now = page.getByLabel('Now', { exact: true });
   await now.getByRole('button', { name: /^Done/ }).tap();
   await page.getByRole('status').getByText('1 of').waitFor();
@@ -188,8 +188,8 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   const other = await atBench(`/jobs/${JOBS.ferryOffice}/fitting`);
   await other.page.getByRole('status').getByText('1 of').waitFor();
   await other.page.getByLabel('Now', { exact: true }).getByRole('button', { name: 'Leave out' }).tap();
-  await other.page.getByLabel('Why is it left out').fill('it has no cable');
-  await other.page.getByRole('button', { name: 'Leave it out' }).tap();
+  await other.page.getByLabel('Reason for skipping').fill('it has no cable');
+  await other.page.getByRole('button', { name: 'Skip' }).tap();
   await page.getByText('1 left out').waitFor();
   await other.context.close();
   await now.getByRole('button', { name: 'Something is different' }).tap();
@@ -209,11 +209,11 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   );
   await prove(page, 7, report);
   await page.getByText('The promise is kept, with a remark.').waitFor();
-  await page.getByLabel('What the customer has to know').fill('It runs at 800 MT/s: the board allows no more.');
-  await page.getByLabel('How deep it was looked at').selectOption('loaded');
-  await page.getByLabel('Loaded for').fill('30');
+  await page.getByLabel('What the customer should know').fill('It runs at 800 MT/s: the board allows no more.');
+  await page.getByLabel('Test level').selectOption('loaded');
+  await page.getByLabel('Load test').fill('30');
   await page.getByRole('button', { name: 'Sign', exact: true }).tap();
-  await page.getByText(/it ran loaded for 30 minutes/).waitFor();
+  await page.getByText(/run under load for 30 minutes/).waitFor();
   await context.close();
 }, 300_000);
 
@@ -226,8 +226,8 @@ inLongRun(
     await orderAndArrive(page);
     const order = page.url();
     await page.goto(`/jobs/${JOBS.photoClub}/fitting`);
-    await page.getByRole('button', { name: 'Begin on the bench' }).click();
-    await page.getByRole('button', { name: 'Find out why' }).click();
+    await page.getByRole('button', { name: 'Start work' }).click();
+    await page.getByRole('button', { name: 'Start troubleshooting' }).click();
     await page.getByRole('button', { name: 'It beeps and does not start' }).click();
     // Each test comes to what a bad module would show.
     const tested: Tested[] = [];
@@ -249,10 +249,10 @@ inLongRun(
     await page.getByText('Open the search again').waitFor();
 
     await page.goto(order);
-    await page.getByRole('button', { name: 'Something is amiss' }).click();
-    await page.getByLabel('What is amiss').fill('fails alone in any socket');
+    await page.getByRole('button', { name: 'Report a problem' }).click();
+    await page.getByLabel('Problem').fill('fails alone in any socket');
     await page.getByRole('button', { name: 'One is dead on arrival' }).click();
-    await page.getByRole('link', { name: 'Claim for the seller' }).click();
+    await page.getByRole('link', { name: 'Claim to the seller' }).click();
     await page.getByText('dead on arrival, fails alone in any socket').waitFor();
     await page.getByText('How it was found').waitFor();
     await orderAndArrive(page);
@@ -267,11 +267,11 @@ inLongRun(
     const full = await proofText(5, box);
     await prove(page, 5, full.replace(/\tSize: 16384 MB/, '\tSize: No Module Installed'));
     await page.getByText('The promise is not kept.').waitFor();
-    await page.getByLabel('What the customer has to know').fill('One module is not seen.');
+    await page.getByLabel('What the customer should know').fill('One module is not seen.');
     await page.getByRole('button', { name: 'Sign', exact: true }).click();
     await page.getByText(/^Signed by/).waitFor();
     await page.goto(`/jobs/${JOBS.photoClub}/fitting`);
-    await page.getByRole('button', { name: 'Begin again on the bench' }).click();
+    await page.getByRole('button', { name: 'Start again' }).click();
     await page.getByText('time 2').waitFor();
     await tickAll(page, 'click');
     await prove(page, 5, full);

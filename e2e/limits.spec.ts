@@ -54,7 +54,7 @@ async function chooseFile(page: Page, label: string, name: string, bytes: Uint8A
 async function planByCommand(page: Page): Promise<{ totalMiB: number; care: string }[]> {
   const folder = mkdtempSync(join(tmpdir(), 'fenbrik-case-'));
   const file = join(folder, 'job.case.json');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.click('text=Case as a file')]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.click('text=Export the planning case')]);
   await download.saveAs(file);
   const done = spawnSync(process.execPath, [join(__dirname, '..', 'bin', 'fenbrik.mjs'), 'plan', file], {
     encoding: 'utf8',
@@ -80,7 +80,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
   const { page, context, faults } = await blankJob();
   await chooseFile(page, 'Files to read', 'tables.bin', PLATE);
   await page.getByText('The library knows it as Kestwick Plate 2').waitFor();
-  await page.click('a:has-text("On to Limits")');
+  await page.click('a:has-text("Continue to Limits")');
 
   // What binds, and what would be next.
   await page.getByText('The board (Plate 2 board manual, p. 20) binds at 32 GB; next would be').waitFor();
@@ -89,32 +89,32 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
   await page.getByText('16 GB modules: 2 worked, 1 failed to start').waitFor();
   await page.getByText('firmware 2.3').waitFor();
 
-  const conflict = page.getByRole('listitem', { name: 'It was seen to run more than its papers say' });
+  const conflict = page.getByRole('listitem', { name: 'Tested with more than its official limit' });
   await conflict.getByText(/\d+ plans, up to 32 GB/).waitFor();
   await conflict.getByText(/\d+ plans and \d+ more off-book, up to 64 GB/).waitFor();
-  await conflict.getByLabel('Why').fill('the club signs for it');
-  await conflict.getByRole('button', { name: 'Take this: 64 GB, 16 GB a module' }).click();
+  await conflict.getByLabel('Reason').fill('the club signs for it');
+  await conflict.getByRole('button', { name: 'Use this: 64 GB, 16 GB a module' }).click();
   await conflict.getByText(/Teo Marsh decided on .*“the club signs for it”/).waitFor();
 
-  const papers = page.getByRole('listitem', { name: 'Total, by the papers: the sources disagree' });
-  await papers.getByRole('button', { name: 'Take this: 32 GB' }).click();
+  const papers = page.getByRole('listitem', { name: 'Maximum total: official: the sources disagree' });
+  await papers.getByRole('button', { name: 'Use this: 32 GB' }).click();
   await papers.getByText('✓ holds', { exact: true }).waitFor();
 
   // Every limit tells why, in the words of its sources.
-  await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
-  const sheet = page.getByRole('dialog', { name: 'Total, by the papers' });
+  await page.getByRole('button', { name: 'Sources and decision: Maximum total: official' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Maximum total: official' });
   await sheet.getByText(/Teo Marsh decided it on/).waitFor();
   await sheet.getByText('“printed later than the manual”').waitFor();
   await sheet.getByRole('button', { name: 'Close' }).click();
 
   const plans = await planByCommand(page);
-  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.getByRole('button', { name: 'Confirm limits and continue' }).click();
   await page.waitForURL(/\/options/);
   const rungs = await rungsOnScreen(page);
   const counted = new Map<number, number>();
   for (const { totalMiB } of plans) counted.set(totalMiB, (counted.get(totalMiB) ?? 0) + 1);
   expect(new Map(rungs)).toEqual(counted);
-  expect(plans.some(({ care, totalMiB }) => care === 'off-book' && totalMiB === 65536)).toBe(true);
+  expect(plans.some(({ care, totalMiB }) => care === 'above the official limit' && totalMiB === 65536)).toBe(true);
   expect(faults).toEqual([]);
   await context.close();
 });
@@ -130,7 +130,7 @@ test('a typed model only: slips of the pen, one question, wants that become a ta
   await page.getByRole('button', { name: 'photo' }).click();
   await page.getByText('Suggests 16 GB: photo wants 16 GB').waitFor();
   await page.getByRole('button', { name: 'Take 16 GB' }).click();
-  await page.getByText('✓ taken').waitFor();
+  await page.getByText('✓ used').waitFor();
   await page.getByLabel('What is full?').selectOption('storage');
   await page.getByText('The storage is full, not the memory').waitFor();
   await page.getByLabel('What is full?').selectOption('memory');
@@ -178,10 +178,10 @@ test('a typed model only: slips of the pen, one question, wants that become a ta
   await sheet.getByRole('button', { name: 'Save the slot' }).click();
   await sheet.getByText('A1 and B1 both stand at channel A, bank 1.').waitFor();
   expect(await sheet.getByLabel('Channel').inputValue()).toBe('A');
-  await sheet.getByRole('button', { name: 'Leave it as it is' }).click();
+  await sheet.getByRole('button', { name: 'Cancel' }).click();
 
-  await page.click('a:has-text("On to Limits")');
-  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.click('a:has-text("Continue to Limits")');
+  await page.getByRole('button', { name: 'Confirm limits and continue' }).click();
   await page.waitForURL(/\/options/);
   await page.locator('[data-rung="16384"]').waitFor();
   expect(faults).toEqual([]);
@@ -199,39 +199,39 @@ test('a machine of before: known by its telephone number, gone on with, a trial 
   );
   await holds(page, 'B1', /4 GB/);
 
-  await page.click('a:has-text("On to Limits")');
-  await page.getByRole('button', { name: 'Record a trial' }).click();
-  const trial = page.getByRole('dialog', { name: 'Record a trial' });
+  await page.click('a:has-text("Continue to Limits")');
+  await page.getByRole('button', { name: 'Record a test' }).click();
+  const trial = page.getByRole('dialog', { name: 'Record a test' });
   await trial.getByLabel('of', { exact: true }).fill('lots');
   await trial.getByRole('button', { name: 'Record it' }).click();
-  await trial.getByText('Type the size of one module, such as 16 GB.').waitFor();
+  await trial.getByText('Enter the size of one module, such as 16 GB.').waitFor();
   await trial.getByLabel('of', { exact: true }).fill('64 GB');
-  await trial.getByLabel('What happened').selectOption('fails-to-start');
-  await trial.getByLabel('How deep it was tried').selectOption('started');
+  await trial.getByLabel('Result').selectOption('fails-to-start');
+  await trial.getByLabel('Test level').selectOption('started');
   await trial.getByRole('button', { name: 'Record it' }).click();
   await trial.waitFor({ state: 'detached' });
   await page.getByText('64 GB modules: 1 failed to start').waitFor();
   const job = jobOf(page);
   await page.goto('/models?find=sling+14');
   await page.getByRole('link', { name: 'Sling 14' }).first().click();
-  await page.getByRole('row', { name: /^Total, seen to work .*40 GB/ }).waitFor();
-  await page.getByRole('row', { name: /^Module, seen to fail .*64 GB/ }).waitFor();
+  await page.getByRole('row', { name: /^Maximum total: tested .*40 GB/ }).waitFor();
+  await page.getByRole('row', { name: /^Largest module: failed in tests .*64 GB/ }).waitFor();
   await page.goto(`/jobs/${job}/limits`);
-  await page.getByRole('row', { name: /^Module, seen to fail .*64 GB/ }).waitFor();
+  await page.getByRole('row', { name: /^Largest module: failed in tests .*64 GB/ }).waitFor();
 
-  await page.getByRole('button', { name: /^Add: Height to spare/ }).click();
-  const sheet = page.getByRole('dialog', { name: 'Height to spare' });
+  await page.getByRole('button', { name: /^Add: Clearance/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Clearance' });
   await sheet.getByText('Note what a paper says').click();
-  await sheet.getByLabel('Called').fill('hardware guide, p. 9');
-  await sheet.getByLabel('It says').fill('none');
+  await sheet.getByLabel('Name').fill('hardware guide, p. 9');
+  await sheet.getByLabel('Value').fill('none');
   await sheet.getByRole('button', { name: 'Note it' }).click();
-  await sheet.getByText('Type a number above 0.').waitFor();
-  await sheet.getByLabel('It says').fill('31 mm');
+  await sheet.getByText('Enter a number above 0.').waitFor();
+  await sheet.getByLabel('Value').fill('31 mm');
   await sheet.getByRole('button', { name: 'Note it' }).click();
   await sheet.getByText('entered by Teo Marsh').waitFor();
   await sheet.getByRole('button', { name: 'Close' }).click();
-  await page.getByRole('row', { name: /^Height to spare .*31/ }).waitFor();
-  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.getByRole('row', { name: /^Clearance .*31/ }).waitFor();
+  await page.getByRole('button', { name: 'Confirm limits and continue' }).click();
   await page.waitForURL(/\/options/);
   expect(faults).toEqual([]);
   await context.close();
@@ -256,7 +256,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   ];
   rows.push('Halvern,Vane 2,soon,A1,,,', 'Halvern,Vane 3,2020,A1;A1,,,', 'Halvern,Vane 4,2021,A1,maker-page,page,lots');
   await chooseFile(page, 'File of models', 'models.csv', new TextEncoder().encode(rows.join('\r\n')));
-  const would = page.getByLabel('What the file would change');
+  const would = page.getByLabel('Import preview');
   await would.getByText('models.csv: 1 model new, 0 would learn something, 0 known just so.').waitFor();
   await would.getByText('line 3: year_from: "soon" is no whole number').waitFor();
   expect(await page.getByRole('link', { name: 'Vane 1' }).count()).toBe(0);
@@ -287,7 +287,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await sheet.waitFor({ state: 'detached' });
   await page.getByLabel('Slots', { exact: true }).getByRole('button', { name: /A1/ }).first().click();
-  await sheet.getByLabel('Name on the lid’s label').fill('2');
+  await sheet.getByLabel('Name on the lid label').fill('2');
   await sheet.getByLabel('Where it is').selectOption('door');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await sheet.waitFor({ state: 'detached' });
@@ -300,7 +300,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   await page.route(/_rsc=/, late);
   for (const step of ['Take the board out', 'Open the door']) {
     await page.getByRole('button', { name: 'Add a step' }).click();
-    await sheet.getByLabel('What is done').fill(step);
+    await sheet.getByLabel('What to do').fill(step);
     await sheet.getByLabel('Tool').fill('cross-head 1');
     await sheet.getByLabel('Screws').fill('2');
     await sheet.getByLabel('Length').fill('6');
@@ -318,14 +318,14 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   await page.getByRole('button', { name: 'Move step 1: Open the door' }).waitFor();
   await page.getByText('“2” on the lid’s label, behind a door').waitFor();
   await page.getByText('cross-head 1 · 2 screws of 6 mm').first().waitFor();
-  await page.getByLabel('What a new one shows').fill('the label in the lid');
+  await page.getByLabel('Caption of a new photo').fill('the lid label');
   await chooseFile(
     page,
     'Picture',
     'label.png',
     await page.screenshot({ clip: { x: 0, y: 0, width: 60, height: 40 } }),
   );
-  const picture = page.getByRole('img', { name: 'the label in the lid' });
+  const picture = page.getByRole('img', { name: 'the lid label' });
   await picture.waitFor();
   // It stands there before it has come.
   const width = await picture.evaluate(async (image) => {
@@ -358,7 +358,7 @@ test('a machine that nobody knows: slots by hand, one question at a time, kept a
   await keep.getByLabel('Maker').fill('Halvern');
   await keep.getByLabel('Model').fill('Fathom');
   await keep.getByRole('button', { name: 'Save' }).click();
-  await keep.getByText('Type the year it came out, such as 2019.').waitFor();
+  await keep.getByText('Enter the year it came out, such as 2019.').waitFor();
   await keep.getByLabel('Since').fill('2018');
   await keep.getByRole('button', { name: 'Save' }).click();
   await keep.waitFor({ state: 'detached' });

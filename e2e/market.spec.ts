@@ -19,7 +19,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   const rows = page.getByRole('region', { name: /DDR4 SO-DIMM, by price/ }).getByRole('listitem');
   await rows.first().waitFor();
   // Only one kind of module is left, so there is none to choose.
-  await page.getByRole('navigation', { name: 'Kinds of module' }).waitFor({ state: 'detached' });
+  await page.getByRole('navigation', { name: 'Module types' }).waitFor({ state: 'detached' });
   for (const text of await rows.allInnerTexts()) expect(text).toMatch(/original for \w[\s\S]*16 GB DDR4/);
   // Sorted by keyboard, and the address says where one is.
   await page.getByRole('radio', { name: 'price', exact: true }).focus();
@@ -31,7 +31,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   // The counter sees what a customer pays and not what that costs, until an owner says so.
   const found = page.getByRole('region', { name: /DDR4 SO-DIMM, by cost of a GB/ }).getByRole('listitem');
   await found.first().waitFor();
-  for (const name of [/^As CSV/, /^Prices /]) expect(await page.getByRole('button', { name }).count()).toBe(0);
+  for (const name of [/^Export CSV/, /^Prices /]) expect(await page.getByRole('button', { name }).count()).toBe(0);
   expect(await found.getByText('we pay').count()).toBe(0);
   const owner = await openWindow(stage.browser, stage.app.base);
   await signIn(owner.context, stage.app.base, 'runa');
@@ -43,7 +43,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
   await page.reload();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'As CSV' }).click(),
+    page.getByRole('button', { name: 'Export CSV' }).click(),
   ]);
   const lines = readFileSync(await file.path(), 'utf8')
     .trimEnd()
@@ -57,30 +57,30 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
     .first()
     .click();
   const sheet = page.getByRole('dialog', { name: 'Prices' });
-  await sheet.getByRole('region', { name: 'Every price it had' }).getByRole('listitem').first().waitFor();
+  await sheet.getByRole('region', { name: 'Price history' }).getByRole('listitem').first().waitFor();
   expect(await sheet.getByRole('button', { name: 'Note the price' }).count()).toBe(0);
   expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.getByLabel('Find offers').fill('nobody makes this');
-  await page.getByText('No offer is all of this.').waitFor();
+  await page.getByText('No offer matches.').waitFor();
 
   await page.goto(`/jobs/${JOBS.bakery}/options`);
-  await page.getByRole('link', { name: 'All that fits' }).click();
+  await page.getByRole('link', { name: 'All fitting offers' }).click();
   await page.getByText(/^fits /).waitFor();
   await page
-    .getByRole('region', { name: /What fits the machine/ })
+    .getByRole('region', { name: /Fits the machine/ })
     .getByRole('listitem')
     .first()
     .waitFor();
   await page.getByRole('button', { name: 'show all' }).click();
-  await page.getByRole('navigation', { name: 'Kinds of module' }).getByText('DDR2 SO-DIMM').waitFor();
+  await page.getByRole('navigation', { name: 'Module types' }).getByText('DDR2 SO-DIMM').waitFor();
 
   await page.goto(`/jobs/${JOBS.bakery}/limits`);
   await page
     .getByRole('button', { name: /\d GB.*Change this slot/ })
     .first()
     .click();
-  await page.getByRole('link', { name: 'Find its twin among the offers' }).click();
+  await page.getByRole('link', { name: 'Find matching modules' }).click();
   await page.waitForURL(/\/offers\?find=/);
   expect(await page.getByLabel('Find offers').inputValue()).toMatch(/GB DDR\d-\d+/);
   expect(faults).toEqual([]);
@@ -123,7 +123,7 @@ inLongRun(
         ['the feed broke off in the middle', 5],
         ['the feed makes no sense at items.0.part', 5],
       ] as const) {
-        await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
+        await page.getByRole('button', { name: 'Update prices from sellers' }).click();
         if (seconds === 0) expect(await ladder()).toBe(before);
         await page.getByText(sentence).first().waitFor();
         expect(await ladder()).toBe(before);
@@ -134,7 +134,7 @@ inLongRun(
       await page.getByText('△ the feed never answered').first().waitFor();
       expect(await axeFindings(page)).toEqual([]);
 
-      await page.getByRole('button', { name: 'Ask the sellers for today’s prices' }).click();
+      await page.getByRole('button', { name: 'Update prices from sellers' }).click();
       await page
         .getByText(/prices moved/)
         .first()
@@ -161,7 +161,7 @@ test('a machine that is not bought yet: the maker’s configurations beside fitt
   await page.getByLabel(/not bought/).click();
   await page.getByRole('checkbox', { name: /not bought/, checked: true }).waitFor();
   await page.goto(page.url().replace('intake', 'options'));
-  const yardstick = page.getByRole('region', { name: 'The maker’s yardstick' });
+  const yardstick = page.getByRole('region', { name: 'The maker’s surcharges' });
   await yardstick.getByText('Buy it with more, or fit it here?').waitFor();
   await yardstick
     .getByText('△ 8 GB of its memory is soldered and stays as it is bought; only one socket can be filled later.')
@@ -182,22 +182,22 @@ test('a piece is put on the shelf by its label, with the job it came from, and t
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   await page.goto('/offers');
-  await page.getByRole('button', { name: 'Put a piece on it' }).click();
-  const sheet = page.getByRole('dialog', { name: 'A piece for the shelf' });
-  await sheet.getByLabel('Its label, typed or pasted').fill('Corrick 16GB');
-  await sheet.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await page.getByRole('button', { name: 'Add a used module' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Add a used module' });
+  await sheet.getByLabel('Module label, typed or pasted').fill('Corrick 16GB');
+  await sheet.getByRole('button', { name: 'Add to stock' }).click();
   await sheet.getByText('The label does not say enough').waitFor();
-  await sheet.getByLabel('Its label, typed or pasted').fill('Corrick 16GB 2Rx8 DDR4-2666 CL19 DIMM');
+  await sheet.getByLabel('Module label, typed or pasted').fill('Corrick 16GB 2Rx8 DDR4-2666 CL19 DIMM');
   await sheet
     .getByText(/^module 16 GB|16 GB DDR4/)
     .first()
     .waitFor();
-  await sheet.getByLabel('Worth to us').fill('5.00');
+  await sheet.getByLabel('Value').fill('5.00');
   await sheet.getByLabel('From job').fill('2');
   expect(await axeFindings(page)).toEqual([]);
-  await sheet.getByRole('button', { name: 'Put it on the shelf' }).click();
+  await sheet.getByRole('button', { name: 'Add to stock' }).click();
   await page.getByText('On the shelf, worth €5.00 to us.').waitFor();
-  const shelf = page.getByRole('region', { name: 'Our shelf' });
+  const shelf = page.getByRole('region', { name: 'Used modules in stock' });
   const piece = shelf.getByRole('listitem').filter({ hasText: 'grade B' });
   await piece.getByRole('link', { name: 'job 2' }).waitFor();
   await piece.getByRole('button', { name: /^Take it off/ }).click();
@@ -218,7 +218,7 @@ test('a title with a price that is dropped on a job is an offer of it at once', 
   const before = await ladder();
   await page.goto(`/jobs/${JOBS.bakery}/intake`);
   await page.getByLabel('What does the machine say?').fill('Corrick 16GB DDR4-2400 CL17 DIMM, new, 6.00 EUR');
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Read' }).click();
   await page.getByText('It is an offer of this job now: €6.00 at Seen elsewhere.').waitFor();
   expect(await ladder()).not.toBe(before);
   expect(faults).toEqual([]);

@@ -19,7 +19,7 @@ test.each([
   for (const path of [...stations, `/jobs/${JOBS.library}/fitting`, `/jobs/${JOBS.library}/proof`]) {
     await page.goto(path);
     await page.getByLabel('Slot board').first().waitFor();
-    expect(await page.getByLabel('Slip', { exact: true }).isVisible()).toBe(true);
+    expect(await page.getByLabel('Draft quote', { exact: true }).isVisible()).toBe(true);
     expect(await sideways()).toBeLessThanOrEqual(0);
   }
   for (const path of ['/orders', '/orders/1']) {

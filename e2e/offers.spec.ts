@@ -11,7 +11,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   await page.goto('/offers');
-  await page.getByText('prints EUR with 20 % tax that comes back · shipping 4.90, free from 50.00').waitFor();
+  await page.getByText('prints EUR with 20 % tax that is refunded · shipping 4.90, free from 50.00').waitFor();
 
   // What a seller's numbers mean; what makes no sense is told, and what was typed stays.
   await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
@@ -27,17 +27,17 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Quayside Components: 0 prices counted anew.').waitFor();
 
-  // A printed price, with every step to what one costs us.
+  // A printed price, with every step to what Cost of one.
   await page.getByLabel('Find offers').fill('2 x 8 GB DDR5 DIMM quayside corrick');
   const row = page
     .getByRole('listitem')
     .filter({ hasText: 'Corrick 2 x 8 GB DDR5-4800 CL40 DIMM' })
     .filter({ hasText: 'third-party · Quayside Components' });
-  await row.getByRole('button', { name: /^Re-price/ }).click();
+  await row.getByRole('button', { name: /^Change price/ }).click();
   const price = page.getByRole('dialog', { name: 'New price' });
   await price.getByLabel('Printed by Quayside Components').fill('60.00');
   await price.getByLabel('Coupon').fill('10 % until 2099-12-31');
-  await price.getByText('one costs us').waitFor();
+  await price.getByText('Cost of one').waitFor();
   const shown = await price.locator('form').getByRole('definition').allInnerTexts();
   // 60.00 less 10 %, plus 6.00 shipping, less the 20 % tax in 60.00.
   expect(shown.map((text) => text.replace(/[^\d.-]/g, ''))).toEqual(['60.00', '-6.00', '6.00', '-10.00', '50.00']);
@@ -72,7 +72,7 @@ test('a seller in another currency asks for a rate before its prices count', asy
   const row = page.getByRole('listitem').filter({ hasText: 'Fennimore Parts' }).filter({ hasText: 'third-party' });
   await row
     .first()
-    .getByRole('button', { name: /^Re-price/ })
+    .getByRole('button', { name: /^Change price/ })
     .click();
   const price = page.getByRole('dialog', { name: 'New price' });
   await price.getByLabel('Printed by Fennimore Parts').fill('1000');
@@ -81,10 +81,10 @@ test('a seller in another currency asks for a rate before its prices count', asy
   await page.keyboard.press('Escape');
   // What was typed is not lost by a slip: it is let go on purpose.
   await price.getByText('What you typed is not saved.').waitFor();
-  await price.getByRole('button', { name: 'Discard it' }).click();
+  await price.getByRole('button', { name: 'Discard' }).click();
   await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('much');
   await page.getByRole('button', { name: 'Note it' }).click();
-  await page.getByText('Type a rate such as 0.88.').waitFor();
+  await page.getByText('Enter a rate such as 0.88.').waitFor();
   await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('0.088');
   await page.getByRole('button', { name: 'Note it' }).click();
   await page.getByText('1 SKR = 0.088 EUR').waitFor();
@@ -116,7 +116,7 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
   });
   await page.waitForURL(/\/offers\/lists\/\d+/);
   await page.getByText('△ another fits as well').waitFor();
-  await page.getByText('its generation is not told').waitFor();
+  await page.getByText('its generation is missing').waitFor();
   await page.getByText('its price is a date').waitFor();
   expect(await axeFindings(page)).toEqual([]);
 
@@ -168,7 +168,7 @@ inLongRun('a list of many rows says how far it is, is looked at in parts, and no
   await fresh.getByText('line 241', { exact: true }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await page.getByRole('button', { name: 'Apply the list' }).click();
-  await page.getByRole('progressbar', { name: 'Being applied' }).waitFor();
+  await page.getByRole('progressbar', { name: 'Applying' }).waitFor();
   await page.getByText('Applied: 70\u202f000 new, 0 re-priced').waitFor();
   await page.getByRole('button', { name: 'Undo the list' }).click();
   await page.getByText('Undone: every offer is as it was.').waitFor();

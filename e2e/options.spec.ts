@@ -6,7 +6,7 @@ import { JOBS } from '../testing/demo-jobs';
 
 const stage = openStage();
 
-const slip = (page: Page) => page.getByLabel('Slip');
+const slip = (page: Page) => page.getByLabel('Draft quote');
 const faded = (page: Page) => page.locator('.plan-mark > g[opacity="0.34"]').count();
 
 /** A job of the demo shop on its ladder. */
@@ -53,13 +53,13 @@ async function dragBy(page: Page, grip: string, dx: number, dy: number): Promise
 
 test('by keyboard alone: the lines moved, a plan opened, three compared, three options on the slip', async () => {
   const { page, context, faults } = await onLadder(1);
-  await tabTo(page, '[aria-label="Budget line"]');
+  await tabTo(page, '[aria-label="Line for the budget"]');
   await page.keyboard.press('Delete');
   await page.waitForURL(/need=16384/);
   await tabTo(page, '.plan-mark');
   const first = await page.evaluate(() => document.activeElement?.getAttribute('data-plan'));
   await page.keyboard.press('Enter');
-  await page.getByLabel('The plan you look at').waitFor();
+  await page.getByLabel('Selected plan').waitFor();
   await page.keyboard.press('1');
   await slip(page).locator('li').nth(0).getByText(/GB/).first().waitFor();
   await page.keyboard.press('Enter');
@@ -80,7 +80,7 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   await slip(page).locator('li').nth(2).getByText(/GB/).first().waitFor();
   await page.keyboard.press('c');
   await page.keyboard.press('v');
-  const side = page.getByRole('dialog', { name: 'Side by side' });
+  const side = page.getByRole('dialog', { name: 'Compare' });
   await side.getByRole('columnheader').nth(2).waitFor();
   expect(await side.getByRole('columnheader').count()).toBe(3);
   expect(await side.locator('ol li').allInnerTexts()).toEqual([
@@ -116,7 +116,7 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
 test('by mouse: the lines are dragged, going back undoes that, the job remembers, and the suggestions go on the slip', async () => {
   const { page, context, faults } = await onLadder(3);
   const before = await faded(page);
-  await dragBy(page, 'Budget line', -560, 0);
+  await dragBy(page, 'Line for the budget', -560, 0);
   await page.waitForURL(/budget=\d+/);
   expect(await faded(page)).toBeGreaterThan(before);
   await page.goBack();
@@ -133,7 +133,7 @@ test('by mouse: the lines are dragged, going back undoes that, the job remembers
     before,
   );
   const budget = /budget=(\d+)/.exec(page.url())?.[1];
-  await dragBy(page, 'Needs at least, line', 0, -90);
+  await dragBy(page, 'Line for the need', 0, -90);
   await page.waitForURL((url) => !url.search.includes('need=24576'));
   const need = /need=(\d+)/.exec(page.url())?.[1];
   expect(Number(need)).toBeGreaterThan(24576);
@@ -143,20 +143,20 @@ test('by mouse: the lines are dragged, going back undoes that, the job remembers
   await page.waitForFunction(() => document.querySelector('.plan-mark[aria-label*=", mixed,"]') === null);
   // The job remembers, without anything in the address.
   const kept = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
-  await page.getByLabel('Slots left').selectOption('1');
+  await page.getByLabel('Slots left free').selectOption('1');
   await kept;
   await page.goto(`/jobs/${JOBS.vets}/options`);
   await ladderDrawn(page);
-  expect(await page.getByLabel('Slots left').inputValue()).toBe('1');
+  expect(await page.getByLabel('Slots left free').inputValue()).toBe('1');
   expect(await page.getByRole('button', { name: 'mixed', exact: true }).getAttribute('aria-pressed')).toBe('false');
-  expect(await page.getByRole('slider', { name: 'Budget line' }).getAttribute('aria-valuenow')).toBe(
+  expect(await page.getByRole('slider', { name: 'Line for the budget' }).getAttribute('aria-valuenow')).toBe(
     String(Number(budget) / 100),
   );
-  await page.getByLabel('Slots left').selectOption('0');
-  await page.getByRole('slider', { name: 'Budget line' }).press('Delete');
+  await page.getByLabel('Slots left free').selectOption('0');
+  await page.getByRole('slider', { name: 'Line for the budget' }).press('Delete');
   await page.getByLabel('Needs at least').first().fill('24');
   await page.getByLabel('Needs at least').first().press('Enter');
-  await page.getByRole('button', { name: 'Put them on the slip' }).click();
+  await page.getByRole('button', { name: 'Add all to quote' }).click();
   await slip(page).locator('li').nth(2).getByText(/GB/).first().waitFor();
   expect(faults).toEqual([]);
   await context.close();
@@ -187,15 +187,15 @@ test('the table has the same plans and selection, sorts, and is copied', async (
 test('why not: a refused offer, and a wish that nothing meets with what comes nearest', async () => {
   const { page, context } = await onLadder(1);
   await page.keyboard.press('w');
-  const sheet = page.getByRole('dialog', { name: 'Why is it not there?' });
+  const sheet = page.getByRole('dialog', { name: 'Why is an offer missing?' });
   await sheet.locator('li button').first().click();
   await sheet.getByText(/^It /).first().waitFor();
   await sheet.getByLabel('Offer or wish').fill('64 GB under 100');
-  await sheet.getByText('No plan is as wished for. The nearest').waitFor();
+  await sheet.getByText('No plan meets these wishes. The nearest').waitFor();
   await sheet.getByText(/over the budget/).waitFor();
   await page.keyboard.press('Escape');
   await page.goto(`/jobs/${JOBS.bakery}/options?need=262144`);
-  await page.getByText('No plan is as wished for.').waitFor();
+  await page.getByText('No plan meets these wishes.').waitFor();
   await page.getByText(/less than wished for/).waitFor();
   await context.close();
 }, 300_000);
@@ -217,7 +217,7 @@ test('with the network gone what is on the screen stays steerable, and the job i
 
 test('an address that makes no sense opens the ladder all the same', async () => {
   const { page, context, faults } = await onLadder(1, '?need=-1&budget=much&without=gold&plan=nobody&rate=1e9');
-  expect(await page.getByLabel('The plan you look at').count()).toBe(0);
+  expect(await page.getByLabel('Selected plan').count()).toBe(0);
   expect(faults).toEqual([]);
   await context.close();
 }, 300_000);
@@ -230,7 +230,7 @@ test('offers that cannot be read are said, asked for again, and a key that nobod
   await page.getByText('The offers could not be read.').waitFor();
   expect(await page.getByLabel('Slot board').isVisible()).toBe(true);
   await page.unroute(/\/api\/jobs\/1\/market\//);
-  await page.getByRole('button', { name: 'Ask again' }).click();
+  await page.getByRole('button', { name: 'Try again' }).click();
   await ladderDrawn(page);
   const key = await page.locator('link[rel="preload"][as="fetch"]').getAttribute('href');
   const known = await page.request.get(key ?? '');

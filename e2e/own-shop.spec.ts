@@ -120,7 +120,7 @@ test('an empty database is opened as a shop with the code of the terminal; a wro
   await hands.press(page.getByRole('link', { name: 'Open your shop' }));
   await page.waitForURL(/\/open$/);
   await field('Code from the terminal').waitFor();
-  await hands.press(button('Open the shop'));
+  await hands.press(button('Open your shop'));
   await page.getByText('Enter the shop’s name.').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await hands.type(field('Code from the terminal'), 'ABCD-EFGH-JKMN');
@@ -130,23 +130,23 @@ test('an empty database is opened as a shop with the code of the terminal; a wro
     ['Postal code', '4021'],
     ['Town', 'Skerrow'],
     ['Telephone', '0555 0100'],
-    ['Mail', 'desk@harbour-bench.example'],
+    ['E-mail', 'desk@harbour-bench.example'],
     ['Tax number', 'IE 9998887T'],
     ['Your name', 'Wren Hollis'],
     ['Username', 'wren'],
     ['Password', 'a long harbour'],
-    ['Password again', 'a long harbour'],
+    ['Repeat password', 'a long harbour'],
   ] as const)
     await hands.type(field(label), text);
   await hands.choose(field('Country'), 'Ireland');
   expect(await field('Tax').inputValue()).toBe('23');
-  await hands.press(button('Open the shop'));
+  await hands.press(button('Open your shop'));
   await page.getByText('This code does not open a shop').waitFor();
   expect(faults.splice(0)).toEqual([wrongCode]);
   await hands.type(field('Code from the terminal'), code.toLowerCase());
-  await hands.press(button('Open the shop'));
+  await hands.press(button('Open your shop'));
   await page.waitForURL(/\/counter$/);
-  await page.getByLabel('First hour').getByText('0 of 8 done').waitFor();
+  await page.getByLabel('First steps').getByText('0 of 8 done').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   hands.part('opening');
 }, 300_000);
@@ -154,26 +154,26 @@ test('an empty database is opened as a shop with the code of the terminal; a wro
 test('the first hour: prices, mail, the address, sellers, and offers with their origin', async () => {
   await hands.press(page.getByRole('link', { name: 'Set prices' }));
   await page.waitForURL(/\/settings/);
-  await page.getByRole('heading', { name: 'Our prices' }).waitFor();
-  await hands.type(page.getByLabel('Our prices').getByLabel('Mark-up on what a part costs us'), '20 %');
-  await hands.save(page.getByLabel('Our prices').getByRole('button').last(), '/api/price-rule');
-  await hands.type(field('Mail comes from'), 'quotes@harbour-bench.example');
-  await hands.save(page.getByLabel('Customers’ papers').getByRole('button', { name: 'Keep it' }), '/api/papers');
+  await page.getByRole('heading', { name: 'Prices' }).waitFor();
+  await hands.type(page.getByLabel('Prices').getByLabel('Mark-up on cost'), '20 %');
+  await hands.save(page.getByLabel('Prices').getByRole('button').last(), '/api/price-rule');
+  await hands.type(field('E-mail comes from'), 'quotes@harbour-bench.example');
+  await hands.save(page.getByLabel('Customers’ papers').getByRole('button', { name: 'Save' }), '/api/papers');
   await hands.save(button(/^Approve all \d+ as they read$/), '/api/texts');
   await hands.press(button(/^Use this browser’s/));
   await hands.press(button('Save address'));
   await page.getByLabel('Address for customers').getByText('Saved.').waitFor();
   await page.goto('/counter');
-  await page.getByLabel('First hour').getByText('4 of 8 done').waitFor();
+  await page.getByLabel('First steps').getByText('4 of 8 done').waitFor();
   hands.part('prices and mail');
 
   await hands.press(page.getByRole('link', { name: 'Add a seller' }));
   await page.waitForURL(/\/offers/);
   await page.getByText('No sellers yet.').waitFor();
   await hands.press(button('Add a seller'));
-  await hands.type(field('Name'), 'Quayside Components');
+  await hands.type(field('Username'), 'Quayside Components');
   await hands.type(field('Delivery time'), '2');
-  await hands.type(field('Mail for orders'), 'orders@quayside.example');
+  await hands.type(field('E-mail for orders'), 'orders@quayside.example');
   await hands.press(button('Add'));
   await page.getByText('Quayside Components is added.').waitFor();
   await page.getByRole('dialog').waitFor({ state: 'detached' });
@@ -226,9 +226,9 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
       { locator: 'DIMM B', mb: null },
     ]),
   );
-  await hands.press(button('Read it'));
+  await hands.press(button('Read'));
   await page.getByText('The library does not know this machine.').first().waitFor();
-  await hands.type(field('Name'), 'Hedda Vane');
+  await hands.type(field('Username'), 'Hedda Vane');
   await hands.type(field('E-mail'), 'hedda@vane.example');
   await hands.type(field('Needs at least'), '16');
   await hands.press(button('Save as a model'));
@@ -236,20 +236,20 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
   await hands.press(page.getByRole('dialog').getByRole('button', { name: 'Save' }));
   await button('Save as a model').waitFor({ state: 'detached' });
   hands.part('first job and model');
-  await hands.press(page.getByRole('link', { name: 'On to Limits' }));
-  await hands.press(button('These hold: on to Options'));
+  await hands.press(page.getByRole('link', { name: 'Continue to Limits' }));
+  await hands.press(button('Confirm limits and continue'));
   await ladderDrawn(page);
   const rung = page.locator('[data-rung="16384"]');
   // The model was learned a moment ago, and the list's original was bound to it.
   await hands.press(rung.getByRole('button', { name: /original/ }).first());
-  await page.getByLabel('The plan you look at').getByText('16 GB for').waitFor();
+  await page.getByLabel('Selected plan').getByText('16 GB for').waitFor();
   await hands.key(page, '1');
-  await page.getByLabel('Slip').getByText('16 GB original').waitFor();
+  await page.getByLabel('Draft quote').getByText('16 GB original').waitFor();
   await hands.press(rung.getByRole('button', { name: /third-party/ }).first());
   await hands.key(page, '2');
-  await page.getByLabel('Slip').getByText('16 GB third-party').waitFor();
+  await page.getByLabel('Draft quote').getByText('16 GB third-party').waitFor();
   expect(await axeFindings(page)).toEqual([]);
-  await hands.press(page.getByRole('link', { name: 'To the quote' }));
+  await hands.press(page.getByRole('link', { name: 'Go to quote' }));
   const third = page.getByRole('article', { name: 'Option 2' });
   await third
     .getByText(/saving|saves|save/i)
@@ -295,14 +295,16 @@ test('the parts are ordered by mail, fitted, and the promise is proved', async (
     .first()
     .click();
   await page.waitForURL(/\/orders\/\d+$/);
-  await button(/^Mail/).first().click();
+  await button(/^E-mail/)
+    .first()
+    .click();
   await page.getByText(/^Its mail to orders@quayside\.example/).waitFor();
   await mailsCame(2);
   expect((await lastMail()).text).toContain('3 Quay Lane, 4021 Skerrow');
   await button(/^(Arrived|All \d+ arrived)$/).click();
   await page.getByText('✓ here').first().waitFor();
   await page.goto('/jobs/1/fitting');
-  await button('Begin on the bench').click();
+  await button('Start work').click();
   const now = page.getByLabel('Now', { exact: true });
   for (let steps = 0; steps < 40 && !(await page.getByText('All is done.').isVisible()); steps++) {
     const text = await now.locator('p').nth(1).textContent();
@@ -313,16 +315,16 @@ test('the parts are ordered by mail, fitted, and the promise is proved', async (
     );
   }
   await page.goto('/jobs/1/proof');
-  await page.getByLabel('What does the machine say now?').fill(
+  await page.getByLabel('What does the machine report now?').fill(
     ownReport([
       { locator: 'DIMM A', mb: 8192 },
       { locator: 'DIMM B', mb: 8192 },
     ]),
   );
-  await button('Hold it against the promise').first().click();
+  await button('Compare with the promise').first().click();
   await page.getByText('The promise is kept.').waitFor();
   await button('Sign').click();
-  await page.getByText('It is evidence of this model now.').waitFor();
+  await page.getByText('It is now evidence for this model.').waitFor();
   const sheet = await (await browser.newContext()).newPage();
   await sheet.goto(`${link}/proof`);
   await sheet.getByText('The promise is kept.').waitFor();
@@ -341,7 +343,7 @@ test('what a former program kept is looked at, moved in, found at the counter, a
   ].join('\n');
   const file = { name: 'customers.csv', mimeType: 'text/csv', buffer: Buffer.from(rows) };
   await page.getByLabel('File: Customers and machines', { exact: true }).setInputFiles(file);
-  await page.getByText('Known already: 1 row').waitFor();
+  await page.getByText('Already known: 1 row').waitFor();
   expect(await page.getByLabel('Column Hersteller is').inputValue()).toBe('maker');
   expect(await axeFindings(page)).toEqual([]);
   await button('Move 3 rows in').click();

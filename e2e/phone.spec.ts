@@ -31,7 +31,7 @@ test('by touch on a telephone: the machine’s label and its module’s, three o
     { perspective: 0.08, noise: 8, blur: 0.6 },
   );
   const named = (name: string | RegExp): Locator => page.getByRole('button', { name });
-  const photo = page.getByRole('region', { name: 'Photograph', exact: true });
+  const photo = page.getByRole('region', { name: 'Photo', exact: true });
   let actions = 0;
   const act = async (what: () => Promise<unknown>) => {
     actions++;
@@ -40,7 +40,7 @@ test('by touch on a telephone: the machine’s label and its module’s, three o
   };
   const take = (name: string, buffer: Buffer) =>
     act(() =>
-      page.getByLabel('Photograph', { exact: true }).first().setInputFiles({ name, mimeType: 'image/jpeg', buffer }),
+      page.getByLabel('Photo', { exact: true }).first().setInputFiles({ name, mimeType: 'image/jpeg', buffer }),
     );
   /** Answers what is asked of the words: the first spelling offered. */
   const answerWords = async () => {
@@ -51,7 +51,7 @@ test('by touch on a telephone: the machine’s label and its module’s, three o
   const from = performance.now();
   await act(() => named('New job').tap());
   await page.waitForURL(/\/intake/);
-  await named('Take a photograph').waitFor();
+  await named('Take a photo').waitFor();
   await take('lid.jpg', lid);
   const machine = photo.getByRole('button', { name: /^It is this Tarnholt Counter 4/ }).first();
   await machine.waitFor();
@@ -88,12 +88,12 @@ test('by touch on a telephone: the machine’s label and its module’s, three o
       question,
     );
   }
-  await act(() => page.getByRole('link', { name: 'On to Limits' }).tap());
-  await act(() => named('These hold: on to Options').tap());
+  await act(() => page.getByRole('link', { name: 'Continue to Limits' }).tap());
+  await act(() => named('Confirm limits and continue').tap());
   await page.getByLabel('Suggested').locator('li').nth(2).waitFor();
-  await act(() => named('Put them on the slip').tap());
-  await page.getByRole('region', { name: 'Slip' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
-  await act(() => page.getByRole('link', { name: 'To the quote' }).tap());
+  await act(() => named('Add all to quote').tap());
+  await page.getByRole('region', { name: 'Draft quote' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
+  await act(() => page.getByRole('link', { name: 'Go to quote' }).tap());
   await act(() => named('Send 3 options to Signe Brandt').tap());
   await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
   const seconds = (performance.now() - from) / 1000;

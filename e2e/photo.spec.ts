@@ -18,7 +18,7 @@ async function blankJob() {
   return window;
 }
 
-const photoOf = (page: Page) => page.getByRole('region', { name: 'Photograph', exact: true });
+const photoOf = (page: Page) => page.getByRole('region', { name: 'Photo', exact: true });
 const drop = (page: Page, label: string, name: string, buffer: Buffer) =>
   page.getByLabel(label, { exact: true }).setInputFiles({ name, mimeType: 'image/jpeg', buffer });
 
@@ -44,18 +44,18 @@ test('a photograph of a module’s label to a slot: doubtful words are asked, an
   const label = photo.getByRole('button', { name: 'It is a module’s label' });
   expect(await label.isDisabled()).toBe(true);
   await photo.getByText('1 word is not sure yet.').waitFor();
-  await photo.getByLabel('Words on the photograph').press('End');
-  await photo.getByLabel('Words on the photograph').pressSequentially(' ');
+  await photo.getByLabel('Words on the photo').press('End');
+  await photo.getByLabel('Words on the photo').pressSequentially(' ');
   expect(await label.isDisabled()).toBe(true);
   await question.getByRole('button', { name: 'VE4S8-2666', exact: true }).click();
   expect(await label.isDisabled()).toBe(false);
   // What is typed over passes no question by.
-  const words = photo.getByLabel('Words on the photograph');
+  const words = photo.getByLabel('Words on the photo');
   await words.fill((await words.inputValue()).replace('Vellamo', 'Vellamo Components'));
   expect(await label.isDisabled()).toBe(false);
   // A code names nothing by itself.
   const code = photo.getByRole('group', { name: 'A code says 55D01F20' });
-  await code.getByRole('button', { name: 'It is the serial' }).click();
+  await code.getByRole('button', { name: 'Serial number' }).click();
   expect((await words.inputValue()).replace(/ +$/gm, '')).toBe(
     'Vellamo Components\n8GB 1Rx8 PC4-2666V-SE1-11\nP/N: VE4S8-2666\nS/N: 55D01F20',
   );
@@ -69,13 +69,13 @@ test('a photograph of a module’s label to a slot: doubtful words are asked, an
   const sheet = page.getByRole('dialog');
   expect(await sheet.getByLabel('Part number').inputValue()).toBe('VE4S8-2666');
   expect(await sheet.getByLabel('Serial number').inputValue()).toBe('55D01F20');
-  await sheet.getByText('Who says what').click();
+  await sheet.getByText('Sources').click();
   await sheet.getByRole('row', { name: /Serial.*55D01F20/ }).waitFor();
   await page.keyboard.press('Escape');
   // The picture stays, upright, and says what it shows.
   const pictures = page.getByRole('region', { name: 'Pictures' });
-  await pictures.getByLabel('It shows').fill('the module in A1');
-  await pictures.getByLabel('Show it while fitting').check();
+  await pictures.getByLabel('Caption').fill('the module in A1');
+  await pictures.getByLabel('Show while fitting').check();
   await pictures.getByRole('img', { name: 'the module in A1' }).waitFor();
   const sides = await pictures.getByRole('img').evaluate((image) => {
     const { naturalWidth, naturalHeight } = image as HTMLImageElement;
@@ -135,7 +135,7 @@ test('on the bench a picture is added and stands beside the step; the proof take
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { width: 800, height: 1180 });
   await signIn(context, stage.app.base);
   await page.goto(`/jobs/${job}/fitting`);
-  await drop(page, 'Photograph', 'screws.png', await labelPhoto(['long screw here']));
+  await drop(page, 'Photo', 'screws.png', await labelPhoto(['long screw here']));
   await page
     .getByRole('region', { name: 'Pictures of this machine' })
     .getByRole('img', { name: 'screws.png' })
@@ -152,7 +152,7 @@ test('on the bench a picture is added and stands beside the step; the proof take
   await drop(page, 'Report to read', 'screen.jpg', screen);
   const photo = photoOf(page);
   await photo.getByRole('button', { name: 'Read the words' }).click();
-  const found = page.getByRole('region', { name: 'Promise and finding' });
+  const found = page.getByRole('region', { name: 'Promise and result' });
   await found.getByRole('row', { name: /Total.*16 GB.*16 GB/ }).waitFor();
   await photo.waitFor({ state: 'detached' });
   expect(faults).toEqual([]);
@@ -190,7 +190,7 @@ test('a keyboard-like scanner: the shop’s own codes open, a part’s goes into
   // The scanner's Enter sent nothing: the sheet is open.
   await sheet.getByRole('button', { name: 'Save the slot' }).waitFor();
   await page.keyboard.press('Escape');
-  await sheet.getByRole('button', { name: 'Discard it' }).click();
+  await sheet.getByRole('button', { name: 'Discard' }).click();
   const field = page.getByLabel('What does the machine say?');
   await field.fill('half a line');
   await field.focus();

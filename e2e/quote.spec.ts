@@ -35,22 +35,22 @@ inLongRun(
     expect((await context.request.patch(`/api/jobs/${CHOIR}/intake`, email)).ok()).toBe(true);
     await page.goto(`/jobs/${CHOIR}/quote`);
     await page.getByRole('button', { name: /^Change what is agreed/ }).click();
-    const terms = page.getByRole('form', { name: 'Agreed beside the lines' });
+    const terms = page.getByRole('form', { name: 'Terms' });
     await terms.getByLabel('Discount').fill('1000000');
-    await terms.getByLabel('because', { exact: true }).fill('Stammkundin');
+    await terms.getByLabel('Reason', { exact: true }).fill('Stammkundin');
     await terms.getByRole('button', { name: 'Agree this' }).click();
     await terms.getByText('The discount takes off all that option 1 comes to: make it less.').waitFor();
     await terms.getByLabel('Discount').fill('10 %');
     await terms.getByLabel('Deposit').fill('20 %');
-    await terms.getByLabel('Prices hold until').fill('2020-01-01');
+    await terms.getByLabel('Prices valid until').fill('2020-01-01');
     await terms.getByRole('button', { name: 'Agree this' }).click();
     await terms.getByText('The prices cannot hold until a day that is past.').waitFor();
-    expect(await terms.getByLabel('because', { exact: true }).inputValue()).toBe('Stammkundin');
-    await terms.getByLabel('Prices hold until').fill('');
-    await terms.getByLabel('This customer’s language').selectOption('Deutsch');
-    await terms.getByLabel('A fee', { exact: true }).fill('Altbatterie');
-    await terms.getByLabel('costs').first().fill('2.50');
-    await terms.getByLabel('A word to the customer').fill('<b>Danke</b> für Ihre Anfrage.');
+    expect(await terms.getByLabel('Reason', { exact: true }).inputValue()).toBe('Stammkundin');
+    await terms.getByLabel('Prices valid until').fill('');
+    await terms.getByLabel('Customer’s language').selectOption('Deutsch');
+    await terms.getByLabel('Fee', { exact: true }).fill('Altbatterie');
+    await terms.getByLabel('Amount').first().fill('2.50');
+    await terms.getByLabel('Note to the customer').fill('<b>Danke</b> für Ihre Anfrage.');
     await terms.getByRole('button', { name: 'Agree this' }).click();
     await page.getByText(/Agreed: discount 10 % \(Stammkundin\)/).waitFor();
     await option(page, 1).getByText('Nachlass: Stammkundin').waitFor();
@@ -97,12 +97,12 @@ inLongRun(
     expect((await customer.request.get(`${path}/ubl/9`)).status()).toBe(404);
     expect((await (await customer.request.get(`${path}/csv`)).text()).split('\r\n')[1]).toMatch(/^20\d\d-\d{4},/);
 
-    await page.getByRole('button', { name: 'Withdraw the link' }).click();
-    await page.getByText('Its link is withdrawn: it opens nothing.').waitFor();
+    await page.getByRole('button', { name: 'Withdraw link' }).click();
+    await page.getByText('Its link is withdrawn and opens nothing.').waitFor();
     expect((await customer.request.get(path)).status()).toBe(404);
     for (const file of ['pdf', 'json', 'csv', 'ubl/1', 'logo'])
       expect((await customer.request.get(`${path}/${file}`)).status()).toBe(404);
-    await page.getByRole('button', { name: 'Make a new link' }).click();
+    await page.getByRole('button', { name: 'Create a new link' }).click();
     await page.getByRole('link', { name: 'Customer’s page' }).waitFor();
     const newer = await link(page);
     expect(newer).not.toBe(path);
@@ -118,7 +118,7 @@ test('the owner rewords a text, and puts a logo on the papers; what is no pictur
   await signIn(context, stage.app.base, 'runa');
   await page.goto('/settings');
   const texts = page.getByRole('region', { name: 'What customers read' });
-  await texts.getByRole('button', { name: 'Reword: under warranty' }).click();
+  await texts.getByRole('button', { name: 'Edit: under warranty' }).click();
   await texts.getByLabel('Text: under warranty').fill('It is under {guarantee}.');
   await texts.getByText(/\{guarantee\} stands for nothing/).waitFor();
   await texts.getByLabel('Text: under warranty').fill('Under warranty: keep the old modules.');
@@ -150,7 +150,7 @@ test('the owner rewords a text, and puts a logo on the papers; what is no pictur
 
   const work = page.getByRole('region', { name: 'Work and tax' });
   await work.getByLabel('Tax on parts').fill('250');
-  await work.getByText('A tax rate is a percentage from 0 to 100, such as 20.').waitFor();
+  await work.getByText('Enter a tax rate from 0 to 100, such as 20.').waitFor();
   await work.getByLabel('Tax on parts').fill('20');
   await work.getByLabel('Or by the hour').fill('60');
   await work.getByText('work €60.00').waitFor();

@@ -107,7 +107,7 @@ test('a telephone on the shop’s network, without TLS: signs in, opens a job, a
   const session = (await context.cookies()).find(({ name }) => name.includes('session'));
   expect(session).toMatchObject({ secure: false, httpOnly: true });
   // The clipboard is there over TLS alone: what is copied is copied the old way.
-  await page.getByRole('button', { name: 'Copy the link' }).first().tap();
+  await page.getByRole('button', { name: 'Copy link' }).first().tap();
   await page.getByRole('button', { name: 'Link copied' }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await context.close();

@@ -56,7 +56,7 @@ async function drop(page: Page, files: readonly Dropped[]): Promise<void> {
   await field.dispatchEvent('drop', { dataTransfer: transfer });
 }
 
-const read = (page: Page) => page.getByRole('region', { name: 'What was read' });
+const read = (page: Page) => page.getByRole('region', { name: 'Readings' });
 const slot = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}, channel`) });
 
 test('a dump, two SPDs and a title dropped on a new job are joined, and every value knows its source', async () => {
@@ -127,7 +127,7 @@ test('a title is marked while it is typed, and one with a price is something to 
   await field.fill('8GB DDR4 PC3-10600');
   await page.getByText('“PC3-10600” and “DDR4” differ in generation').waitFor();
   await field.fill('2GB 1Rx8 PC3-10600S-9-10-B1');
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Read' }).click();
   await slot(page, 'Slot 1').waitFor();
   expect(await field.inputValue()).toBe('');
   await context.close();

@@ -25,13 +25,13 @@ async function newJob(): Promise<{ page: Page; path: (station: string) => string
 
 async function readText(page: Page, text: string): Promise<void> {
   await page.getByLabel('What does the machine say?').fill(text);
-  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByRole('button', { name: 'Read' }).click();
 }
 
 /** Chooses the cheapest third-party plan of a rung and sends it. */
 async function sendPlan(page: Page, path: (station: string) => string, rung: number): Promise<void> {
   await page.goto(path('limits'));
-  await page.getByRole('button', { name: 'These hold: on to Options' }).click();
+  await page.getByRole('button', { name: 'Confirm limits and continue' }).click();
   await page.waitForURL(/\/options/);
   await page
     .locator(`[data-rung="${rung}"]`)
@@ -40,10 +40,10 @@ async function sendPlan(page: Page, path: (station: string) => string, rung: num
     .click();
   await page.keyboard.press('1');
   await page
-    .getByLabel('Slip')
+    .getByLabel('Draft quote')
     .getByText(/GB third-party/)
     .waitFor();
-  await page.click('a:has-text("To the quote")');
+  await page.click('a:has-text("Go to quote")');
   await page.waitForURL(/\/quote/);
   await page.getByRole('button', { name: /^Send 1 option to / }).click();
   await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
@@ -83,13 +83,13 @@ test('from a pasted specification of an unknown machine to a sent quote, and a p
   await page.getByLabel('Name', { exact: true }).fill('Hedda Vane');
   await page.getByLabel('Telephone').fill('0555 0123');
   await page.getByLabel('Serial number').click();
-  await page.getByLabel('Slip').getByText('Hedda Vane').waitFor();
+  await page.getByLabel('Draft quote').getByText('Hedda Vane').waitFor();
 
   // The limit shows its source and its words.
   await page.goto(path('limits'));
-  const row = page.getByRole('row', { name: /Total, by the papers/ });
+  const row = page.getByRole('row', { name: /Maximum total: official/ });
   expect(await row.innerText()).toContain('24 GB');
-  await page.getByRole('button', { name: 'Why, and decide: Total, by the papers' }).click();
+  await page.getByRole('button', { name: 'Sources and decision: Maximum total: official' }).click();
   await page.getByRole('dialog').getByText('“Maximum memory: 32 GB”').waitFor();
   expect(await page.getByRole('dialog').innerText()).toContain('Maker’s page, 2026');
   await page.keyboard.press('Escape');
@@ -105,9 +105,9 @@ test('from a pasted specification of an unknown machine to a sent quote, and a p
   await page.getByText(/accepted by/).waitFor();
   await page.goto(path('proof'));
   await page
-    .getByLabel('What does the machine say now?')
+    .getByLabel('What does the machine report now?')
     .fill('Memory\t16.0 GB DDR4\nSpeed:\t2667 MT/s\nSlots used:\t2 of 2\nForm factor:\tSODIMM');
-  await page.getByRole('button', { name: 'Hold it against the promise' }).click();
+  await page.getByRole('button', { name: 'Compare with the promise' }).click();
   // What was found stands beside what was promised, point by point.
   const found = async (point: RegExp) => page.getByRole('row', { name: point }).getByRole('cell').nth(1).innerText();
   await page.getByRole('row', { name: /Running rate/ }).waitFor();
@@ -171,5 +171,5 @@ test('a model is added from a pasted specification', async () => {
   await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await page.waitForURL(/\/models\/\d+$/);
   await page.getByRole('heading', { name: /Corvin Ledger 14/ }).waitFor();
-  expect(await page.getByRole('row', { name: /Total, by the papers/ }).innerText()).toContain('32 GB');
+  expect(await page.getByRole('row', { name: /Maximum total: official/ }).innerText()).toContain('32 GB');
 }, 60_000);

@@ -21,7 +21,7 @@ const UNKNOWN = reportText({
   ],
 });
 
-const slip = (page: Page) => page.getByRole('region', { name: 'Slip' });
+const slip = (page: Page) => page.getByRole('region', { name: 'Draft quote' });
 const optionsOnSlip = (page: Page, count: number) =>
   slip(page)
     .locator('li')
@@ -49,19 +49,19 @@ test('the counter minute: an unknown customer, a report not seen before, three o
   await act(() => page.getByRole('button', { name: 'New job' }).click());
   const field = page.getByLabel('What does the machine say?');
   await act(() => field.fill(UNKNOWN));
-  await act(() => page.getByRole('button', { name: 'Read it' }).click());
+  await act(() => page.getByRole('button', { name: 'Read' }).click());
   await page.getByText('The library does not know this machine.').first().waitFor();
   // The customer's name is not counted.
   await page.getByLabel('Name', { exact: true }).fill('Signe Brandt');
   await page.getByLabel('Telephone').fill('0555 0199');
-  await act(() => page.getByRole('link', { name: 'On to Limits' }).click());
-  await act(() => page.getByRole('button', { name: 'These hold: on to Options' }).click());
+  await act(() => page.getByRole('link', { name: 'Continue to Limits' }).click());
+  await act(() => page.getByRole('button', { name: 'Confirm limits and continue' }).click());
   await ladderDrawn(page);
   await page.getByLabel('Suggested').locator('li').nth(2).waitFor();
   await act(() => page.keyboard.press('0'));
   await optionsOnSlip(page, 3);
   const options = { actions, seconds: seconds() };
-  await act(() => page.getByRole('link', { name: 'To the quote' }).click());
+  await act(() => page.getByRole('link', { name: 'Go to quote' }).click());
   await act(() => page.getByRole('button', { name: 'Send 3 options to Signe Brandt' }).click());
   await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
   console.log(
@@ -110,7 +110,7 @@ test('a seller who is left out is out of every plan, others come in their place,
   await marksAre(page, before, false);
   expect(await slip(page).innerText()).toBe(slipBefore);
   // The whole market again, as it was.
-  await page.getByRole('button', { name: 'Any seller again' }).click();
+  await page.getByRole('button', { name: 'All sellers' }).click();
   await page.locator('summary', { hasText: 'any seller' }).waitFor();
   await marksAre(page, before, true);
   await page.keyboard.press('Escape');
@@ -122,7 +122,7 @@ test('a seller who is left out is out of every plan, others come in their place,
 test('a part seen elsewhere is on the ladder at once; what is no offer says so and loses nothing', async () => {
   const { page, context } = await onLadder(2);
   await page.keyboard.press('n');
-  const sheet = page.getByRole('dialog', { name: 'A part seen elsewhere' });
+  const sheet = page.getByRole('dialog', { name: 'Add a part' });
   const field = sheet.getByLabel('Title and price');
   await field.fill('Corrick 32GB DDR4, 41.90 EUR');
   await field.press('Enter');
@@ -132,7 +132,7 @@ test('a part seen elsewhere is on the ladder at once; what is no offer says so a
   await field.press('Enter');
   await sheet.waitFor({ state: 'detached' });
   await page.getByText('On the ladder: 40 GB for €74.50.').waitFor();
-  await page.getByLabel('The plan you look at').getByText('40 GB for €74.50').waitFor();
+  await page.getByLabel('Selected plan').getByText('40 GB for €74.50').waitFor();
   // What costs something says nothing of the machine: its limits stay agreed.
   expect(
     await page
@@ -144,7 +144,7 @@ test('a part seen elsewhere is on the ladder at once; what is no offer says so a
   await page.keyboard.press('n');
   await field.fill('Corrick 32GB DDR4-3200 CL22 ECC registered RDIMM, new, 21.90 EUR');
   await field.press('Enter');
-  await page.getByText('It is kept as an offer of this job, but nothing like it goes into these sockets.').waitFor();
+  await page.getByText('It was added as an offer of this job, but it does not fit these slots.').waitFor();
   await context.close();
 }, 300_000);
 
@@ -187,11 +187,11 @@ test('by touch, on the bench tablet: a mark is pressed, the budget is dragged by
   await ladderDrawn(page);
   await page.locator('.plan-mark[tabindex="0"]').tap();
   await page
-    .getByLabel('The plan you look at')
+    .getByLabel('Selected plan')
     .getByText(/GB for €/)
     .first()
     .waitFor();
-  const box = await page.getByRole('slider', { name: 'Budget line' }).boundingBox();
+  const box = await page.getByRole('slider', { name: 'Line for the budget' }).boundingBox();
   if (box === null) throw new Error('no budget line');
   const client = await context.newCDPSession(page);
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];

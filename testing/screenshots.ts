@@ -59,7 +59,7 @@ async function modelOfTemplate(page: Page): Promise<void> {
   await sheet.getByLabel('Since').fill('2021');
   await sheet.getByLabel('Largest module').fill('16 GB');
   await sheet.getByLabel('Maximum total').fill('32 GB');
-  await sheet.getByLabel('Who says that').selectOption('maker-page');
+  await sheet.getByLabel('Source').selectOption('maker-page');
   await sheet.locator('button[type=submit]').click();
   await page.waitForURL(/\/models\/\d+/);
   await page.waitForLoadState('networkidle');
@@ -73,10 +73,10 @@ async function stockOfOne(page: Page): Promise<void> {
   ] as const) {
     await stock.getByRole('button').first().click();
     const sheet = page.getByRole('dialog');
-    await sheet.getByLabel('What it is').fill(label);
+    await sheet.getByLabel('Module').fill(label);
     await sheet.getByLabel('Quantity').fill(quantity);
-    await sheet.getByLabel('Purchase price of one, without tax').fill(cost);
-    await sheet.getByLabel('Place').fill(place);
+    await sheet.getByLabel('Cost of one, without tax').fill(cost);
+    await sheet.getByLabel('Location').fill(place);
     await sheet.getByLabel('Minimum').fill('3');
     await sheet.locator('button[type=submit]').click();
     await sheet.waitFor({ state: 'detached' });
@@ -101,7 +101,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'models', path: '/models' },
   { name: 'model-from-template', path: '/models', act: modelOfTemplate },
   { name: 'settings', path: '/settings', light: 'back-room' },
-  { name: 'offers', path: '/offers' },
+  { name: 'Offers', path: '/offers' },
   { name: 'sellers', path: '/offers', act: bringUp('Sellers') },
   { name: 'offer-by-hand', path: '/offers', act: offerByHand },
   { name: 'stock', path: '/offers', light: 'back-room', act: stockOfOne },

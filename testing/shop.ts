@@ -27,7 +27,7 @@ export function must<T>(result: Result<T>): T {
   return result.value;
 }
 
-/** Signs in as one of the demo shop's people. */
+/** Username one of the demo shop's people. */
 export async function as(name: string): Promise<Caller<Right>> {
   const opened = must(await signIn(name, DEMO_PASSWORD));
   const entered = await checkCaller(opened.token, 'jobs.read');

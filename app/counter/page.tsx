@@ -7,11 +7,15 @@ import { FirstHour } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';
 import { standingsWord } from '@/ui/frame/standing-sign';
 import { Notice } from '@/ui/kit/notice';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { ageText } from '../age-text';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
-export const metadata: Metadata = { title: 'Counter' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('jobs');
+  return { title: t('title') };
+}
 
 type Search = Promise<{ 'may-not'?: string; page?: string }>;
 
@@ -20,6 +24,7 @@ const MOST_PAGE = 10_000;
 
 /** Today's jobs by what they wait for, the last touched first. */
 export default async function CounterPage({ searchParams }: { searchParams: Search }) {
+  const t = await getTranslations('jobs');
   const caller = await enterPage('jobs.read');
   const { page: asked, 'may-not': mayNot } = await searchParams;
   const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
@@ -32,18 +37,18 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
     touched: ageText(touchedAt, now),
   }));
   return (
-    <Desk caller={caller} here="/counter">
+    <Desk caller={caller} here="/counter" words={['jobs']}>
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-center justify-between gap-4">
-          <h1 className="text-xl">Counter</h1>
+          <h1 className="text-xl">{t('title')}</h1>
           <div className="flex items-center gap-4">
             <Link href="/counter/closed" className="text-sm underline underline-offset-4">
-              Closed jobs
+              {t('closedJobs')}
             </Link>
             <NewJob />
           </div>
         </div>
-        {mayNot !== undefined && <Notice tone="mind">Your role does not open that page.</Notice>}
+        {mayNot !== undefined && <Notice tone="mind">{t('notAllowed')}</Notice>}
         {firstHour !== null && <FirstHour steps={firstHour} />}
         <CounterBoard jobs={jobs} page={page} hasMore={hasMore} />
       </main>

@@ -9,10 +9,14 @@ import { ModelList } from '@/ui/models/model-list';
 import { NewModel } from '@/ui/models/new-model';
 import { OtherShops } from '@/ui/models/other-shops';
 import { TwinList } from '@/ui/models/twin-list';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
-export const metadata: Metadata = { title: 'Models' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('models');
+  return { title: t('title') };
+}
 
 /** The shop's library of machine models. */
 export default async function ModelsPage({ searchParams }: { searchParams: Promise<{ find?: string | string[] }> }) {
@@ -34,7 +38,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
     soldered: model.solderedSlots,
   }));
   return (
-    <Desk caller={caller} here="/models">
+    <Desk caller={caller} here="/models" words={['limits', 'models', 'offers']}>
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <LibraryTools count={count} find={wanted} mayWrite={mayWrite} add={mayWrite && <NewModel />} />
         {wanted === '' && <OtherShops shops={await otherShops(caller)} mayTrust={mayDo(caller, 'shop.settings')} />}

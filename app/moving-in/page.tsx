@@ -4,13 +4,18 @@ import { dayText } from '@/core/day-text';
 import { showMovedIn } from '@/service/library/moving-in';
 import { MovedInList } from '@/ui/moving-in/moved-in';
 import { MovingIn } from '@/ui/moving-in/moving-in';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
-export const metadata: Metadata = { title: 'Moving in' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('moving');
+  return { title: t('title') };
+}
 
 /** What a former program kept, taken over from its files. */
 export default async function MovingInPage() {
+  const t = await getTranslations('moving');
   const caller = await enterPage('shop.settings');
   const files = (await showMovedIn(caller)).map(({ at, undoneAt, ...file }) => ({
     ...file,
@@ -18,18 +23,15 @@ export default async function MovingInPage() {
     undone: undoneAt !== null,
   }));
   return (
-    <Desk caller={caller} here="/settings">
+    <Desk caller={caller} here="/settings" words={['moving']}>
       <main id="work" className="max-w-5xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-baseline gap-5">
-          <h1 className="text-xl">Moving in</h1>
+          <h1 className="text-xl">{t('title')}</h1>
           <Link href="/settings" className="text-sm underline underline-offset-4">
-            Settings
+            {t('settings')}
           </Link>
         </div>
-        <p>
-          Take over what your former program kept. Save it there as CSV (or as a spreadsheet) and choose the file here:
-          nothing is kept before you have seen what it brings, and each file can be undone.
-        </p>
+        <p>{t('what')}</p>
         <MovingIn />
         <MovedInList files={files} />
       </main>

@@ -16,10 +16,14 @@ import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/sellers/seller-list';
 import { OwnStock } from '@/ui/offers/stock/own-stock';
 import { OwnShelf } from '@/ui/offers/stock/shelf';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
-export const metadata: Metadata = { title: 'Offers' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('offers');
+  return { title: t('title') };
+}
 
 type Query = Record<string, string | string[] | undefined>;
 
@@ -27,6 +31,7 @@ const only = (value: string | string[] | undefined): string => (typeof value ===
 
 /** What can be bought, from whom, at what price today and before. */
 export default async function OffersPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const t = await getTranslations('offers');
   const caller = await enterPage('offers.read');
   const query = await searchParams;
   const job = /^[1-9]\d{0,8}$/.test(only(query.job)) ? await jobNamed(caller, Number(only(query.job))) : null;
@@ -53,14 +58,14 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   }));
   const mayPrice = mayDo(caller, 'offers.price');
   return (
-    <Desk caller={caller} here="/offers">
+    <Desk caller={caller} here="/offers" words={['intake', 'offers']}>
       <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <div className="flex flex-wrap items-baseline gap-x-5">
-            <h1 className="text-xl">Offers</h1>
+            <h1 className="text-xl">{t('title')}</h1>
             {seesCost && (
               <Link href="/offers/market" className="text-sm underline underline-offset-4">
-                Memory prices
+                {t('prices.title')}
               </Link>
             )}
           </div>

@@ -6,28 +6,36 @@ import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
 import { OpeningForm } from '@/ui/shop/opening-form';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
+import { getTranslations } from '@/ui/words/on-the-server';
+import { ScreenWords } from '@/ui/words/screen-words';
 import { lightOf } from '../light';
 
-export const metadata: Metadata = { title: 'Open your shop' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('door');
+  return { title: t('openShop') };
+}
 
 /** Opens an empty database as a shop. Where one is open already there is nothing to do here. */
 export default async function OpenPage() {
+  const t = await getTranslations('door');
   const { shopName } = await signInPage();
   if (shopName !== null) redirect('/sign-in');
   const light = lightOf(await cookies());
   return (
-    <main id="work" className="max-w-4xl mx-auto px-4 py-6 grid gap-5">
-      <div className="flex items-center justify-between gap-4">
-        <p className="flex items-center gap-2.5 text-xl font-bold wide">
-          <Mark size={28} /> Fenbrik
-        </p>
-        <LightSwitch light={light} />
-      </div>
-      <div>
-        <h1 className="text-2xl wide">Open your shop</h1>
-        <p className="text-ink-2">About five minutes. Only name, town and the first owner are needed now.</p>
-      </div>
-      <OpeningForm timeZones={TIME_ZONES} />
-    </main>
+    <ScreenWords of={['door', 'frame']}>
+      <main id="work" className="max-w-4xl mx-auto px-4 py-6 grid gap-5">
+        <div className="flex items-center justify-between gap-4">
+          <p className="flex items-center gap-2.5 text-xl font-bold wide">
+            <Mark size={28} /> Fenbrik
+          </p>
+          <LightSwitch light={light} />
+        </div>
+        <div>
+          <h1 className="text-2xl wide">{t('openShop')}</h1>
+          <p className="text-ink-2">{t('openShopHow')}</p>
+        </div>
+        <OpeningForm timeZones={TIME_ZONES} />
+      </main>
+    </ScreenWords>
   );
 }

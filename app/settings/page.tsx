@@ -22,14 +22,19 @@ import { RoleRule } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { ageText } from '../age-text';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
-export const metadata: Metadata = { title: 'Settings' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('settings');
+  return { title: t('title') };
+}
 
 /** What the shop goes by: how it makes its prices, and what uses and systems need. */
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ logo?: string }> }) {
+  const t = await getTranslations('settings');
   const caller = await enterPage('shop.settings');
   const { logo } = await searchParams;
   const identity = await showIdentity(caller);
@@ -44,17 +49,15 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const background = await showBackground(caller);
   const now = new Date();
   return (
-    <Desk caller={caller} here="/settings">
+    <Desk caller={caller} here="/settings" words={['door', 'settings']}>
       <main id="work" className="max-w-4xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex items-baseline gap-5">
-          <h1 className="text-xl">Settings</h1>
+          <h1 className="text-xl">{t('title')}</h1>
           <Link href="/moving-in" className="text-sm underline underline-offset-4">
-            Moving in from another program
+            {t('moving')}
           </Link>
         </div>
-        {logo === 'refused' && (
-          <Notice tone="mind">The shop is open. Its logo could not be read: choose a PNG or JPEG picture below.</Notice>
-        )}
+        {logo === 'refused' && <Notice tone="mind">{t('noLogo')}</Notice>}
         <ShopIdentitySection {...identity} timeZones={TIME_ZONES} />
         <PriceRule {...prices} />
         <Charges {...charges} />

@@ -11,7 +11,8 @@ export interface Import {
   isType: boolean;
 }
 
-const ROOMS = 'core store service app ui outward worker runtime gate tasks standin demo testing scripts bench e2e bin';
+const ROOMS =
+  'words core store service app ui outward worker runtime gate tasks standin demo testing scripts bench e2e bin';
 
 /** All source files, by their paths from the root. */
 export function sourceFiles(root: string): string[] {

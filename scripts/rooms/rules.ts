@@ -10,6 +10,7 @@ interface Room {
 
 /** Imports point down: each room is told which are below it. */
 export const ROOMS: Record<string, Room> = {
+  words: { rooms: '', packages: 'use-intl icu-minify' },
   core: { rooms: '', packages: 'zod' },
   runtime: { rooms: '', packages: 'node:* zod pino' },
   store: { rooms: 'core runtime', packages: 'node:* pg pg-copy-streams graphile-worker rate-limiter-flexible p-limit' },
@@ -18,20 +19,20 @@ export const ROOMS: Record<string, Room> = {
   tasks: { rooms: 'service runtime', packages: 'node:* graphile-worker' },
   worker: { rooms: 'core', packages: '' },
   ui: {
-    rooms: 'core worker runtime/body-limits.ts',
+    rooms: 'words core worker runtime/body-limits.ts',
     types: 'service',
     packages:
-      'react react-dom next react-hook-form qrcode radix-ui get-nonce d3-scale d3-array d3-shape @dnd-kit/core @dnd-kit/sortable @tanstack/react-virtual',
+      '#translations use-intl react react-dom next react-hook-form qrcode radix-ui get-nonce d3-scale d3-array d3-shape @dnd-kit/core @dnd-kit/sortable @tanstack/react-virtual',
   },
-  app: { rooms: 'core service ui runtime', packages: 'node:* zod next react busboy @fontsource-variable/archivo' },
+  app: { rooms: 'words core service ui runtime', packages: '#translations node:* zod next react busboy @fontsource-variable/archivo' },
   gate: { rooms: 'runtime', packages: 'node:* proxy-addr rate-limiter-flexible' },
   standin: { rooms: '', packages: 'node:* smtp-server' },
   demo: { rooms: 'core store' },
   bin: { rooms: 'core' },
   scripts: { rooms: 'core runtime store outward service tasks gate standin demo bin' },
-  testing: { rooms: 'core runtime store outward service tasks gate standin demo bin scripts ui' },
+  testing: { rooms: 'words core runtime store outward service tasks gate standin demo bin scripts ui' },
   bench: { rooms: 'core runtime store outward service worker demo bin scripts testing' },
-  e2e: { rooms: 'core runtime store outward service standin demo scripts testing' },
+  e2e: { rooms: 'words core runtime store outward service standin demo scripts testing' },
 };
 
 /** Files that stand outside rooms: the framework's own entries. */

@@ -8,6 +8,7 @@ import { bundlePrograms } from './programs';
 const SOURCES = [
   'app',
   'ui',
+  'words',
   'core',
   'store',
   'service',

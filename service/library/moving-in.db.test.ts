@@ -99,7 +99,10 @@ describe('stock of a former program', () => {
     const { id } = must(await take('stock', ...STOCK));
     expect(await showOwnStock(READER)).toMatchObject([{ free: 3, costCents: 1950, place: 'drawer 3' }]);
     expect((await showShelf(READER)).map(({ serial }) => serial).toSorted()).toEqual(['CR-1', null, null]);
-    expect(must(await lookMoving(READER, moving('stock'), input(...STOCK)))).toMatchObject({ fresh: 0, doubleCount: 4 });
+    expect(must(await lookMoving(READER, moving('stock'), input(...STOCK)))).toMatchObject({
+      fresh: 0,
+      doubleCount: 4,
+    });
     expect(must(await undoMovedIn(shop.wren, id)).sentence).toBe('stock.csv is undone.');
     expect(await showOwnStock(READER)).toEqual([]);
     expect(await showShelf(READER)).toEqual([]);

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -26,6 +27,7 @@ function nextSlot(slots: readonly JobSlot[]): JobSlot {
 
 /** Adds a slot to a board, or takes the last empty one off. */
 export function AddSlot() {
+  const t = useTranslations('board');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [asked, setAsked] = useState(false);
@@ -37,11 +39,11 @@ export function AddSlot() {
   return (
     <div className="flex flex-wrap items-center gap-2 text-sm">
       <Button weight="quiet" disabled={busy} onClick={() => put([...job.slots, nextSlot(job.slots)])}>
-        Add a slot
+        {t('addSlot')}
       </Button>
       {last !== undefined && last.module === null && (
         <Button weight="quiet" disabled={busy} onClick={() => put(job.slots.slice(0, -1))}>
-          Take {last.name} off
+          {t('removeSlot', { name: last.name })}
         </Button>
       )}
       {asked && sentence !== null && (

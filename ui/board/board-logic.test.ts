@@ -1,9 +1,12 @@
 import { known, slot } from '@/core/machine/samples';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { slotChanges } from '@/core/quoting/slot-changes';
+import { staffWords } from '@/words/staff-words';
 import { channelRows, neighbour } from './channel-groups';
 import { moduleOfLabel } from './module-of-label';
 import { fittingDetail, nowDrawn, socketWords } from './socket-words';
+
+const t = staffWords('en', 'board');
 
 const board = (names: string, more: (name: string) => Partial<JobSlot> = () => ({})) =>
   slotChanges(
@@ -52,7 +55,7 @@ describe('channels side by side', () => {
 describe('a socket in words', () => {
   const words = (one: JobSlot, more = {}) => {
     const [change] = slotChanges([one], null, []);
-    return change === undefined ? '' : socketWords(change, false, more);
+    return change === undefined ? '' : socketWords(t, change, false, more);
   };
 
   it('say all that is drawn', () => {
@@ -65,7 +68,9 @@ describe('a socket in words', () => {
   });
 
   it('draw a blocked socket apart from an empty one', () => {
-    const [blocked, empty] = slotChanges([slot('A1', null, { blocked: true }), slot('B1')], null, []).map(nowDrawn);
+    const [blocked, empty] = slotChanges([slot('A1', null, { blocked: true }), slot('B1')], null, []).map((one) =>
+      nowDrawn(t, one),
+    );
     expect([blocked?.look, empty?.look]).toEqual(['blocked', 'empty']);
   });
 

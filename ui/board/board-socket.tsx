@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { SlotFacts } from '@/core/machine/slots/slot-facts';
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import { Tip } from '../kit/tip';
@@ -28,15 +29,16 @@ interface BoardSocketProps {
 
 /** One socket of the board, with what is known of it on hover and focus. */
 export function BoardSocket(props: BoardSocketProps) {
+  const t = useTranslations('board');
   const { change, planned, look, facts, detail, fill, hands, isButton, hint, board } = props;
   const { slot } = change;
   const { carried, dragged } = hands;
-  const words = socketWords(change, planned, { facts, fill, detail });
+  const words = socketWords(t, change, planned, { facts, fill, detail });
   const isDragged = dragged?.slot === slot;
   const button = (
     <button
       type="button"
-      aria-label={`${words}. ${carried === null ? 'Change this slot' : `Put the module of ${carried} here`}`}
+      aria-label={`${words}. ${carried === null ? t('change') : t('putHere', { carried })}`}
       aria-describedby={hint}
       {...hands.of(change)}
       style={{ touchAction: hint !== undefined && isHeld(change) ? 'none' : undefined }}

@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import type { Fact, SlotFacts } from '@/core/machine/slots/slot-facts';
 
 /** Everyone who says something of the slot, in the order they first come up. */
@@ -7,6 +8,7 @@ function sourcesOf(values: readonly Fact[]): string[] {
 
 /** What one source says of a value: that it holds, the same, something else, or nothing. */
 function Word({ fact, source }: { fact: Fact; source: string }) {
+  const t = useTranslations('board');
   const other = fact.against.find(({ by }) => by === source);
   if (other !== undefined) {
     return (
@@ -15,7 +17,7 @@ function Word({ fact, source }: { fact: Fact; source: string }) {
       </td>
     );
   }
-  const says = fact.by === source ? 'says it' : fact.also.includes(source) ? 'says the same' : null;
+  const says = fact.by === source ? t('saysIt') : fact.also.includes(source) ? t('saysSame') : null;
   return (
     <td className="px-1.5">
       {says !== null && (

@@ -1,5 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
+import { useTranslations } from '#translations';
 import type { SlotFacts } from '@/core/machine/slots/slot-facts';
 import type { Generation } from '@/core/memory/generation';
 import { keysOf } from '@/core/memory/outline';
@@ -37,6 +38,7 @@ const DENSE_FROM = 9;
  * today and, where a plan is looked at, after it. Modules are moved by dragging or by keyboard.
  */
 export function SlotBoard(props: SlotBoardProps) {
+  const t = useTranslations('board');
   const { changes, planned, generation, form, facts, details, fill, onPick, edit } = props;
   const [board, setBoard] = useState<HTMLElement | null>(null);
   const [box, width] = useWidth<HTMLDivElement>(308);
@@ -67,9 +69,9 @@ export function SlotBoard(props: SlotBoardProps) {
             {row.map(({ name, slots }) => (
               <div key={name}>
                 <p className="text-xs text-ink-2 border-b border-line mb-0.5 px-1" aria-hidden="true">
-                  {columns > 3 ? name : `channel ${name}`}
+                  {columns > 3 ? name : t('channel', { name })}
                 </p>
-                <ul aria-label={`Channel ${name}`}>
+                <ul aria-label={t('Channel', { name })}>
                   {slots.map((change, bank) => (
                     <BoardSocket
                       key={change.slot}
@@ -93,8 +95,7 @@ export function SlotBoard(props: SlotBoardProps) {
       </div>
       {edit !== undefined && (
         <p id={hint} className="sr-only">
-          M takes the module up and puts it down in another slot, K says whether it must stay or go, Delete takes it
-          out, a pasted label fills the slot, the arrows go from slot to slot.
+          {t('keys')}
         </p>
       )}
       <Carried slot={hands.carried} />
@@ -104,9 +105,10 @@ export function SlotBoard(props: SlotBoardProps) {
 
 /** Which slot's module is in hand. */
 function Carried({ slot }: { slot: string | null }) {
+  const t = useTranslations('board');
   return (
     <p role="status" className={slot === null ? 'sr-only' : 'text-sm text-act font-semibold mt-1'}>
-      {slot === null ? '' : `Press the slot that the module of ${slot} goes to; Escape leaves it.`}
+      {slot === null ? '' : t('pressTarget', { slot })}
     </p>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { moveModule } from '@/core/machine/slots/move-module';
 import { twinText } from '@/core/market/offer-wish';
@@ -24,19 +25,13 @@ interface SlotEditorProps {
 
 /** The sheet on which one slot is typed: what is in it, and what may become of that. */
 export function SlotEditor({ name, onClose }: SlotEditorProps) {
+  const t = useTranslations('board');
   const { job } = useJob();
   const slot = job.slots.find((one) => one.name === name);
   const facts = job.slotFacts[name];
   if (slot === undefined) return null;
   return (
-    <Sheet
-      open
-      title={`Slot ${name}`}
-      description={
-        slot.soldered ? 'Soldered: it cannot be taken out.' : 'What is in it, where it is, and what may become of it.'
-      }
-      onClose={onClose}
-    >
+    <Sheet open title={t('slot', { name })} description={slot.soldered ? t('soldered') : t('what')} onClose={onClose}>
       <SlotForm slot={slot} onClose={onClose} />
       {slot.module !== null && (
         <p className="mt-3 border-t border-line pt-2 text-sm">
@@ -44,13 +39,13 @@ export function SlotEditor({ name, onClose }: SlotEditorProps) {
             href={`/offers?find=${encodeURIComponent(twinText(slot.module))}`}
             className="underline underline-offset-2"
           >
-            Find its twin among the offers
+            {t('findMatching')}
           </Link>
         </p>
       )}
       {facts !== undefined && slot.module !== null && (
         <details className="mt-3 border-t border-line pt-2">
-          <summary className="cursor-pointer text-sm font-semibold">Who says what</summary>
+          <summary className="cursor-pointer text-sm font-semibold">{t('sources')}</summary>
           <div className="mt-1.5">
             <FactsList facts={facts} />
           </div>
@@ -61,6 +56,7 @@ export function SlotEditor({ name, onClose }: SlotEditorProps) {
 }
 
 function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
+  const t = useTranslations('board');
   const { job } = useJob();
   const { save } = useSave();
   const [base, setBase] = useState(slot.module);
@@ -72,7 +68,7 @@ function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
   };
   const typing = useTyped<TypedSlot, JobSlot>({
     from: typedSlot(slot, job.currency),
-    read: (typed) => readSlot(slot, typed, base, job.currency),
+    read: (typed) => readSlot(t, slot, typed, base, job.currency),
     send: (made) => put(job.slots.map((one) => (one.name === slot.name ? made : one))),
   });
   const readLabel = (text: string) => {
@@ -93,19 +89,17 @@ function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
       typing={typing}
       className="grid grid-cols-2 gap-3"
       action="Save the slot"
-      leave="Leave it as it is"
+      leave={t('cancel')}
       onLeave={onClose}
     >
       <Field
-        label="Its label, typed or pasted"
+        label={t('label')}
         className="col-span-2"
         placeholder="8GB 2Rx8 PC4-2666V-UB1-11"
         value={label}
         data-scan="text"
         onChange={(event) => readLabel(event.target.value)}
-        {...(label.trim() === ''
-          ? {}
-          : { hint: moduleOfLabel(label)?.line ?? 'Not understood as a module’s label yet.' })}
+        {...(label.trim() === '' ? {} : { hint: moduleOfLabel(label)?.line ?? t('notUnderstood') })}
       />
       <ModuleFields />
       <PlaceFields />
@@ -114,75 +108,80 @@ function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
   );
 }
 
-const ANY = { value: '', text: 'not known' };
-
 /** What is in the slot. */
 function ModuleFields() {
+  const t = useTranslations('board');
   return (
     <>
-      <TextField name="capacity" label="Capacity" placeholder="empty" autoFocus />
-      <TextField name="rate" label="Rate" unit="MT/s" inputMode="numeric" />
+      <TextField name="capacity" label={t('capacity')} placeholder={t('empty')} autoFocus />
+      <TextField name="rate" label={t('rate')} unit="MT/s" inputMode="numeric" />
       <TextField name="cl" label="CL" inputMode="numeric" />
-      <TextField name="ranks" label="Ranks" inputMode="numeric" />
+      <TextField name="ranks" label={t('ranks')} inputMode="numeric" />
       <ChoiceField
         name="generation"
-        label="Generation"
-        options={[ANY, ...GENERATIONS.map((one) => ({ value: one, text: one }))]}
+        label={t('generation')}
+        options={[{ value: '', text: t('notKnown') }, ...GENERATIONS.map((one) => ({ value: one, text: one }))]}
       />
       <ChoiceField
         name="form"
-        label="Form"
-        options={[ANY, { value: 'DIMM', text: 'DIMM' }, { value: 'SO-DIMM', text: 'SO-DIMM' }]}
+        label={t('form')}
+        options={[
+          { value: '', text: t('notKnown') },
+          { value: 'DIMM', text: 'DIMM' },
+          { value: 'SO-DIMM', text: 'SO-DIMM' },
+        ]}
       />
-      <TextField name="part" label="Part number" maxLength={200} data-scan="part" />
-      <TextField name="serial" label="Serial number" maxLength={200} data-scan="serial" />
+      <TextField name="part" label={t('part')} maxLength={200} data-scan="part" />
+      <TextField name="serial" label={t('serial')} maxLength={200} data-scan="serial" />
     </>
   );
 }
 
 /** Where the slot is on the board. */
 function PlaceFields() {
+  const t = useTranslations('board');
   return (
     <div className="col-span-2 grid grid-cols-3 gap-3 border-t border-line pt-2">
-      <TextField name="channel" label="Channel" />
-      <TextField name="bank" label="Bank" inputMode="numeric" />
-      <TextField name="largest" label="Largest module" placeholder="as the board" />
+      <TextField name="channel" label={t('channelLabel')} />
+      <TextField name="bank" label={t('bank')} inputMode="numeric" />
+      <TextField name="largest" label={t('largest')} placeholder={t('asBoard')} />
     </div>
   );
 }
 
 /** What may become of what is in it. */
 function FateFields({ slot, onMove }: { slot: JobSlot; onMove: (to: string) => void }) {
+  const t = useTranslations('board');
   const { job } = useJob();
   const others = job.slots.filter((one) => one.name !== slot.name && !one.soldered && one.blocked !== true);
   return (
     <>
       <ChoiceField
         name="keep"
-        label="This module"
+        label={t('keep')}
         options={[
-          { value: 'may', text: 'may stay or go' },
-          { value: 'must', text: 'must stay' },
-          { value: 'never', text: 'must go' },
+          { value: 'may', text: t('keeps.may') },
+          { value: 'must', text: t('keeps.must') },
+          { value: 'never', text: t('keeps.never') },
         ]}
       />
-      <TextField name="credit" label="Credit if it comes out" inputMode="decimal" unit={job.currency} placeholder="0" />
+      <TextField name="credit" label={t('credit')} inputMode="decimal" unit={job.currency} placeholder="0" />
       {slot.module !== null && others.length > 0 ? (
         <Choice
-          label="Move it to"
+          label={t('move')}
           value=""
           onChange={(event) => onMove(event.target.value)}
           options={[
-            { value: '', text: 'stays in this slot' },
+            { value: '', text: t('stays') },
             ...others.map((one) => ({
               value: one.name,
-              text: one.module === null ? one.name : `${one.name}, in exchange`,
+              text: one.module === null ? one.name : t('exchange', { name: one.name }),
             })),
           ]}
         />
       ) : (
         <CheckField name="blocked" className="min-h-9 self-end">
-          blocked: broken or covered
+          {t('blocked')}
         </CheckField>
       )}
     </>

@@ -1,6 +1,9 @@
 import type { JobSlot } from '@/core/machine/slots/job-slot';
+import { staffWords } from '@/words/staff-words';
 import { moduleOfLabel } from './module-of-label';
 import { readSlot, typedSlot } from './slot-typed';
+
+const t = staffWords('en', 'board');
 
 const GB = 1024;
 const inIt = moduleOfLabel('8GB 2Rx8 PC4-2666V-UB1-11')?.module ?? null;
@@ -17,7 +20,7 @@ const slot: JobSlot = {
   moduleSource: 'reading',
 } as JobSlot;
 const read = (more: Partial<ReturnType<typeof typedSlot>>, of: JobSlot = slot) =>
-  readSlot(of, { ...typedSlot(of, 'EUR'), ...more }, of.module, 'EUR');
+  readSlot(t, of, { ...typedSlot(of, 'EUR'), ...more }, of.module, 'EUR');
 const wrong = (more: Partial<ReturnType<typeof typedSlot>>, of?: JobSlot) => {
   const made = read(more, of);
   return made.ok ? {} : made.wrong;
@@ -66,6 +69,6 @@ test.each([
 
 test('soldered memory has a size', () => {
   expect(wrong({ capacity: '' }, { ...slot, soldered: true })).toEqual({
-    capacity: 'Soldered memory has a size: type it.',
+    capacity: 'Soldered memory has a size: enter it.',
   });
 });

@@ -5,6 +5,7 @@ import type { Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { shortMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
 
 /** A slot as it is typed: text until it is saved. */
@@ -64,10 +65,15 @@ const sizeOrNull = (text: string): number | null | undefined =>
   isTyped(text) ? (parseCapacity(text) ?? undefined) : null;
 
 /** What keeps a size from being what is in the slot; null: nothing does. */
-function faultOfSize(capacityMiB: number | null | undefined, isSoldered: boolean, isBlocked: boolean): string | null {
-  if (isBlocked && capacityMiB !== null) return 'A blocked socket holds no module.';
-  if (capacityMiB === undefined) return 'Type a size such as 8 GB.';
-  return isSoldered && capacityMiB === null ? 'Soldered memory has a size: type it.' : null;
+function faultOfSize(
+  t: StaffWords<'board'>,
+  capacityMiB: number | null | undefined,
+  isSoldered: boolean,
+  isBlocked: boolean,
+): string | null {
+  if (isBlocked && capacityMiB !== null) return t('faults.blocked');
+  if (capacityMiB === undefined) return t('faults.size');
+  return isSoldered && capacityMiB === null ? t('faults.soldered') : null;
 }
 
 /** What is typed of a module, with what was known of it beside the fields. */
@@ -92,6 +98,7 @@ function moduleOf(typed: TypedSlot, capacityMiB: number, base: KnownModule | nul
  * @param base what is known of the module beside the fields: what is in the slot, or the label that was pasted
  */
 export function readSlot(
+  t: StaffWords<'board'>,
   slot: JobSlot,
   typed: TypedSlot,
   base: KnownModule | null,
@@ -102,14 +109,14 @@ export function readSlot(
   const maxMiB = sizeOrNull(typed.largest);
   const channel = typed.channel.trim();
   const looked = {
-    capacity: faultOfSize(capacityMiB, slot.soldered, typed.blocked),
-    rate: wholeOrNull(typed.rate) === undefined && 'Type the MT/s, such as 2400.',
-    cl: wholeOrNull(typed.cl) === undefined && 'A whole number, such as 17.',
-    ranks: wholeOrNull(typed.ranks) === undefined && 'A whole number, such as 1.',
-    channel: channel === '' && 'Type its channel, such as A.',
-    bank: wholeTyped(typed.bank, 2) === null && 'A whole number, such as 1.',
-    largest: maxMiB === undefined && 'Type a size such as 16 GB.',
-    credit: (creditCents === null || creditCents < 0) && 'An amount of 0 or more.',
+    capacity: faultOfSize(t, capacityMiB, slot.soldered, typed.blocked),
+    rate: wholeOrNull(typed.rate) === undefined && t('faults.rate'),
+    cl: wholeOrNull(typed.cl) === undefined && t('faults.latency'),
+    ranks: wholeOrNull(typed.ranks) === undefined && t('faults.ranks'),
+    channel: channel === '' && t('faults.channel'),
+    bank: wholeTyped(typed.bank, 2) === null && t('faults.ranks'),
+    largest: maxMiB === undefined && t('faults.largest'),
+    credit: (creditCents === null || creditCents < 0) && t('faults.credit'),
   };
   return readTyped<TypedSlot, JobSlot>(looked, () => {
     const module = capacityMiB == null ? null : moduleOf(typed, capacityMiB, base);

@@ -1,6 +1,7 @@
 import type { SlotFacts } from '@/core/machine/slots/slot-facts';
 import { capacityText } from '@/core/memory/capacity';
 import type { SlotChange } from '@/core/quoting/slot-changes';
+import type { StaffWords } from '@/words/staff-words';
 import type { BarLook } from './module-bar';
 
 export interface Drawn {
@@ -9,52 +10,60 @@ export interface Drawn {
 }
 
 /** What a socket holds today, as it is drawn. */
-export function nowDrawn(change: SlotChange): Drawn {
+export function nowDrawn(t: StaffWords<'board'>, change: SlotChange): Drawn {
   if (change.soldered) return { look: 'soldered', text: change.now === null ? '?' : capacityText(change.now) };
-  if (change.blocked) return { look: 'blocked', text: 'blocked' };
-  if (!change.nowKnown) return { look: 'asked', text: 'how much?' };
-  if (change.now === null) return { look: 'empty', text: 'empty' };
-  if (change.rateAsked) return { look: 'asked', text: `${capacityText(change.now)}, rate?` };
+  if (change.blocked) return { look: 'blocked', text: t('drawn.blocked') };
+  if (!change.nowKnown) return { look: 'asked', text: t('howMuch') };
+  if (change.now === null) return { look: 'empty', text: t('drawn.empty') };
+  if (change.rateAsked) return { look: 'asked', text: t('noRate', { now: capacityText(change.now) }) };
   const gone = change.leaves === 'out' || change.leaves === 'moves';
   return { look: gone ? 'leaving' : 'fitted', text: capacityText(change.now) };
 }
 
 /** What it holds after the plan, as it is drawn. */
-export function afterDrawn(change: SlotChange): Drawn {
-  if (change.soldered || change.blocked) return nowDrawn(change);
-  if (change.after === null) return { look: 'empty', text: 'free' };
-  const word = { stays: '', new: ' new', moves: ' moved', empty: '' }[change.comes];
-  return { look: change.comes === 'new' ? 'new' : 'fitted', text: `${capacityText(change.after)}${word}` };
+export function afterDrawn(t: StaffWords<'board'>, change: SlotChange): Drawn {
+  if (change.soldered || change.blocked) return nowDrawn(t, change);
+  if (change.after === null) return { look: 'empty', text: t('drawn.free') };
+  const size = capacityText(change.after);
+  if (change.comes === 'new') return { look: 'new', text: t('drawn.new', { size }) };
+  return { look: 'fitted', text: change.comes === 'moves' ? t('drawn.moved', { size }) : size };
 }
 
 /** Does the plan leave the socket as it is? */
 export const unchanged = ({ soldered, blocked, leaves, comes }: SlotChange): boolean =>
   soldered || blocked || comes === 'stays' || (leaves === null && comes === 'empty');
 
-export const KEEP_WORDS = { may: '', must: 'stays', never: 'goes' } as const;
+export const KEEP_FLAGS = { must: 'flags.must', never: 'flags.never' } as const;
 
 /** A socket in words, for those who do not see it drawn. */
 export function socketWords(
+  t: StaffWords<'board'>,
   change: SlotChange,
   planned: boolean,
   more: { facts?: SlotFacts | undefined; fill?: number | undefined; detail?: string | undefined },
 ): string {
-  const now = change.now === null ? (change.nowKnown ? 'empty' : 'a module of unknown size') : capacityText(change.now);
+  const now = change.now === null ? (change.nowKnown ? t('drawn.empty') : t('unknownSize')) : capacityText(change.now);
   const known = change.now !== null && more.detail !== undefined && more.detail !== '' ? ` ${more.detail}` : '';
-  const what = change.blocked ? 'blocked' : `${now}${known}`;
+  const what = change.blocked ? t('drawn.blocked') : `${now}${known}`;
   const parts = [
-    `${change.slot}, channel ${change.channel}${change.soldered ? ', soldered' : ''}: ${what}`,
-    change.rateAsked ? ', its rate is not known' : '',
-    change.lidName === null ? '' : `, ${change.lidName} on the lid’s label`,
-    change.now !== null && change.keep === 'must' ? ', must stay' : '',
-    change.now !== null && change.keep === 'never' ? ', must go' : '',
-    more.fill === undefined ? '' : `, filled as number ${more.fill}`,
-    planned && !unchanged(change) ? `; after: ${afterDrawn(change).text}` : '',
+    t('says.slot', {
+      slot: change.slot,
+      channel: change.channel,
+      value: change.soldered ? t('says.soldered') : '',
+      what,
+    }),
+    change.rateAsked ? t('says.noRate') : '',
+    change.lidName === null ? '' : t('says.lid', { lidName: change.lidName }),
+    change.now !== null && change.keep === 'must' ? t('says.must') : '',
+    change.now !== null && change.keep === 'never' ? t('says.never') : '',
+    more.fill === undefined ? '' : t('says.fill', { fill: more.fill }),
+    planned && !unchanged(change) ? t('says.after', { change: afterDrawn(t, change).text }) : '',
   ];
   const disagree = more.facts?.values
     .filter(({ against }) => against.length > 0)
     .map(({ label }) => label.toLowerCase());
-  const dispute = disagree === undefined || disagree.length === 0 ? '' : `. Sources disagree on ${disagree.join(', ')}`;
+  const dispute =
+    disagree === undefined || disagree.length === 0 ? '' : t('says.disagree', { value: disagree.join(', ') });
   return `${parts.join('')}${dispute}`;
 }
 

@@ -1,7 +1,8 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import { ModuleBar } from './module-bar';
-import { afterDrawn, fittingDetail, KEEP_WORDS, nowDrawn, unchanged } from './socket-words';
+import { afterDrawn, fittingDetail, KEEP_FLAGS, nowDrawn, unchanged } from './socket-words';
 
 /** Room for the latches at both ends, px. */
 const LATCH = 5;
@@ -58,17 +59,18 @@ function Latches({
 
 /** One socket: its name, what it holds today and, where a plan changes it, what it holds then. */
 export function Socket({ change, look, detail, disputed, fill }: SocketProps) {
+  const t = useTranslations('board');
   const { form, keys, width, planned, dense } = look;
   const room = width - 2 * LATCH;
   const bar = { x: LATCH, width: Math.max(40, room * SHAPES[form].share) };
   const height = dense ? LOW : SHAPES[form].height;
   const changed = planned && !unchanged(change);
-  const now = nowDrawn(change);
+  const now = nowDrawn(t, change);
   // On one line the detail has what the capacity leaves.
   const shown = fittingDetail(detail, dense ? bar.width - now.text.length * 8 - 4 : bar.width);
-  const keep = change.now !== null && !change.soldered ? KEEP_WORDS[change.keep] : '';
+  const keep = change.now !== null && !change.soldered && change.keep !== 'may' ? t(KEEP_FLAGS[change.keep]) : '';
   const flag = keep === '' || changed ? {} : { flag: keep };
-  const lid = change.lidName === null ? '' : ` · lid ${change.lidName}`;
+  const lid = change.lidName === null ? '' : t('lid', { lidName: change.lidName });
   const name = `${change.slot}${lid}`;
   const most = Math.floor((room - (fill === undefined ? 0 : 18)) / 6.4);
   return (
@@ -88,7 +90,7 @@ export function Socket({ change, look, detail, disputed, fill }: SocketProps) {
       {changed ? (
         <>
           <ModuleBar {...bar} y={NAME} height={LOW - 3} keys={keys} {...now} />
-          <ModuleBar {...bar} y={NAME + LOW} height={height} keys={keys} {...afterDrawn(change)} />
+          <ModuleBar {...bar} y={NAME + LOW} height={height} keys={keys} {...afterDrawn(t, change)} />
           <Latches form={form} x={bar.x} y={NAME + LOW} width={bar.width} height={height} />
         </>
       ) : (

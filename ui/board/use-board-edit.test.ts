@@ -108,7 +108,7 @@ test('that something must stay can be taken back; an empty socket has nothing to
 test('a pasted label fills the socket; what is none says so', async () => {
   const hook = await open();
   await act(async () => hook.now().edit.paste('A2', 'my computer is slow'));
-  expect(hook.now().sentence).toBe('What was pasted is no module’s label or title.');
+  expect(hook.now().sentence).toBe('What was pasted is not a module label or title.');
   expect(sent).toEqual([]);
   await act(async () => void hook.now().edit.paste('A2', '8GB 1Rx8 PC4-2666V-SA1-11'));
   await act(async () => new Promise((resolve) => setTimeout(resolve)));

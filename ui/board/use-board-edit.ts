@@ -1,5 +1,6 @@
 'use client';
 import { useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { cycleKeep, emptySocket, moveModule } from '@/core/machine/slots/move-module';
 import { useSave } from '../client/use-save';
@@ -13,10 +14,11 @@ export interface BoardEdit {
   paste: (slot: string, text: string) => Promise<void>;
 }
 
-const KEEP_WORDS = { may: 'may stay or go', must: 'must stay', never: 'must go' } as const;
+const KEEP_WORDS = { may: 'keeps.may', must: 'keeps.must', never: 'keeps.never' } as const;
 
 /** Changes of the board by hand, each saved at once and each to be taken back. */
 export function useBoardEdit() {
+  const t = useTranslations('board');
   const { job, foretell } = useJob();
   // The slots' version as far as it is known here: what is kept is saved beside what the page shows.
   const known = useRef(job.slotsVersion);
@@ -55,14 +57,14 @@ export function useBoardEdit() {
     move: (from, to) => {
       const moved = moveModule(job.slots, from, to);
       if (!moved.ok) setWrong(moved.sentence);
-      else if (from !== to) void put(moved.slots, `moved from ${from} to ${to}`);
+      else if (from !== to) void put(moved.slots, t('moved', { from, to }));
     },
     cycle: (slot) => {
       const named = ({ name }: JobSlot) => name === slot;
       const before = job.slots.find(named);
       const keep = cycleKeep(job.slots, slot).find(named)?.keep;
       if (before === undefined || keep === undefined || keep === before.keep) return;
-      const what = `${slot} ${KEEP_WORDS[keep]}`;
+      const what = `${slot} ${t(KEEP_WORDS[keep])}`;
       setWrong(null);
       setSaid(what);
       void keepAs(slot, keep).then((ok) => {
@@ -72,13 +74,13 @@ export function useBoardEdit() {
         if (ok) setUndo({ what, run });
       });
     },
-    empty: (slot) => void put(emptySocket(job.slots, slot), `${slot} emptied`),
+    empty: (slot) => void put(emptySocket(job.slots, slot), t('emptied', { slot })),
     paste: async (slot, text) => {
       // What reads labels is fetched once somebody pastes one.
       const { moduleOfLabel } = await import('./module-of-label');
       const read = moduleOfLabel(text);
       if (read === null) {
-        setWrong('What was pasted is no module’s label or title.');
+        setWrong(t('notALabel'));
         return;
       }
       const slots = job.slots.map(

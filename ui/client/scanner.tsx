@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import { codeFor } from '@/core/reading/photo/code-text';
 import { Notice } from '../kit/notice';
 import { mayOpen, ScanWatch } from './scanned';
@@ -33,6 +34,7 @@ const without = (text: string, code: string): string => {
  * one is; in a field for a part or a serial the code's own is written, and the scanner's Enter sends no half-filled form.
  */
 export function Scanner() {
+  const t = useTranslations('frame');
   const router = useRouter();
   const [unknown, setUnknown] = useState<string | null>(null);
   const watch = useRef(new ScanWatch());
@@ -40,7 +42,7 @@ export function Scanner() {
     const open = async (code: string) => {
       const answer = await callOnce<{ path: string } | null>('POST', '/api/codes', { text: code });
       if (answer.ok && answer.value !== null) router.push(answer.value.path);
-      else setUnknown(answer.ok ? `The code “${code}” is none of this shop’s.` : answer.sentence);
+      else setUnknown(answer.ok ? t('unknownCode', { code }) : answer.sentence);
     };
     const hear = (event: KeyboardEvent) => {
       const code = watch.current.key(event.key, event.timeStamp);
@@ -63,7 +65,7 @@ export function Scanner() {
     };
     document.addEventListener('keydown', hear, true);
     return () => document.removeEventListener('keydown', hear, true);
-  }, [router]);
+  }, [router, t]);
   if (unknown === null) return null;
   return (
     <div className="px-5 pt-3">

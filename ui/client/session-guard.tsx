@@ -9,6 +9,7 @@ import {
   useRef,
   useState,
 } from 'react';
+import { useTranslations } from '#translations';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
@@ -29,11 +30,8 @@ export type Call = <T, Progress = never>(
   onProgress?: (progress: Progress) => void,
 ) => Promise<Called<T>>;
 
-const NO_ANSWER = {
-  ok: false,
-  code: 'away',
-  sentence: 'Fenbrik does not answer. What you typed is still here: try again in a moment.',
-} as const;
+/** What is said where the server does not answer; the page that is open says it in its language. */
+const NO_ANSWER = { ok: false, code: 'away', sentence: '' } satisfies Called<never>;
 
 /** What is sent: a file as it is, with its name; several as a form; anything else as JSON. */
 function sent(body: unknown): RequestInit {
@@ -106,8 +104,12 @@ export const useCall = (): Call => useContext(CallContext);
  * and what was to be saved is saved after it.
  */
 export function SessionGuard({ signIn, children }: { signIn: string; children: ReactNode }) {
+  const t = useTranslations('frame');
   usePageNonce();
   useEffect(watchTyping, []);
+  useEffect(() => {
+    NO_ANSWER.sentence = t('noAnswer');
+  }, [t]);
   const [asking, setAsking] = useState(false);
   const waiting = useRef<((signedIn: boolean) => void)[]>([]);
 
@@ -139,12 +141,7 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
   return (
     <CallContext value={call}>
       {children}
-      <Sheet
-        title="Your session has ended"
-        description="Sign in again: everything you typed is still here and is saved right after."
-        open={asking}
-        onClose={() => settle(false)}
-      >
+      <Sheet title={t('sessionEnded')} description={t('sessionEndedWhy')} open={asking} onClose={() => settle(false)}>
         <SignInForm name={signIn} onDone={() => settle(true)} />
       </Sheet>
     </CallContext>
@@ -152,6 +149,7 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
 }
 
 function SignInForm({ name: known, onDone }: { name: string; onDone: () => void }) {
+  const t = useTranslations('frame');
   const [name, setName] = useState(known);
   const [password, setPassword] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
@@ -163,9 +161,14 @@ function SignInForm({ name: known, onDone }: { name: string; onDone: () => void 
   };
   return (
     <form onSubmit={submit} className="grid gap-3">
-      <Field label="Name" value={name} onChange={(event) => setName(event.target.value)} autoComplete="username" />
       <Field
-        label="Password"
+        label={t('username')}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        autoComplete="username"
+      />
+      <Field
+        label={t('password')}
         type="password"
         value={password}
         onChange={(event) => setPassword(event.target.value)}
@@ -173,7 +176,7 @@ function SignInForm({ name: known, onDone }: { name: string; onDone: () => void 
       />
       <Fault sentence={wrong} />
       <Button weight="act" type="submit">
-        Sign in and go on
+        {t('signInAgain')}
       </Button>
     </form>
   );

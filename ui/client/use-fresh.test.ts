@@ -44,7 +44,7 @@ test('what this page changed itself meanwhile is no news', async () => {
     () => new Promise((resolve) => (arrive = () => resolve({ ok: true, value: { stamp: 'mine' } }))),
   );
   await pass(4000);
-  // The page hears of its own change while the question is on its way.
+  // The page hears of its own change while the question is on the way.
   await hook.give('mine');
   await act(async () => arrive());
   expect(router.refresh).not.toHaveBeenCalled();

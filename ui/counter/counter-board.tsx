@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { STATIONS } from '@/core/machine/station';
 import { StandingPads } from '../frame/standing-sign';
 import { STATION_NAMES } from '../frame/station-words';
@@ -18,32 +19,33 @@ const pageHref = (page: number): string => (page === 1 ? '/counter' : `/counter?
 
 /** Ways to the jobs touched before these, and after them. */
 function Pages({ page, hasMore }: Omit<CounterBoardProps, 'jobs'>) {
+  const t = useTranslations('jobs');
   if (page === 1 && !hasMore) return null;
   return (
-    <nav aria-label="Pages" className="flex items-center gap-3">
+    <nav aria-label={t('pages')} className="flex items-center gap-3">
       {page > 1 && (
         <NearLink href={pageHref(page - 1)} className={buttonLook('plain')}>
-          Newer jobs
+          {t('newer')}
         </NearLink>
       )}
       {hasMore && (
         <NearLink href={pageHref(page + 1)} className={buttonLook('plain')}>
-          Older jobs
+          {t('older')}
         </NearLink>
       )}
-      <span className="text-sm text-ink-2">Page {page}</span>
+      <span className="text-sm text-ink-2">{t('page', { page })}</span>
     </nav>
   );
 }
 
 /** Open jobs under the station that wants somebody next. The page carries each job once, as data. */
 export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
+  const t = useTranslations('jobs');
+  const tFrame = useTranslations('frame');
   if (jobs.length === 0) {
     return (
       <>
-        <p className="bg-sheet border border-line px-4 py-8 text-center">
-          {page === 1 ? 'No open jobs. The next customer starts with “New job”.' : 'No jobs on this page.'}
-        </p>
+        <p className="bg-sheet border border-line px-4 py-8 text-center">{page === 1 ? t('empty') : t('emptyPage')}</p>
         <Pages page={page} hasMore={hasMore} />
       </>
     );
@@ -55,10 +57,10 @@ export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
         const own = jobs.filter((job) => job.next === station);
         if (own.length === 0) return null;
         return (
-          <section key={station} aria-label={STATION_NAMES[station]}>
+          <section key={station} aria-label={tFrame(STATION_NAMES[station])}>
             <h2 className="jobs-head">
-              {STATION_NAMES[station]}
-              <span>{own.length === 1 ? '1 job' : `${own.length} jobs`}</span>
+              {tFrame(STATION_NAMES[station])}
+              <span>{t('count', { own: own.length })}</span>
             </h2>
             <NearLinks>
               <ul>

@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -9,83 +10,89 @@ export interface FirstHourStep {
   standing: 'done' | 'skipped' | 'open';
 }
 
-const WORDS: Record<string, { title: string; why: string; href: string; go: string }> = {
+const WORDS = {
   prices: {
-    title: 'Prices and work',
-    why: 'Mark-up, rounding and what fitting costs. Every quote is made of them.',
+    title: 'firstHour.prices.title',
+    why: 'firstHour.prices.why',
     href: '/settings#prices',
-    go: 'Set prices',
+    go: 'firstHour.prices.action',
   },
   texts: {
-    title: 'What customers read',
-    why: 'Sentences that customers agree to, such as a total above what the maker states. A quote that needs one goes out once you approved it.',
+    title: 'firstHour.texts.title',
+    why: 'firstHour.texts.why',
     href: '/settings#texts',
-    go: 'Approve the texts',
+    go: 'firstHour.texts.action',
   },
   sellers: {
-    title: 'Sellers',
-    why: 'Whom you buy from, with their tax, shipping and delivery time. Costs are counted by these.',
+    title: 'firstHour.sellers.title',
+    why: 'firstHour.sellers.why',
     href: '/offers#sellers',
-    go: 'Add a seller',
+    go: 'firstHour.sellers.action',
   },
   list: {
-    title: 'A price list, or some offers',
-    why: 'Without offers there is nothing to quote. A list as your seller sends it is enough.',
+    title: 'firstHour.offers.title',
+    why: 'firstHour.offers.why',
     href: '/offers#sellers',
-    go: 'Import a list',
+    go: 'firstHour.offers.action',
   },
   machine: {
-    title: 'A model or a first job',
-    why: 'What a model takes is known for every machine of it that comes in later.',
+    title: 'firstHour.models.title',
+    why: 'firstHour.models.why',
     href: '/models',
-    go: 'Add a model',
+    go: 'firstHour.models.action',
   },
   mail: {
-    title: 'Mail',
-    why: 'Quotes and orders go out by mail from this address. Until then you print them or copy the link.',
+    title: 'firstHour.mail.title',
+    why: 'firstHour.mail.why',
     href: '/settings#papers',
-    go: 'Set up mail',
+    go: 'firstHour.mail.action',
   },
   staff: {
-    title: 'Staff',
-    why: 'Everybody has an account, so that it is known who promised what.',
+    title: 'firstHour.staff.title',
+    why: 'firstHour.staff.why',
     href: '/people',
-    go: 'Add a person',
+    go: 'firstHour.staff.action',
   },
   address: {
-    title: 'Address for customers',
-    why: 'Links in quotes lead there. Without it no quote is mailed.',
+    title: 'firstHour.address.title',
+    why: 'firstHour.address.why',
     href: '/settings#address',
-    go: 'Set the address',
+    go: 'firstHour.address.action',
   },
-};
+} as const;
+const isStep = (step: string): step is keyof typeof WORDS => Object.hasOwn(WORDS, step);
 
 const SIGNS = { done: '✓', skipped: '–', open: '○' } as const;
-const SAID = { done: 'done', skipped: 'not needed', open: 'open' } as const;
+const SAID = { done: 'firstHour.done', skipped: 'firstHour.notNeeded', open: 'firstHour.open' } as const;
 
 /** The first hour of a new shop: what to set up, why, and the way there. Any of it can wait. */
 export function FirstHour({ steps }: { steps: readonly FirstHourStep[] }) {
+  const t = useTranslations('jobs');
   const { busy, sentence, save } = useSave();
   const skipped = steps.filter(({ standing }) => standing === 'skipped').map(({ step }) => step);
   const put = (list: { dismissed: boolean; skipped: string[] }) => void save('PUT', '/api/first-hour', list);
   const finished = steps.filter(({ standing }) => standing !== 'open').length;
   return (
-    <section aria-label="First hour" className="border-2 border-edge bg-sheet rounded-notch">
+    <section aria-label={t('firstHour.label')} className="border-2 border-edge bg-sheet rounded-notch">
       <div className="flex flex-wrap items-baseline justify-between gap-x-4 gap-y-1 px-4 py-2 border-b border-line">
         <h2 className="text-base">
-          First hour{' '}
-          <span className="font-normal text-sm text-ink-2">
-            {finished} of {steps.length} done. Any step can wait.
-          </span>
+          {t.rich('firstHour.head', {
+            e0: () => (
+              <span className="font-normal text-sm text-ink-2">
+                {t('firstHour.progress', { finished, steps: steps.length })}
+              </span>
+            ),
+          })}
         </h2>
         <Button weight="quiet" disabled={busy} onClick={() => put({ dismissed: true, skipped })}>
-          Hide this list
+          {t('firstHour.hide')}
         </Button>
       </div>
       <ol className="divide-y divide-line">
         {steps.map(({ step, standing }) => {
+          if (!isStep(step)) return null;
           const words = WORDS[step];
-          if (words === undefined) return null;
+          const title = t(words.title);
           return (
             <li
               key={step}
@@ -95,19 +102,21 @@ export function FirstHour({ steps }: { steps: readonly FirstHourStep[] }) {
                 {SIGNS[standing]}
               </span>
               <span>
-                <span className="font-semibold">{words.title}</span>{' '}
-                <span className="text-sm text-ink-2">({SAID[standing]})</span>
-                {standing === 'open' && <span className="block text-sm text-ink-2">{words.why}</span>}
+                <span className="font-semibold">{title}</span>{' '}
+                <span className="text-sm text-ink-2">({t(SAID[standing])})</span>
+                {standing === 'open' && <span className="block text-sm text-ink-2">{t(words.why)}</span>}
               </span>
               {standing !== 'done' && (
                 <span className="flex items-center gap-3 max-[640px]:col-start-2 max-[640px]:mt-1">
                   <Link href={words.href} className="text-sm font-medium underline underline-offset-4">
-                    {words.go}
+                    {t(words.go)}
                   </Link>
                   <Button
                     weight="quiet"
                     disabled={busy}
-                    aria-label={standing === 'open' ? `Skip: ${words.title}` : `Show again: ${words.title}`}
+                    aria-label={
+                      standing === 'open' ? t('firstHour.skipOne', { title }) : t('firstHour.showOne', { title })
+                    }
                     onClick={() =>
                       put({
                         dismissed: false,
@@ -115,7 +124,7 @@ export function FirstHour({ steps }: { steps: readonly FirstHourStep[] }) {
                       })
                     }
                   >
-                    {standing === 'open' ? 'Skip' : 'Show again'}
+                    {standing === 'open' ? t('firstHour.skip') : t('firstHour.show')}
                   </Button>
                 </span>
               )}
@@ -125,10 +134,13 @@ export function FirstHour({ steps }: { steps: readonly FirstHourStep[] }) {
       </ol>
       <div className="px-4 py-2 border-t border-line grid gap-1">
         <p className="text-sm text-ink-2">
-          Coming from another program?{' '}
-          <Link href="/moving-in" className="underline underline-offset-4">
-            Move customers, stock and models in
-          </Link>
+          {t.rich('firstHour.moving', {
+            e0: (words) => (
+              <Link href="/moving-in" className="underline underline-offset-4">
+                {words}
+              </Link>
+            ),
+          })}
         </p>
         <Fault sentence={sentence} />
       </div>

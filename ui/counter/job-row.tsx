@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import type { Station } from '@/core/machine/station';
 import { capacityText } from '@/core/memory/capacity';
 import { StandingRow, type StandingsWord } from '../frame/standing-sign';
@@ -19,19 +20,20 @@ export interface CounterJob {
 
 /** One job on the counter: who, what machine, how far, and what it waits for. */
 export function JobRow({ job }: { job: CounterJob }) {
+  const t = useTranslations('jobs');
   return (
     <li>
       <a href={`/jobs/${job.id}`} className="job-row">
         <b>{job.id}</b>
         <span>
-          <b>{job.customer || 'No name yet'}</b>
+          <b>{job.customer || t('noNameYet')}</b>
           <small>{job.complaint}</small>
         </span>
         <span>
-          {job.machine || 'no machine yet'}
+          {job.machine || t('noMachineYet')}
           <small>
             {job.totalMiB > 0 && capacityText(job.totalMiB)}
-            {job.needMiB !== null && ` → at least ${capacityText(job.needMiB)}`}
+            {job.needMiB !== null && t('atLeast', { needMiB: capacityText(job.needMiB) })}
           </small>
         </span>
         <StandingRow word={job.standings} />

@@ -1,11 +1,13 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { useCall } from '../client/session-guard';
 import { Button } from '../kit/button';
 
 /** Opens a job and leads to its Intake. */
 export function NewJob() {
+  const t = useTranslations('jobs');
   const call = useCall();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
@@ -27,7 +29,7 @@ export function NewJob() {
         </span>
       )}
       <Button weight="act" onClick={open} disabled={busy}>
-        New job
+        {t('newJob')}
       </Button>
     </div>
   );

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../client/use-save';
@@ -12,30 +13,28 @@ import { Field } from '../kit/field';
 
 /** A customer's yes that is said here or on the telephone, with everything that has to be agreed to. */
 export function AcceptForm() {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const current = job.sent.find(({ state }) => state === 'sent');
   const [place, setPlace] = useState(job.suggested ?? current?.options[0]?.place ?? 1);
   const [signed, setSigned] = useState(job.customer.name);
   const [ticked, setTicked] = useState<readonly string[]>([]);
-  if (current === undefined)
-    return <p>Once a quote is sent and accepted, its parts and the work on the bench stand here.</p>;
-  if (current.standing === 'lapsed') return <p>The quote {current.number} has lapsed: send a new version first.</p>;
+  if (current === undefined) return <p>{t('none')}</p>;
+  if (current.standing === 'lapsed') return <p>{t('lapsed', { number: current.number })}</p>;
   const option = current.options.find((one) => one.place === place);
   const statements = option?.statements ?? [];
   const accept = () => save('POST', `/api/jobs/${job.id}/accept`, { place, signed, ticked });
   return (
     <section
-      aria-label="The customer’s yes"
+      aria-label={t('accept.label')}
       className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-3"
     >
-      <h2 className="text-base">{current.number} waits for the customer’s yes</h2>
-      <p className="text-sm text-ink-2">
-        It comes by the customer’s link by itself. Said here or on the telephone, it is taken down:
-      </p>
+      <h2 className="text-base">{t('accept.waits', { number: current.number })}</h2>
+      <p className="text-sm text-ink-2">{t('accept.how')}</p>
       <div className="flex flex-wrap items-end gap-3">
         <Choice
-          label="Yes to"
+          label={t('accept.option')}
           className="w-72"
           value={String(place)}
           onChange={(event) => {
@@ -44,10 +43,19 @@ export function AcceptForm() {
           }}
           options={current.options.map((one) => ({
             value: String(one.place),
-            text: `option ${one.place}: ${capacityText(one.totalMiB)}, ${moneyText(one.totalCents, job.currency)}`,
+            text: t('accept.line', {
+              place: one.place,
+              totalMiB: capacityText(one.totalMiB),
+              totalCents: moneyText(one.totalCents, job.currency),
+            }),
           }))}
         />
-        <Field label="Said by" className="w-56" value={signed} onChange={(event) => setSigned(event.target.value)} />
+        <Field
+          label={t('accept.by')}
+          className="w-56"
+          value={signed}
+          onChange={(event) => setSigned(event.target.value)}
+        />
       </div>
       {statements.length > 0 && (
         <ul className="grid gap-1">
@@ -59,7 +67,7 @@ export function AcceptForm() {
                   setTicked((before) => (on ? [...before, statement] : before.filter((one) => one !== statement)))
                 }
               >
-                Read out and agreed: {statement}
+                {t('accept.read', { statement })}
               </Check>
             </li>
           ))}
@@ -67,7 +75,7 @@ export function AcceptForm() {
       )}
       <Fault sentence={sentence} />
       <Button weight="act" className="w-fit" disabled={busy || signed.trim() === ''} onClick={accept}>
-        Record acceptance
+        {t('accept.action')}
       </Button>
     </section>
   );

@@ -1,7 +1,10 @@
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import type { FittingView, WorkView } from '@/service/job/bench/view';
+import { staffWords } from '@/words/staff-words';
 import { benchChanges } from './bench-changes';
 import { countsText } from './part-words';
+
+const t = staffWords('en', 'fitting');
 
 const change = (slot: string, now: number | null, soldered = false) =>
   ({ slot, now, soldered, leaves: null, after: now, comes: 'empty', nowKnown: true, rateAsked: true }) as SlotChange;
@@ -25,8 +28,8 @@ test('the board is as it was read until hands begin, then as they left it', () =
 });
 
 test('what became of a line, in words', () => {
-  expect(countsText({ quantity: 4, arrived: 1, faulty: 1, never: 1, waiting: 1 })).toBe(
-    '1 of 4 here, 1 on the way, 1 going back, 1 not to be had any more',
+  expect(countsText(t, { quantity: 4, arrived: 1, faulty: 1, never: 1, waiting: 1 })).toBe(
+    '1 of 4 here, 1 on the way, 1 going back, 1 no longer available',
   );
-  expect(countsText({ quantity: 4, arrived: 0, faulty: 0, never: 0, waiting: 0 })).toBe('');
+  expect(countsText(t, { quantity: 4, arrived: 0, faulty: 0, never: 0, waiting: 0 })).toBe('');
 });

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { FittingStep } from '@/core/fitting/checklist';
 import { PHASES } from '@/core/fitting/checklist';
 import type { FittingView } from '@/service/job/bench/view';
@@ -11,6 +12,7 @@ import { fastenerText, StepNow } from './step-now';
 import { type Bench, useBench } from './use-bench';
 
 function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: FittingView['finds'] }) {
+  const t = useTranslations('fitting');
   const tick = bench.ticks.get(step.key);
   const isNow = bench.state.next?.key === step.key;
   const sign = tick === undefined ? (isNow ? '▸' : '○') : tick.state === 'done' ? '✓' : '–';
@@ -33,24 +35,26 @@ function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: F
         </span>
         <span className="flex-1 min-w-0">
           <span className={`text-lg ${tick === undefined ? '' : 'text-ink-2'}`}>{step.text}</span>
-          {step.fasteners !== null && <span className="block text-ink-2">{fastenerText(step)}</span>}
-          {tick?.state === 'skipped' && <span className="block text-mind">left out: {tick.reason}</span>}
+          {step.fasteners !== null && <span className="block text-ink-2">{fastenerText(t, step)}</span>}
+          {tick?.state === 'skipped' && (
+            <span className="block text-mind">{t('list.skipped', { reason: tick.reason })}</span>
+          )}
         </span>
         {tick !== undefined && (
           <span className="text-sm text-ink-2 shrink-0">
-            {tick.by ?? ''} {hourText(tick.at)} · undo
+            {t('list.undo', { value: tick.by ?? '', at: hourText(tick.at) })}
           </span>
         )}
       </button>
       {finds.map((find) => (
         <p key={find.id} className="pl-12 pr-3 pb-2 text-mind">
           <span aria-hidden="true">△ </span>
-          {FIND_WORDS[find.kind]}: {find.note}{' '}
+          {t(FIND_WORDS[find.kind])}: {find.note}{' '}
           <span className="text-sm text-ink-2">
             {find.by ?? ''} {hourText(find.at)}
           </span>{' '}
           <Button weight="quiet" onClick={() => void bench.unfind(step.key, find.id)}>
-            Take back
+            {t('list.takeBack')}
           </Button>
         </p>
       ))}
@@ -60,6 +64,7 @@ function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: F
 
 /** The work on the bench, step by step: what is to be done now in large type, and under it the whole list. */
 export function Checklist({ fitting }: { fitting: FittingView }) {
+  const t = useTranslations('fitting');
   const bench = useBench(fitting);
   const { steps, finds } = fitting;
   const { done, skipped, next } = bench.state;
@@ -67,21 +72,22 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
   return (
     <div className="grid gap-3">
       <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
-        <h2 className="text-base">On the bench{fitting.round > 1 && `, time ${fitting.round}`}</h2>
+        <h2 className="text-base">
+          {t('list.title', { value: fitting.round > 1 ? t('list.time', { round: fitting.round }) : '' })}
+        </h2>
         <span className="text-sm text-ink-2" role="status">
-          {done} of {steps.length} done{skipped > 0 && `, ${skipped} left out`}
-          {fitting.minutes !== null && ` · ${fitting.minutes} min`}
+          {t('list.progress', {
+            done,
+            steps: steps.length,
+            value: skipped > 0 ? `, ${skipped} left out` : '',
+            value2: fitting.minutes !== null ? ` · ${fitting.minutes} min` : '',
+          })}
         </span>
       </div>
       <Fault sentence={bench.sentence} />
-      {otherwise > 0 && (
-        <Notice tone="mind">
-          What is in the machine is not as it was read: put it right on the slot board beside. The quote is checked
-          again at once.
-        </Notice>
-      )}
+      {otherwise > 0 && <Notice tone="mind">{t('list.different')}</Notice>}
       {next === null ? (
-        <Notice tone="good">All is done. Now its report goes to Proof.</Notice>
+        <Notice tone="good">{t('list.allDone')}</Notice>
       ) : (
         <StepNow key={next.key} step={next} before={fitting.foundBefore[next.key] ?? []} bench={bench} />
       )}
@@ -98,10 +104,8 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
               <span aria-hidden="true" className={isOver ? 'text-good' : 'text-ink-2'}>
                 {isOver ? '✓' : '○'}
               </span>
-              {PHASE_NAMES[phase]}
-              <span className="text-sm font-normal text-ink-2">
-                {ended} of {own.length}
-              </span>
+              {t(PHASE_NAMES[phase])}
+              <span className="text-sm font-normal text-ink-2">{t('list.ended', { ended, own: own.length })}</span>
             </summary>
             <ol className="divide-y divide-line border-t border-line">
               {own.map((step) => (

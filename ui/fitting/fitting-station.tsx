@@ -1,8 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { useFresh } from '../client/use-fresh';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -17,13 +19,14 @@ import { Parts } from './parts';
 
 /** The job comes to nothing: what was set aside for it is free again. */
 function FallsThrough() {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [why, setWhy] = useState<string | null>(null);
   if (why === null) {
     return (
       <Button weight="quiet" className="w-fit" onClick={() => setWhy('')}>
-        The job comes to nothing
+        {t('end.action')}
       </Button>
     );
   }
@@ -35,12 +38,17 @@ function FallsThrough() {
         void save('PUT', `/api/jobs/${job.id}/fell-through`, { why });
       }}
     >
-      <Field label="Why" className="flex-1 min-w-64" value={why} onChange={(event) => setWhy(event.target.value)} />
+      <Field
+        label={t('end.why')}
+        className="flex-1 min-w-64"
+        value={why}
+        onChange={(event) => setWhy(event.target.value)}
+      />
       <Button type="submit" disabled={busy || why.trim() === ''}>
-        Note it, and free its parts
+        {t('end.confirm')}
       </Button>
       <Button weight="quiet" onClick={() => setWhy(null)}>
-        No
+        {t('cancel')}
       </Button>
       <Fault sentence={sentence} />
     </form>
@@ -48,14 +56,18 @@ function FallsThrough() {
 }
 
 /** What it usually takes in this model. */
-function usualText(minutes: readonly number[]): string {
+function usualText(t: StaffWords<'fitting'>, minutes: readonly number[]): string {
   if (minutes.length === 0) return '';
   const sorted = [...minutes].sort((a, b) => a - b);
   const middle = sorted[Math.floor(sorted.length / 2)] ?? 0;
-  return `Took ${middle} min in ${minutes.length === 1 ? 'one machine' : `${minutes.length} machines`} of this model.`;
+  return t('took', {
+    middle,
+    minutes: minutes.length === 1 ? t('oneMachine') : t('machines', { minutes: minutes.length }),
+  });
 }
 
 function Bench() {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const { fitting, fittingIsOver, noLongerFits, usual, parts, searches } = job.work;
@@ -67,20 +79,24 @@ function Bench() {
     <>
       {noLongerFits !== null && (
         <Notice tone="stop">
-          The quote does not hold any more. {noLongerFits}{' '}
-          <Link href={`/jobs/${job.id}/quote`} className="underline underline-offset-2">
-            To Quote
-          </Link>
+          {t.rich('noFit', {
+            noLongerFits,
+            e0: () => (
+              <Link href={`/jobs/${job.id}/quote`} className="underline underline-offset-2">
+                {t('toQuote')}
+              </Link>
+            ),
+          })}
         </Notice>
       )}
       {(fitting === null || fittingIsOver) && (
         <div className="flex flex-wrap gap-3 items-center">
           <Button weight="act" className="text-lg! min-h-14 px-6" disabled={busy} onClick={() => void begin()}>
-            {fitting === null ? 'Begin on the bench' : 'Begin again on the bench'}
+            {fitting === null ? t('begin') : t('beginAgain')}
           </Button>
           <span className="text-ink-2">
-            {missing > 0 && <span className="text-mind">△ Not all of its parts are here. </span>}
-            {usualText(usual)}
+            {missing > 0 && <span className="text-mind">{t('notAllHere')}</span>}
+            {usualText(t, usual)}
           </span>
         </div>
       )}
@@ -94,6 +110,7 @@ function Bench() {
 
 /** Fitting: the parts, and the work on the bench, in large type for whoever stands at the machine. */
 export function FittingStation() {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { save } = useSave();
   const { accepted, fellThrough, stamp } = job.work;
@@ -101,21 +118,32 @@ export function FittingStation() {
   return (
     <div className="grid gap-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
-        <h1 className="text-lg">Fitting</h1>
+        <h1 className="text-lg">{t('title')}</h1>
         {accepted !== null && (
           <p>
-            Option {accepted.option.place} of {accepted.number}:{' '}
-            <strong>{capacityText(accepted.option.totalMiB)}</strong>, accepted by {accepted.signed} on{' '}
-            {dayText(accepted.on)}
+            {t.rich('accepted', {
+              place: accepted.option.place,
+              number: accepted.number,
+              e0: () => <strong>{capacityText(accepted.option.totalMiB)}</strong>,
+              signed: accepted.signed,
+              on: dayText(accepted.on),
+            })}
           </p>
         )}
       </div>
       {fellThrough !== null && (
         <Notice tone="mind">
-          This job came to nothing: {fellThrough}{' '}
-          <Button weight="quiet" onClick={() => void save('PUT', `/api/jobs/${job.id}/fell-through`, { why: null })}>
-            It goes on after all
-          </Button>
+          {t.rich('noSale', {
+            fellThrough,
+            e0: () => (
+              <Button
+                weight="quiet"
+                onClick={() => void save('PUT', `/api/jobs/${job.id}/fell-through`, { why: null })}
+              >
+                {t('reopen')}
+              </Button>
+            ),
+          })}
         </Notice>
       )}
       {accepted === null ? (
@@ -127,7 +155,7 @@ export function FittingStation() {
             <Bench />
             <div className="flex flex-wrap gap-4 items-center">
               <Link href={`/jobs/${job.id}/proof`} className={buttonLook('plain')}>
-                To Proof
+                {t('toProof')}
               </Link>
               <FallsThrough />
             </div>

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { guide, outcomeOf, testOf } from '@/core/fitting/guide';
 import { CAUSES, type Cause, ENDS, type End, SIGNS, type Sign, SUSPECTS } from '@/core/fitting/guide-data';
 import type { SearchView } from '@/service/job/bench/view';
@@ -18,6 +19,7 @@ const LARGE = 'text-base! min-h-12 px-4';
 
 /** What a maker's machines beep, as the shop knows it: read, and added to. */
 function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [pattern, setPattern] = useState('');
@@ -34,7 +36,7 @@ function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
   return (
     <details className="text-sm">
       <summary className="cursor-pointer py-1 w-fit underline underline-offset-4">
-        What {maker} machines beep: {job.work.beeps.length === 0 ? 'nothing noted yet' : job.work.beeps.length}
+        {t('search.beeps', { maker, beeps: job.work.beeps.length === 0 ? t('search.noBeeps') : job.work.beeps.length })}
       </summary>
       <ul className="divide-y divide-line">
         {job.work.beeps.map((beep) => (
@@ -42,11 +44,11 @@ function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
             <strong className="w-40">{beep.pattern}</strong>
             <span className="flex-1">{beep.means}</span>
             <Button weight="quiet" onClick={() => onPick(beep.pattern)}>
-              This one
+              {t('search.this')}
             </Button>
             {job.may.writeLibrary && (
               <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', `/api/beeps/${beep.id}`)}>
-                Forget it
+                {t('search.delete')}
               </Button>
             )}
           </li>
@@ -55,15 +57,20 @@ function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
       {job.may.writeLibrary && (
         <div className="flex flex-wrap gap-2 items-end has-[[aria-invalid]]:items-start py-1">
           <Field
-            label="Beeps"
+            label={t('search.beepsLabel')}
             className="w-44"
             value={pattern}
             onChange={(event) => setPattern(event.target.value)}
-            placeholder="1 long, 2 short"
+            placeholder={t('search.beepsExample')}
           />
-          <Field label="It means" className="w-72" value={means} onChange={(event) => setMeans(event.target.value)} />
+          <Field
+            label={t('search.means')}
+            className="w-72"
+            value={means}
+            onChange={(event) => setMeans(event.target.value)}
+          />
           <Button disabled={busy || pattern.trim() === '' || means.trim() === ''} onClick={() => void keep()}>
-            Keep
+            {t('search.save')}
           </Button>
         </div>
       )}
@@ -74,6 +81,7 @@ function Beeps({ onPick }: { onPick: (pattern: string) => void }) {
 
 /** The signs to begin with. */
 function Begin({ onDone }: { onDone: () => void }) {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [beeps, setBeeps] = useState('');
@@ -87,7 +95,7 @@ function Begin({ onDone }: { onDone: () => void }) {
   };
   return (
     <div className="grid gap-2">
-      <p className="text-lg font-semibold">What do you see or hear?</p>
+      <p className="text-lg font-semibold">{t('search.see')}</p>
       <div className="flex flex-wrap gap-2">
         {Object.entries(SIGNS).map(([sign, text]) => (
           <Button key={sign} className={LARGE} disabled={busy} onClick={() => void begin(sign)}>
@@ -96,11 +104,11 @@ function Begin({ onDone }: { onDone: () => void }) {
         ))}
       </div>
       <Field
-        label="Beeps, if it does"
+        label={t('search.beepsIf')}
         className="w-56"
         value={beeps}
         onChange={(event) => setBeeps(event.target.value)}
-        placeholder="2 long, 1 short"
+        placeholder={t('search.beepsExample2')}
       />
       <Beeps onPick={setBeeps} />
       <Fault sentence={sentence} />
@@ -108,16 +116,16 @@ function Begin({ onDone }: { onDone: () => void }) {
   );
 }
 
-const LASTS: Record<End, string> = {
-  fixed: 'Go on with the checklist; what was read before is read again.',
-  'bad-module':
-    'Note it on its order as dead: the seller’s claim is printed from there, and it is to be ordered again.',
-  'wrong-module': 'Note it on its order as wrong; then take the options anew, or order the right one.',
-  'machine-fault': 'Put the originals back and tell the customer before anything else is done.',
-  'limit-untrue': 'It is evidence of this model from now on: Limits says so. Take the options anew.',
-};
+const LASTS = {
+  fixed: 'search.found.fine',
+  'bad-module': 'search.found.dead',
+  'wrong-module': 'search.found.wrong',
+  'machine-fault': 'search.found.board',
+  'limit-untrue': 'search.found.limit',
+} as const satisfies Record<End, string>;
 
 function Ended({ search, onAgain }: { search: SearchView; onAgain: () => void }) {
+  const t = useTranslations('fitting');
   const end = search.ended as End;
   return (
     <Notice tone={end === 'fixed' ? 'good' : 'stop'}>
@@ -126,10 +134,10 @@ function Ended({ search, onAgain }: { search: SearchView; onAgain: () => void })
         {search.about !== '' && `: ${search.about}`}
       </p>
       <p>
-        {LASTS[end]} <span className="text-ink-2">{search.endedBy}</span>
+        {t(LASTS[end])} <span className="text-ink-2">{search.endedBy}</span>
       </p>
       <Button weight="quiet" onClick={onAgain}>
-        Open the search again
+        {t('search.reopen')}
       </Button>
     </Notice>
   );
@@ -137,9 +145,10 @@ function Ended({ search, onAgain }: { search: SearchView; onAgain: () => void })
 
 /** All that it may have been at first; what was ruled out is struck. */
 function Suspects({ sign, left }: { sign: Sign; left: readonly Cause[] }) {
+  const t = useTranslations('fitting');
   return (
     <div>
-      <h3 className="text-sm text-ink-2">{left.length === 1 ? 'It is' : 'It may still be'}</h3>
+      <h3 className="text-sm text-ink-2">{left.length === 1 ? t('search.itIs') : t('search.maybe')}</h3>
       <ul className="flex flex-wrap gap-1.5 pt-1">
         {SUSPECTS[sign].map((cause) =>
           left.includes(cause) ? (
@@ -148,7 +157,7 @@ function Suspects({ sign, left }: { sign: Sign; left: readonly Cause[] }) {
             </li>
           ) : (
             <li key={cause} className="border border-line rounded-notch px-2 py-0.5 text-ink-2 line-through">
-              <span className="sr-only">ruled out: </span>
+              <span className="sr-only">{t('search.ruledOut')}</span>
               {CAUSES[cause]}
             </li>
           ),
@@ -160,6 +169,7 @@ function Suspects({ sign, left }: { sign: Sign; left: readonly Cause[] }) {
 
 /** One search: what is suspected, what to try next, what came of what was tried. */
 function Open({ search }: { search: SearchView }) {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const { suspects, next, end } = guide(search.sign as Sign, search.tests);
@@ -187,13 +197,13 @@ function Open({ search }: { search: SearchView }) {
               </Button>
             ))}
           </div>
-          <p className="text-sm text-ink-2">about {test.minutes} min</p>
+          <p className="text-sm text-ink-2">{t('search.minutes', { minutes: test.minutes })}</p>
         </div>
       )}
       <Suspects sign={search.sign as Sign} left={suspects} />
       {(end !== null || next === null) && <EndOfSearch end={end} onEnd={(body) => send(body)} />}
       {search.tests.length > 0 && (
-        <ol className="text-sm grid gap-0.5" aria-label="Tried so far">
+        <ol className="text-sm grid gap-0.5" aria-label={t('search.tried')}>
           {search.tests.map(({ test: key, outcome, by }, nr) => (
             <li key={key}>
               {nr + 1}. {testOf(key)?.title}: <strong>{outcomeOf(key, outcome)?.text}</strong>{' '}
@@ -204,7 +214,7 @@ function Open({ search }: { search: SearchView }) {
       )}
       {search.tests.length > 0 && (
         <Button weight="quiet" className="w-fit" disabled={busy} onClick={() => void send({ what: 'undo' })}>
-          Take the last one back
+          {t('search.undo')}
         </Button>
       )}
       <Fault sentence={sentence} />
@@ -214,18 +224,19 @@ function Open({ search }: { search: SearchView }) {
 
 /** When it does not start: from what is seen, over the cheapest tests, to what it is. */
 export function GuidedSearch() {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { save } = useSave();
   const [last] = job.work.searches;
   const [wanted, setWanted] = useState(false);
   const isOpen = last !== undefined && last.ended === null;
   return (
-    <section aria-label="When it does not start" className="grid gap-2">
+    <section aria-label={t('search.when')} className="grid gap-2">
       <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
-        <h2 className="text-base">When it does not start, or not as promised</h2>
+        <h2 className="text-base">{t('search.title')}</h2>
         {!isOpen && !wanted && (
           <Button className="ml-auto min-h-12" onClick={() => setWanted(true)}>
-            Find out why
+            {t('search.start')}
           </Button>
         )}
       </div>
@@ -245,6 +256,7 @@ interface TypedEnd {
 
 /** What it was, and which one. @param end what the tests came to; null: a person says it */
 function EndOfSearch({ end, onEnd }: { end: End | null; onEnd: (body: object) => Promise<Called<unknown>> }) {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const after = job.work.accepted?.option.after ?? [];
   const typing = useTyped<TypedEnd, object>({
@@ -257,18 +269,18 @@ function EndOfSearch({ end, onEnd }: { end: End | null; onEnd: (body: object) =>
       {end === null && (
         <ChoiceField
           name="end"
-          label="It was"
+          label={t('search.was')}
           className="w-80"
           options={Object.entries(ENDS).map(([value, text]) => ({ value, text }))}
         />
       )}
       <TextField
         name="about"
-        label="Which one"
+        label={t('search.which')}
         className="w-72"
-        placeholder={after.find(({ fate }) => fate === 'new')?.text ?? 'module or socket'}
+        placeholder={after.find(({ fate }) => fate === 'new')?.text ?? t('search.module')}
       />
-      <Send className={LARGE}>{end === null ? 'End the search' : ENDS[end]}</Send>
+      <Send className={LARGE}>{end === null ? t('search.end') : ENDS[end]}</Send>
     </Form>
   );
 }

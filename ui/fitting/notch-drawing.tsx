@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { FittingStep } from '@/core/fitting/checklist';
 import { keysOf } from '@/core/memory/outline';
 
@@ -7,6 +8,7 @@ const EDGE = { x: 26, y: 52, width: 248 };
 
 /** A module over its socket, both seen from the front: where the notch is, and the two latches that close. */
 export function NotchDrawing({ notch }: { notch: NonNullable<FittingStep['notch']> }) {
+  const t = useTranslations('fitting');
   const keys = keysOf(notch.generation, notch.form);
   const at = (share: number) => EDGE.x + EDGE.width * share;
   const where = keys.map((share) => `${Math.round(share * 100)} %`).join(' and ');
@@ -18,7 +20,11 @@ export function NotchDrawing({ notch }: { notch: NonNullable<FittingStep['notch'
       viewBox={`0 0 ${WIDTH} 104`}
       className="w-full max-w-sm"
       role="img"
-      aria-label={`${notch.generation ?? 'The module'}${notch.form === null ? '' : `, ${notch.form}`}: its notch lies ${where} from the left, seen from the front; both latches close`}
+      aria-label={t('notch.alt', {
+        value: notch.generation ?? t('notch.module'),
+        value2: notch.form === null ? '' : `, ${notch.form}`,
+        where,
+      })}
     >
       <rect x={EDGE.x} y="8" width={EDGE.width} height="44" rx="2" className="fill-board" />
       {[0.06, 0.18, 0.3, 0.42, 0.58, 0.7, 0.82].map((share) => (

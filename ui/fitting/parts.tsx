@@ -1,18 +1,20 @@
 'use client';
 import Link from 'next/link';
+import { useTranslations } from '#translations';
 import type { PartView } from '@/service/job/bench/view';
 import { useJob } from '../job/job-context';
 import { buttonLook } from '../kit/button';
 import { countsText, PART_SIGNS } from './part-words';
 
 function Part({ part }: { part: PartView }) {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { sign, word, look } = PART_SIGNS[part.state];
   const isLost = (part.counts?.never ?? 0) > 0;
   return (
     <li className="flex flex-wrap gap-x-4 gap-y-1 items-baseline py-2">
       <span className={`w-44 shrink-0 font-semibold ${look}`}>
-        <span aria-hidden="true">{sign}</span> {word}
+        <span aria-hidden="true">{sign}</span> {t(word)}
       </span>
       <span className="flex-1 min-w-56">
         {part.quantity > 1 && <strong>{part.quantity} × </strong>}
@@ -27,12 +29,12 @@ function Part({ part }: { part: PartView }) {
               </Link>
             </>
           )}
-          {part.counts !== null && countsText(part.counts) !== '' && ` · ${countsText(part.counts)}`}
+          {part.counts !== null && countsText(t, part.counts) !== '' && ` · ${countsText(t, part.counts)}`}
         </span>
       </span>
       {isLost && (
         <Link href={`/jobs/${job.id}/quote`} className={buttonLook('plain')}>
-          Take the options anew
+          {t('parts.chooseAgain')}
         </Link>
       )}
     </li>
@@ -41,20 +43,21 @@ function Part({ part }: { part: PartView }) {
 
 /** The parts of the accepted option, and how each stands. */
 export function Parts() {
+  const t = useTranslations('fitting');
   const { job } = useJob();
   const { parts } = job.work;
   const open = parts.filter(({ state }) => state === 'to-order').length;
   const here = parts.filter(({ state }) => state === 'arrived' || state === 'aside').length;
   return (
-    <section aria-label="Parts">
+    <section aria-label={t('parts.label')}>
       <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
-        <h2 className="text-base">Parts</h2>
+        <h2 className="text-base">{t('parts.label')}</h2>
         <span className="text-sm text-ink-2">
-          {parts.length === 0 ? 'nothing is bought' : `${here} of ${parts.length} here`}
+          {parts.length === 0 ? t('parts.nothing') : t('parts.count', { here, parts: parts.length })}
         </span>
         {open > 0 && (
           <Link href="/orders" className={buttonLook('plain', 'ml-auto')}>
-            Order
+            {t('parts.order')}
           </Link>
         )}
       </div>

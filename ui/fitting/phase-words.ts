@@ -1,20 +1,20 @@
 import type { Phase } from '@/core/fitting/checklist';
 
-export const PHASE_NAMES: Record<Phase, string> = {
-  safe: 'Make safe',
-  open: 'Open',
-  out: 'Take out',
-  in: 'Put in',
-  test: 'Test before closing',
-  close: 'Close',
-  last: 'Last checks',
-};
+export const PHASE_NAMES = {
+  safe: 'phases.safe',
+  open: 'phases.open',
+  out: 'phases.out',
+  in: 'phases.in',
+  test: 'phases.test',
+  close: 'phases.close',
+  last: 'phases.last',
+} as const satisfies Record<Phase, string>;
 
 export const FIND_WORDS = {
-  'other-module': 'another module than read',
-  'other-slots': 'other sockets than thought',
-  damage: 'something damaged',
-  other: 'something else',
+  'other-module': 'different.module',
+  'other-slots': 'different.slots',
+  damage: 'different.damage',
+  other: 'different.other',
 } as const;
 
 /** The hour of a tick as the bench's clock shows it. */

@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { FittingStep } from '@/core/fitting/checklist';
+import type { StaffWords } from '@/words/staff-words';
 import { useKeys } from '../client/use-keys';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -17,15 +19,16 @@ import type { Bench } from './use-bench';
 const LARGE = 'text-lg! min-h-14 px-6';
 
 /** What a fastener group is, in words. */
-export function fastenerText({ fasteners }: FittingStep): string {
+export function fastenerText(t: StaffWords<'fitting'>, { fasteners }: FittingStep): string {
   if (fasteners === null) return '';
   const { count, lengthMm, dish } = fasteners;
-  const each = lengthMm === null ? '' : ` of ${lengthMm} mm`;
-  return `${count} ${count === 1 ? 'fastener' : 'fasteners'}${each}, dish ${dish}`;
+  const each = lengthMm === null ? '' : t('step.of', { lengthMm });
+  return t('step.fasteners', { count, each, dish });
 }
 
 /** The model's photograph of a step; nothing where it is gone meanwhile. */
 function StepPhoto({ photo }: { photo: number }) {
+  const t = useTranslations('fitting');
   const { modelId } = useJob().job.machine;
   const [isGone, setGone] = useState(false);
   if (modelId === null || isGone) return null;
@@ -33,7 +36,7 @@ function StepPhoto({ photo }: { photo: number }) {
     // biome-ignore lint/performance/noImgElement: it comes from our own database as it is
     <img
       src={`/api/models/${modelId}/photos/${photo}`}
-      alt="This step on a machine of the model"
+      alt={t('step.alt')}
       className="max-h-64 max-w-80 border border-line object-contain"
       onError={() => setGone(true)}
     />
@@ -49,13 +52,14 @@ interface StepNowProps {
 
 /** The step that is to be done now, large enough to be read from the machine. */
 export function StepNow({ step, before, bench }: StepNowProps) {
+  const t = useTranslations('fitting');
   const [asking, setAsking] = useState<Asking | null>(null);
   const busy = bench.sending.has(step.key);
   const done = () => void bench.tick(step.key);
   useKeys({ d: done });
   const flip = (what: Asking) => setAsking(asking === what ? null : what);
   return (
-    <section aria-label="Now" className="bg-sheet border-2 border-act rounded-notch px-5 py-4 grid gap-3">
+    <section aria-label={t('step.now')} className="bg-sheet border-2 border-act rounded-notch px-5 py-4 grid gap-3">
       <div className="grid gap-4 md:grid-cols-[minmax(0,1fr)_auto] items-center">
         <StepWords step={step} before={before} />
         {step.photo !== null && <StepPhoto photo={step.photo} />}
@@ -67,13 +71,13 @@ export function StepNow({ step, before, bench }: StepNowProps) {
       </div>
       <div className="flex flex-wrap gap-3 items-center">
         <Button weight="act" className={LARGE} disabled={busy} onClick={done}>
-          Done <KeyHint of="D" />
+          {t.rich('step.done', { e0: () => <KeyHint of="D" /> })}
         </Button>
         <Button className={LARGE} aria-expanded={asking === 'skip'} onClick={() => flip('skip')}>
-          Leave out
+          {t('step.skip')}
         </Button>
         <Button className={LARGE} aria-expanded={asking === 'find'} onClick={() => flip('find')}>
-          Something is different
+          {t('step.different')}
         </Button>
       </div>
       {asking !== null && (
@@ -84,12 +88,15 @@ export function StepNow({ step, before, bench }: StepNowProps) {
 }
 
 function StepWords({ step, before }: Omit<StepNowProps, 'bench'>) {
-  const facts = [step.tool, fastenerText(step), step.cable === '' ? '' : `unplug: ${step.cable}`].filter(
-    (fact) => fact !== '',
-  );
+  const t = useTranslations('fitting');
+  const facts = [
+    step.tool,
+    fastenerText(t, step),
+    step.cable === '' ? '' : t('step.unplug', { cable: step.cable }),
+  ].filter((fact) => fact !== '');
   return (
     <div className="grid gap-1.5">
-      <p className="text-sm text-ink-2">{PHASE_NAMES[step.phase]}</p>
+      <p className="text-sm text-ink-2">{t(PHASE_NAMES[step.phase])}</p>
       <p className="text-2xl font-semibold leading-tight">{step.text}</p>
       {facts.length > 0 && <p className="text-lg">{facts.join(' · ')}</p>}
       {step.caution !== '' && (
@@ -100,8 +107,7 @@ function StepWords({ step, before }: Omit<StepNowProps, 'bench'>) {
       )}
       {before.map(({ jobId, note }) => (
         <p key={`${jobId} ${note}`} className="text-lg text-mind">
-          <span aria-hidden="true">△ </span>
-          Found in job {jobId} on this model: {note}
+          {t.rich('step.found', { e0: () => <span aria-hidden="true">△ </span>, jobId, note })}
         </p>
       ))}
     </div>
@@ -126,10 +132,11 @@ interface TypedWhy {
 
 /** Why a step is left out, or what is there instead of what it says. */
 function WhyNot({ asking, step, bench, onClose }: WhyNotProps) {
+  const t = useTranslations('fitting');
   const typing = useTyped<TypedWhy, TypedWhy>({
     from: { kind: 'other-module', words: '' },
     read: (typed) =>
-      readTyped<TypedWhy, TypedWhy>({ words: typed.words.trim() === '' && 'Type it in a few words.' }, () => typed),
+      readTyped<TypedWhy, TypedWhy>({ words: typed.words.trim() === '' && t('step.fault') }, () => typed),
     send: async ({ kind, words }) => {
       const isTold = asking === 'skip' ? await bench.skip(step, words) : await bench.find(step, kind, words);
       if (isTold) onClose();
@@ -141,21 +148,21 @@ function WhyNot({ asking, step, bench, onClose }: WhyNotProps) {
       {asking === 'find' && (
         <ChoiceField
           name="kind"
-          label="What is it"
+          label={t('step.what')}
           className="w-64"
-          options={Object.entries(FIND_WORDS).map(([value, text]) => ({ value, text }))}
+          options={Object.entries(FIND_WORDS).map(([value, text]) => ({ value, text: t(text) }))}
         />
       )}
       <TextField
         name="words"
-        label={asking === 'skip' ? 'Why is it left out' : 'What is there instead'}
+        label={asking === 'skip' ? t('step.whySkip') : t('step.instead')}
         className="flex-1 min-w-64"
       />
       <Send weight="plain" className="min-h-12">
-        {asking === 'skip' ? 'Leave it out' : 'Note it'}
+        {asking === 'skip' ? t('step.skipIt') : t('step.save')}
       </Send>
       <Button weight="quiet" onClick={onClose}>
-        No
+        {t('cancel')}
       </Button>
     </Form>
   );

@@ -77,7 +77,7 @@ test('what could not be sent can be pressed again', async () => {
   expect(sent[1]?.body).toEqual({ step: 'safe.off', what: 'skip', reason: 'it has no switch' });
 });
 
-test('each thing that is noted says what it is', async () => {
+test('each thing that is noted says label', async () => {
   const hook = await open();
   await act(async () => void hook.now().find('safe.off', 'damage', 'a stripped screw'));
   await act(async () => sent[0]?.answer(true));

@@ -1,9 +1,11 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { LIGHT_COOKIE, type Light } from './light';
 
 /** Changes between the two lights, and remembers it in a cookie so that the server draws the right one at once. */
 export function LightSwitch({ light }: { light: Light }) {
+  const t = useTranslations('frame');
   const [now, setNow] = useState(light);
   const other: Light = now === 'day' ? 'back-room' : 'day';
   const change = () => {
@@ -14,7 +16,7 @@ export function LightSwitch({ light }: { light: Light }) {
   };
   return (
     <button type="button" onClick={change} className="min-h-9 px-2 text-sm text-ink-2 hover:text-ink cursor-pointer">
-      {now === 'day' ? 'Dark theme' : 'Light theme'}
+      {now === 'day' ? t('darkTheme') : t('lightTheme')}
     </button>
   );
 }

@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { STANDINGS, STATIONS, type Station, type StationStanding } from '@/core/machine/station';
 import { STANDING_SIGNS, STATION_NAMES } from './station-words';
 
@@ -47,9 +48,10 @@ export function StandingPads({ words }: { words: readonly StandingsWord[] }) {
 
 /** The contact pads of all stations in one drawing; the page has `StandingPads` with this word somewhere. */
 export function StandingRow({ word }: { word: StandingsWord }) {
+  const t = useTranslations('frame');
   const named = (standing: StationStanding): string[] => {
-    const own = STATIONS.filter((_, nr) => word[nr] === LETTERS[standing]).map((station) => STATION_NAMES[station]);
-    return own.length === 0 ? [] : [`${own.join(', ')} ${STANDING_SIGNS[standing].word}`];
+    const own = STATIONS.filter((_, nr) => word[nr] === LETTERS[standing]).map((station) => t(STATION_NAMES[station]));
+    return own.length === 0 ? [] : [`${own.join(', ')} ${t(STANDING_SIGNS[standing].word)}`];
   };
   // What waits for something before it is the rest.
   const label = [...named('done'), ...named('decide')].join('; ');

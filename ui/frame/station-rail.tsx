@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { STATIONS, type Station, type StationStanding } from '@/core/machine/station';
 import { NearLink } from '../kit/near-link';
 import { StandingSign } from './standing-sign';
@@ -14,8 +15,9 @@ interface StationRailProps {
  * customer says yes.
  */
 export function StationRail({ jobId, here, standings }: StationRailProps) {
+  const t = useTranslations('frame');
   return (
-    <nav aria-label="Stations" className="no-print px-4 bg-ground pt-2">
+    <nav aria-label={t('stationsLabel')} className="no-print px-4 bg-ground pt-2">
       <ol className="flex">
         {STATIONS.map((station) => {
           const current = station === here;
@@ -29,10 +31,10 @@ export function StationRail({ jobId, here, standings }: StationRailProps) {
                 <span className="flex items-center gap-2 px-1 min-h-7">
                   <StandingSign standing={standings[station]} />
                   <span className={`truncate ${current ? 'font-bold wide' : 'font-medium'}`}>
-                    {STATION_NAMES[station]}
+                    {t(STATION_NAMES[station])}
                   </span>
                   <span className="text-xs text-ink-2 narrow truncate max-[900px]:sr-only">
-                    {STANDING_SIGNS[standings[station]].word}
+                    {t(STANDING_SIGNS[standings[station]].word)}
                   </span>
                 </span>
                 <span aria-hidden="true" className={`block h-1.5 mt-0.5 contacts ${current ? '' : 'opacity-40'}`} />

@@ -1,17 +1,17 @@
 import type { Station, StationStanding } from '@/core/machine/station';
 
-export const STATION_NAMES: Record<Station, string> = {
-  intake: 'Intake',
-  limits: 'Limits',
-  options: 'Options',
-  quote: 'Quote',
-  fitting: 'Fitting',
-  proof: 'Proof',
-};
+export const STATION_NAMES = {
+  intake: 'stations.intake',
+  limits: 'stations.limits',
+  options: 'stations.options',
+  quote: 'stations.quote',
+  fitting: 'stations.fitting',
+  proof: 'stations.proof',
+} as const satisfies Record<Station, string>;
 
 /** How a station stands: a shape first, then the word. */
-export const STANDING_SIGNS: Record<StationStanding, { word: string; shape: 'full' | 'half' | 'open' }> = {
-  done: { word: 'done', shape: 'full' },
-  decide: { word: 'to decide', shape: 'half' },
-  waits: { word: 'waits', shape: 'open' },
-};
+export const STANDING_SIGNS = {
+  done: { word: 'standings.done', shape: 'full' },
+  decide: { word: 'standings.decide', shape: 'half' },
+  waits: { word: 'standings.waits', shape: 'open' },
+} as const satisfies Record<StationStanding, { word: string; shape: 'full' | 'half' | 'open' }>;

@@ -1,18 +1,24 @@
 import type { ReactNode } from 'react';
+import { useTranslations } from '#translations';
+import type { StaffMessages } from '@/words/staff-words';
 import { NearLink } from '../kit/near-link';
 import type { Light } from './light';
 import { LightSwitch } from './light-switch';
 import { Mark } from './mark';
 
 const PLACES = [
-  { href: '/counter', text: 'Counter' },
-  { href: '/models', text: 'Models' },
-  { href: '/offers', text: 'Offers' },
-  { href: '/orders', text: 'Orders' },
+  { href: '/counter', text: 'places.jobs' },
+  { href: '/models', text: 'places.models' },
+  { href: '/offers', text: 'places.offers' },
+  { href: '/orders', text: 'places.orders' },
+] as const;
+const OWNER_PLACES = [
+  { href: '/people', text: 'places.staff' },
+  { href: '/settings', text: 'places.settings' },
 ] as const;
 
 interface TopBarProps {
-  person: { name: string; role: string };
+  person: { name: string; role: keyof StaffMessages['frame']['roles'] };
   light: Light;
   here: string;
   children?: ReactNode;
@@ -20,19 +26,17 @@ interface TopBarProps {
 
 /** The bar above everything: where else one can go, whose turn it is. */
 export function TopBar({ person, light, here, children }: TopBarProps) {
-  const places =
-    person.role === 'owner'
-      ? [...PLACES, { href: '/people', text: 'People' }, { href: '/settings', text: 'Settings' }]
-      : PLACES;
+  const t = useTranslations('frame');
+  const places = person.role === 'owner' ? [...PLACES, ...OWNER_PLACES] : PLACES;
   return (
     <header className="no-print flex items-center gap-x-5 gap-y-1 flex-wrap px-4 min-h-12 border-b border-line bg-sheet">
       <a href="#work" className="sr-only-focusable px-2 py-1 bg-act text-on-act">
-        To the work
+        {t('skip')}
       </a>
       <NearLink href="/counter" className="flex items-center gap-2 font-bold wide text-base tracking-tight">
         <Mark /> Fenbrik
       </NearLink>
-      <nav aria-label="Places" className="flex flex-wrap gap-1">
+      <nav aria-label={t('placesLabel')} className="flex flex-wrap gap-1">
         {places.map(({ href, text }) => (
           <NearLink
             key={href}
@@ -40,7 +44,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
             aria-current={here === href ? 'page' : undefined}
             className="px-2 py-1.5 text-sm rounded-notch hover:bg-sunk aria-[current=page]:font-semibold aria-[current=page]:underline underline-offset-8 decoration-2 decoration-act"
           >
-            {text}
+            {t(text)}
           </NearLink>
         ))}
       </nav>
@@ -48,13 +52,13 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
       <LightSwitch light={light} />
       <form action="/api/sign-out" method="post" className="flex items-center gap-2 text-sm">
         <span className="text-ink-2 max-[1100px]:hidden">
-          {person.name}, {person.role}
+          {person.name}, {t(`roles.${person.role}`)}
         </span>
         <button
           type="submit"
           className="min-h-9 px-2 underline decoration-edge underline-offset-4 hover:decoration-ink cursor-pointer"
         >
-          Sign out
+          {t('signOut')}
         </button>
       </form>
     </header>

@@ -1,8 +1,8 @@
 /** What says that an earlier job belongs to this customer or machine. */
 export const BY_WORDS = {
-  serial: 'the same serial number',
-  customer: 'the same customer',
-  phone: 'the same telephone number',
-  email: 'the same e-mail',
-  name: 'a like name',
+  serial: 'by.serial',
+  customer: 'by.customer',
+  phone: 'by.phone',
+  email: 'by.email',
+  name: 'by.name',
 } as const;

@@ -1,9 +1,11 @@
 'use client';
 import { type ChangeEvent, useState } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { shortMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import type { StaffWords } from '@/words/staff-words';
 import { useKeptText } from '../client/use-kept-text';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -16,20 +18,18 @@ type Parse = (text: string) => Parsed;
 
 export const plain: Parse = (text) => ({ ok: true, value: text.trim() });
 
-export const capacity: Parse = (text) => {
+export const capacity = (t: StaffWords<'intake'>, text: string): Parsed => {
   if (text.trim() === '') return { ok: true, value: null };
   const mib = parseCapacity(text);
-  return mib === null ? { ok: false, sentence: 'Type a size above 0, such as 16 GB.' } : { ok: true, value: mib };
+  return mib === null ? { ok: false, sentence: t('faults.size') } : { ok: true, value: mib };
 };
 
 const money =
-  (currency: string): Parse =>
+  (t: StaffWords<'intake'>, currency: string): Parse =>
   (text) => {
     if (text.trim() === '') return { ok: true, value: null };
     const cents = parseMoneyIn(text, currency);
-    return cents === null || cents <= 0
-      ? { ok: false, sentence: 'Type an amount above 0, such as 90.' }
-      : { ok: true, value: cents };
+    return cents === null || cents <= 0 ? { ok: false, sentence: t('faults.amount') } : { ok: true, value: cents };
   };
 
 /** One Intake field: kept while it is typed, saved when it is left. */
@@ -114,15 +114,16 @@ export function TextField({
 }
 
 export function CustomerFields() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { name, phone, email } = job.customer;
   return (
     <fieldset className="grid gap-2.5">
-      <legend className="text-base font-semibold wide mb-1">Who is it?</legend>
-      <TextField key={`name ${name}`} name="customerName" label="Name" saved={name} />
+      <legend className="text-base font-semibold wide mb-1">{t('who')}</legend>
+      <TextField key={`name ${name}`} name="customerName" label={t('name')} saved={name} />
       <div className="grid grid-cols-2 gap-2.5">
-        <TextField key={`phone ${phone}`} name="phone" label="Telephone" saved={phone} type="tel" />
-        <TextField key={`email ${email}`} name="email" label="E-mail" saved={email} type="email" />
+        <TextField key={`phone ${phone}`} name="phone" label={t('phone')} saved={phone} type="tel" />
+        <TextField key={`email ${email}`} name="email" label={t('email')} saved={email} type="email" />
       </div>
     </fieldset>
   );
@@ -135,12 +136,13 @@ export const sizeText = (value: unknown): string => (typeof value === 'number' ?
 
 /** The target; on Intake with the usual sizes ready. */
 export function NeedField({ chips }: { chips: boolean }) {
+  const t = useTranslations('intake');
   const { job } = useJob();
-  const need = useIntakeField('needMiB', sizeText(job.needMiB), capacity, sizeText);
+  const need = useIntakeField('needMiB', sizeText(job.needMiB), (text) => capacity(t, text), sizeText);
   return (
     <div>
-      <Field label="Needs at least" placeholder="open" {...need.input} error={need.error} />
-      <ClashChoice putting={need.putting} text={(value) => sizeText(value) || 'nothing'} />
+      <Field label={t('need')} placeholder={t('open')} {...need.input} error={need.error} />
+      <ClashChoice putting={need.putting} text={(value) => sizeText(value) || t('nothing')} />
       {chips && (
         <div className="flex flex-wrap gap-1 mt-1">
           {TARGETS.map((target) => (
@@ -148,7 +150,7 @@ export function NeedField({ chips }: { chips: boolean }) {
               key={target}
               weight="quiet"
               onClick={() => need.put(target)}
-              aria-label={`Needs at least ${target}`}
+              aria-label={t('needAtLeast', { target })}
             >
               {target}
             </Button>
@@ -161,21 +163,22 @@ export function NeedField({ chips }: { chips: boolean }) {
 
 /** The ceiling on what the customer pays, with fitting and tax. */
 export function BudgetField({ hint }: { hint: boolean }) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const amount = (value: unknown) => (typeof value === 'number' ? shortMoney(value, job.currency) : '');
-  const budget = useIntakeField('budgetCents', amount(job.budgetCents), money(job.currency), amount);
+  const budget = useIntakeField('budgetCents', amount(job.budgetCents), money(t, job.currency), amount);
   return (
     <div>
       <Field
-        label="Budget"
+        label={t('budget')}
         inputMode="decimal"
-        placeholder="open"
+        placeholder={t('open')}
         unit={job.currency}
         {...budget.input}
         error={budget.error}
-        {...(hint ? { hint: 'with fitting and tax' } : {})}
+        {...(hint ? { hint: t('budgetHint') } : {})}
       />
-      <ClashChoice putting={budget.putting} text={(value) => amount(value) || 'nothing'} />
+      <ClashChoice putting={budget.putting} text={(value) => amount(value) || t('nothing')} />
     </div>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import Link from 'next/link';
+import { useTranslations } from '#translations';
 import { useFresh } from '../client/use-fresh';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
@@ -15,11 +16,12 @@ import { WishFields } from './wish-fields';
 
 /** Intake: one field takes what the machine says; the rest is who and what for. */
 export function IntakeStation() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   useFresh(job.id, String(job.pictures.at(-1)?.id ?? 0), 'picture');
   return (
     <div className="grid gap-4">
-      <h1 className="sr-only">Intake</h1>
+      <h1 className="sr-only">{t('title')}</h1>
       <ReportField jobId={job.id} known={job.slots.length > 0} asks={job.panelAsks} />
       <EarlierJobs />
       <ReadingsList />
@@ -35,11 +37,11 @@ export function IntakeStation() {
       <KeepAsModel />
       <div className="flex flex-wrap items-center gap-3">
         <Link href={`/jobs/${job.id}/limits`} className={buttonLook('plain')}>
-          On to Limits
+          {t('toLimits')}
         </Link>
         {job.slots.length > 0 && job.gaps.length === 0 && (
           <Link href={`/jobs/${job.id}/options`} className={buttonLook('plain')}>
-            Straight to Options
+            {t('toOptions')}
           </Link>
         )}
       </div>

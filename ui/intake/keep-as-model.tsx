@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -16,15 +17,17 @@ interface TypedName {
 }
 
 function KeepSheet({ onClose }: { onClose: () => void }) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { save } = useSave();
   const typing = useTyped<TypedName, object>({
     from: { maker: job.machine.maker, name: job.machine.name, yearFrom: '' },
     read: ({ maker, name, yearFrom }) =>
-      readTyped<TypedName, object>(
-        { yearFrom: !/^\d{4}$/.test(yearFrom.trim()) && 'Type the year it came out, such as 2019.' },
-        () => ({ maker, name, yearFrom: Number(yearFrom) }),
-      ),
+      readTyped<TypedName, object>({ yearFrom: !/^\d{4}$/.test(yearFrom.trim()) && t('faults.year') }, () => ({
+        maker,
+        name,
+        yearFrom: Number(yearFrom),
+      })),
     send: async (body) => {
       const result = await save('POST', `/api/jobs/${job.id}/model`, body);
       if (result.ok) onClose();
@@ -32,16 +35,11 @@ function KeepSheet({ onClose }: { onClose: () => void }) {
     },
   });
   return (
-    <Sheet
-      open
-      title="Save this machine as a model"
-      description="The next one of its kind then needs no questions: its slots, its identifiers and what was decided here go into the library."
-      onClose={onClose}
-    >
+    <Sheet open title={t('keep.title')} description={t('keep.what')} onClose={onClose}>
       <Form typing={typing} className="grid grid-cols-[1fr_1fr_6rem] gap-2.5" action="Save" onLeave={onClose}>
-        <TextField name="maker" label="Maker" autoFocus />
-        <TextField name="name" label="Model" />
-        <TextField name="yearFrom" label="Since" inputMode="numeric" />
+        <TextField name="maker" label={t('maker')} autoFocus />
+        <TextField name="name" label={t('model')} />
+        <TextField name="yearFrom" label={t('keep.since')} inputMode="numeric" />
       </Form>
     </Sheet>
   );
@@ -49,16 +47,20 @@ function KeepSheet({ onClose }: { onClose: () => void }) {
 
 /** A machine that the library does not know can be kept as one of its models. */
 export function KeepAsModel() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const [open, setOpen] = useState(false);
   if (job.machine.modelId !== null || job.slots.length === 0 || !job.may.writeLibrary) return null;
   return (
     <p className="text-sm text-ink-2">
-      The library does not know this machine.{' '}
-      <Button weight="quiet" onClick={() => setOpen(true)}>
-        Save as a model
-      </Button>
-      {open && <KeepSheet onClose={() => setOpen(false)} />}
+      {t.rich('keep.offer', {
+        e0: () => (
+          <Button weight="quiet" onClick={() => setOpen(true)}>
+            {t('keep.action')}
+          </Button>
+        ),
+        value: () => open && <KeepSheet onClose={() => setOpen(false)} />,
+      })}
     </p>
   );
 }

@@ -1,5 +1,7 @@
 'use client';
 import Link from 'next/link';
+import { useTranslations } from '#translations';
+import { worded } from '@/ui/words/worded';
 import { useJob } from '../job/job-context';
 import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
@@ -9,45 +11,46 @@ import { TextField } from './intake-fields';
 import { usePut } from './use-put';
 
 const BITS = [
-  { value: '', text: 'not asked' },
-  { value: '64', text: '64 bits' },
-  { value: '32', text: '32 bits' },
-];
+  { value: '', text: 'notAsked' },
+  { value: '64', text: 'bits.64' },
+  { value: '32', text: 'bits.32' },
+] as const;
 
 /** Which machine it is, as far as no report says; also one that the customer has not bought yet. */
 export function MachineFields() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const putting = usePut();
   const { put } = putting;
   const { os, osBits } = job.wants;
   const systems = [
-    { value: '', text: 'not asked' },
+    { value: '', text: t('notAsked') },
     ...job.needs.systems.map((system) => ({ value: system.os, text: system.os })),
     ...(os !== '' && !job.needs.systems.some((system) => system.os === os) ? [{ value: os, text: os }] : []),
   ];
   return (
     <fieldset className="grid grid-cols-2 gap-2.5">
-      <legend className="text-base font-semibold wide mb-1">Which machine?</legend>
-      <TextField key={`maker ${job.machine.maker}`} name="machineMaker" label="Maker" saved={job.machine.maker} />
-      <TextField key={`model ${job.machine.name}`} name="machineName" label="Model" saved={job.machine.name} />
+      <legend className="text-base font-semibold wide mb-1">{t('machine')}</legend>
+      <TextField key={`maker ${job.machine.maker}`} name="machineMaker" label={t('maker')} saved={job.machine.maker} />
+      <TextField key={`model ${job.machine.name}`} name="machineName" label={t('model')} saved={job.machine.name} />
       <TextField
         key={`serial ${job.machine.serial}`}
         name="serial"
-        label="Serial number"
+        label={t('serial')}
         saved={job.machine.serial}
         scan="serial"
       />
-      <TextField key={`cpu ${job.cpu.told}`} name="cpu" label="CPU" saved={job.cpu.told} />
+      <TextField key={`cpu ${job.cpu.told}`} name="cpu" label={t('cpu')} saved={job.cpu.told} />
       <Choice
-        label="Operating system"
+        label={t('system')}
         value={os}
         options={systems}
         onChange={(event) => void put({ os: event.target.value })}
       />
       <Choice
-        label="It runs in"
+        label={t('runsIn')}
         value={osBits === null ? '' : String(osBits)}
-        options={BITS}
+        options={worded(t, BITS)}
         onChange={(event) => void put({ osBits: event.target.value === '' ? null : Number(event.target.value) })}
       />
       <div className="col-span-2">
@@ -56,11 +59,11 @@ export function MachineFields() {
       </div>
       <div className="col-span-2 flex flex-wrap items-center justify-between gap-2 text-sm">
         <Check checked={job.notBought} onChange={(notBought) => void put({ notBought })} className="min-h-6">
-          not bought yet
+          {t('notBought')}
         </Check>
         {job.machine.modelId !== null && (
           <Link href={`/models/${job.machine.modelId}`} className="underline underline-offset-2">
-            {job.machine.modelName} in the library
+            {t('inLibrary', { modelName: job.machine.modelName ?? '' })}
           </Link>
         )}
       </div>

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -18,6 +19,7 @@ interface SuggestionsProps {
 
 /** What a typed line may mean: models, the question that tells near-equal ones apart, customers who were here before. */
 export function Suggestions({ jobId, known, text, onTaken }: SuggestionsProps) {
+  const t = useTranslations('intake');
   const { models, question, jobs } = useFind(known && text.trim() === '' ? null : text, jobId);
   const { busy, sentence, save } = useSave();
   const pick = async (modelId: number) => {
@@ -34,19 +36,23 @@ export function Suggestions({ jobId, known, text, onTaken }: SuggestionsProps) {
   return (
     <div className="mt-2 grid gap-2 border-t border-line pt-2">
       {jobs.length > 0 && (
-        <section aria-label="Here before" className="grid gap-1">
+        <section aria-label={t('earlier.label')} className="grid gap-1">
           {jobs.map((job) => (
             <div key={job.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
               <span className="flex-1 min-w-64">
-                <strong>{job.customer || 'no name'}</strong> was here on {dayText(job.on)}
-                {job.machine !== '' && ` with a ${job.machine}`} ({BY_WORDS[job.by]})
+                {t.rich('earlier.was', {
+                  e0: () => <strong>{job.customer || t('noName')}</strong>,
+                  on: dayText(job.on),
+                  value: job.machine !== '' ? t('earlier.withA', { machine: job.machine }) : '',
+                  value2: t(BY_WORDS[job.by]),
+                })}
               </span>
               <Button disabled={busy} onClick={() => goOn(job.id, 'customer')}>
-                Same customer
+                {t('earlier.sameCustomer')}
               </Button>
               {job.machine !== '' && (
                 <Button disabled={busy} onClick={() => goOn(job.id, 'machine')}>
-                  And the same machine
+                  {t('earlier.sameMachine')}
                 </Button>
               )}
             </div>
@@ -57,7 +63,7 @@ export function Suggestions({ jobId, known, text, onTaken }: SuggestionsProps) {
       {others.length > 0 && (
         <div className="flex flex-wrap gap-2 items-center">
           <span className="text-sm text-ink-2">
-            {text.trim() === '' ? 'Models of late:' : question === null ? 'Is it one of these?' : 'Or one of these?'}
+            {text.trim() === '' ? t('models.late') : question === null ? t('models.isIt') : t('models.orOne')}
           </span>
           {others.map((model) => (
             <Button key={model.id} disabled={busy} onClick={() => pick(model.id)} title={model.memory}>

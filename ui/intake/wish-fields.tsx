@@ -1,7 +1,10 @@
 'use client';
 import { useId } from 'react';
+import { useTranslations } from '#translations';
 import { suggestTarget } from '@/core/machine/suggest-target';
 import { capacityText } from '@/core/memory/capacity';
+import { parseCapacity } from '@/core/memory/parse-capacity';
+import { worded } from '@/ui/words/worded';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
@@ -13,22 +16,23 @@ import { BudgetField, capacity, NeedField, plain, sizeText, useIntakeField } fro
 import { usePut } from './use-put';
 
 const FULL = [
-  { value: '', text: 'not asked' },
-  { value: 'memory', text: 'the memory' },
-  { value: 'storage', text: 'the storage' },
-  { value: 'both', text: 'both' },
-  { value: 'neither', text: 'neither' },
-];
+  { value: '', text: 'notAsked' },
+  { value: 'memory', text: 'wish.memory' },
+  { value: 'storage', text: 'wish.storage' },
+  { value: 'both', text: 'wish.both' },
+  { value: 'neither', text: 'wish.neither' },
+] as const;
 
 const COVER = [
-  { value: '', text: 'not asked' },
-  { value: 'none', text: 'neither' },
-  { value: 'warranty', text: 'under warranty' },
-  { value: 'support', text: 'a support contract' },
-];
+  { value: '', text: 'notAsked' },
+  { value: 'none', text: 'wish.noCover' },
+  { value: 'warranty', text: 'wish.warranty' },
+  { value: 'support', text: 'wish.contract' },
+] as const;
 
 /** What it is for, in their words; each use is a switch. */
 function Uses() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const putting = usePut();
   const { put } = putting;
@@ -36,7 +40,7 @@ function Uses() {
   const flip = (use: string) => put({ uses: uses.includes(use) ? uses.filter((one) => one !== use) : [...uses, use] });
   return (
     <fieldset>
-      <legend className="text-sm font-medium text-ink-2 mb-1">What is it for?</legend>
+      <legend className="text-sm font-medium text-ink-2 mb-1">{t('wish.use')}</legend>
       <div className="flex flex-wrap gap-1.5">
         {job.needs.uses.map(({ use }) => {
           const on = uses.includes(use);
@@ -62,6 +66,7 @@ function Uses() {
 
 /** What the wants suggest, why, and the way to take it. */
 function Suggested({ onTake }: { onTake: (text: string) => void }) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const today = job.slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
   const { targetMiB, reasons, cautions } = suggestTarget(job.wants, job.needs, today);
@@ -70,13 +75,16 @@ function Suggested({ onTake }: { onTake: (text: string) => void }) {
       {targetMiB !== null && (
         <p className="text-sm flex flex-wrap items-baseline gap-x-2">
           <span>
-            Suggests <strong>{capacityText(targetMiB)}</strong>: {reasons.join('; ')}.
+            {t.rich('wish.suggests', {
+              e0: () => <strong>{capacityText(targetMiB)}</strong>,
+              value: reasons.join('; '),
+            })}
           </span>
           {job.needMiB === targetMiB ? (
-            <span className="text-good font-semibold">✓ taken</span>
+            <span className="text-good font-semibold">{t('wish.taken')}</span>
           ) : (
             <Button weight="quiet" onClick={() => onTake(capacityText(targetMiB))}>
-              Take {capacityText(targetMiB)}
+              {t('wish.take', { targetMiB: capacityText(targetMiB) })}
             </Button>
           )}
         </p>
@@ -92,19 +100,20 @@ function Suggested({ onTake }: { onTake: (text: string) => void }) {
 
 /** What the customer wants: what for, what is full, by when, for how much; it becomes a target that stays editable. */
 export function WishFields() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const id = useId();
   const putting = usePut();
   const { put } = putting;
   const complaint = useIntakeField('complaint', job.complaint, plain);
   const { inUseMiB, full } = job.wants;
-  const inUse = useIntakeField('inUseMiB', sizeText(inUseMiB), capacity, sizeText);
+  const inUse = useIntakeField('inUseMiB', sizeText(inUseMiB), (text) => capacity(t, text), sizeText);
   return (
     <fieldset className="grid gap-2.5">
-      <legend className="text-base font-semibold wide mb-1">What do they want?</legend>
+      <legend className="text-base font-semibold wide mb-1">{t('wish.what')}</legend>
       <div>
         <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-          In their words
+          {t('wish.words')}
         </label>
         <textarea id={id} rows={2} {...complaint.input} className={INPUT_LOOK} />
         <Fault sentence={complaint.error} />
@@ -113,24 +122,24 @@ export function WishFields() {
       <Uses />
       <div className="grid grid-cols-2 gap-2.5">
         <Choice
-          label="What is full?"
+          label={t('wish.full')}
           value={full ?? ''}
-          options={FULL}
+          options={worded(t, FULL)}
           onChange={(event) => void put({ fullPart: event.target.value || null })}
         />
-        <Field label="Memory in use" placeholder="not noted" {...inUse.input} error={inUse.error} />
+        <Field label={t('wish.inUse')} placeholder={t('wish.notNoted')} {...inUse.input} error={inUse.error} />
       </div>
-      <ClashChoice putting={inUse.putting} text={(value) => sizeText(value) || 'nothing'} />
+      <ClashChoice putting={inUse.putting} text={(value) => sizeText(value) || t('nothing')} />
       <Suggested
         onTake={(text) => {
-          void put({ needMiB: capacityValue(text) });
+          void put({ needMiB: parseCapacity(text) });
         }}
       />
       <div className="grid grid-cols-2 gap-2.5">
         <NeedField key={`need ${job.needMiB}`} chips />
         <BudgetField hint />
         <Field
-          label="Needed by"
+          label={t('wish.by')}
           type="date"
           defaultValue={job.neededBy ?? ''}
           onBlur={(event) => {
@@ -138,9 +147,9 @@ export function WishFields() {
           }}
         />
         <Choice
-          label="Warranty or contract"
+          label={t('wish.contractLabel')}
           value={job.cover ?? ''}
-          options={COVER}
+          options={worded(t, COVER)}
           onChange={(event) => void put({ cover: event.target.value || null })}
         />
       </div>
@@ -149,8 +158,3 @@ export function WishFields() {
     </fieldset>
   );
 }
-
-const capacityValue = (text: string): number | null => {
-  const parsed = capacity(text);
-  return parsed.ok && typeof parsed.value === 'number' ? parsed.value : null;
-};

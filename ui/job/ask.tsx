@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { questionFor, sameAs } from '@/core/machine/gap-words';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { useSave } from '../client/use-save';
@@ -10,6 +11,7 @@ import { useJob } from './job-context';
 
 /** What is still not known, one question at a time, with the likely answers ready. */
 export function Ask() {
+  const t = useTranslations('job');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [typed, setTyped] = useState('');
@@ -40,17 +42,16 @@ export function Ask() {
     if (answer.to !== 'slot') return;
     const value =
       answer.field === 'capacityMiB' ? parseCapacity(typed) : /^\d{2,5}$/.test(typed.trim()) ? Number(typed) : null;
-    if (value === null)
-      setWrong(
-        answer.field === 'capacityMiB' ? 'Type a size such as 2 GB.' : 'Type the rate as a number, such as 1333.',
-      );
+    if (value === null) setWrong(answer.field === 'capacityMiB' ? t('ask.size') : t('ask.rate'));
     else void tell(value);
   };
   return (
-    <section aria-label="Question" className="border-2 border-act bg-sheet px-4 py-3 rounded-notch">
+    <section aria-label={t('ask.label')} className="border-2 border-act bg-sheet px-4 py-3 rounded-notch">
       <p className="font-semibold mb-2">
         {text}{' '}
-        {job.gaps.length > 1 && <span className="font-normal text-ink-2">({job.gaps.length - 1} more after this)</span>}
+        {job.gaps.length > 1 && (
+          <span className="font-normal text-ink-2">{t('ask.more', { gaps: job.gaps.length - 1 })}</span>
+        )}
       </p>
       <div className="flex flex-wrap items-end gap-2">
         {answer.to !== 'board' &&
@@ -68,14 +69,14 @@ export function Ask() {
             }}
           >
             <Field
-              label="or type it"
+              label={t('ask.type')}
               className="w-32"
               value={typed}
               onChange={(event) => setTyped(event.target.value)}
               error={wrong}
             />
             <Button type="submit" disabled={busy || typed.trim() === ''}>
-              Answer
+              {t('ask.answer')}
             </Button>
           </form>
         )}

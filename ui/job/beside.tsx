@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import { usePathname } from 'next/navigation';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { moduleDetail } from '@/core/machine/slots/module-detail';
 import { capacityText } from '@/core/memory/capacity';
@@ -33,6 +34,7 @@ function fillOf(slots: readonly JobSlot[], wanted: readonly string[]): Record<st
 
 /** What never leaves the screen: the slot board and the slip. */
 export function Beside() {
+  const t = useTranslations('job');
   const { job, looked } = useJob();
   const [editing, setEditing] = useState<string | null>(null);
   const [filling, setFilling] = useState(false);
@@ -46,13 +48,11 @@ export function Beside() {
     job.slots.flatMap(({ name, module }) => (module === null ? [] : [[name, moduleDetail(module)]])),
   );
   return (
-    <aside aria-label="Machine and slip" className="no-print beside">
-      <section aria-label="Slot board" className="bg-sheet border border-line px-3.5 pt-3 pb-2">
+    <aside aria-label={t('beside.label')} className="no-print beside">
+      <section aria-label={t('beside.board')} className="bg-sheet border border-line px-3.5 pt-3 pb-2">
         <BoardHead total={changes.reduce((sum, { now }) => sum + (now ?? 0), 0)} />
         {job.slots.length === 0 ? (
-          <p className="text-sm text-ink-2 pb-1">
-            Its slots appear here once a report is read or a model is picked; or add them by hand.
-          </p>
+          <p className="text-sm text-ink-2 pb-1">{t('beside.noSlots')}</p>
         ) : (
           <SlotBoard
             changes={changes}
@@ -66,7 +66,7 @@ export function Beside() {
             edit={edit}
           />
         )}
-        {bench !== null && <p className="text-sm text-mind">As hands have left it so far.</p>}
+        {bench !== null && <p className="text-sm text-mind">{t('beside.asFitted')}</p>}
         <p role="status" className="sr-only">
           {said}
         </p>
@@ -84,7 +84,7 @@ export function Beside() {
           )}
           {undo !== null && (
             <Button weight="quiet" onClick={() => void undo.run()}>
-              Undo: {undo.what}
+              {t('beside.undo', { what: undo.what })}
             </Button>
           )}
         </div>
@@ -97,10 +97,13 @@ export function Beside() {
 
 /** Which machine it is, and its total today and after the plan that is looked at. */
 function BoardHead({ total }: { total: number }) {
+  const t = useTranslations('job');
   const { job, looked } = useJob();
   return (
     <div className="flex items-baseline justify-between gap-2 mb-1">
-      <h2 className="text-base truncate">{`${job.machine.maker} ${job.machine.name}`.trim() || 'No machine yet'}</h2>
+      <h2 className="text-base truncate">
+        {`${job.machine.maker} ${job.machine.name}`.trim() || t('beside.noMachine')}
+      </h2>
       {job.slots.length > 0 && (
         <span className="text-sm shrink-0">
           <span className="font-semibold">{capacityText(total)}</span>

@@ -1,5 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -16,13 +17,14 @@ interface TypedEnd {
 
 /** How a job ended and why; one in which nothing is may be deleted. */
 export function CloseSheet({ jobId, onClose }: { jobId: number; onClose: () => void }) {
+  const t = useTranslations('job');
   const router = useRouter();
   const { save } = useSave();
   const typing = useTyped<TypedEnd, TypedEnd>({
     from: { as: 'done', why: '' },
     read: (typed) =>
       readTyped<TypedEnd, TypedEnd>(
-        { why: typed.as !== 'done' && typed.why.trim() === '' && 'Enter the reason in a few words.' },
+        { why: typed.as !== 'done' && typed.why.trim() === '' && t('close.faults.reason') },
         () => typed,
       ),
     send: async (body) => {
@@ -38,32 +40,27 @@ export function CloseSheet({ jobId, onClose }: { jobId: number; onClose: () => v
       return result;
     });
   return (
-    <Sheet
-      open
-      title={`Close job ${jobId}`}
-      description="It leaves the list and stays under Closed jobs, where it can be reopened."
-      onClose={onClose}
-    >
+    <Sheet open title={t('close.title', { jobId })} description={t('close.what')} onClose={onClose}>
       <Form
         typing={typing}
         action="Close job"
         onLeave={onClose}
         beside={
           <Button weight="quiet" disabled={typing.busy} onClick={() => void remove()}>
-            Delete empty job
+            {t('close.delete')}
           </Button>
         }
       >
         <ChoiceField
           name="as"
-          label="How it ended"
-          options={Object.entries(CLOSING_TEXTS).map(([value, text]) => ({ value, text }))}
+          label={t('close.how')}
+          options={Object.entries(CLOSING_TEXTS).map(([value, text]) => ({ value, text: t(text) }))}
         />
         <TextField
           name="why"
-          label="Reason"
+          label={t('close.reason')}
           maxLength={500}
-          placeholder={typing.form.watch('as') === 'done' ? 'not needed' : 'too dear, soldered, no answer'}
+          placeholder={typing.form.watch('as') === 'done' ? t('close.notNeeded') : t('close.examples')}
         />
       </Form>
     </Sheet>

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -8,6 +9,7 @@ import { useJob } from './job-context';
 
 /** Says of a closed job how it ended, and reopens it. */
 export function ClosedNote() {
+  const t = useTranslations('job');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   if (job.closed === null) return null;
@@ -15,13 +17,17 @@ export function ClosedNote() {
   return (
     <div className="mb-3">
       <Notice tone="mind">
-        Closed on {dayText(on)}
-        {as !== null && `: ${CLOSING_TEXTS[as]}`}
-        {why !== '' && ` (${why})`}.{' '}
-        <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', `/api/jobs/${job.id}/closed`)}>
-          Reopen
-        </Button>
-        {sentence !== null && ` ${sentence}`}
+        {t.rich('closed.text', {
+          on: dayText(on),
+          value: as !== null ? `: ${t(CLOSING_TEXTS[as])}` : '',
+          value2: why !== '' ? ` (${why})` : '',
+          e0: () => (
+            <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', `/api/jobs/${job.id}/closed`)}>
+              {t('closed.reopen')}
+            </Button>
+          ),
+          value3: sentence !== null ? ` ${sentence}` : '',
+        })}
       </Notice>
     </div>
   );

@@ -1,8 +1,8 @@
 /** How a job ends, in words. */
 export const CLOSING_TEXTS = {
-  done: 'Done',
-  declined: 'Declined by the customer',
-  'not-possible': 'Not possible',
-  dropped: 'Dropped',
+  done: 'closings.done',
+  declined: 'closings.declined',
+  'not-possible': 'closings.impossible',
+  dropped: 'closings.dropped',
 } as const;
 export type Closing = keyof typeof CLOSING_TEXTS;

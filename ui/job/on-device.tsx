@@ -1,6 +1,7 @@
 'use client';
 import { create } from 'qrcode';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { copyText } from '../client/copy-text';
 import { Button } from '../kit/button';
 import { Sheet } from '../kit/sheet';
@@ -13,6 +14,7 @@ interface OnDeviceProps {
 
 /** A QR code (ISO/IEC 18004) as one drawing: its dark squares, with the quiet edge around them. */
 function QrCode({ text }: { text: string }) {
+  const t = useTranslations('job');
   const { modules } = create(text, { errorCorrectionLevel: 'M' });
   const { size, data } = modules;
   const edge = 4;
@@ -23,7 +25,7 @@ function QrCode({ text }: { text: string }) {
   return (
     <svg
       role="img"
-      aria-label={`QR code of ${text}`}
+      aria-label={t('device.alt', { text })}
       viewBox={`0 0 ${side} ${side}`}
       className="w-64 max-w-full bg-white"
       shapeRendering="crispEdges"
@@ -35,6 +37,7 @@ function QrCode({ text }: { text: string }) {
 
 /** A page as a QR code, for a tablet or a telephone that is signed in, or asks to sign in first. */
 export function OnDevice({ path, address }: OnDeviceProps) {
+  const t = useTranslations('job');
   const [here, setHere] = useState<string | null>(null);
   const [copied, setCopied] = useState<boolean | null>(null);
   useEffect(() => {
@@ -43,23 +46,17 @@ export function OnDevice({ path, address }: OnDeviceProps) {
     if (!/^(localhost|127\.|\[::1\])/.test(hostname)) setHere(origin);
   }, []);
   const base = here ?? address;
-  if (base === null)
-    return (
-      <p>
-        Only this machine reaches Fenbrik as it was started. Start it with <code>HOST=0.0.0.0 npm start</code> so that
-        tablets and telephones on your network reach it too.
-      </p>
-    );
+  if (base === null) return <p>{t.rich('device.onlyHere', { e0: () => <code>HOST=0.0.0.0 npm start</code> })}</p>;
   const url = new URL(path, base).href;
   return (
     <div className="grid gap-3 justify-items-center">
       <QrCode text={url} />
       <p className="break-all text-sm">{url}</p>
       <div className="flex items-center gap-3">
-        <Button onClick={async () => setCopied(await copyText(url))}>Copy link</Button>
+        <Button onClick={async () => setCopied(await copyText(url))}>{t('device.copy')}</Button>
         <span role="status" className="text-sm">
-          {copied === true && 'Copied.'}
-          {copied === false && 'The browser copies nothing here: mark the link above.'}
+          {copied === true && t('device.copied')}
+          {copied === false && t('device.noCopy')}
         </span>
       </div>
     </div>
@@ -68,13 +65,9 @@ export function OnDevice({ path, address }: OnDeviceProps) {
 
 /** The sheet that shows it. */
 export function OnDeviceSheet({ onClose, ...page }: OnDeviceProps & { onClose: () => void }) {
+  const t = useTranslations('job');
   return (
-    <Sheet
-      open
-      title="Open on a tablet or phone"
-      description="Point its camera at the code. It must be on the same network and signed in, or it signs in first."
-      onClose={onClose}
-    >
+    <Sheet open title={t('device.title')} description={t('device.what')} onClose={onClose}>
       <OnDevice {...page} />
     </Sheet>
   );

@@ -1,6 +1,7 @@
 'use client';
 import { Dialog } from 'radix-ui';
 import { useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import { Button } from './button';
 import type { SheetProps } from './sheet-props';
 
@@ -36,17 +37,18 @@ export function SheetCard({ title, description, onClose, wide = false, children 
 
 /** What was typed is not saved: go on with it, or let it go. */
 function Leaving({ onStay, onLeave }: { onStay: () => void; onLeave: () => void }) {
+  const t = useTranslations('frame');
   return (
     <div
       role="alert"
       className="sticky bottom-0 mt-3 border-2 border-mind bg-sheet rounded-notch px-3 py-2 flex flex-wrap items-center gap-2"
     >
-      <span className="mr-auto font-medium">What you typed is not saved.</span>
+      <span className="mr-auto font-medium">{t('notSaved')}</span>
       <Button weight="quiet" onClick={onLeave}>
-        Discard it
+        {t('discard')}
       </Button>
       <Button autoFocus onClick={onStay}>
-        Go on
+        {t('goOn')}
       </Button>
     </div>
   );

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { CLAIM_SOURCES } from '@/core/machine/models/model';
 import { useSave } from '../client/use-save';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -23,23 +24,21 @@ interface TypedClaim {
   note: string;
 }
 
-const SOURCES = CLAIM_SOURCES.filter((one) => one !== 'technician').map((one) => ({
-  value: one,
-  text: SOURCE_WORDS[one],
-}));
+const SOURCES = CLAIM_SOURCES.filter((one) => one !== 'technician');
 
 /** Notes what a paper says of a limit, for every machine of the model; weighing decides what it is worth. */
 export function AddClaim({ row, modelId, modelName, open = false }: AddClaimProps) {
+  const t = useTranslations('limits');
   const { save } = useSave();
-  const choices = choicesOf(row);
-  const nothing = { kind: 'board-manual', name: '', text: typedText(row, undefined), note: '' };
+  const choices = choicesOf(t, row);
+  const nothing = { kind: 'board-manual', name: '', text: typedText(t, row, undefined), note: '' };
   const typing = useTyped<TypedClaim, object>({
     from: nothing,
     next: nothing,
     read: ({ kind, name, text, note }) => {
-      const parsed = typedValue(row, text);
+      const parsed = typedValue(t, row, text);
       const looked = {
-        name: name.trim() === '' && 'Type what the paper is called.',
+        name: name.trim() === '' && t('faults.source'),
         text: !parsed.ok && parsed.sentence,
       };
       return readTyped<TypedClaim, object>(looked, () => ({
@@ -54,18 +53,22 @@ export function AddClaim({ row, modelId, modelName, open = false }: AddClaimProp
   });
   return (
     <details open={open} className="mt-3 border-t border-line pt-2">
-      <summary className="cursor-pointer text-sm font-semibold">Note what a paper says of every {modelName}</summary>
+      <summary className="cursor-pointer text-sm font-semibold">{t('add.title', { modelName })}</summary>
       <Form typing={typing} box="mt-2" className="grid grid-cols-2 gap-2">
-        <ChoiceField name="kind" label="Source" options={SOURCES} />
-        <TextField name="name" label="Called" placeholder="board manual, p. 31" maxLength={200} />
+        <ChoiceField
+          name="kind"
+          label={t('source')}
+          options={SOURCES.map((value) => ({ value, text: t(SOURCE_WORDS[value]) }))}
+        />
+        <TextField name="name" label={t('add.name')} placeholder={t('add.example')} maxLength={200} />
         {choices === null ? (
-          <TextField name="text" label="It says" unit={row.unit} />
+          <TextField name="text" label={t('add.value')} unit={row.unit} />
         ) : (
-          <ChoiceField name="text" label="It says" options={choices} />
+          <ChoiceField name="text" label={t('add.value')} options={choices} />
         )}
-        <TextField name="note" label="Note" maxLength={500} />
+        <TextField name="note" label={t('note')} maxLength={500} />
         <div className="col-span-2">
-          <Send weight="plain">Note it</Send>
+          <Send weight="plain">{t('add.action')}</Send>
         </div>
       </Form>
     </details>

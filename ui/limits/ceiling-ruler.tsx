@@ -1,5 +1,6 @@
 'use client';
 import { scaleLog } from 'd3-scale';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { useWidth } from '../client/use-width';
 import type { Ruler, RulerRow } from './ruler-rows';
@@ -20,6 +21,7 @@ const SIGNS: Record<RulerRow['look'], string> = { binds: '▸', paper: '', guess
 
 /** How far each source lets a machine go, on one scale of capacity; the one that binds is a wall through all. */
 export function CeilingRuler({ title, ruler }: { title: string; ruler: Ruler }) {
+  const t = useTranslations('limits');
   const [box, width] = useWidth<HTMLDivElement>(380);
   const { rows, todayMiB, sentence } = ruler;
   const values = [...rows.map(({ mib }) => mib), ...(todayMiB > 0 ? [todayMiB] : [])];
@@ -35,7 +37,9 @@ export function CeilingRuler({ title, ruler }: { title: string; ruler: Ruler }) 
     <section aria-label={title} className="bg-sheet border border-line px-3 pt-2 pb-1.5 min-w-0">
       <h2 className="text-sm">
         {title}{' '}
-        <span className="font-normal text-ink-2">{todayMiB > 0 && `· ${capacityText(todayMiB)} in it today`}</span>
+        <span className="font-normal text-ink-2">
+          {todayMiB > 0 && t('ruler.today', { todayMiB: capacityText(todayMiB) })}
+        </span>
       </h2>
       <p className="text-sm mt-0.5">{sentence}</p>
       <div ref={box} className="mt-1">

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { LimitName } from '@/core/machine/limits/limit';
 import { Button } from '../kit/button';
 import { LIMIT_ROWS, type LimitRow, limitText } from './limit-words';
@@ -17,11 +18,12 @@ const rowOf = (limit: LimitName): LimitRow | undefined => LIMIT_ROWS.find(({ nam
 
 /** The value of a claim while a person corrects it. */
 function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDone: (value: unknown) => void }) {
-  const [text, setText] = useState(typedText(row, value));
+  const t = useTranslations('limits');
+  const [text, setText] = useState(typedText(t, row, value));
   const [wrong, setWrong] = useState<string | null>(null);
-  const choices = choicesOf(row);
+  const choices = choicesOf(t, row);
   const keep = () => {
-    const parsed = typedValue(row, text);
+    const parsed = typedValue(t, row, text);
     if (parsed.ok) onDone(parsed.value);
     else setWrong(parsed.sentence);
   };
@@ -32,7 +34,7 @@ function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDo
         <input
           className={look}
           value={text}
-          aria-label={row.text}
+          aria-label={t(row.text)}
           aria-invalid={wrong !== null || undefined}
           // biome-ignore lint/a11y/noAutofocus: the person just asked to change this value
           autoFocus
@@ -47,7 +49,7 @@ function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDo
         <select
           className={look}
           value={text}
-          aria-label={row.text}
+          aria-label={t(row.text)}
           // biome-ignore lint/a11y/noAutofocus: the person just asked to change this value
           autoFocus
           onChange={(event) => setText(event.target.value)}
@@ -59,7 +61,7 @@ function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDo
           ))}
         </select>
       )}
-      <Button onClick={keep}>Set</Button>
+      <Button onClick={keep}>{t('set')}</Button>
       {wrong !== null && (
         <span role="alert" className="text-sm text-stop">
           {wrong}
@@ -70,6 +72,7 @@ function ValueEdit({ row, value, onDone }: { row: LimitRow; value: unknown; onDo
 }
 
 function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick) => void }) {
+  const t = useTranslations('limits');
   const [editing, setEditing] = useState(false);
   const row = rowOf(pick.limit);
   if (row === undefined) return null;
@@ -82,7 +85,7 @@ function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick)
           checked={pick.isTaken}
           onChange={(event) => onChange({ ...pick, isTaken: event.target.checked })}
         />
-        <span>{row.text}</span>
+        <span>{t(row.text)}</span>
       </label>
       {editing ? (
         <ValueEdit
@@ -97,13 +100,13 @@ function Pick({ pick, onChange }: { pick: ClaimPick; onChange: (pick: ClaimPick)
         <strong
           className={`tabular-nums justify-self-end @2xl:justify-self-start ${pick.isTaken ? '' : 'text-ink-2 line-through'}`}
         >
-          {limitText(row.sort, pick.value)}
+          {limitText(t, row.sort, pick.value)}
         </strong>
       )}
       <q className="text-sm text-ink-2 min-w-0 break-words">{pick.quote}</q>
       {!editing && (
-        <Button weight="quiet" onClick={() => setEditing(true)} aria-label={`Change: ${row.text}`}>
-          Change
+        <Button weight="quiet" onClick={() => setEditing(true)} aria-label={t('changeOne', { text: t(row.text) })}>
+          {t('change')}
         </Button>
       )}
     </li>
@@ -118,8 +121,9 @@ export function ClaimPicks({
   picks: readonly ClaimPick[];
   onChange: (picks: ClaimPick[]) => void;
 }) {
+  const t = useTranslations('limits');
   return (
-    <ul className="@container divide-y divide-line border-y border-line" aria-label="Limits in the text">
+    <ul className="@container divide-y divide-line border-y border-line" aria-label={t('inText')}>
       {picks.map((pick, index) => (
         <Pick
           key={pick.limit}

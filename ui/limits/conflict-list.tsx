@@ -1,10 +1,12 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import type { Conflict, Settlement } from '@/core/machine/limits/conflicts';
 import { conflictsOf } from '@/core/machine/limits/conflicts';
 import type { LimitName } from '@/core/machine/limits/limit';
 import { capacityText } from '@/core/memory/capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -17,28 +19,29 @@ import { type Consequence, consequenceKey, useConsequences } from './use-consequ
 
 const rowOf = (limit: LimitName) => LIMIT_ROWS.find(({ name }) => name === limit);
 
-const valueText = (limit: LimitName, value: unknown): string => limitText(rowOf(limit)?.sort ?? 'words', value);
+const valueText = (t: StaffWords<'limits'>, limit: LimitName, value: unknown): string =>
+  limitText(t, rowOf(limit)?.sort ?? 'words', value);
 
-const HEADS: Record<Conflict['why'], (limit: string) => string> = {
-  sources: (limit) => `${limit}: the sources disagree`,
-  evidence: () => 'It was seen to run more than its papers say',
-  today: () => 'More is in it today than its papers allow',
-};
+const HEADS = {
+  sources: 'conflict.title',
+  evidence: 'conflict.seenMore',
+  today: 'conflict.hasMore',
+} as const satisfies Record<Conflict['why'], string>;
 
-function settlementText({ sets }: Settlement): string {
+function settlementText(t: StaffWords<'limits'>, { sets }: Settlement): string {
   const [first, ...more] = sets;
   if (first === undefined) return '';
-  const rest = more.map(({ limit, value }) => `${valueText(limit, value)} a module`);
-  return [valueText(first.limit, first.value), ...rest].join(', ');
+  const rest = more.map(({ limit, value }) => t('conflict.perModule', { limit: valueText(t, limit, value) }));
+  return [valueText(t, first.limit, first.value), ...rest].join(', ');
 }
 
-function consequenceText(consequence: Consequence | undefined, working: boolean): string {
-  if (consequence === undefined) return working ? 'counting its plans…' : '';
+function consequenceText(t: StaffWords<'limits'>, consequence: Consequence | undefined, working: boolean): string {
+  if (consequence === undefined) return working ? t('conflict.counting') : '';
   const { plans, offBook, largestMiB } = consequence;
-  if (plans === 0) return 'no plan';
+  if (plans === 0) return t('conflict.none');
   const within = plans - offBook;
-  const counts = offBook === 0 ? `${plans} plans` : `${within} plans and ${offBook} more off-book`;
-  return largestMiB === null ? counts : `${counts}, up to ${capacityText(largestMiB)}`;
+  const counts = offBook === 0 ? t('conflict.plans', { plans }) : t('conflict.offBook', { within, offBook });
+  return largestMiB === null ? counts : t('conflict.upTo', { counts, largestMiB: capacityText(largestMiB) });
 }
 
 interface OneProps {
@@ -50,6 +53,7 @@ interface OneProps {
 
 /** One conflict: what each way out leads to, why one is taken, and whether the model is to know it. */
 function One({ conflict, at, known, working }: OneProps) {
+  const t = useTranslations('limits');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [why, setWhy] = useState('');
@@ -71,18 +75,19 @@ function One({ conflict, at, known, working }: OneProps) {
         seen: decidedOf(job.claims, one.limit),
       })),
     });
-  const head = HEADS[conflict.why](rowOf(limit)?.text ?? limit);
+  const row = rowOf(limit);
+  const head = t(HEADS[conflict.why], { limit: row === undefined ? limit : t(row.text) });
   return (
     <li className="border-l-4 border-mind bg-sheet px-3 py-2" aria-label={head}>
       <Head head={head} decided={decided} />
       <ul className="grid gap-1.5 mt-1.5 md:grid-cols-2">
         {settlements.map((one, index) => (
           <WayOut
-            key={settlementText(one)}
+            key={settlementText(t, one)}
             one={one}
             holds={holds === index}
             isDecided={decided !== null}
-            consequence={consequenceText(known.get(consequenceKey(at, index)), working)}
+            consequence={consequenceText(t, known.get(consequenceKey(at, index)), working)}
             onTake={job.may.decideLimits && (holds !== index || decided === null) ? () => void decide(one) : null}
             busy={busy}
           />
@@ -93,24 +98,24 @@ function One({ conflict, at, known, working }: OneProps) {
           {decided === null ? (
             <>
               <label className="flex-1 min-w-56 flex items-center gap-2 text-sm text-ink-2">
-                Why
+                {t('reason')}
                 <input
                   className={`${INPUT_LOOK} flex-1`}
                   value={why}
                   maxLength={500}
-                  placeholder="kept with the decision"
+                  placeholder={t('conflict.kept')}
                   onChange={(event) => setWhy(event.target.value)}
                 />
               </label>
               {job.machine.modelId !== null && (
                 <Check checked={intoModel} onChange={setIntoModel} className="min-h-9">
-                  for every {job.machine.modelName} from now on
+                  {t('everyModel', { modelName: job.machine.modelName ?? '' })}
                 </Check>
               )}
             </>
           ) : (
             <Button weight="quiet" disabled={busy} onClick={takeBack}>
-              Take the decision back
+              {t('undoDecision')}
             </Button>
           )}
         </div>
@@ -122,12 +127,13 @@ function One({ conflict, at, known, working }: OneProps) {
 
 /** What cannot all be true of this machine, each a decision with what it leads to. */
 export function ConflictList() {
+  const t = useTranslations('limits');
   const { job } = useJob();
   const conflicts = conflictsOf(job.claims, job.limits, job.slots);
   const { known, working } = useConsequences(conflicts, job.claims, job.planCase);
   if (conflicts.length === 0) return null;
   return (
-    <ul aria-label="Conflicts" className="grid gap-2">
+    <ul aria-label={t('conflict.label')} className="grid gap-2">
       {conflicts.map((conflict, at) => (
         <One key={`${conflict.why} ${conflict.limit}`} conflict={conflict} at={at} known={known} working={working} />
       ))}
@@ -146,23 +152,24 @@ interface WayOutProps {
 
 /** A way out of a conflict, with what it leads to. */
 function WayOut({ one, holds, isDecided, consequence, onTake, busy }: WayOutProps) {
+  const t = useTranslations('limits');
   return (
     <li
       className={`grid content-between gap-1 px-2.5 py-1.5 border ${holds ? 'border-edge bg-ground' : 'border-line'}`}
     >
       <span className="text-sm">
-        <span className="font-semibold text-base">{settlementText(one)}</span>
-        {one.offBook && <span className="text-mind"> off-book</span>}
+        <span className="font-semibold text-base">{settlementText(t, one)}</span>
+        {one.offBook && <span className="text-mind">{t('offBook')}</span>}
         <span className="block text-ink-2">{one.by.join(' · ')}</span>
         <span className="block min-h-5">{consequence}</span>
       </span>
       <span className="flex items-center justify-between gap-2 min-h-9">
         <span className="text-sm font-semibold text-good">
-          {holds && (!isDecided ? '✓ holds until decided' : '✓ holds')}
+          {holds && (!isDecided ? t('conflict.holds') : '✓ holds')}
         </span>
         {onTake !== null && (
-          <Button disabled={busy} onClick={onTake} aria-label={`Take this: ${settlementText(one)}`}>
-            Take this
+          <Button disabled={busy} onClick={onTake} aria-label={t('conflict.takeOne', { one: settlementText(t, one) })}>
+            {t('use')}
           </Button>
         )}
       </span>
@@ -172,6 +179,7 @@ function WayOut({ one, holds, isDecided, consequence, onTake, busy }: WayOutProp
 
 /** What cannot all be true, and who decided on it. */
 function Head({ head, decided }: { head: string; decided: Conflict['decided'] }) {
+  const t = useTranslations('limits');
   return (
     <p className="font-semibold">
       <span aria-hidden="true" className="text-mind">
@@ -180,9 +188,11 @@ function Head({ head, decided }: { head: string; decided: Conflict['decided'] })
       {head}
       {decided !== null && (
         <span className="font-normal text-ink-2 text-sm">
-          {' '}
-          · {decided.name} decided{decided.on !== undefined && ` on ${dayText(decided.on)}`}
-          {decided.note !== undefined && `: “${decided.note}”`}
+          {t('conflict.decided', {
+            name: decided.name,
+            value: decided.on !== undefined ? t('conflict.on', { on: dayText(decided.on) }) : '',
+            value2: decided.note !== undefined ? `: “${decided.note}”` : '',
+          })}
         </span>
       )}
     </p>

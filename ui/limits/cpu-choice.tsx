@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { CpuChoice as Cpu } from '@/core/machine/models/model';
 import { capacityText } from '@/core/memory/capacity';
 import { ClashChoice } from '../intake/clash-choice';
@@ -16,6 +17,7 @@ function factsText({ maxMiB, maxRateMTs }: Cpu): string {
 
 /** Where a model comes with several CPUs and nobody has said which: the question, with what each means for memory. */
 export function CpuChoice() {
+  const t = useTranslations('limits');
   const { job } = useJob();
   const putting = usePut();
   const { busy, sentence } = putting;
@@ -29,18 +31,23 @@ export function CpuChoice() {
   if (chosen !== null && !another) {
     return (
       <p className="text-sm">
-        CPU: <span className="font-semibold">{chosen.name}</span> ({factsText(chosen)}){' '}
-        <Button weight="quiet" disabled={busy} onClick={() => setAnother(true)}>
-          It is another
-        </Button>
+        {t.rich('cpu.is', {
+          e0: () => <span className="font-semibold">{chosen.name}</span>,
+          chosen: factsText(chosen),
+          e1: () => (
+            <Button weight="quiet" disabled={busy} onClick={() => setAnother(true)}>
+              {t('cpu.another')}
+            </Button>
+          ),
+        })}
       </p>
     );
   }
   return (
-    <section aria-label="Question" className="border-2 border-act bg-sheet rounded-notch px-3 py-2">
+    <section aria-label={t('question')} className="border-2 border-act bg-sheet rounded-notch px-3 py-2">
       <p className="font-semibold">
-        {told === '' || another ? 'Which CPU does it have?' : `It is said to have “${told}”: which of these is that?`}
-        {told === '' && <span className="font-normal text-ink-2 text-sm"> Until then the tightest of them holds.</span>}
+        {told === '' || another ? t('cpu.which') : t('cpu.said', { told })}
+        {told === '' && <span className="font-normal text-ink-2 text-sm">{t('cpu.until')}</span>}
       </p>
       <div className="flex flex-wrap gap-2 mt-1.5">
         {choices.map((cpu) => (

@@ -1,6 +1,8 @@
 'use client';
+import { useTranslations } from '#translations';
 import { wordsOn } from '@/core/machine/limits/resolve-claims';
 import { whyLimit } from '@/core/machine/limits/why-limit';
+import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -18,6 +20,7 @@ import { WordLine } from './word-line';
 
 /** What every source says, with its note, day and who entered it; each word can be taken. */
 function Words({ row, onTake }: { row: LimitRow; onTake: (value: unknown) => void }) {
+  const t = useTranslations('limits');
   const { job } = useJob();
   const words = wordsOn(job.claims, row.name);
   return (
@@ -28,11 +31,11 @@ function Words({ row, onTake }: { row: LimitRow; onTake: (value: unknown) => voi
           <WordLine key={`${source.kind} ${source.name} ${JSON.stringify(value)}`} row={row} word={word}>
             <span className="text-sm whitespace-nowrap">
               <span aria-hidden="true">{ROLE_WORDS[role].sign} </span>
-              {ROLE_WORDS[role].text}
+              {t(ROLE_WORDS[role].text)}
             </span>
             {role !== 'binds' && role !== 'agrees' && (
               <Button weight="quiet" onClick={() => onTake(value)}>
-                Take this
+                {t('use')}
               </Button>
             )}
           </WordLine>
@@ -49,8 +52,8 @@ interface Decision {
 }
 
 /** What was typed as a value of the limit, or what is wrong with it. */
-function readDecision(row: LimitRow, typed: Decision) {
-  const parsed = typedValue(row, typed.text);
+function readDecision(t: StaffWords<'limits'>, row: LimitRow, typed: Decision) {
+  const parsed = typedValue(t, row, typed.text);
   return readTyped<Decision, { value: unknown }>({ text: !parsed.ok && parsed.sentence }, () => ({
     value: parsed.ok ? parsed.value : null,
   }));
@@ -58,6 +61,7 @@ function readDecision(row: LimitRow, typed: Decision) {
 
 /** The sheet on which one limit is explained and decided: take a source's word, type a value, or add a source. */
 export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => void }) {
+  const t = useTranslations('limits');
   const { job } = useJob();
   const { save } = useSave();
   const { modelId, modelName } = job.machine;
@@ -74,17 +78,17 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
     return result;
   };
   const typing = useTyped<Decision, { value: unknown }>({
-    from: { text: typedText(row, holding?.value), why: '', intoModel: false },
-    read: (typed) => readDecision(row, typed),
+    from: { text: typedText(t, row, holding?.value), why: '', intoModel: false },
+    read: (typed) => readDecision(t, row, typed),
     send: ({ value }) => put(value),
   });
-  const choices = choicesOf(row);
+  const choices = choicesOf(t, row);
   return (
     <Sheet
       open
       wide
-      title={row.text}
-      description={whyLimit(words, (value) => limitText(row.sort, value))}
+      title={t(row.text)}
+      description={whyLimit(words, (value) => limitText(t, row.sort, value))}
       onClose={onClose}
     >
       {words.length > 0 && <Words row={row} onTake={(value) => void typing.act(() => put(value))} />}
@@ -94,15 +98,15 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
         className="grid grid-cols-[minmax(8rem,1fr)_minmax(12rem,2fr)_auto] items-end has-[[aria-invalid]]:items-start gap-2 max-[620px]:grid-cols-1"
       >
         {choices === null ? (
-          <TextField name="text" label="Decide it here" unit={row.unit} autoFocus />
+          <TextField name="text" label={t('decide')} unit={row.unit} autoFocus />
         ) : (
-          <ChoiceField name="text" label="Decide it here" options={choices} autoFocus />
+          <ChoiceField name="text" label={t('decide')} options={choices} autoFocus />
         )}
-        <TextField name="why" label="Why" maxLength={500} />
-        <Send>Decide</Send>
+        <TextField name="why" label={t('reason')} maxLength={500} />
+        <Send>{t('save')}</Send>
         {modelId !== null && (
           <CheckField name="intoModel" className="col-span-full">
-            for every {modelName} from now on
+            {t('everyModel', { modelName: modelName ?? '' })}
           </CheckField>
         )}
       </Form>
@@ -110,12 +114,12 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
       <div className="flex justify-between mt-4">
         {holding?.source.kind === 'technician' ? (
           <Button weight="quiet" disabled={typing.busy} onClick={() => void typing.act(() => put(null))}>
-            Take the decision back
+            {t('undoDecision')}
           </Button>
         ) : (
           <span />
         )}
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{t('close')}</Button>
       </div>
     </Sheet>
   );

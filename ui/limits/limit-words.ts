@@ -4,6 +4,7 @@ import { capacityText } from '@/core/memory/capacity';
 import { EDGE_GENERATIONS, LOW_POWER_GENERATIONS } from '@/core/memory/generation';
 import type { Kind } from '@/core/memory/module';
 import { kindWords } from '@/core/memory/module-words';
+import type { StaffMessages, StaffWords } from '@/words/staff-words';
 
 /** What kind of value a limit has, which says how it is shown and typed. */
 export type LimitSort =
@@ -20,9 +21,11 @@ export type LimitSort =
   | 'load'
   | 'yes';
 
+type LimitKey = `names.${keyof StaffMessages['limits']['names']}`;
+
 export interface LimitRow {
   name: LimitName;
-  text: string;
+  text: LimitKey;
   sort: LimitSort;
   unit?: string;
   /** words one may choose from */
@@ -37,58 +40,58 @@ export interface LimitRow {
 export const LIMIT_ROWS: readonly LimitRow[] = [
   {
     name: 'generations',
-    text: 'Generation',
+    text: 'names.generations',
     sort: 'words',
     words: [...[...EDGE_GENERATIONS].reverse(), ...[...LOW_POWER_GENERATIONS].reverse()],
     list: true,
   },
-  { name: 'form', text: 'Form', sort: 'words', words: ['DIMM', 'SO-DIMM', 'CAMM2'] },
-  { name: 'kinds', text: 'Kinds', sort: 'kinds' },
-  { name: 'voltagesMv', text: 'Voltage', sort: 'millivolts' },
-  { name: 'totalMiB', text: 'Total, by the papers', sort: 'capacity' },
-  { name: 'cpuMaxMiB', text: 'Total, by the CPU', sort: 'capacity' },
-  { name: 'provenTotalMiB', text: 'Total, seen to work', sort: 'capacity' },
-  { name: 'moduleMiB', text: 'Module, by the papers', sort: 'capacity' },
-  { name: 'provenModuleMiB', text: 'Module, seen to work', sort: 'capacity' },
-  { name: 'failedModuleMiB', text: 'Module, seen to fail', sort: 'capacities', rare: true },
-  { name: 'ratesMTs', text: 'Board rates', sort: 'rates' },
-  { name: 'cpuMaxRateMTs', text: 'CPU rate', sort: 'rate' },
-  { name: 'rateByLoad', text: 'Rate when fuller', sort: 'load', rare: true },
-  { name: 'fillOrder', text: 'Fill order', sort: 'names' },
-  { name: 'pairing', text: 'Pairing', sort: 'words', words: ['none', 'advised', 'required'] },
-  { name: 'osVisibleMiB', text: 'Operating system sees', sort: 'capacity' },
-  { name: 'clearanceMm', text: 'Height to spare', sort: 'number', unit: 'mm' },
-  { name: 'maxRanksPerChannel', text: 'Ranks in a channel', sort: 'number', rare: true },
-  { name: 'unevenChannels', text: 'Uneven channels run', sort: 'words', words: ['flex', 'single'], rare: true },
-  { name: 'profiles', text: 'Runs profiles', sort: 'yes', rare: true },
-  { name: 'maxDeviceGbit', text: 'Density of a chip', sort: 'number', unit: 'Gbit', rare: true },
-  { name: 'deviceWidths', text: 'Width of a chip', sort: 'widths', rare: true },
-  { name: 'fillRule', text: 'Fill order is', sort: 'words', words: ['preferred', 'required'], rare: true },
+  { name: 'form', text: 'names.form', sort: 'words', words: ['DIMM', 'SO-DIMM', 'CAMM2'] },
+  { name: 'kinds', text: 'names.kinds', sort: 'kinds' },
+  { name: 'voltagesMv', text: 'names.voltages', sort: 'millivolts' },
+  { name: 'totalMiB', text: 'names.totalMiB', sort: 'capacity' },
+  { name: 'cpuMaxMiB', text: 'names.cpuTotalMiB', sort: 'capacity' },
+  { name: 'provenTotalMiB', text: 'names.provenTotalMiB', sort: 'capacity' },
+  { name: 'moduleMiB', text: 'names.moduleMiB', sort: 'capacity' },
+  { name: 'provenModuleMiB', text: 'names.provenModuleMiB', sort: 'capacity' },
+  { name: 'failedModuleMiB', text: 'names.failedModuleMiB', sort: 'capacities', rare: true },
+  { name: 'ratesMTs', text: 'names.rates', sort: 'rates' },
+  { name: 'cpuMaxRateMTs', text: 'names.cpuRate', sort: 'rate' },
+  { name: 'rateByLoad', text: 'names.loads', sort: 'load', rare: true },
+  { name: 'fillOrder', text: 'names.fillOrder', sort: 'names' },
+  { name: 'pairing', text: 'names.pairing', sort: 'words', words: ['none', 'advised', 'required'] },
+  { name: 'osVisibleMiB', text: 'names.osLimit', sort: 'capacity' },
+  { name: 'clearanceMm', text: 'names.clearance', sort: 'number', unit: 'mm' },
+  { name: 'maxRanksPerChannel', text: 'names.ranks', sort: 'number', rare: true },
+  { name: 'unevenChannels', text: 'names.uneven', sort: 'words', words: ['flex', 'single'], rare: true },
+  { name: 'profiles', text: 'names.profiles', sort: 'yes', rare: true },
+  { name: 'maxDeviceGbit', text: 'names.density', sort: 'number', unit: 'Gbit', rare: true },
+  { name: 'deviceWidths', text: 'names.width', sort: 'widths', rare: true },
+  { name: 'fillRule', text: 'names.fillRule', sort: 'words', words: ['preferred', 'required'], rare: true },
 ];
 
-export const SOURCE_WORDS: Record<SourceKind, string> = {
-  technician: 'decided here',
-  evidence: 'seen to work',
-  'lid-label': 'lid label',
-  'board-manual': 'board manual',
-  'cpu-page': 'CPU page',
-  'maker-page': 'maker’s page',
-  system: 'its system',
-  reading: 'the machine',
-  'tested-list': 'tested list',
-  derived: 'follows',
-  standard: 'usual',
-};
+export const SOURCE_WORDS = {
+  technician: 'sources.decided',
+  evidence: 'sources.tested',
+  'lid-label': 'sources.lid',
+  'board-manual': 'sources.manual',
+  'cpu-page': 'sources.cpuPage',
+  'maker-page': 'sources.makerPage',
+  system: 'sources.system',
+  reading: 'sources.machine',
+  'tested-list': 'sources.testedList',
+  derived: 'sources.derived',
+  standard: 'sources.usual',
+} as const satisfies Record<SourceKind, string>;
 
 /** A sign and a word for what a source's word is worth, so that neither place nor colour must tell it. */
-export const ROLE_WORDS: Record<ClaimRole, { sign: string; text: string }> = {
-  binds: { sign: '▸', text: 'binds' },
-  agrees: { sign: '=', text: 'says the same' },
-  looser: { sign: '△', text: 'is looser' },
-  differs: { sign: '△', text: 'says otherwise' },
-  informs: { sign: '~', text: 'only informs' },
-  outranked: { sign: '·', text: 'is outranked' },
-};
+export const ROLE_WORDS = {
+  binds: { sign: '▸', text: 'says.applies' },
+  agrees: { sign: '=', text: 'says.same' },
+  looser: { sign: '△', text: 'says.looser' },
+  differs: { sign: '△', text: 'says.other' },
+  informs: { sign: '~', text: 'says.informs' },
+  outranked: { sign: '·', text: 'says.outranked' },
+} as const satisfies Record<ClaimRole, { sign: string; text: string }>;
 
 const joined = (values: readonly (string | number)[], none: string): string =>
   values.length === 0 ? none : values.join(' · ');
@@ -96,12 +99,20 @@ const joined = (values: readonly (string | number)[], none: string): string =>
 type LoadRule = LimitValue<'rateByLoad'>[number];
 
 /** `2 in a channel: 1066 MT/s`, with the ranks where the rule has them. */
-function loadText({ modulesPerChannel, ranks, maxRateMTs }: LoadRule): string {
-  return `${modulesPerChannel} in a channel${ranks == null ? '' : ` with ${ranks} ranks`}: ${maxRateMTs} MT/s`;
+function loadText(t: StaffWords<'limits'>, { modulesPerChannel, ranks, maxRateMTs }: LoadRule): string {
+  return t('loads.line', { modulesPerChannel, value: ranks == null ? '' : t('loads.ranks', { ranks }), maxRateMTs });
+}
+
+const VALUE_WORDS = ['none', 'advised', 'required', 'preferred', 'flex', 'single'] as const;
+
+/** A value that is a word of ours in the person's language; names of generations and forms are what they are. */
+export function valueWord(t: StaffWords<'limits'>, word: string): string {
+  const known = VALUE_WORDS.find((one) => one === word);
+  return known === undefined ? word : t(`values.${known}`);
 }
 
 /** A limit's value as a technician reads it. */
-export function limitText(sort: LimitSort, value: unknown): string {
+export function limitText(t: StaffWords<'limits'>, sort: LimitSort, value: unknown): string {
   const list = Array.isArray(value) ? value : [value];
   switch (sort) {
     case 'capacity':
@@ -109,10 +120,10 @@ export function limitText(sort: LimitSort, value: unknown): string {
     case 'capacities':
       return joined(
         list.map((mib) => capacityText(Number(mib))),
-        'none',
+        t('values.none'),
       );
     case 'load':
-      return (list as LoadRule[]).map(loadText).join('; ');
+      return (list as LoadRule[]).map((rule) => loadText(t, rule)).join('; ');
     case 'names':
       return list.join(' ');
     case 'widths':
@@ -123,7 +134,7 @@ export function limitText(sort: LimitSort, value: unknown): string {
     case 'rate':
       return `${value} MT/s`;
     case 'rates':
-      return joined(list, 'any');
+      return joined(list, t('values.any'));
     case 'millivolts':
       return `${joined(
         list.map((mv) => Number(mv) / 1000),
@@ -131,12 +142,15 @@ export function limitText(sort: LimitSort, value: unknown): string {
       )} V`;
     case 'kinds':
       return joined(
-        (list as Kind[]).map(({ buffering, ecc }) => kindWords(buffering, ecc) || 'unbuffered'),
+        (list as Kind[]).map(({ buffering, ecc }) => kindWords(buffering, ecc) || t('kinds.plain')),
         '',
       );
     case 'yes':
-      return value === true ? 'yes' : 'no';
+      return value === true ? t('values.yes') : t('values.no');
     default:
-      return joined(list, '');
+      return joined(
+        list.map((one) => valueWord(t, String(one))),
+        '',
+      );
   }
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { Claim, SourceKind } from '@/core/machine/limits/limit';
 import { SOURCE_KINDS } from '@/core/machine/limits/limit';
 import { CLAIM_ROLES, type RankedClaim, wordsOn } from '@/core/machine/limits/resolve-claims';
@@ -8,10 +9,12 @@ import { LIMIT_ROWS, type LimitRow, limitText, ROLE_WORDS, SOURCE_WORDS } from '
 
 /** What one source says on one limit, each word with the sign of what it is worth. */
 function Cell({ row, words }: { row: LimitRow; words: RankedClaim[] }) {
+  const t = useTranslations('limits');
   return (
     <td className="px-2 py-1 align-top border-l border-line">
       {words.map(({ role, value, source }) => {
-        const { sign, text } = ROLE_WORDS[role];
+        const { sign } = ROLE_WORDS[role];
+        const text = t(ROLE_WORDS[role].text);
         const look = {
           binds: 'font-bold',
           agrees: 'text-ink-2',
@@ -25,7 +28,7 @@ function Cell({ row, words }: { row: LimitRow; words: RankedClaim[] }) {
             <span aria-hidden="true" className={role === 'binds' ? 'text-act' : 'text-ink-2'}>
               {sign}{' '}
             </span>
-            <span className={look}>{limitText(row.sort, value)}</span>
+            <span className={look}>{limitText(t, row.sort, value)}</span>
             <span className="sr-only"> ({text})</span>
           </span>
         );
@@ -36,6 +39,7 @@ function Cell({ row, words }: { row: LimitRow; words: RankedClaim[] }) {
 
 /** What the signs mean, so that the grid reads without help. */
 function Signs({ words }: { words: readonly RankedClaim[] }) {
+  const t = useTranslations('limits');
   const used = CLAIM_ROLES.filter((role) => words.some((word) => word.role === role));
   return (
     <p className="text-sm text-ink-2 flex flex-wrap gap-x-4">
@@ -44,7 +48,7 @@ function Signs({ words }: { words: readonly RankedClaim[] }) {
           <span aria-hidden="true" className={role === 'binds' ? 'text-act font-bold' : 'font-bold'}>
             {ROLE_WORDS[role].sign}
           </span>{' '}
-          {ROLE_WORDS[role].text}
+          {t(ROLE_WORDS[role].text)}
         </span>
       ))}
     </p>
@@ -59,6 +63,7 @@ interface LimitsGridProps {
 
 /** Rows are limits, columns are the sources that say anything; the word that binds is marked. */
 export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
+  const t = useTranslations('limits');
   const [rare, setRare] = useState(false);
   const told = LIMIT_ROWS.map((row) => ({ row, words: wordsOn(claims, row.name) })).filter(
     ({ row, words }) => rare || row.rare !== true || words.length > 0,
@@ -69,7 +74,7 @@ export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
     <div className="grid gap-1">
       <section
         className="overflow-x-auto bg-sheet border border-line"
-        aria-label="Limits and their sources"
+        aria-label={t('grid.label')}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
         tabIndex={0}
       >
@@ -77,7 +82,7 @@ export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
           <thead>
             <tr className="text-left border-b-2 border-edge">
               <th scope="col" className="px-3 py-2 font-semibold">
-                Limit
+                {t('grid.limit')}
               </th>
               {kinds.map((kind) => (
                 <th
@@ -85,11 +90,11 @@ export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
                   scope="col"
                   className="px-2 py-2 font-semibold narrow border-l border-line whitespace-nowrap"
                 >
-                  {SOURCE_WORDS[kind]}
+                  {t(SOURCE_WORDS[kind])}
                 </th>
               ))}
               <th scope="col" className="px-2 py-2 border-l border-line">
-                <span className="sr-only">Change</span>
+                <span className="sr-only">{t('change')}</span>
               </th>
             </tr>
           </thead>
@@ -97,8 +102,8 @@ export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
             {told.map(({ row, words }) => (
               <tr key={row.name} className="border-b border-line last:border-0">
                 <th scope="row" className="px-3 py-1 text-left font-medium align-top whitespace-nowrap">
-                  {row.text}
-                  {words.length === 0 && <span className="text-ink-2 font-normal narrow"> not known</span>}
+                  {t(row.text)}
+                  {words.length === 0 && <span className="text-ink-2 font-normal narrow">{t('notKnown')}</span>}
                 </th>
                 {kinds.map((kind) => (
                   <Cell key={kind} row={row} words={words.filter(({ source }) => source.kind === kind)} />
@@ -108,9 +113,9 @@ export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
                     <Button
                       weight="quiet"
                       onClick={() => onPick(row)}
-                      aria-label={`${words.length === 0 ? 'Add' : 'Why, and decide'}: ${row.text}`}
+                      aria-label={`${words.length === 0 ? t('grid.add') : t('grid.whyLabel')}: ${t(row.text)}`}
                     >
-                      {words.length === 0 ? 'Add' : 'Why?'}
+                      {words.length === 0 ? t('grid.add') : t('grid.why')}
                     </Button>
                   )}
                 </td>
@@ -123,7 +128,7 @@ export function LimitsGrid({ claims, onPick }: LimitsGridProps) {
         <Signs words={all} />
         {onPick !== null && (rare || told.length < LIMIT_ROWS.length) && (
           <Button weight="quiet" aria-expanded={rare} onClick={() => setRare(!rare)}>
-            {rare ? 'Only the usual limits' : `${LIMIT_ROWS.length - told.length} rarer limits`}
+            {rare ? t('grid.usual') : t('grid.rarer', { LIMIT_ROWS: LIMIT_ROWS.length - told.length })}
           </Button>
         )}
       </div>

@@ -1,6 +1,9 @@
 import { LIMIT_SCHEMAS, SOURCE_KINDS } from '@/core/machine/limits/limit';
+import { staffWords } from '@/words/staff-words';
 import { LIMIT_ROWS, limitText, SOURCE_WORDS } from './limit-words';
 import { parseLimit } from './parse-limit';
+
+const t = staffWords('en', 'limits');
 
 describe('a limit as it is typed', () => {
   test.each([
@@ -19,7 +22,7 @@ describe('a limit as it is typed', () => {
     ['widths', 'x8 16', [8, 16]],
     ['load', '2: 1066', [{ modulesPerChannel: 2, maxRateMTs: 1066 }]],
   ] as const)('%s "%s"', (sort, typed, value) => {
-    expect(parseLimit(sort, typed)).toEqual({ ok: true, value });
+    expect(parseLimit(t, sort, typed)).toEqual({ ok: true, value });
   });
 
   test.each([
@@ -36,11 +39,11 @@ describe('a limit as it is typed', () => {
     ['load', 'fast when full'],
     ['load', '2: 1066; x'],
   ] as const)('%s "%s" is told what is wrong', (sort, typed) => {
-    expect(parseLimit(sort, typed)).toMatchObject({ ok: false, sentence: expect.stringMatching(/^Type .*\.$/) });
+    expect(parseLimit(t, sort, typed)).toMatchObject({ ok: false, sentence: expect.stringMatching(/^Enter .*\.$/) });
   });
 
   it('is a list where the limit is one', () => {
-    expect(parseLimit('words', 'DDR5', true)).toEqual({ ok: true, value: ['DDR5'] });
+    expect(parseLimit(t, 'words', 'DDR5', true)).toEqual({ ok: true, value: ['DDR5'] });
   });
 
   it('reads back what the grid shows, for every row that is typed', () => {
@@ -66,7 +69,7 @@ describe('a limit as it is typed', () => {
     for (const row of LIMIT_ROWS) {
       const value = samples[row.name];
       if (value === undefined) continue;
-      const parsed = parseLimit(row.sort, limitText(row.sort, value), row.list === true);
+      const parsed = parseLimit(t, row.sort, limitText(t, row.sort, value), row.list === true);
       expect([row.name, parsed]).toEqual([row.name, { ok: true, value }]);
       expect(LIMIT_SCHEMAS[row.name].safeParse(value).success).toBe(true);
     }
@@ -83,14 +86,14 @@ describe('words', () => {
       { buffering: 'unbuffered', ecc: false },
       { buffering: 'registered', ecc: true },
     ];
-    expect(limitText('kinds', kinds)).toBe('unbuffered · registered ECC');
-    expect(limitText('rates', [])).toBe('any');
-    expect(limitText('yes', false)).toBe('no');
-    expect(limitText('capacities', [8192, 16384])).toBe('8 GB · 16 GB');
+    expect(limitText(t, 'kinds', kinds)).toBe('unbuffered · registered ECC');
+    expect(limitText(t, 'rates', [])).toBe('any');
+    expect(limitText(t, 'yes', false)).toBe('no');
+    expect(limitText(t, 'capacities', [8192, 16384])).toBe('8 GB · 16 GB');
     const load = [
       { modulesPerChannel: 2, maxRateMTs: 1066 },
       { modulesPerChannel: 1, ranks: 4, maxRateMTs: 800 },
     ];
-    expect(limitText('load', load)).toBe('2 in a channel: 1066 MT/s; 1 in a channel with 4 ranks: 800 MT/s');
+    expect(limitText(t, 'load', load)).toBe('2 per channel: 1066 MT/s; 1 per channel with 4 ranks: 800 MT/s');
   });
 });

@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { useSave } from '../client/use-save';
 import { Ask } from '../job/ask';
@@ -20,6 +21,7 @@ import { EvidencePanel } from './trials/evidence-panel';
 
 /** What was taken as usual because nobody said, so that somebody can object. */
 function Assumptions() {
+  const t = useTranslations('limits');
   const { job } = useJob();
   if (job.assumed.length === 0) return null;
   const words = {
@@ -33,11 +35,11 @@ function Assumptions() {
   return (
     <Notice tone="mind">
       <span className="text-sm">
-        Not told, taken as usual for this machine:{' '}
-        {job.assumed
-          .map(({ slot, fields }) => `${slot}: ${fields.map((field) => words[field]).join(', ')}`)
-          .join(' · ')}
-        .
+        {t('assumed', {
+          value: job.assumed
+            .map(({ slot, fields }) => `${slot}: ${fields.map((field) => words[field]).join(', ')}`)
+            .join(' · '),
+        })}
       </span>
     </Notice>
   );
@@ -45,6 +47,7 @@ function Assumptions() {
 
 /** Limits: how far the machine goes and by whose word, what cannot all be true, and every word on every limit. */
 export function LimitsStation() {
+  const t = useTranslations('limits');
   const { job } = useJob();
   const router = useRouter();
   const { busy, sentence, save } = useSave();
@@ -61,28 +64,36 @@ export function LimitsStation() {
     <div className="grid gap-3">
       <div className="flex items-end justify-between gap-4 flex-wrap">
         <div>
-          <h1 className="text-lg">What this machine takes</h1>
+          <h1 className="text-lg">{t('heading')}</h1>
           <p className="text-ink-2 text-sm">
-            {sockets.length} {sockets.length === 1 ? 'socket' : 'sockets'} in {channels}{' '}
-            {channels === 1 ? 'channel' : 'channels'}
-            {job.slots.length > sockets.length && `, ${job.slots.length - sockets.length} soldered`}
-            {inferred && '; channels told by the slots’ names'}
-            {job.slots.some((slot) => slot.maxMiB !== null) &&
-              `; largest by slot ${job.slots.flatMap((slot) => (slot.maxMiB === null ? [] : [`${slot.name} ${capacityText(slot.maxMiB)}`])).join(', ')}`}
+            {t('summary', {
+              sockets: sockets.length,
+              channels,
+              slots:
+                job.slots.length > sockets.length ? t('soldered', { slots: job.slots.length - sockets.length }) : '',
+              value2: inferred ? t('inferred') : '',
+              value3: job.slots.some((slot) => slot.maxMiB !== null)
+                ? t('bySlot', {
+                    value: job.slots
+                      .flatMap((slot) => (slot.maxMiB === null ? [] : [`${slot.name} ${capacityText(slot.maxMiB)}`]))
+                      .join(', '),
+                  })
+                : '',
+            })}
           </p>
         </div>
         <div className="flex items-center gap-3">
           {job.hasCase && (
             <a href={`/api/jobs/${job.id}/case`} download className={buttonLook('quiet')}>
-              Case as a file
+              {t('caseFile')}
             </a>
           )}
           {job.may.decideLimits ? (
             <Button weight="act" disabled={busy || job.gaps.length > 0} onClick={agree}>
-              {job.limitsAgreed ? 'On to Options' : 'These hold: on to Options'}
+              {job.limitsAgreed ? t('continue') : t('confirm')}
             </Button>
           ) : (
-            <span className="text-sm text-ink-2">Limits are decided by a technician.</span>
+            <span className="text-sm text-ink-2">{t('technicianOnly')}</span>
           )}
         </div>
       </div>
@@ -96,8 +107,8 @@ export function LimitsStation() {
       <CpuChoice />
       {job.slots.length > 0 && (
         <div className="grid gap-3 lg:grid-cols-2">
-          <CeilingRuler title="The whole machine" ruler={totalRuler(job.limits, job.claims, job.slots)} />
-          <CeilingRuler title="One module" ruler={moduleRuler(job.limits, job.claims, job.slots)} />
+          <CeilingRuler title={t('wholeMachine')} ruler={totalRuler(t, job.limits, job.claims, job.slots)} />
+          <CeilingRuler title={t('oneModule')} ruler={moduleRuler(t, job.limits, job.claims, job.slots)} />
         </div>
       )}
       <ConflictList />

@@ -3,6 +3,7 @@ import { type Limits, onlyInforms, wordsOn } from '@/core/machine/limits/resolve
 import { totalVerdict, type Verdict, WHO_WORDS } from '@/core/machine/limits/verdict';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { capacityText } from '@/core/memory/capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { SOURCE_WORDS } from './limit-words';
 
 /** One thing that ends a capacity, as it stands on a ruler. */
@@ -22,7 +23,12 @@ export interface Ruler {
 }
 
 /** Everything that ends the total, the tightest first, with what was seen to work. */
-export function totalRuler(limits: Limits, claims: readonly Claim[], slots: readonly JobSlot[]): Ruler {
+export function totalRuler(
+  t: StaffWords<'limits'>,
+  limits: Limits,
+  claims: readonly Claim[],
+  slots: readonly JobSlot[],
+): Ruler {
   const verdict: Verdict = totalVerdict(limits, slots);
   const rows: RulerRow[] = verdict.bounds.map(({ who, mib, by }, index) => ({
     label: WHO_WORDS[who],
@@ -32,26 +38,33 @@ export function totalRuler(limits: Limits, claims: readonly Claim[], slots: read
   }));
   for (const word of wordsOn(claims, 'totalMiB')) {
     if (word.role === 'informs')
-      rows.push({ label: 'a guess', mib: Number(word.value), by: word.source.name, look: 'guess' });
+      rows.push({ label: t('ruler.guess'), mib: Number(word.value), by: word.source.name, look: 'guess' });
   }
   const proven = limits.provenTotalMiB;
-  if (proven !== null) rows.push({ label: 'seen to work', mib: proven.value, by: proven.source.name, look: 'proven' });
+  if (proven !== null)
+    rows.push({ label: t('ruler.tested'), mib: proven.value, by: proven.source.name, look: 'proven' });
   const todayMiB = slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
   return { rows, todayMiB, sentence: verdict.sentence };
 }
 
 /** What ends the size of one module. */
-export function moduleRuler(limits: Limits, claims: readonly Claim[], slots: readonly JobSlot[]): Ruler {
+export function moduleRuler(
+  t: StaffWords<'limits'>,
+  limits: Limits,
+  claims: readonly Claim[],
+  slots: readonly JobSlot[],
+): Ruler {
   const rows: RulerRow[] = wordsOn(claims, 'moduleMiB').map((word) => ({
-    label: SOURCE_WORDS[word.source.kind],
+    label: t(SOURCE_WORDS[word.source.kind]),
     mib: Number(word.value),
     by: word.source.name,
     look: word.role === 'binds' ? 'binds' : onlyInforms(word) ? 'guess' : 'paper',
   }));
   const proven = limits.provenModuleMiB;
-  if (proven !== null) rows.push({ label: 'seen to work', mib: proven.value, by: proven.source.name, look: 'proven' });
+  if (proven !== null)
+    rows.push({ label: t('ruler.tested'), mib: proven.value, by: proven.source.name, look: 'proven' });
   for (const mib of limits.failedModuleMiB?.value ?? []) {
-    rows.push({ label: 'never worked', mib, by: limits.failedModuleMiB?.source.name ?? '', look: 'failed' });
+    rows.push({ label: t('ruler.failed'), mib, by: limits.failedModuleMiB?.source.name ?? '', look: 'failed' });
   }
   const sockets = slots.filter(({ soldered }) => !soldered);
   const largest = Math.max(0, ...sockets.map(({ module }) => module?.capacityMiB ?? 0));
@@ -59,7 +72,11 @@ export function moduleRuler(limits: Limits, claims: readonly Claim[], slots: rea
   const above = proven !== null && binding !== undefined && proven.value > binding.mib;
   const sentence =
     binding === undefined
-      ? 'No paper says how large one module may be.'
-      : `${capacityText(binding.mib)} by ${binding.by}${above ? `; ${capacityText(proven.value)} ${proven.source.name}, off-book` : ''}.`;
+      ? t('ruler.noModule')
+      : t('ruler.by', {
+          mib: capacityText(binding.mib),
+          by: binding.by,
+          value: above ? t('ruler.above', { value: capacityText(proven.value), name: proven.source.name }) : '',
+        });
   return { rows, todayMiB: largest, sentence };
 }

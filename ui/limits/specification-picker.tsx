@@ -1,5 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
+import { useTranslations } from '#translations';
 import {
   likelySource,
   SPECIFICATION_SOURCES,
@@ -7,6 +8,7 @@ import {
 } from '@/core/machine/models/taken-specification';
 import { READ_FAULTS, readAs } from '@/core/reading/read';
 import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
+import type { StaffWords } from '@/words/staff-words';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
@@ -24,15 +26,13 @@ export interface PastedSpecification {
 /** A page's text is longer than any specification of memory that is pasted. */
 export const MOST_SPECIFICATION = 20_000;
 
-const SOURCES = SPECIFICATION_SOURCES.map((value) => ({ value, text: SOURCE_WORDS[value] }));
-
 /** Reads pasted text as a specification; a sentence where it says nothing of memory. */
-function readPasted(text: string): PastedSpecification | string {
+function readPasted(t: StaffWords<'limits'>, text: string): PastedSpecification | string {
   const result = readAs(text.slice(0, MOST_SPECIFICATION), 'specification');
   if (!result.ok) return READ_FAULTS[result.code];
   const { reading } = result;
   if (!isSpecification(reading) || (reading.claims.length === 0 && reading.slotCount === null))
-    return 'This text says nothing of slots or limits. Paste the lines on memory.';
+    return t('spec.nothing');
   const picks = reading.claims.map(({ limit, value, quote }): ClaimPick => ({ limit, value, quote, isTaken: true }));
   return { text, reading, picks, source: likelySource(reading, text) };
 }
@@ -44,12 +44,13 @@ interface PickerProps {
 
 /** A field for a specification's text; what it claims is taken, changed or left, in the name of its source. */
 export function SpecificationPicker({ pasted, onChange }: PickerProps) {
+  const t = useTranslations('limits');
   const id = useId();
   const [text, setText] = useState(pasted?.text ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
   const take = (next: string) => {
     setText(next);
-    const read = next.trim() === '' ? null : readPasted(next);
+    const read = next.trim() === '' ? null : readPasted(t, next);
     setWrong(typeof read === 'string' ? read : null);
     onChange(typeof read === 'string' ? null : read);
   };
@@ -57,7 +58,7 @@ export function SpecificationPicker({ pasted, onChange }: PickerProps) {
     <div className="grid gap-3">
       <div>
         <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-          Specification
+          {t('spec.label')}
         </label>
         <textarea
           id={id}
@@ -65,7 +66,7 @@ export function SpecificationPicker({ pasted, onChange }: PickerProps) {
           rows={pasted === null ? 6 : 3}
           maxLength={MOST_SPECIFICATION}
           spellCheck={false}
-          placeholder="Paste the lines on memory from the maker’s page, the manual or the label"
+          placeholder={t('spec.hint')}
           onChange={(event) => take(event.target.value)}
           className={INPUT_LOOK}
         />
@@ -75,15 +76,15 @@ export function SpecificationPicker({ pasted, onChange }: PickerProps) {
         <>
           <div className="grid grid-cols-[12rem_1fr] gap-3 max-[620px]:grid-cols-1">
             <Choice
-              label="Source"
+              label={t('source')}
               value={pasted.source.kind}
               onChange={(event) =>
                 onChange({ ...pasted, source: { ...pasted.source, kind: event.target.value as SpecificationSource } })
               }
-              options={SOURCES}
+              options={SPECIFICATION_SOURCES.map((value) => ({ value, text: t(SOURCE_WORDS[value]) }))}
             />
             <Field
-              label="Name of the source"
+              label={t('spec.name')}
               maxLength={200}
               value={pasted.source.name}
               onChange={(event) => onChange({ ...pasted, source: { ...pasted.source, name: event.target.value } })}

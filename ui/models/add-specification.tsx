@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -13,6 +14,7 @@ interface AddSpecificationProps {
 
 /** Limits of a pasted specification for a model: each is taken, changed or left. */
 export function AddSpecification({ model, onClose }: AddSpecificationProps) {
+  const t = useTranslations('models');
   const { busy, sentence, save } = useSave();
   const [pasted, setPasted] = useState<PastedSpecification | null>(null);
   const claims = pasted === null ? [] : takenClaims(pasted);
@@ -23,13 +25,7 @@ export function AddSpecification({ model, onClose }: AddSpecificationProps) {
     if (result.ok) onClose();
   };
   return (
-    <Sheet
-      open
-      wide
-      title="Add a specification"
-      description={`What a page, manual or label says of every ${model.name}.`}
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('spec.title')} description={t('spec.what', { name: model.name })} onClose={onClose}>
       <form
         className="grid gap-3"
         onSubmit={(event) => {
@@ -40,13 +36,13 @@ export function AddSpecification({ model, onClose }: AddSpecificationProps) {
         <SpecificationPicker pasted={pasted} onChange={setPasted} />
         <Fault sentence={sentence} />
         <div className="flex justify-end gap-2">
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{t('cancel')}</Button>
           <Button
             weight="act"
             type="submit"
             disabled={busy || claims.length === 0 || pasted?.source.name.trim() === ''}
           >
-            {claims.length === 1 ? 'Add 1 limit' : `Add ${claims.length} limits`}
+            {claims.length === 1 ? t('spec.addOne') : t('spec.add', { claims: claims.length })}
           </Button>
         </div>
       </form>

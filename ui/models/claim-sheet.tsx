@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { Claim } from '@/core/machine/limits/limit';
 import { wordsOn } from '@/core/machine/limits/resolve-claims';
 import { whyLimit } from '@/core/machine/limits/why-limit';
@@ -19,6 +20,8 @@ interface ClaimSheetProps {
 
 /** What is claimed of one limit of a model: each source's word, to take out or to add to. */
 export function ClaimSheet({ row, model, claims, onClose }: ClaimSheetProps) {
+  const t = useTranslations('models');
+  const tLimits = useTranslations('limits');
   const { busy, sentence, save } = useSave();
   const words = wordsOn(claims, row.name);
   const drop = ({ source }: Claim) =>
@@ -27,8 +30,8 @@ export function ClaimSheet({ row, model, claims, onClose }: ClaimSheetProps) {
     <Sheet
       open
       wide
-      title={row.text}
-      description={whyLimit(words, (value) => limitText(row.sort, value))}
+      title={tLimits(row.text)}
+      description={whyLimit(words, (value) => limitText(tLimits, row.sort, value))}
       onClose={onClose}
     >
       <ul className="divide-y divide-line">
@@ -38,9 +41,9 @@ export function ClaimSheet({ row, model, claims, onClose }: ClaimSheetProps) {
               weight="quiet"
               disabled={busy}
               onClick={() => void drop(word)}
-              aria-label={`Take out: ${word.source.name}`}
+              aria-label={t('claim.removeOne', { name: word.source.name })}
             >
-              Take out
+              {t('remove')}
             </Button>
           </WordLine>
         ))}
@@ -48,7 +51,7 @@ export function ClaimSheet({ row, model, claims, onClose }: ClaimSheetProps) {
       <Fault sentence={sentence} />
       <AddClaim row={row} modelId={model.id} modelName={model.name} open />
       <div className="flex justify-end mt-4">
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{t('close')}</Button>
       </div>
     </Sheet>
   );

@@ -1,8 +1,10 @@
 'use client';
+import { useTranslations } from '#translations';
 import { boardFault, type LibrarySlot, SLOT_PLACES, type SlotPlace } from '@/core/machine/models/model';
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -57,16 +59,16 @@ const typedSlot = (slot: LibrarySlot) => ({
 });
 
 /** The slot that was typed, or what is wrong with it. */
-function readSlot(slot: LibrarySlot, typed: TypedSlot): Read<TypedSlot, LibrarySlot> {
+function readSlot(t: StaffWords<'models'>, slot: LibrarySlot, typed: TypedSlot): Read<TypedSlot, LibrarySlot> {
   const isSoldered = typed.is === 'soldered';
   const most = isTyped(typed.most) ? parseCapacity(typed.most) : null;
   const built = isSoldered ? parseCapacity(typed.soldered) : null;
   const looked = {
-    name: !isTyped(typed.name) && 'Enter the slot’s name, as the board prints it.',
-    channel: !isTyped(typed.channel) && 'Enter its channel, such as A.',
-    bank: wholeTyped(typed.bank, 2) === null && 'Enter its place in the channel as a number, such as 1.',
-    most: isTyped(typed.most) && most === null && 'Enter the largest module as a size, such as 16 GB, or nothing.',
-    soldered: isSoldered && built === null && 'Enter how much is soldered, such as 8 GB.',
+    name: !isTyped(typed.name) && t('slot.faults.name'),
+    channel: !isTyped(typed.channel) && t('slot.faults.channel'),
+    bank: wholeTyped(typed.bank, 2) === null && t('slot.faults.place'),
+    most: isTyped(typed.most) && most === null && t('slot.faults.largest'),
+    soldered: isSoldered && built === null && t('slot.faults.soldered'),
   };
   const known = slot.soldered?.capacityMiB === built ? slot.soldered : null;
   return readTyped<TypedSlot, LibrarySlot>(looked, () => ({
@@ -83,6 +85,7 @@ function readSlot(slot: LibrarySlot, typed: TypedSlot): Read<TypedSlot, LibraryS
 
 /** One slot of a model, edited where it stands on the board; or a new one, or one that is taken off. */
 export function LibrarySlotSheet({ modelId, slots, name, onSaved, onClose }: LibrarySlotSheetProps) {
+  const t = useTranslations('models');
   const { save } = useSave();
   const slot = slots.find((one) => one.name === name) ?? nextSlot(slots);
   const at = slots.findIndex((one) => one.name === name);
@@ -98,21 +101,21 @@ export function LibrarySlotSheet({ modelId, slots, name, onSaved, onClose }: Lib
   };
   const typing = useTyped<TypedSlot, LibrarySlot>({
     from: typedSlot(slot),
-    read: (typed) => readSlot(slot, typed),
+    read: (typed) => readSlot(t, slot, typed),
     send: (made) => put(at < 0 ? [...slots, made] : slots.map((one, nr) => (nr === at ? made : one))),
   });
   const remove = () => void typing.act(() => put(slots.filter((_, nr) => nr !== at)));
   return (
-    <Sheet open title={at < 0 ? 'Add a slot' : `Slot ${slot.name}`} onClose={onClose}>
+    <Sheet open title={at < 0 ? t('slot.add') : t('slot.title', { name: slot.name })} onClose={onClose}>
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
-        action={at < 0 ? 'Add' : 'Save'}
+        action={at < 0 ? t('add') : t('save')}
         onLeave={onClose}
         beside={
           at >= 0 && (
             <Button weight="quiet" disabled={typing.busy} onClick={remove}>
-              Remove slot
+              {t('slot.remove')}
             </Button>
           )
         }
@@ -124,44 +127,42 @@ export function LibrarySlotSheet({ modelId, slots, name, onSaved, onClose }: Lib
 }
 
 function SlotFields({ isSoldered }: { isSoldered: boolean }) {
+  const t = useTranslations('models');
   return (
     <>
-      <TextField name="name" label="Name" className="col-span-2" maxLength={60} autoFocus />
-      <TextField name="channel" label="Channel" className="col-span-2" maxLength={20} />
-      <TextField name="bank" label="Place in channel" className="col-span-2" inputMode="numeric" />
+      <TextField name="name" label={t('slot.name')} className="col-span-2" maxLength={60} autoFocus />
+      <TextField name="channel" label={t('slot.channel')} className="col-span-2" maxLength={20} />
+      <TextField name="bank" label={t('slot.place')} className="col-span-2" inputMode="numeric" />
       <ChoiceField
         name="is"
-        label="It is"
+        label={t('slot.kind')}
         className="col-span-3"
         options={[
-          { value: 'socket', text: 'a socket' },
-          { value: 'soldered', text: 'soldered memory' },
+          { value: 'socket', text: t('slot.socket') },
+          { value: 'soldered', text: t('slot.isSoldered') },
         ]}
       />
       {isSoldered ? (
-        <TextField name="soldered" label="Soldered" className="col-span-3" placeholder="8 GB" />
+        <TextField name="soldered" label={t('slot.soldered')} className="col-span-3" placeholder="8 GB" />
       ) : (
         <>
-          <TextField name="most" label="Largest module" className="col-span-3" placeholder="as the others" />
+          <TextField name="most" label={t('slot.largest')} className="col-span-3" placeholder={t('slot.asOthers')} />
           <ChoiceField
             name="place"
-            label="Where it is"
+            label={t('slot.where')}
             className="col-span-3"
             options={[
-              { value: '', text: 'not noted' },
-              ...SLOT_PLACES.filter((one) => one !== 'soldered').map((value) => ({ value, text: PLACE_WORDS[value] })),
+              { value: '', text: t('slot.notNoted') },
+              ...SLOT_PLACES.filter((one) => one !== 'soldered').map((value) => ({
+                value,
+                text: t(PLACE_WORDS[value]),
+              })),
             ]}
           />
-          <TextField name="latch" label="Latch colour" className="col-span-3" maxLength={40} />
+          <TextField name="latch" label={t('slot.latch')} className="col-span-3" maxLength={40} />
         </>
       )}
-      <TextField
-        name="lidName"
-        label="Name on the lid’s label"
-        className="col-span-6"
-        maxLength={60}
-        hint="leave blank if it is the same"
-      />
+      <TextField name="lidName" label={t('slot.lid')} className="col-span-6" maxLength={60} hint={t('slot.lidHint')} />
     </>
   );
 }

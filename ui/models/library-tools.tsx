@@ -1,6 +1,8 @@
 'use client';
 import { type ReactNode, useState } from 'react';
+import { useTranslations } from '#translations';
 import type { Imported } from '@/service/library/view';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -11,6 +13,7 @@ import { Notice } from '../kit/notice';
 const MOST_SHOWN = 20;
 
 function Lines({ title, rows, counts }: { title: string; rows: Imported['refused']; counts: Imported['counts'] }) {
+  const t = useTranslations('models');
   if (rows.length === 0) return null;
   return (
     <>
@@ -24,13 +27,14 @@ function Lines({ title, rows, counts }: { title: string; rows: Imported['refused
             {sentence}
           </li>
         ))}
-        {rows.length > MOST_SHOWN && <li>and {rows.length - MOST_SHOWN} more</li>}
+        {rows.length > MOST_SHOWN && <li>{t('file.more', { MOST_SHOWN: rows.length - MOST_SHOWN })}</li>}
       </ul>
     </>
   );
 }
 
-const modelsText = (count: number): string => (count === 1 ? '1 model' : `${count} models`);
+const modelsText = (t: StaffWords<'models'>, count: number): string =>
+  count === 1 ? '1 model' : t('file.models', { count });
 
 interface LibraryToolsProps {
   count: number;
@@ -42,6 +46,7 @@ interface LibraryToolsProps {
 
 /** The library's heading: how many models, the way out as a file and the way in. */
 export function LibraryTools({ count, find, mayWrite, add }: LibraryToolsProps) {
+  const t = useTranslations('models');
   const { busy, sentence, save } = useSave();
   const [told, setTold] = useState<Imported | null>(null);
   const [waiting, setWaiting] = useState<{ file: File; would: Imported } | null>(null);
@@ -61,30 +66,30 @@ export function LibraryTools({ count, find, mayWrite, add }: LibraryToolsProps) 
     <div className="grid gap-2">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="text-xl">
-          Models we know <span className="font-normal text-ink-2 text-base">{count}</span>
+          {t.rich('heading', { e0: () => <span className="font-normal text-ink-2 text-base">{count}</span> })}
         </h1>
         <search className="flex-1 min-w-56">
           <form className="flex gap-2" action="/models">
             <input
               name="find"
-              aria-label="Find a model"
-              placeholder="Find: maker, name, year, model number"
+              aria-label={t('find.label')}
+              placeholder={t('find.hint')}
               defaultValue={find}
               maxLength={300}
               className={INPUT_LOOK}
             />
-            <Button type="submit">Find</Button>
+            <Button type="submit">{t('find.action')}</Button>
           </form>
         </search>
         <a className={buttonLook('quiet')} href="/api/models/export/csv" download>
-          Export CSV
+          {t('file.csv')}
         </a>
         <a className={buttonLook('quiet')} href="/api/models/export/json" download>
-          Export JSON
+          {t('file.json')}
         </a>
         {mayWrite && (
-          <FileButton fileLabel="File of models" disabled={busy} onFiles={([file]) => void look(file)}>
-            {busy ? 'Reading…' : 'Import…'}
+          <FileButton fileLabel={t('file.label')} disabled={busy} onFiles={([file]) => void look(file)}>
+            {busy ? t('file.reading') : t('file.import')}
           </FileButton>
         )}
         {add}
@@ -114,13 +119,14 @@ interface WouldChangeProps {
 
 /** What a file would change, before it does. */
 function WouldChange({ name, would, busy, onTake, onLeave }: WouldChangeProps) {
+  const t = useTranslations('models');
   return (
     <section
-      aria-label="What the file would change"
+      aria-label={t('file.preview')}
       className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-2"
     >
       <p className="font-semibold">
-        {name}: {modelsText(would.added)} new, {would.merged} would learn something, {would.same} known just so.
+        {t('file.would', { name, added: modelsText(t, would.added), merged: would.merged, same: would.same })}
       </p>
       {would.named.length > 0 && (
         <p className="text-sm max-h-32 overflow-auto">
@@ -128,16 +134,16 @@ function WouldChange({ name, would, busy, onTake, onLeave }: WouldChangeProps) {
             .slice(0, 100)
             .map(({ name, fate }) => `${name} (${fate === 'added' ? 'new' : 'learns'})`)
             .join(' · ')}
-          {would.named.length > 100 && ` and ${would.named.length - 100} more`}
+          {would.named.length > 100 && t('file.andMore', { named: would.named.length - 100 })}
         </p>
       )}
-      <Lines title="Would not be taken" rows={would.refused} counts={would.counts} />
-      <Lines title="Would stay as the library has it" rows={would.left} counts={would.counts} />
+      <Lines title={t('file.wouldNot')} rows={would.refused} counts={would.counts} />
+      <Lines title={t('file.wouldStay')} rows={would.left} counts={would.counts} />
       <div className="flex gap-2">
         <Button weight="act" disabled={busy || would.added + would.merged === 0} onClick={onTake}>
-          Import
+          {t('file.importAction')}
         </Button>
-        <Button onClick={onLeave}>Cancel</Button>
+        <Button onClick={onLeave}>{t('cancel')}</Button>
       </div>
     </section>
   );
@@ -145,14 +151,19 @@ function WouldChange({ name, would, busy, onTake, onLeave }: WouldChangeProps) {
 
 /** What came of a file. */
 function WasImported({ told }: { told: Imported }) {
+  const t = useTranslations('models');
   return (
     <Notice tone={told.refused.length + told.left.length === 0 ? 'good' : 'mind'} live>
       <p>
-        {modelsText(told.added)} new, {told.merged} learned something, {told.same} known just so
-        {told.refused.length > 0 && `; ${told.refused.length} could not be taken`}.
+        {t('file.done', {
+          added: modelsText(t, told.added),
+          merged: told.merged,
+          same: told.same,
+          refused: told.refused.length > 0 ? t('file.refused', { refused: told.refused.length }) : '',
+        })}
       </p>
-      <Lines title="Not taken" rows={told.refused} counts={told.counts} />
-      <Lines title="Left as the library has it" rows={told.left} counts={told.counts} />
+      <Lines title={t('file.notTaken')} rows={told.refused} counts={told.counts} />
+      <Lines title={t('file.left')} rows={told.left} counts={told.counts} />
     </Notice>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import type { ComponentProps } from 'react';
 import { useFormContext } from 'react-hook-form';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { ChoiceField, TextAreaField, TextField } from '../kit/form/fields';
 import { Form } from '../kit/form/form';
@@ -23,10 +24,11 @@ interface ModelEditorProps {
 
 /** The sheet on which a model's names, CPUs and configurations are typed; lists are lines, so that they can be pasted. */
 export function ModelEditor({ id, fields, onClose }: ModelEditorProps) {
+  const t = useTranslations('models');
   const { save } = useSave();
   const typing = useTyped<TypedModel, Record<string, unknown>>({
     from: typedModel(fields),
-    read: readTypedModel,
+    read: (typed) => readTypedModel(t, typed),
     send: async (body) => {
       const result = await save('PATCH', `/api/models/${id}`, body);
       if (result.ok) onClose();
@@ -34,37 +36,31 @@ export function ModelEditor({ id, fields, onClose }: ModelEditorProps) {
     },
   });
   return (
-    <Sheet
-      open
-      wide
-      title={`${fields.maker} ${fields.name}`}
-      description="Lists are a line an entry."
-      onClose={onClose}
-    >
+    <Sheet open wide title={`${fields.maker} ${fields.name}`} description={t('edit.what')} onClose={onClose}>
       <Form typing={typing} className="grid grid-cols-6 gap-x-3 gap-y-2" action="Save" onLeave={onClose}>
-        <TextField name="maker" label="Maker" className="col-span-2" autoFocus />
-        <TextField name="name" label="Model" className="col-span-2" />
-        <TextField name="family" label="Family" className="col-span-2" />
+        <TextField name="maker" label={t('maker')} className="col-span-2" autoFocus />
+        <TextField name="name" label={t('model')} className="col-span-2" />
+        <TextField name="family" label={t('edit.family')} className="col-span-2" />
         <ChoiceField
           name="kind"
-          label="It is"
+          label={t('edit.kind')}
           className="col-span-2"
           options={[
-            { value: 'machine', text: 'a whole machine' },
-            { value: 'board', text: 'a bare board' },
+            { value: 'machine', text: t('edit.machine') },
+            { value: 'board', text: t('edit.board') },
           ]}
         />
-        <TextField name="yearFrom" label="Since" inputMode="numeric" />
-        <TextField name="yearTo" label="Until" inputMode="numeric" />
-        <TextField name="factoryMost" label="Maker’s own maximum" className="col-span-2" />
-        <Lines name="modelIds" label="Model numbers" className="col-span-3" />
-        <Lines name="productStrings" label="Reports call it" className="col-span-3" />
-        <Lines name="boardIds" label="Boards" className="col-span-2" rows={1} />
-        <Lines name="serialPrefixes" label="Serials begin" className="col-span-2" rows={1} />
-        <Lines name="firmware" label="Firmware seen" className="col-span-2" rows={1} />
+        <TextField name="yearFrom" label={t('edit.since')} inputMode="numeric" />
+        <TextField name="yearTo" label={t('edit.until')} inputMode="numeric" />
+        <TextField name="factoryMost" label={t('edit.factoryMax')} className="col-span-2" />
+        <Lines name="modelIds" label={t('names.numbers')} className="col-span-3" />
+        <Lines name="productStrings" label={t('names.reports')} className="col-span-3" />
+        <Lines name="boardIds" label={t('names.boards')} className="col-span-2" rows={1} />
+        <Lines name="serialPrefixes" label={t('names.serials')} className="col-span-2" rows={1} />
+        <Lines name="firmware" label={t('names.firmware')} className="col-span-2" rows={1} />
         <Lines name="cpus" label="CPUs" className="col-span-6" hint="Merle 4300 (64 GB, 2400 MT/s)" />
-        <Lines name="factory" label="Sold with" className="col-span-3" hint="16 GB | 140.00 | base model it needs" />
-        <Lines name="note" label="Note" className="col-span-3" />
+        <Lines name="factory" label={t('edit.soldWith')} className="col-span-3" hint={t('edit.soldWithHint')} />
+        <Lines name="note" label={t('note')} className="col-span-3" />
       </Form>
     </Sheet>
   );

@@ -1,5 +1,8 @@
 import { modelSchema } from '@/core/machine/models/model';
+import { staffWords } from '@/words/staff-words';
 import { readTypedModel, typedModel } from './model-lines';
+
+const t = staffWords('en', 'models');
 
 const model = modelSchema.parse({
   maker: 'Ostrell',
@@ -24,19 +27,19 @@ const typed = typedModel(fields);
 
 describe('a model as lines', () => {
   it('comes back as it was', () => {
-    const made = readTypedModel(typed);
+    const made = readTypedModel(t, typed);
     expect(made.ok && modelSchema.parse({ ...model, ...made.value })).toEqual(model);
   });
 
   test.each([
-    [{ yearFrom: 'new' }, /Type the year it came out/],
-    [{ yearTo: 'old' }, /Type the year it ended/],
+    [{ yearFrom: 'new' }, /Enter the year it came out/],
+    [{ yearTo: 'old' }, /Enter the year it ended/],
     [{ factoryMost: 'all' }, /maker’s own maximum as a size/],
     [{ cpus: 'Alda (' }, /not written as NAME/],
-    [{ factory: 'lots | 5' }, /"lots" is no capacity/],
-    [{ factory: '16 GB | much' }, /"much" is no amount/],
+    [{ factory: 'lots | 5' }, /"lots" is not a capacity/],
+    [{ factory: '16 GB | much' }, /"much" is not an amount/],
   ])('%j is told what is wrong', (more, why) => {
-    const made = readTypedModel({ ...typed, ...more });
+    const made = readTypedModel(t, { ...typed, ...more });
     expect(made.ok ? '' : Object.values(made.wrong).join(' ')).toMatch(why);
   });
 });

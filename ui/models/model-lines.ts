@@ -3,6 +3,7 @@ import type { FactoryOption } from '@/core/machine/models/model';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import type { ModelFields } from './model-fields';
 
@@ -37,14 +38,14 @@ function factoryText({ totalMiB, surchargeCents, baseModel }: FactoryOption): st
   return parts.filter((part) => part !== '').join(' | ');
 }
 
-function factoryOf(line: string): FactoryOption {
+function factoryOf(t: StaffWords<'models'>, line: string): FactoryOption {
   const [total = '', surcharge = '0', baseModel = ''] = line.split('|').map((part) => part.trim());
   const totalMiB = parseCapacity(total);
   // The library goes from shop to shop and names no currency: its amounts have two decimals.
   const surchargeCents = parseMoney(surcharge, 2);
-  if (totalMiB === null) throw new WrongCell(`factory options: "${total}" is no capacity such as 16 GB`);
+  if (totalMiB === null) throw new WrongCell(t('faults.options', { total }));
   if (surchargeCents === null || surchargeCents < 0) {
-    throw new WrongCell(`factory options: "${surcharge}" is no amount such as 140.00`);
+    throw new WrongCell(t('faults.surcharge', { surcharge }));
   }
   return { totalMiB, surchargeCents, baseModel };
 }
@@ -72,11 +73,15 @@ export function typedModel(fields: ModelFields): TypedModel {
 }
 
 /** Entries of a list, or what is wrong with the first that is none. */
-function entries<T>(text: string, read: (line: string) => T): { all: T[]; wrong: string | null } {
+function entries<T>(
+  t: StaffWords<'models'>,
+  text: string,
+  read: (line: string) => T,
+): { all: T[]; wrong: string | null } {
   try {
     return { all: lines(text).map(read), wrong: null };
   } catch (cause) {
-    if (cause instanceof WrongCell) return { all: [], wrong: `In ${cause.message}.` };
+    if (cause instanceof WrongCell) return { all: [], wrong: t('faults.in', { message: cause.message }) };
     throw cause;
   }
 }
@@ -84,15 +89,14 @@ function entries<T>(text: string, read: (line: string) => T): { all: T[]; wrong:
 const yearTyped = (text: string): number | null => (/^\d{4}$/.test(text.trim()) ? Number(text) : null);
 
 /** What was typed as fields to save, or what is wrong with it. */
-export function readTypedModel(typed: TypedModel): Read<TypedModel, Record<string, unknown>> {
+export function readTypedModel(t: StaffWords<'models'>, typed: TypedModel): Read<TypedModel, Record<string, unknown>> {
   const [yearFrom, yearTo] = [yearTyped(typed.yearFrom), yearTyped(typed.yearTo)];
   const factoryMaxMiB = isTyped(typed.factoryMost) ? parseCapacity(typed.factoryMost) : null;
-  const [cpus, factory] = [entries(typed.cpus, cpuOf), entries(typed.factory, factoryOf)];
+  const [cpus, factory] = [entries(t, typed.cpus, cpuOf), entries(t, typed.factory, (line) => factoryOf(t, line))];
   const looked = {
-    yearFrom: yearFrom === null && 'Type the year it came out, such as 2019.',
-    yearTo: isTyped(typed.yearTo) && yearTo === null && 'Type the year it ended, such as 2021, or nothing.',
-    factoryMost:
-      isTyped(typed.factoryMost) && factoryMaxMiB === null && 'Type the maker’s own maximum as a size, such as 32 GB.',
+    yearFrom: yearFrom === null && t('faults.since'),
+    yearTo: isTyped(typed.yearTo) && yearTo === null && t('faults.until'),
+    factoryMost: isTyped(typed.factoryMost) && factoryMaxMiB === null && t('faults.factoryMax'),
     cpus: cpus.wrong,
     factory: factory.wrong,
   };

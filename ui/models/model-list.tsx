@@ -1,4 +1,5 @@
 import Link from 'next/link';
+import { useTranslations } from '#translations';
 import { SlotGlyphs } from './slot-glyphs';
 
 export interface ListedModel {
@@ -24,14 +25,9 @@ export function ModelList({
   /** what was looked for; empty: nothing, the list goes by name */
   find: string;
 }) {
+  const t = useTranslations('models');
   if (models.length === 0) {
-    return (
-      <p>
-        {find === ''
-          ? 'No models yet. Add a model, import a file, or add a job’s machine at its Intake.'
-          : `Nothing is like “${find}”.`}
-      </p>
-    );
+    return <p>{find === '' ? t('list.empty') : t('list.none', { find })}</p>;
   }
   const makers = [...new Set(models.map((model) => model.maker))];
   return (
@@ -53,7 +49,7 @@ export function ModelList({
                     </Link>{' '}
                     <span className="text-ink-2 text-sm">
                       {model.years}
-                      {model.board && ', a board'}
+                      {model.board && t('list.board')}
                     </span>
                   </span>
                   <SlotGlyphs sockets={model.sockets} soldered={model.soldered} />
@@ -65,9 +61,7 @@ export function ModelList({
         </section>
       ))}
       {find === '' && models.length < count && (
-        <p className="text-ink-2">
-          The first {models.length} of {count} by name; find the others above.
-        </p>
+        <p className="text-ink-2">{t('list.first', { models: models.length, count })}</p>
       )}
     </div>
   );

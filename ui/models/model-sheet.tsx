@@ -1,5 +1,6 @@
 'use client';
 import { type ReactNode, useState } from 'react';
+import { useTranslations } from '#translations';
 import { limitsOfClaims } from '@/core/machine/case-of-job';
 import { claimsOfTrials, type Trial } from '@/core/machine/limits/evidence';
 import type { Claim } from '@/core/machine/limits/limit';
@@ -47,20 +48,21 @@ interface ModelSheetProps {
 }
 
 function Facts({ fields }: { fields: ModelFields }) {
+  const t = useTranslations('models');
   const rows: [string, readonly string[]][] = [
-    ['Model numbers', fields.modelIds],
-    ['Boards', fields.boardIds],
-    ['Reports call it', fields.productStrings],
-    ['Serials begin', fields.serialPrefixes],
+    [t('names.numbers'), fields.modelIds],
+    [t('names.boards'), fields.boardIds],
+    [t('names.reports'), fields.productStrings],
+    [t('names.serials'), fields.serialPrefixes],
     [
-      fields.kind === 'board' ? 'CPUs it takes' : 'CPUs it came with',
+      fields.kind === 'board' ? t('names.cpus') : t('names.cpusSold'),
       fields.cpus.map(({ name, maxMiB, maxRateMTs }) => {
         const facts = [maxMiB === null ? '' : capacityText(maxMiB), maxRateMTs === null ? '' : `${maxRateMTs} MT/s`];
         const known = facts.filter((fact) => fact !== '').join(', ');
         return known === '' ? name : `${name} (${known})`;
       }),
     ],
-    ['Firmware seen', fields.firmware],
+    [t('names.firmware'), fields.firmware],
   ];
   const told = rows.filter(([, values]) => values.length > 0);
   return (
@@ -77,6 +79,7 @@ function Facts({ fields }: { fields: ModelFields }) {
 
 /** Slots whose label in the lid, place or latch a technician must know of. */
 function SlotNotes({ slots }: { slots: readonly LibrarySlot[] }) {
+  const t = useTranslations('models');
   const noted = slots.filter(({ lidName, place, latch }) => lidName !== null || place !== null || latch !== null);
   if (noted.length === 0) return null;
   return (
@@ -84,9 +87,9 @@ function SlotNotes({ slots }: { slots: readonly LibrarySlot[] }) {
       {noted.map(({ name, lidName, place, latch }) => (
         <li key={name}>
           <span className="font-semibold">{name}</span>
-          {lidName !== null && `, “${lidName}” on the lid’s label`}
-          {place !== null && `, ${PLACE_WORDS[place]}`}
-          {latch !== null && `, ${latch} latch`}
+          {lidName !== null && t('sheet.lid', { lidName })}
+          {place !== null && `, ${t(PLACE_WORDS[place])}`}
+          {latch !== null && t('sheet.latch', { latch })}
         </li>
       ))}
     </ul>
@@ -103,15 +106,18 @@ function Opening({
   took: readonly number[];
   children: ReactNode;
 }) {
+  const t = useTranslations('models');
   const minutes = steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0);
   return (
-    <section aria-label="Opening" className="bg-sheet border border-line px-3 py-2">
+    <section aria-label={t('opening.label')} className="bg-sheet border border-line px-3 py-2">
       <h2 className="text-base">
-        How it is opened {minutes > 0 && <span className="font-normal text-ink-2">· about {minutes} min</span>}
+        {t.rich('opening.title', {
+          value: () => minutes > 0 && <span className="font-normal text-ink-2">{t('opening.about', { minutes })}</span>,
+        })}
       </h2>
       {took.length > 0 && (
         <p className="text-sm">
-          On the bench it took {took.slice(0, 6).join(', ')} min{took.length > 1 && ', the latest first'}.
+          {t('opening.took', { value: took.slice(0, 6).join(', '), took: took.length > 1 ? t('opening.latest') : '' })}
         </p>
       )}
       {children}
@@ -120,19 +126,20 @@ function Opening({
 }
 
 function Factory({ options, most }: { options: readonly FactoryOption[]; most: number | null }) {
+  const t = useTranslations('models');
   if (options.length === 0 && most === null) return null;
   return (
-    <section aria-label="From the factory" className="bg-sheet border border-line px-3 py-2">
-      <h2 className="text-base">From the factory</h2>
+    <section aria-label={t('factory.label')} className="bg-sheet border border-line px-3 py-2">
+      <h2 className="text-base">{t('factory.label')}</h2>
       <ul className="text-sm mt-1">
         {options.map(({ totalMiB, surchargeCents, baseModel }) => (
           <li key={`${totalMiB} ${baseModel}`}>
             <span className="font-semibold">{capacityText(totalMiB)}</span>{' '}
-            {surchargeCents === 0 ? 'in the base model' : `for ${(surchargeCents / 100).toFixed(2)} more`}
-            {baseModel !== '' && <span className="text-ink-2"> · only as {baseModel}</span>}
+            {surchargeCents === 0 ? t('factory.base') : t('factory.more', { value: (surchargeCents / 100).toFixed(2) })}
+            {baseModel !== '' && <span className="text-ink-2">{t('factory.onlyAs', { baseModel })}</span>}
           </li>
         ))}
-        {most !== null && <li className="text-ink-2">The maker sells it with {capacityText(most)} at the most.</li>}
+        {most !== null && <li className="text-ink-2">{t('factory.most', { most: capacityText(most) })}</li>}
       </ul>
     </section>
   );
@@ -140,6 +147,8 @@ function Factory({ options, most }: { options: readonly FactoryOption[]; most: n
 
 /** A model of the library: what it is, where its slots are, what is said and what was seen of it. */
 export function ModelSheet(props: ModelSheetProps) {
+  const t = useTranslations('models');
+  const tLimits = useTranslations('limits');
   const { id, fields, years, claims, trials, tested, photos, took, mayWrite } = props;
   const { save } = useSave();
   const [slots, savedSlots] = useAhead(props.slots);
@@ -168,8 +177,8 @@ export function ModelSheet(props: ModelSheetProps) {
       <div className="grid gap-3 lg:grid-cols-[minmax(0,1fr)_24rem] items-start">
         <div className="grid gap-3 min-w-0">
           <div className="grid gap-3 md:grid-cols-2">
-            <CeilingRuler title="The whole machine" ruler={totalRuler(limits, said, jobSlots)} />
-            <CeilingRuler title="One module" ruler={moduleRuler(limits, said, jobSlots)} />
+            <CeilingRuler title={t('wholeMachine')} ruler={totalRuler(tLimits, limits, said, jobSlots)} />
+            <CeilingRuler title={t('oneModule')} ruler={moduleRuler(tLimits, limits, said, jobSlots)} />
           </div>
           <LimitsGrid claims={said} onPick={mayWrite ? setNoting : null} />
           <EvidencePanel
@@ -186,8 +195,8 @@ export function ModelSheet(props: ModelSheetProps) {
         </div>
         <div className="grid gap-3">
           <SlotsOfModel slots={slots} limits={limits} onPick={mayWrite ? setSlot : null} />
-          <section aria-label="Names" className="bg-sheet border border-line px-3 py-2">
-            <h2 className="text-base mb-1">How it is known</h2>
+          <section aria-label={t('names.label')} className="bg-sheet border border-line px-3 py-2">
+            <h2 className="text-base mb-1">{t('names.title')}</h2>
             <Facts fields={fields} />
           </section>
           <Opening steps={fields.opening} took={took}>
@@ -223,11 +232,12 @@ interface SlotsOfModelProps {
 
 /** Its board, slot by slot. */
 function SlotsOfModel({ slots, limits, onPick }: SlotsOfModelProps) {
+  const t = useTranslations('models');
   return (
-    <section aria-label="Slots" className="bg-sheet border border-line px-3 py-2">
-      <h2 className="text-base mb-1">Its slots</h2>
+    <section aria-label={t('slots.label')} className="bg-sheet border border-line px-3 py-2">
+      <h2 className="text-base mb-1">{t('slots.label')}</h2>
       {slots.length === 0 ? (
-        <p className="text-sm text-ink-2">Nobody has told yet which slots it has.</p>
+        <p className="text-sm text-ink-2">{t('slots.none')}</p>
       ) : (
         <SlotBoard
           changes={slotChanges(slotsOfModel(slots), null, [])}
@@ -240,7 +250,7 @@ function SlotsOfModel({ slots, limits, onPick }: SlotsOfModelProps) {
       <SlotNotes slots={slots} />
       {onPick !== null && (
         <Button weight="quiet" onClick={() => onPick('')}>
-          Add a slot
+          {t('slot.add')}
         </Button>
       )}
     </section>
@@ -257,19 +267,20 @@ interface ModelHeadProps {
 
 /** Its name, and what is changed of it. */
 function ModelHead({ fields, years, mayWrite, onPaste, onEdit }: ModelHeadProps) {
+  const t = useTranslations('models');
   return (
     <div className="flex flex-wrap items-baseline justify-between gap-3">
       <h1 className="text-xl">
         {fields.maker} {fields.name}{' '}
         <span className="font-normal text-ink-2 text-base">
           {years}
-          {fields.kind === 'board' && ', a bare board'}
+          {fields.kind === 'board' && t('sheet.bare')}
         </span>
       </h1>
       {mayWrite && (
         <div className="flex gap-2">
-          <Button onClick={onPaste}>Add a specification</Button>
-          <Button onClick={onEdit}>Edit</Button>
+          <Button onClick={onPaste}>{t('spec.title')}</Button>
+          <Button onClick={onEdit}>{t('edit.action')}</Button>
         </div>
       )}
     </div>

@@ -1,8 +1,10 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useController, useFormContext } from 'react-hook-form';
+import { useTranslations } from '#translations';
 import { TEMPLATES, type TemplateName } from '@/core/machine/models/templates';
 import type { Generation } from '@/core/memory/generation';
+import { worded } from '@/ui/words/worded';
 import { useSave } from '../client/use-save';
 import { Fault } from '../kit/fault';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -16,11 +18,12 @@ import { SlotGlyphs } from './slot-glyphs';
 
 /** A model made by hand: of a usual board, as a copy of a sister, or of a specification. */
 export function NewModelSheet({ onClose }: { onClose: () => void }) {
+  const t = useTranslations('models');
   const router = useRouter();
   const { save } = useSave();
   const typing = useTyped<NewModelTyped, object>({
     from: NO_MODEL,
-    read: readNewModel,
+    read: (typed) => readNewModel(t, typed),
     send: async (model) => {
       const result = await save<{ id: number }>('POST', '/api/models', model);
       if (result.ok) router.push(`/models/${result.value.id}`);
@@ -29,25 +32,19 @@ export function NewModelSheet({ onClose }: { onClose: () => void }) {
   });
   const kind = typing.form.watch('kind');
   return (
-    <Sheet
-      open
-      wide
-      title="Add a model"
-      description="Start from a usual board, a sister or a specification, then correct slots and limits on its page. A machine on a job is added at its Intake."
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('new.title')} description={t('new.what')} onClose={onClose}>
       <Form typing={typing} className="grid grid-cols-6 gap-x-3 gap-y-2 items-start" action="Add" onLeave={onClose}>
-        <TextField name="maker" label="Maker" className="col-span-2" maxLength={80} autoFocus />
-        <TextField name="name" label="Model" className="col-span-3" maxLength={120} />
-        <TextField name="year" label="Since" inputMode="numeric" maxLength={4} />
+        <TextField name="maker" label={t('maker')} className="col-span-2" maxLength={80} autoFocus />
+        <TextField name="name" label={t('model')} className="col-span-3" maxLength={120} />
+        <TextField name="year" label={t('new.year')} inputMode="numeric" maxLength={4} />
         <ChoiceField
           name="kind"
-          label="Start from"
+          label={t('new.from')}
           className="col-span-2"
           options={[
-            { value: 'template', text: 'a usual board' },
-            { value: 'copy', text: 'a copy of a sister' },
-            { value: 'specification', text: 'a specification' },
+            { value: 'template', text: t('new.usual') },
+            { value: 'copy', text: t('new.sister') },
+            { value: 'specification', text: t('new.specification') },
           ]}
         />
         {kind === 'template' && <TemplateFields />}
@@ -60,6 +57,7 @@ export function NewModelSheet({ onClose }: { onClose: () => void }) {
 
 /** A usual board, and the generation of it. */
 function TemplateFields() {
+  const t = useTranslations('models');
   const { watch, setValue } = useFormContext<NewModelTyped>();
   const [template, generation] = watch(['template', 'generation']);
   const shape = TEMPLATES[template];
@@ -70,16 +68,26 @@ function TemplateFields() {
   };
   return (
     <>
-      <ChoiceField name="template" label="Board" className="col-span-3" options={TEMPLATE_OPTIONS} onChoose={chosen} />
+      <ChoiceField
+        name="template"
+        label={t('new.board')}
+        className="col-span-3"
+        options={TEMPLATE_OPTIONS}
+        onChoose={chosen}
+      />
       <ChoiceField
         name="generation"
-        label="Generation"
+        label={t('new.generation')}
         options={generations.map((one) => ({ value: one, text: one }))}
       />
       <div className="col-span-6 flex items-center gap-3 text-sm text-ink-2">
-        <SlotGlyphs sockets={shape.channels * shape.perChannel} soldered={0} />
-        {shape.channels * shape.perChannel} slots in {shape.channels} {shape.channels === 1 ? 'channel' : 'channels'},{' '}
-        {shape.form}. Marked as usual, not as the maker’s word.
+        {t.rich('new.shape', {
+          e0: () => <SlotGlyphs sockets={shape.channels * shape.perChannel} soldered={0} />,
+          perChannel: shape.channels * shape.perChannel,
+          channels: shape.channels,
+          value: shape.channels === 1 ? 'channel' : 'channels',
+          form: shape.form,
+        })}
       </div>
     </>
   );
@@ -87,11 +95,12 @@ function TemplateFields() {
 
 /** The model that this one is a sister of. */
 function SisterField() {
+  const t = useTranslations('models');
   const { field, fieldState } = useController<NewModelTyped, 'sister'>({ name: 'sister' });
   return (
     <div className="col-span-4">
       <ModelPicker
-        label="Sister"
+        label={t('new.sisterLabel')}
         models={field.value}
         error={fieldState.error?.message ?? null}
         onChange={(next) => field.onChange(next.slice(-1))}
@@ -121,11 +130,12 @@ function SpecificationField() {
 
 /** The largest module and total, with who says so. */
 function LimitFields() {
+  const t = useTranslations('models');
   return (
     <>
-      <TextField name="module" label="Largest module" className="col-span-2" placeholder="not known" />
-      <TextField name="total" label="Maximum total" className="col-span-2" placeholder="not known" />
-      <ChoiceField name="saidBy" label="Who says that" className="col-span-2" options={SAID_BY} />
+      <TextField name="module" label={t('slot.largest')} className="col-span-2" placeholder={t('notKnown')} />
+      <TextField name="total" label={t('new.total')} className="col-span-2" placeholder={t('notKnown')} />
+      <ChoiceField name="saidBy" label={t('new.source')} className="col-span-2" options={worded(t, SAID_BY)} />
     </>
   );
 }

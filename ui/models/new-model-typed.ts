@@ -1,15 +1,16 @@
 import { TEMPLATE_NAMES, TEMPLATES, type TemplateName } from '@/core/machine/models/templates';
 import type { Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import { type PastedSpecification, takenClaims } from '../limits/specification-picker';
 import type { NamedModel } from '../offers/offer-typed';
 
 export const SAID_BY = [
-  { value: 'maker-page', text: 'the maker’s page' },
-  { value: 'board-manual', text: 'the board’s manual' },
-  { value: 'lid-label', text: 'the label in the lid' },
-  { value: 'technician', text: 'I know it' },
+  { value: 'maker-page', text: 'sources.page' },
+  { value: 'board-manual', text: 'sources.manual' },
+  { value: 'lid-label', text: 'sources.lid' },
+  { value: 'technician', text: 'sources.own' },
 ] as const;
 
 /** A model that is being made by hand. */
@@ -48,7 +49,10 @@ const sizeTyped = (text: string): number | null | undefined =>
   isTyped(text) ? (parseCapacity(text) ?? undefined) : null;
 
 /** What the new model starts from, with who said its limits. */
-function startOf({ kind, template, generation, sister, pasted, saidBy, module, total }: NewModelTyped): object {
+function startOf(
+  t: StaffWords<'models'>,
+  { kind, template, generation, sister, pasted, saidBy, module, total }: NewModelTyped,
+): object {
   if (kind === 'specification')
     return {
       from: { kind, text: pasted?.text ?? '' },
@@ -60,21 +64,21 @@ function startOf({ kind, template, generation, sister, pasted, saidBy, module, t
     from: kind === 'template' ? { kind, template, generation } : { kind, modelId: sister[0]?.id },
     moduleMiB: sizeTyped(module),
     totalMiB: sizeTyped(total),
-    said: { kind: said.value, name: said.text },
+    said: { kind: said.value, name: t(said.text) },
   };
 }
 
 /** The model as it is sent, or what is wrong with what was typed. */
-export function readNewModel(typed: NewModelTyped): Read<NewModelTyped, object> {
+export function readNewModel(t: StaffWords<'models'>, typed: NewModelTyped): Read<NewModelTyped, object> {
   const { maker, name, year, kind, sister, pasted, module, total } = typed;
-  const noSize = 'Enter a size such as 16 GB, or nothing.';
+  const noSize = t('faults.size');
   const isByHand = kind !== 'specification';
   const looked = {
-    maker: !isTyped(maker) && 'Enter the maker.',
-    name: !isTyped(name) && 'Enter the model’s name.',
-    year: !/^\d{4}$/.test(year.trim()) && 'Enter the year it came out, such as 2019.',
-    sister: kind === 'copy' && sister.length === 0 && 'Choose the model to copy.',
-    pasted: kind === 'specification' && pasted === null && 'Paste the specification.',
+    maker: !isTyped(maker) && t('faults.maker'),
+    name: !isTyped(name) && t('faults.name'),
+    year: !/^\d{4}$/.test(year.trim()) && t('faults.since'),
+    sister: kind === 'copy' && sister.length === 0 && t('faults.copy'),
+    pasted: kind === 'specification' && pasted === null && t('faults.specification'),
     module: isByHand && sizeTyped(module) === undefined && noSize,
     total: isByHand && sizeTyped(total) === undefined && noSize,
   };
@@ -82,6 +86,6 @@ export function readNewModel(typed: NewModelTyped): Read<NewModelTyped, object> 
     maker: maker.trim(),
     name: name.trim(),
     yearFrom: Number(year),
-    ...startOf(typed),
+    ...startOf(t, typed),
   }));
 }

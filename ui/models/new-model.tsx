@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { Button } from '../kit/button';
 
 // Fetched once it is opened: who looks at models adds none.
@@ -8,11 +9,12 @@ const NewModelSheet = dynamic(() => import('./new-model-sheet').then((module) =>
 
 /** Makes a model of a usual board, or as a copy of a sister. */
 export function NewModel() {
+  const t = useTranslations('models');
   const [open, setOpen] = useState(false);
   return (
     <>
       <Button weight="act" onClick={() => setOpen(true)}>
-        Add a model
+        {t('new.title')}
       </Button>
       {open && <NewModelSheet onClose={() => setOpen(false)} />}
     </>

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { OtherShop } from '@/service/library/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -10,6 +11,7 @@ const several = (count: number, one: string): string => `${count} ${one}${count 
 
 /** Shops that handed us what they know: what it is, whether it is believed, and the way to take all of it out. */
 export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; mayTrust: boolean }) {
+  const t = useTranslations('models');
   const { busy, sentence, save } = useSave();
   const [said, setSaid] = useState<string | null>(null);
   if (shops.length === 0 && said === null) return null;
@@ -17,12 +19,12 @@ export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; m
     const result = await save<{ models: number; kept: number }>('DELETE', `/api/other-shops/${id}`);
     if (!result.ok) return;
     const { models, kept } = result.value;
-    const stay = kept === 0 ? '' : ` ${several(kept, 'model')} in use stay, without what ${name} said of them.`;
-    setSaid(`Everything from ${name} is taken out, ${several(models, 'model')} with it.${stay}`);
+    const stay = kept === 0 ? '' : t('shops.stay', { kept: several(kept, 'model'), name });
+    setSaid(t('shops.removed', { name, models: several(models, 'model'), stay }));
   };
   return (
-    <section aria-label="From other shops">
-      <h2 className="text-base border-b-4 border-edge pb-1">From other shops</h2>
+    <section aria-label={t('shops.title')}>
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('shops.title')}</h2>
       <ul className="bg-sheet">
         {shops.map((shop) => (
           <li
@@ -32,7 +34,7 @@ export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; m
             <span className="font-semibold">{shop.name}</span>
             <span className="text-ink-2 flex-1">
               {several(shop.models, 'model')}, {several(shop.claims, 'claim')}, {several(shop.trials, 'test')}
-              {!shop.trusted && ' · for information only: they lift no limit'}
+              {!shop.trusted && t('shops.info')}
             </span>
             {mayTrust && (
               <>
@@ -40,15 +42,15 @@ export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; m
                   checked={shop.trusted}
                   onChange={(trusted) => void save('PUT', `/api/other-shops/${shop.id}`, { trusted })}
                 >
-                  trust what {shop.name} saw
+                  {t('shops.trust', { name: shop.name })}
                 </Check>
                 <Button
                   weight="quiet"
                   disabled={busy}
                   onClick={() => void drop(shop)}
-                  aria-label={`Take out all from ${shop.name}`}
+                  aria-label={t('shops.removeAllOf', { name: shop.name })}
                 >
-                  Take out all
+                  {t('shops.removeAll')}
                 </Button>
               </>
             )}

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { formOf } from '../intake/readings/reading-inputs';
 import { Button } from '../kit/button';
@@ -15,6 +16,7 @@ interface PhotosProps {
 
 /** Photographs of a model, each with what it shows. */
 export function Photos({ id, photos, mayWrite }: PhotosProps) {
+  const t = useTranslations('models');
   const { busy, sentence, save } = useSave();
   const [caption, setCaption] = useState('');
   const add = async (file: File) => {
@@ -25,8 +27,8 @@ export function Photos({ id, photos, mayWrite }: PhotosProps) {
   };
   if (photos.length === 0 && !mayWrite) return null;
   return (
-    <section aria-label="Photographs" className="bg-sheet border border-line px-3 py-2">
-      <h2 className="text-base">Photographs</h2>
+    <section aria-label={t('photos.title')} className="bg-sheet border border-line px-3 py-2">
+      <h2 className="text-base">{t('photos.title')}</h2>
       <ul className="grid grid-cols-2 gap-2 mt-1">
         {photos.map((photo) => (
           <li key={photo.id}>
@@ -46,9 +48,9 @@ export function Photos({ id, photos, mayWrite }: PhotosProps) {
                   weight="quiet"
                   disabled={busy}
                   onClick={() => void save('DELETE', `/api/models/${id}/photos`, { id: photo.id })}
-                  aria-label={`Take out: ${photo.caption}`}
+                  aria-label={t('photos.removeOne', { caption: photo.caption })}
                 >
-                  Take out
+                  {t('remove')}
                 </Button>
               )}
             </span>
@@ -58,20 +60,20 @@ export function Photos({ id, photos, mayWrite }: PhotosProps) {
       {mayWrite && (
         <div className="flex flex-wrap items-end gap-2 mt-1">
           <Field
-            label="What a new one shows"
+            label={t('photos.caption')}
             className="flex-1 min-w-40"
-            placeholder="where the long screw goes"
+            placeholder={t('photos.example')}
             value={caption}
             maxLength={120}
             onChange={(event) => setCaption(event.target.value)}
           />
           <FileButton
-            fileLabel="Picture"
+            fileLabel={t('photos.file')}
             accept="image/png,image/jpeg"
             disabled={busy || caption.trim() === ''}
             onFiles={([file]) => void add(file)}
           >
-            Add a picture
+            {t('photos.add')}
           </FileButton>
         </div>
       )}

@@ -1,11 +1,11 @@
 import type { SlotPlace } from '@/core/machine/models/model';
 
 /** Where a slot is, as a technician says it. */
-export const PLACE_WORDS: Record<SlotPlace, string> = {
-  open: 'in the open',
-  door: 'behind a door',
-  shield: 'under a shield',
-  keyboard: 'under the keyboard',
-  deep: 'deep inside',
-  soldered: 'soldered',
-};
+export const PLACE_WORDS = {
+  open: 'places.open',
+  door: 'places.door',
+  shield: 'places.shield',
+  keyboard: 'places.keyboard',
+  deep: 'places.deep',
+  soldered: 'places.soldered',
+} as const satisfies Record<SlotPlace, string>;

@@ -16,6 +16,7 @@ import {
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { OpeningStep } from '@/core/machine/models/model';
 import { useAhead } from '../client/use-ahead';
 import { useSave } from '../client/use-save';
@@ -49,6 +50,7 @@ function StepRow({
   mayWrite: boolean;
   onPick: () => void;
 }) {
+  const t = useTranslations('models');
   const { attributes, listeners, setNodeRef, transform, isDragging } = useSortable({ id, disabled: !mayWrite });
   const { text, tool, fasteners, lengthMm, unplug, caution, photo } = step;
   return (
@@ -62,7 +64,7 @@ function StepRow({
           <button
             type="button"
             className="px-1 min-h-6 cursor-grab touch-none"
-            aria-label={`Move step ${nr}: ${text}`}
+            aria-label={t('steps.move', { nr, text })}
             {...attributes}
             {...listeners}
           >
@@ -76,23 +78,23 @@ function StepRow({
         <span className="text-ink-2">
           {tool !== '' && ` · ${tool}`}
           {fasteners !== null && ` · ${fasteners} ${fasteners === 1 ? 'screw' : 'screws'}`}
-          {lengthMm !== null && ` of ${lengthMm} mm`}
-          {unplug !== '' && ` · unplug: ${unplug}`}
+          {lengthMm !== null && t('steps.of', { lengthMm })}
+          {unplug !== '' && t('steps.unplugs', { unplug })}
         </span>
         {caution !== '' && <span className="text-mind"> △ {caution}</span>}
         {photo != null && (
           // biome-ignore lint/performance/noImgElement: it comes from our own database as it is
           <img
             src={`/api/models/${modelId}/photos/${photo}`}
-            alt={`Step ${nr}`}
+            alt={t('steps.step', { nr })}
             loading="lazy"
             className="mt-1 h-20 border border-line object-cover"
           />
         )}
       </span>
       {mayWrite && (
-        <Button weight="quiet" onClick={onPick} aria-label={`Edit step ${nr}`}>
-          Edit
+        <Button weight="quiet" onClick={onPick} aria-label={t('steps.editOne', { nr })}>
+          {t('edit.action')}
         </Button>
       )}
     </li>
@@ -108,6 +110,7 @@ interface StepListProps {
 
 /** How a model is opened, step by step: dragged into order by hand or by keys, each with its picture. */
 export function StepList({ modelId, steps: shown, photos, mayWrite }: StepListProps) {
+  const t = useTranslations('models');
   const { sentence, save } = useSave();
   const [steps, saved] = useAhead(shown);
   const [editing, setEditing] = useState<number | 'new' | null>(null);
@@ -151,7 +154,7 @@ export function StepList({ modelId, steps: shown, photos, mayWrite }: StepListPr
       </DndContext>
       {mayWrite && (
         <Button weight="quiet" onClick={() => setEditing('new')}>
-          Add a step
+          {t('steps.add')}
         </Button>
       )}
       <Fault sentence={editing === null ? sentence : null} />

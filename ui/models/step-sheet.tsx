@@ -1,5 +1,7 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { OpeningStep } from '@/core/machine/models/model';
+import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
 import { Button } from '../kit/button';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -33,13 +35,13 @@ const numberOrNull = (typed: string): number | null | undefined =>
   !isTyped(typed) ? null : /^\d+(?:[.,]\d+)?$/.test(typed.trim()) ? Number(typed.replace(',', '.')) : undefined;
 
 /** The step that was typed, or what is wrong with it. */
-function readStep(typed: TypedStep): Read<TypedStep, OpeningStep> {
+function readStep(t: StaffWords<'models'>, typed: TypedStep): Read<TypedStep, OpeningStep> {
   const [fasteners, lengthMm, minutes] = [typed.fasteners, typed.length, typed.minutes].map(numberOrNull);
   const looked = {
-    text: !isTyped(typed.text) && 'Enter what is done.',
-    fasteners: fasteners === undefined && 'Enter the screws as a number, or nothing.',
-    length: lengthMm === undefined && 'Enter the length as a number, or nothing.',
-    minutes: minutes === undefined && 'Enter the minutes as a number, or nothing.',
+    text: !isTyped(typed.text) && t('steps.faults.what'),
+    fasteners: fasteners === undefined && t('steps.faults.screws'),
+    length: lengthMm === undefined && t('steps.faults.length'),
+    minutes: minutes === undefined && t('steps.faults.minutes'),
   };
   return readTyped<TypedStep, OpeningStep>(looked, () => ({
     text: typed.text.trim(),
@@ -64,35 +66,40 @@ interface StepSheetProps {
 
 /** One step of how a model is opened, to be changed. */
 export function StepSheet({ step, isNew, photos, onKeep, onRemove, onClose }: StepSheetProps) {
-  const typing = useTyped<TypedStep, OpeningStep>({ from: typedStep(step), read: readStep, send: onKeep });
+  const t = useTranslations('models');
+  const typing = useTyped<TypedStep, OpeningStep>({
+    from: typedStep(step),
+    read: (typed) => readStep(t, typed),
+    send: onKeep,
+  });
   const remove = (
     <Button weight="quiet" disabled={typing.busy} onClick={() => void typing.act(onRemove)}>
-      Remove step
+      {t('steps.remove')}
     </Button>
   );
   return (
-    <Sheet open title={isNew ? 'Add a step' : 'Step'} onClose={onClose}>
+    <Sheet open title={isNew ? t('steps.add') : t('steps.title')} onClose={onClose}>
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
-        action={isNew ? 'Add' : 'Save'}
+        action={isNew ? t('add') : t('save')}
         onLeave={onClose}
         beside={!isNew && remove}
       >
-        <TextField name="text" label="What is done" className="col-span-6" maxLength={300} autoFocus />
-        <TextField name="tool" label="Tool" className="col-span-3" maxLength={60} />
-        <TextField name="unplug" label="Unplug" className="col-span-3" maxLength={80} />
-        <TextField name="fasteners" label="Screws" className="col-span-2" inputMode="numeric" />
-        <TextField name="length" label="Length" unit="mm" className="col-span-2" inputMode="decimal" />
-        <TextField name="minutes" label="Takes" unit="min" className="col-span-2" inputMode="decimal" />
-        <TextField name="caution" label="Caution" className="col-span-6" maxLength={200} />
+        <TextField name="text" label={t('steps.what')} className="col-span-6" maxLength={300} autoFocus />
+        <TextField name="tool" label={t('steps.tool')} className="col-span-3" maxLength={60} />
+        <TextField name="unplug" label={t('steps.unplug')} className="col-span-3" maxLength={80} />
+        <TextField name="fasteners" label={t('steps.screws')} className="col-span-2" inputMode="numeric" />
+        <TextField name="length" label={t('steps.length')} unit="mm" className="col-span-2" inputMode="decimal" />
+        <TextField name="minutes" label={t('steps.takes')} unit="min" className="col-span-2" inputMode="decimal" />
+        <TextField name="caution" label={t('steps.caution')} className="col-span-6" maxLength={200} />
         <ChoiceField
           name="photo"
-          label="Picture"
+          label={t('steps.picture')}
           className="col-span-6"
           options={[
-            { value: '', text: photos.length === 0 ? 'none: add photographs below first' : 'none' },
-            ...photos.map(({ id, caption }) => ({ value: String(id), text: caption || `photograph ${id}` })),
+            { value: '', text: photos.length === 0 ? t('steps.noPicture') : 'none' },
+            ...photos.map(({ id, caption }) => ({ value: String(id), text: caption || t('steps.photo', { id }) })),
           ]}
         />
       </Form>

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { MovedKind } from '@/core/moving-in/columns';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -20,6 +21,7 @@ interface Moved {
 
 /** Files that were moved in, each of which can be undone whole. */
 export function MovedInList({ files }: { files: readonly Moved[] }) {
+  const t = useTranslations('moving');
   const { busy, sentence, save } = useSave();
   const [told, setTold] = useState<string | null>(null);
   const undo = async (id: number) => {
@@ -29,8 +31,8 @@ export function MovedInList({ files }: { files: readonly Moved[] }) {
   };
   if (files.length === 0) return null;
   return (
-    <section aria-label="Moved in" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Moved in</h2>
+    <section aria-label={t('done')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('done')}</h2>
       <Fault sentence={sentence} />
       {told !== null && (
         <Notice tone="good" live>
@@ -42,13 +44,13 @@ export function MovedInList({ files }: { files: readonly Moved[] }) {
           <li key={id} className="flex flex-wrap items-center gap-x-4 px-4 py-2 text-sm">
             <span className="font-semibold">{name}</span>
             <span className="flex-1">
-              {MOVED_KIND_TEXTS[kind].title.toLowerCase()}, {rowsText(taken)}, by {by}, {on}
+              {t('line', { kind: t(MOVED_KIND_TEXTS[kind].title), taken: rowsText(t, taken), by, on })}
             </span>
             {undone ? (
-              <span className="text-ink-2">undone</span>
+              <span className="text-ink-2">{t('undone')}</span>
             ) : (
-              <Button disabled={busy} aria-label={`Undo ${name}`} onClick={() => void undo(id)}>
-                Undo
+              <Button disabled={busy} aria-label={t('undoOne', { name })} onClick={() => void undo(id)}>
+                {t('undo')}
               </Button>
             )}
           </li>

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { MOVED_KINDS, MOVED_ROLES, type MovedColumns, type MovedKind } from '@/core/moving-in/columns';
 import type { MovingLook } from '@/service/library/view';
 import { useSave } from '../client/use-save';
@@ -32,19 +33,18 @@ function formOf({ kind, file }: Pick<Opened, 'kind' | 'file'>, columns: MovedCol
 }
 
 function LeftOutRows({ title, rows, count }: { title: string; rows: LeftOut[]; count: number }) {
+  const t = useTranslations('moving');
   if (count === 0) return null;
   return (
     <details className="text-sm">
       <summary className="cursor-pointer py-1 font-semibold">
-        {title}: {rowsText(count)}
+        {title}: {rowsText(t, count)}
       </summary>
       <ul className="max-h-44 overflow-auto pl-4">
         {rows.map(({ line, sentence }) => (
-          <li key={line}>
-            Line {line}: {sentence}
-          </li>
+          <li key={line}>{t('row', { line, sentence })}</li>
         ))}
-        {count > rows.length && <li>and {rowsText(count - rows.length)} more</li>}
+        {count > rows.length && <li>{t('more', { rows: rowsText(t, count - rows.length) })}</li>}
       </ul>
     </details>
   );
@@ -52,6 +52,7 @@ function LeftOutRows({ title, rows, count }: { title: string; rows: LeftOut[]; c
 
 /** The first rows under a choice of what each column is. */
 function MovedTable({ opened, busy, put }: { opened: Opened; busy: boolean; put: (columns: MovedColumns) => void }) {
+  const t = useTranslations('moving');
   const { kind, look } = opened;
   const roles = MOVED_ROLES[kind];
   const choose = (column: number, role: string) => {
@@ -60,7 +61,7 @@ function MovedTable({ opened, busy, put }: { opened: Opened; busy: boolean; put:
   };
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
-    <section aria-label="Columns" className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
+    <section aria-label={t('columns')} className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
       <table className="w-full text-sm border-collapse">
         <thead>
           <tr>
@@ -70,16 +71,16 @@ function MovedTable({ opened, busy, put }: { opened: Opened; busy: boolean; put:
                 // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place
                 <td key={column} className="px-1.5 py-1 border-l border-line first:border-0">
                   <select
-                    aria-label={`Column ${heading === '' ? column + 1 : heading} is`}
+                    aria-label={t('columnIs', { heading: heading === '' ? column + 1 : heading })}
                     className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
                     value={role ?? ''}
                     disabled={busy}
                     onChange={(event) => choose(column, event.target.value)}
                   >
-                    <option value="">not used</option>
+                    <option value="">{t('notUsed')}</option>
                     {roles.map((one) => (
                       <option key={one} value={one}>
-                        {MOVED_ROLE_TEXTS[one]}
+                        {t(MOVED_ROLE_TEXTS[one])}
                       </option>
                     ))}
                   </select>
@@ -104,6 +105,7 @@ function MovedTable({ opened, busy, put }: { opened: Opened; busy: boolean; put:
 
 /** Chooses a file of a former program, shows what would become of it, and moves it in. */
 export function MovingIn() {
+  const t = useTranslations('moving');
   const { busy, sentence, save } = useSave();
   const [opened, setOpened] = useState<Opened | null>(null);
   const [told, setTold] = useState<string | null>(null);
@@ -117,7 +119,7 @@ export function MovingIn() {
     const result = await save<{ taken: number }>('POST', '/api/moving-in', formOf(what, what.look.columns));
     if (!result.ok) return;
     setOpened(null);
-    setTold(`${what.file.name}: ${rowsText(result.value.taken)} moved in.`);
+    setTold(t('taken', { name: what.file.name, taken: rowsText(t, result.value.taken) }));
   };
   return (
     <div className="grid gap-4">
@@ -125,16 +127,16 @@ export function MovingIn() {
         {MOVED_KINDS.map((kind) => (
           <li key={kind} className="bg-sheet px-4 py-3 flex flex-wrap items-center gap-x-6 gap-y-2">
             <div className="flex-1 basis-80">
-              <h2 className="text-base">{MOVED_KIND_TEXTS[kind].title}</h2>
-              <p className="text-sm text-ink-2">{MOVED_KIND_TEXTS[kind].about}</p>
+              <h2 className="text-base">{t(MOVED_KIND_TEXTS[kind].title)}</h2>
+              <p className="text-sm text-ink-2">{t(MOVED_KIND_TEXTS[kind].about)}</p>
             </div>
             <FileButton
-              fileLabel={`File: ${MOVED_KIND_TEXTS[kind].title}`}
-              aria-label={`Choose a file: ${MOVED_KIND_TEXTS[kind].title}`}
+              fileLabel={t('fileOf', { title: t(MOVED_KIND_TEXTS[kind].title) })}
+              aria-label={t('chooseFor', { title: t(MOVED_KIND_TEXTS[kind].title) })}
               disabled={busy}
               onFiles={([file]) => void look(kind, file, null)}
             >
-              Choose a file…
+              {t('choose')}
             </FileButton>
           </li>
         ))}
@@ -146,21 +148,24 @@ export function MovingIn() {
         </Notice>
       )}
       {opened !== null && (
-        <section aria-label={`What ${opened.file.name} would bring`} className="grid gap-3 min-w-0">
+        <section aria-label={t('preview', { name: opened.file.name })} className="grid gap-3 min-w-0">
           <h2 className="text-base border-b-4 border-edge pb-1">{opened.file.name}</h2>
           <p>
-            <strong>{rowsText(opened.look.fresh)}</strong> of {opened.look.rows.toLocaleString('en')} would be moved in
-            as {MOVED_KIND_TEXTS[opened.kind].title.toLowerCase()}.
+            {t.rich('would', {
+              e0: () => <strong>{rowsText(t, opened.look.fresh)}</strong>,
+              value: opened.look.rows,
+              kind: t(MOVED_KIND_TEXTS[opened.kind].title),
+            })}
           </p>
           <MovedTable opened={opened} busy={busy} put={(columns) => void look(opened.kind, opened.file, columns)} />
-          <LeftOutRows title="Known already" rows={opened.look.doubles} count={opened.look.doubleCount} />
-          <LeftOutRows title="Not readable" rows={opened.look.refused} count={opened.look.refusedCount} />
+          <LeftOutRows title={t('known')} rows={opened.look.doubles} count={opened.look.doubleCount} />
+          <LeftOutRows title={t('unreadable')} rows={opened.look.refused} count={opened.look.refusedCount} />
           <div className="flex gap-3">
             <Button weight="act" disabled={busy || opened.look.fresh === 0} onClick={() => void take(opened)}>
-              Move {rowsText(opened.look.fresh)} in
+              {t('import', { fresh: rowsText(t, opened.look.fresh) })}
             </Button>
             <Button weight="quiet" disabled={busy} onClick={() => setOpened(null)}>
-              Cancel
+              {t('cancel')}
             </Button>
           </div>
         </section>

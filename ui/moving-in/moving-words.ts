@@ -1,44 +1,42 @@
 import type { MovedKind, MovedRole } from '@/core/moving-in/columns';
+import type { StaffWords } from '@/words/staff-words';
 
-export const MOVED_KIND_TEXTS: Record<MovedKind, { title: string; about: string }> = {
+export const MOVED_KIND_TEXTS = {
   customers: {
-    title: 'Customers and machines',
-    about:
-      'One row for each customer or machine: name, telephone, mail, maker, model, serial number, note, date. Each machine becomes a closed job, so that it is known when it comes back.',
+    title: 'kinds.customers.title',
+    about: 'kinds.customers.what',
   },
   stock: {
-    title: 'Modules in stock',
-    about:
-      'One row for each kind of module: what is on its label, how many, what one cost, where it lies, new or used. New ones go into stock, used ones on the used-parts list.',
+    title: 'kinds.stock.title',
+    about: 'kinds.stock.what',
   },
   models: {
-    title: 'Models',
-    about:
-      'One row for each model: maker, model, year, generation such as DDR4, laptop or desktop, how many slots, and what it takes at most.',
+    title: 'kinds.models.title',
+    about: 'kinds.models.what',
   },
-};
+} as const satisfies Record<MovedKind, { title: string; about: string }>;
 
-export const MOVED_ROLE_TEXTS: Record<MovedRole, string> = {
-  name: 'customer’s name',
-  firstName: 'first name',
-  phone: 'telephone',
-  email: 'mail address',
-  maker: 'maker',
-  model: 'model',
-  serial: 'serial number',
-  note: 'note',
-  day: 'date',
-  label: 'what it is',
-  quantity: 'how many',
-  cost: 'cost of one',
-  place: 'place',
-  condition: 'new or used',
-  year: 'year',
-  generation: 'generation',
-  form: 'laptop or desktop',
-  slots: 'slots',
-  moduleMost: 'most in a slot',
-  totalMost: 'most in all',
-};
+export const MOVED_ROLE_TEXTS = {
+  name: 'roles.name',
+  firstName: 'roles.firstName',
+  phone: 'roles.phone',
+  email: 'roles.email',
+  maker: 'roles.maker',
+  model: 'roles.model',
+  serial: 'roles.serial',
+  note: 'roles.note',
+  day: 'roles.date',
+  label: 'roles.what',
+  quantity: 'roles.howMany',
+  cost: 'roles.cost',
+  place: 'roles.place',
+  condition: 'roles.condition',
+  year: 'roles.year',
+  generation: 'roles.generation',
+  form: 'roles.shape',
+  slots: 'roles.slots',
+  moduleMost: 'roles.mostSlot',
+  totalMost: 'roles.mostTotal',
+} as const satisfies Record<MovedRole, string>;
 
-export const rowsText = (count: number): string => (count === 1 ? '1 row' : `${count.toLocaleString('en')} rows`);
+export const rowsText = (t: StaffWords<'moving'>, count: number): string => t('rows', { value: count });

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Form } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
@@ -22,11 +23,12 @@ const ORIGINAL: OriginTyped = { origin: 'original', originalOf: '', everyModel: 
 
 /** Says of all offers that are found where they come from. */
 export function ManyOrigins({ wish, count, what, onClose, onSaved }: ManyOriginsProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const typing = useTyped({
     from: ORIGINAL,
     read: (typed) =>
-      readTyped<OriginTyped, object>(originFaults(typed), () => ({
+      readTyped<OriginTyped, object>(originFaults(t, typed), () => ({
         ...wish,
         seen: count,
         origin: typed.origin,
@@ -36,12 +38,12 @@ export function ManyOrigins({ wish, count, what, onClose, onSaved }: ManyOrigins
       })),
     send: async (body) => {
       const result = await save<{ changed: number; event: number }>('POST', '/api/offers/origin', body);
-      if (result.ok) onSaved(`The origin of ${result.value.changed} offers is changed.`, result.value.event);
+      if (result.ok) onSaved(t('origins.changed', { changed: result.value.changed }), result.value.event);
       return result;
     },
   });
   return (
-    <Sheet open wide title={`Origin of ${count} offers`} description={what} onClose={onClose}>
+    <Sheet open wide title={t('origins.title', { count })} description={what} onClose={onClose}>
       <Form typing={typing} action="Change origin" onLeave={onClose}>
         <OriginFields />
       </Form>

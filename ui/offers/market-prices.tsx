@@ -1,8 +1,10 @@
 'use client';
 import Link from 'next/link';
+import { useTranslations } from '#translations';
 import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import type { MonthPrice } from '@/service/market/view';
+import type { StaffWords } from '@/words/staff-words';
 import { useWidth } from '../client/use-width';
 import { type ShelfLabel, shelfText } from './market/market-words';
 import { type SizePrices, sizeLines, sizePrices } from './price-lines';
@@ -22,26 +24,22 @@ const monthText = (month: string): string =>
   new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(new Date(`${month}-01T00:00:00Z`));
 
 /** How a price changed over the time that is shown. */
-function changeText(now: number, before: number | null): string {
-  if (before === null) return 'new this month';
+function changeText(t: StaffWords<'offers'>, now: number, before: number | null): string {
+  if (before === null) return t('prices.new');
   const percent = Math.round((now / before - 1) * 100);
-  if (percent === 0) return 'as it was then';
-  return percent > 0 ? `${percent} % dearer` : `${-percent} % cheaper`;
+  if (percent === 0) return t('prices.same');
+  return percent > 0 ? t('prices.dearer', { percent }) : t('prices.cheaper', { percent: -percent });
 }
 
 function Chart({ months, currency }: Pick<MarketPricesProps, 'months' | 'currency'>) {
+  const t = useTranslations('offers');
   const [box, measured] = useWidth<HTMLDivElement>(960);
   const width = Math.max(480, measured);
   const frame = { width, height: HEIGHT, left: 56, right: 84, top: 14, bottom: 28 };
   const drawn = sizeLines(months, frame);
   return (
     <div ref={box} className="bg-sheet border border-line overflow-x-auto">
-      <svg
-        width={width}
-        height={HEIGHT}
-        role="img"
-        aria-label="What a GB cost over the last year, a line for each size of module; the table below says the same"
-      >
+      <svg width={width} height={HEIGHT} role="img" aria-label={t('prices.chart')}>
         {drawn.ticks.map(({ value, y }) => (
           <g key={value}>
             <line x1={frame.left} x2={width - frame.right} y1={y} y2={y} className="stroke-line" />
@@ -88,18 +86,21 @@ function Chart({ months, currency }: Pick<MarketPricesProps, 'months' | 'currenc
 }
 
 function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currency: string }) {
+  const t = useTranslations('offers');
   const since = sizes.flatMap(({ first }) => (first === null ? [] : [first.month])).sort()[0];
   const money = (cents: number): string => moneyText(Math.round(cents), currency);
   return (
     <table className="w-full text-sm bg-sheet border border-line">
       <thead>
         <tr className="text-left text-ink-2 border-b-2 border-edge">
-          <th className="px-4 py-1.5 font-medium">module of</th>
-          <th className="px-4 py-1.5 font-medium text-right">a GB costs us</th>
-          <th className="px-4 py-1.5 font-medium text-right">most ask for a GB</th>
-          <th className="px-4 py-1.5 font-medium text-right">so a fair price for a module is</th>
-          <th className="px-4 py-1.5 font-medium">{since === undefined ? 'change' : `since ${monthText(since)}`}</th>
-          <th className="px-4 py-1.5 font-medium text-right">offers</th>
+          <th className="px-4 py-1.5 font-medium">{t('prices.moduleOf')}</th>
+          <th className="px-4 py-1.5 font-medium text-right">{t('prices.perGb')}</th>
+          <th className="px-4 py-1.5 font-medium text-right">{t('prices.most')}</th>
+          <th className="px-4 py-1.5 font-medium text-right">{t('prices.fair')}</th>
+          <th className="px-4 py-1.5 font-medium">
+            {since === undefined ? 'change' : t('prices.since', { since: monthText(since) })}
+          </th>
+          <th className="px-4 py-1.5 font-medium text-right">{t('prices.offers')}</th>
         </tr>
       </thead>
       <tbody>
@@ -112,12 +113,12 @@ function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currenc
               </th>
               <td className="px-4 py-1.5 text-right font-semibold">{money(now.middle)}</td>
               <td className="px-4 py-1.5 text-right">
-                {money(now.low)} to {money(now.high)}
+                {t('prices.range', { low: money(now.low), high: money(now.high) })}
               </td>
               <td className="px-4 py-1.5 text-right">
-                {money(now.low * gb)} to {money(now.high * gb)}
+                {t('prices.rangeModule', { gb: money(now.low * gb), gb2: money(now.high * gb) })}
               </td>
-              <td className="px-4 py-1.5">{changeText(now.middle, first?.middle ?? null)}</td>
+              <td className="px-4 py-1.5">{changeText(t, now.middle, first?.middle ?? null)}</td>
               <td className="px-4 py-1.5 text-right text-ink-2">{now.offers}</td>
             </tr>
           );
@@ -129,12 +130,12 @@ function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currenc
 
 /** What a GB costs by size and how that went, one kind of module at a time. */
 export function MarketPrices({ families, familyId, currency, months }: MarketPricesProps) {
+  const t = useTranslations('offers');
   const sizes = sizePrices(months);
-  if (familyId === null)
-    return <p className="bg-sheet border border-line px-4 py-8 text-center">Nobody sells anything yet.</p>;
+  if (familyId === null) return <p className="bg-sheet border border-line px-4 py-8 text-center">{t('prices.none')}</p>;
   return (
     <div className="grid gap-3">
-      <nav aria-label="Kinds of module" className="flex flex-wrap gap-1 text-sm">
+      <nav aria-label={t('kinds')} className="flex flex-wrap gap-1 text-sm">
         {families.map((one) => (
           <Link
             key={one.familyId}
@@ -142,16 +143,13 @@ export function MarketPrices({ families, familyId, currency, months }: MarketPri
             aria-current={one.familyId === familyId ? 'page' : undefined}
             className={`px-2.5 py-1.5 rounded-notch border ${one.familyId === familyId ? 'border-edge bg-sheet font-semibold' : 'border-transparent text-ink-2 hover:bg-sunk'}`}
           >
-            {shelfText(one.label)}
+            {shelfText(t, one.label)}
           </Link>
         ))}
       </nav>
       <Chart months={months} currency={currency} />
       <FairPrices sizes={sizes} currency={currency} />
-      <p className="text-sm text-ink-2">
-        Third-party modules, as they cost us without tax: the middle of what sellers asked at the end of each month.
-        Half of them ask between the two figures.
-      </p>
+      <p className="text-sm text-ink-2">{t('prices.what')}</p>
     </div>
   );
 }

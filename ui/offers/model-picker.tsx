@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { useFind } from '../intake/use-find';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
@@ -14,6 +15,7 @@ interface ModelPickerProps {
 
 /** Models of the library, found as one types; those chosen stand beneath. */
 export function ModelPicker({ label, models, onChange, error = null }: ModelPickerProps) {
+  const t = useTranslations('offers');
   const [text, setText] = useState('');
   const found = useFind(text.trim() === '' ? null : text, 0).models.filter(
     ({ id }) => !models.some((chosen) => chosen.id === id),
@@ -30,7 +32,7 @@ export function ModelPicker({ label, models, onChange, error = null }: ModelPick
     <div className="grid gap-1">
       <Field
         label={label}
-        placeholder="find a model: name or number"
+        placeholder={t('models.find')}
         value={text}
         error={error}
         onChange={(event) => setText(event.target.value)}
@@ -42,8 +44,8 @@ export function ModelPicker({ label, models, onChange, error = null }: ModelPick
         }}
       />
       {text.trim() !== '' && (
-        <ul aria-label="Models found" className="border border-line bg-sheet divide-y divide-line text-sm">
-          {found.length === 0 && <li className="px-2.5 py-1.5 text-ink-2">No model of this name in the library.</li>}
+        <ul aria-label={t('models.found')} className="border border-line bg-sheet divide-y divide-line text-sm">
+          {found.length === 0 && <li className="px-2.5 py-1.5 text-ink-2">{t('models.none')}</li>}
           {found.map((model) => (
             <li key={model.id}>
               <button
@@ -63,13 +65,13 @@ export function ModelPicker({ label, models, onChange, error = null }: ModelPick
         </ul>
       )}
       {models.length > 0 && (
-        <ul aria-label="Models chosen" className="flex flex-wrap gap-x-3 gap-y-1 text-sm">
+        <ul aria-label={t('models.chosen')} className="flex flex-wrap gap-x-3 gap-y-1 text-sm">
           {models.map((model) => (
             <li key={model.id} className="flex items-baseline gap-1 bg-act-soft px-2 py-0.5 rounded-notch">
               {model.name}
               <Button
                 weight="quiet"
-                aria-label={`Remove ${model.name}`}
+                aria-label={t('models.remove', { name: model.name })}
                 onClick={() => onChange(models.filter(({ id }) => id !== model.id))}
               >
                 ✕

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import { GENERATIONS } from '@/core/memory/generation';
 import type { EditedOffer, ListedSeller } from '@/service/market/view';
@@ -52,6 +53,7 @@ function typedFrom({ offer, copy }: NonNullable<OfferFormProps['from']>): OfferT
 
 /** An offer by hand: a title with its price is understood as it is typed, and every fact can be put right. */
 export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }: OfferFormProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const editing = from !== null && !from.copy;
   const sellerOf = (id: string) => sellers.find((one) => String(one.id) === id) ?? null;
@@ -59,13 +61,13 @@ export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }:
   const typing = useTyped({
     from: from === null ? NO_OFFER : typedFrom(from),
     read: (typed) =>
-      readOffer(typed, { base: understanding.base, currency: printedBy(typed.sellerId), needsPrice: !editing }),
+      readOffer(t, typed, { base: understanding.base, currency: printedBy(typed.sellerId), needsPrice: !editing }),
     send: async ({ offer, priceCents }, { title, sellerId }) => {
       const price = sellerOf(sellerId)?.terms == null ? { costCents: priceCents } : { printedCents: priceCents };
       const result = await (editing
         ? save('PUT', `/api/offers/${from.offer.id}`, offer)
         : save('POST', '/api/offers', { offer, price }));
-      if (result.ok) onSaved(editing ? 'Saved.' : `Added: ${title.trim()}.`);
+      if (result.ok) onSaved(editing ? t('saved') : t('form.added', { trim: title.trim() }));
       return result;
     },
   });
@@ -78,23 +80,23 @@ export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }:
   const withdraw = (offer: EditedOffer) =>
     typing.act(async () => {
       const result = await save('PUT', `/api/offers/${offer.id}/withdrawn`, { withdrawn: true });
-      if (result.ok) onSaved(`Withdrawn: ${offer.title}. Quotes that are out keep it.`, offer.id);
+      if (result.ok) onSaved(t('form.withdrawn', { title: offer.title }), offer.id);
       return result;
     });
   return (
-    <Sheet open wide title={editing ? 'Edit offer' : from === null ? 'Add an offer' : 'Copy offer'} onClose={onClose}>
+    <Sheet open wide title={editing ? t('form.edit') : from === null ? t('add') : t('form.copy')} onClose={onClose}>
       <Form
         typing={typing}
-        action={editing ? 'Save' : 'Add'}
+        action={editing ? t('save') : t('addAction')}
         onLeave={onClose}
         beside={
           editing && (
             <>
               <Button weight="quiet" disabled={typing.busy} onClick={() => void withdraw(from.offer)}>
-                Withdraw offer
+                {t('form.withdraw')}
               </Button>
               <Button weight="quiet" disabled={typing.busy} onClick={onCopy}>
-                Copy…
+                {t('form.copyAction')}
               </Button>
             </>
           )
@@ -102,20 +104,18 @@ export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }:
       >
         {from === null && <TitleLine {...understanding} />}
         {understood !== null && understood.sellerId === null && understood.seller !== null && sellerId === '' && (
-          <p className="text-sm text-mind">
-            △ “{understood.seller}” is none of your sellers: choose one, or add it first.
-          </p>
+          <p className="text-sm text-mind">{t('form.noSeller', { seller: understood.seller })}</p>
         )}
         <div className="grid grid-cols-12 gap-x-3 gap-y-2 items-start">
           <WhoSellsIt sellers={sellers} editing={editing} />
           {!editing && (
             <TextField
               name="price"
-              label="Price"
+              label={t('facts.price')}
               unit={printedBy(sellerId)}
               inputMode="decimal"
               className="col-span-3"
-              hint={isOtherMoney ? `The title is in ${understood?.currency}.` : undefined}
+              hint={isOtherMoney ? t('form.titleCurrency', { currency: understood?.currency ?? '' }) : undefined}
             />
           )}
           <WhatModule editing={editing} form={form} />
@@ -129,10 +129,11 @@ export function OfferForm({ from, sellers, currency, onClose, onCopy, onSaved }:
 }
 
 function TitleLine({ line, setLine, takePage }: ReturnType<typeof useUnderstood>) {
+  const t = useTranslations('offers');
   return (
     <div className="flex gap-2 items-end has-[[aria-invalid]]:items-start">
       <Field
-        label="Title with price"
+        label={t('form.titlePrice')}
         className="flex-1"
         placeholder="Genuine Tarnholt 8GB DDR4-2666 SO-DIMM for TC4-1900, 34.90 EUR"
         spellCheck={false}
@@ -140,28 +141,29 @@ function TitleLine({ line, setLine, takePage }: ReturnType<typeof useUnderstood>
         value={line}
         onChange={(event) => setLine(event.target.value)}
       />
-      <FileButton fileLabel="A seller’s saved page" onFiles={(files) => void takePage(files)}>
-        Page…
+      <FileButton fileLabel={t('form.page')} onFiles={(files) => void takePage(files)}>
+        {t('form.pageAction')}
       </FileButton>
     </div>
   );
 }
 
 function WhoSellsIt({ sellers, editing }: { sellers: readonly ListedSeller[]; editing: boolean }) {
+  const t = useTranslations('offers');
   return (
     <>
-      <TextField name="title" label="Title" className="col-span-12" maxLength={300} />
+      <TextField name="title" label={t('form.title')} className="col-span-12" maxLength={300} />
       <ChoiceField
         name="sellerId"
-        label="Seller"
+        label={t('form.seller')}
         className="col-span-5"
         disabled={editing}
         options={[
-          { value: '', text: sellers.length === 0 ? 'add a seller first' : 'Choose a seller' },
+          { value: '', text: sellers.length === 0 ? t('form.addSeller') : t('form.chooseSeller') },
           ...sellers.map(({ id, name }) => ({ value: String(id), text: name })),
         ]}
       />
-      <TextField name="sellerPart" label="Seller’s number" className="col-span-4" maxLength={80} />
+      <TextField name="sellerPart" label={t('form.number')} className="col-span-4" maxLength={80} />
     </>
   );
 }
@@ -172,50 +174,63 @@ const choices = (values: readonly string[]) => [
 ];
 
 function WhatModule({ editing, form }: { editing: boolean; form: string }) {
+  const t = useTranslations('offers');
   return (
     <>
+      <TextField name="modules" label={t('form.pack')} inputMode="numeric" className="col-span-3" disabled={editing} />
       <TextField
-        name="modules"
-        label="Modules in a pack"
-        inputMode="numeric"
+        name="capacity"
+        label={t('form.capacity')}
         className="col-span-3"
+        placeholder="8 GB"
         disabled={editing}
       />
-      <TextField name="capacity" label="Capacity of one" className="col-span-3" placeholder="8 GB" disabled={editing} />
-      <ChoiceField name="generation" label="Generation" className="col-span-3" options={choices(GENERATIONS)} />
+      <ChoiceField
+        name="generation"
+        label={t('facts.generation')}
+        className="col-span-3"
+        options={choices(GENERATIONS)}
+      />
       <ChoiceField
         name="form"
-        label="Form factor"
+        label={t('facts.form')}
         className="col-span-3"
         options={choices([...new Set([...FORMS, form])])}
       />
-      <TextField name="rate" label="Rate" unit="MT/s" inputMode="numeric" className="col-span-3" />
+      <TextField name="rate" label={t('facts.rate')} unit="MT/s" inputMode="numeric" className="col-span-3" />
       <TextField name="cl" label="CL" inputMode="decimal" className="col-span-2" />
       <ChoiceField
         name="kind"
-        label="Module type"
+        label={t('form.kind')}
         className="col-span-3"
-        options={Object.entries(KIND_TEXTS).map(([value, text]) => ({ value, text }))}
+        options={Object.entries(KIND_TEXTS).map(([value, text]) => ({ value, text: t(text) }))}
       />
-      <TextField name="maker" label="Module’s maker" className="col-span-4" maxLength={200} />
-      <TextField name="part" label="Maker’s part number" className="col-span-4" maxLength={200} data-scan="part" />
+      <TextField name="maker" label={t('form.maker')} className="col-span-4" maxLength={200} />
+      <TextField name="part" label={t('form.part')} className="col-span-4" maxLength={200} data-scan="part" />
     </>
   );
 }
 
 function HowItComes({ leadDays }: { leadDays: number | null }) {
+  const t = useTranslations('offers');
   return (
     <>
-      <TextField name="stock" label="Stock" className="col-span-2" inputMode="numeric" placeholder="any" />
+      <TextField
+        name="stock"
+        label={t('form.stock')}
+        className="col-span-2"
+        inputMode="numeric"
+        placeholder={t('form.any')}
+      />
       <TextField
         name="leadDays"
-        label="Delivery time"
-        unit="days"
+        label={t('form.delivery')}
+        unit={t('days')}
         className="col-span-3"
         inputMode="numeric"
         placeholder={leadDays === null ? '' : String(leadDays)}
       />
-      <TextField name="note" label="Note or web address" className="col-span-3" maxLength={500} />
+      <TextField name="note" label={t('form.note')} className="col-span-3" maxLength={500} />
     </>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { MIB_PER_GB } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
@@ -26,17 +27,18 @@ function PriceOfNow({
   terms,
   ground,
 }: Pick<OfferSheetProps, 'offer' | 'terms' | 'ground'> & { latest: NotedPrice }) {
+  const t = useTranslations('offers');
   const { currency } = ground;
   const gb = (offer.modules * offer.module.capacityMiB) / MIB_PER_GB;
   const each = (cents: number): string => moneyText(cents, currency);
   const lines = [
-    ...stepLines(latest.steps ?? []),
-    { text: 'it costs us', amount: each(latest.costCents) },
+    ...stepLines(t, latest.steps ?? []),
+    { text: t('count.costs'), amount: each(latest.costCents) },
     ...(offer.modules > 1
-      ? [{ text: 'that is a module', amount: each(Math.round(latest.costCents / offer.modules)) }]
+      ? [{ text: t('count.module'), amount: each(Math.round(latest.costCents / offer.modules)) }]
       : []),
-    { text: 'that is a GB', amount: each(Math.round(latest.costCents / gb)) },
-    { text: 'the customer pays, with tax', amount: each(offer.sellCents) },
+    { text: t('count.gb'), amount: each(Math.round(latest.costCents / gb)) },
+    { text: t('count.customer'), amount: each(offer.sellCents) },
   ];
   const { coupon } = latest;
   return (
@@ -50,9 +52,9 @@ function PriceOfNow({
       {coupon !== null && (
         <div className="contents">
           <dt className="text-ink-2">
-            {coupon.endsOn !== null && coupon.endsOn < ground.day ? 'coupon that ended' : 'coupon'}
+            {coupon.endsOn !== null && coupon.endsOn < ground.day ? t('count.ended') : 'coupon'}
           </dt>
-          <dd className="text-right">{couponText(coupon, terms?.currency ?? currency)}</dd>
+          <dd className="text-right">{couponText(t, coupon, terms?.currency ?? currency)}</dd>
         </div>
       )}
     </dl>
@@ -61,6 +63,7 @@ function PriceOfNow({
 
 /** An offer's price of now in its steps, a new one where somebody may note it, and every price it had. */
 export function OfferSheet({ offer, terms, ground, mayPrice, onClose }: OfferSheetProps) {
+  const t = useTranslations('offers');
   const [prices, setPrices] = useState<NotedPrice[] | null>(null);
   const [sentence, setSentence] = useState<string | null>(null);
   useEffect(() => {
@@ -78,8 +81,8 @@ export function OfferSheet({ offer, terms, ground, mayPrice, onClose }: OfferShe
   return (
     <Sheet
       open
-      title={mayPrice ? 'New price' : 'Prices'}
-      description={`${offer.title}. Quotes that are sent keep the price they went out with.`}
+      title={mayPrice ? t('price.new') : t('price.prices')}
+      description={t('price.what', { title: offer.title })}
       onClose={() => onClose(false)}
     >
       {sentence !== null && (
@@ -88,14 +91,14 @@ export function OfferSheet({ offer, terms, ground, mayPrice, onClose }: OfferShe
         </p>
       )}
       {latest === undefined || prices === null ? (
-        sentence === null && <p role="status">Reading its prices…</p>
+        sentence === null && <p role="status">{t('price.loading')}</p>
       ) : (
         <div className="grid gap-4">
           {mayPrice && (
             <PriceForm offer={offer} latest={latest} terms={terms} ground={ground} onDone={() => onClose(true)} />
           )}
-          <section aria-label="The price of now" className="grid gap-1">
-            <h3 className="text-sm font-semibold">The price of now</h3>
+          <section aria-label={t('price.now')} className="grid gap-1">
+            <h3 className="text-sm font-semibold">{t('price.now')}</h3>
             <PriceOfNow offer={offer} latest={latest} terms={terms} ground={ground} />
           </section>
           <PriceHistory prices={prices} currency={ground.currency} />

@@ -9,6 +9,7 @@ import { wholeModule } from '@/core/price-list/whole-module';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { UnderstoodOffer } from '@/service/market/view';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
 /** A model that an offer is for. */
@@ -67,13 +68,13 @@ export const NO_OFFER: OfferTyped = {
 };
 
 /** Kinds of module that never mix, as they are chosen. */
-export const KIND_TEXTS: Record<string, string> = {
-  unbuffered: 'unbuffered',
-  'unbuffered ecc': 'unbuffered ECC',
-  'registered ecc': 'registered ECC',
-  'load-reduced ecc': 'load-reduced ECC',
-  'fully-buffered ecc': 'fully buffered ECC',
-};
+export const KIND_TEXTS = {
+  unbuffered: 'kindNames.plain',
+  'unbuffered ecc': 'kindNames.unbufferedEcc',
+  'registered ecc': 'kindNames.registered',
+  'load-reduced ecc': 'kindNames.lr',
+  'fully-buffered ecc': 'kindNames.fb',
+} as const satisfies Record<string, string>;
 
 const numberText = (value: number | null | undefined): string => (value == null ? '' : String(value));
 
@@ -171,7 +172,11 @@ interface Reading {
 }
 
 /** The offer that was typed as it is sent, or what is wrong with it field by field. */
-export function readOffer(typed: OfferTyped, { base, currency, needsPrice }: Reading): Read<OfferTyped, SentOffer> {
+export function readOffer(
+  t: StaffWords<'offers'>,
+  typed: OfferTyped,
+  { base, currency, needsPrice }: Reading,
+): Read<OfferTyped, SentOffer> {
   const rateMTs = whole(typed.rate, MOST_RATE_MTS);
   const cl = clOf(typed.cl);
   const modules = whole(typed.modules, 8);
@@ -179,24 +184,24 @@ export function readOffer(typed: OfferTyped, { base, currency, needsPrice }: Rea
   const leadDays = whole(typed.leadDays, 365);
   const priceCents = isTyped(typed.price) ? parseMoneyIn(typed.price, currency) : null;
   const looked = {
-    title: !isTyped(typed.title) && 'Enter what it is.',
-    sellerId: typed.sellerId === '' && 'Choose a seller.',
+    title: !isTyped(typed.title) && t('faults.what'),
+    sellerId: typed.sellerId === '' && t('faults.seller'),
     price: isTyped(typed.price)
-      ? (priceCents === null || priceCents <= 0) && 'Enter an amount above 0, such as 24.50.'
-      : needsPrice && 'Enter its price.',
-    modules: (modules == null || modules < 1) && 'A pack has 1 to 8 modules.',
-    capacity: parseCapacity(typed.capacity) === null && 'Enter a size such as 8 GB.',
-    generation: typed.generation === '' && 'Choose the generation.',
-    form: typed.form === '' && 'Choose the form factor.',
-    rate: (rateMTs == null || rateMTs < 66) && 'Enter the MT/s, such as 3200.',
-    cl: cl !== null && !(cl > 0 && cl < 200) && 'Enter the CL, such as 22, or nothing.',
-    stock: stock === undefined && 'Enter a number, or nothing.',
-    leadDays: leadDays === undefined && 'Enter days, or nothing.',
-    ...originFaults(typed),
+      ? (priceCents === null || priceCents <= 0) && t('faults.amount')
+      : needsPrice && t('faults.price'),
+    modules: (modules == null || modules < 1) && t('faults.pack'),
+    capacity: parseCapacity(typed.capacity) === null && t('faults.size'),
+    generation: typed.generation === '' && t('faults.generation'),
+    form: typed.form === '' && t('faults.form'),
+    rate: (rateMTs == null || rateMTs < 66) && t('faults.rate'),
+    cl: cl !== null && !(cl > 0 && cl < 200) && t('faults.latency'),
+    stock: stock === undefined && t('faults.number'),
+    leadDays: leadDays === undefined && t('faults.days'),
+    ...originFaults(t, typed),
   };
   const module = moduleOf(typed, base);
   const isRight = Object.values(looked).every((sentence) => typeof sentence !== 'string');
-  const rate = isRight && module === null && 'There is no such module: look at its facts.';
+  const rate = isRight && module === null && t('faults.noModule');
   return readTyped<OfferTyped, SentOffer>({ ...looked, rate: looked.rate || rate }, () => ({
     priceCents,
     offer: {
@@ -221,14 +226,13 @@ export function readOffer(typed: OfferTyped, { base, currency, needsPrice }: Rea
 export type OriginTyped = Pick<OfferTyped, 'origin' | 'originalOf' | 'everyModel' | 'models' | 'unbound'>;
 
 /** What is missing of an original: whose it is, and which models it is for. */
-export function originFaults({ origin, originalOf, everyModel, models, unbound }: OriginTyped) {
+export function originFaults(
+  t: StaffWords<'offers'>,
+  { origin, originalOf, everyModel, models, unbound }: OriginTyped,
+) {
   const isOriginal = origin === 'original';
   return {
-    originalOf: isOriginal && originalOf.trim() === '' && 'Enter the machine maker.',
-    models:
-      isOriginal &&
-      !everyModel &&
-      models.length + unbound.length === 0 &&
-      'Choose the models that it is for, or all of the maker’s.',
+    originalOf: isOriginal && originalOf.trim() === '' && t('faults.maker'),
+    models: isOriginal && !everyModel && models.length + unbound.length === 0 && t('faults.models'),
   };
 }

@@ -1,3 +1,4 @@
+import { staffWords } from '@/words/staff-words';
 import { countText, movedText, outcomeText, typedFix } from './lists/list-words';
 import {
   couponText,
@@ -8,6 +9,8 @@ import {
   shippingText,
   termsText,
 } from './sellers/terms-words';
+
+const t = staffWords('en', 'offers');
 
 test.each([
   ['none', { kind: 'none' }],
@@ -25,7 +28,7 @@ test.each([
   ],
 ] as const)('shipping "%s" is read and written back', (text, shipping) => {
   expect(parseShipping(text, 'EUR')).toEqual(shipping);
-  expect(shippingText(JSON.parse(JSON.stringify(shipping)), 'EUR')).toBe(text);
+  expect(shippingText(t, JSON.parse(JSON.stringify(shipping)), 'EUR')).toBe(text);
 });
 
 test.each(['dear', '4.90, free from later', '500 g', '-3', '4.9.0'])('shipping "%s" is none', (text) => {
@@ -38,7 +41,7 @@ test.each([
   ['5.00', { name: '', percentBp: null, cents: 500, endsOn: null }],
 ] as const)('coupon "%s" is read and written back', (text, coupon) => {
   expect(parseCoupon(text, 'EUR')).toEqual(coupon);
-  expect(couponText({ ...coupon }, 'EUR')).toBe(text);
+  expect(couponText(t, { ...coupon }, 'EUR')).toBe(text);
 });
 
 test('a coupon may be none, and what is no coupon is told from none', () => {
@@ -58,20 +61,20 @@ test('a rating is stars and how many gave them', () => {
 
 test('terms are one line', () => {
   const terms = { currency: 'SKR', withTax: true, taxBp: 2500, taxBack: true, shipping: { kind: 'none' as const } };
-  expect(termsText(null, 'EUR')).toBe('prints what we pay, in EUR without tax');
-  expect(termsText(terms, 'EUR')).toBe('prints SKR with 25 % tax that comes back · no shipping');
+  expect(termsText(t, null, 'EUR')).toBe('prints what we pay, in EUR without tax');
+  expect(termsText(t, terms, 'EUR')).toBe('prices in SKR with 25 % tax that is refunded · no shipping');
   const promotion = { name: '', percentBp: 500, cents: null, endsOn: '2026-11-30' };
-  expect(termsText({ ...terms, promotion }, 'EUR')).toContain(' · promotion 5 % until 2026-11-30');
-  expect(termsText({ ...terms, withTax: false, taxBack: false }, 'EUR')).toContain(
-    'without the 25 % tax that comes on top',
+  expect(termsText(t, { ...terms, promotion }, 'EUR')).toContain(' · promotion 5 % until 2026-11-30');
+  expect(termsText(t, { ...terms, withTax: false, taxBack: false }, 'EUR')).toContain(
+    'without the 25 % tax that is added',
   );
 });
 
 describe('a price list that is looked at', () => {
   it('says by how much, and how many', () => {
     expect([countText(7), countText(999), countText(1204000)]).toEqual(['7', '999', '1\u202f204\u202f000']);
-    expect(outcomeText({ added: 2, priced: 1, withdrawn: 0, left: 4 })).toBe(
-      '2 new, 1 re-priced, 0 off the market, 4 left as they were.',
+    expect(outcomeText(t, { added: 2, priced: 1, withdrawn: 0, left: 4 })).toBe(
+      '2 new, 1 re-priced, 0 withdrawn, 4 left unchanged.',
     );
     expect([movedText(2000, 2240), movedText(2000, 1000), movedText(2000, 2001)]).toEqual(['+12 %', '−50 %', '±0 %']);
   });
@@ -85,7 +88,7 @@ describe('a price list that is looked at', () => {
     ['modules', '2', 2],
     ['printedCents', '24,50', 2450],
   ] as const)('%s "%s" is told as %s', (field, text, value) => {
-    expect(typedFix(field, text, 'EUR')).toEqual({ ok: true, fix: { [field]: value } });
+    expect(typedFix(t, field, text, 'EUR')).toEqual({ ok: true, fix: { [field]: value } });
   });
 
   test.each([
@@ -96,9 +99,9 @@ describe('a price list that is looked at', () => {
     ['modules', '9'],
     ['printedCents', '0'],
   ] as const)('%s "%s" is told what is wrong', (field, text) => {
-    expect(typedFix(field, text, 'EUR')).toMatchObject({
+    expect(typedFix(t, field, text, 'EUR')).toMatchObject({
       ok: false,
-      sentence: expect.stringMatching(/: type it such as /),
+      sentence: expect.stringMatching(/: enter it such as /),
     });
   });
 });

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { WaitingOriginal } from '@/service/market/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -20,6 +21,7 @@ interface OriginalsProps {
 }
 
 function Waiting({ one }: { one: WaitingOriginal }) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [choosing, setChoosing] = useState(false);
   const settle = (modelId: number | null) =>
@@ -31,19 +33,31 @@ function Waiting({ one }: { one: WaitingOriginal }) {
           {one.maker} {one.said}
         </span>
         <span className="text-ink-2 flex-1 min-w-0 truncate">
-          {one.offers === 1 ? '1 offer' : `${one.offers} offers`}, such as {one.title}
-          {one.seller !== null && ` · ${one.seller}`}
+          {t('assign.line', {
+            value: one.offers === 1 ? '1 offer' : t('assign.offers', { offers: one.offers }),
+            title: one.title,
+            value2: one.seller !== null ? ` · ${one.seller}` : '',
+          })}
         </span>
-        <Button weight="quiet" onClick={() => setChoosing(!choosing)} aria-label={`Choose the model for ${one.said}`}>
-          Choose the model
+        <Button
+          weight="quiet"
+          onClick={() => setChoosing(!choosing)}
+          aria-label={t('assign.chooseFor', { said: one.said })}
+        >
+          {t('assign.choose')}
         </Button>
-        <Button weight="quiet" disabled={busy} onClick={() => settle(null)} aria-label={`Ignore ${one.said}`}>
-          Ignore
+        <Button
+          weight="quiet"
+          disabled={busy}
+          onClick={() => settle(null)}
+          aria-label={t('origin.ignoreOne', { said: one.said })}
+        >
+          {t('origin.ignore')}
         </Button>
       </div>
       {choosing && (
         <ModelPicker
-          label={`“${one.said}” is`}
+          label={t('assign.is', { said: one.said })}
           models={[]}
           onChange={([model]) => model !== undefined && settle(model.id)}
         />
@@ -55,15 +69,14 @@ function Waiting({ one }: { one: WaitingOriginal }) {
 
 /** Originals whose machines the library does not know, or that are for none: in no plan until they are settled. */
 export function Originals({ waiting, loose }: OriginalsProps) {
+  const t = useTranslations('offers');
   if (waiting.length + loose.length === 0) return null;
   return (
-    <section id="originals" aria-label="Original parts to assign">
+    <section id="originals" aria-label={t('assign.title')}>
       <h2 className="text-base border-b-4 border-edge pb-1">
-        Original parts to assign{' '}
-        <span className="text-sm font-normal text-ink-2">
-          They are in no plan until it is known which models they are for. A model that is added to the library later is
-          assigned then.
-        </span>
+        {t.rich('assign.head', {
+          e0: () => <span className="text-sm font-normal text-ink-2">{t('assign.what')}</span>,
+        })}
       </h2>
       <ul className="bg-sheet">
         {waiting.map((one) => (
@@ -73,8 +86,10 @@ export function Originals({ waiting, loose }: OriginalsProps) {
           <li key={id} className="px-4 py-2 border-b border-line text-sm">
             <span className="font-semibold">{title}</span>{' '}
             <span className="text-ink-2">
-              names no model{maker === '' ? ' and no maker' : ` of ${maker}`}
-              {seller !== null && ` · ${seller}`}: find it above and edit it.
+              {t('assign.noModel', {
+                value: maker === '' ? t('assign.noMaker') : t('assign.of', { maker }),
+                value2: seller !== null ? ` · ${seller}` : '',
+              })}
             </span>
           </li>
         ))}

@@ -1,9 +1,11 @@
 'use client';
+import { useTranslations } from '#translations';
 import { countedPrice, type ExchangeRate } from '@/core/pricing/counted-price';
 import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { TextField } from '../kit/form/fields';
 import { Form } from '../kit/form/form';
@@ -40,7 +42,13 @@ const startAmount = (cents: number | null, currency: string): string =>
   cents === null ? '' : plainMoney(cents, currency);
 
 /** What was typed, as it is sent, with the steps it comes to; or what is wrong with it. */
-function readPrice(typed: PriceTyped, offer: MarketOffer, terms: SellerTerms | null, ground: CountingGround) {
+function readPrice(
+  t: StaffWords<'offers'>,
+  typed: PriceTyped,
+  offer: MarketOffer,
+  terms: SellerTerms | null,
+  ground: CountingGround,
+) {
   const currency = terms?.currency ?? ground.currency;
   const cents = parseMoneyIn(typed.amount, currency) ?? 0;
   const coupon = terms === null ? null : parseCoupon(typed.coupon, currency);
@@ -49,12 +57,9 @@ function readPrice(typed: PriceTyped, offer: MarketOffer, terms: SellerTerms | n
   const counted =
     terms === null || !isRight ? null : countedPrice({ cents, coupon, modules: offer.modules, units }, terms, ground);
   const looked = {
-    amount:
-      cents <= 0
-        ? 'A price must be more than 0: type an amount such as 24.50.'
-        : counted?.ok === false && counted.sentence,
-    coupon: coupon === undefined && 'Type a coupon such as 10 % until 2026-12-31, or 5.00.',
-    units: units < 1 && 'Type how many are ordered together, such as 1.',
+    amount: cents <= 0 ? t('faults.priceAbove') : counted?.ok === false && counted.sentence,
+    coupon: coupon === undefined && t('faults.coupon'),
+    units: units < 1 && t('faults.together'),
   };
   return readTyped<PriceTyped, { body: object; counted: typeof counted }>(looked, () => ({
     body: terms === null ? { costCents: cents } : { printedCents: cents, coupon, units },
@@ -64,13 +69,14 @@ function readPrice(typed: PriceTyped, offer: MarketOffer, terms: SellerTerms | n
 
 /** Where an offer gets a new price, with every step from the seller's list to what we pay. */
 export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const currency = terms?.currency ?? ground.currency;
-  const read = (typed: PriceTyped) => readPrice(typed, offer, terms, ground);
+  const read = (typed: PriceTyped) => readPrice(t, typed, offer, terms, ground);
   const typing = useTyped({
     from: {
       amount: startAmount(terms === null ? offer.costCents : latest.printedCents, currency),
-      coupon: couponText(latest.coupon, currency),
+      coupon: couponText(t, latest.coupon, currency),
       units: String(latest.units ?? 1),
     },
     read,
@@ -90,7 +96,7 @@ export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormPro
     >
       <TextField
         name="amount"
-        label={terms === null ? 'What we pay, without tax' : `Printed by ${offer.sellerName ?? 'the seller'}`}
+        label={terms === null ? t('price.wePay') : t('price.printed', { value: offer.sellerName ?? t('price.seller') })}
         inputMode="decimal"
         unit={currency}
         autoFocus
@@ -98,8 +104,13 @@ export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormPro
       />
       {terms !== null && (
         <>
-          <TextField name="coupon" label="Coupon" placeholder="10 % until 2026-12-31" className="col-span-4" />
-          <TextField name="units" label="Ordered together" inputMode="numeric" className="col-span-2" />
+          <TextField
+            name="coupon"
+            label={t('price.coupon')}
+            placeholder="10 % until 2026-12-31"
+            className="col-span-4"
+          />
+          <TextField name="units" label={t('price.together')} inputMode="numeric" className="col-span-2" />
         </>
       )}
       {counted !== null && counted.steps.length > 0 && (
@@ -107,13 +118,13 @@ export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormPro
           className="col-span-6 grid grid-cols-[1fr_auto] gap-x-4 text-sm border-y border-line py-1.5"
           aria-live="polite"
         >
-          {stepLines(counted.steps).map(({ text, amount }) => (
+          {stepLines(t, counted.steps).map(({ text, amount }) => (
             <div key={text} className="contents">
               <dt className="text-ink-2">{text}</dt>
               <dd className="text-right">{amount}</dd>
             </div>
           ))}
-          <dt className="font-semibold border-t border-line mt-1 pt-1">one costs us</dt>
+          <dt className="font-semibold border-t border-line mt-1 pt-1">{t('price.one')}</dt>
           <dd className="font-semibold text-right border-t border-line mt-1 pt-1">
             {moneyText(counted.costCents, ground.currency)}
           </dd>

@@ -2,6 +2,7 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { moneyText } from '@/core/pricing/money-text';
 import type { NotedPrice } from './listed-offer';
@@ -33,9 +34,10 @@ function Curve({ prices }: { prices: readonly NotedPrice[] }) {
 
 /** Every price that an offer had, with when it was noted and where it came from. */
 export function PriceHistory({ prices, currency }: { prices: readonly NotedPrice[]; currency: string }) {
+  const t = useTranslations('offers');
   return (
-    <section aria-label="Every price it had" className="grid gap-1">
-      <h3 className="text-sm font-semibold">Every price it had, as it cost us</h3>
+    <section aria-label={t('price.every')} className="grid gap-1">
+      <h3 className="text-sm font-semibold">{t('price.everyCost')}</h3>
       {prices.length > 1 && <Curve prices={prices} />}
       <ol className="text-sm border-t border-line max-h-56 overflow-y-auto">
         {prices.map(({ at, costCents, cameFrom }) => (

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -7,6 +8,7 @@ import { Notice } from '../kit/notice';
 
 /** Asks the sellers' feeds for today's prices, and tells what each of them said. */
 export function RefreshPrices() {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [said, setSaid] = useState<string[]>([]);
   const refresh = async () => {
@@ -16,7 +18,7 @@ export function RefreshPrices() {
   return (
     <div className="grid gap-2 justify-items-end">
       <Button onClick={refresh} disabled={busy}>
-        {busy ? 'Asking the sellers…' : 'Ask the sellers for today’s prices'}
+        {busy ? t('refresh.asking') : t('refresh.action')}
       </Button>
       <Fault sentence={sentence} />
       {said.length > 0 && (

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useState } from 'react';
 import type { UseFormReturn } from 'react-hook-form';
+import { useTranslations } from '#translations';
 import type { KnownModule } from '@/core/machine/slots/job-slot';
 import type { UnderstoodOffer } from '@/service/market/view';
 import { callOnce } from '../client/session-guard';
@@ -16,6 +17,8 @@ const REST_MS = 300;
  * @param start what is known of the module before anything is understood
  */
 export function useUnderstood(form: UseFormReturn<OfferTyped>, currency: string, start: KnownModule) {
+  const t = useTranslations('offers');
+  const tIntake = useTranslations('intake');
   const [line, setLine] = useState('');
   const [understood, setUnderstood] = useState<UnderstoodOffer | null>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -32,7 +35,7 @@ export function useUnderstood(form: UseFormReturn<OfferTyped>, currency: string,
     if (line.trim() === '') return;
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await callOnce<UnderstoodOffer>('POST', '/api/offers/understand', textFile('typed line', line));
+      const result = await callOnce<UnderstoodOffer>('POST', '/api/offers/understand', textFile(t('typedLine'), line));
       if (stale) return;
       setFault(result.ok ? null : result.sentence);
       if (result.ok) take(result.value);
@@ -46,7 +49,7 @@ export function useUnderstood(form: UseFormReturn<OfferTyped>, currency: string,
   const takePage = async (files: readonly File[]) => {
     const [file] = files;
     if (file === undefined) return;
-    const wrong = faultOfFiles(files);
+    const wrong = faultOfFiles(tIntake, files);
     const result = wrong === null ? await callOnce<UnderstoodOffer>('POST', '/api/offers/understand', file) : null;
     setFault(wrong ?? (result?.ok === false ? result.sentence : null));
     if (result?.ok) take(result.value);

@@ -1,5 +1,6 @@
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
+import type { StaffWords } from '@/words/staff-words';
 
 type Supplies = Readonly<Record<string, OfferSupply>>;
 
@@ -9,11 +10,12 @@ export function leadDaysOf({ bought }: Pick<Plan, 'bought'>, supplies: Supplies)
 }
 
 /** How long something takes to come. */
-export const daysText = (days: number): string => (days === 0 ? 'here now' : days === 1 ? '1 day' : `${days} days`);
+export const daysText = (t: StaffWords<'options'>, days: number): string =>
+  days === 0 ? t('delivery.now') : days === 1 ? '1 day' : t('delivery.days', { days });
 
 /** When everything a plan buys is here. */
-export function deliveryText(plan: Pick<Plan, 'bought'>, supplies: Supplies): string {
+export function deliveryText(t: StaffWords<'options'>, plan: Pick<Plan, 'bought'>, supplies: Supplies): string {
   if (plan.bought.length === 0) return 'nothing to order';
   const days = leadDaysOf(plan, supplies);
-  return days === 0 ? daysText(days) : `in ${daysText(days)}`;
+  return days === 0 ? daysText(t, days) : t('delivery.in', { days: daysText(t, days) });
 }

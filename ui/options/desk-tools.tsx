@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
 import { useJob } from '../job/job-context';
@@ -16,29 +17,30 @@ interface DeskToolsProps {
 
 /** What else there is to see and to do, below the plans. */
 export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy }: DeskToolsProps) {
+  const t = useTranslations('options');
   const { job } = useJob();
   return (
     <div className="flex flex-wrap gap-x-4 items-baseline">
       <RefusedOffers answer={answer} planCase={planCase} />
       <div className="ml-auto flex flex-wrap gap-x-4 justify-end">
         <Button weight="quiet" onClick={() => onOpen('new-part')}>
-          A part seen elsewhere
+          {t('tools.addPart')}
         </Button>
         <Button weight="quiet" onClick={onWhy}>
-          Why is it not there?
+          {t('tools.whyMissing')}
         </Button>
         <Button weight="quiet" onClick={onTable}>
-          {asTable ? 'Ladder' : 'Table'}
+          {asTable ? t('tools.ladder') : t('tools.table')}
         </Button>
         {/* A whole new page: nothing of the staff's is in what the customer sees. */}
         <a href={`/jobs/${job.id}/customer`} className={buttonLook('quiet')}>
-          For the customer
+          {t('tools.customer')}
         </a>
-        <Button weight="quiet" onClick={() => onOpen('keys')} aria-label="Keys: what they do here">
-          Keys
+        <Button weight="quiet" onClick={() => onOpen('keys')} aria-label={t('tools.keysLabel')}>
+          {t('tools.keys')}
         </Button>
         <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
-          All that fits
+          {t('tools.allFitting')}
         </NearLink>
       </div>
     </div>

@@ -2,6 +2,7 @@
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef } from 'react';
+import { useTranslations } from '#translations';
 import { careUnderCover } from '@/core/planning/filters/cover';
 import { goalOf } from '@/core/planning/filters/steering';
 import type { Answer, Plan } from '@/core/planning/search/plan';
@@ -40,6 +41,7 @@ function useCovered(answer: Answer | null): Answer | null {
 
 /** Options: the ladder, what steers it, and the plan that is looked at. */
 export function OptionsStation() {
+  const t = useTranslations('options');
   const { job, market } = useJob();
   const steered = useSteering();
   const goal = useMemo(
@@ -57,38 +59,39 @@ export function OptionsStation() {
   return (
     <>
       <div className="options-station">
-        <h1 className="sr-only">Options: every upgrade that is worth its money</h1>
+        <h1 className="sr-only">{t('heading')}</h1>
         {market.failed && (
           <Notice tone="stop" live>
-            The offers could not be read{isFirst ? '' : ' anew: what is shown is from before'}. Fenbrik asks again when
-            the network is back.{' '}
-            <Button weight="quiet" onClick={market.again}>
-              Ask again
-            </Button>
+            {t.rich('market.failed', {
+              value: isFirst ? '' : t('market.before'),
+              e0: () => (
+                <Button weight="quiet" onClick={market.again}>
+                  {t('market.again')}
+                </Button>
+              ),
+            })}
           </Notice>
         )}
         {isFirst && !planning.failed && !market.failed && (
           <div className="py-10 mx-auto max-w-sm text-center text-ink-2">
             <p role="status">
-              {job.planCase === null
-                ? 'Reading the offers…'
-                : `Trying every set of ${job.planCase.offers.length} offers…`}
+              {job.planCase === null ? t('market.reading') : t('planning', { offers: job.planCase.offers.length })}
             </p>
             {planning.share !== null && planning.share > 0 && (
-              <ProgressBar label="planned so far" share={planning.share} />
+              <ProgressBar label={t('plannedSoFar')} share={planning.share} />
             )}
           </div>
         )}
         {planning.failed && (
           <Notice tone="stop" live>
-            The plans could not be worked out. Load the page again; if it stays so, tell us the job’s number, {job.id}.
+            {t('planFailed', { id: job.id })}
           </Notice>
         )}
         {answer !== null && planning.planCase !== null && planning.base !== null && (
           <>
             <OptionsDesk answer={answer} base={planning.base} planCase={planning.planCase} steered={steered} />
             {planning.share !== null && planning.share > 0 && (
-              <ProgressBar label="planned anew so far" share={planning.share} />
+              <ProgressBar label={t('plannedAgain')} share={planning.share} />
             )}
             <Remembered steered={steered} />
           </>
@@ -101,15 +104,16 @@ export function OptionsStation() {
 
 /** What is still to be known before anything can be planned. */
 function NoCase() {
+  const t = useTranslations('options');
   const { job } = useJob();
   return (
     <div className="grid gap-3">
-      <h1 className="text-lg">Options</h1>
-      <p>The ladder is drawn once the machine is known.</p>
+      <h1 className="text-lg">{t('title')}</h1>
+      <p>{t('noMachine')}</p>
       <Ask />
       {job.slots.length === 0 && (
         <Link href={`/jobs/${job.id}/intake`} className={buttonLook('act', 'w-fit')}>
-          To Intake
+          {t('toIntake')}
         </Link>
       )}
     </div>
@@ -118,20 +122,21 @@ function NoCase() {
 
 /** What the job does not remember yet of how it is steered, and what somebody else steered. */
 function Remembered({ steered }: { steered: ReturnType<typeof useSteering> }) {
+  const t = useTranslations('options');
   return (
     <>
       {steered.clash !== null && (
         <Notice tone="mind" live>
-          <p>Somebody else changed how this job’s ladder is set meanwhile.</p>
+          <p>{t('changed')}</p>
           <div className="flex flex-wrap gap-2 mt-1">
-            <Button onClick={() => steered.settle('mine')}>Use mine</Button>
-            <Button onClick={() => steered.settle('theirs')}>Use theirs</Button>
+            <Button onClick={() => steered.settle('mine')}>{t('mine')}</Button>
+            <Button onClick={() => steered.settle('theirs')}>{t('theirs')}</Button>
           </div>
         </Notice>
       )}
       {steered.forgetful && (
         <p role="status" className="text-mind text-sm">
-          △ Not remembered yet: Fenbrik does not answer. Go on; it is told when it does.
+          {t('notSaved')}
         </p>
       )}
     </>

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
 import { savingText } from '@/core/planning/explain/saving-words';
@@ -36,20 +37,19 @@ const MOST_REASONS = 3;
 
 /** Puts the plan on the slip as one of three. */
 function Places({ on, places, busy, onPut }: Pick<PlanStripProps, 'places' | 'busy' | 'onPut'> & { on?: number }) {
+  const t = useTranslations('options');
   const taken = [...places.values()];
   const firstFree = [1, 2, 3].find((place) => !taken.includes(place));
   return (
     <div className="flex items-center gap-1.5">
-      <span className="text-sm text-ink-2 mr-1">
-        {on === undefined ? 'Put on the slip as' : `On the slip as ${on};`}
-      </span>
+      <span className="text-sm text-ink-2 mr-1">{on === undefined ? t('plan.addAs') : t('plan.isOn', { on })}</span>
       {[1, 2, 3].map((place) => (
         <Button
           key={place}
           weight={on === undefined && place === firstFree ? 'act' : 'plain'}
           disabled={busy || on === place}
           onClick={() => onPut(place)}
-          aria-label={`Put on the slip as option ${place}`}
+          aria-label={t('plan.addAsOption', { place })}
         >
           {place}
         </Button>
@@ -60,6 +60,8 @@ function Places({ on, places, busy, onPut }: Pick<PlanStripProps, 'places' | 'bu
 
 /** The plan that is looked at: what it is, what to mind, and the ways on from it. */
 export function PlanStrip(props: PlanStripProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { plan, planCase, plans, places, compared, best, busy, sentence, onPut, onOpen, onCompare, onSideBySide } =
     props;
   const { job } = useJob();
@@ -68,20 +70,25 @@ export function PlanStrip(props: PlanStripProps) {
   const isCompared = compared.includes(key);
   return (
     <section
-      aria-label="The plan you look at"
+      aria-label={t('plan.selected')}
       className="plan-strip bg-sheet border-2 border-act px-4 pt-1 pb-2 shrink-0 max-h-[36dvh] overflow-auto"
     >
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
         <h2 className="text-base">
-          {capacityText(plan.totalMiB)} for {moneyText(plan.priceCents, planCase.currency)}{' '}
-          <span className="font-normal text-ink-2 text-sm">
-            {LANE_WORDS[plan.lane]}, {plan.care}
-          </span>
+          {t.rich('plan.head', {
+            totalMiB: capacityText(plan.totalMiB),
+            priceCents: moneyText(plan.priceCents, planCase.currency),
+            e0: () => (
+              <span className="font-normal text-ink-2 text-sm">
+                {tTrade(LANE_WORDS[plan.lane])}, {tTrade(`cautions.${plan.care}`)}
+              </span>
+            ),
+          })}
         </h2>
         <Places {...(on === undefined ? {} : { on })} places={places} busy={busy} onPut={onPut} />
         <div className="flex flex-wrap gap-x-3">
           <Button weight="quiet" onClick={onOpen}>
-            Open the plan
+            {t('plan.open')}
           </Button>
           <Button
             weight="quiet"
@@ -89,11 +96,11 @@ export function PlanStrip(props: PlanStripProps) {
             disabled={!isCompared && compared.length >= 3}
             onClick={onCompare}
           >
-            {isCompared ? 'Compare it no more' : 'Compare it'}
+            {isCompared ? t('plan.noCompare') : t('plan.compare')}
           </Button>
           {compared.length > 1 && (
             <Button weight="quiet" onClick={onSideBySide}>
-              {compared.length} side by side
+              {t('plan.sideBySide', { compared: compared.length })}
             </Button>
           )}
         </div>
@@ -107,12 +114,12 @@ export function PlanStrip(props: PlanStripProps) {
         <div>
           <p className="font-medium">{boughtText(planCase, plan)}</p>
           <p className="text-ink-2">
-            {runText(plan)} · {freeText(plan)} · {fateText(planCase, plan)} · {deliveryText(plan, job.supplies)}
-            {plan.latencyNs !== null && ` · first word after ${plan.latencyNs.toFixed(1)} ns`}
+            {runText(plan)} · {freeText(plan)} · {fateText(planCase, plan)} · {deliveryText(t, plan, job.supplies)}
+            {plan.latencyNs !== null && t('plan.latency', { value: plan.latencyNs.toFixed(1) })}
           </p>
           <p className="text-ink-2">
             {sentenceOf(savingText(plan, plans, planCase.currency))}
-            {best !== '' && ` Best of its rung: ${best}`}
+            {best !== '' && t('plan.best', { best })}
           </p>
         </div>
         <Reasons plan={plan} planCase={planCase} cover={coverNotice(plan.lane, job.cover)} most={MOST_REASONS} />

@@ -1,5 +1,6 @@
 'use client';
 import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import { planKey } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
@@ -54,6 +55,7 @@ function useRowKeys(
 
 /** The plans that are wanted as a table, for those who read rather than look; the same selection and keys as on the ladder. */
 export function PlanTable(props: PlanTableProps) {
+  const t = useTranslations('options');
   const { plans, planCase, supplies, steering, looked, places, onLook } = props;
   const [order, setOrder] = useState<TableOrder>({ column: 'price', down: false });
   const [chosen, setChosen] = useState<ReadonlySet<string>>(
@@ -61,25 +63,26 @@ export function PlanTable(props: PlanTableProps) {
   );
   const [all, setAll] = useState(false);
   const box = useRef<HTMLElement>(null);
-  const shownOf = { planCase, supplies };
+  const tTrade = useTranslations('trade');
+  const shownOf = { tTrade, planCase, supplies };
   const columns = COLUMNS.filter(({ id }) => chosen.has(id));
   const wanted = plans.filter((plan) => missedBy(steering, plan) === null);
   const sorted = sortedPlans(wanted, order, shownOf);
   const shown = all ? sorted : sorted.slice(0, FIRST);
   const { reachable, onKeyDown } = useRowKeys(box, shown.map(planKey), props);
   return (
-    <section aria-label="Plans as a table" className="flex flex-col min-h-0 flex-1 gap-1">
+    <section aria-label={t('table.label')} className="flex flex-col min-h-0 flex-1 gap-1">
       <TableTools
         chosen={chosen}
         onChoose={setChosen}
         count={sorted.length}
-        csv={() => plansCsv(sorted, columns, shownOf)}
+        csv={() => plansCsv(t, sorted, columns, shownOf)}
       />
       <section
         ref={box}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: lets the box be scrolled by keys
         tabIndex={0}
-        aria-label="Table"
+        aria-label={t('table.short')}
         className="overflow-auto flex-1 min-h-48 bg-sheet border border-line"
       >
         <table className="w-full text-sm border-collapse">
@@ -118,7 +121,7 @@ export function PlanTable(props: PlanTableProps) {
       </section>
       {sorted.length > shown.length && (
         <Button weight="quiet" onClick={() => setAll(true)}>
-          Show all {sorted.length}
+          {t('table.all', { sorted: sorted.length })}
         </Button>
       )}
     </section>
@@ -134,6 +137,7 @@ interface TableToolsProps {
 
 /** Which columns are shown, and the rows to take along. */
 function TableTools({ chosen, onChoose, count, csv }: TableToolsProps) {
+  const t = useTranslations('options');
   const [said, setSaid] = useState('');
   const flip = (id: string) => {
     const next = new Set(chosen);
@@ -142,22 +146,24 @@ function TableTools({ chosen, onChoose, count, csv }: TableToolsProps) {
   };
   const copy = async () => {
     const copied = await copyText(csv());
-    setSaid(copied ? `${count} plans copied as CSV.` : 'The browser does not let anything be copied here.');
+    setSaid(copied ? t('table.copied', { count }) : t('table.noCopy'));
   };
   return (
     <div className="flex flex-wrap gap-x-4 gap-y-1 items-center text-sm">
       <details className="relative">
-        <summary className="cursor-pointer min-h-6 underline underline-offset-4 decoration-edge">Columns</summary>
+        <summary className="cursor-pointer min-h-6 underline underline-offset-4 decoration-edge">
+          {t('table.columns')}
+        </summary>
         <div className="absolute z-30 bg-sheet border border-edge rounded-notch p-3 grid gap-1 shadow-xl">
           {COLUMNS.map(({ id, name }) => (
             <Check key={id} checked={chosen.has(id)} onChange={() => flip(id)}>
-              {name}
+              {t(name)}
             </Check>
           ))}
         </div>
       </details>
       <Button weight="quiet" onClick={() => void copy()}>
-        Copy as CSV
+        {t('table.copy')}
       </Button>
       <span role="status" className="text-ink-2">
         {said}
@@ -174,11 +180,12 @@ interface HeadingsProps {
 
 /** The columns' names: each sorts by its column, pressed again the other way round. */
 function Headings({ columns, order, onOrder }: HeadingsProps) {
+  const t = useTranslations('options');
   return (
     <thead className="sticky top-0 bg-ground z-10">
       <tr>
         <th scope="col" className="w-8">
-          <span className="sr-only">Shape</span>
+          <span className="sr-only">{t('table.shape')}</span>
         </th>
         {columns.map(({ id, name, isFigure }) => (
           <th
@@ -192,7 +199,7 @@ function Headings({ columns, order, onOrder }: HeadingsProps) {
               className="cursor-pointer min-h-6"
               onClick={() => onOrder({ column: id, down: order.column === id && !order.down })}
             >
-              {name}
+              {t(name)}
               <span aria-hidden="true">{order.column !== id ? '' : order.down ? ' ▾' : ' ▴'}</span>
             </button>
           </th>

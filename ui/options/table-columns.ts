@@ -8,18 +8,20 @@ import type { Plan } from '@/core/planning/search/plan';
 import { currencyDecimals } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
+import type { StaffMessages, StaffWords } from '@/words/staff-words';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 
 /** What a table of plans is made of. */
 export interface TableGround {
+  tTrade: StaffWords<'trade'>;
   planCase: PlanCase;
   supplies: Readonly<Record<string, OfferSupply>>;
 }
 
 export interface Column {
   id: string;
-  name: string;
+  name: `facts.${keyof StaffMessages['options']['facts']}`;
   /** how it is shown */
   text: (plan: Plan, ground: TableGround) => string;
   /** how it is sorted, and what a spreadsheet gets: a number, or its text */
@@ -43,7 +45,7 @@ const daysOf = (plan: Plan, { supplies }: TableGround): number => leadDaysOf(pla
 export const COLUMNS: readonly Column[] = [
   {
     id: 'total',
-    name: 'Total',
+    name: 'facts.total',
     usual: true,
     isFigure: true,
     text: (plan) => capacityText(plan.totalMiB),
@@ -51,7 +53,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'price',
-    name: 'Price',
+    name: 'facts.priceShort',
     usual: true,
     isFigure: true,
     text: (plan, ground) => money(plan.priceCents, ground),
@@ -59,7 +61,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'added',
-    name: 'Per added GB',
+    name: 'facts.perAdded',
     usual: true,
     isFigure: true,
     text: (plan, ground) => money(plan.perAddedGiBCents, ground),
@@ -67,7 +69,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'gb',
-    name: 'Per GB',
+    name: 'facts.perGb',
     usual: false,
     isFigure: true,
     text: (plan, ground) => money(plan.perGiBCents, ground),
@@ -75,7 +77,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'saving',
-    name: 'Saving',
+    name: 'facts.saving',
     usual: true,
     isFigure: true,
     text: (plan, ground) => money(plan.savingCents, ground),
@@ -83,21 +85,21 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'lane',
-    name: 'Lane',
+    name: 'facts.origin',
     usual: true,
-    text: ({ lane }) => LANE_WORDS[lane],
-    value: ({ lane }) => LANE_WORDS[lane],
+    text: ({ lane }, { tTrade }) => tTrade(LANE_WORDS[lane]),
+    value: ({ lane }, { tTrade }) => tTrade(LANE_WORDS[lane]),
   },
   {
     id: 'care',
-    name: 'Care',
+    name: 'facts.caution',
     usual: true,
-    text: ({ care }) => care,
+    text: ({ care }, { tTrade }) => tTrade(`cautions.${care}`),
     value: ({ care }) => CARES.indexOf(care),
   },
   {
     id: 'rate',
-    name: 'MT/s',
+    name: 'facts.rateUnit',
     usual: true,
     isFigure: true,
     text: ({ rateMTs }) => String(rateMTs),
@@ -105,14 +107,14 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'channels',
-    name: 'Channels',
+    name: 'facts.channels',
     usual: false,
     text: (plan) => effectiveChannelsText(plan.effectiveChannels),
     value: (plan) => plan.effectiveChannels,
   },
   {
     id: 'free',
-    name: 'Free',
+    name: 'facts.free',
     usual: true,
     isFigure: true,
     text: ({ openSlots }) => String(openSlots),
@@ -120,7 +122,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'old',
-    name: 'Old modules',
+    name: 'facts.old',
     usual: false,
     isLong: true,
     text: (plan, { planCase }) => fateText(planCase, plan),
@@ -128,7 +130,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'days',
-    name: 'Days',
+    name: 'facts.days',
     usual: true,
     isFigure: true,
     text: (plan, ground) => String(daysOf(plan, ground)),
@@ -136,7 +138,7 @@ export const COLUMNS: readonly Column[] = [
   },
   {
     id: 'buys',
-    name: 'Buys',
+    name: 'facts.buys',
     usual: true,
     isLong: true,
     text: (plan, { planCase }) => boughtText(planCase, plan),
@@ -178,10 +180,15 @@ function cell(value: number | string | null): string {
 }
 
 /** Plans as CSV with a heading, in the order and with the columns that are shown. */
-export function plansCsv(plans: readonly Plan[], columns: readonly Column[], ground: TableGround): string {
+export function plansCsv(
+  t: StaffWords<'options'>,
+  plans: readonly Plan[],
+  columns: readonly Column[],
+  ground: TableGround,
+): string {
   const textual = (column: Column) => column.id === 'care' || column.id === 'old';
   const lines = plans.map((plan) =>
     columns.map((column) => cell(textual(column) ? column.text(plan, ground) : column.value(plan, ground))).join(','),
   );
-  return `${[columns.map(({ name }) => cell(name)).join(','), ...lines].join('\r\n')}\r\n`;
+  return `${[columns.map(({ name }) => cell(t(name))).join(','), ...lines].join('\r\n')}\r\n`;
 }

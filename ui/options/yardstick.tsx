@@ -1,27 +1,26 @@
 'use client';
 import { memo } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import { factoryYardstick, type Soldered, solderedOf, type YardstickRow } from '@/core/quoting/factory-yardstick';
+import type { StaffWords } from '@/words/staff-words';
 import { useJob } from '../job/job-context';
 
 /** What cannot be changed after the buying, said plainly. */
-function solderedText(soldered: Soldered, notBought: boolean): string | null {
+function solderedText(t: StaffWords<'options'>, soldered: Soldered, notBought: boolean): string | null {
   if (soldered.kind === 'none') return null;
-  const size = soldered.solderedMiB === null ? '' : `${capacityText(soldered.solderedMiB)} of `;
+  const size = soldered.solderedMiB === null ? '' : t('yard.of', { solderedMiB: capacityText(soldered.solderedMiB) });
   if (soldered.kind === 'all') {
-    return notBought
-      ? 'All of its memory is soldered: what is bought now is what it will always have. Buy enough of it.'
-      : 'All of its memory is soldered: none of it can be changed.';
+    return notBought ? t('yard.allBuy') : t('yard.all');
   }
-  const sockets = soldered.sockets === 1 ? 'one socket' : `${soldered.sockets} sockets`;
-  return notBought
-    ? `${size}its memory is soldered and stays as it is bought; only ${sockets} can be filled later.`
-    : `${size}its memory is soldered; only ${sockets} can be filled.`;
+  const sockets = soldered.sockets === 1 ? t('yard.oneSlot') : t('yard.slots', { sockets: soldered.sockets });
+  return notBought ? t('yard.someBuy', { size, sockets }) : t('yard.some', { size, sockets });
 }
 
 function Row({ row, mostCents, currency }: { row: YardstickRow; mostCents: number; currency: string }) {
+  const t = useTranslations('options');
   const { totalMiB, factoryCents, baseModel, plan, savingCents } = row;
   const share = (cents: number) => `${Math.max(1, Math.round((cents / Math.max(1, mostCents)) * 100))}`;
   return (
@@ -41,21 +40,28 @@ function Row({ row, mostCents, currency }: { row: YardstickRow; mostCents: numbe
       </svg>
       <span>
         <span className="block text-ink-2">
-          from the maker {moneyText(factoryCents, currency)} more{baseModel !== '' && `, only as ${baseModel}`}
+          {t('yard.maker', {
+            factoryCents: moneyText(factoryCents, currency),
+            value: baseModel !== '' ? t('yard.onlyAs', { baseModel }) : '',
+          })}
         </span>
         {plan === null ? (
-          <span className="block text-mind">no plan reaches it</span>
+          <span className="block text-mind">{t('yard.noPlan')}</span>
         ) : (
           <span className="block">
-            fitted here {moneyText(plan.priceCents, currency)}
-            {plan.totalMiB > totalMiB && ` for ${capacityText(plan.totalMiB)}`}
-            {savingCents !== null && savingCents !== 0 && (
-              <strong>
-                {savingCents > 0
-                  ? `, saves ${moneyText(savingCents, currency)}`
-                  : `, ${moneyText(-savingCents, currency)} dearer`}
-              </strong>
-            )}
+            {t.rich('yard.here', {
+              priceCents: moneyText(plan.priceCents, currency),
+              value: plan.totalMiB > totalMiB ? t('yard.for', { totalMiB: capacityText(plan.totalMiB) }) : '',
+              value2: () =>
+                savingCents !== null &&
+                savingCents !== 0 && (
+                  <strong>
+                    {savingCents > 0
+                      ? t('yard.saves', { savingCents: moneyText(savingCents, currency) })
+                      : t('yard.dearer', { savingCents: moneyText(-savingCents, currency) })}
+                  </strong>
+                ),
+            })}
           </span>
         )}
       </span>
@@ -65,15 +71,16 @@ function Row({ row, mostCents, currency }: { row: YardstickRow; mostCents: numbe
 
 /** On the ladder of a machine that is not bought yet: what cannot be changed afterwards, and where that is reckoned. */
 export function NotBought() {
+  const t = useTranslations('options');
   const { job } = useJob();
   if (!job.notBought) return null;
-  const soldered = solderedText(solderedOf(job.slots), true);
+  const soldered = solderedText(t, solderedOf(job.slots), true);
   return (
     <p className="text-sm">
       {soldered !== null && <span className="text-mind font-medium">△ {soldered} </span>}
       {job.factory.options.length > 0 && (
         <a href="#yardstick" className="underline underline-offset-2">
-          Not bought yet: buy it with more, or fit it here?
+          {t('yard.question')}
         </a>
       )}
     </p>
@@ -82,27 +89,27 @@ export function NotBought() {
 
 /** What the maker asks for its own configurations: a yardstick that is shown and cannot be bought here. */
 export const Yardstick = memo(function Yardstick({ plans }: { plans: readonly Plan[] }) {
+  const t = useTranslations('options');
   const { job } = useJob();
   const yardstick = factoryYardstick(job.factory.options, job.factory.mostMiB, plans);
-  const soldered = solderedText(solderedOf(job.slots), job.notBought);
+  const soldered = solderedText(t, solderedOf(job.slots), job.notBought);
   if (yardstick === null && (soldered === null || !job.notBought)) return null;
   const mostCents = Math.max(
     0,
     ...(yardstick?.rows.flatMap(({ factoryCents, plan }) => [factoryCents, plan?.priceCents ?? 0]) ?? []),
   );
   return (
-    <section id="yardstick" aria-label="The maker’s yardstick" className="mt-3 bg-sheet border border-line px-4 py-2">
-      <h2 className="text-base">
-        {job.notBought ? 'Buy it with more, or fit it here?' : 'What the maker asks for the same'}
-      </h2>
+    <section id="yardstick" aria-label={t('yard.label')} className="mt-3 bg-sheet border border-line px-4 py-2">
+      <h2 className="text-base">{job.notBought ? t('yard.short') : t('yard.maker2')}</h2>
       {soldered !== null && <p className="text-mind font-medium">△ {soldered}</p>}
       {yardstick !== null && (
         <>
           {job.notBought && yardstick.rows.length > 0 && (
             <p className="text-sm">
-              Bought with {capacityText(yardstick.smallest.totalMiB)}
-              {yardstick.smallest.baseModel !== '' && ` (${yardstick.smallest.baseModel})`}, the smallest configuration,
-              and fitted here:
+              {t('yard.smallest', {
+                totalMiB: capacityText(yardstick.smallest.totalMiB),
+                value: yardstick.smallest.baseModel !== '' ? ` (${yardstick.smallest.baseModel})` : '',
+              })}
             </p>
           )}
           <ul>
@@ -111,11 +118,18 @@ export const Yardstick = memo(function Yardstick({ plans }: { plans: readonly Pl
             ))}
           </ul>
           <p className="text-sm text-ink-2 py-1">
-            Dashed: the maker’s surcharge, a yardstick, not for sale here. Filled: our cheapest plan, fitted.
-            {yardstick.factoryMaxMiB !== null &&
-              ` The maker sells it with ${capacityText(yardstick.factoryMaxMiB)} at the most${
-                yardstick.mostMiB > yardstick.factoryMaxMiB ? `; it takes ${capacityText(yardstick.mostMiB)} here` : ''
-              }.`}
+            {t('yard.key', {
+              value:
+                yardstick.factoryMaxMiB !== null
+                  ? t('yard.most', {
+                      factoryMaxMiB: capacityText(yardstick.factoryMaxMiB),
+                      value:
+                        yardstick.mostMiB > yardstick.factoryMaxMiB
+                          ? t('yard.takes', { mostMiB: capacityText(yardstick.mostMiB) })
+                          : '',
+                    })
+                  : '',
+            })}
           </p>
         </>
       )}

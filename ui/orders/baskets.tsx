@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { orderHints } from '@/core/ordering/order-hints';
 import { moneyText } from '@/core/pricing/money-text';
 import type { Basket, BasketPart } from '@/service/orders/view';
@@ -18,25 +19,29 @@ const keyOf = ({ jobId, offerId }: BasketPart): string => `${jobId} ${offerId}`;
 
 /** A price that moved since the quote was sent. */
 function Moved({ part, currency }: { part: BasketPart; currency: string }) {
+  const t = useTranslations('orders');
   const { eachCents, quotedCents } = part;
   if (!part.onSale) {
     return (
       <span className="text-stop">
-        ✕ not on sale any more:{' '}
-        <Link href={`/jobs/${part.jobId}/quote`} className="underline">
-          take the options anew
-        </Link>
+        {t.rich('basket.gone', {
+          e0: () => (
+            <Link href={`/jobs/${part.jobId}/quote`} className="underline">
+              {t('chooseAgain')}
+            </Link>
+          ),
+        })}
       </span>
     );
   }
   if (part.stock !== null && part.stock < part.quantity)
-    return <span className="text-stop">✕ only {part.stock} left</span>;
+    return <span className="text-stop">{t('basket.left', { stock: part.stock })}</span>;
   if (eachCents === null || quotedCents === null || eachCents === quotedCents) return null;
   const by = moneyText(Math.abs(eachCents - quotedCents), currency);
   return eachCents > quotedCents ? (
-    <span className="text-mind">△ {by} dearer than quoted</span>
+    <span className="text-mind">{t('basket.dearer', { by })}</span>
   ) : (
-    <span className="text-good">{by} cheaper than quoted</span>
+    <span className="text-good">{t('basket.cheaper', { by })}</span>
   );
 }
 
@@ -53,6 +58,7 @@ interface BasketCardProps {
 }
 
 function BasketCard({ basket, currency, isFirst, mayOrder }: BasketCardProps) {
+  const t = useTranslations('orders');
   const router = useRouter();
   const { busy, sentence, save } = useSave();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
@@ -80,14 +86,16 @@ function BasketCard({ basket, currency, isFirst, mayOrder }: BasketCardProps) {
     <section aria-label={basket.seller} className="border-t-4 border-edge pt-2">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2 className="text-base">{basket.seller}</h2>
-        <span className="text-sm text-ink-2">{basket.leadDays === 1 ? 'one day' : `${basket.leadDays} days`}</span>
+        <span className="text-sm text-ink-2">
+          {basket.leadDays === 1 ? t('basket.oneDay') : t('basket.days', { leadDays: basket.leadDays })}
+        </span>
         {lines.length > 0 && <span className="ml-auto text-lg font-semibold">{moneyText(total, currency)}</span>}
       </div>
       <div role="status">
         {lines.length > 0 &&
           hints.map((hint) => (
             <p key={hint.what} className={hint.missingCents === 0 ? 'text-good' : 'text-mind'}>
-              {hint.missingCents === 0 ? '✓' : '△'} {hintText(hint)}
+              {hint.missingCents === 0 ? '✓' : '△'} {hintText(t, hint)}
             </p>
           ))}
       </div>
@@ -105,17 +113,19 @@ function BasketCard({ basket, currency, isFirst, mayOrder }: BasketCardProps) {
       {mayOrder ? (
         <div className="flex flex-wrap gap-3 items-end pt-1">
           <Field
-            label="A word to the seller"
+            label={t('basket.note')}
             className="w-96 max-w-full"
             value={note}
             onChange={(event) => setNote(event.target.value)}
           />
           <Button weight={isFirst ? 'act' : 'plain'} disabled={busy || going.length === 0} onClick={() => void order()}>
-            Order {going.length === 1 ? 'this one' : `these ${going.length}`}
+            {t('basket.order', {
+              going: going.length === 1 ? t('basket.this') : t('basket.these', { going: going.length }),
+            })}
           </Button>
         </div>
       ) : (
-        <p className="text-sm text-ink-2 pt-1">A technician or an owner orders these.</p>
+        <p className="text-sm text-ink-2 pt-1">{t('basket.who')}</p>
       )}
       <Fault sentence={sentence} />
     </section>
@@ -130,12 +140,9 @@ interface BasketsProps {
 
 /** What accepted jobs need, by seller. */
 export function Baskets({ baskets, currency, mayOrder }: BasketsProps) {
+  const t = useTranslations('orders');
   if (baskets.length === 0) {
-    return (
-      <p className="bg-sheet border border-line px-4 py-6">
-        Nothing is to be ordered: every accepted job has its parts, or has them on the way.
-      </p>
-    );
+    return <p className="bg-sheet border border-line px-4 py-6">{t('basket.nothing')}</p>;
   }
   return (
     <div className="grid gap-5">
@@ -155,6 +162,7 @@ interface PartLineProps {
 
 /** A part that can go along with the order, or wait. */
 function PartLine({ part, currency, isLeft, onFlip }: PartLineProps) {
+  const t = useTranslations('orders');
   return (
     <li className={`flex flex-wrap gap-x-4 items-baseline py-2 ${isLeft ? 'opacity-60' : ''}`}>
       <label className="flex-1 min-w-72 flex gap-3 items-baseline cursor-pointer">
@@ -163,12 +171,16 @@ function PartLine({ part, currency, isLeft, onFlip }: PartLineProps) {
           {part.quantity > 1 && <strong>{part.quantity} × </strong>}
           {part.title}
           <span className="block text-sm text-ink-2">
-            {part.sellerPart !== null && `${part.sellerPart} · `}for {part.customer}, {part.quoteNumber}
+            {t('basket.for', {
+              value: part.sellerPart !== null ? `${part.sellerPart} · ` : '',
+              customer: part.customer,
+              quoteNumber: part.quoteNumber,
+            })}
           </span>
         </span>
       </label>
       <Link href={`/jobs/${part.jobId}/fitting`} className="text-sm underline underline-offset-2">
-        job {part.jobId}
+        {t('job', { jobId: part.jobId })}
       </Link>
       <span className="text-sm">
         <Moved part={part} currency={currency} />

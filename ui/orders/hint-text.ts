@@ -1,17 +1,21 @@
 import type { OrderHint } from '@/core/ordering/order-hints';
 import { moneyText } from '@/core/pricing/money-text';
+import type { StaffWords } from '@/words/staff-words';
 
-const moreWords = (more: number): string =>
-  more === 1 ? 'one more module reaches it' : `${more} more modules reach it`;
+const moreWords = (t: StaffWords<'orders'>, more: number): string =>
+  more === 1 ? t('hint.one') : t('hint.more', { more });
 
 /** What a threshold says of an order, in a sentence. */
-export function hintText({ what, fromCents, missingCents, currency, more }: OrderHint): string {
+export function hintText(
+  t: StaffWords<'orders'>,
+  { what, fromCents, missingCents, currency, more }: OrderHint,
+): string {
   const from = moneyText(fromCents, currency);
   const missing = moneyText(missingCents, currency);
   if (what === 'free-shipping') {
-    if (missingCents === 0) return `Ships free: it is over ${from}.`;
-    return `${missing} more ships free${more === null ? '' : `: ${moreWords(more)}`}.`;
+    if (missingCents === 0) return t('hint.free', { from });
+    return t('hint.missing', { missing, value: more === null ? '' : `: ${moreWords(t, more)}` });
   }
-  if (missingCents === 0) return `Over the least order of ${from}.`;
-  return `${missing} short of the least order of ${from}.`;
+  if (missingCents === 0) return t('hint.over', { from });
+  return t('hint.short', { missing, from });
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useRouter } from 'next/navigation';
+import { useTranslations } from '#translations';
 import type { OrderView } from '@/service/orders/view';
 import { useSave } from '../client/use-save';
 import { Button, buttonLook } from '../kit/button';
@@ -17,6 +18,7 @@ interface OrderActionsProps {
 
 /** How an order leaves the shop: mail, files, paper; and how it is taken back. */
 export function OrderActions({ order, orderMail, mailed, mayOrder, seesCost }: OrderActionsProps) {
+  const t = useTranslations('orders');
   const router = useRouter();
   const { busy, sentence, save } = useSave();
   const isUntouched = order.lines.every(({ news }) => news.length === 0);
@@ -33,7 +35,7 @@ export function OrderActions({ order, orderMail, mailed, mayOrder, seesCost }: O
             disabled={busy || orderMail === ''}
             onClick={() => void save('POST', `/api/orders/${order.id}/mail`)}
           >
-            {orderMail === '' ? 'Mail it' : `Mail it to ${orderMail}`}
+            {orderMail === '' ? t('mail') : t('mailTo', { orderMail })}
           </Button>
         )}
         {seesCost && (
@@ -46,18 +48,14 @@ export function OrderActions({ order, orderMail, mailed, mayOrder, seesCost }: O
             </a>
           </>
         )}
-        <Button onClick={() => window.print()}>Print</Button>
+        <Button onClick={() => window.print()}>{t('print')}</Button>
         {mayOrder && !order.cancelled && isUntouched && (
           <Button weight="quiet" disabled={busy} onClick={() => void cancel()}>
-            Take the order back
+            {t('cancel')}
           </Button>
         )}
       </div>
-      {orderMail === '' && (
-        <p className="text-sm text-ink-2">
-          {order.seller} has no address for orders: type it on the seller’s sheet under Offers.
-        </p>
-      )}
+      {orderMail === '' && <p className="text-sm text-ink-2">{t('noAddress', { seller: order.seller })}</p>}
       {mailed !== null && <p className="text-sm">{mailed}</p>}
       <Fault sentence={sentence} />
     </div>

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { type LineEvent, mostNews } from '@/core/ordering/part-state';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OrderLineView, OrderView } from '@/service/orders/view';
@@ -10,12 +11,12 @@ import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 
-const NEWS_WORDS: Record<LineEvent, string> = {
+const NEWS_WORDS = {
   arrived: 'arrived',
-  wrong: 'not what was ordered',
-  dead: 'dead on arrival',
-  never: 'not to be had any more',
-};
+  wrong: 'news.wrong',
+  dead: 'news.dead',
+  never: 'news.never',
+} as const satisfies Record<LineEvent, string>;
 
 /** That something cannot be had any more takes it off the market: not everybody may say so. */
 const NEWS_BY_ROLE = { orders: ['wrong', 'dead', 'never'], notes: ['wrong', 'dead'] } as const satisfies Record<
@@ -32,6 +33,8 @@ interface OrderLinesProps {
 }
 
 function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { line: OrderLineView }) {
+  const t = useTranslations('orders');
+  const tFitting = useTranslations('fitting');
   const { busy, sentence, save } = useSave();
   const [amiss, setAmiss] = useState(false);
   const { sign, word, look } = PART_SIGNS[line.state];
@@ -45,7 +48,7 @@ function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { li
     <li className="py-2.5 grid gap-1.5">
       <div className="flex flex-wrap gap-x-4 gap-y-1 items-baseline">
         <span className={`w-32 shrink-0 font-semibold ${look}`}>
-          <span aria-hidden="true">{sign}</span> {word}
+          <span aria-hidden="true">{sign}</span> {tFitting(word)}
         </span>
         <span className="flex-1 min-w-64">
           <strong>{line.quantity} × </strong>
@@ -53,10 +56,10 @@ function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { li
           <span className="block text-sm text-ink-2">
             {line.sellerPart !== null && `${line.sellerPart} · `}
             <Link href={`/jobs/${line.jobId}/fitting`} className="underline underline-offset-2">
-              job {line.jobId}
+              {t('job', { jobId: line.jobId })}
             </Link>
             , {line.customer}
-            {countsText(line.counts) !== '' && ` · ${countsText(line.counts)}`}
+            {countsText(tFitting, line.counts) !== '' && ` · ${countsText(tFitting, line.counts)}`}
           </span>
         </span>
         {line.eachCents !== null && <span>{moneyText(line.quantity * line.eachCents, currency)}</span>}
@@ -64,20 +67,20 @@ function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { li
           <span className="flex flex-wrap gap-2 no-print">
             {waiting > 0 && (
               <Button weight={isOut ? 'act' : 'plain'} disabled={busy} onClick={() => void tell('arrived', waiting)}>
-                {waiting === 1 ? 'Arrived' : `All ${waiting} arrived`}
+                {waiting === 1 ? t('arrived') : t('allArrived', { waiting })}
               </Button>
             )}
             {waiting > 1 && (
               <Button disabled={busy} onClick={() => void tell('arrived', 1)}>
-                One arrived
+                {t('oneArrived')}
               </Button>
             )}
             <Button disabled={busy} aria-expanded={amiss} onClick={() => setAmiss(!amiss)}>
-              Something is amiss
+              {t('problem')}
             </Button>
             {line.news.length > 0 && (
               <Button weight="quiet" disabled={busy} onClick={() => void send({ what: 'take-back' })}>
-                Undo
+                {t('undo')}
               </Button>
             )}
           </span>
@@ -113,18 +116,19 @@ interface NewsProps {
 
 /** What became of a part that is not simply here, with what is done about it. */
 function News({ news, line, orderId }: NewsProps) {
+  const t = useTranslations('orders');
   return (
     <p className="text-mind pl-36">
-      △ {news.quantity} {NEWS_WORDS[news.kind]}
+      △ {news.quantity} {t(NEWS_WORDS[news.kind])}
       {news.note !== '' && `: ${news.note}`} <span className="text-sm text-ink-2">{news.by}</span>{' '}
       {(news.kind === 'wrong' || news.kind === 'dead') && (
         <Link href={`/orders/${orderId}/claim?line=${line.id}`} className="underline underline-offset-2">
-          Claim for the seller
+          {t('claimFor')}
         </Link>
       )}
       {news.kind === 'never' && (
         <Link href={`/jobs/${line.jobId}/quote`} className="underline underline-offset-2">
-          Take the options anew
+          {t('chooseAgainAction')}
         </Link>
       )}
     </p>
@@ -140,13 +144,19 @@ interface AmissProps {
 
 /** What is wrong with a part that came, or did not. */
 function Amiss({ line, mayOrder, busy, onTell }: AmissProps) {
+  const t = useTranslations('orders');
   const [note, setNote] = useState('');
   return (
     <div className="flex flex-wrap gap-2 items-end pl-36">
-      <Field label="What is amiss" className="w-72" value={note} onChange={(event) => setNote(event.target.value)} />
+      <Field
+        label={t('problemLabel')}
+        className="w-72"
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
       {NEWS_BY_ROLE[mayOrder ? 'orders' : 'notes'].map((kind) => (
         <Button key={kind} disabled={busy || mostNews(line.counts, kind) < 1} onClick={() => onTell(kind, note)}>
-          One is {NEWS_WORDS[kind]}
+          {t('oneIs', { value: t(NEWS_WORDS[kind]) })}
         </Button>
       ))}
     </div>

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -11,20 +12,23 @@ export interface Person {
   id: number;
   name: string;
   signIn: string;
-  role: string;
+  role: (typeof ROLES)[number];
 }
 
-const ROLE_WORDS: Record<string, string> = {
-  owner: 'everything, accounts too',
-  technician: 'jobs, limits, prices',
-  counter: 'jobs and quotes, not limits or prices',
-};
+const MAY = {
+  owner: 'may.owner',
+  technician: 'may.technician',
+  counter: 'may.counter',
+} as const;
+const ROLES = ['owner', 'technician', 'counter'] as const;
 
 type Typed = typeof EMPTY;
 const EMPTY = { name: '', signIn: '', role: 'technician', password: '' };
 
 /** Who works here and what they may; an owner adds and closes accounts. */
 export function PeopleList({ people, self }: { people: readonly Person[]; self: number }) {
+  const t = useTranslations('staff');
+  const tFrame = useTranslations('frame');
   const { busy, sentence, save } = useSave();
   return (
     <div className="grid gap-6 lg:grid-cols-[1fr_22rem] items-start">
@@ -33,10 +37,10 @@ export function PeopleList({ people, self }: { people: readonly Person[]; self: 
           <li key={person.id} className="flex items-center gap-4 px-4 py-2.5">
             <span className="flex-1 min-w-0">
               <span className="block font-semibold">
-                {person.name} <span className="font-normal text-ink-2">signs in as {person.signIn}</span>
+                {person.name} <span className="font-normal text-ink-2">{t('username', { signIn: person.signIn })}</span>
               </span>
               <span className="text-sm text-ink-2">
-                {person.role}: {ROLE_WORDS[person.role]}
+                {tFrame(`roles.${person.role}`)}: {t(MAY[person.role])}
               </span>
             </span>
             {person.id !== self && (
@@ -44,9 +48,9 @@ export function PeopleList({ people, self }: { people: readonly Person[]; self: 
                 weight="quiet"
                 disabled={busy}
                 onClick={() => save('DELETE', `/api/staff/${person.id}`)}
-                aria-label={`Close the account of ${person.name}`}
+                aria-label={t('deactivateOf', { name: person.name })}
               >
-                Close the account
+                {t('deactivate')}
               </Button>
             )}
           </li>
@@ -64,6 +68,8 @@ const noText = (text: string, sentence: string): string | false => text.trim() =
 
 /** An account for one more person. */
 function NewPerson() {
+  const t = useTranslations('staff');
+  const tFrame = useTranslations('frame');
   const { save } = useSave();
   const typing = useTyped<Typed, Typed>({
     from: EMPTY,
@@ -71,9 +77,9 @@ function NewPerson() {
     read: (typed) =>
       readTyped<Typed, Typed>(
         {
-          name: noText(typed.name, 'Enter the name.'),
-          signIn: noText(typed.signIn, 'Enter what they sign in as.'),
-          password: typed.password.length < 10 && 'A password has at least 10 characters.',
+          name: noText(typed.name, t('faults.name')),
+          signIn: noText(typed.signIn, t('faults.username')),
+          password: typed.password.length < 10 && t('faults.password'),
         },
         () => typed,
       ),
@@ -81,23 +87,23 @@ function NewPerson() {
   });
   return (
     <>
-      <h2 className="text-base">Somebody new</h2>
+      <h2 className="text-base">{t('add')}</h2>
       <Form typing={typing}>
-        <TextField name="name" label="Name" autoComplete="off" />
-        <TextField name="signIn" label="Signs in as" autoComplete="off" />
+        <TextField name="name" label={t('name')} autoComplete="off" />
+        <TextField name="signIn" label={t('signIn')} autoComplete="off" />
         <ChoiceField
           name="role"
-          label="Role"
-          options={Object.keys(ROLE_WORDS).map((role) => ({ value: role, text: role }))}
+          label={t('role')}
+          options={ROLES.map((value) => ({ value, text: tFrame(`roles.${value}`) }))}
         />
         <TextField
           name="password"
-          label="First password"
+          label={t('password')}
           type="password"
           autoComplete="new-password"
-          hint="at least 10 characters"
+          hint={t('passwordHint')}
         />
-        <Send>Open the account</Send>
+        <Send>{t('create')}</Send>
       </Form>
     </>
   );

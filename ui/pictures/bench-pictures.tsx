@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { useJob } from '../job/job-context';
 import { Fault } from '../kit/fault';
 import { PictureButton } from './picture-button';
@@ -7,11 +8,12 @@ import { usePictures } from './use-pictures';
 
 /** Pictures of this very machine on the bench; one more is taken before a screw is lost. */
 export function BenchPictures() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { progress, busy, sentence, add } = usePictures('fitting');
   const shown = job.pictures.filter(({ inFitting }) => inFitting);
   return (
-    <section aria-label="Pictures of this machine" className="grid gap-2">
+    <section aria-label={t('pictures.ofMachine')} className="grid gap-2">
       {shown.length > 0 && (
         <ul className="flex flex-wrap gap-3">
           {shown.map(({ id, caption, name }) => (
@@ -30,7 +32,7 @@ export function BenchPictures() {
         </ul>
       )}
       <PictureButton className="min-h-12 w-fit" disabled={busy} onPicture={(file) => void add(file, true)}>
-        Add a picture
+        {t('pictures.add')}
       </PictureButton>
       <ReadingProgress progress={progress} />
       <Fault sentence={sentence} />

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { PictureView } from '@/service/job/intake/view';
 import { useAhead } from '../client/use-ahead';
 import { useJob } from '../job/job-context';
@@ -11,6 +12,7 @@ import { type Pictures, usePictures } from './use-pictures';
 
 /** One picture of the job: what it shows, and whether the bench shows it. */
 function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pictures }) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { id, name, caption, inFitting } = picture;
   const [typed, setTyped] = useState(caption);
@@ -36,7 +38,7 @@ function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pic
       </a>
       <div className="grid gap-1 content-start">
         <Field
-          label="It shows"
+          label={t('pictures.shows')}
           placeholder={name}
           maxLength={120}
           value={typed}
@@ -45,15 +47,15 @@ function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pic
         />
         <div className="flex flex-wrap items-center justify-between gap-2">
           <Check checked={isShown} onChange={(shown) => void show(shown)}>
-            Show it while fitting
+            {t('pictures.whileFitting')}
           </Check>
           <Button
             weight="quiet"
             disabled={pictures.busy}
-            aria-label={`Remove: ${caption || name}`}
+            aria-label={t('pictures.removeOne', { name: caption || name })}
             onClick={() => void pictures.remove(id)}
           >
-            Remove
+            {t('pictures.remove')}
           </Button>
         </div>
       </div>
@@ -63,13 +65,14 @@ function PictureRow({ picture, pictures }: { picture: PictureView; pictures: Pic
 
 /** The photographs that the job keeps. */
 export function JobPictures() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const pictures = usePictures('intake');
   const kept = job.pictures.filter(({ words }) => words === null);
   if (kept.length === 0) return null;
   return (
-    <section aria-label="Pictures" className="grid gap-2">
-      <h2 className="text-base font-semibold wide">Pictures</h2>
+    <section aria-label={t('pictures.label')} className="grid gap-2">
+      <h2 className="text-base font-semibold wide">{t('pictures.label')}</h2>
       <ul className="grid gap-3 md:grid-cols-2">
         {kept.map((picture) => (
           <PictureRow key={picture.id} picture={picture} pictures={pictures} />

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { namedIn } from '@/core/machine/models/named-in';
 import { useSave } from '../client/use-save';
 import { useFind } from '../intake/use-find';
@@ -16,6 +17,7 @@ interface LabelledMachineProps {
 
 /** A label that names a model of the library, and the machine's serial: one press says that it is this one. */
 export function LabelledMachine({ jobId, text, serial, onTaken }: LabelledMachineProps) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const line = text.replace(/\s+/g, ' ').slice(0, 300);
@@ -31,11 +33,15 @@ export function LabelledMachine({ jobId, text, serial, onTaken }: LabelledMachin
   };
   return (
     <div className="grid gap-1 justify-items-start">
-      <p className="text-sm text-ink-2">The library has this machine:</p>
+      <p className="text-sm text-ink-2">{t('pictures.known')}</p>
       {named.map(({ id, maker, name, years }) => (
         <Button key={id} disabled={busy} onClick={() => void take(id)}>
-          It is this {maker} {name} <span className="font-normal">({years})</span>
-          {serial !== null && job.machine.serial === '' && `, serial ${serial}`}
+          {t.rich('pictures.itIs', {
+            maker,
+            name,
+            e0: () => <span className="font-normal">({years})</span>,
+            value: serial !== null && job.machine.serial === '' ? t('pictures.serial', { serial }) : '',
+          })}
         </Button>
       ))}
       <Fault sentence={sentence} />

@@ -1,5 +1,6 @@
 'use client';
 import { useId, useMemo, useState } from 'react';
+import { useTranslations } from '#translations';
 import { readListing } from '@/core/reading/listing/listing';
 import { isModuleLabel, likelySpellings, type PhotoWord } from '@/core/reading/photo/photo-words';
 import type { SaidKind } from '@/core/reading/read';
@@ -36,11 +37,15 @@ function Doubt({
   said: string | null;
   onSay: (text: string) => void;
 }) {
+  const t = useTranslations('intake');
   const spellings = useMemo(() => likelySpellings(word.text), [word.text]);
   return (
     <fieldset className="border-l-4 border-stop pl-3">
       <legend className="text-sm text-ink-2">
-        {nr}. What does it say here?{said !== null && said !== '' && <span className="text-ink"> {said} ✓</span>}
+        {t.rich('photo.what', {
+          nr,
+          value: () => said !== null && said !== '' && <span className="text-ink"> {said} ✓</span>,
+        })}
       </legend>
       <div className="flex flex-wrap items-center gap-2 mt-1">
         {spellings.map((spelling) => (
@@ -49,8 +54,8 @@ function Doubt({
           </Button>
         ))}
         <input
-          aria-label={`Word ${nr}, typed`}
-          placeholder="or type it"
+          aria-label={t('photo.word', { nr })}
+          placeholder={t('photo.type')}
           maxLength={80}
           spellCheck={false}
           className="bg-sheet border border-edge rounded-notch px-2 py-1 w-40 font-mono"
@@ -67,13 +72,14 @@ function MarkedPicture({
   picture,
   doubts,
 }: Pick<PhotoCheckProps, 'jobId' | 'picture'> & { doubts: PhotoWord[] }) {
+  const t = useTranslations('intake');
   const { id, name, width, height, words } = picture;
   return (
     <div className="relative w-fit max-w-full">
       {/* biome-ignore lint/performance/noImgElement: it comes from our own database as it is */}
       <img
         src={`/api/jobs/${jobId}/pictures/${id}`}
-        alt={`What was photographed: ${name}`}
+        alt={t('photo.alt', { name })}
         width={width}
         height={height}
         className="max-h-[70vh] w-auto block rounded-notch"
@@ -120,17 +126,18 @@ function MarkedPicture({
 
 /** What a code says that names nothing: a person says which it is. */
 function UnnamedCode({ code, said, onSay }: { code: string; said: string | null; onSay: (as: string) => void }) {
+  const t = useTranslations('intake');
   return (
     <fieldset className="border-l-4 border-line pl-3">
       <legend className="text-sm text-ink-2">
-        A code says <span className="font-mono text-ink">{code}</span>
+        {t.rich('photo.code', { e0: () => <span className="font-mono text-ink">{code}</span> })}
       </legend>
       <div className="flex flex-wrap gap-2 mt-1">
         {(
           [
-            ['P/N', 'It is the part'],
-            ['S/N', 'It is the serial'],
-            ['', 'Neither'],
+            ['P/N', t('photo.part')],
+            ['S/N', t('photo.isSerial')],
+            ['', t('photo.neither')],
           ] as const
         ).map(([as, text]) => (
           <Button key={as} aria-pressed={said === as} onClick={() => onSay(as)}>
@@ -144,6 +151,7 @@ function UnnamedCode({ code, said, onSay }: { code: string; said: string | null;
 
 /** What was read off a photograph, beside it: doubtful words are asked, and nothing is read before they are answered. */
 export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, onMachine }: PhotoCheckProps) {
+  const t = useTranslations('intake');
   const { lines, unnamed, codes } = picture.words;
   const doubts = useMemo(() => lines.flat().filter(({ sure }) => !sure), [lines]);
   const [answers, setAnswers] = useState(NO_ANSWERS);
@@ -157,7 +165,10 @@ export function PhotoCheck({ jobId, picture, busy, sentence, onRead, onLeave, on
   const isAsked = doubts.some((word) => !said.has(word) && serial !== null && word.text.includes(serial));
   const sureSerial = isAsked ? null : serial;
   return (
-    <section aria-label="Photograph" className="mt-2 border-t border-line pt-3 grid gap-3 md:grid-cols-2 items-start">
+    <section
+      aria-label={t('photo.label')}
+      className="mt-2 border-t border-line pt-3 grid gap-3 md:grid-cols-2 items-start"
+    >
       <MarkedPicture jobId={jobId} picture={picture} doubts={doubts} />
       <div className="grid gap-3">
         <CodeLinks codes={codes.map((code) => code.text)} />
@@ -213,6 +224,7 @@ interface ActsProps {
 
 /** What becomes of the words; those that are not sure are asked first. */
 function Acts({ isLabel, busy, text, open, onRead, onRight, onLeave }: ActsProps) {
+  const t = useTranslations('intake');
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Button
@@ -220,25 +232,23 @@ function Acts({ isLabel, busy, text, open, onRead, onRight, onLeave }: ActsProps
         disabled={busy || text.trim() === '' || open > 0}
         onClick={() => (isLabel ? onRead(text, 'listing') : onRead(text))}
       >
-        {isLabel ? 'It is a module’s label' : 'Read the words'}
+        {isLabel ? t('photo.isModule') : t('photo.read')}
       </Button>
       {isLabel && (
         <Button disabled={busy || open > 0} onClick={() => onRead(text)}>
-          It is something else
+          {t('photo.other')}
         </Button>
       )}
       {open > 0 && (
         <Button disabled={busy} onClick={onRight}>
-          They are right as shown
+          {t('photo.right')}
         </Button>
       )}
       <Button disabled={busy} onClick={onLeave}>
-        Only keep the picture
+        {t('photo.keep')}
       </Button>
       {open > 0 && (
-        <span className="text-sm text-ink-2">
-          {open === 1 ? '1 word is not sure yet.' : `${open} words are not sure yet.`}
-        </span>
+        <span className="text-sm text-ink-2">{open === 1 ? t('photo.unsure') : t('photo.unsure', { open })}</span>
       )}
     </div>
   );
@@ -246,11 +256,12 @@ function Acts({ isLabel, busy, text, open, onRead, onRight, onLeave }: ActsProps
 
 /** All words, to be put right by hand. */
 function Words({ text, onType }: { text: string; onType: (text: string) => void }) {
+  const t = useTranslations('intake');
   const id = useId();
   return (
     <div>
       <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-        Words on the photograph
+        {t('photo.words')}
       </label>
       <textarea
         id={id}

@@ -1,5 +1,6 @@
 'use client';
 import type { ReactNode } from 'react';
+import { useTranslations } from '#translations';
 import { FileButton } from '../kit/file-button';
 
 interface PictureButtonProps {
@@ -19,10 +20,11 @@ export function PictureButton({
   onPicture,
   children,
 }: PictureButtonProps) {
+  const t = useTranslations('intake');
   return (
     <span className={touchOnly ? 'pointer-fine:hidden' : 'contents'}>
       <FileButton
-        fileLabel="Photograph"
+        fileLabel={t('photo.label')}
         accept="image/*"
         camera
         className={className}

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { MOST_PICTURE_BYTES } from '@/runtime/body-limits';
 import type { PictureView } from '@/service/job/intake/view';
 import { useSave } from '../client/use-save';
@@ -25,6 +26,7 @@ export interface Pictures {
 
 /** The photographs of the job at hand, as one station adds and changes them. */
 export function usePictures(station: PictureView['station']): Pictures {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [progress, setProgress] = useState<PictureProgress>(null);
@@ -35,7 +37,7 @@ export function usePictures(station: PictureView['station']): Pictures {
     const picture = await smallerPicture(file);
     if (picture.size > MOST_PICTURE_BYTES) {
       setProgress(null);
-      setSaid(`${file.name} has over 12 MiB: take a smaller picture.`);
+      setSaid(t('photo.tooLarge', { name: file.name }));
       return false;
     }
     const path = `/api/jobs/${job.id}/pictures?at=${station}${plain ? '&words=no' : ''}`;

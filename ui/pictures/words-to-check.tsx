@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { SaidKind } from '@/core/reading/read';
 import type { PictureView } from '@/service/job/intake/view';
 import { useJob } from '../job/job-context';
@@ -15,6 +16,7 @@ interface WordsToCheckProps {
 
 /** Photographs of a station whose words nobody has looked at yet, the first first; on whichever device they were taken. */
 export function WordsToCheck({ station, pictures, busy, onRead }: WordsToCheckProps) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const waiting = job.pictures.filter((one) => one.words !== null && one.station === station);
   const [first] = waiting;
@@ -36,9 +38,7 @@ export function WordsToCheck({ station, pictures, busy, onRead }: WordsToCheckPr
       />
       {waiting.length > 1 && (
         <p className="text-sm text-ink-2">
-          {waiting.length === 2
-            ? '1 more photograph after this one.'
-            : `${waiting.length - 1} more photographs after this one.`}
+          {waiting.length === 2 ? t('photo.more') : t('photo.more', { waiting: waiting.length - 1 })}
         </p>
       )}
     </>

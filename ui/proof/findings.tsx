@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
 import type { ProofView } from '@/service/job/bench/view';
@@ -17,6 +18,7 @@ import { POINT_VERDICTS, PROOF_DEPTH_WORDS, WHOLE_VERDICTS } from './verdict-wor
 
 /** The total as a bar: what was promised is its whole length, what the system can use is filled, what serves others is hatched. */
 function TotalBar({ proof }: { proof: ProofView }) {
+  const t = useTranslations('proof');
   const total = proof.findings.find(({ kind }) => kind === 'total');
   if (total === undefined || total.figures.found === null) return null;
   const { promised, found } = total.figures;
@@ -28,7 +30,11 @@ function TotalBar({ proof }: { proof: ProofView }) {
       viewBox={`0 0 ${width} 46`}
       className="w-full"
       role="img"
-      aria-label={`Promised ${total.promised}, found ${total.found}${held > 0 ? `, ${capacityText(held)} less` : ''}`}
+      aria-label={t('findings.total', {
+        promised: total.promised,
+        found: total.found,
+        value: held > 0 ? t('findings.less', { held: capacityText(held) }) : '',
+      })}
     >
       <defs>
         <pattern id="held-share" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -52,11 +58,12 @@ function TotalBar({ proof }: { proof: ProofView }) {
 
 /** Promise and finding point by point, side by side. */
 export function Points({ proof }: { proof: ProofView }) {
+  const t = useTranslations('proof');
   return (
     <table className="bg-sheet border border-line w-full">
       <thead>
         <tr className="text-left border-b-2 border-edge text-sm">
-          {['Point', 'Promised', 'Found', 'Verdict'].map((head) => (
+          {[t('findings.point'), t('findings.promised'), t('findings.found'), t('findings.verdict')].map((head) => (
             <th key={head} scope="col" className="px-4 py-1.5">
               {head}
             </th>
@@ -75,7 +82,7 @@ export function Points({ proof }: { proof: ProofView }) {
               {note !== '' && <span className="block text-sm text-ink-2">{note}</span>}
             </td>
             <td className={`px-4 py-1.5 font-semibold whitespace-nowrap ${POINT_VERDICTS[verdict].look}`}>
-              <span aria-hidden="true">{POINT_VERDICTS[verdict].sign}</span> {POINT_VERDICTS[verdict].word}
+              <span aria-hidden="true">{POINT_VERDICTS[verdict].sign}</span> {t(POINT_VERDICTS[verdict].word)}
             </td>
           </tr>
         ))}
@@ -84,7 +91,7 @@ export function Points({ proof }: { proof: ProofView }) {
   );
 }
 
-const VERDICT_TEXTS = { kept: 'kept', remark: 'kept, with a remark', broken: 'not kept' } as const;
+const VERDICT_TEXTS = { kept: 'findings.kept', remark: 'findings.remark', broken: 'findings.broken' } as const;
 const SEVERITY = ['kept', 'remark', 'broken'] as const;
 
 interface TypedSign {
@@ -96,6 +103,7 @@ interface TypedSign {
 
 /** The technician's name under what was found. */
 function SignForm({ proof }: { proof: ProofView }) {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { save } = useSave();
   const typing = useTyped<TypedSign, object>({
@@ -108,11 +116,7 @@ function SignForm({ proof }: { proof: ProofView }) {
     read: ({ verdict, remark, depth, minutes }) =>
       readTyped<TypedSign, object>(
         {
-          minutes:
-            depth === 'loaded' &&
-            isTyped(minutes) &&
-            wholeTyped(minutes) === null &&
-            'Type the minutes as a number, or nothing.',
+          minutes: depth === 'loaded' && isTyped(minutes) && wholeTyped(minutes) === null && t('faults.minutes'),
         },
         () => ({
           proof: proof.id,
@@ -130,28 +134,26 @@ function SignForm({ proof }: { proof: ProofView }) {
     <Form typing={typing} className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
       <ChoiceField
         name="verdict"
-        label="The promise is"
+        label={t('sign.verdict')}
         className="w-52"
         options={SEVERITY.slice(SEVERITY.indexOf(proof.verdict)).map((value) => ({
           value,
-          text: VERDICT_TEXTS[value],
+          text: t(VERDICT_TEXTS[value]),
         }))}
       />
-      {verdict !== 'kept' && (
-        <TextField name="remark" label="What the customer has to know" className="flex-1 min-w-72" />
-      )}
+      {verdict !== 'kept' && <TextField name="remark" label={t('sign.remark')} className="flex-1 min-w-72" />}
       <ChoiceField
         name="depth"
-        label="How deep it was looked at"
+        label={t('sign.level')}
         className="w-52"
-        options={Object.entries(PROOF_DEPTH_WORDS).map(([value, text]) => ({ value, text }))}
+        options={Object.entries(PROOF_DEPTH_WORDS).map(([value, text]) => ({ value, text: t(text) }))}
       />
       {depth === 'loaded' && (
-        <TextField name="minutes" label="Loaded for" className="w-28" unit="min" inputMode="numeric" />
+        <TextField name="minutes" label={t('sign.load')} className="w-28" unit="min" inputMode="numeric" />
       )}
-      <Send className="min-h-11">Sign</Send>
+      <Send className="min-h-11">{t('sign.action')}</Send>
       <Button weight="quiet" disabled={typing.busy} onClick={() => void drop()}>
-        Throw this reading away
+        {t('sign.discard')}
       </Button>
     </Form>
   );
@@ -159,6 +161,7 @@ function SignForm({ proof }: { proof: ProofView }) {
 
 /** Weeks later. */
 function FollowUps({ proof }: { proof: ProofView }) {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [note, setNote] = useState('');
@@ -167,28 +170,28 @@ function FollowUps({ proof }: { proof: ProofView }) {
     if (ok) setNote('');
   };
   return (
-    <section aria-label="Weeks later" className="grid gap-1">
-      <h2 className="text-sm text-ink-2">Weeks later</h2>
+    <section aria-label={t('later.label')} className="grid gap-1">
+      <h2 className="text-sm text-ink-2">{t('later.label')}</h2>
       <ul>
         {proof.followUps.map(({ id, works, note: said, by, on }) => (
           <li key={id}>
-            {dayText(on)}: <strong>{works ? 'still runs' : 'has faults'}</strong>
+            {dayText(on)}: <strong>{works ? t('later.works') : t('later.problems')}</strong>
             {said !== '' && `, ${said}`} <span className="text-sm text-ink-2">{by}</span>
           </li>
         ))}
       </ul>
       <div className="flex flex-wrap items-end has-[[aria-invalid]]:items-start gap-3">
         <Field
-          label="What the customer says"
+          label={t('later.says')}
           className="w-80"
           value={note}
           onChange={(event) => setNote(event.target.value)}
         />
         <Button disabled={busy} onClick={() => void tell(true)}>
-          It still runs
+          {t('later.worksAction')}
         </Button>
         <Button disabled={busy} onClick={() => void tell(false)}>
-          It has faults
+          {t('later.problemsAction')}
         </Button>
       </div>
       <Fault sentence={sentence} />
@@ -198,19 +201,23 @@ function FollowUps({ proof }: { proof: ProofView }) {
 
 /** The last proof: what was found, signed or to be signed; earlier ones below it. */
 export function Findings() {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { proofs, accepted } = job.work;
   const [last, ...earlier] = proofs;
   if (last === undefined) return null;
   const { tone, text } = WHOLE_VERDICTS[last.verdict];
   return (
-    <section aria-label="Promise and finding" className="grid gap-3">
+    <section aria-label={t('label')} className="grid gap-3">
       <Notice tone={tone}>
-        <p className="text-lg font-semibold">{text}</p>
+        <p className="text-lg font-semibold">{t(text)}</p>
         <p>
-          Option {accepted?.option.place}, by{' '}
-          {last.from === 'report' ? 'the machine’s report of' : 'what its screen showed on'} {dayText(last.takenOn)}
-          {last.remark !== '' && `. ${last.remark}`}
+          {t('from', {
+            place: accepted?.option.place ?? '',
+            value: last.from === 'report' ? t('fromReport') : t('fromScreen'),
+            takenOn: dayText(last.takenOn),
+            value2: last.remark !== '' ? `. ${last.remark}` : '',
+          })}
         </p>
       </Notice>
       <TotalBar proof={last} />
@@ -219,23 +226,27 @@ export function Findings() {
         job.may.signProofs ? (
           <SignForm key={last.id} proof={last} />
         ) : (
-          <p className="text-sm text-ink-2">A technician or an owner signs it.</p>
+          <p className="text-sm text-ink-2">{t('whoSigns')}</p>
         )
       ) : (
         <>
           <p>
-            Signed by <strong>{last.signedBy}</strong> on {dayText(last.signedOn)}: {PROOF_DEPTH_WORDS[last.depth]}
-            {last.loadedMinutes !== null && ` for ${last.loadedMinutes} minutes`}.{' '}
-            {job.machine.modelId !== null && last.verdict !== 'broken' && 'It is evidence of this model now.'}
+            {t.rich('signed', {
+              e0: () => <strong>{last.signedBy}</strong>,
+              signedOn: dayText(last.signedOn),
+              value: t(PROOF_DEPTH_WORDS[last.depth]),
+              value2: last.loadedMinutes !== null ? t('signedFor', { loadedMinutes: last.loadedMinutes }) : '',
+              value3: job.machine.modelId !== null && last.verdict !== 'broken' ? t('evidence') : '',
+            })}
           </p>
           {last.verdict !== 'broken' && (
             <div className="flex flex-wrap gap-3">
               <a href={`/api/jobs/${job.id}/proof-sheet`} className={buttonLook('act')}>
-                Proof sheet
+                {t('sheet')}
               </a>
               {accepted?.token != null && (
                 <a href={`/q/${accepted.token}/proof`} className={buttonLook('plain')} target="_blank" rel="noreferrer">
-                  The customer’s page
+                  {t('customerPage')}
                 </a>
               )}
             </div>
@@ -247,8 +258,8 @@ export function Findings() {
         <ul className="text-sm text-ink-2">
           {earlier.map((proof) => (
             <li key={proof.id}>
-              {dayText(proof.takenOn)}: {VERDICT_TEXTS[proof.verdict]}
-              {proof.signedBy !== null && `, signed by ${proof.signedBy}`}
+              {dayText(proof.takenOn)}: {t(VERDICT_TEXTS[proof.verdict])}
+              {proof.signedBy !== null && t('signedBy', { signedBy: proof.signedBy })}
             </li>
           ))}
         </ul>

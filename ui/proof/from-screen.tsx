@@ -1,4 +1,6 @@
 'use client';
+import { useTranslations } from '#translations';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -16,12 +18,11 @@ interface TypedScreen {
 }
 
 /** What was read off the screen, or what is wrong with it. @param names of the sockets */
-function readScreen(typed: TypedScreen, names: readonly string[]): Read<TypedScreen, object> {
+function readScreen(t: StaffWords<'proof'>, typed: TypedScreen, names: readonly string[]): Read<TypedScreen, object> {
   const { total, counts, rate, channels, sockets } = typed;
-  const noWhole = (text: string) =>
-    isTyped(text) && wholeTyped(text) === null && 'Type rate and channels as whole numbers, or leave them empty.';
+  const noWhole = (text: string) => isTyped(text) && wholeTyped(text) === null && t('faults.numbers');
   const looked = {
-    total: !isTyped(total) && 'Type the total that the screen shows, such as 15.9 GB.',
+    total: !isTyped(total) && t('faults.total'),
     rate: noWhole(rate),
     channels: noWhole(channels),
   };
@@ -36,6 +37,7 @@ function readScreen(typed: TypedScreen, names: readonly string[]): Read<TypedScr
 
 /** What somebody reads off the machine's screen, where there is no report. */
 export function FromScreen() {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { save } = useSave();
   const sockets = (job.work.accepted?.option.after ?? []).map(({ slot }) => slot);
@@ -43,32 +45,28 @@ export function FromScreen() {
   const typing = useTyped<TypedScreen, object>({
     from: nothing,
     next: nothing,
-    read: (typed) => readScreen(typed, sockets),
+    read: (typed) => readScreen(t, typed, sockets),
     send: (body) => save('POST', `/api/jobs/${job.id}/proof/typed`, body),
   });
   return (
     <details>
-      <summary className="cursor-pointer w-fit py-1 underline underline-offset-4">
-        Type what the screen shows instead
-      </summary>
+      <summary className="cursor-pointer w-fit py-1 underline underline-offset-4">{t('screen.action')}</summary>
       <Form typing={typing} box="pt-1" className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
-        <TextField name="total" label="Total" className="w-32" placeholder="15.9 GB" />
+        <TextField name="total" label={t('screen.total')} className="w-32" placeholder="15.9 GB" />
         <ChoiceField
           name="counts"
-          label="The screen counts"
+          label={t('screen.counts')}
           className="w-56"
           options={[
-            { value: 'usable', text: 'what its system can use' },
-            { value: 'installed', text: 'what is installed' },
+            { value: 'usable', text: t('screen.usable') },
+            { value: 'installed', text: t('screen.installed') },
           ]}
         />
-        <TextField name="rate" label="Running rate" className="w-32" unit="MT/s" inputMode="numeric" />
-        <TextField name="channels" label="Channels" className="w-24" inputMode="numeric" />
+        <TextField name="rate" label={t('screen.rate')} className="w-32" unit="MT/s" inputMode="numeric" />
+        <TextField name="channels" label={t('screen.channels')} className="w-24" inputMode="numeric" />
         {sockets.length > 0 && (
           <fieldset className="basis-full">
-            <legend className="text-sm text-ink-2">
-              What it shows in each socket, where it does: a size, or “empty”
-            </legend>
+            <legend className="text-sm text-ink-2">{t('screen.slots')}</legend>
             <div className="flex flex-wrap gap-2">
               {sockets.map((slot, nr) => (
                 <TextField key={slot} name={`sockets.${nr}`} label={slot} className="w-24" />
@@ -77,7 +75,7 @@ export function FromScreen() {
           </fieldset>
         )}
         <Send weight="plain" className="min-h-11">
-          Hold it against the promise
+          {t('compare')}
         </Send>
       </Form>
     </details>

@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { OldModuleView } from '@/service/job/bench/view';
+import { worded } from '@/ui/words/worded';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -8,15 +10,16 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 
-const FATE_WORDS = { returned: 'back with the customer', shelf: 'on our shelf', scrapped: 'scrapped' } as const;
+const FATE_WORDS = { returned: 'old.customer', shelf: 'old.stock', scrapped: 'old.scrapped' } as const;
 const TESTS = [
-  { value: 'tested', text: 'tested' },
-  { value: 'read', text: 'read in a machine' },
-  { value: 'untested', text: 'untested' },
-];
-const GRADES = ['A', 'B', 'C'].map((grade) => ({ value: grade, text: `grade ${grade}` }));
+  { value: 'tested', text: 'old.tests' },
+  { value: 'read', text: 'old.read' },
+  { value: 'untested', text: 'old.untested' },
+] as const;
+const GRADES = ['A', 'B', 'C'];
 
 function Row({ old }: { old: OldModuleView }) {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const [toShelf, setToShelf] = useState(false);
@@ -32,28 +35,28 @@ function Row({ old }: { old: OldModuleView }) {
     <li className="py-2 grid gap-2">
       <div className="flex flex-wrap gap-3 items-center">
         <span className="flex-1 min-w-64">
-          <strong>{old.what}</strong> <span className="text-ink-2">out of {old.slot}</span>
+          <strong>{old.what}</strong> <span className="text-ink-2">{t('old.from', { slot: old.slot })}</span>
         </span>
         {old.fate === null ? (
           <>
             <Button disabled={busy} onClick={() => void settle({ fate: 'returned' })}>
-              To the customer
+              {t('old.toCustomer')}
             </Button>
             {job.may.writeStock && (
               <Button disabled={busy} aria-expanded={toShelf} onClick={() => setToShelf(!toShelf)}>
-                To our shelf
+                {t('old.toStock')}
               </Button>
             )}
             <Button disabled={busy} onClick={() => void settle({ fate: 'scrapped' })}>
-              Scrap
+              {t('old.scrap')}
             </Button>
           </>
         ) : (
           <span className="text-good font-semibold">
-            ✓ {FATE_WORDS[old.fate]} <span className="text-sm text-ink-2 font-normal">{old.by}</span>{' '}
+            ✓ {t(FATE_WORDS[old.fate])} <span className="text-sm text-ink-2 font-normal">{old.by}</span>{' '}
             {old.fate !== 'shelf' && (
               <Button weight="quiet" disabled={busy} onClick={() => void settle({ fate: 'undo' })}>
-                Undo
+                {t('old.undo')}
               </Button>
             )}
           </span>
@@ -62,28 +65,28 @@ function Row({ old }: { old: OldModuleView }) {
       {toShelf && old.fate === null && (
         <div className="flex flex-wrap gap-3 items-end">
           <Field
-            label="Serial"
+            label={t('old.serial')}
             className="w-48"
             value={serial}
             onChange={(event) => setSerial(event.target.value)}
             data-scan="serial"
           />
           <Choice
-            label="How it was tested"
+            label={t('old.tested')}
             className="w-44"
             value={test}
             onChange={(event) => setTest(event.target.value)}
-            options={TESTS}
+            options={worded(t, TESTS)}
           />
           <Choice
-            label="Grade"
+            label={t('old.gradeLabel')}
             className="w-28"
             value={grade}
             onChange={(event) => setGrade(event.target.value)}
-            options={GRADES}
+            options={GRADES.map((one) => ({ value: one, text: t('old.grade', { grade: one }) }))}
           />
           <Button weight="act" disabled={busy} onClick={() => void put()}>
-            Put it on the shelf
+            {t('old.add')}
           </Button>
         </div>
       )}
@@ -94,14 +97,15 @@ function Row({ old }: { old: OldModuleView }) {
 
 /** What becomes of the modules that came out. */
 export function OldModules() {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { old, accepted } = job.work;
   if (old.length === 0) return null;
   return (
-    <section aria-label="Old modules">
+    <section aria-label={t('old.label')}>
       <div className="flex items-baseline gap-3 border-b-4 border-edge pb-1">
-        <h2 className="text-base">Old modules</h2>
-        <span className="text-sm text-ink-2">by the option: {accepted?.option.oldModules}</span>
+        <h2 className="text-base">{t('old.label')}</h2>
+        <span className="text-sm text-ink-2">{t('old.by', { oldModules: accepted?.option.oldModules ?? '' })}</span>
       </div>
       <ul className="divide-y divide-line">
         {old.map((one) => (

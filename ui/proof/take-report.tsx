@@ -1,5 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
+import { useTranslations } from '#translations';
 import { useKeptText } from '../client/use-kept-text';
 import { useSave } from '../client/use-save';
 import { faultOfFiles, textFile } from '../intake/readings/reading-inputs';
@@ -21,6 +22,8 @@ type Taken = { held: true } | { held: false; reading: number; sentence: string }
 
 /** Takes the machine's new report: dropped, chosen or pasted; one that may not be this machine's is kept apart. */
 export function TakeReport() {
+  const t = useTranslations('proof');
+  const tIntake = useTranslations('intake');
   const { job } = useJob();
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.proof.${job.id}`, '');
@@ -45,7 +48,7 @@ export function TakeReport() {
       await pictures.add(file);
       return;
     }
-    const large = faultOfFiles([file]);
+    const large = faultOfFiles(tIntake, [file]);
     if (large === null) await take(file);
     else setWrong(large);
   };
@@ -56,7 +59,7 @@ export function TakeReport() {
       className={`bg-sheet border-2 rounded-notch px-4 py-3 grid gap-2 ${isOver ? 'border-act border-dashed' : 'border-edge'}`}
     >
       <label htmlFor={id} className="text-base font-semibold wide">
-        What does the machine say now?
+        {t('take.label')}
       </label>
       <textarea
         id={id}
@@ -65,22 +68,22 @@ export function TakeReport() {
         onChange={(event) => setText(event.target.value)}
         onPaste={onPaste}
         spellCheck={false}
-        placeholder="Drop or paste the memory report after fitting, or a photograph of the screen that shows it"
+        placeholder={t('take.hint')}
         className={INPUT_LOOK}
       />
       <div className="flex items-center gap-3 flex-wrap">
         <Button
           weight="act"
           disabled={busy || text.trim() === ''}
-          onClick={() => void take(textFile('report after fitting', text))}
+          onClick={() => void take(textFile(t('take.name'), text))}
         >
-          Hold it against the promise
+          {t('compare')}
         </Button>
-        <FileButton fileLabel="Report to read" disabled={busy} onFiles={([file]) => void takeFile(file)}>
-          Choose a file
+        <FileButton fileLabel={t('take.file')} disabled={busy} onFiles={([file]) => void takeFile(file)}>
+          {t('take.choose')}
         </FileButton>
         <PictureButton touchOnly disabled={busy} onPicture={(file) => void takeFile(file)}>
-          Take a photograph
+          {t('take.photo')}
         </PictureButton>
       </div>
       <ReadingProgress progress={pictures.progress} />
@@ -99,6 +102,7 @@ export function TakeReport() {
 
 /** A report that may not be this machine’s, which is kept apart. */
 function Apart({ sentence, reading, onDone }: Extract<Taken, { held: false }> & { onDone: () => void }) {
+  const t = useTranslations('proof');
   const { job } = useJob();
   const { busy, sentence: wrong, save } = useSave();
   const confirm = async () => {
@@ -107,14 +111,20 @@ function Apart({ sentence, reading, onDone }: Extract<Taken, { held: false }> & 
   };
   return (
     <Notice tone="mind" live>
-      {sentence} It is kept apart.{' '}
-      <Button weight="quiet" disabled={busy} onClick={() => void confirm()}>
-        It is this machine’s: hold it against the promise
-      </Button>
-      <Button weight="quiet" onClick={onDone}>
-        Leave it apart
-      </Button>
-      <Fault sentence={wrong} />
+      {t.rich('apart.text', {
+        sentence,
+        e0: () => (
+          <Button weight="quiet" disabled={busy} onClick={() => void confirm()}>
+            {t('apart.same')}
+          </Button>
+        ),
+        e1: () => (
+          <Button weight="quiet" onClick={onDone}>
+            {t('apart.leave')}
+          </Button>
+        ),
+        e2: () => <Fault sentence={wrong} />,
+      })}
     </Notice>
   );
 }

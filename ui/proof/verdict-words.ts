@@ -1,18 +1,18 @@
 export const POINT_VERDICTS = {
-  kept: { sign: '✓', word: 'kept', look: 'text-good' },
-  remark: { sign: '△', word: 'not quite', look: 'text-mind' },
-  broken: { sign: '✕', word: 'not kept', look: 'text-stop' },
-  untold: { sign: '–', word: 'not told', look: 'text-ink-2' },
+  kept: { sign: '✓', word: 'verdicts.short.kept', look: 'text-good' },
+  remark: { sign: '△', word: 'verdicts.short.remark', look: 'text-mind' },
+  broken: { sign: '✕', word: 'verdicts.short.broken', look: 'text-stop' },
+  untold: { sign: '–', word: 'verdicts.short.unknown', look: 'text-ink-2' },
 } as const;
 
 export const WHOLE_VERDICTS = {
-  kept: { tone: 'good', text: 'The promise is kept.' },
-  remark: { tone: 'mind', text: 'The promise is kept, with a remark.' },
-  broken: { tone: 'stop', text: 'The promise is not kept.' },
+  kept: { tone: 'good', text: 'verdicts.kept' },
+  remark: { tone: 'mind', text: 'verdicts.remark' },
+  broken: { tone: 'stop', text: 'verdicts.broken' },
 } as const;
 
 export const PROOF_DEPTH_WORDS = {
-  started: 'it started',
-  'total-read': 'its total was read',
-  loaded: 'it ran loaded',
+  started: 'levels.started',
+  'total-read': 'levels.read',
+  loaded: 'levels.load',
 } as const;

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { QuoteLine, QuoteOption } from '@/core/quoting/snapshot';
@@ -32,6 +33,7 @@ interface TypedLine {
 
 /** Words and price of a line while they are typed over. */
 function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { onDone: () => void }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const write = async (body: { text: string | null; eachCents: number | null }) => {
     const seen = {
@@ -48,7 +50,7 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
     read: ({ text, price }) => {
       const cents = parseMoneyIn(price, job.currency) ?? -1;
       return readTyped<TypedLine, { text: string; eachCents: number }>(
-        { price: cents < 0 && 'Type what one costs, such as 49.90.' },
+        { price: cents < 0 && t('faults.price') },
         () => ({ text: text.trim(), eachCents: line.kind === 'credit' ? -cents : cents }),
       );
     },
@@ -61,24 +63,24 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: Escape in any of its fields leaves the form
     <div className="py-1.5" onKeyDown={(event) => event.key === 'Escape' && onDone()}>
-      <Form typing={typing} label={`Type over: ${computed.text}`} className="grid gap-2">
-        <TextField name="text" label="Words" maxLength={200} />
+      <Form typing={typing} label={t('line.override', { text: computed.text })} className="grid gap-2">
+        <TextField name="text" label={t('line.text')} maxLength={200} />
         <TextField
           name="price"
-          label={line.quantity > 1 ? `Price of one of ${line.quantity}` : 'Price'}
+          label={line.quantity > 1 ? t('line.priceOf', { quantity: line.quantity }) : t('line.price')}
           unit={job.currency}
           inputMode="decimal"
           autoFocus
           onFocus={(event) => event.target.select()}
-          hint={`computed ${moneyIn(job.language, Math.abs(computed.eachCents), job.currency)}`}
+          hint={t('line.computed', { language: moneyIn(job.language, Math.abs(computed.eachCents), job.currency) })}
         />
         <div className="flex flex-wrap gap-2">
-          <Send>Keep</Send>
+          <Send>{t('save')}</Send>
           <Button disabled={typing.busy} onClick={() => void typing.act(() => write({ text: null, eachCents: null }))}>
-            As computed
+            {t('line.reset')}
           </Button>
           <Button weight="quiet" onClick={onDone}>
-            Leave it
+            {t('cancel')}
           </Button>
         </div>
       </Form>
@@ -88,6 +90,7 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
 
 /** A line of a draft: what the customer reads, with what was computed beside what was typed over it. */
 export function DraftLine(props: DraftLineProps) {
+  const t = useTranslations('quote');
   const { line, computed, saving } = props;
   const { job } = useJob();
   const [isOpen, setIsOpen] = useState(false);
@@ -107,14 +110,16 @@ export function DraftLine(props: DraftLineProps) {
       <td className="py-1 pr-2 break-words">
         {line.quantity > 1 && `${line.quantity} × `}
         {line.text}
-        {line.origin === 'original' && <span className="text-ink-2"> (original)</span>}
-        {line.origin === 'used' && <span className="text-ink-2"> (used, tested)</span>}
+        {line.origin === 'original' && <span className="text-ink-2">{t('line.original')}</span>}
+        {line.origin === 'used' && <span className="text-ink-2">{t('line.used')}</span>}
         {(isText || isPrice) && (
           <span className="block text-ink-2">
-            computed:{' '}
-            {[...(isText ? [computed.text] : []), ...(isPrice ? [money(line.quantity * computed.eachCents)] : [])].join(
-              ', ',
-            )}
+            {t('line.was', {
+              value: [
+                ...(isText ? [computed.text] : []),
+                ...(isPrice ? [money(line.quantity * computed.eachCents)] : []),
+              ].join(', '),
+            })}
           </span>
         )}
       </td>
@@ -123,7 +128,7 @@ export function DraftLine(props: DraftLineProps) {
           <button
             type="button"
             className="cursor-pointer underline decoration-dotted decoration-edge underline-offset-4 hover:decoration-act"
-            aria-label={`${money(line.totalCents)}, type over ${line.text}`}
+            aria-label={t('line.overrideOf', { totalCents: money(line.totalCents), text: line.text })}
             onClick={() => setIsOpen(true)}
           >
             {money(line.totalCents)}

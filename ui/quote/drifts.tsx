@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { driftText, type Renewed, renewedText } from '@/core/quoting/drift/drift-words';
 import { useKeys } from '../client/use-keys';
 import type { Saving } from '../client/use-save';
@@ -10,6 +11,7 @@ import { Notice } from '../kit/notice';
 
 /** What moved behind the quote that is out, what that does to what is left, and the ways on: renew it, or let it hold. */
 export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const [renewed, setRenewed] = useState<Renewed | null>(null);
   const mayRenew = job.drifts.length > 0 && job.slip.length === 0 && !busy;
@@ -27,10 +29,10 @@ export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
   if (job.drifts.length === 0) return null;
   const isAccepted = job.sent.find(({ state }) => state === 'sent')?.standing === 'accepted';
   return (
-    <section aria-label="What moved since the quote went out">
+    <section aria-label={t('drift.label')}>
       <Notice tone="mind">
         <p className="font-semibold">
-          What {isAccepted ? 'the accepted quote' : 'the quote'} buys has moved. Its prices hold for the customer.
+          {t('drift.what', { value: isAccepted ? t('drift.accepted') : t('drift.quote') })}
         </p>
         <ul>
           {job.drifts.map((drift) => (
@@ -40,11 +42,9 @@ export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
         {job.slip.length === 0 && (
           <div className="flex flex-wrap items-center gap-3 mt-1.5">
             <Button disabled={!mayRenew} onClick={() => void renew()} aria-keyshortcuts="r">
-              Renew it at today’s prices <KeyHint of="R" />
+              {t.rich('drift.renew', { e0: () => <KeyHint of="R" /> })}
             </Button>
-            <span className="text-sm text-ink-2">
-              What cannot be had is replaced by the next best equal plan. Or let it hold: nothing has to be done.
-            </span>
+            <span className="text-sm text-ink-2">{t('drift.how')}</span>
           </div>
         )}
       </Notice>

@@ -1,8 +1,10 @@
 'use client';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import type { CustomerQuote } from '@/core/quoting/customer-view';
 import { figureNotes, figureRows, savingSentence } from '@/core/quoting/paper/figure-rows';
 import type { SeenOption } from '@/core/quoting/staff-view';
+import type { StaffWords } from '@/words/staff-words';
 import type { Saving } from '../client/use-save';
 import { LANE_WORDS } from '../options/lane-words';
 import { DraftLine } from './draft-line';
@@ -18,27 +20,36 @@ interface OptionColumnProps {
 }
 
 /** Days until parts are here, in words. */
-export function leadText(days: number): string {
-  return days === 0 ? 'in the shop now' : days === 1 ? 'here in 1 day' : `here in ${days} days`;
+export function leadText(t: StaffWords<'quote'>, days: number): string {
+  return days === 0 ? t('option.now') : days === 1 ? t('option.day') : t('option.days', { days });
 }
 
 /** One option of a quote as it will read on paper, its lines to be typed over. */
 export function OptionColumn({ option, quote, suggested, saving, children }: OptionColumnProps) {
+  const t = useTranslations('quote');
+  const tTrade = useTranslations('trade');
   const saved = savingSentence(quote, option);
   const { statements = [], shop } = option;
   return (
     <article
       className={`bg-sheet border-t-4 ${suggested ? 'border-act' : 'border-edge'} px-4 pt-2.5 pb-3 flex flex-col gap-2 min-w-0`}
-      aria-label={`Option ${option.place}`}
+      aria-label={t('option.name', { place: option.place })}
     >
       <header>
         <p className="text-sm text-ink-2">
-          Option {option.place}, {LANE_WORDS[option.lane]}
-          {suggested && <strong className="text-act"> · suggested</strong>}
+          {t.rich('option.head', {
+            place: option.place,
+            value: tTrade(LANE_WORDS[option.lane]),
+            value2: () => suggested && <strong className="text-act">{t('option.suggested')}</strong>,
+          })}
         </p>
         <h2 className="text-xl">{capacityText(option.totalMiB)}</h2>
         <p className="text-sm text-ink-2">
-          {option.rateMTs} MT/s, {option.channelsText} · {leadText(option.leadDays)}
+          {t('option.figures', {
+            rateMTs: option.rateMTs,
+            channelsText: option.channelsText,
+            leadDays: leadText(t, option.leadDays),
+          })}
         </p>
       </header>
       <table className="w-full text-sm">
@@ -73,7 +84,7 @@ export function OptionColumn({ option, quote, suggested, saving, children }: Opt
               </span>
               <span>
                 {warning}
-                {statements.includes(warning) && <span className="text-ink-2"> (to be ticked)</span>}
+                {statements.includes(warning) && <span className="text-ink-2">{t('option.ticked')}</span>}
               </span>
             </li>
           ))}

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import type { SentVersion, SlipOption } from '@/service/job/quote/view';
 import type { JobView } from '@/service/job/view';
@@ -43,6 +44,7 @@ function LowestMargin({
   entry: Extract<SlipOption, { ok: true }>;
   saving: ReturnType<typeof useSave>;
 }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const { place, option, lowest } = entry;
   if (lowest === 'reached') return null;
@@ -50,21 +52,22 @@ function LowestMargin({
     saving.save('POST', `/api/jobs/${job.id}/quote/release`, { place, totalCents: option.totalCents });
   return (
     <div className="border-l-4 border-mind bg-sunk px-2.5 py-1.5 text-sm">
-      <p className="font-semibold">Below the shop’s lowest margin.</p>
+      <p className="font-semibold">{t('margin.below')}</p>
       {lowest === 'released' ? (
-        <p>An owner released it at this price.</p>
+        <p>{t('margin.released')}</p>
       ) : job.may.sellBelowLowest ? (
         <Button disabled={saving.busy} onClick={() => void release()}>
-          Release at this price
+          {t('margin.release')}
         </Button>
       ) : (
-        <p>An owner has to release it before it can be sent.</p>
+        <p>{t('margin.needs')}</p>
       )}
     </div>
   );
 }
 
 function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<typeof useSave> }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const { busy, save } = onSave;
   const suggested = job.suggested === entry.place;
@@ -73,12 +76,12 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
     return (
       <article
         className="bg-sheet border-t-4 border-stop px-4 py-3 grid gap-2 content-start"
-        aria-label={`Option ${entry.place}`}
+        aria-label={t('option.name', { place: entry.place })}
       >
-        <p className="text-sm text-ink-2">Option {entry.place}</p>
+        <p className="text-sm text-ink-2">{t('option.name', { place: entry.place })}</p>
         <p className="text-stop font-medium">{entry.sentence}</p>
         <Button disabled={busy} onClick={drop}>
-          Take it off
+          {t('remove')}
         </Button>
       </article>
     );
@@ -93,10 +96,10 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
           disabled={busy}
           onClick={() => save('PUT', `/api/jobs/${job.id}/suggestion`, { place: suggested ? null : entry.place })}
         >
-          {suggested ? 'Suggest none' : 'Suggest this one'}
+          {suggested ? t('suggestNone') : t('suggestThis')}
         </Button>
-        <Button weight="quiet" disabled={busy} onClick={drop} aria-label={`Take it off: option ${entry.place}`}>
-          Take it off
+        <Button weight="quiet" disabled={busy} onClick={drop} aria-label={t('removeOption', { place: entry.place })}>
+          {t('remove')}
         </Button>
       </div>
     </OptionColumn>
@@ -111,21 +114,20 @@ interface ChangeOrderProps {
 
 /** Says what sending does to what the customer accepted, before it can be done. */
 function ChangeOrder({ accepted: { number, answer }, agreed, onAgree }: ChangeOrderProps) {
+  const t = useTranslations('quote');
   if (answer?.kind !== 'accepted') return null;
   return (
     <Notice tone="mind">
-      <p>
-        {answer.signed} accepted option {answer.place} of {number} on {dayText(answer.on)}. A change order replaces it:
-        the customer is told so and asked to accept again, and nothing is ordered or fitted until then.
-      </p>
+      <p>{t('change.what', { signed: answer.signed, place: answer.place, number, on: dayText(answer.on) })}</p>
       <Check checked={agreed} onChange={onAgree} className="mt-1 font-semibold">
-        Change the accepted order
+        {t('change.action')}
       </Check>
     </Notice>
   );
 }
 
 function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const { busy, sentence, save } = onSave;
   const [sent, setSent] = useState<string | null>(null);
@@ -150,7 +152,7 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
       <Fault sentence={sentence} />
       {sent !== null && job.slip.length === 0 && (
         <Notice tone="good" live>
-          Quote {sent} is sent and kept. Its prices hold whatever the offers do.
+          {t('sent.kept', { sent })}
         </Notice>
       )}
       {job.slip.length > 0 && accepted !== undefined && (
@@ -160,21 +162,24 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
         <div className="flex flex-wrap items-center gap-3">
           <Button weight="act" disabled={!maySend} onClick={send} aria-keyshortcuts="s">
             {busy
-              ? 'Sending…'
-              : `Send ${changeOrder ? 'change order: ' : ''}${ready.length === 1 ? '1 option' : `${ready.length} options`}${nameless ? '' : ` to ${job.customer.name}`}`}{' '}
+              ? t('send.sending')
+              : t('send.action', {
+                  value: changeOrder ? 'change order: ' : '',
+                  ready: ready.length === 1 ? '1 option' : t('send.options', { ready: ready.length }),
+                  value2: nameless ? '' : t('send.to', { name: job.customer.name }),
+                })}{' '}
             <KeyHint of="S" />
           </Button>
           <span className="text-sm text-ink-2">
-            {nameless ? (
-              <>
-                The quote needs the customer’s name:{' '}
-                <Link href={`/jobs/${job.id}/intake`} className="underline">
-                  type it on Intake
-                </Link>
-              </>
-            ) : (
-              'Prices are frozen until their last day; you get a link and a PDF to hand over.'
-            )}
+            {nameless
+              ? t.rich('send.needsName', {
+                  e0: () => (
+                    <Link href={`/jobs/${job.id}/intake`} className="underline">
+                      {t('send.toIntake')}
+                    </Link>
+                  ),
+                })
+              : t('send.what')}
           </span>
         </div>
       )}
@@ -184,16 +189,17 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
 
 /** Quote: the options side by side as they will read, what they leave the shop, and the way out of the door. */
 export function QuoteStation() {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const onSave = useSave();
   return (
     <div className="grid gap-3">
-      <h1 className="text-lg">{job.slip.length === 0 ? 'Quote' : 'This goes to the customer'}</h1>
+      <h1 className="text-lg">{job.slip.length === 0 ? t('title') : t('toCustomer')}</h1>
       {job.slip.length === 0 && (
         <p>
-          {job.sent.length === 0 ? 'Nothing is on the slip yet.' : 'To send a new version, choose its options.'}{' '}
+          {job.sent.length === 0 ? t('nothing') : t('newVersion')}{' '}
           <Link href={`/jobs/${job.id}/options`} className={buttonLook('quiet')}>
-            To the ladder
+            {t('toLadder')}
           </Link>
         </p>
       )}

@@ -1,11 +1,13 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
 import { moneyText } from '@/core/pricing/money-text';
 import type { CustomerQuestion } from '@/core/quoting/quote-answer';
 import type { SentMail, SentVersion } from '@/service/job/quote/view';
+import type { StaffWords } from '@/words/staff-words';
 import { copyText } from '../client/copy-text';
 import { useKeys } from '../client/use-keys';
 import { useSave } from '../client/use-save';
@@ -16,40 +18,35 @@ import { Field } from '../kit/field';
 import { KeyHint } from '../kit/key-hint';
 
 function CopyLink({ path }: { path: string }) {
+  const t = useTranslations('quote');
   const [copied, setCopied] = useState(false);
   const copy = async () => {
     const link = new URL(path, window.location.href).href;
     if (await copyText(link)) setCopied(true);
-    else window.prompt('The customer’s link', link);
+    else window.prompt(t('link.label'), link);
   };
-  return <Button onClick={copy}>{copied ? 'Link copied' : 'Copy the link'}</Button>;
+  return <Button onClick={copy}>{copied ? t('link.copied') : t('link.copy')}</Button>;
 }
 
 /** How a version stands, in a word or two. */
 function Standing({ version: { standing, openedOn, answer, validUntil } }: { version: SentVersion }) {
-  const said = answer === null ? null : dayText(answer.on);
+  const t = useTranslations('quote');
+  const said = answer === null ? '' : dayText(answer.on);
   if (standing === 'accepted' && answer?.kind === 'accepted')
-    return (
-      <span className="text-good">
-        {' '}
-        · ✓ option {answer.place} accepted on {said}
-      </span>
-    );
+    return <span className="text-good">{t('state.accepted', { place: answer.place, said })}</span>;
   const words = {
     accepted: '',
-    declined: `declined on ${said}`,
-    lapsed: `lapsed on ${dayText(validUntil)}`,
-    open: openedOn === null ? 'not opened yet' : `opened on ${dayText(openedOn)}`,
-    replaced:
-      answer?.kind === 'accepted'
-        ? `option ${answer.place} accepted on ${said}, then changed`
-        : 'replaced by a later one',
+    declined: t('state.declined', { said }),
+    lapsed: t('state.lapsed', { validUntil: dayText(validUntil) }),
+    open: openedOn === null ? t('state.unopened') : t('state.opened', { openedOn: dayText(openedOn) }),
+    replaced: answer?.kind === 'accepted' ? t('state.changed', { place: answer.place, said }) : t('state.replaced'),
   }[standing];
   return <span className="font-normal text-ink-2"> · {words}</span>;
 }
 
 /** What was asked, and what was answered or is to be. */
 function Asked({ question: { id, words, on, reply } }: { question: CustomerQuestion }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const [typed, setTyped] = useState('');
   const { busy, sentence, save } = useSave();
@@ -59,17 +56,19 @@ function Asked({ question: { id, words, on, reply } }: { question: CustomerQuest
   };
   return (
     <li>
-      <span className={reply === null ? 'text-mind font-semibold' : 'text-ink-2'}>Asked on {dayText(on)}:</span> “
-      {words}”
+      <span className={reply === null ? 'text-mind font-semibold' : 'text-ink-2'}>
+        {t('asked', { on: dayText(on) })}
+      </span>{' '}
+      “{words}”
       {reply !== null && (
         <p>
-          <span className="text-ink-2">Answered on {dayText(reply.on)}:</span> “{reply.words}”
+          <span className="text-ink-2">{t('answered', { on: dayText(reply.on) })}</span> “{reply.words}”
         </p>
       )}
       {reply === null && (
         <form onSubmit={send} className="flex flex-wrap gap-2 items-end mt-1">
           <Field
-            label="Your answer, which the customer will read on the quote’s page"
+            label={t('answerLabel')}
             className="grow min-w-72"
             maxLength={2000}
             value={typed}
@@ -77,7 +76,7 @@ function Asked({ question: { id, words, on, reply } }: { question: CustomerQuest
             onChange={(event) => setTyped(event.target.value)}
           />
           <Button type="submit" disabled={busy || typed.trim() === ''}>
-            Answer it
+            {t('answer')}
           </Button>
         </form>
       )}
@@ -87,18 +86,22 @@ function Asked({ question: { id, words, on, reply } }: { question: CustomerQuest
 
 /** What the customer said beside yes or no. */
 function Said({ version: { answer, questions } }: { version: SentVersion }) {
+  const t = useTranslations('quote');
   const isSilent = questions.length === 0 && (answer === null || (answer.kind === 'declined' && answer.words === ''));
   if (isSilent) return null;
   return (
     <ul className="text-sm mt-1 grid gap-0.5">
       {answer?.kind === 'accepted' && (
         <li>
-          Signed “{answer.signed}”
-          {answer.ticked.length > 0 && `, having agreed to ${answer.ticked.length === 1 ? 'this' : 'these'}: `}
-          {answer.ticked.map((statement) => `“${statement}”`).join(' ')}
+          {t('signedAs', {
+            signed: answer.signed,
+            ticked:
+              answer.ticked.length > 0 ? t('agreed', { ticked: answer.ticked.length === 1 ? 'this' : 'these' }) : '',
+            value: answer.ticked.map((statement) => `“${statement}”`).join(' '),
+          })}
         </li>
       )}
-      {answer?.kind === 'declined' && answer.words !== '' && <li>Why not: “{answer.words}”</li>}
+      {answer?.kind === 'declined' && answer.words !== '' && <li>{t('whyNot', { words: answer.words })}</li>}
       {questions.map((question) => (
         <Asked key={question.id} question={question} />
       ))}
@@ -108,6 +111,7 @@ function Said({ version: { answer, questions } }: { version: SentVersion }) {
 
 /** Mails the version that is out, where the customer has an address and it did not go yet. */
 function MailIt({ version: { version, state, mail } }: { version: SentVersion }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const { email } = job.customer;
@@ -116,11 +120,11 @@ function MailIt({ version: { version, state, mail } }: { version: SentVersion })
   const send = () => void save('POST', `/api/jobs/${job.id}/quote/mail`, { version });
   useKeys({ m: () => may && send() });
   if (state !== 'sent' || isOut) return null;
-  if (email === '') return <span className="text-sm text-ink-2 self-center">no mail address on Intake</span>;
+  if (email === '') return <span className="text-sm text-ink-2 self-center">{t('noMail')}</span>;
   return (
     <>
       <Button disabled={!may} onClick={send} aria-keyshortcuts="m">
-        Mail it to {email} <KeyHint of="M" />
+        {t.rich('mailTo', { email, e0: () => <KeyHint of="M" /> })}
       </Button>
       <Fault sentence={sentence} />
     </>
@@ -134,28 +138,29 @@ const clock = (iso: string): string =>
   new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
 /** How far a mail has come, in words. */
-function mailWords({ kind, to, state, tries, nextAt, sentence, sentAt }: SentMail): string {
-  const what = kind === 'quote' ? `Mailed to ${to}` : `Reminder to ${to}`;
+function mailWords(t: StaffWords<'quote'>, { kind, to, state, tries, nextAt, sentence, sentAt }: SentMail): string {
+  const what = kind === 'quote' ? t('mail.to', { to }) : t('mail.reminder', { to });
   const said = sentence === null ? '' : ` (${sentence})`;
-  const tried = tries === 1 ? 'one try' : `${tries} tries`;
+  const tried = tries === 1 ? t('mail.oneTry') : t('mail.tries', { tries });
   switch (state) {
     case 'waiting':
-      return tries === 0 ? `${what}: about to go` : `${what}: waits after ${tried}${said}, next at ${clock(nextAt)}`;
+      return tries === 0 ? t('mail.queued', { what }) : t('mail.waits', { what, tried, said, nextAt: clock(nextAt) });
     case 'sending':
-      return `${what}: on its way`;
+      return t('mail.sending', { what });
     case 'sent':
-      return `${what}: taken by the mail server at ${clock(sentAt ?? '')}`;
+      return t('mail.taken', { what, value: clock(sentAt ?? '') });
     case 'refused':
-      return `${what}: refused${said}`;
+      return t('mail.refused', { what, said });
     case 'unsure':
-      return `${what}: it may have arrived or not${said}; ask before you send it again`;
+      return t('mail.unsure', { what, said });
     case 'given-up':
-      return `${what}: given up${said}`;
+      return t('mail.gaveUp', { what, said });
   }
 }
 
 /** What was mailed of a version. */
 function Mails({ version: { mail } }: { version: SentVersion }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   const router = useRouter();
@@ -168,7 +173,7 @@ function Mails({ version: { mail } }: { version: SentVersion }) {
   if (mail.length === 0) return null;
   return (
     <div role="status">
-      <ul className="text-sm mt-1 grid gap-0.5" aria-label="Mail">
+      <ul className="text-sm mt-1 grid gap-0.5" aria-label={t('mail.label')}>
         {mail.map((one) => {
           const isStuck = one.state === 'refused' || one.state === 'unsure';
           return (
@@ -177,14 +182,14 @@ function Mails({ version: { mail } }: { version: SentVersion }) {
               className={isStuck ? 'text-stop font-medium' : one.state === 'sent' ? 'text-good' : 'text-ink-2'}
             >
               {one.state === 'sent' && '✓ '}
-              {mailWords(one)}{' '}
+              {mailWords(t, one)}{' '}
               {isStuck && (
                 <Button
                   weight="quiet"
                   disabled={busy}
                   onClick={() => void save('POST', `/api/jobs/${job.id}/mail`, { id: one.id })}
                 >
-                  Send it again
+                  {t('mail.again')}
                 </Button>
               )}
             </li>
@@ -201,6 +206,7 @@ const LOOK_MS = 1500;
 
 /** How the customer reaches a version: page, PDF and link, its files for other programs, and the link's end. */
 function Reach({ version: sent }: { version: SentVersion }) {
+  const t = useTranslations('quote');
   const { version, link, options } = sent;
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
@@ -208,13 +214,9 @@ function Reach({ version: sent }: { version: SentVersion }) {
   if (link === null || link.token === null)
     return (
       <div className="flex flex-wrap items-center gap-3">
-        <span className="text-sm text-ink-2">
-          {link === null
-            ? 'Its link is withdrawn: it opens nothing.'
-            : 'Its link was made elsewhere and cannot be shown.'}
-        </span>
+        <span className="text-sm text-ink-2">{link === null ? t('link.withdrawn') : t('link.elsewhere')}</span>
         <Button disabled={busy} onClick={() => change('renewed')}>
-          Make a new link
+          {t('link.new')}
         </Button>
         <Fault sentence={sentence} />
       </div>
@@ -229,7 +231,7 @@ function Reach({ version: sent }: { version: SentVersion }) {
     <div className="grid gap-1.5 justify-items-end">
       <div className="flex flex-wrap gap-2">
         <a href={path} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
-          Customer’s page
+          {t('customerPage')}
         </a>
         <a href={`${path}/pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
           PDF
@@ -244,7 +246,7 @@ function Reach({ version: sent }: { version: SentVersion }) {
           <span key={place}>{file(options.length === 1 ? 'UBL' : `UBL ${place}`, `ubl/${place}`)}</span>
         ))}
         <Button weight="quiet" disabled={busy} onClick={() => change('withdrawn')}>
-          Withdraw the link
+          {t('link.withdraw')}
         </Button>
       </div>
       <Fault sentence={sentence} />
@@ -254,11 +256,12 @@ function Reach({ version: sent }: { version: SentVersion }) {
 
 /** What went out: number, totals, the customer's page and paper. A sent version never changes. */
 export function SentVersions() {
+  const t = useTranslations('quote');
   const { job } = useJob();
   if (job.sent.length === 0) return null;
   return (
-    <section aria-label="Sent versions" className="grid gap-2">
-      <h2 className="text-base">Sent</h2>
+    <section aria-label={t('versions.label')} className="grid gap-2">
+      <h2 className="text-base">{t('versions.title')}</h2>
       {job.sent.map((version) => (
         <div
           key={version.number}
@@ -270,13 +273,16 @@ export function SentVersions() {
               <Standing version={version} />
             </p>
             <p className="text-sm text-ink-2">
-              {dayText(version.sentOn)}
-              {version.sentBy !== null && `, by ${version.sentBy}`}; holds until {dayText(version.validUntil)} ·{' '}
-              {version.options
-                .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
-                .join(' · ')}
+              {t('versions.line', {
+                sentOn: dayText(version.sentOn),
+                value: version.sentBy !== null ? t('versions.by', { sentBy: version.sentBy }) : '',
+                validUntil: dayText(version.validUntil),
+                value2: version.options
+                  .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
+                  .join(' · '),
+              })}
             </p>
-            {version.change !== null && <p className="text-sm">Against the version before: {version.change}</p>}
+            {version.change !== null && <p className="text-sm">{t('versions.change', { change: version.change })}</p>}
             <Mails version={version} />
             <Said version={version} />
           </div>

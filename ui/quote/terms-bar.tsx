@@ -1,11 +1,13 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { LANGUAGE_NAMES } from '@/core/language';
 import { moneyText } from '@/core/pricing/money-text';
 import { percentText } from '@/core/pricing/percent-text';
 import type { JobView } from '@/service/job/view';
+import type { StaffWords } from '@/words/staff-words';
 import { useKeys } from '../client/use-keys';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -15,23 +17,24 @@ import { KeyHint } from '../kit/key-hint';
 const TermsForm = dynamic(() => import('./terms-form').then((module) => module.TermsForm), { ssr: false });
 
 /** What is agreed beside the lines, in a line. */
-function agreedText({ terms, currency, validityDays, language, customer }: JobView): string {
+function agreedText(t: StaffWords<'quote'>, { terms, currency, validityDays, language, customer }: JobView): string {
   const { discount, fees, deposit, validUntil, note } = terms;
   const either = (value: { kind: 'share'; bp: number } | { kind: 'amount'; cents: number }) =>
     value.kind === 'share' ? percentText(value.bp) : moneyText(value.cents, currency);
   return [
-    ...(discount === null ? [] : [`discount ${either(discount)} (${discount.reason})`]),
+    ...(discount === null ? [] : [t('terms.discount', { discount: either(discount), reason: discount.reason })]),
     ...fees.map(({ text, cents }) => `${text} ${moneyText(cents, currency)}`),
-    ...(deposit === null ? [] : [`deposit ${either(deposit)}`]),
-    validUntil === null ? `prices hold ${validityDays} days` : `prices hold until ${dayText(validUntil)}`,
-    `in ${LANGUAGE_NAMES[language]}`,
-    ...(customer.taxExempt === null ? [] : [`no tax: ${customer.taxExempt}`]),
-    ...(note === '' ? [] : ['with a word to the customer']),
+    ...(deposit === null ? [] : [t('terms.deposit', { deposit: either(deposit) })]),
+    validUntil === null ? t('terms.days', { validityDays }) : t('terms.until', { validUntil: dayText(validUntil) }),
+    t('terms.language', { value: LANGUAGE_NAMES[language] }),
+    ...(customer.taxExempt === null ? [] : [t('terms.noTax', { taxExempt: customer.taxExempt })]),
+    ...(note === '' ? [] : [t('terms.note')]),
   ].join(' · ');
 }
 
 /** What holds for the whole quote beside its lines: told in a line, changed in place. */
 export function TermsBar() {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const [isOpen, setIsOpen] = useState(false);
   useKeys({ a: () => setIsOpen(true) });
@@ -39,10 +42,10 @@ export function TermsBar() {
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-1 border-y border-line py-2">
       <p className="text-sm min-w-0 break-words">
-        <span className="font-semibold">Agreed:</span> {agreedText(job)}
+        <span className="font-semibold">{t('terms.label')}</span> {agreedText(t, job)}
       </p>
       <Button weight="quiet" onClick={() => setIsOpen(true)} aria-keyshortcuts="a">
-        Change what is agreed <KeyHint of="A" />
+        {t.rich('terms.change', { e0: () => <KeyHint of="A" /> })}
       </Button>
     </div>
   );

@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { useFormContext } from 'react-hook-form';
+import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/core/language';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
 import { useSave } from '../client/use-save';
@@ -16,6 +17,7 @@ type Typed = TypedTerms & { exempt: string };
 
 /** What is agreed beside the lines, to be changed. */
 export function TermsForm({ onDone }: { onDone: () => void }) {
+  const t = useTranslations('quote');
   const { job } = useJob();
   const { save } = useSave();
   const putting = usePut();
@@ -27,7 +29,7 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
       language: job.terms.language ?? language ?? '',
       exempt: taxExempt ?? '',
     },
-    read: (typed) => readTerms(typed, job.currency),
+    read: (typed) => readTerms(t, typed, job.currency),
     send: async (terms, { exempt }) => {
       const patch = {
         ...(exempt.trim() !== (taxExempt ?? '') && { taxExempt: exempt.trim() || null }),
@@ -49,43 +51,54 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
     <div ref={place} onKeyDown={(event) => event.key === 'Escape' && onDone()}>
       <Form
         typing={typing}
-        label="Agreed beside the lines"
+        label={t('terms.form')}
         box="bg-sheet border-2 border-act rounded-notch px-4 py-3"
         className="grid gap-3 grid-cols-12 items-end has-[[aria-invalid]]:items-start max-[860px]:grid-cols-4"
         action="Agree this"
-        leave="Leave it"
+        leave={t('cancel')}
         onLeave={onDone}
       >
-        <TextField name="discount" label="Discount" placeholder="5 % or 10.00" className="col-span-2" autoFocus />
+        <TextField
+          name="discount"
+          label={t('terms.discountLabel')}
+          placeholder={t('terms.discountExample')}
+          className="col-span-2"
+          autoFocus
+        />
         <TextField
           name="reason"
-          label="because"
-          placeholder="the customer reads it"
+          label={t('terms.reason')}
+          placeholder={t('terms.reasonHint')}
           className="col-span-4"
           maxLength={120}
         />
-        <TextField name="deposit" label="Deposit" placeholder="20 % or 30.00" className="col-span-2" />
-        <TextField name="validUntil" label="Prices hold until" type="date" className="col-span-2" min={job.today} />
+        <TextField
+          name="deposit"
+          label={t('terms.depositLabel')}
+          placeholder={t('terms.depositExample')}
+          className="col-span-2"
+        />
+        <TextField name="validUntil" label={t('terms.untilLabel')} type="date" className="col-span-2" min={job.today} />
         <ChoiceField
           name="language"
-          label="This customer’s language"
+          label={t('terms.customerLanguage')}
           className="col-span-2"
           options={[
-            { value: '', text: 'as usual' },
+            { value: '', text: t('terms.usual') },
             ...LANGUAGES.map((one) => ({ value: one, text: LANGUAGE_NAMES[one] })),
           ]}
         />
         <FeeFields currency={job.currency} />
         <TextField
           name="exempt"
-          label="This customer pays no tax because"
-          placeholder="empty: pays it"
+          label={t('terms.exempt')}
+          placeholder={t('terms.exemptHint')}
           className="col-span-6 max-[860px]:col-span-4"
           maxLength={120}
         />
         <TextAreaField
           name="note"
-          label="A word to the customer"
+          label={t('terms.noteLabel')}
           className="col-span-12 max-[860px]:col-span-4"
           maxLength={1000}
         />
@@ -96,6 +109,7 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
 
 /** Fees, and one more that may be typed. */
 function FeeFields({ currency }: { currency: string }) {
+  const t = useTranslations('quote');
   const fees = useFormContext<Typed>().watch('fees');
   const last = fees.findLastIndex(({ text, amount }) => text !== '' || amount !== '');
   return fees.slice(0, last + 2).map((_, nr) => (
@@ -103,11 +117,11 @@ function FeeFields({ currency }: { currency: string }) {
     <div key={nr} className="col-span-6 max-[860px]:col-span-4 grid grid-cols-[1fr_8rem] gap-2 items-end">
       <TextField
         name={`fees.${nr}.text`}
-        label={nr === 0 ? 'A fee' : 'Another fee'}
-        placeholder="such as taking back the old battery"
+        label={nr === 0 ? t('terms.fee') : t('terms.anotherFee')}
+        placeholder={t('terms.feeExample')}
         maxLength={120}
       />
-      <TextField name={`fees.${nr}.amount`} label="costs" unit={currency} inputMode="decimal" />
+      <TextField name={`fees.${nr}.amount`} label={t('terms.costs')} unit={currency} inputMode="decimal" />
     </div>
   ));
 }

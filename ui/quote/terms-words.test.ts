@@ -1,9 +1,12 @@
 import { PLAIN_TERMS } from '@/core/quoting/terms';
+import { staffWords } from '@/words/staff-words';
 import { parseShare, readTerms, typedTerms } from './terms-words';
+
+const t = staffWords('en', 'quote');
 
 const typed = typedTerms(PLAIN_TERMS, 'EUR');
 const read = (more: Partial<typeof typed>, currency = 'EUR') => {
-  const made = readTerms({ ...typed, ...more }, currency);
+  const made = readTerms(t, { ...typed, ...more }, currency);
   return made.ok ? made.value : Object.values(made.wrong).join(' ');
 };
 
@@ -23,11 +26,11 @@ describe('terms as they are typed', () => {
   });
 
   it('say what is missing or wrong in one sentence', () => {
-    expect(read({ discount: 'much' })).toBe('Type the discount as 5 % or as an amount such as 10.00.');
+    expect(read({ discount: 'much' })).toBe('Enter the discount as 5 % or as an amount such as 10.00.');
     expect(read({ discount: '5 %' })).toBe('A discount needs its reason: the customer reads it.');
-    expect(read({ fees: [{ text: 'Courier', amount: '' }] })).toBe('Type what Courier costs, such as 5.00.');
-    expect(read({ deposit: 'half' })).toBe('Type the deposit as 20 % or as an amount such as 30.00.');
-    expect(read({ discount: '1.5', reason: 'r' }, 'JPY')).toContain('Type the discount');
+    expect(read({ fees: [{ text: 'Courier', amount: '' }] })).toBe('Enter the amount for Courier, such as 5.00.');
+    expect(read({ deposit: 'half' })).toBe('Enter the deposit as 20 % or as an amount such as 30.00.');
+    expect(read({ discount: '1.5', reason: 'r' }, 'JPY')).toContain('Enter the discount');
   });
 
   it('are typed again as they were read', () => {
@@ -45,6 +48,6 @@ describe('terms as they are typed', () => {
     });
     if (typeof terms === 'string') throw new Error(terms);
     expect(terms.fees).toEqual([{ text: 'Courier', cents: 490 }]);
-    expect(readTerms(typedTerms(terms, 'EUR'), 'EUR')).toEqual({ ok: true, value: terms });
+    expect(readTerms(t, typedTerms(terms, 'EUR'), 'EUR')).toEqual({ ok: true, value: terms });
   });
 });

@@ -4,6 +4,7 @@ import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import { percentText } from '@/core/pricing/percent-text';
 import type { Deposit, QuoteTerms } from '@/core/quoting/terms-schema';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
 /** So many fees a quote may have. */
@@ -55,7 +56,7 @@ export function typedTerms(terms: QuoteTerms, currency: string): TypedTerms {
 }
 
 /** The terms that were typed, or what is wrong with them. */
-export function readTerms(typed: TypedTerms, currency: string): Read<TypedTerms, QuoteTerms> {
+export function readTerms(t: StaffWords<'quote'>, typed: TypedTerms, currency: string): Read<TypedTerms, QuoteTerms> {
   const off = isTyped(typed.discount) ? parseEither(typed.discount, currency) : null;
   const deposit = isTyped(typed.deposit) ? parseEither(typed.deposit, currency) : null;
   const reason = typed.reason.trim();
@@ -63,13 +64,13 @@ export function readTerms(typed: TypedTerms, currency: string): Read<TypedTerms,
     .map(({ text, amount }, nr) => ({ nr, text: text.trim(), amount, cents: parseMoneyIn(amount, currency) }))
     .filter(({ text, amount }) => text !== '' || isTyped(amount));
   const looked = {
-    discount: isTyped(typed.discount) && off === null && 'Type the discount as 5 % or as an amount such as 10.00.',
-    reason: off !== null && reason === '' && 'A discount needs its reason: the customer reads it.',
-    deposit: isTyped(typed.deposit) && deposit === null && 'Type the deposit as 20 % or as an amount such as 30.00.',
+    discount: isTyped(typed.discount) && off === null && t('faults.discount'),
+    reason: off !== null && reason === '' && t('faults.reason'),
+    deposit: isTyped(typed.deposit) && deposit === null && t('faults.deposit'),
     ...Object.fromEntries(
       fees.map(({ nr, text, cents }) => [
         `fees.${nr}.amount`,
-        cents === null && `Type what ${text || 'the fee'} costs, such as 5.00.`,
+        cents === null && t('faults.fee', { value: text || t('faults.theFee') }),
       ]),
     ),
   };

@@ -1,22 +1,25 @@
 'use client';
 import Link from 'next/link';
+import { useTranslations } from '#translations';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
 
 /** What a kind of task does, as its row is headed. */
-const KIND_WORDS: Record<string, string> = {
-  'ask-due-feeds': 'See which feeds are due',
-  'ask-feed': 'Ask a seller’s feed',
-  'send-mail': 'Send mail',
-  'remind-customers': 'Remind customers',
-  'read-list': 'Read a price list',
-  'work-on-list': 'Apply or undo a price list',
-  'take-from-folder': 'Take price lists from the folder',
-  'count-for-today': 'Count prices for the day',
-};
-const wordsOf = (kind: string): string => KIND_WORDS[kind] ?? kind;
+const KIND_WORDS = {
+  'ask-due-feeds': 'tasks.kinds.feeds',
+  'ask-feed': 'tasks.kinds.feed',
+  'send-mail': 'tasks.kinds.mail',
+  'remind-customers': 'tasks.kinds.remind',
+  'read-list': 'tasks.kinds.list',
+  'work-on-list': 'tasks.kinds.apply',
+  'take-from-folder': 'tasks.kinds.folder',
+  'count-for-today': 'tasks.kinds.count',
+} as const;
+const isKind = (kind: string): kind is keyof typeof KIND_WORDS => Object.hasOwn(KIND_WORDS, kind);
+const wordsOf = (t: StaffWords<'settings'>, kind: string): string => (isKind(kind) ? t(KIND_WORDS[kind]) : kind);
 
 /** Kinds whose tasks are about a price list. */
 const OF_LISTS: ReadonlySet<string> = new Set(['read-list', 'work-on-list']);
@@ -40,33 +43,41 @@ export interface BackgroundWorkProps {
 }
 
 function Failed({ task }: { task: FailedRow }) {
+  const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const end = (act: 'retry' | 'discard') => save('POST', `/api/tasks/${task.id}`, { act });
   return (
     <li className="grid gap-1 border-l-4 border-mind pl-3">
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <strong>{wordsOf(task.kind)}</strong>
+        <strong>{wordsOf(t, task.kind)}</strong>
         {OF_LISTS.has(task.kind) && task.about !== null && (
           <Link href={`/offers/lists/${task.about}`} className="underline underline-offset-4">
-            the list
+            {t('tasks.list')}
           </Link>
         )}
         <span className="text-sm text-ink-2">
-          {task.ago}, tried {task.attempts === 1 ? 'once' : `${task.attempts} times`}
+          {t('tasks.tried', {
+            ago: task.ago,
+            value: task.attempts === 1 ? 'once' : t('tasks.times', { attempts: task.attempts }),
+          })}
         </span>
       </p>
       <p className="text-sm break-words">{task.cause}</p>
       <div className="flex gap-2">
-        <Button disabled={busy} onClick={() => void end('retry')} aria-label={`Retry: ${wordsOf(task.kind)}`}>
-          Retry
+        <Button
+          disabled={busy}
+          onClick={() => void end('retry')}
+          aria-label={t('tasks.retryOne', { kind: wordsOf(t, task.kind) })}
+        >
+          {t('tasks.retry')}
         </Button>
         <Button
           weight="quiet"
           disabled={busy}
           onClick={() => void end('discard')}
-          aria-label={`Discard: ${wordsOf(task.kind)}`}
+          aria-label={t('tasks.discardOne', { kind: wordsOf(t, task.kind) })}
         >
-          Discard
+          {t('tasks.discard')}
         </Button>
       </div>
       <Fault sentence={sentence} />
@@ -76,13 +87,14 @@ function Failed({ task }: { task: FailedRow }) {
 
 /** How the work beside requests does: what failed, with its cause, to be tried again or discarded. */
 export function BackgroundWork({ waiting, running, failed, failedCount, runs }: BackgroundWorkProps) {
+  const t = useTranslations('settings');
   const more = failedCount - failed.length;
   return (
-    <section aria-label="Background work" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Background work</h2>
+    <section aria-label={t('tasks.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('tasks.title')}</h2>
       {failed.length === 0 ? (
         <Notice tone="good">
-          Nothing has failed.{waiting + running > 0 ? ` ${waiting} waiting, ${running} being done.` : ''}
+          {t('tasks.fine', { value: waiting + running > 0 ? t('tasks.waiting', { waiting, running }) : '' })}
         </Notice>
       ) : (
         <ul className="grid gap-3">
@@ -91,24 +103,24 @@ export function BackgroundWork({ waiting, running, failed, failedCount, runs }: 
           ))}
         </ul>
       )}
-      {more > 0 && <p className="text-sm">{more} more failed: decide on these first.</p>}
+      {more > 0 && <p className="text-sm">{t('tasks.more', { more })}</p>}
       <details>
-        <summary className="text-sm cursor-pointer">When each kind last ran</summary>
+        <summary className="text-sm cursor-pointer">{t('tasks.table')}</summary>
         <table className="text-sm mt-2">
           <thead>
             <tr className="text-left">
-              <th className="pr-6 font-normal text-ink-2">Kind</th>
-              <th className="pr-6 font-normal text-ink-2">Done</th>
-              <th className="font-normal text-ink-2">Failed</th>
+              <th className="pr-6 font-normal text-ink-2">{t('tasks.kind')}</th>
+              <th className="pr-6 font-normal text-ink-2">{t('tasks.done')}</th>
+              <th className="font-normal text-ink-2">{t('tasks.failed')}</th>
             </tr>
           </thead>
           <tbody>
             {runs.map(({ kind, succeeded, failed: broke }) => (
               <tr key={kind}>
                 <th scope="row" className="pr-6 text-left font-normal">
-                  {wordsOf(kind)}
+                  {wordsOf(t, kind)}
                 </th>
-                <td className="pr-6">{succeeded ?? 'not yet'}</td>
+                <td className="pr-6">{succeeded ?? t('tasks.notYet')}</td>
                 <td>{broke ?? 'never'}</td>
               </tr>
             ))}

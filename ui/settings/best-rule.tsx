@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import { useSave } from '../client/use-save';
 import { TextField } from '../kit/form/fields';
@@ -14,28 +15,26 @@ interface TypedRule {
 
 /** Which plan of a rung is written out as its best, and the one number of that rule. */
 export function BestRule({ toleranceBp }: { toleranceBp: number }) {
+  const t = useTranslations('settings');
   const { save } = useSave();
   const typing = useTyped<TypedRule, object>({
     from: { tolerance: String(toleranceBp / 100) },
     read: ({ tolerance }) =>
-      readTyped<TypedRule, object>({ tolerance: faultOfPercent(tolerance) }, () => ({
+      readTyped<TypedRule, object>({ tolerance: faultOfPercent(t, tolerance) }, () => ({
         toleranceBp: parsePercent(tolerance),
       })),
     send: (body) => save('PUT', '/api/best-rule', body),
     isLive: true,
   });
   return (
-    <section aria-label="The best of a rung" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">The best of a rung</h2>
-      <p className="text-sm">
-        Of the plans within a tolerance of the least price, the one with the least care is written out, then the one
-        with the most bandwidth, then the most free slots.
-      </p>
+    <section aria-label={t('best.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('best.title')}</h2>
+      <p className="text-sm">{t('best.what')}</p>
       <Form typing={typing} className="flex gap-2 items-end has-[[aria-invalid]]:items-start">
-        <TextField name="tolerance" label="Equally cheap within" unit="%" inputMode="decimal" className="w-44" />
-        <Send weight="plain">Keep it</Send>
+        <TextField name="tolerance" label={t('best.within')} unit="%" inputMode="decimal" className="w-44" />
+        <Send weight="plain">{t('save')}</Send>
       </Form>
-      {typing.isSaved && <Notice tone="good">Kept: ladders go by it from now on.</Notice>}
+      {typing.isSaved && <Notice tone="good">{t('best.saved')}</Notice>}
     </section>
   );
 }

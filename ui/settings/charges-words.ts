@@ -3,6 +3,7 @@ import type { Charges } from '@/core/pricing/charges';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
 
 export type TypedCharges = Record<keyof Charges, string>;
@@ -25,14 +26,18 @@ export function typedCharges(charges: Charges, currency: string): TypedCharges {
 }
 
 /** The charges that were typed, or what is wrong with them. */
-export function readCharges(typed: TypedCharges, currency: string): Read<TypedCharges, Charges> {
+export function readCharges(
+  t: StaffWords<'settings'>,
+  typed: TypedCharges,
+  currency: string,
+): Read<TypedCharges, Charges> {
   const money = (text: string): number | null => {
     const cents = parseMoneyIn(text, currency);
     return cents === null || cents < 0 ? null : cents;
   };
   const isRate = (text: string): boolean => !isTyped(text) || parsePercent(text) !== null;
-  const noRate = 'A tax rate is a percentage from 0 to 100; empty, it is as for parts.';
-  const noMoney = 'Type what work costs as an amount, such as 29.00.';
+  const noRate = t('charges.faults.rate');
+  const noMoney = t('charges.faults.work');
   const taxBp = parsePercent(typed.taxBp);
   const labourHourCents = isTyped(typed.labourHourCents) ? money(typed.labourHourCents) : null;
   const labourStepMinutes = wholeTyped(typed.labourStepMinutes, 3) ?? 0;
@@ -41,10 +46,9 @@ export function readCharges(typed: TypedCharges, currency: string): Read<TypedCh
     labourCents: money(typed.labourCents) === null && noMoney,
     labourHourCents: isTyped(typed.labourHourCents) && labourHourCents === null && noMoney,
     labourLeastCents: money(typed.labourLeastCents) === null && noMoney,
-    labourStepMinutes:
-      (labourStepMinutes < 1 || labourStepMinutes > 120) && 'Time counts in steps of 1 to 120 minutes.',
-    validityDays: (validityDays < 1 || validityDays > 365) && 'Prices hold for 1 to 365 days.',
-    taxBp: taxBp === null && 'A tax rate is a percentage from 0 to 100, such as 20.',
+    labourStepMinutes: (labourStepMinutes < 1 || labourStepMinutes > 120) && t('charges.faults.steps'),
+    validityDays: (validityDays < 1 || validityDays > 365) && t('charges.faults.days'),
+    taxBp: taxBp === null && t('charges.faults.tax'),
     labourTaxBp: !isRate(typed.labourTaxBp) && noRate,
     feeTaxBp: !isRate(typed.feeTaxBp) && noRate,
     creditTaxBp: !isRate(typed.creditTaxBp) && noRate,

@@ -1,5 +1,8 @@
 import type { Charges } from '@/core/pricing/charges';
+import { staffWords } from '@/words/staff-words';
 import { readCharges, typedCharges } from './charges-words';
+
+const t = staffWords('en', 'settings');
 
 const charges: Charges = {
   taxBp: 2000,
@@ -16,7 +19,7 @@ const charges: Charges = {
 };
 const typed = typedCharges(charges, 'EUR');
 const read = (more: Partial<typeof typed>) => {
-  const made = readCharges({ ...typed, ...more }, 'EUR');
+  const made = readCharges(t, { ...typed, ...more }, 'EUR');
   return made.ok ? made.value : Object.values(made.wrong).join(' ');
 };
 
@@ -30,9 +33,9 @@ describe('charges as they are typed', () => {
   });
 
   it('take no tax of 250 %, no step of nothing and no price for ever', () => {
-    expect(read({ taxBp: '250' })).toBe('A tax rate is a percentage from 0 to 100, such as 20.');
-    expect(read({ feeTaxBp: 'x' })).toContain('empty, it is as for parts');
-    expect(read({ labourCents: '-5' })).toContain('Type what work costs');
+    expect(read({ taxBp: '250' })).toBe('Enter a tax rate from 0 to 100, such as 20.');
+    expect(read({ feeTaxBp: 'x' })).toContain('leave blank to use the rate for parts');
+    expect(read({ labourCents: '-5' })).toContain('Enter the price of work');
     expect(read({ labourStepMinutes: '0' })).toContain('steps of 1 to 120');
     expect(read({ validityDays: '400' })).toContain('1 to 365 days');
   });

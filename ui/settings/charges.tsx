@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { billOf, TAX_ROUNDINGS, TAX_WAYS, type TaxRounding, type TaxWay } from '@/core/pricing/bill';
 import type { Charges as Charged } from '@/core/pricing/charges';
 import { labourFor } from '@/core/pricing/labour';
@@ -11,14 +12,18 @@ import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
 import { readCharges, type TypedCharges, typedCharges } from './charges-words';
 
-const WAY_WORDS: Record<TaxWay, string> = { contained: 'hold the tax', added: 'are without tax, it is added' };
-const ROUNDING_WORDS: Record<TaxRounding, string> = { total: 'once for each rate', line: 'for each line' };
+const WAY_WORDS = { contained: 'charges.contained', added: 'charges.added' } as const satisfies Record<TaxWay, string>;
+const ROUNDING_WORDS = { total: 'charges.perRate', line: 'charges.perLine' } as const satisfies Record<
+  TaxRounding,
+  string
+>;
 
 const EXAMPLE_MINUTES = [10, 25, 50, 95];
 const EXAMPLE_PART = 5990;
 
 /** What these charges make of some machines. */
 function Examples({ charges, currency }: { charges: Charged; currency: string }) {
+  const t = useTranslations('settings');
   const rule = {
     flatCents: charges.labourCents,
     hourCents: charges.labourHourCents,
@@ -28,7 +33,7 @@ function Examples({ charges, currency }: { charges: Charged; currency: string })
   const money = (minor: number) => moneyText(minor, currency);
   return (
     <ol
-      aria-label="What they make of some machines"
+      aria-label={t('charges.example')}
       className="grid grid-cols-5 max-[860px]:grid-cols-2 gap-px bg-line border border-line text-sm"
     >
       {[null, ...EXAMPLE_MINUTES].map((minutes) => {
@@ -43,11 +48,15 @@ function Examples({ charges, currency }: { charges: Charged; currency: string })
         return (
           <li key={minutes} className="bg-sheet px-2 py-1.5">
             <span className="block text-ink-2">
-              {minutes === null ? 'minutes not known' : `opened in ${minutes} minutes`}
+              {minutes === null ? t('charges.noMinutes') : t('charges.opened', { minutes })}
             </span>
-            <span className="block font-semibold text-base">work {money(labour.cents)}</span>
+            <span className="block font-semibold text-base">{t('charges.work', { cents: money(labour.cents) })}</span>
             <span className="block text-ink-2">
-              with a part at {money(EXAMPLE_PART)}: {money(bill.grossMinor)}, tax {money(bill.taxMinor)}
+              {t('charges.withPart', {
+                EXAMPLE_PART: money(EXAMPLE_PART),
+                grossMinor: money(bill.grossMinor),
+                taxMinor: money(bill.taxMinor),
+              })}
             </span>
           </li>
         );
@@ -58,8 +67,9 @@ function Examples({ charges, currency }: { charges: Charged; currency: string })
 
 /** What the shop asks for work, how it taxes, and how long its prices hold, with what that comes to while it is typed. */
 export function Charges({ charges, currency }: { charges: Charged; currency: string }) {
+  const t = useTranslations('settings');
   const { save } = useSave();
-  const read = (typed: TypedCharges) => readCharges(typed, currency);
+  const read = (typed: TypedCharges) => readCharges(t, typed, currency);
   const typing = useTyped<TypedCharges, Charged>({
     from: typedCharges(charges, currency),
     read,
@@ -68,64 +78,71 @@ export function Charges({ charges, currency }: { charges: Charged; currency: str
   });
   const shown = useLastRight(read(typing.form.watch()), charges);
   return (
-    <section aria-label="Work and tax" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Work and tax</h2>
+    <section aria-label={t('charges.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('charges.title')}</h2>
       <Form typing={typing} className="grid grid-cols-12 max-[860px]:grid-cols-4 gap-2 items-start">
         <WorkFields currency={currency} />
-        <ChoiceField name="taxWay" label="Our prices" className="col-span-3" options={choices(TAX_WAYS, WAY_WORDS)} />
+        <ChoiceField
+          name="taxWay"
+          label={t('charges.prices')}
+          className="col-span-3"
+          options={TAX_WAYS.map((value) => ({ value, text: t(WAY_WORDS[value]) }))}
+        />
         <ChoiceField
           name="taxRounding"
-          label="Tax is rounded"
+          label={t('charges.rounded')}
           className="col-span-3"
-          options={choices(TAX_ROUNDINGS, ROUNDING_WORDS)}
+          options={TAX_ROUNDINGS.map((value) => ({ value, text: t(ROUNDING_WORDS[value]) }))}
         />
-        <TextField name="validityDays" label="Prices hold for" unit="days" className="col-span-3" />
+        <TextField name="validityDays" label={t('charges.valid')} unit={t('days')} className="col-span-3" />
         <span className="col-span-3 max-[860px]:hidden" />
-        <RateField name="taxBp" label="Tax on parts" placeholder="" />
-        <RateField name="labourTaxBp" label="on work" />
-        <RateField name="feeTaxBp" label="on fees" />
-        <RateField name="creditTaxBp" label="on credits" />
+        <RateField name="taxBp" label={t('charges.onParts')} placeholder="" />
+        <RateField name="labourTaxBp" label={t('charges.onWork')} />
+        <RateField name="feeTaxBp" label={t('charges.onFees')} />
+        <RateField name="creditTaxBp" label={t('charges.onCredits')} />
         <Send weight="plain" className="col-span-2 self-end">
-          Keep it
+          {t('save')}
         </Send>
       </Form>
       <Examples charges={shown} currency={currency} />
-      {typing.isSaved && (
-        <Notice tone="good">Kept: what is sent keeps its figures, everything else goes by these.</Notice>
-      )}
+      {typing.isSaved && <Notice tone="good">{t('charges.saved')}</Notice>}
     </section>
   );
 }
 
-const choices = <T extends string>(all: readonly T[], words: Record<T, string>) =>
-  all.map((value) => ({ value, text: words[value] }));
-
 function WorkFields({ currency }: { currency: string }) {
+  const t = useTranslations('settings');
   return (
     <>
-      <TextField name="labourCents" label="Work, flat" unit={currency} className="col-span-3" />
+      <TextField name="labourCents" label={t('charges.flat')} unit={currency} className="col-span-3" />
       <TextField
         name="labourHourCents"
-        label="Or by the hour"
+        label={t('charges.hourly')}
         unit={currency}
-        placeholder="always flat"
+        placeholder={t('charges.alwaysFlat')}
         className="col-span-3"
       />
-      <TextField name="labourLeastCents" label="but at least" unit={currency} className="col-span-3" />
-      <TextField name="labourStepMinutes" label="in steps of" unit="minutes" className="col-span-3" />
+      <TextField name="labourLeastCents" label={t('charges.minimum')} unit={currency} className="col-span-3" />
+      <TextField
+        name="labourStepMinutes"
+        label={t('charges.steps')}
+        unit={t('charges.minutes')}
+        className="col-span-3"
+      />
     </>
   );
 }
 
 /** A tax rate; empty, it is as for parts. */
-function RateField({ name, label, placeholder = 'as parts' }: { name: string; label: string; placeholder?: string }) {
+function RateField({ name, label, placeholder }: { name: string; label: string; placeholder?: string }) {
+  const t = useTranslations('settings');
   return (
     <TextField
       name={name}
       label={label}
       unit="%"
       inputMode="decimal"
-      placeholder={placeholder}
+      placeholder={placeholder ?? t('charges.asParts')}
       className="col-span-2"
     />
   );

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/form/fields';
@@ -16,22 +17,22 @@ interface CustomerAddressProps {
 
 /** The address in the links that customers get: confirmed by an owner, never taken from a request. */
 export function CustomerAddress({ address, isSet }: CustomerAddressProps) {
+  const t = useTranslations('settings');
   return (
-    <section id="address" aria-label="Address for customers" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Address for customers</h2>
+    <section id="address" aria-label={t('address.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('address.title')}</h2>
       {isSet ? (
-        <p className="text-sm">
-          Links lead to <strong>{address}</strong>, as it is set where Fenbrik is started (FENBRIK_ADDRESS).
-        </p>
+        <p className="text-sm">{t.rich('address.isSet', { e0: () => <strong>{address}</strong> })}</p>
       ) : (
         <AddressForm address={address} />
       )}
-      {address === '' && <p className="text-sm text-ink-2">No quote is mailed until an address is saved.</p>}
+      {address === '' && <p className="text-sm text-ink-2">{t('address.none')}</p>}
     </section>
   );
 }
 
 function AddressForm({ address }: { address: string }) {
+  const t = useTranslations('settings');
   const { save } = useSave();
   const [here, setHere] = useState<string | null>(null);
   useEffect(() => setHere(window.location.origin), []);
@@ -46,18 +47,18 @@ function AddressForm({ address }: { address: string }) {
       <Form typing={typing} className="flex flex-wrap gap-3 items-end has-[[aria-invalid]]:items-start">
         <TextField
           name="address"
-          label="Links in mails begin with"
+          label={t('address.label')}
           className="w-96 max-w-full"
           placeholder="https://quotes.example"
         />
-        <Send weight="plain">Save address</Send>
+        <Send weight="plain">{t('address.save')}</Send>
         {here !== null && here !== typed.trim() && (
           <Button weight="quiet" onClick={() => typing.form.setValue('address', here, { shouldDirty: true })}>
-            Use this browser’s: {here}
+            {t('address.use', { here })}
           </Button>
         )}
       </Form>
-      {typing.isSaved && <Notice tone="good">Saved.</Notice>}
+      {typing.isSaved && <Notice tone="good">{t('saved')}</Notice>}
     </>
   );
 }

@@ -1,8 +1,10 @@
 'use client';
 import { type ReactNode, useState } from 'react';
+import { useTranslations } from '#translations';
 import type { SystemNeed, UseNeed } from '@/core/machine/suggest-target';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -28,7 +30,7 @@ interface EntryFormProps<Need> {
   entry: Need | null;
   typed: (entry: Need) => TypedNeed;
   read: (typed: TypedNeed) => Read<TypedNeed, Need>;
-  words: { name: string; size: string; more: string; empty: string };
+  words: typeof USE_WORDS | typeof SYSTEM_WORDS;
   /** puts another in its place; null: takes it out */
   onPut: (entry: Need | null) => Promise<Called<unknown>>;
   onLeave: () => void;
@@ -36,32 +38,38 @@ interface EntryFormProps<Need> {
 
 /** One entry while it is changed, in its place. */
 function EntryForm<Need>({ entry, typed, read, words, onPut, onLeave }: EntryFormProps<Need>) {
+  const t = useTranslations('settings');
   const typing = useTyped<TypedNeed, Need>({ from: entry === null ? BLANK : typed(entry), read, send: onPut });
   return (
     <Form
       typing={typing}
       box="border-2 border-act bg-sheet rounded-notch px-3 py-2 basis-full"
       className="grid grid-cols-[1fr_7rem_2fr] gap-2 items-end has-[[aria-invalid]]:items-start"
-      action="Keep"
-      leave="Leave it"
+      action={t('save')}
+      leave={t('cancel')}
       onLeave={onLeave}
       beside={
         entry !== null && (
           <Button disabled={typing.busy} onClick={() => void typing.act(() => onPut(null))}>
-            Take it out
+            {t('needs.delete')}
           </Button>
         )
       }
     >
-      <TextField name="name" label={words.name} maxLength={60} autoFocus />
-      <TextField name="size" label={words.size} placeholder="16 GB" />
-      <TextField name="more" label={words.more} placeholder={words.empty} maxLength={200} />
+      <TextField name="name" label={t(words.name)} maxLength={60} autoFocus />
+      <TextField name="size" label={t(words.size)} placeholder="16 GB" />
+      <TextField name="more" label={t(words.more)} placeholder={t(words.empty)} maxLength={200} />
     </Form>
   );
 }
 
-const USE_WORDS = { name: 'Use', size: 'Needs', more: 'Why', empty: 'said to the customer' };
-const SYSTEM_WORDS = { name: 'System', size: 'For itself', more: 'Sees at the most', empty: 'all there is' };
+const USE_WORDS = { name: 'needs.use', size: 'needs.needs', more: 'needs.why', empty: 'needs.whyHint' } as const;
+const SYSTEM_WORDS = {
+  name: 'needs.system',
+  size: 'needs.itself',
+  more: 'needs.sees',
+  empty: 'needs.allThere',
+} as const;
 const BLANK: TypedNeed = { name: '', size: '', more: '' };
 
 function Chip({ name, detail, onPick }: { name: string; detail: string; onPick: () => void }) {
@@ -79,18 +87,19 @@ function Chip({ name, detail, onPick }: { name: string; detail: string; onPick: 
 
 /** The least that anybody is advised, as a line under the rungs. */
 function Floor({ needs, onSave }: { needs: Needs; onSave: (needs: Needs) => void }) {
+  const t = useTranslations('settings');
   const [text, setText] = useState(capacityText(needs.floorMiB));
   const [wrong, setWrong] = useState<string | null>(null);
   const done = () => {
     const floorMiB = parseCapacity(text);
-    setWrong(floorMiB === null ? `"${text}" is no size such as 8 GB.` : null);
+    setWrong(floorMiB === null ? t('needs.faults.systemSize', { text }) : null);
     if (floorMiB !== null && floorMiB !== needs.floorMiB) onSave({ ...needs, floorMiB });
   };
   return (
     <div className="ground-hatch px-3 pt-2">
       <div className="w-56">
         <Field
-          label="Nobody is advised less than"
+          label={t('needs.minimum')}
           value={text}
           onChange={(event) => setText(event.target.value)}
           onBlur={done}
@@ -118,11 +127,12 @@ interface NeedsOfKindProps<Need extends UseNeed | SystemNeed> {
 
 /** What people need: each use on the rung it needs. */
 function Uses({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<UseNeed>) {
+  const t = useTranslations('settings');
   const form = (entry: UseNeed | null) => (
     <EntryForm
       entry={entry}
       typed={typedUse}
-      read={readUse}
+      read={(typed) => readUse(t, typed)}
       words={USE_WORDS}
       onPut={(made) => onPut({ ...needs, uses: withEntry(needs.uses, entry, made) })}
       onLeave={() => onEdit(null)}
@@ -146,11 +156,12 @@ function Uses({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<UseN
 
 /** What operating systems need and see. */
 function Systems({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<SystemNeed>) {
+  const t = useTranslations('settings');
   const form = (entry: SystemNeed | null) => (
     <EntryForm
       entry={entry}
       typed={typedSystem}
-      read={readSystem}
+      read={(typed) => readSystem(t, typed)}
       words={SYSTEM_WORDS}
       onPut={(made) => onPut({ ...needs, systems: withEntry(needs.systems, entry, made) })}
       onLeave={() => onEdit(null)}
@@ -168,7 +179,7 @@ function Systems({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<S
           <Chip
             key={entry.os}
             name={entry.os}
-            detail={systemText(entry)}
+            detail={systemText(t, entry)}
             onPick={() => onEdit({ kind: 'systems', entry })}
           />
         ),
@@ -177,11 +188,15 @@ function Systems({ needs, editing, onEdit, onPut, children }: NeedsOfKindProps<S
   );
 }
 
-const systemText = ({ leastMiB, visibleMiB }: SystemNeed): string =>
-  `${capacityText(leastMiB)} for itself, sees ${visibleMiB === null ? 'all there is' : `${capacityText(visibleMiB)} at the most`}`;
+const systemText = (t: StaffWords<'settings'>, { leastMiB, visibleMiB }: SystemNeed): string =>
+  t('needs.line', {
+    leastMiB: capacityText(leastMiB),
+    value: visibleMiB === null ? t('needs.allThere') : t('needs.atMost', { visibleMiB: capacityText(visibleMiB) }),
+  });
 
 /** What uses and operating systems need, as the shop sees it: each use stands on the rung it needs. */
 export function NeedLadder({ needs }: { needs: Needs }) {
+  const t = useTranslations('settings');
   const { sentence, save } = useSave();
   const [editing, setEditing] = useState<Editing | null>(null);
   const [before, setBefore] = useState<Needs | null>(null);
@@ -195,17 +210,17 @@ export function NeedLadder({ needs }: { needs: Needs }) {
   const shared = { needs, editing, onEdit: setEditing, onPut: (next: Needs) => put(next, needs) };
   return (
     <div className="grid gap-5">
-      <section aria-label="What people need">
+      <section aria-label={t('needs.title')}>
         <div className="flex items-baseline justify-between gap-3 border-b-4 border-edge pb-1">
-          <h2 className="text-base">What people need</h2>
+          <h2 className="text-base">{t('needs.title')}</h2>
           <span className="flex gap-3">
             {before !== null && (
               <Button weight="quiet" onClick={() => void put(before, null)}>
-                Undo the last change
+                {t('needs.undo')}
               </Button>
             )}
             <Button weight="quiet" onClick={() => setEditing({ kind: 'uses', entry: null })}>
-              Add a use
+              {t('needs.addUse')}
             </Button>
           </span>
         </div>
@@ -223,11 +238,11 @@ export function NeedLadder({ needs }: { needs: Needs }) {
         </Uses>
         <Floor key={needs.floorMiB} needs={needs} onSave={(next) => void put(next, needs)} />
       </section>
-      <section aria-label="What systems need">
+      <section aria-label={t('needs.systems')}>
         <div className="flex items-baseline justify-between gap-3 border-b-4 border-edge pb-1 mb-2">
-          <h2 className="text-base">What operating systems need and see</h2>
+          <h2 className="text-base">{t('needs.systemsTitle')}</h2>
           <Button weight="quiet" onClick={() => setEditing({ kind: 'systems', entry: null })}>
-            Add a system
+            {t('needs.addSystem')}
           </Button>
         </div>
         <div className="flex flex-wrap gap-2">

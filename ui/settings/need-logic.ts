@@ -1,6 +1,7 @@
 import type { SystemNeed, UseNeed } from '@/core/machine/suggest-target';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
 export interface Needs {
@@ -35,11 +36,11 @@ export const typedSystem = ({ os, leastMiB, visibleMiB }: SystemNeed): TypedNeed
   more: visibleMiB === null ? '' : capacityText(visibleMiB),
 });
 
-const noSize = (text: string): string => `"${text}" is no size such as 16 GB.`;
+const noSize = (t: StaffWords<'settings'>, text: string): string => t('needs.faults.useSize', { text });
 
-export function readUse({ name, size, more }: TypedNeed): Read<TypedNeed, UseNeed> {
+export function readUse(t: StaffWords<'settings'>, { name, size, more }: TypedNeed): Read<TypedNeed, UseNeed> {
   const needMiB = parseCapacity(size);
-  const looked = { name: !isTyped(name) && 'A use needs its name.', size: needMiB === null && noSize(size) };
+  const looked = { name: !isTyped(name) && t('needs.faults.use'), size: needMiB === null && noSize(t, size) };
   return readTyped<TypedNeed, UseNeed>(looked, () => ({
     use: name.trim(),
     needMiB: needMiB ?? 0,
@@ -47,13 +48,13 @@ export function readUse({ name, size, more }: TypedNeed): Read<TypedNeed, UseNee
   }));
 }
 
-export function readSystem({ name, size, more }: TypedNeed): Read<TypedNeed, SystemNeed> {
+export function readSystem(t: StaffWords<'settings'>, { name, size, more }: TypedNeed): Read<TypedNeed, SystemNeed> {
   const leastMiB = parseCapacity(size);
   const visibleMiB = isTyped(more) ? parseCapacity(more) : null;
   const looked = {
-    name: !isTyped(name) && 'A system needs its name.',
-    size: leastMiB === null && noSize(size),
-    more: isTyped(more) && visibleMiB === null && noSize(more),
+    name: !isTyped(name) && t('needs.faults.system'),
+    size: leastMiB === null && noSize(t, size),
+    more: isTyped(more) && visibleMiB === null && noSize(t, more),
   };
   return readTyped<TypedNeed, SystemNeed>(looked, () => ({ os: name.trim(), leastMiB: leastMiB ?? 0, visibleMiB }));
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
@@ -13,7 +14,7 @@ import { readTyped, wholeTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 
 type Paper = 'A4' | 'Letter';
-const PAPER_WORDS: Record<Paper, string> = { A4: 'A4 (210 × 297 mm)', Letter: 'Letter (8.5 × 11 in)' };
+const PAPER_WORDS = { A4: 'papers.a4', Letter: 'papers.letter' } as const satisfies Record<Paper, string>;
 
 /** Larger ones are not even sent. */
 const MOST_BYTES = 1_000_000;
@@ -30,15 +31,16 @@ interface PapersProps {
 
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
 export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: PapersProps) {
+  const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const keep = (patch: Partial<Omit<PapersProps, 'hasLogo'>>) =>
     save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, ...patch });
   return (
-    <section id="papers" aria-label="Customers’ papers" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Customers’ papers</h2>
+    <section id="papers" aria-label={t('papers.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('papers.title')}</h2>
       <div className="flex flex-wrap gap-4 items-end has-[[aria-invalid]]:items-start">
         <label className="text-sm font-medium text-ink-2 grid gap-0.5 w-48">
-          Usually in
+          {t('papers.language')}
           <select
             className={INPUT_LOOK}
             value={language}
@@ -53,7 +55,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
           </select>
         </label>
         <label className="text-sm font-medium text-ink-2 grid gap-0.5 w-52">
-          On
+          {t('papers.size')}
           <select
             className={INPUT_LOOK}
             value={paper}
@@ -62,7 +64,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
           >
             {(Object.keys(PAPER_WORDS) as Paper[]).map((one) => (
               <option key={one} value={one}>
-                {PAPER_WORDS[one]}
+                {t(PAPER_WORDS[one])}
               </option>
             ))}
           </select>
@@ -77,34 +79,31 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
 
 /** The shop's mark on its papers. */
 function Logo({ hasLogo }: { hasLogo: boolean }) {
+  const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const [wrong, setWrong] = useState<string | null>(null);
   const [shown, setShown] = useState(0);
   const takeLogo = async (file: File) => {
     const isLarge = file.size > MOST_BYTES;
-    setWrong(isLarge ? 'The file has more than 1 MB: save the logo smaller.' : null);
+    setWrong(isLarge ? t('papers.logoTooLarge') : null);
     if (!isLarge && (await save('PUT', '/api/logo', file)).ok) setShown(shown + 1);
   };
   return (
     <div className="flex items-center gap-3">
       {hasLogo && (
         // biome-ignore lint/performance/noImgElement: the shop's own file, as it is
-        <img
-          src={`/api/logo?${shown}`}
-          alt="The logo on our papers"
-          className="h-11 max-w-40 object-contain bg-white p-1"
-        />
+        <img src={`/api/logo?${shown}`} alt={t('papers.logo')} className="h-11 max-w-40 object-contain bg-white p-1" />
       )}
       <FileButton
-        fileLabel="Logo, a PNG or JPEG file"
+        fileLabel={t('papers.logoFile')}
         accept="image/png,image/jpeg"
         onFiles={([file]) => void takeLogo(file)}
       >
-        {hasLogo ? 'Another logo' : 'Put a logo on them'}
+        {hasLogo ? t('papers.changeLogo') : t('papers.addLogo')}
       </FileButton>
       {hasLogo && (
         <Button weight="quiet" disabled={busy} onClick={() => void save('DELETE', '/api/logo')}>
-          Take it off
+          {t('papers.removeLogo')}
         </Button>
       )}
       <Fault sentence={wrong ?? sentence} />
@@ -120,26 +119,21 @@ type MailRule = Pick<PapersProps, 'mailFrom' | 'remindDays'>;
 
 /** Whom mail comes from, and when customers are reminded. */
 function MailForm({ onKeep, ...rule }: MailRule & { onKeep: (patch: MailRule) => Promise<Called<unknown>> }) {
+  const t = useTranslations('settings');
   const typing = useTyped<MailTyped, MailRule>({
     from: { from: rule.mailFrom, days: String(rule.remindDays) },
     read: ({ from, days }) =>
-      readTyped<MailTyped, MailRule>(
-        { days: wholeTyped(days, 2) === null && 'Type the days as a number, such as 3; 0 reminds nobody.' },
-        () => ({ mailFrom: from.trim(), remindDays: Number(days) }),
-      ),
+      readTyped<MailTyped, MailRule>({ days: wholeTyped(days, 2) === null && t('papers.faults.days') }, () => ({
+        mailFrom: from.trim(),
+        remindDays: Number(days),
+      })),
     send: onKeep,
   });
   return (
     <Form typing={typing} className="flex flex-wrap gap-4 items-end has-[[aria-invalid]]:items-start">
-      <TextField name="from" label="Mail comes from" type="email" placeholder="no mail is sent" className="w-80" />
-      <TextField
-        name="days"
-        label="and reminds before a quote’s last day"
-        unit="days"
-        inputMode="numeric"
-        className="w-64"
-      />
-      <Send weight="plain">Keep it</Send>
+      <TextField name="from" label={t('papers.from')} type="email" placeholder={t('papers.noMail')} className="w-80" />
+      <TextField name="days" label={t('papers.remind')} unit={t('days')} inputMode="numeric" className="w-64" />
+      <Send weight="plain">{t('save')}</Send>
     </Form>
   );
 }

@@ -1,4 +1,7 @@
+import { staffWords } from '@/words/staff-words';
 import { endingsText, markUpsText, parseEndings, parseMarkUps } from './price-rule-words';
+
+const t = staffWords('en', 'settings');
 
 test.each([
   ['18 %', { markUpBp: 1800, markUpSteps: [] }],
@@ -15,7 +18,7 @@ test.each([
   ['0 %', { markUpBp: 0, markUpSteps: [] }],
 ])('%s is read and written the same', (text, markUps) => {
   expect(parseMarkUps(text, 'EUR')).toEqual(markUps);
-  expect(markUpsText(markUps, 'EUR')).toBe(text);
+  expect(markUpsText(t, markUps, 'EUR')).toBe(text);
 });
 
 test.each(['', 'dear', '18 %, 12 %', '18 %, from 12 %', '-5 %', '18 %, from 0 5 %', '18 %, from 5 x'])(

@@ -3,6 +3,7 @@ import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import { percentText } from '@/core/pricing/percent-text';
 import type { MarkUpStep } from '@/core/pricing/sell-price';
+import type { StaffWords } from '@/words/staff-words';
 
 export interface MarkUps {
   markUpBp: number;
@@ -10,11 +11,13 @@ export interface MarkUps {
 }
 
 /** Mark-ups as they are typed: `18 %, from 50.00 12 %, from 200.00 8 %`. */
-export function markUpsText({ markUpBp, markUpSteps }: MarkUps, currency: string): string {
+export function markUpsText(t: StaffWords<'settings'>, { markUpBp, markUpSteps }: MarkUps, currency: string): string {
   const steps = [...markUpSteps].sort((a, b) => a.fromCents - b.fromCents);
   return [
     percentText(markUpBp),
-    ...steps.map((step) => `from ${plainMoney(step.fromCents, currency)} ${percentText(step.markUpBp)}`),
+    ...steps.map((step) =>
+      t('prices.step', { fromCents: plainMoney(step.fromCents, currency), markUpBp: percentText(step.markUpBp) }),
+    ),
   ].join(', ');
 }
 

@@ -1,9 +1,11 @@
 'use client';
+import { useTranslations } from '#translations';
 import { plainMoney } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { percentText } from '@/core/pricing/percent-text';
 import { type MarkUp, sellPrice } from '@/core/pricing/sell-price';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
@@ -32,16 +34,16 @@ interface TypedRule {
 }
 
 /** The rule that was typed, or what is wrong with it. */
-function readRule(typed: TypedRule, currency: string): Read<TypedRule, Rule> {
+function readRule(t: StaffWords<'settings'>, typed: TypedRule, currency: string): Read<TypedRule, Rule> {
   const markUps = parseMarkUps(typed.markUps, currency);
   const leastMarginCents = parseMoneyIn(typed.least, currency) ?? -1;
   const roundUpToCents = parseMoneyIn(typed.roundTo, currency) ?? 0;
   const priceEndings = parseEndings(typed.endings);
   const looked = {
-    markUps: markUps === null && 'Type the mark-up as 18 %, or 18 %, from 50.00 12 %.',
-    least: leastMarginCents < 0 && 'Type the least margin such as 4.00.',
-    roundTo: roundUpToCents <= 0 && 'Type what prices are rounded up to, such as 0.50.',
-    endings: priceEndings === null && 'Type the endings as .00 .50 .90, or leave them empty.',
+    markUps: markUps === null && t('prices.faults.markUp'),
+    least: leastMarginCents < 0 && t('prices.faults.least'),
+    roundTo: roundUpToCents <= 0 && t('prices.faults.round'),
+    endings: priceEndings === null && t('prices.faults.endings'),
   };
   return readTyped<TypedRule, Rule>(looked, () => ({
     markUpBp: 0,
@@ -55,9 +57,10 @@ function readRule(typed: TypedRule, currency: string): Read<TypedRule, Rule> {
 
 /** What parts of different costs are sold for under a rule, and what is earned on each. */
 function Examples({ rule, currency, taxBp }: PriceRuleProps) {
+  const t = useTranslations('settings');
   return (
     <ol
-      aria-label="What it makes of a cost"
+      aria-label={t('prices.example')}
       className="grid grid-cols-8 max-[860px]:grid-cols-4 gap-px bg-line border border-line text-sm"
     >
       {EXAMPLES.map((cost) => {
@@ -65,10 +68,10 @@ function Examples({ rule, currency, taxBp }: PriceRuleProps) {
         const earned = Math.round((sell * 10_000) / (10_000 + taxBp)) - cost;
         return (
           <li key={cost} className="bg-sheet px-2 py-1.5">
-            <span className="block text-ink-2">costs {moneyText(cost, currency)}</span>
+            <span className="block text-ink-2">{t('prices.costs', { cost: moneyText(cost, currency) })}</span>
             <span className="block font-semibold text-base">{moneyText(sell, currency)}</span>
             <span className="block text-ink-2">
-              earns {moneyText(earned, currency)}, {Math.round((earned * 100) / cost)} %
+              {t('prices.earns', { earned: moneyText(earned, currency), value: Math.round((earned * 100) / cost) })}
             </span>
           </li>
         );
@@ -79,11 +82,12 @@ function Examples({ rule, currency, taxBp }: PriceRuleProps) {
 
 /** How the shop makes its prices, with what that comes to while it is typed. */
 export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
+  const t = useTranslations('settings');
   const { save } = useSave();
-  const read = (typed: TypedRule) => readRule(typed, currency);
+  const read = (typed: TypedRule) => readRule(t, typed, currency);
   const typing = useTyped<TypedRule, Rule>({
     from: {
-      markUps: markUpsText(rule, currency),
+      markUps: markUpsText(t, rule, currency),
       least: plainMoney(rule.leastMarginCents, currency),
       roundTo: plainMoney(rule.roundUpToCents, currency),
       endings: endingsText(rule.priceEndings),
@@ -95,33 +99,31 @@ export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
   const typed = typing.form.watch();
   const shown = useLastRight(read(typed), rule);
   return (
-    <section id="prices" aria-label="Our prices" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Our prices</h2>
+    <section id="prices" aria-label={t('prices.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('prices.title')}</h2>
       <Form
         typing={typing}
         className="grid grid-cols-[minmax(0,3fr)_repeat(3,minmax(0,1fr))_auto] max-[860px]:grid-cols-3 gap-2 items-start"
       >
-        <TextField name="markUps" label="Mark-up on what a part costs us" className="max-[860px]:col-span-3" />
-        <TextField name="least" label="At least" unit={currency} inputMode="decimal" />
+        <TextField name="markUps" label={t('prices.markUp')} className="max-[860px]:col-span-3" />
+        <TextField name="least" label={t('prices.least')} unit={currency} inputMode="decimal" />
         <TextField
           name="roundTo"
-          label="Rounded up to"
+          label={t('prices.round')}
           unit={currency}
           inputMode="decimal"
           readOnly={typed.endings.trim() !== ''}
         />
-        <TextField name="endings" label="Or ending in" placeholder=".00 .50 .90" />
-        <Send className="mt-6">Keep it</Send>
+        <TextField name="endings" label={t('prices.endings')} placeholder=".00 .50 .90" />
+        <Send className="mt-6">{t('save')}</Send>
       </Form>
       {typing.isSaved && (
         <Notice tone="good" live>
-          Kept: the ladder and new quotes go by it. Quotes that are sent keep their prices.
+          {t('prices.saved')}
         </Notice>
       )}
       <Examples rule={shown} currency={currency} taxBp={taxBp} />
-      <p className="text-sm text-ink-2">
-        With {percentText(taxBp)} tax. A step never makes a dearer part the cheaper one.
-      </p>
+      <p className="text-sm text-ink-2">{t('prices.what', { taxBp: percentText(taxBp) })}</p>
     </section>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import { useSave } from '../client/use-save';
 import { CheckField, TextField } from '../kit/form/fields';
@@ -20,11 +21,12 @@ interface TypedRule {
 
 /** What the counter may see, and what nobody but an owner may sell for less than. */
 export function RoleRule({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
+  const t = useTranslations('settings');
   const { save } = useSave();
   const typing = useTyped<TypedRule, RoleRuleProps>({
     from: { sees: counterSeesCost, lowest: String(lowestMarginBp / 100) },
     read: ({ sees, lowest }) =>
-      readTyped<TypedRule, RoleRuleProps>({ lowest: faultOfPercent(lowest) }, () => ({
+      readTyped<TypedRule, RoleRuleProps>({ lowest: faultOfPercent(t, lowest) }, () => ({
         counterSeesCost: sees,
         lowestMarginBp: parsePercent(lowest) ?? 0,
       })),
@@ -32,21 +34,21 @@ export function RoleRule({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
     isLive: true,
   });
   return (
-    <section aria-label="Roles" className="grid gap-2">
-      <h2 className="text-base border-b-4 border-edge pb-1">Roles</h2>
+    <section aria-label={t('roles.title')} className="grid gap-2">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('roles.title')}</h2>
       <Form typing={typing} className="grid gap-2 justify-items-start">
-        <CheckField name="sees">The counter role sees costs and margins</CheckField>
+        <CheckField name="sees">{t('roles.seesCost')}</CheckField>
         <TextField
           name="lowest"
-          label="Lowest margin on parts"
-          unit="% of cost"
+          label={t('roles.lowest')}
+          unit={t('roles.ofCost')}
           inputMode="decimal"
           className="w-56"
-          hint="An owner has to release a quote that brings less."
+          hint={t('roles.lowestHint')}
         />
-        <Send weight="plain">Save roles</Send>
+        <Send weight="plain">{t('roles.save')}</Send>
       </Form>
-      {typing.isSaved && <Notice tone="good">Saved.</Notice>}
+      {typing.isSaved && <Notice tone="good">{t('saved')}</Notice>}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { ShopIdentity } from '@/core/shop/identity';
 import { useSave } from '../client/use-save';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -21,6 +22,7 @@ type Typed = ShopIdentity & { currency: string; timeZone: string };
 
 /** Who the shop is, on papers from now on. */
 export function ShopIdentitySection({ identity, mayChangeCurrency, timeZones, ...usual }: ShopIdentityProps) {
+  const t = useTranslations('settings');
   const { save } = useSave();
   const typing = useTyped<Typed, object>({
     from: { ...identity, ...usual },
@@ -33,32 +35,32 @@ export function ShopIdentitySection({ identity, mayChangeCurrency, timeZones, ..
     send: (body) => save('PUT', '/api/identity', body),
   });
   return (
-    <section id="shop" aria-label="Shop" className="grid gap-3">
-      <h2 className="text-base border-b-4 border-edge pb-1">Shop</h2>
+    <section id="shop" aria-label={t('shop.title')} className="grid gap-3">
+      <h2 className="text-base border-b-4 border-edge pb-1">{t('shop.title')}</h2>
       <Form typing={typing}>
         <IdentityFields />
         <div className="grid gap-3 sm:grid-cols-12 items-start">
           <TextField
             name="currency"
-            label="Currency"
+            label={t('shop.currency')}
             className="sm:col-span-3"
             maxLength={3}
             readOnly={!mayChangeCurrency}
-            hint={mayChangeCurrency ? undefined : 'stays, since prices are noted in it'}
+            hint={mayChangeCurrency ? undefined : t('shop.currencyHint')}
           />
           <ChoiceField
             name="timeZone"
-            label="Time zone"
+            label={t('shop.zone')}
             className="sm:col-span-5"
             options={timeZones.map((zone) => ({ value: zone, text: zone.replaceAll('_', ' ') }))}
           />
         </div>
         <div className="flex items-center gap-3">
-          <Send weight="plain">Save</Send>
-          <span className="text-sm text-ink-2">Quotes that are out keep what they say.</span>
+          <Send weight="plain">{t('save')}</Send>
+          <span className="text-sm text-ink-2">{t('shop.kept')}</span>
         </div>
       </Form>
-      {typing.isSaved && <Notice tone="good">Saved.</Notice>}
+      {typing.isSaved && <Notice tone="good">{t('saved')}</Notice>}
     </section>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
 import { type TextKey, textFault } from '@/core/quoting/words/shop-texts';
 import { useSave } from '../client/use-save';
@@ -16,21 +17,21 @@ export interface TextRow {
 }
 
 /** When the text is read, said to the shop. */
-const WHEN: Record<TextKey, string> = {
-  'ecc-lost': 'error correction is lost',
-  'ecc-mix': 'ECC and other modules together',
-  'mixed-latency': 'timings differ',
-  'mixed-rate': 'rates differ',
-  'module-off-book': 'a module above what is stated',
-  'os-limit': 'the system sees less',
-  'slower-than-today': 'slower than today',
-  'total-off-book': 'a total above what is stated',
-  'total-unknown': 'nobody says how much it takes',
-  'uneven-channels': 'channels unequal',
-  'unmatched-bank': 'no equal pairs',
-  'cover-warranty': 'under warranty',
-  'cover-support': 'under a support contract',
-};
+const WHEN = {
+  'ecc-lost': 'texts.when.ecc-lost',
+  'ecc-mix': 'texts.when.ecc-mix',
+  'mixed-latency': 'texts.when.mixed-latency',
+  'mixed-rate': 'texts.when.mixed-rate',
+  'module-off-book': 'texts.when.module-off-book',
+  'os-limit': 'texts.when.os-limit',
+  'slower-than-today': 'texts.when.slower-than-today',
+  'total-off-book': 'texts.when.total-off-book',
+  'total-unknown': 'texts.when.total-unknown',
+  'uneven-channels': 'texts.when.uneven-channels',
+  'unmatched-bank': 'texts.when.unmatched-bank',
+  'cover-warranty': 'texts.when.warranty',
+  'cover-support': 'texts.when.contract',
+} as const satisfies Record<TextKey, string>;
 
 /** A day with its month in three letters, for a narrow column. */
 const shortDay = (day: string): string =>
@@ -44,6 +45,7 @@ interface TextLineProps {
 }
 
 function TextLine({ row, language, busy, onApprove }: TextLineProps) {
+  const t = useTranslations('settings');
   const [typed, setTyped] = useState<string | null>(null);
   const { approved, supplied } = row;
   const words = typed ?? row.words;
@@ -51,14 +53,14 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
   const isChanged = typed !== null && typed !== row.words;
   return (
     <li className="grid grid-cols-[10rem_1fr_15.5rem] max-[860px]:grid-cols-1 gap-x-4 gap-y-1 border-b border-line py-2">
-      <span className="text-sm font-semibold">{WHEN[row.key]}</span>
+      <span className="text-sm font-semibold">{t(WHEN[row.key])}</span>
       <div className="grid gap-1">
         {typed === null ? (
           <p lang={language}>{row.words}</p>
         ) : (
           <textarea
             lang={language}
-            aria-label={`Text: ${WHEN[row.key]}`}
+            aria-label={t('texts.text', { value: t(WHEN[row.key]) })}
             rows={3}
             maxLength={400}
             className="w-full bg-sheet border border-edge rounded-notch px-3 py-2 text-base resize-y"
@@ -72,7 +74,7 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
       </div>
       <div className="flex flex-wrap gap-x-2 gap-y-1 items-baseline content-start justify-between text-sm">
         <span className={approved === null ? 'text-mind font-semibold' : 'text-ink-2'}>
-          {approved === null ? 'not approved' : `✓ ${approved.by}, ${shortDay(approved.on)}`}
+          {approved === null ? t('texts.notApproved') : `✓ ${approved.by}, ${shortDay(approved.on)}`}
         </span>
         {(approved === null || isChanged) && (
           <Button
@@ -81,22 +83,26 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
               if (await onApprove(words)) setTyped(null);
             }}
           >
-            Approve
+            {t('texts.approve')}
           </Button>
         )}
         {typed === null ? (
-          <Button weight="quiet" onClick={() => setTyped(row.words)} aria-label={`Reword: ${WHEN[row.key]}`}>
-            Reword
+          <Button
+            weight="quiet"
+            onClick={() => setTyped(row.words)}
+            aria-label={t('texts.editOne', { value: t(WHEN[row.key]) })}
+          >
+            {t('texts.edit')}
           </Button>
         ) : (
           <>
             {typed !== supplied && (
               <Button weight="quiet" onClick={() => setTyped(supplied)}>
-                As supplied
+                {t('texts.reset')}
               </Button>
             )}
             <Button weight="quiet" onClick={() => setTyped(null)}>
-              Leave it
+              {t('cancel')}
             </Button>
           </>
         )}
@@ -113,17 +119,18 @@ interface TextsProps {
 
 /** What customers read of a plan's care, in each language, each approved before it goes out. */
 export function Texts({ rows, usual }: TextsProps) {
+  const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const [language, setLanguage] = useState<Language>(usual);
   const approve = async (texts: { key: TextKey; words: string }[]) =>
     (await save('PUT', '/api/texts', { language, texts })).ok;
   const open = rows[language].filter(({ approved }) => approved === null);
   return (
-    <section id="texts" aria-label="What customers read" className="grid gap-2">
+    <section id="texts" aria-label={t('texts.title')} className="grid gap-2">
       <div className="flex flex-wrap items-end justify-between gap-3 border-b-4 border-edge pb-1">
-        <h2 className="text-base">What customers read</h2>
+        <h2 className="text-base">{t('texts.title')}</h2>
         <fieldset className="flex gap-1">
-          <legend className="sr-only">Language</legend>
+          <legend className="sr-only">{t('texts.language')}</legend>
           {LANGUAGES.map((one) => {
             const waiting = rows[one].filter(({ approved }) => approved === null).length;
             return (
@@ -134,7 +141,7 @@ export function Texts({ rows, usual }: TextsProps) {
                 onClick={() => setLanguage(one)}
               >
                 {LANGUAGE_NAMES[one]}
-                {waiting > 0 && ` (${waiting} to approve)`}
+                {waiting > 0 && t('texts.toApprove', { waiting })}
               </Button>
             );
           })}
@@ -145,7 +152,9 @@ export function Texts({ rows, usual }: TextsProps) {
         {'{visible}'} for what the operating system can use.{' '}
         {open.length > 0 && (
           <Button disabled={busy} onClick={() => void approve(open.map(({ key, words }) => ({ key, words })))}>
-            Approve {open.length === 1 ? 'the one' : `all ${open.length}`} as they read
+            {t('texts.approveAll', {
+              open: open.length === 1 ? t('texts.one') : t('texts.all', { open: open.length }),
+            })}
           </Button>
         )}
       </p>

@@ -1,8 +1,13 @@
 /** @jest-environment jsdom */
+
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { WithWords } from '@/ui/words/testing/with-words';
+import { staffWords } from '@/words/staff-words';
 import { OpeningForm } from './opening-form';
 import { NO_OPENING, readOpening } from './opening-typed';
+
+const t = staffWords('en', 'door');
 
 const call = jest.fn();
 jest.mock('../client/session-guard', () => ({ callOnce: (...of: unknown[]) => call(...of) }));
@@ -25,7 +30,7 @@ const FILLED = {
 
 describe('a shop as it is opened', () => {
   it('is sent with its owner, its money as the country has it', () => {
-    const read = readOpening({ ...FILLED, currency: ' nok ', tax: '25', labour: '390' });
+    const read = readOpening(t, { ...FILLED, currency: ' nok ', tax: '25', labour: '390' });
     expect(read).toMatchObject({
       ok: true,
       value: {
@@ -52,14 +57,14 @@ describe('a shop as it is opened', () => {
     [{ password: 'short', again: 'short' }, 'password'],
     [{ again: 'another one' }, 'again'],
   ])('%j is told at its field', (more, field) => {
-    const read = readOpening({ ...FILLED, ...more });
+    const read = readOpening(t, { ...FILLED, ...more });
     expect(read.ok ? [] : Object.keys(read.wrong)).toEqual([field]);
   });
 });
 
 test('a country fills in what is usual there, and a refused code stands at its field', async () => {
   call.mockResolvedValue({ ok: false, code: 'forbidden', at: 'code', sentence: 'This is not the code.' });
-  render(<OpeningForm timeZones={['UTC', 'Europe/Oslo']} />);
+  render(<OpeningForm timeZones={['UTC', 'Europe/Oslo']} />, { wrapper: WithWords });
   const type = (label: string, text: string) => userEvent.type(screen.getByLabelText(label, { exact: true }), text);
   await type('Code from the terminal', 'WRNG-WRNG-WRNG');
   await type('Shop', 'Harbour Bench');
@@ -71,8 +76,8 @@ test('a country fills in what is usual there, and a refused code stands at its f
   await type('Your name', 'Wren Hollis');
   await type('Username', 'wren');
   await type('Password', 'long enough');
-  await type('Password again', 'long enough');
-  await userEvent.click(screen.getByRole('button', { name: 'Open the shop' }));
+  await type('Repeat password', 'long enough');
+  await userEvent.click(screen.getByRole('button', { name: 'Open your shop' }));
   await screen.findByText('This is not the code.');
   expect(call.mock.calls[0]?.slice(0, 2)).toEqual(['POST', '/api/open']);
   await waitFor(() => expect(document.activeElement).toBe(screen.getByLabelText('Code from the terminal')));

@@ -1,5 +1,6 @@
 'use client';
 import { type ReactNode, useState } from 'react';
+import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/core/language';
 import { countryDefaults } from '@/core/shop/countries';
 import { callOnce } from '../client/session-guard';
@@ -31,10 +32,11 @@ function Part({ title, why, children }: { title: string; why: string; children: 
 
 /** Opens an empty database as a shop: the code from the terminal, who the shop is, what is usual there, and its first owner. */
 export function OpeningForm({ timeZones }: { timeZones: readonly string[] }) {
+  const t = useTranslations('door');
   const [logo, setLogo] = useState<File | null>(null);
   const typing = useTyped<TypedOpening, object>({
     from: NO_OPENING,
-    read: readOpening,
+    read: (typed) => readOpening(t, typed),
     send: async (shop) => {
       const opened = await callOnce<{ signedIn: boolean }>('POST', '/api/open', shop);
       if (!opened.ok) return opened;
@@ -54,33 +56,30 @@ export function OpeningForm({ timeZones }: { timeZones: readonly string[] }) {
   };
   return (
     <Form typing={typing} className="grid gap-6">
-      <Part
-        title="Code"
-        why="Shown in the terminal in which Fenbrik was started. Whoever can read it may open the shop."
-      >
+      <Part title={t('code.title')} why={t('code.why')}>
         <TextField
           name="code"
-          label="Code from the terminal"
+          label={t('code.label')}
           className="max-w-72"
           placeholder="ABCD-EFGH-JKMN"
           autoComplete="off"
           spellCheck={false}
         />
       </Part>
-      <Part title="Your shop" why="Stands on quotes, orders and proofs. You can change all of it later under Settings.">
+      <Part title={t('shop.title')} why={t('shop.why')}>
         <div className="grid gap-3">
           <IdentityFields onCountry={takeCountry} />
           <LogoChoice logo={logo} onChoose={setLogo} />
         </div>
       </Part>
-      <Part title="Money and time" why="Filled in for the country you choose. Check the tax rate.">
+      <Part title={t('money.title')} why={t('money.why')}>
         <UsualFields timeZones={timeZones} currency={currencyOf(typing.form.watch('currency'))} />
       </Part>
-      <Part title="First owner" why="May do everything. More people can be added later.">
+      <Part title={t('owner.title')} why={t('owner.why')}>
         <OwnerFields />
       </Part>
       <div className="border-t border-line pt-3">
-        <Send>Open the shop</Send>
+        <Send>{t('openShop')}</Send>
       </div>
     </Form>
   );
@@ -88,19 +87,20 @@ export function OpeningForm({ timeZones }: { timeZones: readonly string[] }) {
 
 /** The shop's mark on its papers, chosen before there is a shop to keep it. */
 function LogoChoice({ logo, onChoose }: { logo: File | null; onChoose: (logo: File | null) => void }) {
+  const t = useTranslations('door');
   const [wrong, setWrong] = useState<string | null>(null);
   const take = (file: File | undefined) => {
     const isLarge = (file?.size ?? 0) > MOST_LOGO_BYTES;
-    setWrong(isLarge ? 'The logo has more than 1 MB: save it smaller.' : null);
+    setWrong(isLarge ? t('logoTooLarge') : null);
     onChoose(file === undefined || isLarge ? null : file);
   };
   return (
     <>
       <div className="flex items-center gap-3 text-sm">
-        <FileButton fileLabel="Logo, a PNG or JPEG file" accept="image/png,image/jpeg" onFiles={([file]) => take(file)}>
-          {logo === null ? 'Add a logo' : 'Change the logo'}
+        <FileButton fileLabel={t('logoFile')} accept="image/png,image/jpeg" onFiles={([file]) => take(file)}>
+          {logo === null ? t('addLogo') : t('changeLogo')}
         </FileButton>
-        <span className="text-ink-2">{logo === null ? 'PNG or JPEG, up to 1 MB' : logo.name}</span>
+        <span className="text-ink-2">{logo === null ? t('logoHint') : logo.name}</span>
       </div>
       <Fault sentence={wrong} />
     </>
@@ -108,36 +108,37 @@ function LogoChoice({ logo, onChoose }: { logo: File | null; onChoose: (logo: Fi
 }
 
 function UsualFields({ timeZones, currency }: { timeZones: readonly string[]; currency: string }) {
+  const t = useTranslations('door');
   return (
     <div className="grid gap-3 sm:grid-cols-12 items-start">
-      <TextField name="currency" label="Currency" className="sm:col-span-2" maxLength={3} />
-      <TextField name="tax" label="Tax" unit="%" inputMode="decimal" className="sm:col-span-3" />
+      <TextField name="currency" label={t('money.currency')} className="sm:col-span-2" maxLength={3} />
+      <TextField name="tax" label={t('money.tax')} unit="%" inputMode="decimal" className="sm:col-span-3" />
       <TextField
         name="labour"
-        label="Fitting, with tax"
+        label={t('money.fitting')}
         unit={currency}
         inputMode="decimal"
         className="sm:col-span-3"
       />
       <ChoiceField
         name="timeZone"
-        label="Time zone"
+        label={t('money.timeZone')}
         className="sm:col-span-4"
         options={timeZones.map((zone) => ({ value: zone, text: zone.replaceAll('_', ' ') }))}
       />
       <ChoiceField
         name="language"
-        label="Language of customers’ papers"
+        label={t('money.language')}
         className="sm:col-span-4"
         options={LANGUAGES.map((one) => ({ value: one, text: LANGUAGE_NAMES[one] }))}
       />
       <ChoiceField
         name="paper"
-        label="Paper"
+        label={t('money.paper')}
         className="sm:col-span-4"
         options={[
           { value: 'A4', text: 'A4 (210 × 297 mm)' },
-          { value: 'Letter', text: 'Letter (8.5 × 11 in)' },
+          { value: 'Letter', text: t('money.letter') },
         ]}
       />
     </div>
@@ -145,18 +146,19 @@ function UsualFields({ timeZones, currency }: { timeZones: readonly string[]; cu
 }
 
 function OwnerFields() {
+  const t = useTranslations('door');
   return (
     <div className="grid gap-3 sm:grid-cols-2 items-start">
-      <TextField name="ownerName" label="Your name" autoComplete="name" />
-      <TextField name="signIn" label="Username" autoComplete="username" spellCheck={false} />
+      <TextField name="ownerName" label={t('owner.name')} autoComplete="name" />
+      <TextField name="signIn" label={t('name')} autoComplete="username" spellCheck={false} />
       <TextField
         name="password"
-        label="Password"
+        label={t('password')}
         type="password"
         autoComplete="new-password"
-        hint="at least 10 characters"
+        hint={t('passwordHint')}
       />
-      <TextField name="again" label="Password again" type="password" autoComplete="new-password" />
+      <TextField name="again" label={t('owner.again')} type="password" autoComplete="new-password" />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { parsePercent } from '@/core/pricing/parse-percent';
 import { NO_IDENTITY, type ShopIdentity } from '@/core/shop/identity';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import { faultsOfIdentity } from './identity-fields';
 
@@ -17,23 +18,22 @@ const isCurrency = (text: string): boolean => /^[A-Za-z]{3}$/.test(text.trim());
 export const currencyOf = (typed: string): string => (isCurrency(typed) ? typed.trim().toUpperCase() : USUAL.currency);
 
 /** What opens the shop, or what is wrong with what was typed. */
-export function readOpening(typed: TypedOpening): Read<TypedOpening, object> {
+export function readOpening(t: StaffWords<'door'>, typed: TypedOpening): Read<TypedOpening, object> {
   const { code, ownerName, signIn, password, again, tax, labour, ...shop } = typed;
   const { timeZone, language, paper, currency: typedCurrency, ...identity } = shop;
   const currency = currencyOf(typedCurrency);
   const taxBp = parsePercent(tax);
   const labourCents = parseMoneyIn(labour, currency);
   const looked = {
-    code: !isTyped(code) && 'Enter the code that the terminal shows.',
+    code: !isTyped(code) && t('faults.code'),
     ...faultsOfIdentity(identity),
-    currency: !isCurrency(typedCurrency) && 'A currency has three letters, such as EUR.',
-    tax: taxBp === null && 'Enter a percentage from 0 to 100, such as 20.',
-    labour: labourCents === null && 'Enter an amount such as 29.00.',
-    ownerName: !isTyped(ownerName) && 'Enter your name.',
-    signIn:
-      !/^[a-z0-9][a-z0-9._-]{1,39}$/i.test(signIn.trim()) && 'A username has 2 to 40 letters, digits, dots or dashes.',
-    password: password.length < 10 && 'A password has at least 10 characters.',
-    again: again !== password && 'The two passwords differ.',
+    currency: !isCurrency(typedCurrency) && t('faults.currency'),
+    tax: taxBp === null && t('faults.percent'),
+    labour: labourCents === null && t('faults.amount'),
+    ownerName: !isTyped(ownerName) && t('faults.name'),
+    signIn: !/^[a-z0-9][a-z0-9._-]{1,39}$/i.test(signIn.trim()) && t('faults.username'),
+    password: password.length < 10 && t('faults.password'),
+    again: again !== password && t('faults.passwordsDiffer'),
   };
   const owner = { name: ownerName.trim(), signIn: signIn.trim(), password };
   return readTyped<TypedOpening, object>(looked, () => ({

@@ -8,8 +8,12 @@ import { claimOfStored } from '@/service/job/limits/job-claims';
 import { showModel } from '@/service/library/library';
 import { mayDo } from '@/service/staff/access';
 import { ModelSheet } from '@/ui/models/model-sheet';
+import { getTranslations } from '@/ui/words/on-the-server';
 
-export const metadata: Metadata = { title: 'Model' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('models');
+  return { title: t('model') };
+}
 
 /** One model of the library with everything that stands on it. */
 export default async function ModelPage({ params }: { params: Promise<{ id: string }> }) {
@@ -20,7 +24,7 @@ export default async function ModelPage({ params }: { params: Promise<{ id: stri
   const { slots, claims: _, trials: _trials, testedParts: _parts, ...fields } = model;
   const words = claims.flatMap(claimOfStored);
   return (
-    <Desk caller={caller} here="/models">
+    <Desk caller={caller} here="/models" words={['board', 'intake', 'limits', 'models']}>
       <main id="work" className="max-w-6xl mx-auto px-4 py-4">
         <ModelSheet
           id={id}

@@ -11,13 +11,18 @@ import { mayDo } from '@/service/staff/access';
 import { Notice } from '@/ui/kit/notice';
 import { OrderActions } from '@/ui/orders/order-actions';
 import { OrderLines } from '@/ui/orders/order-lines';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../../desk';
 import { enterPage } from '../../enter';
 
-export const metadata: Metadata = { title: 'Order' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('orders');
+  return { title: t('order') };
+}
 
 /** One order: what is on it, what became of it, and how it leaves the shop. */
 export default async function OrderPage({ params }: { params: Promise<{ id: string }> }) {
+  const t = await getTranslations('orders');
   const caller = await enterPage('jobs.read');
   const id = idOf(await params);
   const found = await showOrder(caller, id);
@@ -29,21 +34,19 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
   const mailed = await orderMailWords(caller, id);
   const total = order.lines.reduce((sum, { quantity, eachCents }) => sum + quantity * (eachCents ?? 0), 0);
   return (
-    <Desk caller={caller} here="/orders">
+    <Desk caller={caller} here="/orders" words={['fitting', 'orders']}>
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex flex-wrap items-baseline gap-x-4">
           <h1 className="text-xl">{order.number}</h1>
           <span>
             {order.seller}, {dayText(order.orderedOn)}
-            {order.orderedBy !== null && `, by ${order.orderedBy}`}
+            {order.orderedBy !== null && t('by', { orderedBy: order.orderedBy })}
           </span>
           <Link href="/orders" className="no-print text-sm underline underline-offset-4 ml-auto">
-            All orders
+            {t('all')}
           </Link>
         </div>
-        {order.cancelled && (
-          <Notice tone="mind">This order was taken back: what it held is to be ordered again.</Notice>
-        )}
+        {order.cancelled && <Notice tone="mind">{t('cancelled')}</Notice>}
         {order.note !== '' && <p className="bg-sheet border-l-4 border-edge px-3 py-2">{order.note}</p>}
         {seller.orderContact !== '' && <p className="text-sm text-ink-2">{seller.orderContact}</p>}
         <OrderLines
@@ -54,7 +57,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
         />
         {seesCost && (
           <p className="text-right text-lg font-semibold border-t-2 border-edge pt-1">
-            {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">without shipping</span>
+            {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">{t('noShipping')}</span>
           </p>
         )}
         <OrderActions

@@ -111,7 +111,9 @@ describe('a code of the shop’s own', () => {
       text: `Open job ${id}`,
     });
     expect(await opensOf(READER, `https://shop.example/jobs/${id}`, HOSTS)).toMatchObject({ path: `/jobs/${id}` });
-    expect(await opensOf(READER, `https://shop.example/jobs/${id}/anything`, HOSTS)).toMatchObject({ path: `/jobs/${id}` });
+    expect(await opensOf(READER, `https://shop.example/jobs/${id}/anything`, HOSTS)).toMatchObject({
+      path: `/jobs/${id}`,
+    });
   });
 
   test.each([

@@ -172,7 +172,9 @@ describe('somebody who was here before', () => {
     );
     const { id } = must(await newJob(shop.teo));
     expect((await find(READER, { text: '0555 0177', jobId: id })).jobs).toMatchObject([{ id: first, by: 'phone' }]);
-    expect((await find(READER, { text: 'Runa@Holm.example', jobId: id })).jobs).toMatchObject([{ id: first, by: 'email' }]);
+    expect((await find(READER, { text: 'Runa@Holm.example', jobId: id })).jobs).toMatchObject([
+      { id: first, by: 'email' },
+    ]);
     expect((await find(READER, { text: 'runa hollm', jobId: id })).jobs).toMatchObject([{ id: first, by: 'name' }]);
     must(await saveIntake(shop.teo, id, { serial: 's-1' }));
     expect((await stateOf(id)).earlier.map((one) => [one.id, one.by])).toContainEqual([first, 'serial']);

@@ -1,5 +1,6 @@
 import { act, createElement } from 'react';
 import { createRoot } from 'react-dom/client';
+import { WithWords } from '../../words/testing/with-words';
 
 /** A hook that runs in a component of its own, and can be given other arguments. */
 export interface RunningHook<Args, Value> {
@@ -31,7 +32,11 @@ export async function runHook<Args, Value>(use: (args: Args) => Value, first: Ar
   const values: Value[] = [];
   const root = createRoot(document.createElement('div'));
   const give = (args: Args) =>
-    act(async () => root.render(createElement(Drawn, { use: use as DrawnProps['use'], args, values })));
+    act(async () =>
+      root.render(
+        createElement(WithWords, null, createElement(Drawn, { use: use as DrawnProps['use'], args, values })),
+      ),
+    );
   await give(first);
   const end = () => act(async () => root.unmount());
   running.push(end);

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { ApartQuestion } from '@/core/machine/models/disambiguate';
 import { Button } from '../../kit/button';
 
@@ -10,8 +11,9 @@ interface ApartProps {
 
 /** The one question that tells near-equal models apart; each answer says what it means for memory. */
 export function Apart({ question, busy, onPick }: ApartProps) {
+  const t = useTranslations('intake');
   return (
-    <section aria-label="Question" className="grid gap-1">
+    <section aria-label={t('question')} className="grid gap-1">
       <p className="font-semibold">{question.text}</p>
       <div className="flex flex-wrap gap-2">
         {question.answers.map((answer) => (

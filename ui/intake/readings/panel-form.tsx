@@ -1,7 +1,9 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { PanelAsks } from '@/core/machine/panel-asks';
 import { EDGE_GENERATIONS } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { ChoiceField, TextField } from '../../kit/form/fields';
 import { Form } from '../../kit/form/form';
 import { type Read, readTyped } from '../../kit/form/read-typed';
@@ -31,32 +33,29 @@ export function panelText({ total, generation, rate, used, slots, form }: typeof
 type Typed = typeof NOTHING;
 
 /** What keeps slots used and slots there are from being so; null: nothing does. */
-function faultOfSlots(used: string, slots: string): string | null {
-  if (!WHOLE.test(used.trim()) || !WHOLE.test(slots.trim()))
-    return 'Enter how many slots are used, and how many there are.';
-  if (Number(used) > Number(slots) || Number(slots) < 1) return 'No more slots are used than there are.';
-  return Number(slots) > 64 ? 'A machine has at most 64 slots.' : null;
+function faultOfSlots(t: StaffWords<'intake'>, used: string, slots: string): string | null {
+  if (!WHOLE.test(used.trim()) || !WHOLE.test(slots.trim())) return t('panel.faults.slots');
+  if (Number(used) > Number(slots) || Number(slots) < 1) return t('panel.faults.more');
+  return Number(slots) > 64 ? t('panel.faults.most') : null;
 }
 
-function readPanel(typed: Typed): Read<Typed, File> {
+function readPanel(t: StaffWords<'intake'>, typed: Typed): Read<Typed, File> {
   const { total, rate, used, slots } = typed;
-  const nothing = total.trim() === '' && rate.trim() === '' ? 'Enter the memory or the speed as well.' : null;
+  const nothing = total.trim() === '' && rate.trim() === '' ? t('panel.faults.either') : null;
   const looked = {
-    total:
-      total.trim() !== '' && parseCapacity(total) === null
-        ? 'Enter the memory as the screen shows it, such as 16 GB.'
-        : nothing,
-    rate: rate.trim() !== '' && !/^\d{2,5}$/.test(rate.trim()) && 'Enter the speed as a number, such as 2667.',
-    used: faultOfSlots(used, slots),
+    total: total.trim() !== '' && parseCapacity(total) === null ? t('panel.faults.memory') : nothing,
+    rate: rate.trim() !== '' && !/^\d{2,5}$/.test(rate.trim()) && t('panel.faults.speed'),
+    used: faultOfSlots(t, used, slots),
   };
-  return readTyped<Typed, File>(looked, () => textFile('typed from the screen', panelText(typed)));
+  return readTyped<Typed, File>(looked, () => textFile(t('panel.source'), panelText(typed)));
 }
 
 /** What a system's screen shows of its memory, typed: total, speed, slots used of slots, form. */
 export function PanelForm({ asks, onTyped, onClose }: PanelFormProps) {
+  const t = useTranslations('intake');
   const typing = useTyped<Typed, File>({
     from: NOTHING,
-    read: readPanel,
+    read: (typed) => readPanel(t, typed),
     send: async (file) => {
       if (await onTyped(file)) onClose();
       return undefined;
@@ -65,36 +64,36 @@ export function PanelForm({ asks, onTyped, onClose }: PanelFormProps) {
   return (
     <Form
       typing={typing}
-      label="What the screen shows"
+      label={t('panel.label')}
       box="mt-2 border-t border-line pt-2"
       className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-x-3 gap-y-2 items-start"
       action="Add"
       onLeave={onClose}
     >
-      {asks.total && <TextField name="total" label="Memory" placeholder="16 GB" maxLength={12} autoFocus />}
+      {asks.total && <TextField name="total" label={t('panel.memory')} placeholder="16 GB" maxLength={12} autoFocus />}
       {asks.generation && (
         <ChoiceField
           name="generation"
-          label="Type"
+          label={t('panel.type')}
           options={[
-            { value: '', text: 'not shown' },
+            { value: '', text: t('panel.notShown') },
             ...[...EDGE_GENERATIONS].reverse().map((one) => ({ value: one, text: one })),
           ]}
         />
       )}
-      {asks.rate && <TextField name="rate" label="Speed" inputMode="numeric" maxLength={5} unit="MT/s" />}
+      {asks.rate && <TextField name="rate" label={t('panel.speed')} inputMode="numeric" maxLength={5} unit="MT/s" />}
       {asks.slots && (
         <div className="flex items-start gap-2">
-          <TextField name="used" label="Slots used" inputMode="numeric" maxLength={2} />
-          <TextField name="slots" label="of" inputMode="numeric" maxLength={2} />
+          <TextField name="used" label={t('panel.used')} inputMode="numeric" maxLength={2} />
+          <TextField name="slots" label={t('panel.of')} inputMode="numeric" maxLength={2} />
         </div>
       )}
       {asks.form && (
         <ChoiceField
           name="form"
-          label="Form factor"
+          label={t('panel.form')}
           options={[
-            { value: '', text: 'not shown' },
+            { value: '', text: t('panel.notShown') },
             { value: 'SODIMM', text: 'SODIMM' },
             { value: 'DIMM', text: 'DIMM' },
           ]}

@@ -1,5 +1,6 @@
 import type { SaidKind } from '@/core/reading/read';
 import { MOST_READING_BYTES, MOST_READINGS } from '@/runtime/body-limits';
+import type { StaffWords } from '@/words/staff-words';
 
 /** What fits into one sending, bytes. */
 const LARGEST_SENDING = 30 * 1024 * 1024;
@@ -17,10 +18,10 @@ export function formOf(files: readonly File[], as?: SaidKind): FormData {
 }
 
 /** Why files cannot be sent as they are, in one sentence; null where they can. */
-export function faultOfFiles(files: readonly { name: string; size: number }[]): string | null {
+export function faultOfFiles(t: StaffWords<'intake'>, files: readonly { name: string; size: number }[]): string | null {
   const large = files.find(({ size }) => size > MOST_READING_BYTES);
-  if (large !== undefined) return `${large.name} has over 8 MiB: a memory report is far smaller.`;
-  if (files.length > MOST_READINGS) return `At most ${MOST_READINGS} files at once, please: these are ${files.length}.`;
+  if (large !== undefined) return t('files.tooLarge', { name: large.name });
+  if (files.length > MOST_READINGS) return t('files.tooMany', { MOST_READINGS, files: files.length });
   const all = files.reduce((sum, { size }) => sum + size, 0);
-  return all > LARGEST_SENDING ? 'Together these have over 30 MiB: drop a few at a time.' : null;
+  return all > LARGEST_SENDING ? t('files.together') : null;
 }

@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { ReadingRow } from '@/service/job/intake/view';
 import { useSave } from '../../client/use-save';
 import { useJob } from '../../job/job-context';
@@ -12,6 +13,7 @@ import { SpecificationCard } from './specification-card';
 const MOST_WARNINGS = 4;
 
 function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAside: (aside: boolean) => void }) {
+  const t = useTranslations('intake');
   const shown = row.warnings.slice(0, MOST_WARNINGS);
   const more = row.warnings.length - shown.length;
   const note = row.setAside ? 'ignored' : row.apart;
@@ -29,7 +31,7 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
               {warning}
             </p>
           ))}
-        {!row.setAside && more > 0 && <p className="text-sm text-ink-2">and {more} more like these</p>}
+        {!row.setAside && more > 0 && <p className="text-sm text-ink-2">{t('readings.more', { more })}</p>}
         {!row.setAside && row.specification !== null && (
           <SpecificationCard reading={row.id} specification={row.specification} />
         )}
@@ -38,9 +40,9 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
         weight="quiet"
         disabled={busy}
         onClick={() => onAside(!row.setAside)}
-        aria-label={`${row.setAside ? 'Use again' : 'Ignore'}: ${row.name}`}
+        aria-label={`${row.setAside ? t('readings.useAgain') : t('readings.ignore')}: ${row.name}`}
       >
-        {row.setAside ? 'Use again' : 'Ignore'}
+        {row.setAside ? t('readings.useAgain') : t('readings.ignore')}
       </Button>
     </li>
   );
@@ -48,11 +50,12 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
 
 /** Everything that was read into this job, a line each; one that does not belong can be ignored, and used again. */
 export function ReadingsList() {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
   if (job.readings.length === 0) return null;
   return (
-    <section aria-label="What was read" className="border-l-4 border-line pl-3">
+    <section aria-label={t('readings.label')} className="border-l-4 border-line pl-3">
       <ul className="divide-y divide-line">
         {job.readings.map((row) => (
           <Reading

@@ -1,5 +1,6 @@
 'use client';
 import { useDeferredValue, useId, useState } from 'react';
+import { useTranslations } from '#translations';
 import type { PanelAsks } from '@/core/machine/panel-asks';
 import { useKeptText } from '../../client/use-kept-text';
 import { Button } from '../../kit/button';
@@ -26,6 +27,7 @@ interface ReportFieldProps {
 
 /** How many inputs were read, and what could not be; the list below says what each was, a reader hears it here. */
 function Told({ taken }: { taken: TakenIn }) {
+  const t = useTranslations('intake');
   const wrong = taken.inputs.filter((one) => !one.ok);
   const good = taken.inputs.filter((one) => one.ok);
   const [only] = good;
@@ -34,10 +36,10 @@ function Told({ taken }: { taken: TakenIn }) {
       {only !== undefined && (
         <Notice tone={good.every(({ warnings }) => warnings.length === 0) ? 'good' : 'mind'} live>
           <p>
-            Read: <strong>{good.length === 1 ? only.line : `${good.length} inputs, joined below`}</strong>.{' '}
-            {taken.model === null
-              ? 'The library does not know this machine.'
-              : `The library knows it as ${taken.model}.`}
+            {t.rich('report.read', {
+              e0: () => <strong>{good.length === 1 ? only.line : t('report.inputs', { good: good.length })}</strong>,
+              value: taken.model === null ? t('report.unknown') : t('report.known', { model: taken.model }),
+            })}
           </p>
           {good.length > 1 && (
             <ul className="sr-only">
@@ -59,6 +61,7 @@ function Told({ taken }: { taken: TakenIn }) {
 
 /** The one field that takes anything: dropped, chosen or pasted files, pasted text, a label, the name of a model. */
 export function ReportField({ jobId, known, asks }: ReportFieldProps) {
+  const t = useTranslations('intake');
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.report.${jobId}`, '');
   const [isTyping, setTyping] = useState(false);
@@ -77,7 +80,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
       className={`border-2 rounded-notch bg-sheet px-4 pt-3 pb-3 ${isOver ? 'border-act border-dashed' : 'border-edge'}`}
     >
       <label htmlFor={id} className="block text-lg font-semibold wide mb-1">
-        What does the machine say?
+        {t('report.label')}
       </label>
       <textarea
         id={id}
@@ -87,7 +90,7 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
         data-scan="text"
         spellCheck={false}
         rows={text.includes('\n') ? 7 : 2}
-        placeholder="Drop or paste reports, photographs, specifications, a label or a seller’s title; or type a model, a serial, a telephone number"
+        placeholder={t('report.hint')}
         aria-describedby={`${id}-said`}
         aria-invalid={wrong !== null || undefined}
         className="w-full bg-ground border border-edge rounded-notch px-3 py-2 text-base font-medium placeholder:text-ink-2 resize-y"
@@ -100,15 +103,15 @@ export function ReportField({ jobId, known, asks }: ReportFieldProps) {
       </div>
       <div className="flex flex-wrap gap-2 mt-1 items-center">
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={() => void report.takeText(text)}>
-          {busy ? 'Reading…' : 'Read it'}
+          {busy ? t('report.reading') : t('report.action')}
         </Button>
-        <FileButton fileLabel="Files to read" multiple disabled={busy} onFiles={takeFiles}>
-          Choose files
+        <FileButton fileLabel={t('report.files')} multiple disabled={busy} onFiles={takeFiles}>
+          {t('report.choose')}
         </FileButton>
         <PictureButton touchOnly disabled={busy} onPicture={(file) => takeFiles([file])}>
-          Take a photograph
+          {t('report.photo')}
         </PictureButton>
-        {asks.slots && !isTyping && <Button onClick={() => setTyping(true)}>Type what its screen shows</Button>}
+        {asks.slots && !isTyping && <Button onClick={() => setTyping(true)}>{t('report.screen')}</Button>}
       </div>
       {asks.slots && isTyping && (
         <PanelForm asks={asks} onTyped={(file) => report.take([file])} onClose={() => setTyping(false)} />

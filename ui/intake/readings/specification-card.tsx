@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import {
   type Inside,
   SPECIFICATION_SOURCES,
@@ -7,6 +8,7 @@ import {
 } from '@/core/machine/models/taken-specification';
 import { capacityText } from '@/core/memory/capacity';
 import type { SpecificationView } from '@/service/job/intake/view';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../../client/use-save';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
@@ -17,11 +19,9 @@ import { useTyped } from '../../kit/form/use-typed';
 import { type ClaimPick, ClaimPicks } from '../../limits/claim-picks';
 import { SOURCE_WORDS } from '../../limits/limit-words';
 
-const SOURCES = SPECIFICATION_SOURCES.map((value) => ({ value, text: SOURCE_WORDS[value] }));
-
-const insideText = ({ capacityMiB, modules }: Inside): string =>
+const insideText = (t: StaffWords<'intake'>, { capacityMiB, modules }: Inside): string =>
   modules === 1
-    ? `${capacityText(capacityMiB)}, 1 module`
+    ? t('spec.oneModule', { capacityMiB: capacityText(capacityMiB) })
     : `${capacityText(capacityMiB)}, ${modules} × ${capacityText(capacityMiB / modules)}`;
 
 const keyOf = (inside: Inside | null): string => (inside === null ? '' : `${inside.capacityMiB} ${inside.modules}`);
@@ -50,6 +50,7 @@ interface TypedCard {
 
 /** A specification on which nobody decided yet, or that somebody opened again. */
 function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () => void }) {
+  const t = useTranslations('intake');
   const { job } = useJob();
   const { save } = useSave();
   const { likely, taken, insides, name, board, about } = specification;
@@ -63,7 +64,7 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
       intoModel: false,
     },
     read: ({ kind, called, inside, picks, intoModel }) =>
-      readTyped<TypedCard, object>({ called: called.trim() === '' && 'Type what the source is called.' }, () => ({
+      readTyped<TypedCard, object>({ called: called.trim() === '' && t('spec.faults.source') }, () => ({
         reading,
         taken: {
           source: { kind, name: called.trim() },
@@ -89,12 +90,12 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
   return (
     <Form
       typing={typing}
-      label={`Specification${name === '' ? '' : ` of ${name}`}`}
+      label={`Specification${name === '' ? '' : t('spec.of', { name })}`}
       box="@container my-2 border-2 border-act bg-sheet rounded-notch px-3 py-3"
     >
       <p>
         <strong className="wide">
-          {name === '' ? `What ${about === 'cpu' ? 'the CPU' : 'the machine'} takes` : name}
+          {name === '' ? t('spec.title', { value: about === 'cpu' ? t('spec.cpu') : t('spec.machine') }) : name}
         </strong>
         {board !== '' && <span className="text-ink-2"> · {board}</span>}
       </p>
@@ -103,11 +104,11 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
         <ClaimPicks picks={picks} onChange={(next) => typing.form.setValue('picks', next, { shouldDirty: true })} />
       )}
       {job.machine.modelId !== null && job.may.writeLibrary && (
-        <CheckField name="intoModel">Save these limits for every {job.machine.modelName}</CheckField>
+        <CheckField name="intoModel">{t('spec.everyOne', { modelName: job.machine.modelName ?? '' })}</CheckField>
       )}
       <div className="flex flex-wrap items-center gap-3">
-        <Send>{count === 1 ? 'Take 1 limit' : `Take ${count} limits`}</Send>
-        {taken !== null && <Button onClick={onDone}>Cancel</Button>}
+        <Send>{t('spec.take', { count })}</Send>
+        {taken !== null && <Button onClick={onDone}>{t('cancel')}</Button>}
       </div>
     </Form>
   );
@@ -115,17 +116,23 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
 
 /** Who says it, and what is in the machine. @param insides what may be in it; none: nobody has to say */
 function SourceFields({ insides }: { insides: readonly Inside[] }) {
+  const t = useTranslations('intake');
+  const tLimits = useTranslations('limits');
   return (
     <div className="grid gap-3 @md:grid-cols-[11rem_1fr] @2xl:grid-cols-[12rem_1fr_14rem]">
-      <ChoiceField name="kind" label="Source" options={SOURCES} />
-      <TextField name="called" label="Name of the source" maxLength={200} />
+      <ChoiceField
+        name="kind"
+        label={t('spec.source')}
+        options={SPECIFICATION_SOURCES.map((value) => ({ value, text: tLimits(SOURCE_WORDS[value]) }))}
+      />
+      <TextField name="called" label={t('spec.sourceName')} maxLength={200} />
       {insides.length > 0 && (
         <ChoiceField
           name="inside"
-          label="Installed now"
+          label={t('spec.installed')}
           options={[
-            { value: '', text: 'not known' },
-            ...insides.map((one) => ({ value: keyOf(one), text: insideText(one) })),
+            { value: '', text: t('spec.notKnown') },
+            ...insides.map((one) => ({ value: keyOf(one), text: insideText(t, one) })),
           ]}
         />
       )}
@@ -135,6 +142,8 @@ function SourceFields({ insides }: { insides: readonly Inside[] }) {
 
 /** A specification of the job: what it claims, in whose name, and what was taken of it. */
 export function SpecificationCard({ reading, specification }: CardProps) {
+  const t = useTranslations('intake');
+  const tLimits = useTranslations('limits');
   const { taken } = specification;
   const [open, setOpen] = useState(taken === null);
   if (open || taken === null)
@@ -142,12 +151,17 @@ export function SpecificationCard({ reading, specification }: CardProps) {
   const left = specification.claims.length - taken.claims.length;
   return (
     <p className="text-sm text-ink-2 py-1">
-      {taken.claims.length === 1 ? '1 limit' : `${taken.claims.length} limits`} taken from{' '}
-      <span className="text-ink">{taken.source.name}</span>, {SOURCE_WORDS[taken.source.kind]}
-      {left > 0 && ` · ${left} left out`}{' '}
-      <Button weight="quiet" onClick={() => setOpen(true)}>
-        Edit
-      </Button>
+      {t.rich('spec.taken', {
+        claims: t('spec.limits', { claims: taken.claims.length }),
+        e0: () => <span className="text-ink">{taken.source.name}</span>,
+        value: tLimits(SOURCE_WORDS[taken.source.kind]),
+        value2: left > 0 ? t('spec.left', { left }) : '',
+        e1: () => (
+          <Button weight="quiet" onClick={() => setOpen(true)}>
+            {t('spec.edit')}
+          </Button>
+        ),
+      })}
     </p>
   );
 }

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { SaidKind } from '@/core/reading/read';
 import { useSave } from '../../client/use-save';
 import { isPicture } from '../../pictures/smaller-picture';
@@ -9,6 +10,7 @@ import type { TakenIn } from './taken-in';
 
 /** Takes in whatever a machine, a label or a seller says. @param onRead what was typed is read: the field is emptied */
 export function useReport(jobId: number, onRead: () => void) {
+  const t = useTranslations('intake');
   const { busy: reading, sentence, save } = useSave();
   const pictures = usePictures('intake');
   const [taken, setTaken] = useState<TakenIn | null>(null);
@@ -36,7 +38,7 @@ export function useReport(jobId: number, onRead: () => void) {
     onRead();
   };
   const takeText = async (text: string) => {
-    if (await take([textFile(text.includes('\n') ? 'pasted text' : 'typed line', text)])) onRead();
+    if (await take([textFile(text.includes('\n') ? 'pasted text' : t('typedLine'), text)])) onRead();
   };
   const takeFiles = async (files: readonly File[]) => {
     if (files.length === 0) return;
@@ -46,7 +48,7 @@ export function useReport(jobId: number, onRead: () => void) {
     // One at a time: each is a picture to look at.
     for (const photograph of photographs) await pictures.add(photograph);
     if (others.length === 0) return;
-    const wrong = faultOfFiles(others);
+    const wrong = faultOfFiles(t, others);
     if (wrong === null) await take(others);
     else setFault(wrong);
   };

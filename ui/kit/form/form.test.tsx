@@ -1,6 +1,8 @@
 /** @jest-environment jsdom */
+
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { WithWords } from '@/ui/words/testing/with-words';
 import { CheckField, ChoiceField, TextAreaField, TextField } from './fields';
 import { Form } from './form';
 import { readTyped, wholeTyped } from './read-typed';
@@ -44,7 +46,7 @@ function Seller({ next }: { next?: Typed }) {
   return (
     <>
       <Form typing={typing} action="Save" label="A seller" onLeave={() => sent('left')}>
-        <TextField name="name" label="Name" hint="as it stands on its papers" />
+        <TextField name="name" label="Username" hint="as it stands on its papers" />
         <TextField name="days" label="Delivery time" unit="days" />
         <ChoiceField
           name="kind"
@@ -62,12 +64,12 @@ function Seller({ next }: { next?: Typed }) {
   );
 }
 
-const name = () => screen.getByLabelText<HTMLInputElement>('Name');
+const name = () => screen.getByLabelText<HTMLInputElement>('Username');
 const days = () => screen.getByLabelText<HTMLInputElement>('Delivery time');
 const save = () => userEvent.click(screen.getByRole('button', { name: 'Save' }));
 
 test('what is typed is sent as it was read, and is saved until something is typed again', async () => {
-  render(<Seller />);
+  render(<Seller />, { wrapper: WithWords });
   await userEvent.type(name(), 'Quayside');
   await userEvent.selectOptions(screen.getByLabelText('Kind'), 'a marketplace');
   await userEvent.type(screen.getByLabelText('Note'), 'mornings');
@@ -81,7 +83,7 @@ test('what is typed is sent as it was read, and is saved until something is type
 });
 
 test('nothing is sent while a field is wrong: it says so, has the focus, and is right as soon as it is', async () => {
-  render(<Seller />);
+  render(<Seller />, { wrapper: WithWords });
   await save();
   expect(sent).not.toHaveBeenCalled();
   expect(document.activeElement).toBe(name());
@@ -94,7 +96,7 @@ test('nothing is sent while a field is wrong: it says so, has the focus, and is 
 });
 
 test('several wrong fields are named in one place, each a way to its field', async () => {
-  render(<Seller />);
+  render(<Seller />, { wrapper: WithWords });
   await userEvent.clear(days());
   await userEvent.type(days(), 'soon');
   await save();
@@ -111,7 +113,7 @@ test('a refusal stands at the field that it names, or below the whole; nothing i
     { ok: false, code: 'bad-input', at: 'days', sentence: 'At most 365 days.' },
     { ok: false, code: 'busy', sentence: 'The database does not answer just now.' },
   ];
-  render(<Seller />);
+  render(<Seller />, { wrapper: WithWords });
   await userEvent.type(name(), 'Quayside');
   await save();
   await screen.findByText('At most 365 days.');
@@ -126,7 +128,7 @@ test('a refusal stands at the field that it names, or below the whole; nothing i
 });
 
 test('Enter in a line and Ctrl+Enter in a text send it; Cancel leaves it', async () => {
-  render(<Seller />);
+  render(<Seller />, { wrapper: WithWords });
   await userEvent.type(name(), 'Quayside{Enter}');
   await waitFor(() => expect(sent).toHaveBeenCalledTimes(1));
   await userEvent.type(screen.getByLabelText('Note'), 'a line{Enter}another');
@@ -138,7 +140,7 @@ test('Enter in a line and Ctrl+Enter in a text send it; Cancel leaves it', async
   expect(sent).toHaveBeenLastCalledWith('left');
 });
 
-test('it is sent once, and what is typed while it is on its way stays', async () => {
+test('it is sent once, and what is typed while it is on the way stays', async () => {
   let arrive = (_: Answer) => {};
   sent.mockImplementation(() => {});
   answers = [];
@@ -146,7 +148,7 @@ test('it is sent once, and what is typed while it is on its way stays', async ()
     arrive = resolve;
   });
   answers.shift = () => slow as unknown as Answer;
-  render(<Seller />);
+  render(<Seller />, { wrapper: WithWords });
   await userEvent.type(name(), 'Quayside');
   await save();
   const button = screen.getByRole<HTMLButtonElement>('button', { name: 'Save' });
@@ -159,7 +161,7 @@ test('it is sent once, and what is typed while it is on its way stays', async ()
 });
 
 test('a form that goes on begins anew once it is sent', async () => {
-  render(<Seller next={NOTHING} />);
+  render(<Seller next={NOTHING} />, { wrapper: WithWords });
   await userEvent.type(name(), 'Quayside');
   await save();
   await waitFor(() => expect(name().value).toBe(''));
@@ -171,11 +173,22 @@ test('fields come with what stands in them, and what is typed before the scripts
   const { hydrateRoot } = await import('react-dom/client');
   const { act } = await import('react');
   const page = document.createElement('div');
-  page.innerHTML = renderToString(<Seller />);
+  page.innerHTML = renderToString(
+    <WithWords>
+      <Seller />
+    </WithWords>,
+  );
   document.body.append(page);
   expect(days().value).toBe('3');
   name().value = 'Quayside';
-  const root = await act(async () => hydrateRoot(page, <Seller />));
+  const root = await act(async () =>
+    hydrateRoot(
+      page,
+      <WithWords>
+        <Seller />
+      </WithWords>,
+    ),
+  );
   expect([name().value, days().value]).toEqual(['Quayside', '3']);
   await save();
   expect(sent.mock.calls[0]?.[0]).toMatchObject({ name: 'Quayside', days: 3 });

@@ -1,6 +1,7 @@
 'use client';
 import { type FormEvent, type KeyboardEvent, type ReactNode, useRef } from 'react';
 import { type FieldValues, FormProvider, useFormContext } from 'react-hook-form';
+import { useTranslations } from '#translations';
 import { Button } from '../button';
 import { Fault } from '../fault';
 import type { Typing } from './use-typed';
@@ -32,10 +33,11 @@ interface SendProps {
 
 /** Fields with their actions: Enter in a line and Ctrl+Enter anywhere send it. */
 export function Form<Typed extends FieldValues>(props: FormProps<Typed>) {
+  const t = useTranslations('frame');
   const {
     typing,
     action,
-    leave = 'Cancel',
+    leave = t('cancel'),
     onLeave,
     className = 'grid gap-3',
     box = '',

@@ -1,6 +1,7 @@
 'use client';
 import type { RefObject } from 'react';
 import { type FieldError, type FieldErrors, useFormContext } from 'react-hook-form';
+import { useTranslations } from '#translations';
 import { Notice } from '../notice';
 
 /** The names of fields that are wrong, in the order of the form; those within a list have their place in it. */
@@ -22,20 +23,24 @@ function labelOf(form: HTMLFormElement | null, name: string): string {
 
 /** Where several fields are wrong: heard at once, in one place, each a way to its field, which says what is wrong. */
 export function WrongFields({ form }: { form: RefObject<HTMLFormElement | null> }) {
+  const t = useTranslations('frame');
   const { formState, setFocus } = useFormContext();
   const wrong = wrongFields(formState.errors);
   if (wrong.length < 2) return null;
   return (
     <Notice tone="stop" live>
-      {wrong.length} fields need another look:{' '}
-      {wrong.map((name, nr) => (
-        <span key={name}>
-          {nr > 0 && ', '}
-          <button type="button" className="underline underline-offset-2" onClick={() => setFocus(name)}>
-            {labelOf(form.current, name) || 'this one'}
-          </button>
-        </span>
-      ))}
+      {t.rich('wrongFields', {
+        wrong: wrong.length,
+        value: () =>
+          wrong.map((name, nr) => (
+            <span key={name}>
+              {nr > 0 && ', '}
+              <button type="button" className="underline underline-offset-2" onClick={() => setFocus(name)}>
+                {labelOf(form.current, name) || t('thisField')}
+              </button>
+            </span>
+          )),
+      })}
     </Notice>
   );
 }

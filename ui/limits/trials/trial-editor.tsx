@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { DEPTHS, OUTCOMES } from '@/core/machine/limits/evidence';
 import { GENERATIONS } from '@/core/memory/generation';
 import { BUFFERINGS } from '@/core/memory/module';
@@ -18,16 +19,15 @@ interface TrialEditorProps {
 
 const today = (): string => new Date().toISOString().slice(0, 10);
 
-const worded = <T extends string>(values: readonly T[], words: Record<T, string>) =>
-  values.map((value) => ({ value, text: words[value] }));
 const plain = (values: readonly string[]) => values.map((value) => ({ value, text: value }));
 
 /** The sheet on which a trial is recorded. */
 export function TrialEditor({ model, start, onClose }: TrialEditorProps) {
+  const t = useTranslations('limits');
   const { save } = useSave();
   const typing = useTyped({
     from: newTrial(start, today()),
-    read: readTrial,
+    read: (typed) => readTrial(t, typed),
     send: async (trial) => {
       const result = await save('POST', `/api/models/${model.id}/trials`, trial);
       if (result.ok) onClose();
@@ -35,54 +35,54 @@ export function TrialEditor({ model, start, onClose }: TrialEditorProps) {
     },
   });
   return (
-    <Sheet
-      open
-      wide
-      title="Record a trial"
-      description={`What was tried in a ${model.name}, as it was seen. It lifts a limit only from “total read” on.`}
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('tests.record')} description={t('tests.what', { name: model.name })} onClose={onClose}>
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
         action="Record it"
-        leave="Leave it"
+        leave={t('cancel')}
         onLeave={onClose}
       >
-        <TextField name="modules" label="Modules" inputMode="numeric" className="col-span-1" autoFocus />
-        <TextField name="size" label="of" className="col-span-2" placeholder="16 GB" />
         <TextField
-          name="total"
-          label="Total in the machine"
-          className="col-span-3"
-          placeholder="as the modules add up"
+          name="modules"
+          label={t('tests.modulesLabel')}
+          inputMode="numeric"
+          className="col-span-1"
+          autoFocus
         />
-        <ChoiceField name="generation" label="Generation" className="col-span-2" options={plain(GENERATIONS)} />
-        <ChoiceField name="buffering" label="Buffering" className="col-span-2" options={plain(BUFFERINGS)} />
+        <TextField name="size" label={t('tests.of')} className="col-span-2" placeholder="16 GB" />
+        <TextField name="total" label={t('tests.total')} className="col-span-3" placeholder={t('tests.asSum')} />
+        <ChoiceField
+          name="generation"
+          label={t('names.generations')}
+          className="col-span-2"
+          options={plain(GENERATIONS)}
+        />
+        <ChoiceField name="buffering" label={t('tests.buffering')} className="col-span-2" options={plain(BUFFERINGS)} />
         <ChoiceField name="ecc" label="ECC" className="col-span-1" options={plain(['no', 'yes'])} />
-        <TextField name="rate" label="Rate" className="col-span-1" inputMode="numeric" placeholder="MT/s" />
+        <TextField name="rate" label={t('tests.rate')} className="col-span-1" inputMode="numeric" placeholder="MT/s" />
         <ChoiceField
           name="outcome"
-          label="What happened"
+          label={t('tests.happened')}
           className="col-span-3"
-          options={worded(OUTCOMES, OUTCOME_WORDS)}
+          options={OUTCOMES.map((value) => ({ value, text: t(OUTCOME_WORDS[value]) }))}
         />
         <ChoiceField
           name="depth"
-          label="How deep it was tried"
+          label={t('tests.level')}
           className="col-span-3"
-          options={worded(DEPTHS, DEPTH_WORDS)}
+          options={DEPTHS.map((value) => ({ value, text: t(DEPTH_WORDS[value]) }))}
         />
         <TextField
           name="slots"
-          label="In slots"
+          label={t('tests.slots')}
           className="col-span-2"
           placeholder={start.slots.slice(0, 2).join(' ')}
         />
-        <TextField name="firmware" label="Firmware" className="col-span-2" />
+        <TextField name="firmware" label={t('tests.firmwareLabel')} className="col-span-2" />
         <TextField name="cpu" label="CPU" className="col-span-2" />
-        <TextField name="on" label="Day" type="date" className="col-span-2" />
-        <TextField name="note" label="Note" className="col-span-4" maxLength={500} />
+        <TextField name="on" label={t('tests.day')} type="date" className="col-span-2" />
+        <TextField name="note" label={t('note')} className="col-span-4" maxLength={500} />
       </Form>
     </Sheet>
   );

@@ -1,4 +1,5 @@
 import { parseCapacity } from '@/core/memory/parse-capacity';
+import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped, wholeTyped } from '../../kit/form/read-typed';
 
 /** A trial as it is typed. */
@@ -23,16 +24,16 @@ export const newTrial = ({ generation, cpu }: { generation: string; cpu: string 
 });
 
 /** What was typed as a trial, or what is wrong with it. */
-export function readTrial(typed: TypedTrial): Read<TypedTrial, object> {
+export function readTrial(t: StaffWords<'limits'>, typed: TypedTrial): Read<TypedTrial, object> {
   const moduleMiB = parseCapacity(typed.size);
   const modules = wholeTyped(typed.modules) ?? 0;
   const totalMiB = isTyped(typed.total) ? parseCapacity(typed.total) : (moduleMiB ?? 0) * modules;
   const rateMTs = isTyped(typed.rate) ? wholeTyped(typed.rate) : null;
   const looked = {
-    modules: modules < 1 && 'Type how many modules were tried.',
-    size: moduleMiB === null && 'Type the size of one module, such as 16 GB.',
-    total: totalMiB === null && 'Type the total as a size, such as 32 GB.',
-    rate: isTyped(typed.rate) && rateMTs === null && 'Type the rate in MT/s, such as 2666.',
+    modules: modules < 1 && t('tests.faults.modules'),
+    size: moduleMiB === null && t('tests.faults.size'),
+    total: totalMiB === null && t('tests.faults.total'),
+    rate: isTyped(typed.rate) && rateMTs === null && t('tests.faults.rate'),
   };
   const { generation, firmware, cpu, note, outcome, depth, buffering, on } = typed;
   return readTyped<TypedTrial, object>(looked, () => ({

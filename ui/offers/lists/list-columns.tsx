@@ -1,6 +1,8 @@
 'use client';
+import { useTranslations } from '#translations';
 import { COLUMN_ROLES, type ColumnRole } from '@/core/price-list/column-roles';
 import type { ListColumns } from '@/core/price-list/read-row';
+import { worded } from '@/ui/words/worded';
 import { useSave } from '../../client/use-save';
 import { Choice } from '../../kit/choice';
 import { Fault } from '../../kit/fault';
@@ -19,13 +21,14 @@ interface ListColumnsProps {
 }
 
 const CAPACITY_TEXTS = [
-  { value: '', text: 'not told: each is asked' },
-  { value: 'module', text: 'what one module has' },
-  { value: 'kit', text: 'what all of it has' },
-];
+  { value: '', text: 'lists.capacity.unknown' },
+  { value: 'module', text: 'lists.capacity.one' },
+  { value: 'kit', text: 'lists.capacity.all' },
+] as const;
 
 /** The first rows of a list with what each column is taken for, to put right. */
 export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: ListColumnsProps) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const { headings, columns, capacityIs = null } = read;
   const width = Math.max(0, ...sample.map((row) => row.length));
@@ -40,7 +43,7 @@ export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: Lis
   return (
     <div className="grid gap-2">
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard */}
-      <section aria-label="Columns" className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
+      <section aria-label={t('lists.columns')} className="overflow-x-auto bg-sheet border border-line" tabIndex={0}>
         <table className="w-full text-sm border-collapse">
           <thead>
             <tr className="border-b-2 border-edge">
@@ -66,12 +69,12 @@ export function ColumnsOfList({ listId, read, doubtful, why, sample, open }: Lis
       </section>
       {columns.capacity !== undefined && columns.modules !== undefined && (
         <Choice
-          label="The capacity of a pack is"
+          label={t('lists.packIs')}
           className="w-60"
           value={capacityIs ?? ''}
           disabled={busy || !open}
           onChange={(event) => void send({ capacityIs: (event.target.value || null) as ListColumns['capacityIs'] })}
-          options={CAPACITY_TEXTS}
+          options={worded(t, CAPACITY_TEXTS)}
         />
       )}
       <Fault sentence={sentence} />
@@ -90,24 +93,25 @@ interface HeadingProps {
 
 /** What one column is taken for. */
 function Heading({ column, role, why, isDoubtful, isFixed, onRole }: HeadingProps) {
+  const t = useTranslations('offers');
   return (
     <td className="px-1.5 py-1 border-l border-line first:border-0">
       <select
-        aria-label={`Column ${column + 1} is`}
+        aria-label={t('lists.columnIs', { value: column + 1 })}
         className={`${INPUT_LOOK} px-1.5! min-w-32 ${role === undefined ? 'text-ink-2' : 'font-semibold'}`}
         value={role ?? ''}
         disabled={isFixed}
         onChange={(event) => onRole(event.target.value)}
       >
-        <option value="">not used</option>
+        <option value="">{t('lists.notUsed')}</option>
         {COLUMN_ROLES.map((one) => (
           <option key={one} value={one}>
-            {ROLE_TEXTS[one]}
+            {t(ROLE_TEXTS[one])}
           </option>
         ))}
       </select>
       {why !== undefined && <span className="block text-ink-2 text-xs">{why}</span>}
-      {isDoubtful && <span className="block text-mind">△ another fits as well</span>}
+      {isDoubtful && <span className="block text-mind">{t('lists.another')}</span>}
     </td>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { callOnce } from '../../client/session-guard';
 import { ProgressBar } from '../../kit/progress-bar';
 import { type ListState, WORK_TEXTS } from './list-words';
@@ -15,6 +16,7 @@ const LOOK_MS = 700;
 
 /** How far the work on a list is; the page is drawn anew when it is done. */
 export function ListProgress({ listId, state, work }: { listId: number; state: ListState; work: ListWork | null }) {
+  const t = useTranslations('offers');
   const router = useRouter();
   const [now, setNow] = useState(work);
   useEffect(() => {
@@ -31,11 +33,11 @@ export function ListProgress({ listId, state, work }: { listId: number; state: L
   return (
     <div className="bg-sheet border border-line px-4 py-3 max-w-xl">
       <p className="font-medium">
-        {WORK_TEXTS[what]}
+        {t(WORK_TEXTS[what])}
         {percent === null ? '…' : `: ${percent} %`}
       </p>
-      <ProgressBar label={WORK_TEXTS[what]} share={whole === 0 ? null : done / whole} />
-      <p className="text-sm text-ink-2">It goes on if you leave this page. Nothing counts half way.</p>
+      <ProgressBar label={t(WORK_TEXTS[what])} share={whole === 0 ? null : done / whole} />
+      <p className="text-sm text-ink-2">{t('lists.goesOn')}</p>
     </div>
   );
 }

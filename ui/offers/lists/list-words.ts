@@ -6,91 +6,95 @@ import { type RowFix, rowFixSchema } from '@/core/price-list/correct-row';
 import { originCell } from '@/core/price-list/origin-cell';
 import type { RowDoubt } from '@/core/price-list/read-row';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import type { StaffWords } from '@/words/staff-words';
 
-export const ROLE_TEXTS: Record<ColumnRole, string> = {
-  sku: 'seller’s number',
-  title: 'text',
-  price: 'price',
-  currency: 'currency',
-  stock: 'stock',
-  capacity: 'capacity',
-  modules: 'modules in a pack',
-  generation: 'generation',
-  form: 'form',
-  rate: 'rate',
-  latency: 'CL',
-  maker: 'maker',
-  part: 'maker’s number',
-  condition: 'condition',
-  origin: 'origin',
-  fits: 'for models',
-};
+export const ROLE_TEXTS = {
+  sku: 'lists.roles.number',
+  title: 'lists.roles.text',
+  price: 'lists.roles.price',
+  currency: 'lists.roles.currency',
+  stock: 'lists.roles.stock',
+  capacity: 'lists.roles.capacity',
+  modules: 'lists.roles.modules',
+  generation: 'lists.roles.generation',
+  form: 'lists.roles.form',
+  rate: 'lists.roles.rate',
+  latency: 'lists.roles.latency',
+  maker: 'lists.roles.maker',
+  part: 'lists.roles.part',
+  condition: 'lists.roles.condition',
+  origin: 'lists.roles.origin',
+  fits: 'lists.roles.models',
+} as const satisfies Record<ColumnRole, string>;
 
-export const DOUBT_TEXTS: Record<RowDoubt, string> = {
-  'no-sku': 'it has no number',
-  'no-text': 'it has no text',
-  'unknown-origin': 'its origin is neither original, third-party nor used',
-  'no-price': 'it has no price',
-  'date-price': 'its price is a date',
-  'price-not-positive': 'its price is not above 0',
-  'on-request': 'its price is on request',
-  'no-capacity': 'its capacity is not told',
-  'no-generation': 'its generation is not told',
-  'no-form': 'its form is not told',
-  'no-rate': 'its rate is not told',
-  contradiction: 'it contradicts itself',
-  'kit-capacity': 'its capacity may be a module’s or the kit’s',
-  'pack-size': 'a pack has 1 to 8 modules',
-};
+export const DOUBT_TEXTS = {
+  'no-sku': 'lists.doubts.number',
+  'no-text': 'lists.doubts.text',
+  'unknown-origin': 'lists.doubts.origin',
+  'no-price': 'lists.doubts.price',
+  'date-price': 'lists.doubts.date',
+  'price-not-positive': 'lists.doubts.zero',
+  'on-request': 'lists.doubts.request',
+  'no-capacity': 'lists.doubts.capacity',
+  'no-generation': 'lists.doubts.generation',
+  'no-form': 'lists.doubts.form',
+  'no-rate': 'lists.doubts.rate',
+  contradiction: 'lists.doubts.contradicts',
+  'kit-capacity': 'lists.doubts.whose',
+  'pack-size': 'lists.doubts.pack',
+} as const satisfies Record<RowDoubt, string>;
 
-export const SUSPICION_TEXTS: Record<Suspicion, string> = {
-  'decimal-slip': 'a point may have slipped',
-  'kit-or-single': 'it may be the price of one module, or of the kit',
-  jump: 'it moved by more than half',
-  currency: 'it is in another currency',
-  twice: 'its number stands twice in the list',
-};
+export const SUSPICION_TEXTS = {
+  'decimal-slip': 'lists.suspicions.point',
+  'kit-or-single': 'lists.suspicions.one',
+  jump: 'lists.suspicions.half',
+  currency: 'lists.suspicions.currency',
+  twice: 'lists.suspicions.twice',
+} as const satisfies Record<Suspicion, string>;
 
 /** How a list stands. */
 export type ListState = 'arriving' | 'reading' | 'failed' | 'looked-at' | 'applied' | 'undone';
 
-export const STATE_TEXTS: Record<ListState, string> = {
-  arriving: 'coming in',
-  reading: 'being read',
-  failed: 'could not be read',
-  'looked-at': 'not applied yet',
-  applied: 'applied',
-  undone: 'undone',
-};
+export const STATE_TEXTS = {
+  arriving: 'lists.states.arriving',
+  reading: 'lists.states.reading',
+  failed: 'lists.states.failed',
+  'looked-at': 'lists.states.looked',
+  applied: 'lists.states.applied',
+  undone: 'lists.states.undone',
+} as const satisfies Record<ListState, string>;
 
-export const GROUP_TEXTS: Record<ReviewGroup, string> = {
-  suspicious: 'Look at these: left as they are unless you accept them',
-  doubtful: 'Doubtful: not taken until they are told',
-  new: 'New',
-  up: 'Dearer',
-  down: 'Cheaper',
-  same: 'The same',
-};
+export const GROUP_TEXTS = {
+  suspicious: 'lists.groups.suspicious',
+  doubtful: 'lists.groups.doubtful',
+  new: 'lists.groups.new',
+  up: 'lists.groups.dearer',
+  down: 'lists.groups.cheaper',
+  same: 'lists.groups.same',
+} as const satisfies Record<ReviewGroup, string>;
 
 /** What is done with a list for longer, as it goes on. */
 export const WORK_TEXTS = {
-  reading: 'Being read',
-  comparing: 'Being compared',
-  applying: 'Being applied',
-  undoing: 'Being undone',
+  reading: 'lists.work.reading',
+  comparing: 'lists.work.comparing',
+  applying: 'lists.work.applying',
+  undoing: 'lists.work.undoing',
 } as const;
 
 /** A count as it is read: `1 204 000`. */
 export const countText = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u202f');
 
 /** What applying a list did. */
-export function outcomeText({
-  added,
-  priced,
-  withdrawn,
-  left,
-}: Record<'added' | 'priced' | 'withdrawn' | 'left', number>): string {
-  return `${countText(added)} new, ${countText(priced)} re-priced, ${countText(withdrawn)} off the market, ${countText(left)} left as they were.`;
+export function outcomeText(
+  t: StaffWords<'offers'>,
+  { added, priced, withdrawn, left }: Record<'added' | 'priced' | 'withdrawn' | 'left', number>,
+): string {
+  return t('lists.outcome', {
+    added: countText(added),
+    priced: countText(priced),
+    withdrawn: countText(withdrawn),
+    left: countText(left),
+  });
 }
 
 /** By how much a price moved, in percent with its sign: `+12 %`. */
@@ -100,18 +104,19 @@ export function movedText(fromCents: number, toCents: number): string {
 }
 
 /** What a fix is called, and how it looks as it is typed. */
-export const FIX_TEXTS: Record<keyof RowFix, { label: string; placeholder: string }> = {
-  capacityMiB: { label: 'Capacity', placeholder: '8 GB' },
-  generation: { label: 'Generation', placeholder: 'DDR4' },
-  form: { label: 'Form', placeholder: 'SO-DIMM' },
-  rateMTs: { label: 'Rate', placeholder: '3200' },
-  modules: { label: 'Modules', placeholder: '2' },
-  printedCents: { label: 'Price', placeholder: '24.50' },
-  origin: { label: 'Origin', placeholder: 'original' },
-};
+export const FIX_TEXTS = {
+  capacityMiB: { label: 'facts.capacity', placeholder: '8 GB' },
+  generation: { label: 'facts.generation', placeholder: 'DDR4' },
+  form: { label: 'facts.form', placeholder: 'SO-DIMM' },
+  rateMTs: { label: 'facts.rate', placeholder: '3200' },
+  modules: { label: 'facts.modules', placeholder: '2' },
+  printedCents: { label: 'facts.price', placeholder: '24.50' },
+  origin: { label: 'facts.origin', placeholder: 'original' },
+} as const satisfies Record<keyof RowFix, { label: string; placeholder: string }>;
 
 /** What was typed as a fix; a sentence where it is none. */
 export function typedFix(
+  t: StaffWords<'offers'>,
   field: keyof RowFix,
   text: string,
   currency: string,
@@ -130,5 +135,5 @@ export function typedFix(
   const { label, placeholder } = FIX_TEXTS[field];
   return parsed.success && value !== null
     ? { ok: true, fix: parsed.data }
-    : { ok: false, sentence: `${label}: type it such as ${placeholder}.` };
+    : { ok: false, sentence: t('lists.faults.fix', { label: t(label), placeholder }) };
 }

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { ColumnRole } from '@/core/price-list/column-roles';
 import { REVIEW_GROUPS, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
 import type { ListColumns } from '@/core/price-list/read-row';
@@ -38,28 +39,31 @@ interface PriceListLookProps {
   work: ListWork | null;
 }
 
-const STANDS: Record<ListState, string> = {
-  arriving: 'It is coming in.',
-  reading: 'It is being read; nothing counts yet.',
-  failed: 'It could not be read.',
-  'looked-at': 'Nothing counts yet: look, then apply it whole.',
-  applied: 'Applied',
-  undone: 'Undone: every offer is as it was.',
-};
+const STANDS = {
+  arriving: 'lists.says.arriving',
+  reading: 'lists.says.reading',
+  failed: 'lists.says.failed',
+  'looked-at': 'lists.says.looked',
+  applied: 'lists.says.applied',
+  undone: 'lists.says.undone',
+} as const satisfies Record<ListState, string>;
 
 function PassedOver({ passedOver }: Pick<LookedAtList, 'passedOver'>) {
+  const t = useTranslations('offers');
   if (passedOver === null || passedOver.count === 0) return null;
   return (
     <details className="text-sm text-ink-2">
       <summary className="cursor-pointer">
-        {passedOver.count === 1 ? '1 row is no offer' : `${countText(passedOver.count)} rows are no offers`} and passed
-        over
+        {t('lists.passed', {
+          value:
+            passedOver.count === 1
+              ? '1 row is no offer'
+              : t('lists.passedRows', { count: countText(passedOver.count) }),
+        })}
       </summary>
       <ul className="px-4 py-1">
         {passedOver.first.map(({ line, text }) => (
-          <li key={line}>
-            line {line}: {text}
-          </li>
+          <li key={line}>{t('lists.line', { line, text })}</li>
         ))}
       </ul>
     </details>
@@ -72,6 +76,7 @@ const withOrWithout = <T,>(set: ReadonlySet<T>, one: T, yes: boolean): ReadonlyS
 
 /** A price list before it counts: what each column is, what would change, and what wants a look. */
 export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, groups, work }: PriceListLookProps) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [lines, setLines] = useState<ReadonlySet<number>>(new Set());
   const [all, setAll] = useState<ReadonlySet<Suspicion>>(new Set());
@@ -85,26 +90,27 @@ export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, g
       <div className="flex flex-wrap items-end justify-between gap-3">
         <div>
           <h1 className="text-xl">
-            {list.name} <span className="font-normal text-ink-2 text-base">of {list.seller}</span>
+            {list.name}{' '}
+            <span className="font-normal text-ink-2 text-base">{t('lists.of', { seller: list.seller })}</span>
           </h1>
           <p className="text-sm text-ink-2">
             <span role="status">
-              {work !== null && list.state !== 'reading' ? 'It counts, or no longer, all at once.' : STANDS[list.state]}
-              {list.state === 'applied' && `: ${list.outcome === null ? '' : outcomeText(list.outcome)}`}
+              {work !== null && list.state !== 'reading' ? t('lists.atOnce') : t(STANDS[list.state])}
+              {list.state === 'applied' && `: ${list.outcome === null ? '' : outcomeText(t, list.outcome)}`}
             </span>{' '}
             <Link href="/offers" className="underline underline-offset-2">
-              All offers
+              {t('allOffers')}
             </Link>
           </p>
         </div>
         {open && (
           <Button weight="act" disabled={busy} onClick={() => void apply()}>
-            {busy ? 'Applying…' : 'Apply the list'}
+            {busy ? t('lists.applying') : 'Apply the list'}
           </Button>
         )}
         {list.state === 'applied' && !working && (
           <Button disabled={busy} onClick={() => void save('DELETE', `/api/lists/${list.id}/apply`)}>
-            {busy ? 'Undoing…' : 'Undo the list'}
+            {busy ? t('lists.undoing') : 'Undo the list'}
           </Button>
         )}
       </div>
@@ -126,8 +132,10 @@ export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, g
           <PassedOver passedOver={list.passedOver} />
           {list.gone > 0 && (
             <Check checked={withdrawGone} onChange={setWithdrawGone}>
-              {list.gone === 1 ? '1 offer' : `${countText(list.gone)} offers`} of {list.seller} are no longer in the
-              list: take them off the market
+              {t('lists.gone', {
+                value: list.gone === 1 ? '1 offer' : t('lists.goneOffers', { gone: countText(list.gone) }),
+                seller: list.seller,
+              })}
             </Check>
           )}
           {REVIEW_GROUPS.map((group) => (

@@ -1,8 +1,10 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { isAcceptable, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
 import { moneyText } from '@/core/pricing/money-text';
 import type { ListRow } from '@/service/market/view';
+import type { StaffWords } from '@/words/staff-words';
 import { callOnce } from '../../client/session-guard';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
@@ -16,14 +18,14 @@ export interface ListCurrencies {
   own: string;
 }
 
-function priceText(row: ListRow, { printed, own }: ListCurrencies): string {
+function priceText(t: StaffWords<'offers'>, row: ListRow, { printed, own }: ListCurrencies): string {
   const { byCost, fromCents } = row;
   const [cents, currency] = byCost ? [row.costCents, own] : [row.printedCents, row.currency ?? printed];
-  if (cents === null) return 'no price';
+  if (cents === null) return t('lists.noPrice');
   const now = moneyText(cents, currency);
   if (fromCents === null || fromCents === cents || (row.fate !== 'up' && row.fate !== 'down')) return now;
   const moved = `${moneyText(fromCents, byCost ? own : printed)} → ${now}, ${movedText(fromCents, cents)}`;
-  return byCost ? `we pay ${moved}` : moved;
+  return byCost ? t('lists.wePay', { moved }) : moved;
 }
 
 interface Accepting {
@@ -46,6 +48,7 @@ const MORE = 200;
 
 /** Rows of one kind, the first of them and more on demand; those that can be put right or accepted with the means to. */
 export function ReviewGroupView(props: ReviewGroupProps) {
+  const t = useTranslations('offers');
   const { listId, group, rows, first, currencies } = props;
   const [more, setMore] = useState<readonly ListRow[]>([]);
   const [sentence, setSentence] = useState<string | null>(null);
@@ -53,7 +56,7 @@ export function ReviewGroupView(props: ReviewGroupProps) {
   useEffect(() => setMore((held) => held.filter(({ line }) => line > (first.at(-1)?.line ?? 0))), [first]);
   if (rows === 0) return null;
   const shown = [...first, ...more];
-  const left = shown.length === 0 ? 'Show them' : `Show more, ${countText(rows - shown.length)} are left`;
+  const left = shown.length === 0 ? t('lists.show') : `Show more, ${countText(rows - shown.length)} are left`;
   const show = async () => {
     const body = { group, after: shown.at(-1)?.line ?? 0, most: MORE };
     const answer = await callOnce<ListRow[]>('POST', `/api/lists/${listId}/rows`, body);
@@ -61,9 +64,9 @@ export function ReviewGroupView(props: ReviewGroupProps) {
     if (answer.ok) setMore((held) => [...held, ...answer.value]);
   };
   return (
-    <section aria-label={GROUP_TEXTS[group]}>
+    <section aria-label={t(GROUP_TEXTS[group])}>
       <h2 className="text-base border-b-4 border-edge pb-1">
-        {GROUP_TEXTS[group]} <span className="font-normal text-ink-2">{countText(rows)}</span>
+        {t(GROUP_TEXTS[group])} <span className="font-normal text-ink-2">{countText(rows)}</span>
       </h2>
       {group === 'suspicious' && <AcceptAll {...props} shown={shown} />}
       <ul className="bg-sheet">
@@ -76,7 +79,7 @@ export function ReviewGroupView(props: ReviewGroupProps) {
           weight="quiet"
           className="mt-1"
           onClick={() => void show()}
-          aria-label={`${left}: ${GROUP_TEXTS[group]}`}
+          aria-label={`${left}: ${t(GROUP_TEXTS[group])}`}
         >
           {left}
         </Button>
@@ -88,13 +91,14 @@ export function ReviewGroupView(props: ReviewGroupProps) {
 
 /** Of very many that are suspicious for one reason, all are accepted at once: a seller may have put up every price. */
 function AcceptAll({ shown, rows, all, onAll }: ReviewGroupProps & { shown: readonly ListRow[] }) {
+  const t = useTranslations('offers');
   const kinds = [...new Set(shown.flatMap(({ suspicion }) => suspicion ?? []))].filter(isAcceptable);
   if (rows < 5 || kinds.length === 0) return null;
   return (
     <div className="flex flex-wrap gap-x-5 px-4 py-1 bg-sunk">
       {kinds.map((kind) => (
         <Check key={kind} checked={all.has(kind)} onChange={(checked) => onAll(kind, checked)}>
-          all are right of which is said: {SUSPICION_TEXTS[kind]}
+          {t('lists.allRight', { value: t(SUSPICION_TEXTS[kind]) })}
         </Check>
       ))}
     </div>
@@ -102,28 +106,29 @@ function AcceptAll({ shown, rows, all, onAll }: ReviewGroupProps & { shown: read
 }
 
 function GroupRow({ listId, group, row, currencies, lines, onLine, all }: ReviewGroupProps & { row: ListRow }) {
+  const t = useTranslations('offers');
   const { suspicion } = row;
   return (
     <li className="grid grid-cols-[5.5rem_7rem_minmax(0,1fr)_auto] gap-3 items-baseline px-4 py-1 border-b border-line text-sm">
-      <span className="text-ink-2">line {row.line}</span>
+      <span className="text-ink-2">{t('lists.lineNr', { line: row.line })}</span>
       <span className="truncate">{row.sku}</span>
       <span className="min-w-0">
         {row.title}
         {row.doubts.length > 0 && (
-          <span className="block text-mind">△ {row.doubts.map((doubt) => DOUBT_TEXTS[doubt]).join(', ')}</span>
+          <span className="block text-mind">△ {row.doubts.map((doubt) => t(DOUBT_TEXTS[doubt])).join(', ')}</span>
         )}
         {group === 'doubtful' && <RowFixer listId={listId} row={row} currency={currencies.printed} />}
-        {suspicion !== null && <span className="block text-mind">△ {SUSPICION_TEXTS[suspicion]}</span>}
+        {suspicion !== null && <span className="block text-mind">△ {t(SUSPICION_TEXTS[suspicion])}</span>}
       </span>
       <span className="text-right">
-        {priceText(row, currencies)}
+        {priceText(t, row, currencies)}
         {suspicion !== null && isAcceptable(suspicion) && (
           <Check
             checked={all.has(suspicion) || lines.has(row.line)}
             onChange={(checked) => onLine(row.line, checked)}
             className="justify-end"
           >
-            it is right
+            {t('lists.right')}
           </Check>
         )}
       </span>

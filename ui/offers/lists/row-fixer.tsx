@@ -1,5 +1,6 @@
 'use client';
 import { type KeyboardEvent, useState } from 'react';
+import { useTranslations } from '#translations';
 import { fixesFor, type RowFix } from '@/core/price-list/correct-row';
 import type { ListedRow } from '@/core/price-list/read-row';
 import { useSave } from '../../client/use-save';
@@ -18,6 +19,7 @@ interface RowFixerProps {
  * asked, of this row or the next one, so that a queue of them is a matter of typing.
  */
 export function RowFixer({ listId, row, currency }: RowFixerProps) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const fields = fixesFor(row);
   const [typed, setTyped] = useState<Partial<Record<keyof RowFix, string>>>({});
@@ -28,7 +30,7 @@ export function RowFixer({ listId, row, currency }: RowFixerProps) {
   const wholeFix = (): RowFix | null => {
     let fix: RowFix = {};
     for (const field of fields) {
-      const made = typedFix(field, typed[field] ?? '', currency);
+      const made = typedFix(t, field, typed[field] ?? '', currency);
       if (!made.ok) {
         setWrong(made.sentence);
         return null;
@@ -56,8 +58,11 @@ export function RowFixer({ listId, row, currency }: RowFixerProps) {
         <span key={field} className="w-40">
           <input
             data-fix={field}
-            aria-label={`${FIX_TEXTS[field].label} of ${row.sku || `line ${row.line}`}`}
-            placeholder={`${FIX_TEXTS[field].label}: ${FIX_TEXTS[field].placeholder}`}
+            aria-label={t('lists.fixOf', {
+              label: t(FIX_TEXTS[field].label),
+              value: row.sku || t('lists.lineNr', { line: row.line }),
+            })}
+            placeholder={`${t(FIX_TEXTS[field].label)}: ${FIX_TEXTS[field].placeholder}`}
             className={INPUT_LOOK}
             value={typed[field] ?? ''}
             disabled={busy}

@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
 import { Fault } from '../../kit/fault';
 import { INPUT_LOOK } from '../../kit/field';
@@ -32,6 +33,7 @@ interface MarketDeskProps {
 
 /** The market: offers by what is typed and by what a machine takes, one kind of module at a time, sorted any way. */
 export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPrice, seesCost }: MarketDeskProps) {
+  const t = useTranslations('offers');
   const [asked, setAsked] = useState(wish);
   const [picked, setPicked] = useState<number | null>(null);
   const [noFile, setNoFile] = useState(false);
@@ -46,10 +48,10 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
     <div className="grid gap-3">
       <Wish asked={asked} jobName={jobName} onAsk={setAsked} />
       {mayPrice && <ToldOfOffers acts={acts} onAdd={() => setSheet({ kind: 'write', from: null })} />}
-      <Fault sentence={noFile ? 'The file could not be made: try again.' : market.sentence} />
+      <Fault sentence={noFile ? t('find.noFile') : market.sentence} />
       {market.familyId === null ? (
         <p className="bg-sheet border border-line px-4 py-8 text-center">
-          {asked.jobId === null ? 'No offer is all of this.' : 'No offer that fits the machine is all of this.'}
+          {asked.jobId === null ? t('find.none') : t('find.noneFits')}
         </p>
       ) : (
         <div
@@ -68,7 +70,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
             />
             <MarketTable
               key={`${market.familyId} ${asked.sort} ${asked.text}`}
-              name={`${shelfText(shelf?.label ?? null)}, by ${SORT_TEXTS[asked.sort]}`}
+              name={t('find.sorted', { value: shelfText(t, shelf?.label ?? null), value2: t(SORT_TEXTS[asked.sort]) })}
               total={shelf?.offers ?? 0}
               pages={market.pages}
               onSee={market.see}
@@ -104,26 +106,31 @@ interface WishProps {
 
 /** What is looked for. */
 function Wish({ asked, jobName, onAsk }: WishProps) {
+  const t = useTranslations('offers');
   return (
     <div className="flex flex-wrap items-center gap-3">
       <input
-        aria-label="Find offers"
+        aria-label={t('find.label')}
         data-scan="part"
-        placeholder="Find: 16 GB DDR4 SO-DIMM original, 2x8GB CL17, a maker, a seller"
+        placeholder={t('find.hint')}
         value={asked.text}
         onChange={(event) => onAsk({ ...asked, text: event.target.value })}
         className={`${INPUT_LOOK} flex-1 min-w-48`}
       />
       {asked.jobId !== null && (
         <span className="flex items-center gap-2 text-sm bg-act-soft px-3 py-1.5 rounded-notch">
-          fits {jobName ?? 'the machine of the job'}
-          <button
-            type="button"
-            className="underline underline-offset-2"
-            onClick={() => onAsk({ ...asked, jobId: null })}
-          >
-            show all
-          </button>
+          {t.rich('find.fits', {
+            value: jobName ?? t('find.machine'),
+            e0: () => (
+              <button
+                type="button"
+                className="underline underline-offset-2"
+                onClick={() => onAsk({ ...asked, jobId: null })}
+              >
+                {t('find.all')}
+              </button>
+            ),
+          })}
         </span>
       )}
     </div>

@@ -1,5 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
+import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
 import type { CountingGround } from '../price-form';
 import type { AskedMarket } from './market-address';
@@ -27,6 +28,7 @@ interface MarketSheetsProps {
 
 /** The sheets over the market. */
 export function MarketSheets(props: MarketSheetsProps) {
+  const t = useTranslations('offers');
   const { sheet, shelf, asked, sellers, ground, mayPrice, acts, onSheet, onPriced } = props;
   const close = () => onSheet(null);
   if (sheet?.kind === 'origin' && shelf !== null)
@@ -34,7 +36,7 @@ export function MarketSheets(props: MarketSheetsProps) {
       <ManyOrigins
         wish={{ text: asked.text, jobId: asked.jobId, familyId: shelf.familyId === 0 ? null : shelf.familyId }}
         count={shelf.offers}
-        what={`${shelfText(shelf.label)}${asked.text === '' ? '' : `, found by “${asked.text}”`}`}
+        what={`${shelfText(t, shelf.label)}${asked.text === '' ? '' : t('find.by', { text: asked.text })}`}
         onClose={close}
         onSaved={(sentence, event) => {
           close();

@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { OFFER_SORTS, type OfferSort } from '@/core/market/offer-sort';
 import { SORT_TEXTS } from './market-words';
 
@@ -12,11 +13,12 @@ interface MarketSortsProps {
 
 /** In which order offers stand, and what is done with all that are found. */
 export function MarketSorts({ sort, isBusy, onSort, onOrigin, onFile }: MarketSortsProps) {
+  const t = useTranslations('offers');
   return (
     <fieldset className="flex flex-wrap gap-x-1 gap-y-1 items-center text-sm">
-      <legend className="sr-only">Sorted by</legend>
+      <legend className="sr-only">{t('find.sortedBy')}</legend>
       <span aria-hidden="true" className="text-ink-2 mr-1">
-        by
+        {t('find.sortBy')}
       </span>
       {OFFER_SORTS.map((one) => (
         <label
@@ -26,12 +28,12 @@ export function MarketSorts({ sort, isBusy, onSort, onOrigin, onFile }: MarketSo
           }`}
         >
           <input type="radio" name="sort" className="sr-only" checked={one === sort} onChange={() => onSort(one)} />
-          {SORT_TEXTS[one]}
+          {t(SORT_TEXTS[one])}
         </label>
       ))}
       <span className="ml-auto flex gap-3">
-        {onOrigin !== null && <Act text="Change origin…" onPress={onOrigin} />}
-        {onFile !== null && <Act text="As CSV" onPress={onFile} />}
+        {onOrigin !== null && <Act text={t('find.origin')} onPress={onOrigin} />}
+        {onFile !== null && <Act text={t('find.csv')} onPress={onFile} />}
       </span>
       <span role="status" className="text-ink-2">
         {isBusy ? 'looking…' : ''}

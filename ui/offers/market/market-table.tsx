@@ -1,6 +1,7 @@
 'use client';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import { MIB_PER_GB } from '@/core/memory/capacity';
 import { moduleText } from '@/core/memory/module-words';
 import { moneyText } from '@/core/pricing/money-text';
@@ -31,10 +32,11 @@ interface RowProps {
 }
 
 function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
+  const t = useTranslations('offers');
   const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
   const gb = (modules * module.capacityMiB) / MIB_PER_GB;
-  const seller = `${sellerName ?? 'our shelf'}${offer.marketplace ? ' (marketplace)' : ''}`;
-  const rated = rating === null || ratingCount === null ? '' : ` · ${ratingText(rating, ratingCount)}`;
+  const seller = `${sellerName ?? t('offer.stock')}${offer.marketplace ? ' (marketplace)' : ''}`;
+  const rated = rating === null || ratingCount === null ? '' : ` · ${ratingText(t, rating, ratingCount)}`;
   return (
     <>
       <span className="min-w-0">
@@ -44,14 +46,14 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
         </span>
         <span className="block text-ink-2 truncate">
           {origin}
-          {offer.originalOf !== null && ` of ${offer.originalOf}`}
-          {offer.everyModel && ', all models'}
-          {!offer.everyModel && offer.madeFor.length > 0 && ` for ${offer.madeFor.join(', ')}`}
-          {offer.origin === 'original' && !offer.everyModel && offer.madeFor.length === 0 && ' for no model yet'}
+          {offer.originalOf !== null && t('offer.of', { originalOf: offer.originalOf })}
+          {offer.everyModel && t('offer.allModels')}
+          {!offer.everyModel && offer.madeFor.length > 0 && t('offer.for', { value: offer.madeFor.join(', ') })}
+          {offer.origin === 'original' && !offer.everyModel && offer.madeFor.length === 0 && t('offer.noModel')}
           {offer.origin === 'original' && module.part != null && `, ${module.part}`} · {seller}
           {rated} · {modules > 1 && `${modules} × `}
           {moduleText(module)}
-          {module.ranks != null && `, ${module.ranks} rank${module.ranks > 1 ? 's' : ''}`}
+          {module.ranks != null && t('offer.ranks', { ranks: module.ranks })}
           {module.heightMm != null && `, ${module.heightMm} mm`}
         </span>
       </span>
@@ -59,32 +61,43 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
         <PriceLine history={offer.history} />
       </span>
       <span className="text-right text-ink-2 max-[860px]:hidden">
-        <span className="block">{deliveryText(leadDays)}</span>
+        <span className="block">{deliveryText(t, leadDays)}</span>
         {stock !== null && (
-          <span className={stock === 0 ? 'text-mind' : ''}>{stock === 0 ? 'none left' : `${stock} left`}</span>
+          <span className={stock === 0 ? 'text-mind' : ''}>
+            {stock === 0 ? t('offer.noneLeft') : t('offer.left', { stock })}
+          </span>
         )}
       </span>
       <span className="text-right max-[860px]:hidden text-ink-2">
-        {offer.costCents !== null && (
-          <>
-            <span className="block">we pay {moneyText(offer.costCents, currency)}</span>
-            {moneyText(Math.round(offer.costCents / gb), currency)}/GB
-          </>
-        )}
+        {offer.costCents !== null &&
+          t.rich('offer.cost', {
+            e0: () => (
+              <span className="block">
+                {t('offer.wePay', { costCents: moneyText(offer.costCents ?? 0, currency) })}
+              </span>
+            ),
+            gb: moneyText(Math.round(offer.costCents / gb), currency),
+          })}
       </span>
       <span className="text-right">
         <span className="block font-semibold">{moneyText(offer.sellCents, currency)}</span>
-        <span className="text-ink-2">{moneyText(Math.round(offer.sellCents / gb), currency)}/GB</span>
+        <span className="text-ink-2">
+          {t('offer.perGb', { gb: moneyText(Math.round(offer.sellCents / gb), currency) })}
+        </span>
       </span>
       <span className="text-right">
         {onOpen !== null && (
-          <Button weight="quiet" onClick={onOpen} aria-label={`${mayPrice ? 'Re-price' : 'Prices'} ${title}`}>
-            {mayPrice ? 'Re-price' : 'Prices'}
+          <Button
+            weight="quiet"
+            onClick={onOpen}
+            aria-label={`${mayPrice ? t('offer.reprice') : t('offer.prices')} ${title}`}
+          >
+            {mayPrice ? t('offer.reprice') : t('offer.prices')}
           </Button>
         )}
         {onEdit !== null && offer.sellerId !== null && (
-          <Button weight="quiet" onClick={onEdit} aria-label={`Edit ${title}`}>
-            Edit
+          <Button weight="quiet" onClick={onEdit} aria-label={t('offer.editOne', { title })}>
+            {t('offer.edit')}
           </Button>
         )}
       </span>
@@ -117,6 +130,7 @@ export function MarketTable({
   onOpen,
   onEdit,
 }: MarketTableProps) {
+  const t = useTranslations('offers');
   const box = useRef<HTMLElement>(null);
   const most = Math.min(total, Math.floor(TALLEST_PX / ROW_PX));
   const rows = useVirtualizer({
@@ -155,7 +169,7 @@ export function MarketTable({
               style={{ height: ROW_PX, transform: `translateY(${start}px)` }}
             >
               {offer === undefined ? (
-                <span className="text-ink-2">reading row {index + 1}…</span>
+                <span className="text-ink-2">{t('offer.loading', { value: index + 1 })}</span>
               ) : (
                 <Row
                   age={sickText(feeds.find(({ sellerId }) => sellerId === offer.sellerId))}
@@ -170,9 +184,7 @@ export function MarketTable({
           );
         })}
       </ul>
-      {most < total && (
-        <p className="px-4 py-2 text-mind">△ The rest are too many to show: type more of what you look for.</p>
-      )}
+      {most < total && <p className="px-4 py-2 text-mind">{t('offer.tooMany')}</p>}
     </section>
   );
 }

@@ -1,19 +1,20 @@
 import type { OfferSort } from '@/core/market/offer-sort';
 import type { Buffering } from '@/core/memory/module';
 import { kindWords } from '@/core/memory/module-words';
+import type { StaffWords } from '@/words/staff-words';
 
-export const SORT_TEXTS: Record<OfferSort, string> = {
-  price: 'price',
-  'per-gib': 'cost of a GB',
-  size: 'size',
-  rate: 'rate',
-  latency: 'latency',
-  height: 'height',
-  stock: 'stock',
-  delivery: 'delivery',
-  seller: 'seller',
-  rating: 'rating',
-};
+export const SORT_TEXTS = {
+  price: 'sort.price',
+  'per-gib': 'sort.perGb',
+  size: 'sort.size',
+  rate: 'sort.rate',
+  latency: 'sort.latency',
+  height: 'sort.height',
+  stock: 'sort.stock',
+  delivery: 'sort.delivery',
+  seller: 'sort.seller',
+  rating: 'sort.rating',
+} as const satisfies Record<OfferSort, string>;
 
 export interface ShelfLabel {
   generation: string;
@@ -23,15 +24,16 @@ export interface ShelfLabel {
 }
 
 /** A kind of module in words, such as `DDR4 SO-DIMM` or `DDR4 DIMM, registered ECC`. */
-export function shelfText(label: ShelfLabel | null): string {
-  if (label === null) return 'What fits the machine';
+export function shelfText(t: StaffWords<'offers'>, label: ShelfLabel | null): string {
+  if (label === null) return t('sort.fits');
   const kind = kindWords(label.buffering as Buffering, label.ecc);
   return `${label.generation} ${label.form}${kind === '' ? '' : `, ${kind}`}`;
 }
 
 /** How soon something is here: days, or that it is. */
-export const deliveryText = (leadDays: number | null): string =>
-  leadDays === null || leadDays === 0 ? 'here' : leadDays === 1 ? '1 day' : `${leadDays} days`;
+export const deliveryText = (t: StaffWords<'offers'>, leadDays: number | null): string =>
+  leadDays === null || leadDays === 0 ? 'here' : leadDays === 1 ? '1 day' : t('offer.days', { leadDays });
 
 /** A seller's rating as it is spoken of, such as `4.2 of 5 by 310`. */
-export const ratingText = (rating: number, count: number): string => `${(rating / 100).toFixed(1)} of 5 by ${count}`;
+export const ratingText = (t: StaffWords<'offers'>, rating: number, count: number): string =>
+  t('offer.rating', { value: (rating / 100).toFixed(1), count });

@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { shelfText } from './market-words';
 import type { MarketWindow } from './use-market';
 
@@ -11,9 +12,10 @@ interface ShelvesProps {
 
 /** Kinds of module that are found, with how many offers there are of each. */
 export function Shelves({ shelves, familyId: shown, onPick }: ShelvesProps) {
+  const t = useTranslations('offers');
   return (
     <nav
-      aria-label="Kinds of module"
+      aria-label={t('kinds')}
       className="grid gap-px bg-line border border-line max-[860px]:flex max-[860px]:overflow-x-auto"
     >
       {shelves.map(({ familyId, label, offers }) => (
@@ -26,7 +28,7 @@ export function Shelves({ shelves, familyId: shown, onPick }: ShelvesProps) {
             familyId === shown ? 'bg-board text-board-ink font-semibold' : 'bg-sheet hover:bg-sunk'
           }`}
         >
-          <span>{shelfText(label)}</span>
+          <span>{shelfText(t, label)}</span>
           <span className={familyId === shown ? '' : 'text-ink-2'}>{offers.toLocaleString('en')}</span>
         </button>
       ))}

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { EditedOffer } from '@/service/market/view';
 import { useCall } from '../../client/session-guard';
 import type { OpenSheet } from './open-sheet';
@@ -18,6 +19,7 @@ export interface MarketActs {
 
 /** What is done to offers, what came of it, and how the last of it is taken back. */
 export function useMarketActs(again: () => void, open: (sheet: OpenSheet) => void): MarketActs {
+  const t = useTranslations('offers');
   const call = useCall();
   const [said, setSaid] = useState<string | null>(null);
   const [last, setLast] = useState<Undo | null>(null);
@@ -28,11 +30,11 @@ export function useMarketActs(again: () => void, open: (sheet: OpenSheet) => voi
   };
   const undoOrigin = async (event: number) => {
     const result = await call<{ changed: number }>('POST', '/api/offers/origin/undo', { event });
-    tell(result.ok ? `The origin of ${result.value.changed} offers is as it was.` : result.sentence);
+    tell(result.ok ? t('origins.undone', { changed: result.value.changed }) : result.sentence);
   };
   const undoWithdrawn = async (offer: number) => {
     const result = await call('PUT', `/api/offers/${offer}/withdrawn`, { withdrawn: false });
-    tell(result.ok ? 'It is on the market again.' : result.sentence);
+    tell(result.ok ? t('restored') : result.sentence);
   };
   const edit = async (offer: number) => {
     const result = await call<EditedOffer>('GET', `/api/offers/${offer}`);

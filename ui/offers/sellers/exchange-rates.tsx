@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
@@ -8,13 +9,14 @@ import type { CountingGround } from '../price-form';
 
 /** Dated rates of the currencies that sellers print in. */
 export function ExchangeRates({ ground, currencies }: { ground: CountingGround; currencies: readonly string[] }) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [text, setText] = useState('');
   const [wrong, setWrong] = useState<string | null>(null);
   if (currencies.length === 0) return null;
   const note = async (from: string) => {
     const micro = Math.round(Number(text.replace(',', '.')) * 1_000_000);
-    if (!Number.isSafeInteger(micro) || micro <= 0) return setWrong('Type a rate such as 0.88.');
+    if (!Number.isSafeInteger(micro) || micro <= 0) return setWrong(t('rates.fault'));
     setWrong(null);
     const result = await save('POST', '/api/rates', { from, micro, on: ground.day });
     if (result.ok) setText('');
@@ -27,23 +29,23 @@ export function ExchangeRates({ ground, currencies }: { ground: CountingGround; 
           <li key={currency} className="flex flex-wrap items-end gap-3">
             <span className="flex-1 min-w-56 py-2">
               {latest === undefined ? (
-                <span className="text-mind">△ There is no rate for {currency} yet: its prices cannot be counted.</span>
+                <span className="text-mind">{t('rates.none', { currency })}</span>
               ) : (
                 <>
                   1 {currency} = {(latest.micro / 1_000_000).toString()} {ground.currency}
-                  <span className="text-ink-2"> since {dayText(latest.on)}</span>
+                  <span className="text-ink-2">{t('rates.since', { on: dayText(latest.on) })}</span>
                 </>
               )}
             </span>
             <Field
-              label={`Today’s rate, ${ground.currency} for 1 ${currency}`}
+              label={t('rates.label', { currency: ground.currency, currency2: currency })}
               inputMode="decimal"
               value={text}
               onChange={(event) => setText(event.target.value)}
               error={wrong ?? sentence}
             />
             <Button disabled={busy || text.trim() === ''} onClick={() => void note(currency)}>
-              Note it
+              {t('rates.save')}
             </Button>
           </li>
         );

@@ -1,6 +1,8 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
@@ -10,11 +12,11 @@ import { useTyped } from '../../kit/form/use-typed';
 import { Sheet } from '../../kit/sheet';
 import type { ShownFeed } from './feed-words';
 
-const KIND_TEXTS: Record<ShownFeed['kind'], string> = {
-  feed: 'price feed (Fenbrik JSON)',
-  csv: 'price list (CSV)',
-  page: 'page with offers (schema.org)',
-};
+const KIND_TEXTS = {
+  feed: 'feed.kinds.json',
+  csv: 'feed.kinds.csv',
+  page: 'feed.kinds.page',
+} as const satisfies Record<ShownFeed['kind'], string>;
 
 interface FeedTry {
   sentence: string;
@@ -30,10 +32,13 @@ interface FeedTyped {
   allowOwn: boolean;
 }
 
-function readFeed({ url, kind, minutes, applies, allow, allowOwn }: FeedTyped): Read<FeedTyped, object> {
+function readFeed(
+  t: StaffWords<'offers'>,
+  { url, kind, minutes, applies, allow, allowOwn }: FeedTyped,
+): Read<FeedTyped, object> {
   const looked = {
-    url: !/^https?:\/\/\S+$/i.test(url.trim()) && 'Enter an address such as https://prices.seller.example/feed.json.',
-    minutes: wholeTyped(minutes) === null && 'Enter how often it is asked, in minutes, such as 60.',
+    url: !/^https?:\/\/\S+$/i.test(url.trim()) && t('feed.faults.address'),
+    minutes: wholeTyped(minutes) === null && t('feed.faults.minutes'),
   };
   const everyMinutes = Number(minutes);
   return readTyped<FeedTyped, object>(looked, () => ({
@@ -57,6 +62,7 @@ interface FeedSheetProps {
 
 /** Where a seller's prices are asked for by themselves, and what would come of it before it counts. */
 export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheetProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const [tried, setTried] = useState<FeedTry | null>(null);
   const at = `/api/sellers/${seller.id}/feed`;
@@ -73,15 +79,15 @@ export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheet
       allow: false,
       allowOwn: false,
     },
-    read: readFeed,
+    read: (typed) => readFeed(t, typed),
     send: async (body, { minutes }) => {
       const result = await save('PUT', at, body);
-      if (result.ok) told(`its feed is asked every ${minutes.trim()} minutes from now on.`);
+      if (result.ok) told(t('feed.saved', { trim: minutes.trim() }));
       return result;
     },
   });
   const tryIt = async () => {
-    const typed = readFeed(typing.form.getValues());
+    const typed = readFeed(t, typing.form.getValues());
     if (!(await typing.form.trigger()) || !typed.ok) return;
     setTried(null);
     await typing.act(async () => {
@@ -93,17 +99,11 @@ export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheet
   const remove = () =>
     typing.act(async () => {
       const result = await save('DELETE', at);
-      if (result.ok) told('its feed is not asked any more.');
+      if (result.ok) told(t('feed.removed'));
       return result;
     });
   return (
-    <Sheet
-      open
-      wide
-      title={`Feed of ${seller.name}`}
-      description="An address that is asked for today’s prices. Only this address is asked, redirections are not followed."
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('feed.title', { name: seller.name })} description={t('feed.what')} onClose={onClose}>
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
@@ -113,11 +113,11 @@ export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheet
           <>
             {feed !== null && (
               <Button weight="quiet" disabled={typing.busy} onClick={() => void remove()}>
-                Remove feed
+                {t('feed.remove')}
               </Button>
             )}
             <Button disabled={typing.busy} onClick={() => void tryIt()}>
-              Try it
+              {t('feed.try')}
             </Button>
           </>
         }
@@ -130,12 +130,13 @@ export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheet
 }
 
 function FeedFields({ watch, feed, isOwner }: { watch: FeedTyped; feed: ShownFeed | null; isOwner: boolean }) {
+  const t = useTranslations('offers');
   const isAllowed = feed?.allowed === true && feed.url === watch.url.trim();
   return (
     <>
       <TextField
         name="url"
-        label="Address"
+        label={t('feed.address')}
         className="col-span-6"
         placeholder="https://prices.seller.example/feed.json"
         inputMode="url"
@@ -144,37 +145,42 @@ function FeedFields({ watch, feed, isOwner }: { watch: FeedTyped; feed: ShownFee
       />
       <ChoiceField
         name="kind"
-        label="What answers there"
+        label={t('feed.kind')}
         className="col-span-4"
-        options={Object.entries(KIND_TEXTS).map(([value, text]) => ({ value, text }))}
+        options={Object.entries(KIND_TEXTS).map(([value, text]) => ({ value, text: t(text) }))}
       />
-      <TextField name="minutes" label="Asked every" unit="minutes" inputMode="numeric" className="col-span-2" />
+      <TextField
+        name="minutes"
+        label={t('feed.every')}
+        unit={t('feed.minutes')}
+        inputMode="numeric"
+        className="col-span-2"
+      />
       {watch.kind !== 'feed' && (
         <CheckField name="applies" className="col-span-6 min-h-9">
-          apply rows that are sure; the rest waits for somebody to look at it
+          {t('feed.apply')}
         </CheckField>
       )}
       {isOwner && !isAllowed && (
         <CheckField name="allow" className="col-span-6 min-h-9">
-          allow this host to be asked
+          {t('feed.allow')}
         </CheckField>
       )}
       {isOwner && !isAllowed && watch.allow && (
         <CheckField name="allowOwn" className="col-span-6 min-h-9">
-          it is on our own machine or network
+          {t('feed.local')}
         </CheckField>
       )}
-      {!isOwner && !isAllowed && (
-        <p className="col-span-6 text-sm text-ink-2">An owner has to allow a host before it is asked.</p>
-      )}
+      {!isOwner && !isAllowed && <p className="col-span-6 text-sm text-ink-2">{t('feed.owner')}</p>}
     </>
   );
 }
 
 /** What the feed answered, and what would become of each row. */
 function Tried({ sentence, rows }: FeedTry) {
+  const t = useTranslations('offers');
   return (
-    <section aria-label="What would come of it" className="col-span-6 border-y border-line py-2 text-sm">
+    <section aria-label={t('feed.preview')} className="col-span-6 border-y border-line py-2 text-sm">
       <p className="font-medium">{sentence}</p>
       <ul className="mt-1">
         {rows.map(({ text, price, fate }) => (

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
@@ -14,13 +15,14 @@ interface SellerEndsProps {
 
 /** How a seller ends: retired with its offers, or merged with another that it is the double of. */
 export function SellerEnds({ seller, others, onDone }: SellerEndsProps) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [merging, setMerging] = useState(false);
   const [into, setInto] = useState('');
   const target = others.find(({ id }) => String(id) === into);
   const retire = async () => {
     const result = await save('PUT', `/api/sellers/${seller.id}/retired`, { retired: true });
-    if (result.ok) onDone(`${seller.name} is retired; its offers are off the market.`);
+    if (result.ok) onDone(t('end.retired', { name: seller.name }));
   };
   const merge = async () => {
     if (target === undefined) return;
@@ -29,38 +31,38 @@ export function SellerEnds({ seller, others, onDone }: SellerEndsProps) {
     });
     if (!result.ok) return;
     const { offers, doubles } = result.value;
-    const twice = doubles === 0 ? '' : ` ${doubles} had the number of one of its own and left the market.`;
-    onDone(`${seller.name} is merged into ${target.name}: ${offers} offers moved.${twice}`);
+    const twice = doubles === 0 ? '' : t('end.doubles', { doubles });
+    onDone(t('end.merged', { name: seller.name, name2: target.name, offers, twice }));
   };
   return (
     <div className="mr-auto flex flex-wrap items-end gap-2">
       {merging ? (
         <>
           <Choice
-            label={`Merge ${seller.name} into`}
+            label={t('end.mergeInto', { name: seller.name })}
             className="w-52"
             value={into}
             onChange={(event) => setInto(event.target.value)}
             options={[
-              { value: '', text: 'Choose a seller' },
+              { value: '', text: t('form.chooseSeller') },
               ...others.map(({ id, name }) => ({ value: String(id), text: name })),
             ]}
           />
           <Button disabled={busy || target === undefined} onClick={() => void merge()}>
-            Merge
+            {t('end.merge')}
           </Button>
           <Button weight="quiet" onClick={() => setMerging(false)}>
-            Cancel merge
+            {t('end.cancelMerge')}
           </Button>
         </>
       ) : (
         <>
           <Button weight="quiet" disabled={busy} onClick={() => void retire()}>
-            Retire
+            {t('end.retire')}
           </Button>
           {others.length > 0 && (
             <Button weight="quiet" onClick={() => setMerging(true)}>
-              Merge…
+              {t('end.mergeAction')}
             </Button>
           )}
         </>
@@ -76,14 +78,20 @@ export function SellerEnds({ seller, others, onDone }: SellerEndsProps) {
 
 /** Brings a retired seller back, with the offers that left with it. */
 export function UseAgain({ seller, onSaid }: { seller: ListedSeller; onSaid: (sentence: string) => void }) {
+  const t = useTranslations('offers');
   const { busy, save } = useSave();
   const back = async () => {
     const result = await save('PUT', `/api/sellers/${seller.id}/retired`, { retired: false });
-    onSaid(result.ok ? `${seller.name} is used again.` : result.sentence);
+    onSaid(result.ok ? t('end.again', { name: seller.name }) : result.sentence);
   };
   return (
-    <Button weight="quiet" disabled={busy} aria-label={`Use ${seller.name} again`} onClick={() => void back()}>
-      Use again
+    <Button
+      weight="quiet"
+      disabled={busy}
+      aria-label={t('end.useAgainOne', { name: seller.name })}
+      onClick={() => void back()}
+    >
+      {t('end.useAgain')}
     </Button>
   );
 }

@@ -2,6 +2,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
@@ -20,6 +21,7 @@ import { termsText } from './terms-words';
 
 /** A seller's price list, chosen as a file: it opens to be looked at. */
 function ListDrop({ seller }: { seller: ListedSeller }) {
+  const t = useTranslations('offers');
   const router = useRouter();
   const { busy, sentence, save } = useSave();
   const take = async (file: File) => {
@@ -29,13 +31,13 @@ function ListDrop({ seller }: { seller: ListedSeller }) {
   return (
     <>
       <FileButton
-        fileLabel={`File of ${seller.name}`}
+        fileLabel={t('sellers.file', { name: seller.name })}
         aria-label={`Price list of ${seller.name}`}
         weight="quiet"
         disabled={busy}
         onFiles={([file]) => void take(file)}
       >
-        {busy ? 'Sending…' : 'Price list'}
+        {busy ? t('sellers.sending') : 'Price list'}
       </FileButton>
       {sentence !== null && (
         <span role="alert" className="text-stop">
@@ -68,16 +70,22 @@ interface SellerListProps {
 
 /** How a seller's feed does; nothing where it has none. */
 function FeedLine({ feed }: { feed: ShownFeed | undefined }) {
+  const t = useTranslations('offers');
   if (feed === undefined || feed.sentence === null) return null;
   return (
     <span className={`block ${feed.ok ? '' : 'text-mind'}`}>
-      {feed.ok ? '' : '△ '}feed: {feed.sentence} {feed.age !== null && `Last well ${feed.age}.`}
+      {t('sellers.feed', {
+        value: feed.ok ? '' : '△ ',
+        sentence: feed.sentence,
+        value2: feed.age !== null ? t('sellers.lastWell', { age: feed.age }) : '',
+      })}
     </span>
   );
 }
 
 /** Who sells, what their numbers mean, and the rates of foreign currencies. */
 export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, taxBp }: SellerListProps) {
+  const t = useTranslations('offers');
   const [feeding, setFeeding] = useState<ListedSeller | null>(null);
   const active = sellers.filter(({ retired }) => !retired);
   const retired = sellers.filter((seller) => seller.retired);
@@ -87,16 +95,12 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, t
     (currency) => currency !== ground.currency,
   );
   return (
-    <section id="sellers" aria-label="Sellers">
+    <section id="sellers" aria-label={t('sellers.title')}>
       <div className="flex items-end justify-between gap-3 border-b-4 border-edge pb-1">
-        <h2 className="text-base">Sellers</h2>
-        {mayPrice && <Button onClick={() => setEditing(newSeller(ground.currency, taxBp))}>Add a seller</Button>}
+        <h2 className="text-base">{t('sellers.title')}</h2>
+        {mayPrice && <Button onClick={() => setEditing(newSeller(ground.currency, taxBp))}>{t('sellers.add')}</Button>}
       </div>
-      {active.length === 0 && (
-        <p className="bg-sheet px-4 py-4 text-sm">
-          No sellers yet. Add a seller, then import its price list or add its offers.
-        </p>
-      )}
+      {active.length === 0 && <p className="bg-sheet px-4 py-4 text-sm">{t('sellers.none')}</p>}
       <ul className="bg-sheet">
         {active.map((seller) => (
           <SellerLine
@@ -117,13 +121,15 @@ export function SellerList({ sellers, feeds, lists, ground, mayPrice, isOwner, t
       </ul>
       {retired.length > 0 && (
         <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
-          Retired:
-          {retired.map((seller) => (
-            <span key={seller.id} className="flex gap-1.5 items-baseline">
-              {seller.name}
-              {mayPrice && <UseAgain seller={seller} onSaid={setSaid} />}
-            </span>
-          ))}
+          {t.rich('sellers.retired', {
+            value: () =>
+              retired.map((seller) => (
+                <span key={seller.id} className="flex gap-1.5 items-baseline">
+                  {seller.name}
+                  {mayPrice && <UseAgain seller={seller} onSaid={setSaid} />}
+                </span>
+              )),
+          })}
         </p>
       )}
       {mayPrice && lists.length > 0 && <LateLists lists={lists} />}
@@ -167,15 +173,19 @@ interface SellerLineProps {
 
 /** A seller, what its numbers mean and how its feed does. */
 function SellerLine({ seller, feed, currency, mayPrice, onFeed, onEdit }: SellerLineProps) {
+  const t = useTranslations('offers');
   return (
     <li className="flex flex-wrap md:flex-nowrap items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
       <span className="font-semibold w-52 shrink-0">{seller.name}</span>
       <span className="flex-1 min-w-0 text-ink-2">
-        {seller.partsOf !== null && `original parts of ${seller.partsOf} · `}
-        {termsText(seller.terms, currency)} ·{' '}
-        {seller.leadDays === 1 ? 'here in 1 day' : `here in ${seller.leadDays} days`} · {TRUST_WORDS[seller.trust]}
-        {seller.rating !== null && seller.ratingCount !== null && ` · ${ratingText(seller.rating, seller.ratingCount)}`}
-        {seller.returns !== '' && ` · returns: ${seller.returns}`}
+        {seller.partsOf !== null && t('sellers.partsOf', { partsOf: seller.partsOf })}
+        {termsText(t, seller.terms, currency)} ·{' '}
+        {seller.leadDays === 1 ? t('sellers.day') : t('sellers.days', { leadDays: seller.leadDays })} ·{' '}
+        {t(TRUST_WORDS[seller.trust])}
+        {seller.rating !== null &&
+          seller.ratingCount !== null &&
+          ` · ${ratingText(t, seller.rating, seller.ratingCount)}`}
+        {seller.returns !== '' && t('sellers.returns', { returns: seller.returns })}
         <FeedLine feed={feed} />
       </span>
       <span className="text-ink-2 whitespace-nowrap">
@@ -184,11 +194,11 @@ function SellerLine({ seller, feed, currency, mayPrice, onFeed, onEdit }: Seller
       {mayPrice && (
         <>
           <ListDrop seller={seller} />
-          <Button weight="quiet" onClick={onFeed} aria-label={`Feed of ${seller.name}`}>
-            Feed
+          <Button weight="quiet" onClick={onFeed} aria-label={t('feed.title', { name: seller.name })}>
+            {t('sellers.feedAction')}
           </Button>
-          <Button weight="quiet" onClick={onEdit} aria-label={`Edit ${seller.name}`}>
-            Edit
+          <Button weight="quiet" onClick={onEdit} aria-label={t('sellers.editOne', { name: seller.name })}>
+            {t('sellers.edit')}
           </Button>
         </>
       )}
@@ -198,17 +208,20 @@ function SellerLine({ seller, feed, currency, mayPrice, onFeed, onEdit }: Seller
 
 /** Price lists of late, and how each stands. */
 function LateLists({ lists }: { lists: readonly LateList[] }) {
+  const t = useTranslations('offers');
   return (
     <p className="text-sm text-ink-2 mt-1.5 flex flex-wrap gap-x-4">
-      Lists of late:
-      {lists.map((list) => (
-        <span key={list.id}>
-          <Link href={`/offers/lists/${list.id}`} className="text-ink underline underline-offset-2">
-            {list.name} of {list.seller}
-          </Link>
-          , {STATE_TEXTS[list.state]}
-        </span>
-      ))}
+      {t.rich('sellers.lists', {
+        value: () =>
+          lists.map((list) => (
+            <span key={list.id}>
+              <Link href={`/offers/lists/${list.id}`} className="text-ink underline underline-offset-2">
+                {t('sellers.listOf', { name: list.name, seller: list.seller })}
+              </Link>
+              , {t(STATE_TEXTS[list.state])}
+            </span>
+          )),
+      })}
     </p>
   );
 }

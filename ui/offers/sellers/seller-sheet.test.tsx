@@ -1,8 +1,13 @@
 /** @jest-environment jsdom */
+
 import { cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { WithWords } from '@/ui/words/testing/with-words';
+import { staffWords } from '@/words/staff-words';
 import { SellerSheet } from './seller-sheet';
 import { newSeller, readSeller, typedSeller } from './seller-typed';
+
+const t = staffWords('en', 'offers');
 
 const save = jest.fn();
 jest.mock('../../client/use-save', () => ({ useSave: () => ({ busy: false, sentence: null, save }) }));
@@ -18,7 +23,7 @@ const quayside = { ...newSeller('EUR', 2000), id: 7, name: 'Quayside Components'
 
 describe('a seller as it is typed', () => {
   it('is read back as it was', () => {
-    const read = readSeller(typedSeller(quayside, 'EUR'));
+    const read = readSeller(t, typedSeller(t, quayside, 'EUR'));
     expect(read).toMatchObject({
       ok: true,
       value: {
@@ -42,12 +47,17 @@ describe('a seller as it is typed', () => {
     [{ rating: 'good' }, 'rating'],
     [{ leastOrder: 'some' }, 'leastOrder'],
   ])('%j is told at its field', (more, field) => {
-    const read = readSeller({ ...typedSeller(quayside, 'EUR'), ...more });
+    const read = readSeller(t, { ...typedSeller(t, quayside, 'EUR'), ...more });
     expect(read.ok ? [] : Object.keys(read.wrong)).toEqual([field]);
   });
 
   it('asks nothing of amounts while it is not known in which money they are', () => {
-    const read = readSeller({ ...typedSeller(quayside, 'EUR'), currency: '', shipping: '4.90', leastOrder: '25' });
+    const read = readSeller(t, {
+      ...typedSeller(t, quayside, 'EUR'),
+      currency: '',
+      shipping: '4.90',
+      leastOrder: '25',
+    });
     expect(read.ok ? [] : Object.keys(read.wrong)).toEqual(['currency']);
   });
 });
@@ -56,7 +66,9 @@ describe('the sheet of a seller', () => {
   const said = jest.fn();
   const closed = jest.fn();
   const open = (seller: typeof quayside) =>
-    render(<SellerSheet seller={seller} others={[]} currency="EUR" onClose={closed} onSaved={said} />);
+    render(<SellerSheet seller={seller} others={[]} currency="EUR" onClose={closed} onSaved={said} />, {
+      wrapper: WithWords,
+    });
   beforeEach(() => {
     said.mockReset();
     closed.mockReset();
@@ -71,7 +83,7 @@ describe('the sheet of a seller', () => {
     await waitFor(() => expect(closed).toHaveBeenCalledTimes(1));
     expect(save.mock.calls[0]?.slice(0, 2)).toEqual(['PUT', '/api/sellers/7']);
     expect(save.mock.calls[0]?.[2]).toMatchObject({ leadDays: 5, name: 'Quayside Components' });
-    expect(said).toHaveBeenCalledWith('Quayside Components: 2 prices counted anew.');
+    expect(said).toHaveBeenCalledWith('Quayside Components: 2 prices recalculated.');
   });
 
   it('stays open with what is wrong, and with what the server refuses', async () => {

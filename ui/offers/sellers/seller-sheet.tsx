@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
 import { useSave } from '../../client/use-save';
 import { CheckField, ChoiceField, TextField } from '../../kit/form/fields';
@@ -9,8 +10,8 @@ import { SellerEnds } from './seller-ends';
 import { readSeller, typedSeller } from './seller-typed';
 
 export const TRUST_WORDS = {
-  'own-stock': 'sells its own stock',
-  marketplace: 'a marketplace: others sell there',
+  'own-stock': 'seller.own',
+  marketplace: 'seller.marketplace',
 } as const;
 
 interface SellerSheetProps {
@@ -24,6 +25,7 @@ interface SellerSheetProps {
 
 /** A seller's terms, to be changed: what its numbers mean, how it sells, what others say of it. */
 export function SellerSheet({ seller, others, currency, onClose, onSaved }: SellerSheetProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const isNew = seller.id === 0;
   const told = (sentence: string) => {
@@ -31,8 +33,8 @@ export function SellerSheet({ seller, others, currency, onClose, onSaved }: Sell
     onClose();
   };
   const typing = useTyped({
-    from: typedSeller(seller, currency),
-    read: readSeller,
+    from: typedSeller(t, seller, currency),
+    read: (typed) => readSeller(t, typed),
     send: async (body, { name }) => {
       const result = await (isNew
         ? save<{ changed?: number }>('POST', '/api/sellers', body)
@@ -41,24 +43,21 @@ export function SellerSheet({ seller, others, currency, onClose, onSaved }: Sell
       const { changed = 0 } = result.value;
       told(
         isNew
-          ? `${name.trim()} is added. Import its price list, or add its offers.`
-          : `${name.trim()}: ${changed === 1 ? '1 price' : `${changed} prices`} counted anew.`,
+          ? t('seller.added', { trim: name.trim() })
+          : t('seller.recounted', {
+              trim: name.trim(),
+              value: changed === 1 ? '1 price' : t('seller.prices', { changed }),
+            }),
       );
       return result;
     },
   });
   return (
-    <Sheet
-      open
-      wide
-      title={isNew ? 'Add a seller' : seller.name}
-      description="What its prices mean. Costs are counted by these terms."
-      onClose={onClose}
-    >
+    <Sheet open wide title={isNew ? t('sellers.add') : seller.name} description={t('seller.what')} onClose={onClose}>
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
-        action={isNew ? 'Add' : 'Save'}
+        action={isNew ? t('addAction') : t('save')}
         onLeave={onClose}
         beside={!isNew && <SellerEnds seller={seller} others={others} onDone={told} />}
       >
@@ -70,72 +69,80 @@ export function SellerSheet({ seller, others, currency, onClose, onSaved }: Sell
 }
 
 function WhatItsPricesMean({ isNew }: { isNew: boolean }) {
+  const t = useTranslations('offers');
   return (
     <>
-      <TextField name="name" label="Name" className="col-span-3" maxLength={80} autoFocus={isNew} />
+      <TextField name="name" label={t('seller.name')} className="col-span-3" maxLength={80} autoFocus={isNew} />
       <TextField
         name="partsOf"
-        label="Sells original parts of"
+        label={t('seller.partsOf')}
         className="col-span-3"
-        placeholder="a machine maker"
-        hint="leave blank unless it is a maker’s own parts shop"
+        placeholder={t('seller.machineMaker')}
+        hint={t('seller.partsHint')}
         maxLength={80}
       />
-      <TextField name="currency" label="Currency" className="col-span-2" maxLength={3} autoFocus={!isNew} />
-      <TextField name="taxPercent" label="Tax" unit="%" inputMode="decimal" className="col-span-2" />
-      <TextField name="leadDays" label="Delivery time" unit="days" inputMode="numeric" className="col-span-2" />
+      <TextField name="currency" label={t('seller.currency')} className="col-span-2" maxLength={3} autoFocus={!isNew} />
+      <TextField name="taxPercent" label={t('seller.tax')} unit="%" inputMode="decimal" className="col-span-2" />
+      <TextField
+        name="leadDays"
+        label={t('form.delivery')}
+        unit={t('days')}
+        inputMode="numeric"
+        className="col-span-2"
+      />
       <CheckField name="withTax" className="col-span-3 min-h-9">
-        prices include tax
+        {t('seller.includes')}
       </CheckField>
       <CheckField name="taxBack" className="col-span-3 min-h-9">
-        tax is refunded to us
+        {t('seller.refunded')}
       </CheckField>
       <TextField
         name="shipping"
-        label="Shipping of an order"
+        label={t('seller.shipping')}
         className="col-span-6"
         hint="none · 4.90 · 4.90, free from 50.00 · 500 g 4.90; 2000 g 8.90"
       />
       <TextField
         name="promotion"
-        label="Promotion"
+        label={t('seller.promotion')}
         className="col-span-3"
-        hint="off everything: 5 % until 2026-11-30"
+        hint={t('seller.promotionHint')}
       />
     </>
   );
 }
 
 function HowItSells() {
+  const t = useTranslations('offers');
   return (
     <>
-      <TextField name="rating" label="Rating" className="col-span-3" hint="stars, and how many gave them: 4.6 of 120" />
+      <TextField name="rating" label={t('seller.rating')} className="col-span-3" hint={t('seller.ratingHint')} />
       <ChoiceField
         name="trust"
-        label="Kind of seller"
+        label={t('seller.kind')}
         className="col-span-3"
-        options={Object.entries(TRUST_WORDS).map(([value, text]) => ({ value, text }))}
+        options={Object.entries(TRUST_WORDS).map(([value, text]) => ({ value, text: t(text) }))}
       />
       <TextField
         name="returns"
-        label="Returns"
+        label={t('seller.returns')}
         className="col-span-3"
-        placeholder="30 days, unopened"
+        placeholder={t('seller.returnsExample')}
         maxLength={200}
       />
       <TextField
         name="orderMail"
-        label="Mail for orders"
+        label={t('seller.mail')}
         className="col-span-4"
         placeholder="orders@seller.example"
         maxLength={200}
       />
-      <TextField name="leastOrder" label="Minimum order" className="col-span-2" placeholder="any" />
+      <TextField name="leastOrder" label={t('seller.minimum')} className="col-span-2" placeholder={t('seller.any')} />
       <TextField
         name="orderContact"
-        label="Other contact"
+        label={t('seller.contact')}
         className="col-span-6"
-        placeholder="a telephone number, an account"
+        placeholder={t('seller.contactHint')}
         maxLength={200}
       />
     </>

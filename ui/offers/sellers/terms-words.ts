@@ -4,32 +4,34 @@ import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { percentText } from '@/core/pricing/percent-text';
 import type { Coupon, SellerTerms, Shipping } from '@/core/pricing/seller-terms';
+import type { StaffWords } from '@/words/staff-words';
 
-export const STEP_WORDS: Record<PriceStep['what'], string> = {
-  printed: 'printed on the list',
-  coupon: 'coupon',
-  promotion: 'promotion of the seller',
-  shipping: 'its share of the shipping',
-  'tax-off': 'tax that comes back',
-  'tax-on': 'tax that does not come back',
-  exchange: 'in our currency',
-};
+export const STEP_WORDS = {
+  printed: 'terms.printed',
+  coupon: 'terms.coupon',
+  promotion: 'terms.promotion',
+  shipping: 'terms.share',
+  'tax-off': 'terms.taxBack',
+  'tax-on': 'terms.taxKept',
+  exchange: 'terms.ours',
+} as const satisfies Record<PriceStep['what'], string>;
 
 /** A shipping rule as it is typed: `none`, `4.90, free from 50.00`, `500 g 4.90; 2000 g 8.90`. */
-export function shippingText(shipping: Shipping, currency: string): string {
+export function shippingText(t: StaffWords<'offers'>, shipping: Shipping, currency: string): string {
   const plainAmount = (cents: number): string => plainMoney(cents, currency);
-  if (shipping.kind === 'none') return 'none';
+  if (shipping.kind === 'none') return t('terms.none');
   if (shipping.kind === 'weight') {
     return shipping.steps.map(({ upToGrams, cents }) => `${upToGrams} g ${plainAmount(cents)}`).join('; ');
   }
-  const free = shipping.freeFromCents === null ? '' : `, free from ${plainAmount(shipping.freeFromCents)}`;
+  const free =
+    shipping.freeFromCents === null ? '' : t('terms.freeFrom', { freeFromCents: plainAmount(shipping.freeFromCents) });
   return `${plainAmount(shipping.cents)}${free}`;
 }
 
 /** A shipping rule that was typed; null where it is none. */
 export function parseShipping(text: string, currency: string): Shipping | null {
   const plain = text.trim().toLowerCase();
-  if (plain === '' || plain === 'none' || plain === 'free') return { kind: 'none' };
+  if (/^(?:|none|free|keine?r?|frei)$/.test(plain)) return { kind: 'none' };
   if (/\d\s*g\b/.test(plain)) {
     const steps = plain.split(';').map((part) => /^(\d{1,6})\s*g\s+(\S+)$/.exec(part.trim()));
     const read = steps.map((found) =>
@@ -42,7 +44,7 @@ export function parseShipping(text: string, currency: string): Shipping | null {
       ? { kind: 'weight', steps: known }
       : null;
   }
-  const [amount = '', free] = plain.split(/,\s*free from\s*/);
+  const [amount = '', free] = plain.split(/,\s*(?:free from|frei ab)\s*/);
   const cents = parseMoneyIn(amount, currency);
   const freeFromCents = free === undefined ? null : parseMoneyIn(free, currency);
   if (cents === null || cents < 0 || (free !== undefined && (freeFromCents === null || freeFromCents < 0))) return null;
@@ -50,32 +52,39 @@ export function parseShipping(text: string, currency: string): Shipping | null {
 }
 
 /** A seller's terms in one line. */
-export function termsText(terms: SellerTerms | null, currency: string): string {
-  if (terms === null) return `prints what we pay, in ${currency} without tax`;
+export function termsText(t: StaffWords<'offers'>, terms: SellerTerms | null, currency: string): string {
+  if (terms === null) return t('terms.prints', { currency });
   const percent = terms.taxBp / 100;
   const tax = terms.withTax
-    ? `with ${percent} % tax${terms.taxBack ? ' that comes back' : ' that stays'}`
+    ? t('terms.withTax', { percent, value: terms.taxBack ? t('terms.comesBack') : t('terms.stays') })
     : terms.taxBack
-      ? 'without tax'
-      : `without the ${percent} % tax that comes on top`;
+      ? t('terms.noTax')
+      : t('terms.taxOnTop', { percent });
   const shipping =
-    terms.shipping.kind === 'none' ? 'no shipping' : `shipping ${shippingText(terms.shipping, terms.currency)}`;
-  const promotion = terms.promotion == null ? '' : ` · promotion ${couponText(terms.promotion, terms.currency)}`;
-  return `prints ${terms.currency} ${tax} · ${shipping}${promotion}`;
+    terms.shipping.kind === 'none'
+      ? t('terms.noShipping')
+      : t('terms.shipping', { shipping: shippingText(t, terms.shipping, terms.currency) });
+  const promotion =
+    terms.promotion == null
+      ? ''
+      : t('terms.promotionIs', { promotion: couponText(t, terms.promotion, terms.currency) });
+  return t('terms.line', { currency: terms.currency, tax, shipping, promotion });
 }
 
 /** A coupon as it is typed: `10 % until 2026-11-30`, `5.00`. */
-export function couponText(coupon: Coupon | null, currency: string): string {
+export function couponText(t: StaffWords<'offers'>, coupon: Coupon | null, currency: string): string {
   if (coupon === null) return '';
   const off = coupon.percentBp === null ? plainMoney(coupon.cents ?? 0, currency) : percentText(coupon.percentBp);
-  return `${off}${coupon.endsOn === null ? '' : ` until ${coupon.endsOn}`}`;
+  return `${off}${coupon.endsOn === null ? '' : t('terms.until', { endsOn: coupon.endsOn })}`;
 }
 
 /** A coupon that was typed; null: none; undefined: not understood. */
 export function parseCoupon(text: string, currency: string): Coupon | null | undefined {
   const plain = text.trim();
   if (plain === '') return null;
-  const found = /^(\S+)\s*(%)?(?:\s+off)?(?:\s+until\s+(\d{4}-\d{2}-\d{2}))?$/i.exec(plain.replace(/%(?=\s|$)/, ' %'));
+  const found = /^(\S+)\s*(%)?(?:\s+off)?(?:\s+(?:until|bis)\s+(\d{4}-\d{2}-\d{2}))?$/i.exec(
+    plain.replace(/%(?=\s|$)/, ' %'),
+  );
   if (found === null) return undefined;
   const endsOn = found[3] ?? null;
   if (found[2] === undefined) {
@@ -87,9 +96,9 @@ export function parseCoupon(text: string, currency: string): Coupon | null | und
 }
 
 /** Steps as lines, each with what it changes; the last line is what it comes to. */
-export function stepLines(steps: readonly PriceStep[]): { text: string; amount: string }[] {
+export function stepLines(t: StaffWords<'offers'>, steps: readonly PriceStep[]): { text: string; amount: string }[] {
   return steps.map(({ what, cents, currency }) => ({
-    text: STEP_WORDS[what],
+    text: t(STEP_WORDS[what]),
     amount: moneyText(cents, currency),
   }));
 }

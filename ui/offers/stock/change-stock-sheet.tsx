@@ -1,6 +1,9 @@
 'use client';
+import { useTranslations } from '#translations';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { worded } from '@/ui/words/worded';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../../client/use-save';
 import { ChoiceField, TextField } from '../../kit/form/fields';
 import { Form } from '../../kit/form/form';
@@ -10,9 +13,9 @@ import { Sheet } from '../../kit/sheet';
 import type { StockRow } from './stock-row';
 
 const CHANGES = [
-  { value: 'add', text: 'more came' },
-  { value: 'take', text: 'take some away' },
-  { value: 'rule', text: 'place and minimum' },
+  { value: 'add', text: 'stock.more' },
+  { value: 'take', text: 'stock.less' },
+  { value: 'rule', text: 'stock.placeAndMinimum' },
 ] as const;
 
 interface StockChange {
@@ -24,15 +27,14 @@ interface StockChange {
   least: string;
 }
 
-function readChange(typed: StockChange, currency: string): Read<StockChange, object> {
+function readChange(t: StaffWords<'offers'>, typed: StockChange, currency: string): Read<StockChange, object> {
   const { what, cost, why, place, least } = typed;
   const quantity = wholeTyped(typed.quantity);
   const costCents = isTyped(cost) ? parseMoneyIn(cost, currency) : null;
   const looked = {
-    quantity: what !== 'rule' && quantity === null && 'Enter how many.',
-    cost: what === 'add' && isTyped(cost) && costCents === null && 'Enter what one cost, such as 19.50.',
-    least:
-      what === 'rule' && isTyped(least) && wholeTyped(least) === null && 'Enter the minimum as a number, or nothing.',
+    quantity: what !== 'rule' && quantity === null && t('stock.faults.howMany'),
+    cost: what === 'add' && isTyped(cost) && costCents === null && t('stock.faults.cost'),
+    least: what === 'rule' && isTyped(least) && wholeTyped(least) === null && t('stock.faults.minimum'),
   };
   const bodies = {
     add: { what, quantity, costCents },
@@ -50,6 +52,7 @@ interface ChangeStockSheetProps {
 
 /** More came, some went, or they lie elsewhere. */
 export function ChangeStockSheet({ row, currency, onClose }: ChangeStockSheetProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const from: StockChange = {
     what: 'add',
@@ -61,7 +64,7 @@ export function ChangeStockSheet({ row, currency, onClose }: ChangeStockSheetPro
   };
   const typing = useTyped({
     from,
-    read: (typed) => readChange(typed, currency),
+    read: (typed) => readChange(t, typed, currency),
     send: async (body) => {
       const result = await save('PUT', `/api/stock/${row.offerId}`, body);
       if (result.ok) onClose();
@@ -70,18 +73,20 @@ export function ChangeStockSheet({ row, currency, onClose }: ChangeStockSheetPro
   });
   const what = typing.form.watch('what');
   return (
-    <Sheet open title="Change stock" description={row.title} onClose={onClose}>
+    <Sheet open title={t('stock.change')} description={row.title} onClose={onClose}>
       <Form typing={typing} className="grid grid-cols-2 gap-3 items-start" action="Save" onLeave={onClose}>
-        <ChoiceField name="what" label="What changed" className="col-span-2" options={CHANGES} />
+        <ChoiceField name="what" label={t('stock.changed')} className="col-span-2" options={worded(t, CHANGES)} />
         {what === 'rule' && (
           <>
-            <TextField name="place" label="Place" maxLength={80} />
-            <TextField name="least" label="Minimum" inputMode="numeric" placeholder="none" />
+            <TextField name="place" label={t('stock.place')} maxLength={80} />
+            <TextField name="least" label={t('stock.minimum')} inputMode="numeric" placeholder={t('stock.none')} />
           </>
         )}
-        {what !== 'rule' && <TextField name="quantity" label="Quantity" inputMode="numeric" autoFocus />}
-        {what === 'add' && <TextField name="cost" label="Purchase price of one" unit={currency} inputMode="decimal" />}
-        {what === 'take' && <TextField name="why" label="Reason" maxLength={200} placeholder="lost, broken, own use" />}
+        {what !== 'rule' && <TextField name="quantity" label={t('stock.quantity')} inputMode="numeric" autoFocus />}
+        {what === 'add' && <TextField name="cost" label={t('stock.cost')} unit={currency} inputMode="decimal" />}
+        {what === 'take' && (
+          <TextField name="why" label={t('stock.reason')} maxLength={200} placeholder={t('stock.reasonHint')} />
+        )}
       </Form>
     </Sheet>
   );

@@ -1,5 +1,7 @@
 'use client';
+import { useTranslations } from '#translations';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import type { StaffWords } from '@/words/staff-words';
 import { moduleOfLabel } from '../../board/module-of-label';
 import { useSave } from '../../client/use-save';
 import { TextField } from '../../kit/form/fields';
@@ -31,16 +33,16 @@ const NOTHING: NewStock = {
   unbound: [],
 };
 
-function readStock(typed: NewStock, currency: string): Read<NewStock, object> {
+function readStock(t: StaffWords<'offers'>, typed: NewStock, currency: string): Read<NewStock, object> {
   const { label, quantity, cost, place, least, origin, originalOf, everyModel, models } = typed;
   const costCents = parseMoneyIn(cost, currency);
   const looked = {
-    label: moduleOfLabel(label) === null && 'Enter what it is, such as Corrick 8GB DDR4-2666 SO-DIMM.',
-    quantity: wholeTyped(quantity) === null && 'Enter how many there are.',
-    cost: (costCents === null || costCents <= 0) && 'Enter what one cost, such as 19.50.',
-    least: isTyped(least) && wholeTyped(least) === null && 'Enter the minimum as a number, or nothing.',
-    origin: origin === 'used' && 'Used modules are added one by one below.',
-    ...originFaults(typed),
+    label: moduleOfLabel(label) === null && t('stock.faults.what'),
+    quantity: wholeTyped(quantity) === null && t('stock.faults.howMany2'),
+    cost: (costCents === null || costCents <= 0) && t('stock.faults.cost'),
+    least: isTyped(least) && wholeTyped(least) === null && t('stock.faults.minimum'),
+    origin: origin === 'used' && t('stock.faults.used'),
+    ...originFaults(t, typed),
   };
   return readTyped<NewStock, object>(looked, () => ({
     label: label.trim(),
@@ -63,49 +65,50 @@ interface NewStockSheetProps {
 
 /** Modules that were bought, put into stock. */
 export function NewStockSheet({ currency, onClose, onSaid }: NewStockSheetProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const typing = useTyped({
     from: NOTHING,
-    read: (typed) => readStock(typed, currency),
+    read: (typed) => readStock(t, typed, currency),
     send: async (body, { label, quantity }) => {
       const result = await save('POST', '/api/stock', body);
       if (result.ok) {
-        onSaid(`${quantity.trim()} in stock: ${label.trim()}.`);
+        onSaid(t('stock.added', { trim: quantity.trim(), trim2: label.trim() }));
         onClose();
       }
       return result;
     },
   });
   const label = typing.form.watch('label');
-  const hint = isTyped(label) ? (moduleOfLabel(label)?.line ?? 'Not understood as a module yet.') : undefined;
+  const hint = isTyped(label) ? (moduleOfLabel(label)?.line ?? t('stock.faults.notAModule')) : undefined;
   return (
-    <Sheet
-      open
-      wide
-      title="Add new modules"
-      description="Modules that you have bought. They are offered first at an equal price and counted down as they are fitted."
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('stock.add')} description={t('stock.what')} onClose={onClose}>
       <Form typing={typing} action="Add" onLeave={onClose}>
         <div className="grid grid-cols-6 gap-x-3 gap-y-2 items-start">
           <TextField
             name="label"
-            label="What it is"
+            label={t('stock.label')}
             className="col-span-6"
             placeholder="Corrick 8GB DDR4-2666 CL19 SO-DIMM"
             autoFocus
             hint={hint}
           />
-          <TextField name="quantity" label="Quantity" inputMode="numeric" />
+          <TextField name="quantity" label={t('stock.quantity')} inputMode="numeric" />
           <TextField
             name="cost"
-            label="Purchase price of one, without tax"
+            label={t('stock.costNet')}
             unit={currency}
             inputMode="decimal"
             className="col-span-2"
           />
-          <TextField name="place" label="Place" className="col-span-2" maxLength={80} placeholder="drawer 3" />
-          <TextField name="least" label="Minimum" inputMode="numeric" placeholder="none" />
+          <TextField
+            name="place"
+            label={t('stock.place')}
+            className="col-span-2"
+            maxLength={80}
+            placeholder={t('stock.placeExample')}
+          />
+          <TextField name="least" label={t('stock.minimum')} inputMode="numeric" placeholder={t('stock.none')} />
         </div>
         <OriginFields />
       </Form>

@@ -1,5 +1,6 @@
 'use client';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { moneyText } from '@/core/pricing/money-text';
 import { Button } from '../../kit/button';
 import { ChangeStockSheet } from './change-stock-sheet';
@@ -16,22 +17,23 @@ export function OwnStock({
   currency: string;
   mayWrite: boolean;
 }) {
+  const t = useTranslations('offers');
   const [adding, setAdding] = useState(false);
   const [changing, setChanging] = useState<StockRow | null>(null);
   const [said, setSaid] = useState<string | null>(null);
   return (
-    <section id="stock" aria-label="New modules in stock">
+    <section id="stock" aria-label={t('stock.title')}>
       <div className="flex items-end justify-between gap-3 border-b-4 border-edge pb-1">
         <h2 className="text-base">
-          New modules in stock <span className="font-normal text-ink-2">{rows.length}</span>
+          {t.rich('stock.head', { e0: () => <span className="font-normal text-ink-2">{rows.length}</span> })}
         </h2>
         {mayWrite && (
           <Button weight="quiet" onClick={() => setAdding(true)}>
-            Add new modules
+            {t('stock.add')}
           </Button>
         )}
       </div>
-      {rows.length === 0 && <p className="bg-sheet px-4 py-4 text-sm">No new modules in stock.</p>}
+      {rows.length === 0 && <p className="bg-sheet px-4 py-4 text-sm">{t('stock.empty')}</p>}
       <ul className="bg-sheet">
         {rows.map((row) => (
           <StockLine key={row.offerId} row={row} currency={currency} onChange={mayWrite ? setChanging : null} />
@@ -54,25 +56,31 @@ interface StockLineProps {
 }
 
 function StockLine({ row, currency, onChange }: StockLineProps) {
+  const t = useTranslations('offers');
   const isLow = row.leastStock !== null && row.free < row.leastStock;
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_9rem_8rem_6rem_auto] gap-3 items-baseline px-4 py-1.5 border-b border-line text-sm max-[860px]:grid-cols-[minmax(0,1fr)_auto]">
       <span>
         <span className="font-medium">{row.title}</span>
-        {row.originalOf !== null && <span className="text-ink-2"> · original of {row.originalOf}</span>}
+        {row.originalOf !== null && (
+          <span className="text-ink-2">{t('stock.original', { originalOf: row.originalOf })}</span>
+        )}
       </span>
       <span className={isLow ? 'text-mind font-semibold' : ''}>
-        {isLow && '△ '}
-        {row.free} free{row.promised > 0 && `, ${row.promised} promised`}
-        {isLow && `, minimum ${row.leastStock}`}
+        {t('stock.free', {
+          value: isLow ? '△ ' : '',
+          free: row.free,
+          value2: row.promised > 0 ? t('stock.promised', { promised: row.promised }) : '',
+          value3: isLow ? t('stock.minimumIs', { leastStock: row.leastStock ?? 0 }) : '',
+        })}
       </span>
       <span className="text-ink-2 truncate max-[860px]:hidden">{row.place}</span>
       <span className="text-right text-ink-2 max-[860px]:hidden">
         {row.costCents !== null && moneyText(row.costCents, currency)}
       </span>
       {onChange !== null && (
-        <Button weight="quiet" onClick={() => onChange(row)} aria-label={`Change stock of ${row.title}`}>
-          Change
+        <Button weight="quiet" onClick={() => onChange(row)} aria-label={t('stock.changeOne', { title: row.title })}>
+          {t('stock.changeAction')}
         </Button>
       )}
     </li>

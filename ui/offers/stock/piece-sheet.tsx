@@ -1,5 +1,8 @@
 'use client';
+import { useTranslations } from '#translations';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { worded } from '@/ui/words/worded';
+import type { StaffWords } from '@/words/staff-words';
 import { moduleOfLabel } from '../../board/module-of-label';
 import { useSave } from '../../client/use-save';
 import { ChoiceField, TextField } from '../../kit/form/fields';
@@ -9,30 +12,27 @@ import { useTyped } from '../../kit/form/use-typed';
 import { Sheet } from '../../kit/sheet';
 
 const TESTS = [
-  { value: 'tested', text: 'tested' },
-  { value: 'read', text: 'read in a machine' },
-  { value: 'untested', text: 'not tested' },
-];
+  { value: 'tested', text: 'pieces.tested' },
+  { value: 'read', text: 'pieces.read' },
+  { value: 'untested', text: 'pieces.notTested' },
+] as const;
 const GRADES = [
-  { value: 'A', text: 'A, as new' },
-  { value: 'B', text: 'B, used' },
-  { value: 'C', text: 'C, marked' },
-];
+  { value: 'A', text: 'pieces.grades.A' },
+  { value: 'B', text: 'pieces.grades.B' },
+  { value: 'C', text: 'pieces.grades.C' },
+] as const;
 
 const BLANK = { label: '', serial: '', test: 'tested', grade: 'B', job: '', worth: '', note: '' };
 type TypedPiece = typeof BLANK;
 
 /** What was typed, as it is sent; or what is wrong with it. */
-function readPiece(typed: TypedPiece, currency: string): Read<TypedPiece, object> {
+function readPiece(t: StaffWords<'offers'>, typed: TypedPiece, currency: string): Read<TypedPiece, object> {
   const { job, worth, ...piece } = typed;
   const worthCents = isTyped(worth) ? parseMoneyIn(worth, currency) : null;
   const looked = {
-    label: !isTyped(piece.label) && 'Type the module’s label.',
-    job: isTyped(job) && !/^[1-9]\d{0,8}$/.test(job.trim()) && 'A job is its number, such as 12.',
-    worth:
-      isTyped(worth) &&
-      (worthCents === null || worthCents <= 0) &&
-      'Type what it is worth such as 9.50, or leave it to the rule.',
+    label: !isTyped(piece.label) && t('pieces.faults.label'),
+    job: isTyped(job) && !/^[1-9]\d{0,8}$/.test(job.trim()) && t('pieces.faults.job'),
+    worth: isTyped(worth) && (worthCents === null || worthCents <= 0) && t('pieces.faults.worth'),
   };
   const originJobId = isTyped(job) ? Number(job) : null;
   return readTyped<TypedPiece, object>(looked, () => ({ ...piece, originJobId, worthCents }));
@@ -46,10 +46,11 @@ interface PieceSheetProps {
 
 /** A used module, put on the shelf. */
 export function PieceSheet({ currency, onClose, onSaid }: PieceSheetProps) {
+  const t = useTranslations('offers');
   const { save } = useSave();
   const typing = useTyped<TypedPiece, object>({
     from: BLANK,
-    read: (typed) => readPiece(typed, currency),
+    read: (typed) => readPiece(t, typed, currency),
     send: async (body) => {
       const result = await save<{ sentence: string }>('POST', '/api/shelf', body);
       if (result.ok) {
@@ -60,29 +61,30 @@ export function PieceSheet({ currency, onClose, onSaid }: PieceSheetProps) {
     },
   });
   const label = typing.form.watch('label');
-  const hint = isTyped(label) ? (moduleOfLabel(label)?.line ?? 'Not understood as a module yet.') : undefined;
+  const hint = isTyped(label) ? (moduleOfLabel(label)?.line ?? t('stock.faults.notAModule')) : undefined;
   return (
-    <Sheet
-      open
-      title="A piece for the shelf"
-      description="One module, on sale once: as soon as a quote promises it, no other can."
-      onClose={onClose}
-    >
+    <Sheet open title={t('pieces.add')} description={t('pieces.what')} onClose={onClose}>
       <Form typing={typing} className="grid grid-cols-2 gap-3" action="Put it on the shelf">
         <TextField
           name="label"
-          label="Its label, typed or pasted"
+          label={t('pieces.label')}
           className="col-span-2"
           placeholder="Corrick 8GB 2Rx8 PC4-2400T DIMM"
           autoFocus
           hint={hint}
         />
-        <ChoiceField name="test" label="Test" options={TESTS} />
-        <ChoiceField name="grade" label="Grade" options={GRADES} />
-        <TextField name="serial" label="Serial" maxLength={80} data-scan="serial" />
-        <TextField name="job" label="From job" inputMode="numeric" />
-        <TextField name="worth" label="Worth to us" unit={currency} inputMode="decimal" placeholder="by the rule" />
-        <TextField name="note" label="Note" maxLength={200} />
+        <ChoiceField name="test" label={t('pieces.test')} options={worded(t, TESTS)} />
+        <ChoiceField name="grade" label={t('pieces.grade')} options={worded(t, GRADES)} />
+        <TextField name="serial" label={t('pieces.serial')} maxLength={80} data-scan="serial" />
+        <TextField name="job" label={t('pieces.job')} inputMode="numeric" />
+        <TextField
+          name="worth"
+          label={t('pieces.worth')}
+          unit={currency}
+          inputMode="decimal"
+          placeholder={t('pieces.byRule')}
+        />
+        <TextField name="note" label={t('pieces.note')} maxLength={200} />
       </Form>
     </Sheet>
   );

@@ -1,6 +1,7 @@
 'use client';
 import Link from 'next/link';
 import { useState } from 'react';
+import { useTranslations } from '#translations';
 import { dayText } from '@/core/day-text';
 import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../../client/use-save';
@@ -32,18 +33,19 @@ export function OwnShelf({
   currency: string;
   mayPrice: boolean;
 }) {
+  const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [putting, setPutting] = useState(false);
   const [said, setSaid] = useState<string | null>(null);
   return (
-    <section aria-label="Our shelf">
+    <section aria-label={t('pieces.title')}>
       <h2 className="text-base border-b-4 border-edge pb-1 flex items-baseline justify-between gap-3">
         <span>
-          Our shelf <span className="font-normal text-ink-2">{pieces.length}</span>
+          {t.rich('pieces.head', { e0: () => <span className="font-normal text-ink-2">{pieces.length}</span> })}
         </span>
         {mayPrice && (
           <Button weight="quiet" onClick={() => setPutting(true)}>
-            Put a piece on it
+            {t('pieces.add')}
           </Button>
         )}
       </h2>
@@ -53,9 +55,9 @@ export function OwnShelf({
         </Notice>
       )}
       <Fault sentence={sentence} />
-      {pieces.length === 0 && <p className="bg-sheet px-4 py-4 text-sm">Nothing lies on it.</p>}
+      {pieces.length === 0 && <p className="bg-sheet px-4 py-4 text-sm">{t('pieces.empty')}</p>}
       <ul
-        aria-label="Pieces"
+        aria-label={t('pieces.list')}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls must be reachable by keyboard
         tabIndex={0}
         className="bg-sheet max-h-80 overflow-y-auto"
@@ -86,18 +88,19 @@ interface PieceProps {
 
 /** One piece, and whom it is promised to. */
 function Piece({ piece, currency, busy, onTakeOff }: PieceProps) {
+  const t = useTranslations('offers');
   const { id, title, serial, note, originJobId, promisedTo, heldUntil, costCents } = piece;
   return (
     <li className="flex items-baseline gap-3 px-4 py-1.5 border-b border-line text-sm">
       <span className="flex-1 min-w-0">
         <span className="font-medium">{title}</span>
         <span className="text-ink-2">
-          {serial !== null && ` · serial ${serial}`}
+          {serial !== null && t('pieces.serialIs', { serial })}
           {originJobId !== null && (
             <>
               {' · from '}
               <Link href={`/jobs/${originJobId}`} className="underline underline-offset-2">
-                job {originJobId}
+                {t('pieces.jobIs', { originJobId })}
               </Link>
             </>
           )}
@@ -106,19 +109,24 @@ function Piece({ piece, currency, busy, onTakeOff }: PieceProps) {
       </span>
       {promisedTo !== null && heldUntil !== null && (
         <span className="text-mind">
-          promised to{' '}
-          <Link href={`/jobs/${promisedTo}`} className="underline underline-offset-2">
-            job {promisedTo}
-          </Link>{' '}
-          until {dayText(heldUntil)}
+          {t.rich('pieces.promised', {
+            e0: () => (
+              <Link href={`/jobs/${promisedTo}`} className="underline underline-offset-2">
+                {t('pieces.promisedJob', { promisedTo })}
+              </Link>
+            ),
+            heldUntil: dayText(heldUntil),
+          })}
         </span>
       )}
       {costCents !== null && (
-        <span className="text-ink-2 whitespace-nowrap">worth {moneyText(costCents, currency)}</span>
+        <span className="text-ink-2 whitespace-nowrap">
+          {t('pieces.worthIs', { costCents: moneyText(costCents, currency) })}
+        </span>
       )}
       {onTakeOff !== null && (
-        <Button weight="quiet" disabled={busy} onClick={onTakeOff} aria-label={`Take it off: ${title}, piece ${id}`}>
-          Take it off
+        <Button weight="quiet" disabled={busy} onClick={onTakeOff} aria-label={t('pieces.removeOne', { title, id })}>
+          {t('pieces.remove')}
         </Button>
       )}
     </li>

@@ -11,6 +11,7 @@ import {
   useRef,
   useState,
 } from 'react';
+import { useTranslations } from '#translations';
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
 import type { Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
@@ -83,6 +84,7 @@ function BeyondBudget({ scale, budgetCents }: { scale: PriceScale; budgetCents: 
 
 /** Rungs of resulting capacity over today's machine, all plans at their price on one axis, with the lines that steer. */
 export const Ladder = memo(function Ladder(props: LadderProps) {
+  const t = useTranslations('options');
   const { rungs, answer, planCase, steering, onSteer } = props;
   const [box, width] = useWidth<HTMLDivElement>(widthOfWork);
   const scale = useScale(answer, width);
@@ -100,7 +102,7 @@ export const Ladder = memo(function Ladder(props: LadderProps) {
   const isWhole = useDeferredValue(true, false);
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: the marks within take the keys; this only lets the box be scrolled
-    <section ref={box} aria-label="Ladder" aria-busy={!isWhole} tabIndex={0} className="ladder-box">
+    <section ref={box} aria-label={t('ladder')} aria-busy={!isWhole} tabIndex={0} className="ladder-box">
       <PriceAxis
         scale={scale}
         currency={planCase.currency}
@@ -130,6 +132,7 @@ interface RungsProps extends LadderProps {
 
 /** The rungs, the highest total first. */
 function Rungs(props: RungsProps) {
+  const t = useTranslations('options');
   const { rungs, answer, planCase, supplies, steering, onSteer, looked, places, onLook, onPut } = props;
   const { box, scale, isWhole, boundary, needLine } = props;
   const [opened, setOpened] = useState<ReadonlySet<number>>(new Set());
@@ -153,12 +156,7 @@ function Rungs(props: RungsProps) {
   const onKeyDown = useLadderKeys({ box, rungs: downwards, looked, reachable, onLook, onPut });
   const needDrag = useNeedDrag(onSteer);
   return (
-    <ol
-      onKeyDown={onKeyDown}
-      aria-label="Plans by total; arrow keys move, 1 2 3 put on the slip"
-      className="relative pb-3"
-      {...needDrag}
-    >
+    <ol onKeyDown={onKeyDown} aria-label={t('ladderLabel')} className="relative pb-3" {...needDrag}>
       <GlidingContext.Provider value={gliding}>
         {downwards.map((rung, nr) => (
           <RungRow

@@ -1,4 +1,5 @@
 import type { KeyboardEvent } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 
 interface NeedGripProps {
@@ -12,6 +13,7 @@ interface NeedGripProps {
 
 /** The line under the lowest rung that is wanted, dragged up and down, or moved by the arrow keys from rung to rung. */
 export function NeedGrip({ needMiB, totals, todayMiB, onNeed }: NeedGripProps) {
+  const t = useTranslations('options');
   const most = totals.at(-1) ?? todayMiB;
   const key = (event: KeyboardEvent) => {
     if (event.key === 'ArrowUp' || event.key === 'ArrowRight') {
@@ -34,17 +36,17 @@ export function NeedGrip({ needMiB, totals, todayMiB, onNeed }: NeedGripProps) {
         role="slider"
         tabIndex={0}
         data-grip="need"
-        aria-label="Needs at least, line"
+        aria-label={t('need.label')}
         aria-orientation="vertical"
         aria-valuemin={0}
         aria-valuemax={most}
         aria-valuenow={needMiB ?? 0}
-        aria-valuetext={needMiB === null ? 'open' : capacityText(needMiB)}
+        aria-valuetext={needMiB === null ? t('open') : capacityText(needMiB)}
         onKeyDown={key}
         className={`absolute right-0 -top-3 h-6 px-1.5 flex items-center gap-1 cursor-ns-resize touch-none select-none whitespace-nowrap rounded-notch text-xs font-semibold ${needMiB === null ? 'bg-sheet border border-edge text-ink' : 'bg-act text-on-act'}`}
       >
         <span aria-hidden="true">▴▾</span>
-        {needMiB === null ? 'no need set' : `needs ${capacityText(needMiB)}`}
+        {needMiB === null ? t('need.none') : t('need.is', { needMiB: capacityText(needMiB) })}
       </span>
     </div>
   );

@@ -1,5 +1,6 @@
 'use client';
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
+import { useTranslations } from '#translations';
 import { currencyDecimals } from '@/core/pricing/currency';
 import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../../job/job-context';
@@ -22,6 +23,7 @@ const LEAP = 1_000;
 
 /** The mark that the budget is dragged by; where there is no budget it waits at the end of the axis. */
 function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisProps) {
+  const t = useTranslations('options');
   const unit = 10 ** currencyDecimals(currency);
   const [least = 0, most = 0] = scale.at.domain();
   const [, end = 0] = scale.at.range();
@@ -45,11 +47,11 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
     <span
       role="slider"
       tabIndex={0}
-      aria-label="Budget line"
+      aria-label={t('budget.label')}
       aria-valuemin={Math.max(0, least) / unit}
       aria-valuemax={Math.max(most, budgetCents ?? 0) / unit}
       aria-valuenow={(budgetCents ?? most) / unit}
-      aria-valuetext={budgetCents === null ? 'no budget' : moneyText(budgetCents, currency)}
+      aria-valuetext={budgetCents === null ? t('budget.none') : moneyText(budgetCents, currency)}
       onKeyDown={key}
       onPointerDown={(event) => {
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -72,14 +74,17 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
 
 /** The price axis that all rungs share, with the budget's grip; it begins at zero. */
 export function PriceAxis(props: PriceAxisProps) {
+  const t = useTranslations('options');
   const { scale, currency } = props;
   const { pricing } = useJob().job;
   const isNet = pricing.taxWay === 'added' || pricing.exempt !== null;
   return (
     <div className="sticky top-0 z-30 bg-ground border-b-2 border-edge h-12 flex text-xs text-ink-2">
       <div className="shrink-0 self-end pb-1 narrow leading-4" style={{ width: LABEL_WIDTH }}>
-        {scale.kind === 'root' && <span className="block font-semibold">square-root scale</span>}
-        price, fitted{isNet && ', without tax'}
+        {t.rich('axis', {
+          value: () => scale.kind === 'root' && <span className="block font-semibold">{t('axisRoot')}</span>,
+          value2: isNet ? t('axisNet') : '',
+        })}
       </div>
       <div className="relative flex-1">
         {scale.ticks.map((tick) => (

@@ -1,4 +1,5 @@
 import { memo, useMemo } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { whyRate } from '@/core/planning/explain/explain-words';
@@ -8,6 +9,7 @@ import { type Missed, missedBy, type Steering } from '@/core/planning/filters/st
 import type { PlanCase } from '@/core/planning/model/case';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
+import type { StaffWords } from '@/words/staff-words';
 import { deliveryText } from '../delivery';
 
 interface RungLineProps {
@@ -18,34 +20,34 @@ interface RungLineProps {
   onLook: (key: string) => void;
 }
 
-const MISSED_WORDS: {
-  [What in Missed['what']]: (missed: Extract<Missed, { what: What }>, currency: string) => string;
-} = {
-  need: ({ mib }) => `${capacityText(mib)} below the need`,
-  budget: ({ cents }, currency) => `${moneyText(cents, currency)} over the budget`,
-  free: ({ slots }) => `${slots} slot${slots === 1 ? '' : 's'} short of what is to stay free`,
-};
-
-function missedText(missed: Missed, currency: string): string {
-  const words = MISSED_WORDS[missed.what] as (one: Missed, of: string) => string;
-  return words(missed, currency);
+function missedText(t: StaffWords<'options'>, missed: Missed, currency: string): string {
+  switch (missed.what) {
+    case 'need':
+      return t('rung.below', { mib: capacityText(missed.mib) });
+    case 'budget':
+      return t('rung.over', { cents: moneyText(missed.cents, currency) });
+    case 'free':
+      return t('rung.short', { slots: missed.slots });
+  }
 }
 
 /** The best plan of a rung, as a technician would say it. */
 export const RungLine = memo(function RungLine({ rung, planCase, supplies, steering, onLook }: RungLineProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { best, isWanted } = rung;
   const { currency } = planCase;
   const why = useMemo(() => whyRate(explainPlan(planCase, best)), [planCase, best]);
   const missed = isWanted ? null : missedBy(steering, best);
   const money = (cents: number) => moneyText(cents, currency);
   const details = [
-    `${money(best.perGiBCents)}/GB${best.perAddedGiBCents === null ? '' : `, added ${money(best.perAddedGiBCents)}/GB`}`,
+    `${money(best.perGiBCents)}/GB${best.perAddedGiBCents === null ? '' : t('rung.added', { perAddedGiBCents: money(best.perAddedGiBCents) })}`,
     runText(best).replace(',', why === '' ? ',' : ` (${why}),`),
     freeText(best),
     fateText(planCase, best),
-    deliveryText(best, supplies),
-    ...(best.care === 'clear' ? [] : [best.care]),
-    ...(best.bought.some(({ offer }) => supplies[offer]?.aged != null) ? ['△ old price'] : []),
+    deliveryText(t, best, supplies),
+    ...(best.care === 'clear' ? [] : [tTrade(`cautions.${best.care}`)]),
+    ...(best.bought.some(({ offer }) => supplies[offer]?.aged != null) ? [t('rung.old')] : []),
   ];
   return (
     <button
@@ -56,7 +58,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
     >
       <span className="halo">
         <strong className="font-semibold">{money(best.priceCents)}</strong> {boughtText(planCase, best)}{' '}
-        <span className="text-ink-2">· {missed === null ? details.join(' · ') : missedText(missed, currency)}</span>
+        <span className="text-ink-2">· {missed === null ? details.join(' · ') : missedText(t, missed, currency)}</span>
       </span>
     </button>
   );

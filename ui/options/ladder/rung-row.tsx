@@ -1,4 +1,5 @@
 import { memo, type ReactNode } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { freeText, runText } from '@/core/planning/explain/plan-words';
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
@@ -7,6 +8,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
+import type { StaffWords } from '@/words/staff-words';
 import { LANE_WORDS } from '../lane-words';
 import { PlanMark } from './plan-mark';
 import type { PriceScale } from './price-scale';
@@ -44,10 +46,11 @@ export interface RungRowProps {
 
 /** The span from the original's price to the best third-party one, with what it saves. */
 function SavingSpan({ rung, scale, currency }: { rung: Rung; scale: PriceScale; currency: string }) {
+  const t = useTranslations('options');
   if (rung.saving === null) return null;
   const { fromCents, toCents, cents, percent } = rung.saving;
   const [left, right] = [scale.at(toCents), scale.at(fromCents)];
-  const text = `saves ${moneyText(cents, currency)} · ${percent} %`;
+  const text = t('rung.saves', { cents: moneyText(cents, currency), percent });
   // Where the span is too short for its words they stand beside it.
   const half = (text.length * 6.4) / 2 + 5;
   const isInside = right - left > 2 * half + 6;
@@ -75,14 +78,20 @@ function SavingSpan({ rung, scale, currency }: { rung: Rung; scale: PriceScale; 
 }
 
 /** What a plan is, for those who do not see its mark. */
-function markWords(plan: Plan, currency: string, place: number | null): string {
+function markWords(
+  t: StaffWords<'options'>,
+  tTrade: StaffWords<'trade'>,
+  plan: Plan,
+  currency: string,
+  place: number | null,
+): string {
   return [
-    `${capacityText(plan.totalMiB)} for ${moneyText(plan.priceCents, currency)}`,
-    LANE_WORDS[plan.lane],
-    plan.care,
+    t('forPrice', { totalMiB: capacityText(plan.totalMiB), priceCents: moneyText(plan.priceCents, currency) }),
+    tTrade(LANE_WORDS[plan.lane]),
+    tTrade(`cautions.${plan.care}`),
     runText(plan),
     freeText(plan),
-    place === null ? '' : `option ${place} on the slip`,
+    place === null ? '' : t('rung.inDraft', { place }),
   ]
     .filter((part) => part !== '')
     .join(', ');
@@ -111,6 +120,8 @@ interface MarksProps extends RungRowProps {
 
 /** All plans of a rung as marks at their prices. */
 function Marks(props: MarksProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { rung, planCase, scale, steering, looked, reachable, places, onLook, seated, top, rows } = props;
   const { currency } = planCase;
   const plans = new Map(rung.plans.map((plan) => [planKey(plan), plan]));
@@ -120,7 +131,10 @@ function Marks(props: MarksProps) {
     // biome-ignore lint/a11y/useSemanticElements: a drawing whose parts are pressed; HTML has no element for it
     <svg
       role="group"
-      aria-label={`${rung.plans.length === 1 ? '1 plan' : `${rung.plans.length} plans`} with ${capacityText(rung.totalMiB)}`}
+      aria-label={t('rung.plansWith', {
+        plans: t('plans', { plans: rung.plans.length }),
+        totalMiB: capacityText(rung.totalMiB),
+      })}
       width={scale.at.range()[1] ?? 0}
       height={top + rows * MARK_APART}
       className="block overflow-visible"
@@ -134,7 +148,7 @@ function Marks(props: MarksProps) {
           <PlanMark
             key={key}
             id={key}
-            words={markWords(plan, currency, place)}
+            words={markWords(t, tTrade, plan, currency, place)}
             lane={plan.lane}
             care={plan.care}
             reuse={isFilled ? plan.reuse : 'replace'}
@@ -153,6 +167,7 @@ function Marks(props: MarksProps) {
 }
 
 function RungRowDrawn(props: RungRowProps) {
+  const t = useTranslations('options');
   const { rung, planCase, supplies, scale, steering, todayMiB, open, onLook, onOpen, bare, line } = props;
   const { seated, folded } = seatMarks(
     (bare ? [] : byWeight(props)).map((plan) => ({ key: planKey(plan), x: scale.at(plan.priceCents) })),
@@ -172,7 +187,7 @@ function RungRowDrawn(props: RungRowProps) {
               {capacityText(rung.totalMiB)}
             </span>
             <span className="block text-xs text-ink-2 narrow leading-4">
-              {below ? 'below the need' : added === 0 ? 'as today' : `+${capacityText(added)}`}
+              {below ? t('rung.belowNeed') : added === 0 ? t('rung.asToday') : `+${capacityText(added)}`}
             </span>
           </div>
           <Marks {...props} seated={seated} top={top} rows={rows} />
@@ -188,7 +203,7 @@ function RungRowDrawn(props: RungRowProps) {
               aria-expanded={open}
               className="shrink-0 text-xs min-h-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
             >
-              {open ? 'fewer' : `${folded.length} more`}
+              {open ? 'fewer' : t('rung.more', { folded: folded.length })}
             </button>
           )}
         </div>

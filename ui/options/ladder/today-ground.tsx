@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
@@ -10,6 +11,7 @@ const MOST_BARS = 16;
 
 /** Today's machine, the ground that the ladder stands on: its slots as they are filled now. */
 export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: Answer }) {
+  const t = useTranslations('options');
   const { totalMiB, rateMTs, bandwidthMBs } = answer.baseline;
   const { slots } = planCase.machine;
   const held = new Map(planCase.installed.map(({ slot, module }) => [slot, module.capacityMiB]));
@@ -18,14 +20,14 @@ export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: 
     mib: soldered?.capacityMiB ?? held.get(id) ?? null,
     built: soldered != null,
   }));
-  const run = rateMTs === null ? '' : `${rateMTs} MT/s, ${bandwidthMBs.toLocaleString('en')} MB/s`;
+  const run = rateMTs === null ? '' : t('today.rate', { rateMTs, value: bandwidthMBs.toLocaleString('en') });
   return (
     <div className="flex items-center gap-3 pt-1.5 ground-hatch sticky bottom-0 z-20">
       <span className="shrink-0" style={{ width: LABEL_WIDTH - 12 }}>
         <span className="block text-lg font-bold wide leading-6">
           {totalMiB === 0 ? 'empty' : capacityText(totalMiB)}
         </span>
-        <span className="block text-xs text-ink-2 narrow leading-4">today</span>
+        <span className="block text-xs text-ink-2 narrow leading-4">{t('today.today')}</span>
       </span>
       <span className="flex items-center gap-3 bg-ground pl-2 pr-1 py-0.5 min-w-0">
         <svg width={bars.length * (BAR + 4)} height="26" aria-hidden="true" className="shrink-0">
@@ -53,7 +55,9 @@ export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: 
           ))}
         </svg>
         <span className="text-sm text-ink-2 truncate narrow">
-          {[slots.length > MOST_BARS ? `${slots.length} slots` : '', run].filter((part) => part !== '').join(' · ')}
+          {[slots.length > MOST_BARS ? t('today.slots', { slots: slots.length }) : '', run]
+            .filter((part) => part !== '')
+            .join(' · ')}
         </span>
       </span>
       <span className="ml-auto bg-ground px-2 min-w-40 shrink-20 max-[700px]:hidden">

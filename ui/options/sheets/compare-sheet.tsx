@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
 import { type Compared, stepBetween, stepText } from '@/core/planning/explain/compare-plans';
@@ -9,6 +10,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
+import type { StaffWords } from '@/words/staff-words';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
 import { Sheet } from '../../kit/sheet';
@@ -27,41 +29,46 @@ interface CompareSheetProps {
 
 type Row = { name: string; of: (plan: Plan) => string };
 
-function rowsOf(planCase: PlanCase, all: readonly Plan[], supplies: Readonly<Record<string, OfferSupply>>): Row[] {
+function rowsOf(
+  t: StaffWords<'options'>,
+  tTrade: StaffWords<'trade'>,
+  planCase: PlanCase,
+  all: readonly Plan[],
+  supplies: Readonly<Record<string, OfferSupply>>,
+): Row[] {
   const { currency } = planCase;
-  const money = (cents: number | null) => (cents === null ? 'adds nothing' : moneyText(cents, currency));
+  const money = (cents: number | null) => (cents === null ? t('compare.nothing') : moneyText(cents, currency));
   return [
-    { name: 'Total', of: (plan) => capacityText(plan.totalMiB) },
-    { name: 'Price, fitted', of: (plan) => money(plan.priceCents) },
-    { name: 'Per added GB', of: (plan) => money(plan.perAddedGiBCents) },
-    { name: 'Saving', of: (plan) => savingText(plan, all, currency) },
-    { name: 'Runs at', of: (plan) => `${plan.rateMTs} MT/s` },
-    { name: 'Channels', of: (plan) => effectiveChannelsText(plan.effectiveChannels) },
-    { name: 'Slots', of: freeText },
-    { name: 'Old modules', of: (plan) => fateText(planCase, plan) },
-    { name: 'To mind', of: (plan) => (plan.care === 'clear' ? 'nothing' : plan.care) },
-    { name: 'Delivery', of: (plan) => deliveryText(plan, supplies) },
-    { name: 'Buys', of: (plan) => boughtText(planCase, plan) },
+    { name: t('facts.total'), of: (plan) => capacityText(plan.totalMiB) },
+    { name: t('facts.price'), of: (plan) => money(plan.priceCents) },
+    { name: t('facts.perAdded'), of: (plan) => money(plan.perAddedGiBCents) },
+    { name: t('facts.saving'), of: (plan) => savingText(plan, all, currency) },
+    { name: t('facts.rate'), of: (plan) => `${plan.rateMTs} MT/s` },
+    { name: t('facts.channels'), of: (plan) => effectiveChannelsText(plan.effectiveChannels) },
+    { name: t('facts.slots'), of: freeText },
+    { name: t('facts.old'), of: (plan) => fateText(planCase, plan) },
+    {
+      name: t('facts.note'),
+      of: (plan) => (plan.care === 'clear' ? t('compare.clear') : tTrade(`cautions.${plan.care}`)),
+    },
+    { name: t('facts.delivery'), of: (plan) => deliveryText(t, plan, supplies) },
+    { name: t('facts.buys'), of: (plan) => boughtText(planCase, plan) },
   ];
 }
 
 /** Plans side by side, the cheapest first; only what differs from it stands out. */
 export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareSheetProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { job } = useJob();
   const { currency } = planCase;
   const sorted = [...plans].sort((a, b) => a.priceCents - b.priceCents);
   const compared = sorted.map((plan): Compared => {
     return { plan, installed: planCase.installed.length, leadDays: leadDaysOf(plan, job.supplies) };
   });
-  const rows = rowsOf(planCase, all, job.supplies);
+  const rows = rowsOf(t, tTrade, planCase, all, job.supplies);
   return (
-    <Sheet
-      open
-      wide
-      title="Side by side"
-      description="What is alike in all is pale; what differs from the cheapest stands out."
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('compare.title')} description={t('compare.what')} onClose={onClose}>
       <table className="w-full text-sm border-collapse table-fixed">
         <thead>
           <tr>
@@ -70,7 +77,7 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
               <th key={planKey(plan)} scope="col" className="text-left align-bottom px-2 pb-1 font-semibold">
                 <span className="flex items-center gap-1">
                   <PlanShape lane={plan.lane} care={plan.care} reuse={plan.reuse} />
-                  {LANE_WORDS[plan.lane]}
+                  {tTrade(LANE_WORDS[plan.lane])}
                 </span>
               </th>
             ))}
@@ -100,7 +107,7 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
             {sorted.map((plan) => (
               <td key={planKey(plan)} className="px-2 pt-1">
                 <Button weight="quiet" onClick={() => onDrop(plan)}>
-                  Leave out
+                  {t('compare.remove')}
                 </Button>
               </td>
             ))}

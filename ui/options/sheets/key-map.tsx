@@ -1,31 +1,28 @@
 'use client';
+import { useTranslations } from '#translations';
 import { Sheet } from '../../kit/sheet';
 
-const KEYS: readonly (readonly [keys: string, what: string])[] = [
-  ['← →', 'along the rung by price'],
-  ['↑ ↓', 'between rungs, to the nearest price'],
-  ['Home End', 'to the ends of the rung'],
-  ['Enter', 'open the plan'],
-  ['1 2 3', 'put the plan on the slip'],
-  ['0', 'put the three suggestions on the slip'],
-  ['C', 'take the plan into the comparison, or out'],
-  ['V', 'the compared plans side by side'],
-  ['T', 'ladder or table'],
-  ['N', 'a part seen elsewhere, with its price'],
-  ['W', 'why an offer or a wish is not there'],
-  ['X', 'turn the screen to the customer'],
-  ['?', 'these keys'],
-];
+const KEYS = [
+  ['← →', 'keys.along'],
+  ['↑ ↓', 'keys.rungs'],
+  ['Home End', 'keys.ends'],
+  ['Enter', 'keys.open'],
+  ['1 2 3', 'keys.add'],
+  ['0', 'keys.three'],
+  ['C', 'keys.compare'],
+  ['V', 'keys.side'],
+  ['T', 'keys.table'],
+  ['N', 'keys.part'],
+  ['W', 'keys.why'],
+  ['X', 'keys.customer'],
+  ['?', 'keys.these'],
+] as const;
 
 /** The map of keys of the station. */
 export function KeyMap({ onClose }: { onClose: () => void }) {
+  const t = useTranslations('options');
   return (
-    <Sheet
-      open
-      title="Keys"
-      description="On the lines of need and budget the arrows move them, Delete takes them off."
-      onClose={onClose}
-    >
+    <Sheet open title={t('keys.title')} description={t('keys.what')} onClose={onClose}>
       <dl className="grid grid-cols-[7rem_minmax(0,1fr)] gap-y-1.5">
         {KEYS.map(([keys, what]) => (
           <div key={keys} className="contents">
@@ -39,7 +36,7 @@ export function KeyMap({ onClose }: { onClose: () => void }) {
                 </kbd>
               ))}
             </dt>
-            <dd>{what}</dd>
+            <dd>{t(what)}</dd>
           </div>
         ))}
       </dl>

@@ -1,5 +1,6 @@
 'use client';
 import { useId, useState } from 'react';
+import { useTranslations } from '#translations';
 import { useKeptText } from '../../client/use-kept-text';
 import { useSave } from '../../client/use-save';
 import { faultOfFiles, textFile } from '../../intake/readings/reading-inputs';
@@ -17,6 +18,8 @@ interface NewPartSheetProps {
 
 /** A part that was seen somewhere, with its price: on the ladder at once. */
 export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
+  const t = useTranslations('options');
+  const tIntake = useTranslations('intake');
   const { job } = useJob();
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.part.${job.id}`, '');
@@ -31,24 +34,19 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
     onTaken(result.value.offer);
   };
   const takeText = () => {
-    if (text.trim() !== '' && !busy) void take(textFile('typed line', text));
+    if (text.trim() !== '' && !busy) void take(textFile(t('part.typed'), text));
   };
   const takeFiles = async (files: readonly File[]) => {
     const [file, ...others] = files;
     if (file === undefined) return;
-    const wrong = others.length > 0 ? 'One page at a time, please.' : faultOfFiles(files);
+    const wrong = others.length > 0 ? t('part.onePage') : faultOfFiles(tIntake, files);
     if (wrong === null) await take(file);
     else setFault(wrong);
   };
   return (
-    <Sheet
-      open
-      title="A part seen elsewhere"
-      description="Its title with its price, as a seller writes it, or the seller’s saved page. It is an offer of this job only."
-      onClose={onClose}
-    >
+    <Sheet open title={t('part.title')} description={t('part.what')} onClose={onClose}>
       <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-        Title and price
+        {t('part.label')}
       </label>
       <textarea
         id={id}
@@ -85,10 +83,10 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
       </div>
       <div className="flex gap-2 mt-2">
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
-          {busy ? 'Reading…' : 'Plan with it'}
+          {busy ? t('part.reading') : t('part.plan')}
         </Button>
-        <FileButton fileLabel="A seller’s page" disabled={busy} onFiles={(files) => void takeFiles(files)}>
-          Choose a page
+        <FileButton fileLabel={t('part.page')} disabled={busy} onFiles={(files) => void takeFiles(files)}>
+          {t('part.choose')}
         </FileButton>
       </div>
     </Sheet>

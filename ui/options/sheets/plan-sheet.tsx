@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { alternativesTo } from '@/core/planning/explain/alternatives';
 import { explainPlan } from '@/core/planning/explain/explain-plan';
@@ -13,6 +14,7 @@ import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
 import { moneyText } from '@/core/pricing/money-text';
 import { boardPictures } from '@/core/quoting/paper/board-pictures';
+import type { StaffWords } from '@/words/staff-words';
 import { callOnce } from '../../client/session-guard';
 import { BoardStrip } from '../../customer/board-strip';
 import { useJob } from '../../job/job-context';
@@ -31,30 +33,32 @@ interface PlanSheetProps {
   onClose: () => void;
 }
 
-const MOVE_WORDS: { [What in Move['what']]: (move: Extract<Move, { what: What }>, planCase: PlanCase) => string } = {
-  out: ({ slot, mib }) => `Take the ${capacityText(mib)} out of ${slot}.`,
-  'set-aside': ({ slot, mib }) => `Lay the ${capacityText(mib)} of ${slot} aside for a moment.`,
-  move: ({ from, to, mib }) => `Put the ${capacityText(mib)} of ${from} into ${to}.`,
-  in: ({ slot, offer, mib }, { offers }) => {
-    const maker = offerOf(offers, offer)?.module.maker;
-    return `Put a new ${capacityText(mib)}${maker == null ? '' : ` of ${maker}`} into ${slot}.`;
-  },
-};
-
-function moveText(move: Move, planCase: PlanCase): string {
-  const words = MOVE_WORDS[move.what] as (one: Move, of: PlanCase) => string;
-  return words(move, planCase);
+function moveText(t: StaffWords<'options'>, move: Move, { offers }: PlanCase): string {
+  const mib = capacityText(move.mib);
+  switch (move.what) {
+    case 'out':
+      return t('do.takeOut', { mib, slot: move.slot });
+    case 'set-aside':
+      return t('do.aside', { mib, slot: move.slot });
+    case 'move':
+      return t('do.move', { mib, from: move.from, to: move.to });
+    case 'in': {
+      const maker = offerOf(offers, move.offer)?.module.maker;
+      return t('do.put', { mib, value: maker == null ? '' : t('do.of', { maker }), slot: move.slot });
+    }
+  }
 }
 
 /** `two days sooner`, `3 days later`, `as soon`. */
-function soonerText(days: number): string {
-  if (days === 0) return 'as soon';
-  const many = Math.abs(days) === 1 ? 'a day' : `${Math.abs(days)} days`;
-  return days < 0 ? `${many} sooner` : `${many} later`;
+function soonerText(t: StaffWords<'options'>, days: number): string {
+  if (days === 0) return t('sooner.same');
+  const many = Math.abs(days) === 1 ? t('sooner.day') : t('sooner.days', { value: Math.abs(days) });
+  return days < 0 ? t('sooner.sooner', { many }) : t('sooner.later', { many });
 }
 
 /** One offer that is bought: from whom, what else would be the same, and what it cost before. */
 function Bought({ id, count, planCase }: { id: string; count: number; planCase: PlanCase }) {
+  const t = useTranslations('options');
   const { job } = useJob();
   const [prices, setPrices] = useState<NotedPrice[] | null>(null);
   const offer = offerOf(planCase.offers, id);
@@ -75,29 +79,41 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
   return (
     <li className="border-t border-line py-1.5">
       <p>
-        <strong className="font-semibold">
-          {count} × {offer.label}
-        </strong>
-        , {money(offer.priceCents)} each
-        <span className="text-ink-2">
-          {' '}
-          · {supply?.seller ?? 'nobody knows from whom'}, {daysOf(id) === 0 ? 'here now' : `in ${daysOf(id)} days`}
-          {offer.stock != null && `, ${offer.stock} left`}
-        </span>
-        {supply?.aged != null && <span className="text-mind"> △ {supply.aged}</span>}
+        {t.rich('sheet.buys', {
+          e0: () => (
+            <strong className="font-semibold">
+              {count} × {offer.label}
+            </strong>
+          ),
+          priceCents: money(offer.priceCents),
+          e1: () => (
+            <span className="text-ink-2">
+              {' '}
+              · {supply?.seller ?? t('sheet.noSeller')},{' '}
+              {daysOf(id) === 0 ? t('delivery.now') : t('delivery.inDays', { id: daysOf(id) })}
+              {offer.stock != null && t('sheet.left', { stock: offer.stock })}
+            </span>
+          ),
+          value: () => supply?.aged != null && <span className="text-mind"> △ {supply.aged}</span>,
+        })}
       </p>
       {others.map(({ offer: other, cents }) => (
         <p key={other.id} className="text-ink-2">
-          The same from {job.supplies[other.id]?.seller ?? 'another'}
-          {other.module.maker != null && other.module.maker !== offer.module.maker && ` (${other.module.maker})`}:{' '}
-          {cents === 0 ? 'as dear' : `${cents > 0 ? '+' : '−'}${money(Math.abs(cents))}`},{' '}
-          {soonerText(daysOf(other.id) - daysOf(id))}
+          {t('sheet.sameFrom', {
+            value: job.supplies[other.id]?.seller ?? t('sheet.another'),
+            value2:
+              other.module.maker != null && other.module.maker !== offer.module.maker ? ` (${other.module.maker})` : '',
+            value3: cents === 0 ? t('sheet.samePrice') : `${cents > 0 ? '+' : '−'}${money(Math.abs(cents))}`,
+            id: soonerText(t, daysOf(other.id) - daysOf(id)),
+          })}
         </p>
       ))}
       {prices !== null && prices.length > 0 && (
         <details className="mt-0.5">
           <summary className="cursor-pointer text-ink-2 w-fit underline underline-offset-2 decoration-line">
-            {prices.length === 1 ? 'Its one price' : `Its ${prices.length} prices`} so far
+            {t('sheet.prices', {
+              prices: t('sheet.manyPrices', { prices: prices.length }),
+            })}
           </summary>
           <PriceHistory prices={prices} currency={planCase.currency} />
         </details>
@@ -108,6 +124,8 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
 
 /** All there is to say of one plan: before and after, what to do, why it runs as it does, and what is bought from whom. */
 export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { job } = useJob();
   const { before, after } = boardPictures(planCase, plan);
   const moves = movesOf(planCase, plan);
@@ -117,34 +135,36 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
     <Sheet
       open
       wide
-      title={`${capacityText(plan.totalMiB)} for ${money(plan.priceCents)}`}
-      description={`${LANE_WORDS[plan.lane]}, ${plan.care}; ${savingText(plan, plans, planCase.currency)}`}
+      title={t('forPrice', { totalMiB: capacityText(plan.totalMiB), priceCents: money(plan.priceCents) })}
+      description={`${tTrade(LANE_WORDS[plan.lane])}, ${tTrade(`cautions.${plan.care}`)}; ${savingText(plan, plans, planCase.currency)}`}
       onClose={onClose}
     >
       <div className="grid sm:grid-cols-[11rem_minmax(0,1fr)] gap-x-6 gap-y-3 text-sm">
         <div className="grid grid-cols-2 sm:grid-cols-1 gap-3 content-start">
-          <BoardStrip title="Today" board={before} named />
-          <BoardStrip title="After" board={after} named />
+          <BoardStrip title={t('sheet.today')} board={before} named />
+          <BoardStrip title={t('sheet.after')} board={after} named />
         </div>
         <div className="grid gap-3 content-start min-w-0">
-          <section aria-label="What to do">
-            <h3 className="text-base">What to do</h3>
+          <section aria-label={t('sheet.doLabel')}>
+            <h3 className="text-base">{t('sheet.doLabel')}</h3>
             <ol className="list-decimal pl-5 marker:font-semibold">
               {moves.map((move) => (
-                <li key={`${move.what} ${move.what === 'move' ? move.from : move.slot}`}>{moveText(move, planCase)}</li>
+                <li key={`${move.what} ${move.what === 'move' ? move.from : move.slot}`}>
+                  {moveText(t, move, planCase)}
+                </li>
               ))}
             </ol>
             <p className="text-ink-2">{sentenceOf(fateText(planCase, plan))}</p>
           </section>
-          <section aria-label="How it will run">
-            <h3 className="text-base">How it will run</h3>
+          <section aria-label={t('sheet.runLabel')}>
+            <h3 className="text-base">{t('sheet.runLabel')}</h3>
             {planSentences(planCase, explainPlan(planCase, plan)).map((sentence) => (
               <p key={sentence}>{sentence}</p>
             ))}
             <Reasons plan={plan} planCase={planCase} cover={cover} />
           </section>
-          <section aria-label="What is bought">
-            <h3 className="text-base">What is bought</h3>
+          <section aria-label={t('sheet.buyLabel')}>
+            <h3 className="text-base">{t('sheet.buyLabel')}</h3>
             <p className="text-ink-2">{boughtText(planCase, plan)}</p>
             <ul>
               {plan.bought.map(({ offer, count }) => (
@@ -152,9 +172,14 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
               ))}
             </ul>
             <p className="border-t border-line pt-1">
-              {money(plan.perGiBCents)} per GB
-              {plan.perAddedGiBCents !== null && `, ${money(plan.perAddedGiBCents)} per added GB`}; with fitting{' '}
-              {money(planCase.labourCents ?? 0)}
+              {t('sheet.perGb', {
+                perGiBCents: money(plan.perGiBCents),
+                value:
+                  plan.perAddedGiBCents !== null
+                    ? t('sheet.perAdded', { perAddedGiBCents: money(plan.perAddedGiBCents) })
+                    : '',
+                value2: money(planCase.labourCents ?? 0),
+              })}
             </p>
           </section>
         </div>

@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { makeBoard } from '@/core/planning/model/board';
 import type { PlanCase } from '@/core/planning/model/case';
 import { effectiveLimits } from '@/core/planning/rules/effective-limits';
@@ -15,6 +16,7 @@ interface ReasonsProps {
 
 /** What has to be minded of a plan, and what is worth saying beside. */
 export function Reasons({ plan, planCase, cover, most = Number.POSITIVE_INFINITY }: ReasonsProps) {
+  const t = useTranslations('options');
   const facts = reasonFacts(planCase, plan, effectiveLimits(makeBoard(planCase)));
   const minded = [...plan.reasons.map((reason) => STAFF_REASONS[reason](facts)), ...(cover === null ? [] : [cover])];
   const notes = plan.notes.map((note) => NOTE_WORDS[note](facts));
@@ -36,8 +38,8 @@ export function Reasons({ plan, planCase, cover, most = Number.POSITIVE_INFINITY
           {note}
         </li>
       ))}
-      {shown < count && <li className="text-ink-2">and {count - shown} more: open the plan</li>}
-      {count === 0 && <li className="text-good">✓ Nothing to mind: within the papers, matched and even.</li>}
+      {shown < count && <li className="text-ink-2">{t('reasons.more', { shown: count - shown })}</li>}
+      {count === 0 && <li className="text-good">{t('reasons.none')}</li>}
     </ul>
   );
 }

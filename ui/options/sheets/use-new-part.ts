@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { planKey } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering } from '@/core/planning/filters/steering';
@@ -19,6 +20,7 @@ interface NewPartPlans {
 
 /** Waits for a new offer's plans: the cheapest that meets what is wished for is looked at, or it is asked why there is none. */
 export function useNewPart({ answer, planCase, steering, onLook, onMissing }: NewPartPlans) {
+  const t = useTranslations('options');
   const { job, market } = useJob();
   const [awaited, setAwaited] = useState<string | null>(null);
   const [said, setSaid] = useState('');
@@ -30,7 +32,7 @@ export function useNewPart({ answer, planCase, steering, onLook, onMissing }: Ne
       const isThere = job.planCase?.offers.some(({ id }) => id === awaited) ?? false;
       if (job === from.current || !market.isCurrent || isThere) return;
       setAwaited(null);
-      setSaid('It is kept as an offer of this job, but nothing like it goes into these sockets.');
+      setSaid(t('part.noFit'));
       return;
     }
     const buying = answer.plans
@@ -43,12 +45,17 @@ export function useNewPart({ answer, planCase, steering, onLook, onMissing }: Ne
       return;
     }
     onLook(planKey(found));
-    setSaid(`On the ladder: ${capacityText(found.totalMiB)} for ${moneyText(found.priceCents, planCase.currency)}.`);
-  }, [awaited, answer, planCase, steering, job, market, onLook, onMissing]);
+    setSaid(
+      t('part.onLadder', {
+        totalMiB: capacityText(found.totalMiB),
+        priceCents: moneyText(found.priceCents, planCase.currency),
+      }),
+    );
+  }, [awaited, answer, planCase, steering, job, market, onLook, onMissing, t]);
 
   const expect = (offer: string) => {
     from.current = job;
-    setSaid('Planning with it…');
+    setSaid(t('part.planning'));
     setAwaited(offer);
   };
   return { said, expect };

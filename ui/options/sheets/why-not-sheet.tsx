@@ -1,5 +1,6 @@
 'use client';
 import { useMemo, useState } from 'react';
+import { useTranslations } from '#translations';
 import { parseWish } from '@/core/planning/explain/wish-line';
 import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
@@ -26,6 +27,8 @@ const LISTED = 40;
 
 /** Any offer or wish, and why it is not on the ladder, with what would have to change. */
 export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { job } = useJob();
   const [line, setLine] = useState('');
   const [offer, setOffer] = useState(first);
@@ -41,15 +44,9 @@ export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProp
   const listed = [...found].sort((a, b) => Number(inPlans.has(a.id)) - Number(inPlans.has(b.id))).slice(0, LISTED);
   const picked = offerOf(planCase.offers, offer ?? undefined);
   return (
-    <Sheet
-      open
-      wide
-      title="Why is it not there?"
-      description="Type an offer’s words and pick it, or a wish such as 64 GB under 100."
-      onClose={onClose}
-    >
+    <Sheet open wide title={t('why.title')} description={t('why.what')} onClose={onClose}>
       <Field
-        label="Offer or wish"
+        label={t('why.label')}
         value={line}
         onChange={(event) => {
           setLine(event.target.value);
@@ -61,21 +58,21 @@ export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProp
         {picked !== undefined && <h3 className="text-base">{picked.label}</h3>}
         {told === undefined && (
           <>
-            <p className="text-ink-2 text-sm">Planning with and without it…</p>
-            <ProgressBar label="working out why" share={null} />
+            <p className="text-ink-2 text-sm">{t('why.planning')}</p>
+            <ProgressBar label={t('why.working')} share={null} />
           </>
         )}
-        {told === 'failed' && <p className="text-stop">It could not be worked out.</p>}
+        {told === 'failed' && <p className="text-stop">{t('why.failed')}</p>}
         {Array.isArray(told) && told.map((sentence) => <p key={sentence}>{sentence}</p>)}
       </div>
       {wish === null && offer === null && (
         <>
           <p className="text-sm text-ink-2 mt-1">
             {found.length === 0
-              ? 'No offer that goes into such sockets has these words.'
+              ? t('why.noOffer')
               : found.length > LISTED
-                ? `${found.length} offers; the first ${LISTED}:`
-                : `${found.length} offers:`}
+                ? t('why.first', { found: found.length, LISTED })
+                : t('why.found', { found: found.length })}
           </p>
           <ul className="max-h-72 overflow-auto border-t border-line text-sm">
             {listed.map(({ id, label, origin, priceCents }) => (
@@ -87,8 +84,8 @@ export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProp
                 >
                   <span>{label}</span>
                   <span className="text-ink-2">
-                    {LANE_WORDS[origin]}
-                    {inPlans.has(id) ? ', on the ladder' : ''}
+                    {tTrade(LANE_WORDS[origin])}
+                    {inPlans.has(id) ? t('why.onLadder') : ''}
                   </span>
                   <span className="text-right">{moneyText(priceCents, planCase.currency)}</span>
                 </button>

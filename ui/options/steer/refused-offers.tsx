@@ -1,5 +1,6 @@
 'use client';
 import { memo, useState } from 'react';
+import { useTranslations } from '#translations';
 import { REFUSAL_WORDS } from '@/core/planning/explain/refusal-words';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
@@ -11,6 +12,7 @@ interface RefusedOffersProps {
 
 /** The offers that are not on the ladder because they do not fit, each with why; listed once somebody asks. */
 export const RefusedOffers = memo(function RefusedOffers({ answer, planCase }: RefusedOffersProps) {
+  const t = useTranslations('options');
   const [isOpen, setOpen] = useState(false);
   const { refusedOffers } = answer;
   if (refusedOffers.length === 0) return null;
@@ -18,7 +20,10 @@ export const RefusedOffers = memo(function RefusedOffers({ answer, planCase }: R
   return (
     <details className="text-sm" onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary className="cursor-pointer text-ink-2 py-1 w-fit underline decoration-line underline-offset-4 hover:decoration-ink">
-        {refusedOffers.length === 1 ? '1 offer does not fit' : `${refusedOffers.length} offers do not fit`}: why
+        {t('refused.why', {
+          refusedOffers:
+            refusedOffers.length === 1 ? t('refused.one') : t('refused.many', { refusedOffers: refusedOffers.length }),
+        })}
       </summary>
       {labels !== null && (
         <ul className="columns-1 lg:columns-2 gap-6 mt-1">

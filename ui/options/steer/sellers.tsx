@@ -1,5 +1,6 @@
 'use client';
 import { type FocusEvent, type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
+import { useTranslations } from '#translations';
 import type { Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import { useJob } from '../../job/job-context';
@@ -61,6 +62,7 @@ function usePanel() {
 
 /** From whom anything may be bought. */
 export function Sellers({ steering, onSteer, planCase }: SellersProps) {
+  const t = useTranslations('options');
   const { sellersOut } = steering;
   const sellers = useSellers(planCase, sellersOut);
   const { panel, leaves } = usePanel();
@@ -73,13 +75,13 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
   return (
     <div>
       <span id="sellers-label" className="block text-sm font-medium text-ink-2 mb-0.5">
-        From
+        {t('sellers.from')}
       </span>
       <details ref={panel} className="relative" {...leaves}>
         <summary
           className={`${INPUT_LOOK} cursor-pointer list-none whitespace-nowrap flex items-center justify-between gap-3`}
         >
-          {sellersOut.length === 0 ? 'any seller' : `${left} of ${sellers.length} sellers`}
+          {sellersOut.length === 0 ? t('sellers.any') : t('sellers.some', { left, sellers: sellers.length })}
           <span aria-hidden className="text-xs">
             ▾
           </span>
@@ -106,7 +108,7 @@ export function Sellers({ steering, onSteer, planCase }: SellersProps) {
                 onSteer({ sellersOut: [] });
               }}
             >
-              Any seller again
+              {t('sellers.all')}
             </button>
           )}
         </fieldset>
@@ -125,13 +127,14 @@ interface OneSellerProps {
 
 /** One seller, to buy from or not. */
 function OneSeller({ name, offers, leadDays, isWanted, onChange }: OneSellerProps) {
+  const t = useTranslations('options');
   return (
     <div className="flex items-center gap-3 min-h-8">
       <Check className="grow" checked={isWanted} onChange={onChange}>
         <span className={isWanted ? '' : 'line-through text-ink-2'}>{name}</span>
       </Check>
       <span className="text-sm text-ink-2 whitespace-nowrap">
-        {offers === 1 ? '1 offer' : `${offers} offers`}, {daysText(leadDays ?? 0)}
+        {offers === 1 ? '1 offer' : t('sellers.offers', { offers })}, {daysText(t, leadDays ?? 0)}
       </span>
     </div>
   );

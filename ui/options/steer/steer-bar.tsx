@@ -1,5 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { Steering } from '@/core/planning/filters/steering';
@@ -36,6 +37,7 @@ interface TypedProps<T> {
 
 /** A line that is typed: the picture follows each letter that makes sense. */
 function Typed<T>({ label, className, value, text, parse, wrong, onChange }: TypedProps<T>) {
+  const t = useTranslations('options');
   const [typed, setTyped] = useState<string | null>(null);
   const before = useRef(value);
   const shown = typed ?? text(value);
@@ -49,7 +51,7 @@ function Typed<T>({ label, className, value, text, parse, wrong, onChange }: Typ
     <Field
       label={label}
       className={className}
-      placeholder="open"
+      placeholder={t('open')}
       value={shown}
       onChange={(event) => {
         if (typed === null) before.current = value;
@@ -83,6 +85,8 @@ const moneyOf =
 
 /** What the shapes mean, each lane a switch that leaves it out. */
 function Lanes({ steering, onSteer, answer }: SteerBarProps) {
+  const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { job } = useJob();
   const { lanesOut } = steering;
   // Under a cover the originals stay in sight.
@@ -98,7 +102,7 @@ function Lanes({ steering, onSteer, answer }: SteerBarProps) {
     if (next.length < LANES.length) onSteer({ lanesOut: next });
   };
   return (
-    <ul className="flex flex-wrap gap-1" aria-label="Lanes">
+    <ul className="flex flex-wrap gap-1" aria-label={t('steer.lanes')}>
       {seen.map((lane) => {
         const on = !lanesOut.includes(lane);
         return (
@@ -111,7 +115,7 @@ function Lanes({ steering, onSteer, answer }: SteerBarProps) {
               className={`flex items-center min-h-8 pr-2 pl-0.5 text-sm rounded-notch border cursor-pointer ${on ? 'bg-sheet border-edge' : 'border-line text-ink-2 line-through'}`}
             >
               <PlanShape lane={lane} care="clear" reuse="replace" />
-              {LANE_WORDS[lane]}
+              {tTrade(LANE_WORDS[lane])}
             </button>
           </li>
         );
@@ -122,46 +126,47 @@ function Lanes({ steering, onSteer, answer }: SteerBarProps) {
 
 /** What steers the ladder beside the lines on it. */
 export function SteerBar(props: SteerBarProps) {
+  const t = useTranslations('options');
   const { steering, onSteer, planCase } = props;
   const sockets = planCase.machine.slots.filter(({ soldered }) => soldered == null).length;
   const rates = useMemo(() => boardRates(planCase), [planCase]);
   const free = Array.from({ length: Math.max(1, sockets) }, (_, count) => ({
     value: String(count),
-    text: count === 0 ? 'any' : `${count} free`,
+    text: count === 0 ? 'any' : t('steer.free', { count }),
   }));
   return (
-    <fieldset aria-label="Steering" className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
+    <fieldset aria-label={t('steer.label')} className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
       <Typed
-        label="Needs at least"
+        label={t('steer.need')}
         className="w-24"
         value={steering.needMiB}
         text={(mib) => (mib === null ? '' : capacityText(mib))}
         parse={capacityOf}
-        wrong="Type a size above 0, such as 16 GB."
+        wrong={t('steer.faults.size')}
         onChange={(needMiB, live) => onSteer({ needMiB }, live)}
       />
       <Typed
-        label="Budget"
+        label={t('steer.budget')}
         className="w-20"
         value={steering.budgetCents}
         text={(cents) => (cents === null ? '' : shortMoney(cents, planCase.currency))}
         parse={moneyOf(planCase.currency)}
-        wrong="Type an amount above 0, such as 90."
+        wrong={t('steer.faults.amount')}
         onChange={(budgetCents, live) => onSteer({ budgetCents }, live)}
       />
       <Choice
-        label="Slots left"
+        label={t('steer.slots')}
         className="w-20"
         value={String(Math.max(0, Math.min(steering.freeSlots, sockets - 1)))}
         options={free}
         onChange={(event) => onSteer({ freeSlots: Number(event.target.value) })}
       />
       <Choice
-        label="Least rate"
+        label={t('steer.rate')}
         className="w-28"
         value={String(steering.leastRateMTs ?? '')}
         options={[
-          { value: '', text: 'any rate' },
+          { value: '', text: t('steer.anyRate') },
           ...rates.map((rate) => ({ value: String(rate), text: `${rate} MT/s` })),
         ]}
         onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}

@@ -1,3 +1,4 @@
+import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { Suggestion } from '@/core/planning/filters/suggest-three';
@@ -14,10 +15,11 @@ interface SuggestedProps {
 
 /** What to offer, with the reason for each, put on the slip by one press or key. */
 export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: SuggestedProps) {
+  const t = useTranslations('options');
   if (suggestions.length === 0) return null;
   return (
-    <section aria-label="Suggested" className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
-      <span className="font-semibold max-[1100px]:sr-only">Suggested</span>
+    <section aria-label={t('suggested.label')} className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
+      <span className="font-semibold max-[1100px]:sr-only">{t('suggested.label')}</span>
       <ol className="flex flex-wrap gap-x-3">
         {suggestions.map(({ plan, purpose, reason }, nr) => (
           <li key={planKey(plan)}>
@@ -34,7 +36,7 @@ export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: Sug
         ))}
       </ol>
       <Button onClick={onPutAll} disabled={busy} className="min-h-8 px-2.5">
-        {suggestions.length === 1 ? 'Put it on the slip' : 'Put them on the slip'}
+        {suggestions.length === 1 ? t('suggested.addOne') : t('suggested.add')}
       </Button>
     </section>
   );

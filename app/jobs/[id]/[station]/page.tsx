@@ -20,6 +20,8 @@ import { ClosedNote } from '@/ui/job/closed-note';
 import { JobProvider } from '@/ui/job/job-context';
 import { OnDeviceButton } from '@/ui/job/on-device-button';
 import { StationScreen } from '@/ui/job/station-screen';
+import { getTranslations } from '@/ui/words/on-the-server';
+import { WORDS_OF_STATIONS } from '@/ui/words/words-of-stations';
 
 /** Stations that plan. */
 const WITH_MARKET: ReadonlySet<Station> = new Set<Station>(['limits', 'options']);
@@ -30,11 +32,14 @@ const isStation = (name: string): name is Station => (STATIONS as readonly strin
 
 export async function generateMetadata({ params }: { params: Params }): Promise<Metadata> {
   const { id, station } = await params;
-  return { title: isStation(station) ? `${STATION_NAMES[station]}, job ${id}` : 'Job' };
+  const t = await getTranslations('job');
+  const tFrame = await getTranslations('frame');
+  return { title: isStation(station) ? t('title', { value: tFrame(STATION_NAMES[station]), id }) : t('job') };
 }
 
 /** One station of a job, with the rail above it and slot board and slip beside it. */
 export default async function StationPage({ params }: { params: Params }) {
+  const t = await getTranslations('job');
   const caller = await enterPage('jobs.read');
   const { station, ...rest } = await params;
   if (!isStation(station)) notFound();
@@ -49,14 +54,15 @@ export default async function StationPage({ params }: { params: Params }) {
   const bar = (
     <div className="flex items-center gap-3 min-w-0">
       <p className="truncate text-sm">
-        <strong>Job {job.id}</strong> · {job.customer.name || 'no name yet'} · {machineName(job) || 'no machine yet'}
+        <strong>{t('jobNr', { id: job.id })}</strong> · {job.customer.name || t('noName')} ·{' '}
+        {machineName(job) || t('noMachine')}
       </p>
       <OnDeviceButton address={deviceAddress()} />
       {mayDo(caller, 'jobs.write') && job.closedAt === null && <CloseJobButton jobId={job.id} />}
     </div>
   );
   return (
-    <Desk caller={caller} here="" bar={bar}>
+    <Desk caller={caller} here="" bar={bar} words={WORDS_OF_STATIONS[station]}>
       {/* It is on its way while the page's scripts are. */}
       {path !== null && <link rel="preload" as="fetch" href={path} crossOrigin="anonymous" />}
       <StationRail jobId={job.id} here={station} standings={state.standings} />

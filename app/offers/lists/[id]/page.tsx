@@ -5,8 +5,12 @@ import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { showList } from '@/service/market/price-lists';
 import { PriceListLook } from '@/ui/offers/lists/price-list-look';
+import { getTranslations } from '@/ui/words/on-the-server';
 
-export const metadata: Metadata = { title: 'Price list' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('offers');
+  return { title: t('lists.title') };
+}
 
 /** A price list as it is looked at before it counts. */
 export default async function PriceListPage({ params }: { params: Promise<{ id: string }> }) {
@@ -16,7 +20,7 @@ export default async function PriceListPage({ params }: { params: Promise<{ id: 
   const { list, currency, shopCurrency, doubtfulColumns, whyColumns, groups, work } = view;
   const { id, name, seller, state, sentence, sample, passedOver, gone, outcome, headings, columns, capacityIs } = list;
   return (
-    <Desk caller={caller} here="/offers">
+    <Desk caller={caller} here="/offers" words={['offers']}>
       <main id="work" className="max-w-6xl mx-auto px-4 py-4">
         <PriceListLook
           list={{

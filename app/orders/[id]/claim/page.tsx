@@ -4,10 +4,14 @@ import { idOf } from '@/app/handle';
 import { dayText } from '@/core/day-text';
 import { claimOf } from '@/service/orders/orders';
 import { PrintButton } from '@/ui/orders/print-button';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../../../desk';
 import { enterPage } from '../../../enter';
 
-export const metadata: Metadata = { title: 'Claim' };
+export async function generateMetadata(): Promise<Metadata> {
+  const t = await getTranslations('orders');
+  return { title: t('claim.title') };
+}
 
 type Search = Promise<{ line?: string }>;
 
@@ -19,12 +23,13 @@ export default async function ClaimPage({
   params: Promise<{ id: string }>;
   searchParams: Search;
 }) {
+  const t = await getTranslations('orders');
   const caller = await enterPage('jobs.read');
   const claim = await claimOf(caller, idOf(await params), idOf({ id: (await searchParams).line ?? '' }));
   if (claim === null) notFound();
   const { shop, order, line, faults, tests } = claim;
   return (
-    <Desk caller={caller} here="/orders">
+    <Desk caller={caller} here="/orders" words={['orders']}>
       <main id="work" className="max-w-3xl mx-auto px-4 py-6 grid gap-4">
         <div className="flex justify-between gap-4">
           <div>
@@ -36,7 +41,7 @@ export default async function ClaimPage({
           <PrintButton />
         </div>
         <h1 className="text-xl">
-          Claim to {order.seller}, order {order.number} of {dayText(order.orderedOn)}
+          {t('claim.head', { seller: order.seller, number: order.number, orderedOn: dayText(order.orderedOn) })}
         </h1>
         <p className="text-lg">
           {line.sellerPart !== null && <strong>{line.sellerPart}, </strong>}
@@ -45,14 +50,19 @@ export default async function ClaimPage({
         <ul className="list-disc pl-5">
           {faults.map(({ id, quantity, kind, note, on }) => (
             <li key={id}>
-              {quantity} of {line.quantity}: {kind === 'dead' ? 'dead on arrival' : 'not what was ordered'}
-              {note !== '' && `, ${note}`}, noted on {dayText(on)}
+              {t('claim.what', {
+                quantity,
+                quantity2: line.quantity,
+                value: kind === 'dead' ? t('claim.dead') : t('claim.wrong'),
+                value2: note !== '' ? `, ${note}` : '',
+                on: dayText(on),
+              })}
             </li>
           ))}
         </ul>
         {tests.length > 0 && (
-          <section aria-label="How it was found">
-            <h2 className="text-base">How it was found</h2>
+          <section aria-label={t('claim.how')}>
+            <h2 className="text-base">{t('claim.how')}</h2>
             <ol className="list-decimal pl-5">
               {tests.map(({ title, outcome }) => (
                 <li key={title}>
@@ -62,7 +72,7 @@ export default async function ClaimPage({
             </ol>
           </section>
         )}
-        <p>We ask for an exchange or our money back. Our reference: job {line.jobId}.</p>
+        <p>{t('claim.ask', { jobId: line.jobId })}</p>
       </main>
     </Desk>
   );

@@ -1,0 +1,40 @@
+import board from './de/board.json';
+import door from './de/door.json';
+import fitting from './de/fitting.json';
+import frame from './de/frame.json';
+import intake from './de/intake.json';
+import job from './de/job.json';
+import jobs from './de/jobs.json';
+import limits from './de/limits.json';
+import models from './de/models.json';
+import moving from './de/moving.json';
+import offers from './de/offers.json';
+import options from './de/options.json';
+import orders from './de/orders.json';
+import proof from './de/proof.json';
+import quote from './de/quote.json';
+import settings from './de/settings.json';
+import staff from './de/staff.json';
+import trade from './de/trade.json';
+
+/** German words of the staff's screens, a catalogue a screen. */
+export const de = {
+  board,
+  door,
+  fitting,
+  frame,
+  intake,
+  job,
+  jobs,
+  limits,
+  models,
+  moving,
+  offers,
+  options,
+  orders,
+  proof,
+  quote,
+  settings,
+  staff,
+  trade,
+};
