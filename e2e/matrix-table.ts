@@ -18,6 +18,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'PUT /api/first-hour': 'shop.settings',
   'GET /api/health': 'open',
   'PUT /api/identity': 'shop.settings',
+  'PUT /api/language': 'jobs.read',
   'POST /api/jobs': 'jobs.write',
   'DELETE /api/jobs/[id]': 'jobs.write',
   'POST /api/jobs/[id]/accept': 'quotes.send',

@@ -6,5 +6,6 @@ export const READER: Caller<Right> = asTrusted({
   signIn: 'reader',
   name: 'Reader',
   role: 'owner',
+  language: null,
   counterSeesCost: true,
 });

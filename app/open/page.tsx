@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import { redirect } from 'next/navigation';
 import { signInPage } from '@/service/staff/sign-in';
+import { LanguageSwitch } from '@/ui/frame/language-switch';
 import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
 import { OpeningForm } from '@/ui/shop/opening-form';
@@ -28,7 +29,10 @@ export default async function OpenPage() {
           <p className="flex items-center gap-2.5 text-xl font-bold wide">
             <Mark size={28} /> Fenbrik
           </p>
-          <LightSwitch light={light} />
+          <span className="flex items-center">
+            <LanguageSwitch isSignedIn={false} />
+            <LightSwitch light={light} />
+          </span>
         </div>
         <div>
           <h1 className="text-2xl wide">{t('openShop')}</h1>

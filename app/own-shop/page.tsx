@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import Link from 'next/link';
 import { signInPage } from '@/service/staff/sign-in';
+import { LanguageSwitch } from '@/ui/frame/language-switch';
 import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
 import { getTranslations } from '@/ui/words/on-the-server';
@@ -35,7 +36,10 @@ export default async function OwnShopPage() {
           <Link href="/sign-in" className="flex items-center gap-2.5 text-xl font-bold wide">
             <Mark size={28} /> Fenbrik
           </Link>
-          <LightSwitch light={light} />
+          <span className="flex items-center">
+            <LanguageSwitch isSignedIn={false} />
+            <LightSwitch light={light} />
+          </span>
         </div>
         <h1 className="text-2xl wide">{t('ownShop')}</h1>
         <ol className="grid gap-px bg-line border border-line">

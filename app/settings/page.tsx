@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { agoText } from '@/core/ago-text';
 import { showBackground } from '@/service/background';
 import { showBestRule } from '@/service/job/options/steering';
 import { showCharges } from '@/service/shop/charges';
@@ -22,8 +23,7 @@ import { RoleRule } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
-import { getTranslations } from '@/ui/words/on-the-server';
-import { ageText } from '../age-text';
+import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -35,6 +35,7 @@ export async function generateMetadata(): Promise<Metadata> {
 /** What the shop goes by: how it makes its prices, and what uses and systems need. */
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ logo?: string }> }) {
   const t = await getTranslations('settings');
+  const language = await screenLanguage();
   const caller = await enterPage('shop.settings');
   const { logo } = await searchParams;
   const identity = await showIdentity(caller);
@@ -71,11 +72,11 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           waiting={background.numbers.waiting}
           running={background.numbers.running}
           failedCount={background.numbers.failed}
-          failed={background.failed.map(({ at, ...task }) => ({ ...task, ago: ageText(new Date(at), now) }))}
+          failed={background.failed.map(({ at, ...task }) => ({ ...task, ago: agoText(new Date(at), now, language) }))}
           runs={background.runs.map(({ kind, succeededAt, failedAt }) => ({
             kind,
-            succeeded: succeededAt && ageText(new Date(succeededAt), now),
-            failed: failedAt && ageText(new Date(failedAt), now),
+            succeeded: succeededAt && agoText(new Date(succeededAt), now, language),
+            failed: failedAt && agoText(new Date(failedAt), now, language),
           }))}
         />
       </main>

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { cookies } from 'next/headers';
 import Link from 'next/link';
 import { signInPage } from '@/service/staff/sign-in';
+import { LanguageSwitch } from '@/ui/frame/language-switch';
 import { LightSwitch } from '@/ui/frame/light-switch';
 import { Mark } from '@/ui/frame/mark';
 import { Button } from '@/ui/kit/button';
@@ -65,7 +66,10 @@ export default async function SignInPage({ searchParams }: { searchParams: Searc
               {t('signIn')}
             </Button>
           </form>
-          <LightSwitch light={light} />
+          <span className="flex items-center">
+            <LanguageSwitch isSignedIn={false} />
+            <LightSwitch light={light} />
+          </span>
         </section>
         <section className="bg-board text-board-ink px-8 py-10 flex flex-col justify-center gap-6">
           <p className="text-3xl leading-10 font-semibold wide max-w-lg text-balance">{t('motto')}</p>

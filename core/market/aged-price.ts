@@ -23,7 +23,7 @@ export const sickPriceText = (age: string | null): string =>
 /** How old a price is, in words, where it may not hold any more: its seller's feed is sick, or nobody noted it for long. */
 export function agedText(price: PriceAge, now: Date): string | null {
   const { sickSince } = price;
-  if (sickSince !== undefined) return sickPriceText(agoText(sickSince?.toISOString() ?? null, now));
+  if (sickSince !== undefined) return sickPriceText(sickSince && agoText(sickSince, now));
   const days = priceDays(price, now) ?? 0;
   return days < OLD_DAYS ? null : `price of ${days} days ago`;
 }

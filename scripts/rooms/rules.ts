@@ -13,9 +13,12 @@ export const ROOMS: Record<string, Room> = {
   words: { rooms: '', packages: 'use-intl icu-minify' },
   core: { rooms: '', packages: 'zod' },
   runtime: { rooms: '', packages: 'node:* zod pino' },
-  store: { rooms: 'core runtime', packages: 'node:* pg pg-copy-streams graphile-worker rate-limiter-flexible p-limit' },
+  store: {
+    rooms: 'words core runtime',
+    packages: 'node:* pg pg-copy-streams graphile-worker rate-limiter-flexible p-limit',
+  },
   outward: { rooms: 'core runtime' },
-  service: { rooms: 'core store outward runtime', packages: 'node:* zod dataloader lru-cache p-limit' },
+  service: { rooms: 'words core store outward runtime', packages: 'node:* zod dataloader lru-cache p-limit' },
   tasks: { rooms: 'service runtime', packages: 'node:* graphile-worker' },
   worker: { rooms: 'core', packages: '' },
   ui: {
@@ -24,7 +27,10 @@ export const ROOMS: Record<string, Room> = {
     packages:
       '#translations use-intl react react-dom next react-hook-form qrcode radix-ui get-nonce d3-scale d3-array d3-shape @dnd-kit/core @dnd-kit/sortable @tanstack/react-virtual',
   },
-  app: { rooms: 'words core service ui runtime', packages: '#translations node:* zod next react busboy @fontsource-variable/archivo' },
+  app: {
+    rooms: 'words core service ui runtime',
+    packages: '#translations node:* zod next react busboy @fontsource-variable/archivo',
+  },
   gate: { rooms: 'runtime', packages: 'node:* proxy-addr rate-limiter-flexible' },
   standin: { rooms: '', packages: 'node:* smtp-server' },
   demo: { rooms: 'core store' },

@@ -13,6 +13,7 @@ import {
   noteBrowser,
 } from '../../store/staff/session';
 import { type DemoAccount, findForSignIn, listDemoAccounts } from '../../store/staff/staff';
+import type { StaffLanguage } from '../../words/languages';
 import { done, type Fault, fault, type Result } from '../result';
 import { SESSION_HOURS, tokenHash } from './access';
 import { forgetSignInTry, takeSignInTry } from './sign-in-tries';
@@ -39,6 +40,8 @@ export interface SignedIn {
   token: string;
   /** for the browser's cookie: by it this browser is known the next time */
   browser: string;
+  /** in which the person reads the screens; null: nobody chose */
+  language: StaffLanguage | null;
 }
 
 const isMark = (text: string | undefined): text is string => text !== undefined && /^[A-Za-z0-9_-]{43}$/.test(text);
@@ -97,7 +100,7 @@ async function tryToSignIn(name: string, password: string, from: SignInFrom): Pr
     await noteEvent(db, { jobId: null, staffId: member.id, kind: 'signed-in' });
   });
   await forgetSignInTry(tried);
-  return done({ token, browser: mark });
+  return done({ token, browser: mark, language: member.language });
 }
 
 export async function signOut(token: string): Promise<void> {

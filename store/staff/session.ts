@@ -25,7 +25,7 @@ export interface FoundSession {
 export async function findSession(db: Queryable, tokenHash: Buffer, hours: number): Promise<FoundSession | null> {
   const row = await maybeOne<SessionMember & { isOlder: boolean } & Record<string, unknown>>(
     db,
-    `select staff.id, sign_in as "signIn", name, role,
+    `select staff.id, sign_in as "signIn", name, role, language,
        coalesce((select counter_sees_cost from shop), false) as "counterSeesCost",
        expires_at < now() + make_interval(hours => $2 - 1) as "isOlder"
      from session join staff on staff.id = staff_id

@@ -1,3 +1,4 @@
+import type { StaffLanguage } from '../../words/languages';
 import { many, maybeOne, run } from '../database';
 import type { Queryable } from '../queryable';
 
@@ -10,14 +11,16 @@ export interface StaffMember {
   signIn: string;
   name: string;
   role: Role;
+  /** of the screens; null: as the browser asks */
+  language: StaffLanguage | null;
 }
 
-const COLUMNS = 'id, sign_in as "signIn", name, role';
+const COLUMNS = 'id, sign_in as "signIn", name, role, language';
 
 /** Keeps a new account; null: the sign-in name is or was somebody's. */
 export async function insertStaff(
   db: Queryable,
-  member: Omit<StaffMember, 'id'> & { passwordHash: string; demoPassword: string | null },
+  member: Omit<StaffMember, 'id' | 'language'> & { passwordHash: string; demoPassword: string | null },
 ): Promise<number | null> {
   const row = await maybeOne<{ id: number }>(
     db,
@@ -71,4 +74,9 @@ export async function endStaff(db: Queryable, id: number): Promise<number> {
 export async function countOwners(db: Queryable): Promise<number> {
   const rows = await many(db, `select id from staff where role = 'owner' and left_at is null for update`);
   return rows.length;
+}
+
+/** Notes in which language a person reads the screens. */
+export async function updateLanguage(db: Queryable, staffId: number, language: StaffLanguage): Promise<void> {
+  await run(db, 'update staff set language = $2 where id = $1', [staffId, language]);
 }

@@ -79,8 +79,8 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
           {t('list.progress', {
             done,
             steps: steps.length,
-            value: skipped > 0 ? `, ${skipped} left out` : '',
-            value2: fitting.minutes !== null ? ` · ${fitting.minutes} min` : '',
+            value: skipped > 0 ? t('list.skippedCount', { skipped }) : '',
+            value2: fitting.minutes !== null ? t('list.minutes', { minutes: fitting.minutes }) : '',
           })}
         </span>
       </div>

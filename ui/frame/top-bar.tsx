@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import type { StaffMessages } from '@/words/staff-words';
 import { NearLink } from '../kit/near-link';
+import { LanguageSwitch } from './language-switch';
 import type { Light } from './light';
 import { LightSwitch } from './light-switch';
 import { Mark } from './mark';
@@ -49,7 +50,10 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
         ))}
       </nav>
       <div className="flex-1 min-w-0 max-[700px]:order-last max-[700px]:basis-full">{children}</div>
-      <LightSwitch light={light} />
+      <span className="flex items-center">
+        <LanguageSwitch isSignedIn />
+        <LightSwitch light={light} />
+      </span>
       <form action="/api/sign-out" method="post" className="flex items-center gap-2 text-sm">
         <span className="text-ink-2 max-[1100px]:hidden">
           {person.name}, {t(`roles.${person.role}`)}

@@ -79,7 +79,7 @@ export function Beside() {
           <AddSlot />
           {job.slots.length > 1 && (
             <Button weight="quiet" aria-pressed={filling} onClick={() => setFilling(!filling)}>
-              {filling ? 'Hide the fill order' : 'Fill order'}
+              {filling ? t('beside.hideFilling') : t('beside.filling')}
             </Button>
           )}
           {undo !== null && (

@@ -96,7 +96,7 @@ export function CeilingRuler({ title, ruler }: { title: string; ruler: Ruler }) 
         {rows.map(({ label, mib, by, look }) => (
           <li key={`${label} ${by} ${mib}`}>
             {label}: {capacityText(mib)}, {by}
-            {look === 'binds' && ', binds'}
+            {look === 'binds' && t('ruler.applies')}
           </li>
         ))}
       </ul>

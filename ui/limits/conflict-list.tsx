@@ -165,7 +165,7 @@ function WayOut({ one, holds, isDecided, consequence, onTake, busy }: WayOutProp
       </span>
       <span className="flex items-center justify-between gap-2 min-h-9">
         <span className="text-sm font-semibold text-good">
-          {holds && (!isDecided ? t('conflict.holds') : '✓ holds')}
+          {holds && (!isDecided ? t('conflict.holds') : t('conflict.applies'))}
         </span>
         {onTake !== null && (
           <Button disabled={busy} onClick={onTake} aria-label={t('conflict.takeOne', { one: settlementText(t, one) })}>

@@ -33,8 +33,7 @@ function Lines({ title, rows, counts }: { title: string; rows: Imported['refused
   );
 }
 
-const modelsText = (t: StaffWords<'models'>, count: number): string =>
-  count === 1 ? '1 model' : t('file.models', { count });
+const modelsText = (t: StaffWords<'models'>, count: number): string => t('file.models', { count });
 
 interface LibraryToolsProps {
   count: number;
@@ -132,7 +131,7 @@ function WouldChange({ name, would, busy, onTake, onLeave }: WouldChangeProps) {
         <p className="text-sm max-h-32 overflow-auto">
           {would.named
             .slice(0, 100)
-            .map(({ name, fate }) => `${name} (${fate === 'added' ? 'new' : 'learns'})`)
+            .map(({ name, fate }) => (fate === 'added' ? t('file.isNew', { name }) : t('file.extended', { name })))
             .join(' · ')}
           {would.named.length > 100 && t('file.andMore', { named: would.named.length - 100 })}
         </p>

@@ -85,7 +85,6 @@ function TemplateFields() {
           e0: () => <SlotGlyphs sockets={shape.channels * shape.perChannel} soldered={0} />,
           perChannel: shape.channels * shape.perChannel,
           channels: shape.channels,
-          value: shape.channels === 1 ? 'channel' : 'channels',
           form: shape.form,
         })}
       </div>

@@ -7,8 +7,6 @@ import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 
-const several = (count: number, one: string): string => `${count} ${one}${count === 1 ? '' : 's'}`;
-
 /** Shops that handed us what they know: what it is, whether it is believed, and the way to take all of it out. */
 export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; mayTrust: boolean }) {
   const t = useTranslations('models');
@@ -19,8 +17,8 @@ export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; m
     const result = await save<{ models: number; kept: number }>('DELETE', `/api/other-shops/${id}`);
     if (!result.ok) return;
     const { models, kept } = result.value;
-    const stay = kept === 0 ? '' : t('shops.stay', { kept: several(kept, 'model'), name });
-    setSaid(t('shops.removed', { name, models: several(models, 'model'), stay }));
+    const stay = kept === 0 ? '' : t('shops.stay', { kept: t('file.models', { count: kept }), name });
+    setSaid(t('shops.removed', { name, models: t('file.models', { count: models }), stay }));
   };
   return (
     <section aria-label={t('shops.title')}>
@@ -33,7 +31,7 @@ export function OtherShops({ shops, mayTrust }: { shops: readonly OtherShop[]; m
           >
             <span className="font-semibold">{shop.name}</span>
             <span className="text-ink-2 flex-1">
-              {several(shop.models, 'model')}, {several(shop.claims, 'claim')}, {several(shop.trials, 'test')}
+              {t('shops.counts', { models: shop.models, claims: shop.claims, tests: shop.trials })}
               {!shop.trusted && t('shops.info')}
             </span>
             {mayTrust && (

@@ -5,7 +5,7 @@ const MOST_DRAWN = 8;
 /** A model's slots at a glance: an open frame for a socket, a chip for what is soldered. */
 export function SlotGlyphs({ sockets, soldered }: { sockets: number; soldered: number }) {
   const t = useTranslations('models');
-  const words = `${sockets} ${sockets === 1 ? 'socket' : 'sockets'}${soldered > 0 ? t('slots.soldered', { soldered }) : ''}`;
+  const words = `${t('slots.count', { sockets })}${soldered > 0 ? t('slots.soldered', { soldered }) : ''}`;
   const all = [...Array.from({ length: soldered }, () => true), ...Array.from({ length: sockets }, () => false)];
   // A server's sockets would fill the line: their number says it.
   const marks = all.length > MOST_DRAWN ? all.slice(0, MOST_DRAWN - 3) : all;

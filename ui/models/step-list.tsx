@@ -77,7 +77,7 @@ function StepRow({
         {text}
         <span className="text-ink-2">
           {tool !== '' && ` · ${tool}`}
-          {fasteners !== null && ` · ${fasteners} ${fasteners === 1 ? 'screw' : 'screws'}`}
+          {fasteners !== null && t('steps.screwCount', { fasteners })}
           {lengthMm !== null && t('steps.of', { lengthMm })}
           {unplug !== '' && t('steps.unplugs', { unplug })}
         </span>

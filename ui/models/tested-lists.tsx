@@ -1,4 +1,5 @@
 'use client';
+import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
 import { TextAreaField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
@@ -13,10 +14,11 @@ interface TestedListsProps {
 
 /** Whose lists name which parts as tested in this model; offers of these parts say so. */
 export function TestedLists({ id, tested, mayWrite }: TestedListsProps) {
+  const t = useTranslations('models');
   if (tested.length === 0 && !mayWrite) return null;
   return (
-    <section aria-label="Tested parts" className="bg-sheet border border-line px-3 py-2">
-      <h2 className="text-base">Tested parts</h2>
+    <section aria-label={t('tested.title')} className="bg-sheet border border-line px-3 py-2">
+      <h2 className="text-base">{t('tested.title')}</h2>
       <ul className="text-sm mt-1 grid gap-1">
         {tested.map((one) => (
           <li key={one.list}>
@@ -26,7 +28,7 @@ export function TestedLists({ id, tested, mayWrite }: TestedListsProps) {
       </ul>
       {mayWrite && (
         <details className="mt-1">
-          <summary className="cursor-pointer text-sm font-semibold">Add a list</summary>
+          <summary className="cursor-pointer text-sm font-semibold">{t('tested.add')}</summary>
           <NewList id={id} />
         </details>
       )}
@@ -41,6 +43,7 @@ interface TypedList {
 const NOTHING: TypedList = { list: '', parts: '' };
 
 function NewList({ id }: { id: number }) {
+  const t = useTranslations('models');
   const { save } = useSave();
   const typing = useTyped<TypedList, TypedList>({
     from: NOTHING,
@@ -48,8 +51,8 @@ function NewList({ id }: { id: number }) {
     read: (typed) =>
       readTyped<TypedList, TypedList>(
         {
-          list: typed.list.trim() === '' && 'Type whose list it is.',
-          parts: typed.parts.trim() === '' && 'Type the part numbers.',
+          list: typed.list.trim() === '' && t('tested.faults.list'),
+          parts: typed.parts.trim() === '' && t('tested.faults.parts'),
         },
         () => typed,
       ),
@@ -57,9 +60,9 @@ function NewList({ id }: { id: number }) {
   });
   return (
     <Form typing={typing} box="mt-1" className="grid gap-2">
-      <TextField name="list" label="Whose list" maxLength={200} />
-      <TextAreaField name="parts" label="Part numbers, one a line" rows={3} />
-      <Send weight="plain">Add it</Send>
+      <TextField name="list" label={t('tested.list')} maxLength={200} />
+      <TextAreaField name="parts" label={t('tested.parts')} rows={3} />
+      <Send weight="plain">{t('add')}</Send>
     </Form>
   );
 }

@@ -98,7 +98,7 @@ function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currenc
           <th className="px-4 py-1.5 font-medium text-right">{t('prices.most')}</th>
           <th className="px-4 py-1.5 font-medium text-right">{t('prices.fair')}</th>
           <th className="px-4 py-1.5 font-medium">
-            {since === undefined ? 'change' : t('prices.since', { since: monthText(since) })}
+            {since === undefined ? t('prices.change') : t('prices.since', { since: monthText(since) })}
           </th>
           <th className="px-4 py-1.5 font-medium text-right">{t('prices.offers')}</th>
         </tr>

@@ -52,7 +52,7 @@ function PriceOfNow({
       {coupon !== null && (
         <div className="contents">
           <dt className="text-ink-2">
-            {coupon.endsOn !== null && coupon.endsOn < ground.day ? t('count.ended') : 'coupon'}
+            {coupon.endsOn !== null && coupon.endsOn < ground.day ? t('count.ended') : t('terms.coupon')}
           </dt>
           <dd className="text-right">{couponText(t, coupon, terms?.currency ?? currency)}</dd>
         </div>

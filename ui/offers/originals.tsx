@@ -34,7 +34,7 @@ function Waiting({ one }: { one: WaitingOriginal }) {
         </span>
         <span className="text-ink-2 flex-1 min-w-0 truncate">
           {t('assign.line', {
-            value: one.offers === 1 ? '1 offer' : t('assign.offers', { offers: one.offers }),
+            value: t('assign.offers', { offers: one.offers }),
             title: one.title,
             value2: one.seller !== null ? ` · ${one.seller}` : '',
           })}

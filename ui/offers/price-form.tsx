@@ -107,7 +107,7 @@ export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormPro
           <TextField
             name="coupon"
             label={t('price.coupon')}
-            placeholder="10 % until 2026-12-31"
+            placeholder={t('price.couponExample')}
             className="col-span-4"
           />
           <TextField name="units" label={t('price.together')} inputMode="numeric" className="col-span-2" />

@@ -11,11 +11,11 @@ export function leadDaysOf({ bought }: Pick<Plan, 'bought'>, supplies: Supplies)
 
 /** How long something takes to come. */
 export const daysText = (t: StaffWords<'options'>, days: number): string =>
-  days === 0 ? t('delivery.now') : days === 1 ? '1 day' : t('delivery.days', { days });
+  days === 0 ? t('delivery.now') : t('delivery.days', { days });
 
 /** When everything a plan buys is here. */
 export function deliveryText(t: StaffWords<'options'>, plan: Pick<Plan, 'bought'>, supplies: Supplies): string {
-  if (plan.bought.length === 0) return 'nothing to order';
+  if (plan.bought.length === 0) return t('delivery.nothing');
   const days = leadDaysOf(plan, supplies);
-  return days === 0 ? daysText(t, days) : t('delivery.in', { days: daysText(t, days) });
+  return days === 0 ? daysText(t, days) : t('delivery.inDays', { id: days });
 }

@@ -164,8 +164,8 @@ function SendBar({ onSave }: { onSave: ReturnType<typeof useSave> }) {
             {busy
               ? t('send.sending')
               : t('send.action', {
-                  value: changeOrder ? 'change order: ' : '',
-                  ready: ready.length === 1 ? '1 option' : t('send.options', { ready: ready.length }),
+                  value: changeOrder ? t('send.change') : '',
+                  ready: t('send.options', { ready: ready.length }),
                   value2: nameless ? '' : t('send.to', { name: job.customer.name }),
                 })}{' '}
             <KeyHint of="S" />

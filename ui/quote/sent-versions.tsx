@@ -95,8 +95,7 @@ function Said({ version: { answer, questions } }: { version: SentVersion }) {
         <li>
           {t('signedAs', {
             signed: answer.signed,
-            ticked:
-              answer.ticked.length > 0 ? t('agreed', { ticked: answer.ticked.length === 1 ? 'this' : 'these' }) : '',
+            ticked: answer.ticked.length > 0 ? t('agreed', { count: answer.ticked.length }) : '',
             value: answer.ticked.map((statement) => `“${statement}”`).join(' '),
           })}
         </li>

@@ -14,8 +14,8 @@ interface ShopSideProps {
 function ageText(t: StaffWords<'quote'>, days: readonly number[]): string {
   if (days.length === 0) return t('shop.stock');
   const oldest = Math.max(...days);
-  const age = oldest === 0 ? 'today' : oldest === 1 ? 'yesterday' : t('shop.age', { oldest });
-  return t('shop.noted', { days: days.length === 1 ? 'price' : t('shop.oldest'), age });
+  const age = t('shop.age', { oldest });
+  return t('shop.noted', { days: days.length === 1 ? t('shop.price') : t('shop.oldest'), age });
 }
 
 /** What only the shop sees of an option: from whom, how old that price is, and, where it may be seen, cost and what is left. */

@@ -58,7 +58,7 @@ function Failed({ task }: { task: FailedRow }) {
         <span className="text-sm text-ink-2">
           {t('tasks.tried', {
             ago: task.ago,
-            value: task.attempts === 1 ? 'once' : t('tasks.times', { attempts: task.attempts }),
+            value: t('tasks.times', { attempts: task.attempts }),
           })}
         </span>
       </p>
@@ -121,7 +121,7 @@ export function BackgroundWork({ waiting, running, failed, failedCount, runs }: 
                   {wordsOf(t, kind)}
                 </th>
                 <td className="pr-6">{succeeded ?? t('tasks.notYet')}</td>
-                <td>{broke ?? 'never'}</td>
+                <td>{broke ?? t('tasks.never')}</td>
               </tr>
             ))}
           </tbody>

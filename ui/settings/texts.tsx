@@ -148,8 +148,7 @@ export function Texts({ rows, usual }: TextsProps) {
         </fieldset>
       </div>
       <p className="text-sm">
-        A quote that speaks with one of these goes out once it is approved. {'{total}'} stands for the new total,{' '}
-        {'{visible}'} for what the operating system can use.{' '}
+        {t('texts.what', { total: '{total}', visible: '{visible}' })}{' '}
         {open.length > 0 && (
           <Button disabled={busy} onClick={() => void approve(open.map(({ key, words }) => ({ key, words })))}>
             {t('texts.approveAll', {

@@ -16,7 +16,7 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
   const t = useTranslations('intake');
   const shown = row.warnings.slice(0, MOST_WARNINGS);
   const more = row.warnings.length - shown.length;
-  const note = row.setAside ? 'ignored' : row.apart;
+  const note = row.setAside ? t('readings.ignored') : row.apart;
   return (
     <li className="flex items-baseline gap-3 py-1.5">
       <div className={`flex-1 min-w-0 ${row.setAside ? 'text-ink-2' : ''}`}>

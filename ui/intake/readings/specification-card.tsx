@@ -90,7 +90,7 @@ function OpenCard({ reading, specification, onDone }: CardProps & { onDone: () =
   return (
     <Form
       typing={typing}
-      label={`Specification${name === '' ? '' : t('spec.of', { name })}`}
+      label={name === '' ? t('spec.label') : t('spec.labelOf', { name })}
       box="@container my-2 border-2 border-act bg-sheet rounded-notch px-3 py-3"
     >
       <p>

@@ -38,7 +38,7 @@ export function useReport(jobId: number, onRead: () => void) {
     onRead();
   };
   const takeText = async (text: string) => {
-    if (await take([textFile(text.includes('\n') ? 'pasted text' : t('typedLine'), text)])) onRead();
+    if (await take([textFile(text.includes('\n') ? t('pastedText') : t('typedLine'), text)])) onRead();
   };
   const takeFiles = async (files: readonly File[]) => {
     if (files.length === 0) return;

@@ -38,7 +38,10 @@ function TrialLine({ trial, onDrop }: { trial: Trial; onDrop: (() => void) | nul
           {trial.by !== null && ` · ${trial.by}`}
           {trial.note !== '' && ` · “${trial.note}”`}
           {trial.sister !== null &&
-            t('tests.sister', { model: trial.model, value: trial.sister === 'board' ? 'board' : t('tests.cpuOnly') })}
+            t('tests.sister', {
+              model: trial.model,
+              value: trial.sister === 'board' ? t('tests.board') : t('tests.cpuOnly'),
+            })}
           {trial.outcome === 'works' && !isProof(trial) && t('tests.shallow')}
         </span>
       </span>

@@ -13,7 +13,7 @@ import { Fault } from '../../kit/fault';
 import { Notice } from '../../kit/notice';
 import { ColumnsOfList } from './list-columns';
 import { ListProgress, type ListWork } from './list-progress';
-import { countText, type ListState, outcomeText } from './list-words';
+import { type ListState, outcomeText } from './list-words';
 import { type ListCurrencies, ReviewGroupView } from './review-group';
 
 /** A list as it is looked at. */
@@ -55,10 +55,7 @@ function PassedOver({ passedOver }: Pick<LookedAtList, 'passedOver'>) {
     <details className="text-sm text-ink-2">
       <summary className="cursor-pointer">
         {t('lists.passed', {
-          value:
-            passedOver.count === 1
-              ? '1 row is no offer'
-              : t('lists.passedRows', { count: countText(passedOver.count) }),
+          value: t('lists.passedRows', { count: passedOver.count }),
         })}
       </summary>
       <ul className="px-4 py-1">
@@ -105,12 +102,12 @@ export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, g
         </div>
         {open && (
           <Button weight="act" disabled={busy} onClick={() => void apply()}>
-            {busy ? t('lists.applying') : 'Apply the list'}
+            {busy ? t('lists.applying') : t('lists.apply')}
           </Button>
         )}
         {list.state === 'applied' && !working && (
           <Button disabled={busy} onClick={() => void save('DELETE', `/api/lists/${list.id}/apply`)}>
-            {busy ? t('lists.undoing') : 'Undo the list'}
+            {busy ? t('lists.undoing') : t('lists.undo')}
           </Button>
         )}
       </div>
@@ -133,7 +130,7 @@ export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, g
           {list.gone > 0 && (
             <Check checked={withdrawGone} onChange={setWithdrawGone}>
               {t('lists.gone', {
-                value: list.gone === 1 ? '1 offer' : t('lists.goneOffers', { gone: countText(list.gone) }),
+                value: t('lists.goneOffers', { gone: list.gone }),
                 seller: list.seller,
               })}
             </Check>

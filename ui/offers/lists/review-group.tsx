@@ -56,7 +56,7 @@ export function ReviewGroupView(props: ReviewGroupProps) {
   useEffect(() => setMore((held) => held.filter(({ line }) => line > (first.at(-1)?.line ?? 0))), [first]);
   if (rows === 0) return null;
   const shown = [...first, ...more];
-  const left = shown.length === 0 ? t('lists.show') : `Show more, ${countText(rows - shown.length)} are left`;
+  const left = shown.length === 0 ? t('lists.show') : t('lists.showMore', { left: rows - shown.length });
   const show = async () => {
     const body = { group, after: shown.at(-1)?.line ?? 0, most: MORE };
     const answer = await callOnce<ListRow[]>('POST', `/api/lists/${listId}/rows`, body);

@@ -32,7 +32,7 @@ export function shelfText(t: StaffWords<'offers'>, label: ShelfLabel | null): st
 
 /** How soon something is here: days, or that it is. */
 export const deliveryText = (t: StaffWords<'offers'>, leadDays: number | null): string =>
-  leadDays === null || leadDays === 0 ? 'here' : leadDays === 1 ? '1 day' : t('offer.days', { leadDays });
+  leadDays === null || leadDays === 0 ? t('offer.here') : t('offer.days', { leadDays });
 
 /** A seller's rating as it is spoken of, such as `4.2 of 5 by 310`. */
 export const ratingText = (t: StaffWords<'offers'>, rating: number, count: number): string =>

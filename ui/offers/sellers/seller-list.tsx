@@ -32,12 +32,12 @@ function ListDrop({ seller }: { seller: ListedSeller }) {
     <>
       <FileButton
         fileLabel={t('sellers.file', { name: seller.name })}
-        aria-label={`Price list of ${seller.name}`}
+        aria-label={t('sellers.file', { name: seller.name })}
         weight="quiet"
         disabled={busy}
         onFiles={([file]) => void take(file)}
       >
-        {busy ? t('sellers.sending') : 'Price list'}
+        {busy ? t('sellers.sending') : t('sellers.list')}
       </FileButton>
       {sentence !== null && (
         <span role="alert" className="text-stop">
@@ -179,8 +179,7 @@ function SellerLine({ seller, feed, currency, mayPrice, onFeed, onEdit }: Seller
       <span className="font-semibold w-52 shrink-0">{seller.name}</span>
       <span className="flex-1 min-w-0 text-ink-2">
         {seller.partsOf !== null && t('sellers.partsOf', { partsOf: seller.partsOf })}
-        {termsText(t, seller.terms, currency)} ·{' '}
-        {seller.leadDays === 1 ? t('sellers.day') : t('sellers.days', { leadDays: seller.leadDays })} ·{' '}
+        {termsText(t, seller.terms, currency)} · {t('sellers.days', { leadDays: seller.leadDays })} ·{' '}
         {t(TRUST_WORDS[seller.trust])}
         {seller.rating !== null &&
           seller.ratingCount !== null &&
@@ -188,9 +187,7 @@ function SellerLine({ seller, feed, currency, mayPrice, onFeed, onEdit }: Seller
         {seller.returns !== '' && t('sellers.returns', { returns: seller.returns })}
         <FeedLine feed={feed} />
       </span>
-      <span className="text-ink-2 whitespace-nowrap">
-        {seller.offers} {seller.offers === 1 ? 'offer' : 'offers'}
-      </span>
+      <span className="text-ink-2 whitespace-nowrap">{t('assign.offers', { offers: seller.offers })}</span>
       {mayPrice && (
         <>
           <ListDrop seller={seller} />

@@ -46,7 +46,7 @@ export function SellerSheet({ seller, others, currency, onClose, onSaved }: Sell
           ? t('seller.added', { trim: name.trim() })
           : t('seller.recounted', {
               trim: name.trim(),
-              value: changed === 1 ? '1 price' : t('seller.prices', { changed }),
+              value: t('seller.prices', { changed }),
             }),
       );
       return result;
@@ -96,12 +96,7 @@ function WhatItsPricesMean({ isNew }: { isNew: boolean }) {
       <CheckField name="taxBack" className="col-span-3 min-h-9">
         {t('seller.refunded')}
       </CheckField>
-      <TextField
-        name="shipping"
-        label={t('seller.shipping')}
-        className="col-span-6"
-        hint="none · 4.90 · 4.90, free from 50.00 · 500 g 4.90; 2000 g 8.90"
-      />
+      <TextField name="shipping" label={t('seller.shipping')} className="col-span-6" hint={t('seller.shippingHint')} />
       <TextField
         name="promotion"
         label={t('seller.promotion')}

@@ -98,7 +98,7 @@ function Piece({ piece, currency, busy, onTakeOff }: PieceProps) {
           {serial !== null && t('pieces.serialIs', { serial })}
           {originJobId !== null && (
             <>
-              {' · from '}
+              {t('pieces.from')}
               <Link href={`/jobs/${originJobId}`} className="underline underline-offset-2">
                 {t('pieces.jobIs', { originJobId })}
               </Link>

@@ -66,7 +66,7 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
       style={{ left: Math.min(Math.max(x, 26), end - 26) }}
     >
       <span aria-hidden="true">◂</span>
-      {budgetCents === null ? 'budget' : moneyText(budgetCents, currency).replace(/[.,]00$/, '')}
+      {budgetCents === null ? t('budget.short') : moneyText(budgetCents, currency).replace(/[.,]00$/, '')}
       <span aria-hidden="true">▸</span>
     </span>
   );

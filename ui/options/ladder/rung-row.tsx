@@ -203,7 +203,7 @@ function RungRowDrawn(props: RungRowProps) {
               aria-expanded={open}
               className="shrink-0 text-xs min-h-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
             >
-              {open ? 'fewer' : t('rung.more', { folded: folded.length })}
+              {open ? t('rung.fewer') : t('rung.more', { folded: folded.length })}
             </button>
           )}
         </div>

@@ -20,12 +20,12 @@ export function TodayGround({ planCase, answer }: { planCase: PlanCase; answer: 
     mib: soldered?.capacityMiB ?? held.get(id) ?? null,
     built: soldered != null,
   }));
-  const run = rateMTs === null ? '' : t('today.rate', { rateMTs, value: bandwidthMBs.toLocaleString('en') });
+  const run = rateMTs === null ? '' : t('today.rate', { rateMTs, value: bandwidthMBs });
   return (
     <div className="flex items-center gap-3 pt-1.5 ground-hatch sticky bottom-0 z-20">
       <span className="shrink-0" style={{ width: LABEL_WIDTH - 12 }}>
         <span className="block text-lg font-bold wide leading-6">
-          {totalMiB === 0 ? 'empty' : capacityText(totalMiB)}
+          {totalMiB === 0 ? t('today.empty') : capacityText(totalMiB)}
         </span>
         <span className="block text-xs text-ink-2 narrow leading-4">{t('today.today')}</span>
       </span>

@@ -134,7 +134,7 @@ function OneSeller({ name, offers, leadDays, isWanted, onChange }: OneSellerProp
         <span className={isWanted ? '' : 'line-through text-ink-2'}>{name}</span>
       </Check>
       <span className="text-sm text-ink-2 whitespace-nowrap">
-        {offers === 1 ? '1 offer' : t('sellers.offers', { offers })}, {daysText(t, leadDays ?? 0)}
+        {t('sellers.offers', { offers })}, {daysText(t, leadDays ?? 0)}
       </span>
     </div>
   );

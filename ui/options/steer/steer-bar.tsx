@@ -132,7 +132,7 @@ export function SteerBar(props: SteerBarProps) {
   const rates = useMemo(() => boardRates(planCase), [planCase]);
   const free = Array.from({ length: Math.max(1, sockets) }, (_, count) => ({
     value: String(count),
-    text: count === 0 ? 'any' : t('steer.free', { count }),
+    text: count === 0 ? t('steer.any') : t('steer.free', { count }),
   }));
   return (
     <fieldset aria-label={t('steer.label')} className="flex flex-wrap items-end gap-x-3 gap-y-1.5">
