@@ -20,9 +20,9 @@ export interface ShopText {
 export async function listShopTexts(db: Queryable, language: Language | null): Promise<ShopText[]> {
   return many<ShopText & Record<string, unknown>>(
     db,
-    `select key, language, words, supplied, staff.name as "approvedBy",
+    `select key, shop_text.language, words, supplied, staff.name as "approvedBy",
        (approved_at at time zone (select time_zone from shop))::date::text as "approvedOn"
-     from shop_text join staff on staff.id = approved_by where $1::text is null or language = $1`,
+     from shop_text join staff on staff.id = approved_by where $1::text is null or shop_text.language = $1`,
     [language],
   );
 }
