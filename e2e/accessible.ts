@@ -51,7 +51,7 @@ async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<v
   expect(await axeFindings(page)).toEqual([]);
   await page.goto(`/jobs/${JOBS.bakery}/limits`);
   await page.getByRole('button', { name: 'Sources and decision: Maximum total: official' }).click();
-  await page.getByRole('dialog').getByText('Note what a paper says').click();
+  await page.getByRole('dialog').getByText('Add what a document says').click();
   expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Record a test' }).click();
@@ -73,7 +73,7 @@ async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<v
   await page.getByRole('dialog', { name: 'New price' }).getByRole('textbox').first().fill('20.00');
   expect(await axeFindings(page)).toEqual([]);
   await context.clearCookies({ name: 'fenbrik-session' });
-  await page.getByRole('button', { name: 'Note the price' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await page.getByRole('dialog', { name: 'Your session has ended' }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
   expect(faults).toEqual([]);

@@ -43,7 +43,7 @@ async function pressTill(page: Page, key: string, there: Locator): Promise<void>
   throw new Error(`${key} does nothing`);
 }
 
-const saysYes = (page: Page) => page.getByRole('button', { name: /^Yes, please/ });
+const saysYes = (page: Page) => page.getByRole('button', { name: /^Accept/ });
 
 test('on a telephone: a question, a no, then a yes with its statements; another window is told kindly, the job says so', async () => {
   const shop = await desk();
@@ -57,22 +57,22 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await page.getByText('Ask us something').tap();
   await page.getByLabel('Your question').fill('Can you keep my old modules for the spare box?');
   await page.getByRole('button', { name: 'Send the question' }).tap();
-  await page.getByText('Sent. Our answer will stand here.').waitFor();
+  await page.getByText('Sent. Our answer will appear here.').waitFor();
 
-  await page.getByText('No, thank you').tap();
-  await page.getByLabel('Why not?').fill('I have to ask the treasurer.');
-  await page.getByRole('button', { name: 'Say no' }).tap();
+  await page.getByText('Decline', { exact: true }).tap();
+  await page.getByLabel('Reason (optional)').fill('I have to ask the treasurer.');
+  await page.getByRole('button', { name: 'Decline the quote' }).tap();
   await page.getByText(/^You said no to this on/).waitFor();
 
   // A yes says what is missing, and keeps what was typed and ticked.
   await saysYes(page).tap();
   await page.getByText('Type your name: it stands for your signature.').waitFor();
-  await page.getByLabel('Your name, in place of a signature').fill('Lisbet Arkwright');
+  await page.getByLabel('Your name as signature').fill('Lisbet Arkwright');
   await saysYes(page).tap();
   await page.getByText(/statements are not ticked yet/).waitFor();
   const statements = page.getByRole('group', { name: /^Please read/ }).getByRole('checkbox');
   for (const one of await statements.all()) await one.check();
-  expect(await page.getByLabel('Your name, in place of a signature').inputValue()).toBe('Lisbet Arkwright');
+  expect(await page.getByLabel('Your name as signature').inputValue()).toBe('Lisbet Arkwright');
   expect(await axeFindings(page)).toEqual([]);
   await saysYes(page).tap();
   await page.getByText(/Option 1, 64 GB for €[\d.]+, was accepted by Lisbet Arkwright/).waitFor();
@@ -80,7 +80,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
 
   // The window beside it does not know yet.
   await other.page.getByRole('radio', { name: /^Option 2/ }).check();
-  await other.page.getByLabel('Your name, in place of a signature').fill('Jory Arkwright');
+  await other.page.getByLabel('Your name as signature').fill('Jory Arkwright');
   await saysYes(other.page).tap();
   await other.page.getByText(/was accepted by Lisbet Arkwright/).waitFor();
   expect(await saysYes(other.page).count()).toBe(0);
@@ -108,11 +108,11 @@ test('with the network gone what was typed stays, and the same yes goes through 
   const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
   await context.close();
   const customer = await phone(link);
-  await customer.page.getByLabel('Your name, in place of a signature').fill('Wenna Tolley');
+  await customer.page.getByLabel('Your name as signature').fill('Wenna Tolley');
   await customer.context.setOffline(true);
   await saysYes(customer.page).tap();
   await customer.page.getByText('What you typed is still here').waitFor();
-  expect(await customer.page.getByLabel('Your name, in place of a signature').inputValue()).toBe('Wenna Tolley');
+  expect(await customer.page.getByLabel('Your name as signature').inputValue()).toBe('Wenna Tolley');
   await customer.context.setOffline(false);
   await saysYes(customer.page).tap();
   await customer.page.getByText(/was accepted by Wenna Tolley/).waitFor();
@@ -138,13 +138,13 @@ inLongRun(
     const customer = await phone(link);
     await customer.page.getByRole('radio', { name: /^Option 2/ }).check();
     for (const one of await customer.page.getByRole('checkbox').all()) await one.check();
-    await customer.page.getByLabel('Your name, in place of a signature').fill('Oddny Fairlie');
+    await customer.page.getByLabel('Your name as signature').fill('Oddny Fairlie');
     await saysYes(customer.page).tap();
     await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
     const frozen = await customer.page.getByRole('article').nth(1).innerText();
 
     // The paper is told from others by its code.
-    await customer.page.getByText('Is my paper this quote?').tap();
+    await customer.page.getByText('Verify a printed quote').tap();
     const code = await customer.page.locator('code').innerText();
     const paper = (await pdfText(customer.page.request, `${link}/pdf`)).replace(/\s+/g, ' ');
     expect(paper).toContain(code);

@@ -26,7 +26,7 @@ test('text that is no report: one sentence, and the text still in the field', as
   const { page, context } = await newJob();
   const field = page.getByLabel('What does the machine say?');
   await field.fill('my computer is slow\nplease help');
-  await page.click('button:has-text("Read")');
+  await page.click('button:text-is("Read")');
   await page.getByRole('alert').filter({ hasText: 'This is nothing that Fenbrik reads' }).waitFor();
   expect(await field.inputValue()).toBe('my computer is slow\nplease help');
   await page.reload();
@@ -48,7 +48,7 @@ test('unknown sizes and missing rates are read as far as they go, and asked one 
     ],
   });
   await page.getByLabel('What does the machine say?').fill(report);
-  await page.click('button:has-text("Read")');
+  await page.click('button:text-is("Read")');
   await page.getByText('The library does not know this machine.').waitFor();
   const question = page.getByLabel('Question');
   await question.getByText('How large is the module in ChannelA-DIMM0?').waitFor();
@@ -157,7 +157,7 @@ test('an unknown role is refused for a new account, and an account with one may 
   expect((await refused.json()).sentence).toBe('A role is one of owner, technician, counter.');
   expect((await context.request.post('/api/staff', { data: { ...account, role: 'counter' } })).status()).toBe(200);
   await page.goto('/people');
-  await page.getByText('signs in as wren').waitFor();
+  await page.getByText('username wren').waitFor();
   await context.close();
 });
 

@@ -47,8 +47,8 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   await page.click('button:has-text("New job")');
   await page.waitForURL(/\/jobs\/\d+\/intake/);
   await page.getByLabel('What does the machine say?').fill(REPORT);
-  await page.click('button:has-text("Read")');
-  await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
+  await page.click('button:text-is("Read")');
+  await page.getByText('Found in the library as Tarnholt Counter 4').waitFor();
   await page.getByRole('heading', { name: 'Tarnholt Counter 4' }).waitFor();
   expect(
     await page
@@ -176,12 +176,12 @@ test('a machine without a report: its model picked, its module typed on the boar
   await page.getByRole('button', { name: /^A1, channel A: empty/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Slot A1' });
   await sheet.getByLabel('Capacity').fill('lots');
-  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
   await sheet.getByText('Enter a size such as 8 GB.').waitFor();
   await sheet.getByLabel('Capacity').fill('4 GB');
   await sheet.getByLabel('Rate').fill('2400');
   await sheet.getByLabel('Credit if it is removed').fill('3.50');
-  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
   await sheet.waitFor({ state: 'detached' });
   await page.getByRole('button', { name: /^A1, channel A: 4 GB/ }).waitFor();
 
@@ -190,7 +190,7 @@ test('a machine without a report: its model picked, its module typed on the boar
   await page.getByRole('button', { name: 'Change slot B1' }).click();
   const place = page.getByRole('dialog', { name: 'Slot B1' });
   await place.getByLabel('Largest module').fill('8 GB');
-  await place.getByRole('button', { name: 'Save the slot' }).click();
+  await place.getByRole('button', { name: 'Save', exact: true }).click();
   await place.waitFor({ state: 'detached' });
   await page.getByRole('row', { name: /^B1 B 1 8 GB typed here empty/ }).waitFor();
   await page.getByRole('link', { name: /^Options/ }).click();
@@ -217,7 +217,7 @@ test('a report dropped as a file, in the encoding of another system’s shell', 
     return transfer;
   }, REPORT);
   await field.dispatchEvent('drop', { dataTransfer: dropped });
-  await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
+  await page.getByText('Found in the library as Tarnholt Counter 4').waitFor();
   await page.getByText('(from the till.txt)').waitFor();
   expect(faults).toEqual([]);
   await context.close();

@@ -117,7 +117,7 @@ async function newJob(page: Page, report: string): Promise<number> {
   await page.getByRole('button', { name: 'New job' }).click();
   await page.waitForURL(/\/jobs\/\d+\/intake/);
   await page.locator('textarea').first().fill(report);
-  await page.getByRole('button', { name: 'Read' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
   await page.getByLabel('Slot board').getByText('8 GB').first().waitFor();
   return Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
 }
@@ -146,8 +146,8 @@ test('the whole chain, from a report to the proof: quote, yes, order, bench, she
   // The customer says yes by the link.
   const phone = await (await stage.browser.newContext({ baseURL: stage.app.base })).newPage();
   await phone.goto(link);
-  await phone.getByLabel('Your name, in place of a signature').fill('Hedda Vane');
-  await phone.getByRole('button', { name: /^Yes, please/ }).click();
+  await phone.getByLabel('Your name as signature').fill('Hedda Vane');
+  await phone.getByRole('button', { name: /^Accept/ }).click();
   await phone.getByText(/was accepted by Hedda Vane/).waitFor();
 
   await orderAndArrive(page);
@@ -187,7 +187,7 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   // A second tablet goes on where this one is.
   const other = await atBench(`/jobs/${JOBS.ferryOffice}/fitting`);
   await other.page.getByRole('status').getByText('1 of').waitFor();
-  await other.page.getByLabel('Now', { exact: true }).getByRole('button', { name: 'Leave out' }).tap();
+  await other.page.getByLabel('Now', { exact: true }).getByRole('button', { name: 'Skip' }).tap();
   await other.page.getByLabel('Reason for skipping').fill('it has no cable');
   await other.page.getByRole('button', { name: 'Skip' }).tap();
   await page.getByText('1 left out').waitFor();
@@ -195,7 +195,7 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   await now.getByRole('button', { name: 'Something is different' }).tap();
   await page.getByLabel('What is it').selectOption('damage');
   await page.getByLabel('What is there instead').fill('a stripped screw in the base');
-  await page.getByRole('button', { name: 'Note it' }).tap();
+  await page.getByRole('button', { name: 'Save' }).tap();
   await page.getByText('a stripped screw in the base').waitFor();
   await tickAll(page, 'tap');
   const { rows } = await pool().query<{ serial: string; maker: string; name: string }>(

@@ -79,7 +79,7 @@ async function rungsOnScreen(page: Page): Promise<[number, number][]> {
 test('a dump: its limits are weighed, its conflict decided with consequences and a reason, and its case planned by the command gives what the screen shows', async () => {
   const { page, context, faults } = await blankJob();
   await chooseFile(page, 'Files to read', 'tables.bin', PLATE);
-  await page.getByText('The library knows it as Kestwick Plate 2').waitFor();
+  await page.getByText('Found in the library as Kestwick Plate 2').waitFor();
   await page.click('a:has-text("Continue to Limits")');
 
   // What binds, and what would be next.
@@ -129,7 +129,7 @@ test('a typed model only: slips of the pen, one question, wants that become a ta
   // Wants become a target with its reason.
   await page.getByRole('button', { name: 'photo' }).click();
   await page.getByText('Suggests 16 GB: photo wants 16 GB').waitFor();
-  await page.getByRole('button', { name: 'Take 16 GB' }).click();
+  await page.getByRole('button', { name: 'Use 16 GB' }).click();
   await page.getByText('✓ used').waitFor();
   await page.getByLabel('What is full?').selectOption('storage');
   await page.getByText('The storage is full, not the memory').waitFor();
@@ -175,7 +175,7 @@ test('a typed model only: slips of the pen, one question, wants that become a ta
   await socket(page, 'B1').click();
   const sheet = page.getByRole('dialog', { name: 'Slot B1' });
   await sheet.getByLabel('Channel').fill('A');
-  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
   await sheet.getByText('A1 and B1 both stand at channel A, bank 1.').waitFor();
   expect(await sheet.getByLabel('Channel').inputValue()).toBe('A');
   await sheet.getByRole('button', { name: 'Cancel' }).click();
@@ -203,12 +203,12 @@ test('a machine of before: known by its telephone number, gone on with, a trial 
   await page.getByRole('button', { name: 'Record a test' }).click();
   const trial = page.getByRole('dialog', { name: 'Record a test' });
   await trial.getByLabel('of', { exact: true }).fill('lots');
-  await trial.getByRole('button', { name: 'Record it' }).click();
+  await trial.getByRole('button', { name: 'Save', exact: true }).click();
   await trial.getByText('Enter the size of one module, such as 16 GB.').waitFor();
   await trial.getByLabel('of', { exact: true }).fill('64 GB');
   await trial.getByLabel('Result').selectOption('fails-to-start');
   await trial.getByLabel('Test level').selectOption('started');
-  await trial.getByRole('button', { name: 'Record it' }).click();
+  await trial.getByRole('button', { name: 'Save', exact: true }).click();
   await trial.waitFor({ state: 'detached' });
   await page.getByText('64 GB modules: 1 failed to start').waitFor();
   const job = jobOf(page);
@@ -221,13 +221,13 @@ test('a machine of before: known by its telephone number, gone on with, a trial 
 
   await page.getByRole('button', { name: /^Add: Clearance/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Clearance' });
-  await sheet.getByText('Note what a paper says').click();
+  await sheet.getByText('Add what a document says').click();
   await sheet.getByLabel('Name').fill('hardware guide, p. 9');
   await sheet.getByLabel('Value').fill('none');
-  await sheet.getByRole('button', { name: 'Note it' }).click();
+  await sheet.getByRole('button', { name: 'Add' }).click();
   await sheet.getByText('Enter a number above 0.').waitFor();
   await sheet.getByLabel('Value').fill('31 mm');
-  await sheet.getByRole('button', { name: 'Note it' }).click();
+  await sheet.getByRole('button', { name: 'Add' }).click();
   await sheet.getByText('entered by Teo Marsh').waitFor();
   await sheet.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('row', { name: /^Clearance .*31/ }).waitFor();
@@ -257,7 +257,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   rows.push('Halvern,Vane 2,soon,A1,,,', 'Halvern,Vane 3,2020,A1;A1,,,', 'Halvern,Vane 4,2021,A1,maker-page,page,lots');
   await chooseFile(page, 'File of models', 'models.csv', new TextEncoder().encode(rows.join('\r\n')));
   const would = page.getByLabel('Import preview');
-  await would.getByText('models.csv: 1 model new, 0 would learn something, 0 known just so.').waitFor();
+  await would.getByText('models.csv: 1 model new, 0 would be extended, 0 unchanged.').waitFor();
   await would.getByText('line 3: year_from: "soon" is no whole number').waitFor();
   expect(await page.getByRole('link', { name: 'Vane 1' }).count()).toBe(0);
   await would.getByRole('button', { name: 'Import', exact: true }).click();
@@ -343,7 +343,7 @@ test('a machine that nobody knows: slots by hand, one question at a time, kept a
   await socket(page, 'A1').click();
   const sheet = page.getByRole('dialog', { name: 'Slot A1' });
   await sheet.getByLabel('Capacity').fill('4 GB');
-  await sheet.getByRole('button', { name: 'Save the slot' }).click();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).click();
   await sheet.waitFor({ state: 'detached' });
   const ask = page.getByRole('region', { name: 'Question' });
   await ask.getByText('Which memory generation does this machine take?').waitFor();
@@ -359,7 +359,7 @@ test('a machine that nobody knows: slots by hand, one question at a time, kept a
   await keep.getByLabel('Model').fill('Fathom');
   await keep.getByRole('button', { name: 'Save' }).click();
   await keep.getByText('Enter the year it came out, such as 2019.').waitFor();
-  await keep.getByLabel('Since').fill('2018');
+  await keep.getByLabel('Year').fill('2018');
   await keep.getByRole('button', { name: 'Save' }).click();
   await keep.waitFor({ state: 'detached' });
   await page.getByRole('link', { name: 'Halvern Fathom in the library' }).click();

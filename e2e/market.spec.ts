@@ -58,7 +58,7 @@ test('offers are found by words and facts, sorted, and by what a machine takes; 
     .click();
   const sheet = page.getByRole('dialog', { name: 'Prices' });
   await sheet.getByRole('region', { name: 'Price history' }).getByRole('listitem').first().waitFor();
-  expect(await sheet.getByRole('button', { name: 'Note the price' }).count()).toBe(0);
+  expect(await sheet.getByRole('button', { name: 'Save', exact: true }).count()).toBe(0);
   expect(await axeFindings(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.getByLabel('Find offers').fill('nobody makes this');
@@ -164,7 +164,7 @@ test('a machine that is not bought yet: the maker’s configurations beside fitt
   const yardstick = page.getByRole('region', { name: 'The maker’s surcharges' });
   await yardstick.getByText('Buy it with more, or fit it here?').waitFor();
   await yardstick
-    .getByText('△ 8 GB of its memory is soldered and stays as it is bought; only one socket can be filled later.')
+    .getByText('△ 8 GB of memory is soldered and stays as bought; later only one socket can be filled.')
     .waitFor();
   await yardstick.getByText('Bought with 8 GB, the smallest configuration, and fitted here:').waitFor();
   const [sixteen = '', twentyFour = ''] = await yardstick.getByRole('listitem').allInnerTexts();
@@ -185,7 +185,7 @@ test('a piece is put on the shelf by its label, with the job it came from, and t
   await page.getByRole('button', { name: 'Add a used module' }).click();
   const sheet = page.getByRole('dialog', { name: 'Add a used module' });
   await sheet.getByLabel('Module label, typed or pasted').fill('Corrick 16GB');
-  await sheet.getByRole('button', { name: 'Add to stock' }).click();
+  await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await sheet.getByText('The label does not say enough').waitFor();
   await sheet.getByLabel('Module label, typed or pasted').fill('Corrick 16GB 2Rx8 DDR4-2666 CL19 DIMM');
   await sheet
@@ -195,12 +195,12 @@ test('a piece is put on the shelf by its label, with the job it came from, and t
   await sheet.getByLabel('Value').fill('5.00');
   await sheet.getByLabel('From job').fill('2');
   expect(await axeFindings(page)).toEqual([]);
-  await sheet.getByRole('button', { name: 'Add to stock' }).click();
+  await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await page.getByText('On the shelf, worth €5.00 to us.').waitFor();
   const shelf = page.getByRole('region', { name: 'Used modules in stock' });
   const piece = shelf.getByRole('listitem').filter({ hasText: 'grade B' });
   await piece.getByRole('link', { name: 'job 2' }).waitFor();
-  await piece.getByRole('button', { name: /^Take it off/ }).click();
+  await piece.getByRole('button', { name: /^Remove/ }).click();
   await piece.waitFor({ state: 'detached' });
   expect(await axeFindings(page)).toEqual([]);
   expect(faults).toEqual([]);
@@ -218,7 +218,7 @@ test('a title with a price that is dropped on a job is an offer of it at once', 
   const before = await ladder();
   await page.goto(`/jobs/${JOBS.bakery}/intake`);
   await page.getByLabel('What does the machine say?').fill('Corrick 16GB DDR4-2400 CL17 DIMM, new, 6.00 EUR');
-  await page.getByRole('button', { name: 'Read' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
   await page.getByText('It is an offer of this job now: €6.00 at Seen elsewhere.').waitFor();
   expect(await ladder()).not.toBe(before);
   expect(faults).toEqual([]);

@@ -11,7 +11,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base, 'teo');
   await page.goto('/offers');
-  await page.getByText('prints EUR with 20 % tax that is refunded · shipping 4.90, free from 50.00').waitFor();
+  await page.getByText('prices in EUR with 20 % tax that is refunded · shipping 4.90, free from 50.00').waitFor();
 
   // What a seller's numbers mean; what makes no sense is told, and what was typed stays.
   await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
@@ -25,7 +25,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await terms.getByLabel('prices include tax').check();
   expect(await axeFindings(page)).toEqual([]);
   await terms.getByRole('button', { name: 'Save' }).click();
-  await page.getByText('Quayside Components: 0 prices counted anew.').waitFor();
+  await page.getByText('Quayside Components: 0 prices recalculated.').waitFor();
 
   // A printed price, with every step to what Cost of one.
   await page.getByLabel('Find offers').fill('2 x 8 GB DDR5 DIMM quayside corrick');
@@ -35,7 +35,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
     .filter({ hasText: 'third-party · Quayside Components' });
   await row.getByRole('button', { name: /^Change price/ }).click();
   const price = page.getByRole('dialog', { name: 'New price' });
-  await price.getByLabel('Printed by Quayside Components').fill('60.00');
+  await price.getByLabel('Printed price of Quayside Components').fill('60.00');
   await price.getByLabel('Coupon').fill('10 % until 2099-12-31');
   await price.getByText('Cost of one').waitFor();
   const shown = await price.locator('form').getByRole('definition').allInnerTexts();
@@ -43,10 +43,10 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   expect(shown.map((text) => text.replace(/[^\d.-]/g, ''))).toEqual(['60.00', '-6.00', '6.00', '-10.00', '50.00']);
   expect(await axeFindings(page)).toEqual([]);
   await price.getByLabel('Coupon').fill('some');
-  await price.getByRole('button', { name: 'Note the price' }).click();
+  await price.getByRole('button', { name: 'Save', exact: true }).click();
   await price.getByText('Type a coupon such as 10 % until').waitFor();
   await price.getByLabel('Coupon').fill('10 % until 2099-12-31');
-  await price.getByRole('button', { name: 'Note the price' }).click();
+  await price.getByRole('button', { name: 'Save', exact: true }).click();
   await price.waitFor({ state: 'detached' });
   await row.getByText('we pay €50.00').waitFor();
 
@@ -54,7 +54,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
   await terms.getByLabel('Shipping of an order').fill('none');
   await terms.getByRole('button', { name: 'Save' }).click();
-  await page.getByText('Quayside Components: 1 price counted anew.').waitFor();
+  await page.getByText('Quayside Components: 1 price recalculated.').waitFor();
   await row.getByText('we pay €45.00').waitFor();
   expect(faults).toEqual([]);
   await context.close();
@@ -75,18 +75,18 @@ test('a seller in another currency asks for a rate before its prices count', asy
     .getByRole('button', { name: /^Change price/ })
     .click();
   const price = page.getByRole('dialog', { name: 'New price' });
-  await price.getByLabel('Printed by Fennimore Parts').fill('1000');
-  await price.getByRole('button', { name: 'Note the price' }).click();
+  await price.getByLabel('Printed price of Fennimore Parts').fill('1000');
+  await price.getByRole('button', { name: 'Save', exact: true }).click();
   await price.getByText('There is no rate from SKR to EUR up to this day.').waitFor();
   await page.keyboard.press('Escape');
   // What was typed is not lost by a slip: it is let go on purpose.
   await price.getByText('What you typed is not saved.').waitFor();
   await price.getByRole('button', { name: 'Discard' }).click();
-  await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('much');
-  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByLabel('Exchange rate: EUR for 1 SKR').fill('much');
+  await page.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Enter a rate such as 0.88.').waitFor();
-  await page.getByLabel('Today’s rate, EUR for 1 SKR').fill('0.088');
-  await page.getByRole('button', { name: 'Note it' }).click();
+  await page.getByLabel('Exchange rate: EUR for 1 SKR').fill('0.088');
+  await page.getByRole('button', { name: 'Save' }).click();
   await page.getByText('1 SKR = 0.088 EUR').waitFor();
   expect(faults).toEqual([]);
   await context.close();
@@ -109,7 +109,7 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
     'ML-901;Laptop memory 8GB;9,00;8,00',
     'ML-902;Corrick 8GB DDR4-2400 CL17 DIMM;25.11.2026;soon',
   ];
-  await page.getByLabel('File of Marrow Lane Memory').setInputFiles({
+  await page.getByLabel('Price list of Marrow Lane Memory').setInputFiles({
     name: 'late november.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(lines.join('\r\n')),
@@ -131,12 +131,12 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
   await page.keyboard.press('Enter');
   await page.keyboard.type('fast');
   await page.keyboard.press('Enter');
-  await page.getByText('Rate: type it such as 3200.').waitFor();
+  await page.getByText('Rate: enter it such as 3200.').waitFor();
   await page.getByLabel('Rate of ML-901').fill('2400');
   await page.getByLabel('Rate of ML-901').press('Enter');
   await page.getByRole('region', { name: 'New' }).getByText('Laptop memory').waitFor();
   await page.getByRole('button', { name: 'Apply the list' }).press('Enter');
-  await page.getByText('Applied: 2 new, 0 re-priced, 0 off the market, 1 left as they were.').waitFor();
+  await page.getByText('Applied: 2 new, 0 re-priced, 0 withdrawn, 1 left unchanged.').waitFor();
   const list = page.url();
   expect(await best()).not.toBe(before);
 
@@ -155,7 +155,7 @@ inLongRun('a list of many rows says how far it is, is looked at in parts, and no
   const pieces = [...priceListPieces({ rows: 70_000, kind: 'structured' })];
   const buffer = Buffer.concat(pieces.map((piece) => Buffer.from(piece)));
   await page
-    .getByLabel('File of Quayside Components')
+    .getByLabel('Price list of Quayside Components')
     .setInputFiles({ name: 'all of november.csv', mimeType: 'text/csv', buffer });
   await page.waitForURL(/\/offers\/lists\/\d+/);
   // Meanwhile everything else answers.

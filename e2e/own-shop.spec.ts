@@ -189,7 +189,7 @@ test('the first hour: prices, mail, the address, sellers, and offers with their 
     'Q-4;Tarnholt 8GB DDR4-2400 SO-DIMM CL17;Tarnholt;original;Lumen 9;41,00;5',
   ].join('\r\n');
   await page
-    .getByLabel('File of Quayside Components')
+    .getByLabel('Price list of Quayside Components')
     .setInputFiles({ name: 'quayside.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
   await page.waitForURL(/\/offers\/lists\/\d+/);
   await page.getByText('Tarnholt 8GB DDR4-2400 SO-DIMM CL17').first().waitFor();
@@ -232,7 +232,7 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
   await hands.type(field('E-mail'), 'hedda@vane.example');
   await hands.type(field('Needs at least'), '16');
   await hands.press(button('Save as a model'));
-  await hands.type(page.getByRole('dialog').getByLabel('Since'), '2019');
+  await hands.type(page.getByRole('dialog').getByLabel('Year'), '2019');
   await hands.press(page.getByRole('dialog').getByRole('button', { name: 'Save' }));
   await button('Save as a model').waitFor({ state: 'detached' });
   hands.part('first job and model');
@@ -283,8 +283,8 @@ test('the customer reads the quote from the mail, sees what is saved, and accept
   await phone.getByRole('radio', { name: /^Option 2/ }).check();
   for (const statement of await phone.getByRole('checkbox').all())
     if (await statement.isVisible()) await statement.check();
-  await phone.getByLabel('Your name, in place of a signature').fill('Hedda Vane');
-  await phone.getByRole('button', { name: /^Yes, please/ }).click();
+  await phone.getByLabel('Your name as signature').fill('Hedda Vane');
+  await phone.getByRole('button', { name: /^Accept/ }).click();
   await phone.getByText(/was accepted by Hedda Vane/).waitFor();
   await phone.context().close();
 }, 300_000);
@@ -346,8 +346,8 @@ test('what a former program kept is looked at, moved in, found at the counter, a
   await page.getByText('Already known: 1 row').waitFor();
   expect(await page.getByLabel('Column Hersteller is').inputValue()).toBe('maker');
   expect(await axeFindings(page)).toEqual([]);
-  await button('Move 3 rows in').click();
-  await page.getByText('customers.csv: 3 rows moved in.').waitFor();
+  await button('Import 3 rows').click();
+  await page.getByText('customers.csv: 3 rows imported.').waitFor();
   await page.goto('/counter/closed');
   await page.getByText('Moved in from customers.csv').first().waitFor();
   await page.goto('/moving-in');

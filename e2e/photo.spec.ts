@@ -188,7 +188,7 @@ test('a keyboard-like scanner: the shop’s own codes open, a part’s goes into
   await scan('1PVE4D8-2400');
   expect(await sheet.getByLabel('Part number').inputValue()).toBe('VE4D8-2400');
   // The scanner's Enter sent nothing: the sheet is open.
-  await sheet.getByRole('button', { name: 'Save the slot' }).waitFor();
+  await sheet.getByRole('button', { name: 'Save', exact: true }).waitFor();
   await page.keyboard.press('Escape');
   await sheet.getByRole('button', { name: 'Discard' }).click();
   const field = page.getByLabel('What does the machine say?');

@@ -38,12 +38,12 @@ inLongRun(
     const terms = page.getByRole('form', { name: 'Terms' });
     await terms.getByLabel('Discount').fill('1000000');
     await terms.getByLabel('Reason', { exact: true }).fill('Stammkundin');
-    await terms.getByRole('button', { name: 'Agree this' }).click();
+    await terms.getByRole('button', { name: 'Save terms' }).click();
     await terms.getByText('The discount takes off all that option 1 comes to: make it less.').waitFor();
     await terms.getByLabel('Discount').fill('10 %');
     await terms.getByLabel('Deposit').fill('20 %');
     await terms.getByLabel('Prices valid until').fill('2020-01-01');
-    await terms.getByRole('button', { name: 'Agree this' }).click();
+    await terms.getByRole('button', { name: 'Save terms' }).click();
     await terms.getByText('The prices cannot hold until a day that is past.').waitFor();
     expect(await terms.getByLabel('Reason', { exact: true }).inputValue()).toBe('Stammkundin');
     await terms.getByLabel('Prices valid until').fill('');
@@ -51,7 +51,7 @@ inLongRun(
     await terms.getByLabel('Fee', { exact: true }).fill('Altbatterie');
     await terms.getByLabel('Amount').first().fill('2.50');
     await terms.getByLabel('Note to the customer').fill('<b>Danke</b> für Ihre Anfrage.');
-    await terms.getByRole('button', { name: 'Agree this' }).click();
+    await terms.getByRole('button', { name: 'Save terms' }).click();
     await page.getByText(/Agreed: discount 10 % \(Stammkundin\)/).waitFor();
     await option(page, 1).getByText('Nachlass: Stammkundin').waitFor();
 
@@ -145,7 +145,7 @@ test('the owner rewords a text, and puts a logo on the papers; what is no pictur
   );
   await chooser.setInputFiles({ name: 'logo.png', mimeType: 'image/png', buffer });
   await papers.getByRole('img', { name: 'The logo on our papers' }).waitFor();
-  await papers.getByRole('button', { name: 'Take it off' }).click();
+  await papers.getByRole('button', { name: 'Remove' }).click();
   await papers.getByRole('img').waitFor({ state: 'detached' });
 
   const work = page.getByRole('region', { name: 'Work and tax' });

@@ -73,8 +73,8 @@ test('behind nginx with a certificate of one’s own: sign-in, a quote’s link,
   await view.getByRole('radio', { name: /^Option 1/ }).check();
   for (const statement of await view.getByRole('checkbox').all())
     if (await statement.isVisible()) await statement.check();
-  await view.getByLabel('Your name, in place of a signature').fill('Iver Tolland');
-  await view.getByRole('button', { name: /^Yes, please/ }).click();
+  await view.getByLabel('Your name as signature').fill('Iver Tolland');
+  await view.getByRole('button', { name: /^Accept/ }).click();
   await view.getByText(/was accepted by Iver Tolland/).waitFor();
   // Plain HTTP leads to TLS, and the application hears from whom it is, not from the proxy.
   const plain = await new Promise<[number | undefined, string | undefined]>((resolve) => {

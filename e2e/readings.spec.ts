@@ -67,8 +67,8 @@ test('a dump, two SPDs and a title dropped on a new job are joined, and every va
     { name: 'tables.bin', bytes: DUMP },
     { name: 'a1.bin', bytes: spd([1, 2, 3, 4], 1) },
   ]);
-  await page.getByText('4 inputs, joined below').waitFor();
-  await page.getByText('The library knows it as Tarnholt Counter 4').waitFor();
+  await page.getByText('4 inputs, combined below').waitFor();
+  await page.getByText('Found in the library as Tarnholt Counter 4').waitFor();
 
   // What each was, in a line.
   for (const line of [
@@ -127,7 +127,7 @@ test('a title is marked while it is typed, and one with a price is something to 
   await field.fill('8GB DDR4 PC3-10600');
   await page.getByText('“PC3-10600” and “DDR4” differ in generation').waitFor();
   await field.fill('2GB 1Rx8 PC3-10600S-9-10-B1');
-  await page.getByRole('button', { name: 'Read' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
   await slot(page, 'Slot 1').waitFor();
   expect(await field.inputValue()).toBe('');
   await context.close();

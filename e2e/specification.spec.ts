@@ -25,7 +25,7 @@ async function newJob(): Promise<{ page: Page; path: (station: string) => string
 
 async function readText(page: Page, text: string): Promise<void> {
   await page.getByLabel('What does the machine say?').fill(text);
-  await page.getByRole('button', { name: 'Read' }).click();
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
 }
 
 /** Chooses the cheapest third-party plan of a rung and sends it. */
@@ -167,7 +167,7 @@ test('a model is added from a pasted specification', async () => {
   expect(await sheet.getByLabel('Model', { exact: true }).inputValue()).toBe('Ledger 14');
   await sheet.getByRole('listitem').filter({ hasText: 'Largest module' }).getByRole('checkbox').uncheck();
   expect(await axeFindings(page)).toEqual([]);
-  await sheet.getByLabel('Since').fill('2021');
+  await sheet.getByLabel('Year').fill('2021');
   await sheet.getByRole('button', { name: 'Add', exact: true }).click();
   await page.waitForURL(/\/models\/\d+$/);
   await page.getByRole('heading', { name: /Corvin Ledger 14/ }).waitFor();

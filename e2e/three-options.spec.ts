@@ -49,7 +49,7 @@ test('the counter minute: an unknown customer, a report not seen before, three o
   await act(() => page.getByRole('button', { name: 'New job' }).click());
   const field = page.getByLabel('What does the machine say?');
   await act(() => field.fill(UNKNOWN));
-  await act(() => page.getByRole('button', { name: 'Read' }).click());
+  await act(() => page.getByRole('button', { name: 'Read', exact: true }).click());
   await page.getByText('The library does not know this machine.').first().waitFor();
   // The customer's name is not counted.
   await page.getByLabel('Name', { exact: true }).fill('Signe Brandt');

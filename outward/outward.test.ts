@@ -103,7 +103,7 @@ describe('the customer’s paper', () => {
     expect(text.replace(/\s+/g, ' ')).toContain(`(SHA-256): ${codeText(CODE)}`);
     const agreed = { ...option, statements: option.warnings };
     expect((await paper({ ...quote, options: [agreed] })).text).toContain('To agree to: Your operating system');
-    expect(text).toContain('Please mind: Your operating system can use only 8 GB');
+    expect(text).toContain('Please note: Your operating system can use only 8 GB');
   });
 
   it('sets letters of the neighbours’ alphabets, with its fonts embedded as subsets', async () => {

@@ -4,7 +4,7 @@ import { parseSync } from '@swc/core';
 
 /** Attributes that nobody reads: they say how something looks, works or is found. */
 const UNREAD =
-  /^(?:className|type|href|name|id|htmlFor|role|autoComplete|inputMode|data-.*|method|action|src|key|weight|tone|as|look|rel|target|form|accept|d|fill|stroke.*|viewBox|x|y|points|transform|text(?:Anchor|Decoration)|dominantBaseline|patternUnits|encType|scope|lang|dir|box|width|crossOrigin|onKeyDown|kind|care|reuse|lane|station|shape|step|min|max|aria-(?:live|controls|labelledby|describedby|current|haspopup|expanded|hidden|autocomplete|invalid|sort|pressed|orientation))$/;
+  /^(?:className|type|href|name|id|htmlFor|role|autoComplete|inputMode|data-.*|method|src|key|weight|tone|as|look|rel|target|form|accept|d|fill|stroke.*|viewBox|x|y|points|transform|text(?:Anchor|Decoration)|dominantBaseline|patternUnits|encType|scope|lang|dir|box|width|crossOrigin|onKeyDown|kind|care|reuse|lane|station|shape|step|min|max|aria-(?:live|controls|labelledby|describedby|current|haspopup|expanded|hidden|autocomplete|invalid|sort|pressed|orientation))$/;
 
 /** What is the same in every language: names of ours and of the field, units, keys, formats. */
 const SAME =
@@ -19,7 +19,7 @@ const isClass = (text: string): boolean =>
 /** Is this text for people, as far as its letters tell? Single lower-case words are names of the code's. */
 function isRead(text: string): boolean {
   const plain = text.trim();
-  if (!/[A-Za-z]{2}/.test(plain) || SAME.test(plain) || isClass(plain)) return false;
+  if (!/[A-Za-z]{2}/.test(plain) || /^M[\d.-]+ [\d.]/.test(plain) || SAME.test(plain) || isClass(plain)) return false;
   if (/^(?:use \w+|[\w-]+|[\w-]+(?:[./:@#?=&[\]-][\w-]*)+|https?:.*|\/.*|#.*|[@.]\S*|\(?prefers-.*|\W+)$/.test(plain))
     return /^[A-Z][a-z]+$/.test(plain);
   return /[a-z]{2}/i.test(plain) && /\s/.test(plain);

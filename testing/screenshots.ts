@@ -56,7 +56,7 @@ async function modelOfTemplate(page: Page): Promise<void> {
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('Maker').fill('Tarnholt');
   await sheet.getByLabel('Model').fill('Gannet 15');
-  await sheet.getByLabel('Since').fill('2021');
+  await sheet.getByLabel('Year').fill('2021');
   await sheet.getByLabel('Largest module').fill('16 GB');
   await sheet.getByLabel('Maximum total').fill('32 GB');
   await sheet.getByLabel('Source').selectOption('maker-page');

@@ -99,7 +99,7 @@ describe('the customer’s page', () => {
     expect(text).toMatch(/value="1" checked/);
     expect(text).toMatch(/value="Statement of 1" checked/);
     const no = page({ refused: { kind: 'decline', ...typed, words: 'Too dear & late' } });
-    expect(no).toMatch(/<details open><summary>No, thank you/);
+    expect(no).toMatch(/<details open><summary>Decline/);
     expect(no).toContain('Too dear &amp; late</textarea>');
   });
 
@@ -130,9 +130,9 @@ describe('the customer’s page', () => {
     const text = page({ quote: { ...quote, language: 'fr' } });
     expect(text).toContain('<html lang="fr">');
     expect(text).toContain('49,00');
-    for (const words of ['Accepter', 'Nous poser une question', 'Mon papier est-il ce devis', 'neuf'])
+    for (const words of ['Accepter', 'Nous poser une question', 'Vérifier un devis imprimé', 'neuf'])
       expect(text).toContain(words);
-    expect(text).not.toMatch(/Say yes|Ask us|Option 1/);
+    expect(text).not.toMatch(/Accept an option|Ask us|Option 1/);
   });
 });
 

@@ -85,13 +85,7 @@ function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
       return moved.ok ? put(moved.slots) : { ok: false, code: 'bad-input', at: 'capacity', sentence: moved.sentence };
     });
   return (
-    <Form
-      typing={typing}
-      className="grid grid-cols-2 gap-3"
-      action="Save the slot"
-      leave={t('cancel')}
-      onLeave={onClose}
-    >
+    <Form typing={typing} className="grid grid-cols-2 gap-3" action={t('save')} leave={t('cancel')} onLeave={onClose}>
       <Field
         label={t('label')}
         className="col-span-2"

@@ -23,12 +23,12 @@ export function LanguageSwitch({ isSignedIn }: { isSignedIn: boolean }) {
     <button
       type="button"
       lang={other}
-      aria-label={t('language', { name: STAFF_LANGUAGE_NAMES[other] })}
+      aria-label={t('language', { code: other.toUpperCase(), name: STAFF_LANGUAGE_NAMES[other] })}
       title={STAFF_LANGUAGE_NAMES[other]}
       onClick={() => void change()}
-      className="min-h-9 min-w-9 px-1.5 text-sm text-ink-2 hover:text-ink cursor-pointer uppercase"
+      className="min-h-9 min-w-9 px-1.5 text-sm text-ink-2 hover:text-ink cursor-pointer"
     >
-      {other}
+      {other.toUpperCase()}
     </button>
   );
 }

@@ -55,7 +55,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
         <LightSwitch light={light} />
       </span>
       <form action="/api/sign-out" method="post" className="flex items-center gap-2 text-sm">
-        <span className="text-ink-2 max-[1100px]:hidden">
+        <span className="text-ink-2 max-[1340px]:hidden">
           {person.name}, {t(`roles.${person.role}`)}
         </span>
         <button

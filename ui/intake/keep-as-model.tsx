@@ -36,7 +36,7 @@ function KeepSheet({ onClose }: { onClose: () => void }) {
   });
   return (
     <Sheet open title={t('keep.title')} description={t('keep.what')} onClose={onClose}>
-      <Form typing={typing} className="grid grid-cols-[1fr_1fr_6rem] gap-2.5" action="Save" onLeave={onClose}>
+      <Form typing={typing} className="grid grid-cols-[1fr_1fr_6rem] gap-2.5" action={t('keep.save')} onLeave={onClose}>
         <TextField name="maker" label={t('maker')} autoFocus />
         <TextField name="name" label={t('model')} />
         <TextField name="yearFrom" label={t('keep.since')} inputMode="numeric" />

@@ -43,7 +43,7 @@ export function CloseSheet({ jobId, onClose }: { jobId: number; onClose: () => v
     <Sheet open title={t('close.title', { jobId })} description={t('close.what')} onClose={onClose}>
       <Form
         typing={typing}
-        action="Close job"
+        action={t('close.confirm')}
         onLeave={onClose}
         beside={
           <Button weight="quiet" disabled={typing.busy} onClick={() => void remove()}>

@@ -37,7 +37,7 @@ export function ModelEditor({ id, fields, onClose }: ModelEditorProps) {
   });
   return (
     <Sheet open wide title={`${fields.maker} ${fields.name}`} description={t('edit.what')} onClose={onClose}>
-      <Form typing={typing} className="grid grid-cols-6 gap-x-3 gap-y-2" action="Save" onLeave={onClose}>
+      <Form typing={typing} className="grid grid-cols-6 gap-x-3 gap-y-2" action={t('save')} onLeave={onClose}>
         <TextField name="maker" label={t('maker')} className="col-span-2" autoFocus />
         <TextField name="name" label={t('model')} className="col-span-2" />
         <TextField name="family" label={t('edit.family')} className="col-span-2" />

@@ -33,7 +33,12 @@ export function NewModelSheet({ onClose }: { onClose: () => void }) {
   const kind = typing.form.watch('kind');
   return (
     <Sheet open wide title={t('new.title')} description={t('new.what')} onClose={onClose}>
-      <Form typing={typing} className="grid grid-cols-6 gap-x-3 gap-y-2 items-start" action="Add" onLeave={onClose}>
+      <Form
+        typing={typing}
+        className="grid grid-cols-6 gap-x-3 gap-y-2 items-start"
+        action={t('add')}
+        onLeave={onClose}
+      >
         <TextField name="maker" label={t('maker')} className="col-span-2" maxLength={80} autoFocus />
         <TextField name="name" label={t('model')} className="col-span-3" maxLength={120} />
         <TextField name="year" label={t('new.year')} inputMode="numeric" maxLength={4} />

@@ -44,7 +44,7 @@ export function ManyOrigins({ wish, count, what, onClose, onSaved }: ManyOrigins
   });
   return (
     <Sheet open wide title={t('origins.title', { count })} description={what} onClose={onClose}>
-      <Form typing={typing} action="Change origin" onLeave={onClose}>
+      <Form typing={typing} action={t('origins.action')} onLeave={onClose}>
         <OriginFields />
       </Form>
     </Sheet>

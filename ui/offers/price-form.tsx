@@ -92,7 +92,7 @@ export function PriceForm({ offer, latest, terms, ground, onDone }: PriceFormPro
     <Form
       typing={typing}
       className="grid grid-cols-6 items-end has-[[aria-invalid]]:items-start gap-2"
-      action="Note the price"
+      action={t('save')}
     >
       <TextField
         name="amount"

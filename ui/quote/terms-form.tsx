@@ -54,7 +54,7 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
         label={t('terms.form')}
         box="bg-sheet border-2 border-act rounded-notch px-4 py-3"
         className="grid gap-3 grid-cols-12 items-end has-[[aria-invalid]]:items-start max-[860px]:grid-cols-4"
-        action="Agree this"
+        action={t('terms.save')}
         leave={t('cancel')}
         onLeave={onDone}
       >

@@ -47,39 +47,39 @@ export const EN: PaperWords = {
     if (credited) return `${out}; we credit ${one ? 'it' : 'them'} to you.`;
     return `${out} and ${one ? 'is' : 'are'} yours to take home.`;
   },
-  mind: 'Please mind',
+  mind: 'Please note',
   agree: 'To agree to',
   leadDays: (days) =>
     days === 0
       ? 'We have the parts here.'
-      : `The parts are here ${days === 1 ? 'in one day' : `in ${days} days`} after you say yes.`,
-  samePdf: 'The same as a PDF',
-  sayYes: (contact) => `To say yes, follow your link, ring us, or come by and name the option: ${contact}.`,
+      : `The parts are here ${days === 1 ? 'in one day' : `in ${days} days`} after you accept.`,
+  samePdf: 'Quote as PDF',
+  sayYes: (contact) => `To accept, follow your link, call us, or come by and name the option: ${contact}.`,
   prices: (withoutTax) =>
     withoutTax ? 'Prices of lines are without tax; all are with fitting.' : 'All prices are with tax and with fitting.',
   fitted: (isExempt) => (isExempt ? 'fitted and tested' : 'fitted and tested, with tax'),
   codeOfContent: 'Code of this quote’s content (SHA-256)',
   shopNumbers: { tax: 'Tax number', company: 'Company number', bank: 'Bank' },
   page: {
-    sayYes: 'Say yes',
+    sayYes: 'Accept an option',
     which: 'Which one?',
     forPrice: (total, price) => `${total} for ${price}`,
-    whichWeSuggest: 'which we suggest',
-    readAndTick: 'Please read, and tick that you agree',
-    signature: 'Your name, in place of a signature',
-    yes: 'Yes, please',
+    whichWeSuggest: 'recommended',
+    readAndTick: 'Please read and tick to agree',
+    signature: 'Your name as signature',
+    yes: 'Accept',
     orderThen: 'We order the parts then, and fit them for this price.',
     sending: 'Sending…',
     ask: 'Ask us something',
     question: 'Your question',
     sendQuestion: 'Send the question',
-    questionSent: 'Sent. Our answer will stand here.',
-    decline: 'No, thank you',
-    whyNot: 'Why not? It helps us; you need not say',
-    sayNo: 'Say no',
+    questionSent: 'Sent. Our answer will appear here.',
+    decline: 'Decline',
+    whyNot: 'Reason (optional)',
+    sayNo: 'Decline the quote',
     youAsked: (day) => `You asked on ${day}:`,
     weAnswered: (day) => `We answered on ${day}:`,
-    isMyPaper: 'Is my paper this quote?',
+    isMyPaper: 'Verify a printed quote',
     everyVersion: 'Every version has a code of its content (SHA-256), printed at the end of its PDF:',
     firstLetters: 'The first letters of the code on your paper',
     isThis: 'It is this quote, as it was sent.',
@@ -89,21 +89,21 @@ export const EN: PaperWords = {
     accepted: (what, signed, day) =>
       `${what} was accepted by ${signed} on ${day}. Thank you: we will be in touch when the parts are here.`,
     acceptedWhat: (place, total, price) => `Option ${place}, ${total} for ${price},`,
-    heldUntil: (day) => `These prices held until ${day}. Ask us for today’s.`,
-    declined: (day, until) => `You said no to this on ${day}. Until ${until} you can still say yes below.`,
+    heldUntil: (day) => `These prices were valid until ${day}. Ask us for today’s.`,
+    declined: (day, until) => `You declined this on ${day}. Until ${until} you can still accept below.`,
     replaced: 'A newer quote replaces this one. Ask us for its link.',
     acceptedThenReplaced: 'A newer quote changes this order. Ask us for its link: we wait for your answer to it.',
-    footer: (contact) => `You can also ring us or come by and name the option: ${contact}.`,
+    footer: (contact) => `You can also call us or come by and name the option: ${contact}.`,
   },
   mail: {
     reminder: 'Reminder',
     quoteText: ({ customer, machine, until, link, shop }) =>
       `Hello ${customer},
 
-here is our quote for more memory in your ${machine}. Look at it, ask us, or say yes here:
+here is our quote for more memory in your ${machine}. View it, ask a question, or accept it here:
 ${link}
 
-The same is attached as a PDF. The prices hold until ${until}.
+The same is attached as a PDF. The prices are valid until ${until}.
 
 ${shop.name}
 ${shop.contact}
@@ -111,7 +111,7 @@ ${shop.contact}
     reminderText: ({ customer, machine, until, link, shop }) =>
       `Hello ${customer},
 
-our quote for more memory in your ${machine} holds until ${until}. If you still want it, say yes here:
+our quote for more memory in your ${machine} is valid until ${until}. If you still want it, accept it here:
 ${link}
 
 If not, you need not do anything.

@@ -56,7 +56,7 @@ export async function showProofPage(token: string): Promise<Page> {
   return { status: 200, text: proofPage(proof, { path: `/q/${token}`, css: pageUrl('quote.css') }) };
 }
 
-/** The same as a PDF; null: there is none. */
+/** Quote as PDF; null: there is none. */
 export async function proofByLink(token: string): Promise<QuoteFile | null> {
   const proof = await paperByLink(token);
   return proof && pdfOf(proof);

@@ -67,7 +67,7 @@ export function PanelForm({ asks, onTyped, onClose }: PanelFormProps) {
       label={t('panel.label')}
       box="mt-2 border-t border-line pt-2"
       className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-x-3 gap-y-2 items-start"
-      action="Add"
+      action={t('panel.add')}
       onLeave={onClose}
     >
       {asks.total && <TextField name="total" label={t('panel.memory')} placeholder="16 GB" maxLength={12} autoFocus />}

@@ -39,7 +39,7 @@ export function TrialEditor({ model, start, onClose }: TrialEditorProps) {
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
-        action="Record it"
+        action={t('save')}
         leave={t('cancel')}
         onLeave={onClose}
       >

@@ -92,7 +92,7 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
             onClick={onOpen}
             aria-label={`${mayPrice ? t('offer.reprice') : t('offer.prices')} ${title}`}
           >
-            {mayPrice ? t('offer.reprice') : t('offer.prices')}
+            {mayPrice ? t('offer.price') : t('offer.prices')}
           </Button>
         )}
         {onEdit !== null && offer.sellerId !== null && (

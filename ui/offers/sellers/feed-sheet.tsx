@@ -107,7 +107,7 @@ export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheet
       <Form
         typing={typing}
         className="grid grid-cols-6 gap-x-3 gap-y-2"
-        action="Save"
+        action={t('save')}
         onLeave={onClose}
         beside={
           <>

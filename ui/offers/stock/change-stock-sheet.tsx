@@ -74,7 +74,7 @@ export function ChangeStockSheet({ row, currency, onClose }: ChangeStockSheetPro
   const what = typing.form.watch('what');
   return (
     <Sheet open title={t('stock.change')} description={row.title} onClose={onClose}>
-      <Form typing={typing} className="grid grid-cols-2 gap-3 items-start" action="Save" onLeave={onClose}>
+      <Form typing={typing} className="grid grid-cols-2 gap-3 items-start" action={t('save')} onLeave={onClose}>
         <ChoiceField name="what" label={t('stock.changed')} className="col-span-2" options={worded(t, CHANGES)} />
         {what === 'rule' && (
           <>

@@ -83,7 +83,7 @@ export function NewStockSheet({ currency, onClose, onSaid }: NewStockSheetProps)
   const hint = isTyped(label) ? (moduleOfLabel(label)?.line ?? t('stock.faults.notAModule')) : undefined;
   return (
     <Sheet open wide title={t('stock.add')} description={t('stock.what')} onClose={onClose}>
-      <Form typing={typing} action="Add" onLeave={onClose}>
+      <Form typing={typing} action={t('addAction')} onLeave={onClose}>
         <div className="grid grid-cols-6 gap-x-3 gap-y-2 items-start">
           <TextField
             name="label"

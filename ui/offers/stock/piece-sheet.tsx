@@ -64,7 +64,7 @@ export function PieceSheet({ currency, onClose, onSaid }: PieceSheetProps) {
   const hint = isTyped(label) ? (moduleOfLabel(label)?.line ?? t('stock.faults.notAModule')) : undefined;
   return (
     <Sheet open title={t('pieces.add')} description={t('pieces.what')} onClose={onClose}>
-      <Form typing={typing} className="grid grid-cols-2 gap-3" action="Put it on the shelf">
+      <Form typing={typing} className="grid grid-cols-2 gap-3" action={t('addAction')}>
         <TextField
           name="label"
           label={t('pieces.label')}
