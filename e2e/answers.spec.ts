@@ -62,7 +62,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await page.getByText('Decline', { exact: true }).tap();
   await page.getByLabel('Reason (optional)').fill('I have to ask the treasurer.');
   await page.getByRole('button', { name: 'Decline the quote' }).tap();
-  await page.getByText(/^You said no to this on/).waitFor();
+  await page.getByText(/^You declined this on/).waitFor();
 
   // A yes says what is missing, and keeps what was typed and ticked.
   await saysYes(page).tap();
@@ -132,7 +132,7 @@ inLongRun(
     const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
     await page.goto(`/jobs/${JOBS.bakery}/quote`);
     await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
-    await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
+    await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent/));
     const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
     const customer = await phone(link);
@@ -174,7 +174,7 @@ inLongRun(
     await page.getByLabel('Change the accepted order').check();
     expect(await axeFindings(page)).toEqual([]);
     await page.getByRole('heading', { name: 'This goes to the customer' }).click();
-    await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent and kept/));
+    await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent/));
     await page.getByText(/option 2 accepted on .*, then changed/).waitFor();
     const changed = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 

@@ -138,7 +138,7 @@ test('a negative price is refused in one sentence, on the sheet and at the door 
     .first()
     .click();
   await page.getByLabel('Cost without tax').fill('-3');
-  await page.click('button:has-text("Note the price")');
+  await page.click('[role=dialog] button[type=submit]');
   await page.getByText('A price must be above 0: enter an amount such as 24.50.').waitFor();
   expect(await page.getByLabel('Cost without tax').inputValue()).toBe('-3');
   for (const costCents of [-300, 0, 12.5, '5']) {

@@ -108,7 +108,7 @@ test('from a pasted report to a quote in the customer’s hands', async () => {
   await page.getByRole('article').first().getByRole('button', { name: 'Suggest this one' }).click();
   await page.getByRole('article').first().getByText('suggested').waitFor();
   await page.click('button:has-text("Send 2 options to Hedda Vane")');
-  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  await page.getByText(/Quote 20\d\d-\d{4} is sent/).waitFor();
   const link = await page.getByRole('link', { name: 'Customer’s page' }).getAttribute('href');
   expect(link).toMatch(/^\/q\/[A-Za-z0-9_-]{43}$/);
 

@@ -189,8 +189,8 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   await other.page.getByRole('status').getByText('1 of').waitFor();
   await other.page.getByLabel('Now', { exact: true }).getByRole('button', { name: 'Skip' }).tap();
   await other.page.getByLabel('Reason for skipping').fill('it has no cable');
-  await other.page.getByRole('button', { name: 'Skip' }).tap();
-  await page.getByText('1 left out').waitFor();
+  await other.page.getByRole('button', { name: 'Skip this step' }).tap();
+  await page.getByText('1 skipped').waitFor();
   await other.context.close();
   await now.getByRole('button', { name: 'Something is different' }).tap();
   await page.getByLabel('What is it').selectOption('damage');

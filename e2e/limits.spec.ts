@@ -91,7 +91,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
 
   const conflict = page.getByRole('listitem', { name: 'Tested with more than its official limit' });
   await conflict.getByText(/\d+ plans, up to 32 GB/).waitFor();
-  await conflict.getByText(/\d+ plans and \d+ more off-book, up to 64 GB/).waitFor();
+  await conflict.getByText(/\d+ plans and \d+ more above the official limit, up to 64 GB/).waitFor();
   await conflict.getByLabel('Reason').fill('the club signs for it');
   await conflict.getByRole('button', { name: 'Use this: 64 GB, 16 GB a module' }).click();
   await conflict.getByText(/Teo Marsh decided on .*“the club signs for it”/).waitFor();
@@ -223,10 +223,10 @@ test('a machine of before: known by its telephone number, gone on with, a trial 
   const sheet = page.getByRole('dialog', { name: 'Clearance' });
   await sheet.getByText('Add what a document says').click();
   await sheet.getByLabel('Name').fill('hardware guide, p. 9');
-  await sheet.getByLabel('Value').fill('none');
+  await sheet.getByLabel('Value', { exact: true }).fill('none');
   await sheet.getByRole('button', { name: 'Add' }).click();
   await sheet.getByText('Enter a number above 0.').waitFor();
-  await sheet.getByLabel('Value').fill('31 mm');
+  await sheet.getByLabel('Value', { exact: true }).fill('31 mm');
   await sheet.getByRole('button', { name: 'Add' }).click();
   await sheet.getByText('entered by Teo Marsh').waitFor();
   await sheet.getByRole('button', { name: 'Close' }).click();
@@ -262,7 +262,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   expect(await page.getByRole('link', { name: 'Vane 1' }).count()).toBe(0);
   await would.getByRole('button', { name: 'Import', exact: true }).click();
   const told = page.getByRole('alert');
-  await told.getByText('1 model new, 0 learned something, 0 known just so; 3 could not be taken.').waitFor();
+  await told.getByText('1 model new, 0 extended, 0 unchanged; 3 could not be imported.').waitFor();
   await told.getByText('line 3: year_from: "soon" is no whole number').waitFor();
   await told.getByText('line 4: slots: Two slots are called A1.').waitFor();
   await told.getByText('line 5: total: "lots" is no capacity such as 16 GB').waitFor();

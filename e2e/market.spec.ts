@@ -164,7 +164,7 @@ test('a machine that is not bought yet: the maker’s configurations beside fitt
   const yardstick = page.getByRole('region', { name: 'The maker’s surcharges' });
   await yardstick.getByText('Buy it with more, or fit it here?').waitFor();
   await yardstick
-    .getByText('△ 8 GB of memory is soldered and stays as bought; later only one socket can be filled.')
+    .getByText('△ 8 GB of memory is soldered and stays as bought; later only one slot can be filled.')
     .waitFor();
   await yardstick.getByText('Bought with 8 GB, the smallest configuration, and fitted here:').waitFor();
   const [sixteen = '', twentyFour = ''] = await yardstick.getByRole('listitem').allInnerTexts();

@@ -18,7 +18,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   const terms = page.getByRole('dialog', { name: 'Quayside Components' });
   await terms.getByLabel('Shipping of an order').fill('dear');
   await terms.getByRole('button', { name: 'Save' }).click();
-  await terms.getByText('Type the shipping as none').waitFor();
+  await terms.getByText('Enter the shipping as none').waitFor();
   expect(await terms.getByLabel('Shipping of an order').inputValue()).toBe('dear');
   await terms.getByLabel('Shipping of an order').fill('6.00');
   await terms.getByLabel('Tax', { exact: true }).fill('20');
@@ -109,7 +109,7 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
     'ML-901;Laptop memory 8GB;9,00;8,00',
     'ML-902;Corrick 8GB DDR4-2400 CL17 DIMM;25.11.2026;soon',
   ];
-  await page.getByLabel('Price list of Marrow Lane Memory').setInputFiles({
+  await page.getByLabel('File of Marrow Lane Memory').setInputFiles({
     name: 'late november.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(lines.join('\r\n')),
@@ -155,7 +155,7 @@ inLongRun('a list of many rows says how far it is, is looked at in parts, and no
   const pieces = [...priceListPieces({ rows: 70_000, kind: 'structured' })];
   const buffer = Buffer.concat(pieces.map((piece) => Buffer.from(piece)));
   await page
-    .getByLabel('Price list of Quayside Components')
+    .getByLabel('File of Quayside Components')
     .setInputFiles({ name: 'all of november.csv', mimeType: 'text/csv', buffer });
   await page.waitForURL(/\/offers\/lists\/\d+/);
   // Meanwhile everything else answers.

@@ -179,7 +179,7 @@ test('the table has the same plans and selection, sorts, and is copied', async (
   await page.getByRole('button', { name: 'Copy as CSV' }).click();
   await page.getByText(/\d+ plans copied/).waitFor();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
-  expect(copied.split('\r\n')[0]).toBe('Total,Price,Per added GB,Saving,Lane,Care,MT/s,Free,Days,Buys');
+  expect(copied.split('\r\n')[0]).toBe('Total,Price,Per added GB,Saving,Origin,Caution,MT/s,Free,Days,To buy');
   expect(copied.split('\r\n').length).toBe((await rows.count()) + 2);
   await context.close();
 }, 300_000);
@@ -206,12 +206,12 @@ test('with the network gone what is on the screen stays steerable, and the job i
   await page.getByLabel('Needs at least').first().fill('32');
   await page.getByLabel('Needs at least').first().press('Enter');
   await page.waitForURL(/need=32768/);
-  await page.getByText('Not remembered yet').waitFor();
+  await page.getByText('Not saved yet').waitFor();
   expect(await faded(page)).toBeGreaterThan(0);
   const told = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
   await context.setOffline(false);
   await told;
-  await page.getByText('Not remembered yet').waitFor({ state: 'detached' });
+  await page.getByText('Not saved yet').waitFor({ state: 'detached' });
   await context.close();
 }, 300_000);
 
@@ -227,7 +227,7 @@ test('offers that cannot be read are said, asked for again, and a key that nobod
   await signIn(context, stage.app.base);
   await page.route(/\/api\/jobs\/1\/market\//, (route) => route.abort());
   await page.goto(`/jobs/${JOBS.bakery}/options`);
-  await page.getByText('The offers could not be read.').waitFor();
+  await page.getByText('The offers could not be loaded.').waitFor();
   expect(await page.getByLabel('Slot board').isVisible()).toBe(true);
   await page.unroute(/\/api\/jobs\/1\/market\//);
   await page.getByRole('button', { name: 'Try again' }).click();

@@ -159,7 +159,7 @@ test('the first hour: prices, mail, the address, sellers, and offers with their 
   await hands.save(page.getByLabel('Prices').getByRole('button').last(), '/api/price-rule');
   await hands.type(field('E-mail comes from'), 'quotes@harbour-bench.example');
   await hands.save(page.getByLabel('Customers’ papers').getByRole('button', { name: 'Save' }), '/api/papers');
-  await hands.save(button(/^Approve all \d+ as they read$/), '/api/texts');
+  await hands.save(button(/^Approve all \d+ as shown$/), '/api/texts');
   await hands.press(button(/^Use this browser’s/));
   await hands.press(button('Save address'));
   await page.getByLabel('Address for customers').getByText('Saved.').waitFor();
@@ -171,7 +171,7 @@ test('the first hour: prices, mail, the address, sellers, and offers with their 
   await page.waitForURL(/\/offers/);
   await page.getByText('No sellers yet.').waitFor();
   await hands.press(button('Add a seller'));
-  await hands.type(field('Username'), 'Quayside Components');
+  await hands.type(field('Name'), 'Quayside Components');
   await hands.type(field('Delivery time'), '2');
   await hands.type(field('E-mail for orders'), 'orders@quayside.example');
   await hands.press(button('Add'));
@@ -189,7 +189,7 @@ test('the first hour: prices, mail, the address, sellers, and offers with their 
     'Q-4;Tarnholt 8GB DDR4-2400 SO-DIMM CL17;Tarnholt;original;Lumen 9;41,00;5',
   ].join('\r\n');
   await page
-    .getByLabel('Price list of Quayside Components')
+    .getByLabel('File of Quayside Components')
     .setInputFiles({ name: 'quayside.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
   await page.waitForURL(/\/offers\/lists\/\d+/);
   await page.getByText('Tarnholt 8GB DDR4-2400 SO-DIMM CL17').first().waitFor();
@@ -228,7 +228,7 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
   );
   await hands.press(button('Read'));
   await page.getByText('The library does not know this machine.').first().waitFor();
-  await hands.type(field('Username'), 'Hedda Vane');
+  await hands.type(field('Name'), 'Hedda Vane');
   await hands.type(field('E-mail'), 'hedda@vane.example');
   await hands.type(field('Needs at least'), '16');
   await hands.press(button('Save as a model'));
@@ -256,7 +256,7 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
     .first()
     .waitFor();
   await hands.press(button(/^Send 2 options to Hedda Vane/));
-  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  await page.getByText(/Quote 20\d\d-\d{4} is sent/).waitFor();
   hands.part('limits, options and quote');
   await hands.press(button(/^Mail it to hedda@vane.example/));
   await page.getByText(/✓ Mailed to hedda@vane.example/).waitFor();

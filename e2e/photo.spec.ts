@@ -37,7 +37,7 @@ test('a photograph of a module’s label to a slot: doubtful words are asked, an
     .first()
     .waitFor();
   const photo = photoOf(page);
-  await photo.getByRole('img', { name: 'What was photographed: label.jpg' }).waitFor();
+  await photo.getByRole('img', { name: 'Photo: label.jpg' }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
   // The part's letters may be figures: it is asked about, with the true spelling among those offered.
   const question = photo.getByRole('group', { name: /1\. What does it say here/ });
@@ -195,7 +195,7 @@ test('a keyboard-like scanner: the shop’s own codes open, a part’s goes into
   await field.fill('half a line');
   await field.focus();
   await scan(`https://elsewhere.example/jobs/${JOBS.choir}`);
-  await page.getByText(`The code “https://elsewhere.example/jobs/${JOBS.choir}” is none of this shop’s.`).waitFor();
+  await page.getByText(`No job, quote or order has the code “https://elsewhere.example/jobs/${JOBS.choir}”.`).waitFor();
   expect(await field.inputValue()).toBe('half a line');
   await page.locator('body').click({ position: { x: 5, y: 5 } });
   await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

@@ -66,7 +66,7 @@ inLongRun(
     expect(await axeFindings(page)).toEqual([]);
 
     await page.keyboard.press('s');
-    await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+    await page.getByText(/Quote 20\d\d-\d{4} is sent/).waitFor();
     await page.getByRole('button', { name: /^Mail it to iver@choir.example/ }).waitFor();
     await page.keyboard.press('m');
     await page.getByText(/✓ Mailed to iver@choir.example: taken by the mail server/).waitFor();

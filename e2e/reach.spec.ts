@@ -50,7 +50,7 @@ test('behind nginx with a certificate of one’s own: sign-in, a quote’s link,
   const answer = await page.goto('/counter');
   expect(page.url()).toBe(`${base}/sign-in?next=%2Fcounter`);
   expect((await answer?.allHeaders())?.['strict-transport-security']).toBe('max-age=63072000');
-  await page.getByLabel('Name', { exact: true }).fill('teo');
+  await page.getByLabel('Username', { exact: true }).fill('teo');
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.waitForURL(`${base}/counter`);
@@ -59,7 +59,7 @@ test('behind nginx with a certificate of one’s own: sign-in, a quote’s link,
 
   await page.goto(`/jobs/${JOBS.choir}/quote`);
   await page.keyboard.press('s');
-  await page.getByText(/is sent and kept/).waitFor();
+  await page.getByText(/is sent/).waitFor();
   await page.keyboard.press('m');
   await page.getByText(/✓ Mailed to iver@choir.example/).waitFor();
   const files = readdirSync(folder).filter((name) => name.endsWith('.eml'));
@@ -99,7 +99,7 @@ test('a telephone on the shop’s network, without TLS: signs in, opens a job, a
   });
   const page = await context.newPage();
   await page.goto(`/jobs/${JOBS.choir}/quote`);
-  await page.getByLabel('Name', { exact: true }).fill('teo');
+  await page.getByLabel('Username', { exact: true }).fill('teo');
   await page.getByLabel('Password').fill(DEMO_PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).tap();
   await page.waitForURL(`${base}/jobs/${JOBS.choir}/quote`);

@@ -46,7 +46,7 @@ async function sendPlan(page: Page, path: (station: string) => string, rung: num
   await page.click('a:has-text("Go to quote")');
   await page.waitForURL(/\/quote/);
   await page.getByRole('button', { name: /^Send 1 option to / }).click();
-  await page.getByText(/Quote 20\d\d-\d{4} is sent and kept/).waitFor();
+  await page.getByText(/Quote 20\d\d-\d{4} is sent/).waitFor();
 }
 
 test('from a pasted specification of an unknown machine to a sent quote, and a proof by a panel’s text', async () => {
@@ -67,9 +67,9 @@ test('from a pasted specification of an unknown machine to a sent quote, and a p
   await claims.filter({ hasText: 'Largest module' }).getByRole('checkbox').uncheck();
   await card.getByLabel('Name of the source').fill('Maker’s page, 2026');
   await card.getByLabel('Installed now').selectOption({ label: '8 GB, 1 module' });
-  const named = await card.getByRole('button', { name: /^Take \d+ limits$/ }).innerText();
+  const named = await card.getByRole('button', { name: /^Use \d+ limits$/ }).innerText();
   await card.getByRole('button', { name: named }).click();
-  await page.getByText(/taken from Maker’s page, 2026/).waitFor();
+  await page.getByText(/used from Maker’s page, 2026/).waitFor();
   await page.getByText('1 left out').waitFor();
   await page
     .getByLabel('Slot board')
@@ -161,7 +161,7 @@ test('a model is added from a pasted specification', async () => {
   const sheet = page.getByRole('dialog', { name: 'Add a model' });
   await sheet.getByLabel('Start from').selectOption('specification');
   await sheet.getByLabel('Specification', { exact: true }).fill('nothing about it');
-  await sheet.getByText(/says nothing of slots or limits/).waitFor();
+  await sheet.getByText(/says nothing about slots or limits/).waitFor();
   await sheet.getByLabel('Specification', { exact: true }).fill(SPECIFICATION);
   expect(await sheet.getByLabel('Maker').inputValue()).toBe('Corvin');
   expect(await sheet.getByLabel('Model', { exact: true }).inputValue()).toBe('Ledger 14');

@@ -101,7 +101,7 @@ const SHOTS: readonly Shot[] = [
   { name: 'models', path: '/models' },
   { name: 'model-from-template', path: '/models', act: modelOfTemplate },
   { name: 'settings', path: '/settings', light: 'back-room' },
-  { name: 'Offers', path: '/offers' },
+  { name: 'offers', path: '/offers' },
   { name: 'sellers', path: '/offers', act: bringUp('Sellers') },
   { name: 'offer-by-hand', path: '/offers', act: offerByHand },
   { name: 'stock', path: '/offers', light: 'back-room', act: stockOfOne },

@@ -75,7 +75,7 @@ function OfferedLadder({
 
 /** The screen turned to the customer: what is offered in large type and plain words; nothing of the shop's is in it. */
 export function CustomerScreen(screen: CustomerScreenData) {
-  const t = useTranslations('quote');
+  const t = useTranslations('customer');
   const { jobId, language, currency, machine, todayMiB, isExempt, isTaxAdded, options } = screen;
   const words = PAPER_WORDS[language];
   const back = `/jobs/${jobId}/options`;
@@ -87,11 +87,11 @@ export function CustomerScreen(screen: CustomerScreenData) {
           <h1 className="text-3xl">{machine === '' ? words.yourMachine : machine}</h1>
           {/* A whole new page: the staff's data is not in this one. */}
           <a href={back} className={buttonLook('plain')} lang="en">
-            {t('customer.back')}
+            {t('back')}
           </a>
         </div>
         {options.length === 0 ? (
-          <p lang="en">{t('customer.none')}</p>
+          <p lang="en">{t('none')}</p>
         ) : (
           <>
             <OfferedLadder options={options} todayMiB={todayMiB} currency={currency} language={language} />

@@ -1,4 +1,5 @@
 import board from './de/board.json';
+import customer from './de/customer.json';
 import door from './de/door.json';
 import fitting from './de/fitting.json';
 import frame from './de/frame.json';
@@ -20,6 +21,7 @@ import trade from './de/trade.json';
 /** German words of the staff's screens, a catalogue a screen. */
 export const de = {
   board,
+  customer,
   door,
   fitting,
   frame,

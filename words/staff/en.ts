@@ -1,4 +1,5 @@
 import board from './en/board.json';
+import customer from './en/customer.json';
 import door from './en/door.json';
 import fitting from './en/fitting.json';
 import frame from './en/frame.json';
@@ -20,6 +21,7 @@ import trade from './en/trade.json';
 /** English words of the staff's screens, a catalogue a screen. */
 export const en = {
   board,
+  customer,
   door,
   fitting,
   frame,

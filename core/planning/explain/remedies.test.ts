@@ -110,11 +110,11 @@ describe('a wish', () => {
 
   it('is missed least by some, where none meets it', () => {
     const [first, ...rest] = whyNot(planCase, { wish: { minMiB: 32 * GB, maxPriceCents: 5000 } });
-    expect(first).toContain('No plan is as wished for');
+    expect(first).toContain('No plan meets these wishes');
     expect(rest.join(' ')).toContain('over the budget');
     expect(rest.join(' ')).toContain('less than wished for');
     expect(whyNot(planCase, { wish: { minMiB: 64 * GB, maxPriceCents: 1 } })).toEqual([
-      'No plan is as wished for, nor one that breaks only one part of it.',
+      'No plan meets these wishes, nor one that misses only one of them.',
     ]);
   });
 });

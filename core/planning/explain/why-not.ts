@@ -28,9 +28,9 @@ function whyNotWish(planCase: PlanCase, wish: Goal): string[] {
     return [`${many} it. The cheapest: ${planLine(planCase, cheapest)}.`];
   }
   const nearest = nearestPlans(wished).map((near) => nearestSentence(planCase, near));
-  if (nearest.length > 0) return ['No plan is as wished for. The nearest, each breaking one part of it:', ...nearest];
+  if (nearest.length > 0) return ['No plan meets these wishes. The nearest, each missing one of them:', ...nearest];
   const nothing = nothingFits(planCase);
-  return nothing.length > 0 ? nothing : ['No plan is as wished for, nor one that breaks only one part of it.'];
+  return nothing.length > 0 ? nothing : ['No plan meets these wishes, nor one that misses only one of them.'];
 }
 
 /** Answers why something is not on the ladder, line by line; every change that is said to help was tried by planning again. */

@@ -32,7 +32,7 @@ function ListDrop({ seller }: { seller: ListedSeller }) {
     <>
       <FileButton
         fileLabel={t('sellers.file', { name: seller.name })}
-        aria-label={t('sellers.file', { name: seller.name })}
+        aria-label={t('sellers.priceListOf', { name: seller.name })}
         weight="quiet"
         disabled={busy}
         onFiles={([file]) => void take(file)}

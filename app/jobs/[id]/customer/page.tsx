@@ -18,7 +18,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
   const screen = await customerScreen(caller, idOf(await params));
   if (screen === null) notFound();
   return (
-    <ScreenWords of={['quote']}>
+    <ScreenWords of={['customer']}>
       <CustomerScreen {...screen} />
     </ScreenWords>
   );
