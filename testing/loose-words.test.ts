@@ -2,6 +2,8 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ROOT } from '../scripts/setup.mjs';
+import { en } from '../words/staff/en';
+import { unfilledMessages } from './filled-messages';
 import { looseWords } from './loose-words';
 
 const sources = ['ui', 'app']
@@ -53,5 +55,16 @@ export function Some({ one, t }: { one: boolean; t: (key: string) => string }) {
     '6 not now',
     '7 of them',
   ]);
+  rmSync(folder, { recursive: true });
+});
+
+test('every message is said with all that is filled in', () => {
+  expect(sources.flatMap((file) => unfilledMessages(ROOT, file, en))).toEqual([]);
+  const folder = mkdtempSync(join(tmpdir(), 'fenbrik-unfilled-'));
+  writeFileSync(
+    join(folder, 'some.ts'),
+    "const t = useTranslations('jobs');\nt('count', { all: 3 });\nt('count', { own: 3 });\nt('count');\n",
+  );
+  expect(unfilledMessages(folder, 'some.ts', en)).toEqual(['some.ts: count: own', 'some.ts: count: own']);
   rmSync(folder, { recursive: true });
 });

@@ -1,4 +1,4 @@
-import compile from 'icu-minify/compile';
+import { partsOfMessage } from '@/testing/filled-messages';
 import { languageAsked } from './languages';
 import { de } from './staff/de';
 import { en } from './staff/en';
@@ -15,24 +15,6 @@ function messagesOf(words: object, before = ''): Map<string, string> {
 const english = messagesOf(en);
 const german = messagesOf(de);
 
-/** What is filled in and which marks stand in a message, each once. */
-function partsOf(message: string): string[] {
-  const names = new Set<string>();
-  const walk = (part: unknown): void => {
-    if (!Array.isArray(part)) return;
-    const [name, what, ...more] = part;
-    if (typeof name !== 'string') return;
-    names.add(name);
-    for (const one of [what, ...more]) {
-      if (Array.isArray(one)) walk(one);
-      else if (one !== null && typeof one === 'object') for (const form of Object.values(one)) walkAll(form);
-    }
-  };
-  const walkAll = (parts: unknown): void => void (Array.isArray(parts) && parts.forEach(walk));
-  walkAll(compile(message));
-  return [...names].sort();
-}
-
 describe('the catalogues of the staff’s screens', () => {
   it('have the same messages in every language, none of them empty', () => {
     expect(english.size).toBeGreaterThan(1000);
@@ -42,7 +24,7 @@ describe('the catalogues of the staff’s screens', () => {
 
   it('fill in the same values in every language', () => {
     const other = [...english].filter(
-      ([key, message]) => partsOf(message).join() !== partsOf(german.get(key) ?? '').join(),
+      ([key, message]) => partsOfMessage(message).join() !== partsOfMessage(german.get(key) ?? '').join(),
     );
     expect(other.map(([key]) => key)).toEqual([]);
   });

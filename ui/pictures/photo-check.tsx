@@ -247,9 +247,7 @@ function Acts({ isLabel, busy, text, open, onRead, onRight, onLeave }: ActsProps
       <Button disabled={busy} onClick={onLeave}>
         {t('photo.keep')}
       </Button>
-      {open > 0 && (
-        <span className="text-sm text-ink-2">{open === 1 ? t('photo.unsure') : t('photo.unsure', { open })}</span>
-      )}
+      {open > 0 && <span className="text-sm text-ink-2">{t('photo.unsure', { open })}</span>}
     </div>
   );
 }

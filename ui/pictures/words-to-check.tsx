@@ -36,11 +36,7 @@ export function WordsToCheck({ station, pictures, busy, onRead }: WordsToCheckPr
         onLeave={() => settle('left')}
         {...(station === 'intake' && { onMachine: () => settle('read') })}
       />
-      {waiting.length > 1 && (
-        <p className="text-sm text-ink-2">
-          {waiting.length === 2 ? t('photo.more') : t('photo.more', { waiting: waiting.length - 1 })}
-        </p>
-      )}
+      {waiting.length > 1 && <p className="text-sm text-ink-2">{t('photo.more', { waiting: waiting.length - 1 })}</p>}
     </>
   );
 }
