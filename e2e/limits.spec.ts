@@ -94,7 +94,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
   await conflict.getByText(/\d+ plans and \d+ more above the official limit, up to 64 GB/).waitFor();
   await conflict.getByLabel('Reason').fill('the club signs for it');
   await conflict.getByRole('button', { name: 'Use this: 64 GB, 16 GB a module' }).click();
-  await conflict.getByText(/Teo Marsh decided on .*“the club signs for it”/).waitFor();
+  await conflict.getByText(/decided by Teo Marsh on .*“the club signs for it”/).waitFor();
 
   const papers = page.getByRole('listitem', { name: 'Maximum total: official: the sources disagree' });
   await papers.getByRole('button', { name: 'Use this: 32 GB' }).click();
@@ -316,7 +316,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   await page.waitForTimeout(100);
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: 'Move step 1: Open the door' }).waitFor();
-  await page.getByText('“2” on the lid’s label, behind a door').waitFor();
+  await page.getByText('“2” on the lid label, behind a door').waitFor();
   await page.getByText('cross-head 1 · 2 screws of 6 mm').first().waitFor();
   await page.getByLabel('Caption of a new photo').fill('the lid label');
   await chooseFile(

@@ -162,7 +162,7 @@ test('the first hour: prices, mail, the address, sellers, and offers with their 
   await hands.save(button(/^Approve all \d+ as shown$/), '/api/texts');
   await hands.press(button(/^Use this browser’s/));
   await hands.press(button('Save address'));
-  await page.getByLabel('Address for customers').getByText('Saved.').waitFor();
+  await page.getByLabel('Address for customers').getByText('Saved.', { exact: true }).waitFor();
   await page.goto('/counter');
   await page.getByLabel('First steps').getByText('4 of 8 done').waitFor();
   hands.part('prices and mail');

@@ -1,0 +1,55 @@
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
+
+const stage = openStage();
+
+const languageOf = (page: { evaluate: <T>(what: () => T) => Promise<T> }) =>
+  page.evaluate(() => document.documentElement.lang);
+
+test('screens come in German where a person chose it, on every device they sign in on, and in English again', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  await page.goto('/counter');
+  expect(await languageOf(page)).toBe('en');
+  await page.getByRole('button', { name: /Language: Deutsch/ }).click();
+  await page.getByRole('heading', { name: 'Aufträge', level: 1 }).waitFor();
+  expect(await languageOf(page)).toBe('de');
+  for (const [path, words] of [
+    [`/jobs/${JOBS.bakery}/intake`, 'Was meldet das Gerät?'],
+    [`/jobs/${JOBS.bakery}/limits`, 'Was dieses Gerät unterstützt'],
+    [`/jobs/${JOBS.bakery}/options`, 'Freie Steckplätze'],
+    [`/jobs/${JOBS.choir}/quote`, 'Das geht an den Kunden'],
+    [`/jobs/${JOBS.library}/proof`, 'Die Zusage ist erfüllt.'],
+    ['/offers', 'Händlerangebot hinzufügen'],
+    ['/models', 'Modell hinzufügen'],
+    ['/orders', 'Bestellungen'],
+  ] as const) {
+    await page.goto(path);
+    await page.getByText(words).first().waitFor();
+    expect(await axeFindings(page)).toEqual([]);
+  }
+  expect(faults).toEqual([]);
+
+  const other = await openWindow(stage.browser, stage.app.base);
+  await signIn(other.context, stage.app.base, 'teo');
+  await other.page.goto('/counter');
+  await other.page.getByRole('button', { name: 'Neuer Auftrag' }).waitFor();
+  // The words go with the page, and so do those of what is fetched when it opens.
+  await other.page.getByRole('button', { name: /Sprache: English/ }).click();
+  await other.page.getByRole('button', { name: 'New job' }).waitFor();
+  await other.context.close();
+  await context.close();
+});
+
+test('before anybody signs in, the page is in the language that the browser asks for', async () => {
+  const context = await stage.browser.newContext({ baseURL: stage.app.base, locale: 'de-AT' });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: 'Anmelden', exact: true }).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('button', { name: /Sprache: English/ }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).waitFor();
+  await context.close();
+});
