@@ -12,7 +12,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['models', '/models', 'text=Export CSV'],
   ['models, found', '/models?find=countr+4', 'text=2018 to 2020'],
   ['a model', '/models/1', 'text=How to open it'],
-  ['offers', '/offers', 'text=Change price'],
+  ['offers', '/offers', '[aria-label^="Change price"]'],
   ['what memory costs', '/offers/market', 'text=Fair price of a module'],
   ['settings', '/settings', 'text=What people need'],
   ['moving in', '/moving-in', 'text=Customers and machines'],

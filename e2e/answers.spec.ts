@@ -89,7 +89,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await shop.page.getByText(/option 1 accepted on/).waitFor();
   await shop.page.getByText('Signed “Lisbet Arkwright”').waitFor();
   await shop.page.getByText('“Can you keep my old modules for the spare box?”').waitFor();
-  await shop.page.getByLabel('Your answer, which the customer will read').fill('Yes, they are yours.');
+  await shop.page.getByLabel('Your answer, shown to the customer').fill('Yes, they are yours.');
   await shop.page.getByRole('button', { name: 'Answer' }).click();
   await shop.page.getByText('“Yes, they are yours.”').waitFor();
   await page.reload();

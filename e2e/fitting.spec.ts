@@ -272,7 +272,7 @@ inLongRun(
     await page.getByText(/^Signed by/).waitFor();
     await page.goto(`/jobs/${JOBS.photoClub}/fitting`);
     await page.getByRole('button', { name: 'Start again' }).click();
-    await page.getByText('time 2').waitFor();
+    await page.getByText('round 2').waitFor();
     await tickAll(page, 'click');
     await prove(page, 5, full);
     await page.getByText('The promise is kept.').waitFor();

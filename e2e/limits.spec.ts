@@ -98,7 +98,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
 
   const papers = page.getByRole('listitem', { name: 'Maximum total: official: the sources disagree' });
   await papers.getByRole('button', { name: 'Use this: 32 GB' }).click();
-  await papers.getByText('✓ holds', { exact: true }).waitFor();
+  await papers.getByText('✓ applies', { exact: true }).waitFor();
 
   // Every limit tells why, in the words of its sources.
   await page.getByRole('button', { name: 'Sources and decision: Maximum total: official' }).click();

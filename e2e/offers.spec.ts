@@ -44,18 +44,18 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   expect(await axeFindings(page)).toEqual([]);
   await price.getByLabel('Coupon').fill('some');
   await price.getByRole('button', { name: 'Save', exact: true }).click();
-  await price.getByText('Type a coupon such as 10 % until').waitFor();
+  await price.getByText('Enter a coupon such as 10 % until').waitFor();
   await price.getByLabel('Coupon').fill('10 % until 2099-12-31');
   await price.getByRole('button', { name: 'Save', exact: true }).click();
   await price.waitFor({ state: 'detached' });
-  await row.getByText('we pay €50.00').waitFor();
+  await row.getByText('cost €50.00').waitFor();
 
   // New terms count it anew.
   await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
   await terms.getByLabel('Shipping of an order').fill('none');
   await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Quayside Components: 1 price recalculated.').waitFor();
-  await row.getByText('we pay €45.00').waitFor();
+  await row.getByText('cost €45.00').waitFor();
   expect(faults).toEqual([]);
   await context.close();
 });
@@ -135,13 +135,13 @@ test('a price list is looked at, put right, applied, reaches a job’s plans, an
   await page.getByLabel('Rate of ML-901').fill('2400');
   await page.getByLabel('Rate of ML-901').press('Enter');
   await page.getByRole('region', { name: 'New' }).getByText('Laptop memory').waitFor();
-  await page.getByRole('button', { name: 'Apply the list' }).press('Enter');
+  await page.getByRole('button', { name: 'Apply list' }).press('Enter');
   await page.getByText('Applied: 2 new, 0 re-priced, 0 withdrawn, 1 left unchanged.').waitFor();
   const list = page.url();
   expect(await best()).not.toBe(before);
 
   await page.goto(list);
-  await page.getByRole('button', { name: 'Undo the list' }).click();
+  await page.getByRole('button', { name: 'Undo list' }).click();
   await page.getByText('Undone: every offer is as it was.').waitFor();
   expect(await best()).toBe(before);
   expect(faults).toEqual([]);
@@ -167,10 +167,10 @@ inLongRun('a list of many rows says how far it is, is looked at in parts, and no
   await fresh.getByRole('button', { name: /^Show more, .* left: New$/ }).click();
   await fresh.getByText('line 241', { exact: true }).waitFor();
   expect(await axeFindings(page)).toEqual([]);
-  await page.getByRole('button', { name: 'Apply the list' }).click();
+  await page.getByRole('button', { name: 'Apply list' }).click();
   await page.getByRole('progressbar', { name: 'Applying' }).waitFor();
   await page.getByText('Applied: 70\u202f000 new, 0 re-priced').waitFor();
-  await page.getByRole('button', { name: 'Undo the list' }).click();
+  await page.getByRole('button', { name: 'Undo list' }).click();
   await page.getByText('Undone: every offer is as it was.').waitFor();
   expect(faults).toEqual([]);
   await context.close();

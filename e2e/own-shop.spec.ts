@@ -258,8 +258,8 @@ test('the first job: a machine that nobody knew, kept as a model, gets an origin
   await hands.press(button(/^Send 2 options to Hedda Vane/));
   await page.getByText(/Quote 20\d\d-\d{4} is sent/).waitFor();
   hands.part('limits, options and quote');
-  await hands.press(button(/^Mail it to hedda@vane.example/));
-  await page.getByText(/✓ Mailed to hedda@vane.example/).waitFor();
+  await hands.press(button(/^Send to hedda@vane.example/));
+  await page.getByText(/✓ E-mail to hedda@vane.example/).waitFor();
   console.log(
     `from an empty database to the first quote: ${hands.presses} presses and ${hands.letters} letters, ` +
       `${(hands.seconds / 60).toFixed(1)} min at ${PRESS_S} s a press and ${LETTER_S} s a letter (${hands.parts.join(', ')})`,

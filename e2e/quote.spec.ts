@@ -34,7 +34,7 @@ inLongRun(
     const email = { data: { set: address, seen: { email: '' } }, headers: { origin: stage.app.base } };
     expect((await context.request.patch(`/api/jobs/${CHOIR}/intake`, email)).ok()).toBe(true);
     await page.goto(`/jobs/${CHOIR}/quote`);
-    await page.getByRole('button', { name: /^Change what is agreed/ }).click();
+    await page.getByRole('button', { name: /^Change terms/ }).click();
     const terms = page.getByRole('form', { name: 'Terms' });
     await terms.getByLabel('Discount').fill('1000000');
     await terms.getByLabel('Reason', { exact: true }).fill('Stammkundin');
@@ -52,24 +52,24 @@ inLongRun(
     await terms.getByLabel('Amount').first().fill('2.50');
     await terms.getByLabel('Note to the customer').fill('<b>Danke</b> für Ihre Anfrage.');
     await terms.getByRole('button', { name: 'Save terms' }).click();
-    await page.getByText(/Agreed: discount 10 % \(Stammkundin\)/).waitFor();
+    await page.getByText(/Terms: discount 10 % \(Stammkundin\)/).waitFor();
     await option(page, 1).getByText('Nachlass: Stammkundin').waitFor();
 
     await option(page, 1)
-      .getByRole('button', { name: /type over Einbau und Prüfung/ })
+      .getByRole('button', { name: /override Einbau und Prüfung/ })
       .click();
     await page.getByLabel('Price').fill('20.00');
     await page.keyboard.press('Enter');
     await option(page, 1)
-      .getByText(/computed: 29,00/)
+      .getByText(/calculated: 29,00/)
       .waitFor();
     expect(await axeFindings(page)).toEqual([]);
 
     await page.keyboard.press('s');
     await page.getByText(/Quote 20\d\d-\d{4} is sent/).waitFor();
-    await page.getByRole('button', { name: /^Mail it to iver@choir.example/ }).waitFor();
+    await page.getByRole('button', { name: /^Send to iver@choir.example/ }).waitFor();
     await page.keyboard.press('m');
-    await page.getByText(/✓ Mailed to iver@choir.example: taken by the mail server/).waitFor();
+    await page.getByText(/✓ E-mail to iver@choir.example: accepted by the mail server/).waitFor();
     const parsed = await simpleParser(readFileSync(join(folder, '1.eml')));
     const path = await link(page);
     expect(parsed.subject).toMatch(/^Angebot 20\d\d-\d{4}/);

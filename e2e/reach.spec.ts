@@ -61,7 +61,7 @@ test('behind nginx with a certificate of one’s own: sign-in, a quote’s link,
   await page.keyboard.press('s');
   await page.getByText(/is sent/).waitFor();
   await page.keyboard.press('m');
-  await page.getByText(/✓ Mailed to iver@choir.example/).waitFor();
+  await page.getByText(/✓ E-mail to iver@choir.example/).waitFor();
   const files = readdirSync(folder).filter((name) => name.endsWith('.eml'));
   const { text = '' } = await simpleParser(readFileSync(join(folder, `${files.length}.eml`)));
   const link = /https:\/\/\S+\/q\/\S+/.exec(text)?.[0] ?? '';
