@@ -110,7 +110,7 @@ async function measure(name: string, root: string, minutes: number): Promise<voi
     for (let nr = 0; nr < JOBS; nr++) {
       await fetch(`${app.base}/api/jobs`, { method: 'POST', headers: { cookie } });
     }
-    // What to do once the start is over is no customer's to wait for.
+    // What is done once the start is over is no customer's to wait for.
     await new Promise((resolve) => setTimeout(resolve, 5_000));
     console.log(`\n${name}: ${app.memory()} MB at first`);
     const first = performance.now();

@@ -114,7 +114,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
   const counted = new Map<number, number>();
   for (const { totalMiB } of plans) counted.set(totalMiB, (counted.get(totalMiB) ?? 0) + 1);
   expect(new Map(rungs)).toEqual(counted);
-  expect(plans.some(({ care, totalMiB }) => care === 'above the official limit' && totalMiB === 65536)).toBe(true);
+  expect(plans.some(({ care, totalMiB }) => care === 'off-book' && totalMiB === 65536)).toBe(true);
   expect(faults).toEqual([]);
   await context.close();
 });

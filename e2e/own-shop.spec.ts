@@ -295,7 +295,7 @@ test('the parts are ordered by mail, fitted, and the promise is proved', async (
     .first()
     .click();
   await page.waitForURL(/\/orders\/\d+$/);
-  await button(/^E-mail/)
+  await button(/^Send to /)
     .first()
     .click();
   await page.getByText(/^Its mail to orders@quayside\.example/).waitFor();
