@@ -27,7 +27,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await terms.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Quayside Components: 0 prices recalculated.').waitFor();
 
-  // A printed price, with every step to what Cost of one.
+  // A printed price, with every step to what one costs us.
   await page.getByLabel('Find offers').fill('2 x 8 GB DDR5 DIMM quayside corrick');
   const row = page
     .getByRole('listitem')

@@ -24,7 +24,7 @@ const forUse = Object.entries(locked.packages)
   .map(([path]) => path)
   .filter((path) => existsSync(join(ROOT, path)));
 
-/** The output in a folder of its own, with installed memory for use and nothing else: no sources, no tools. */
+/** The output in a folder of its own, with what is installed for use and nothing else: no sources, no tools. */
 function outputWithLinks(): string {
   const folder = join(home, 'linked');
   writeOutput(folder);
