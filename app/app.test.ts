@@ -69,8 +69,9 @@ test('years of a model', () => {
   expect(yearsText({ yearFrom: 2021, yearTo: null })).toBe('since 2021');
 });
 
-test('an unknown light is day', () => {
-  expect(lightOf({ get: () => ({ value: 'disco' }) })).toBe('day');
+test('an unknown theme is as the system’s', () => {
+  expect(lightOf({ get: () => ({ value: 'disco' }) })).toBeNull();
   expect(lightOf({ get: () => ({ value: 'back-room' }) })).toBe('back-room');
-  expect(lightOf({ get: () => undefined })).toBe('day');
+  expect(lightOf({ get: () => ({ value: 'day' }) })).toBe('day');
+  expect(lightOf({ get: () => undefined })).toBeNull();
 });

@@ -24,7 +24,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const [light, language] = [lightOf(await cookies()), await screenLanguage()];
   return (
-    <html lang={language} data-theme={light} className={letters.variable}>
+    <html lang={language} data-theme={light ?? undefined} className={letters.variable}>
       <body>
         <ScreenWords of={['frame']}>{children}</ScreenWords>
       </body>

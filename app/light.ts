@@ -1,6 +1,7 @@
 import { LIGHT_COOKIE, type Light } from '@/ui/frame/light';
 
-/** The light a person chose; day where nobody chose. */
-export function lightOf(cookies: { get(name: string): { value: string } | undefined }): Light {
-  return cookies.get(LIGHT_COOKIE)?.value === 'back-room' ? 'back-room' : 'day';
+/** The theme that a person chose; null: nobody chose, and it is as their system's. */
+export function lightOf(cookies: { get(name: string): { value: string } | undefined }): Light | null {
+  const chosen = cookies.get(LIGHT_COOKIE)?.value;
+  return chosen === 'back-room' || chosen === 'day' ? chosen : null;
 }

@@ -150,4 +150,6 @@ it('has the colours of the shop’s own screens, in both lights', () => {
   expect(night).toHaveLength(day.length);
   expect(colours(own, /data-theme="day"\] \{([^}]*)\}/)).toEqual(expect.arrayContaining(day));
   expect(colours(own, /data-theme="back-room"\] \{([^}]*)\}/)).toEqual(expect.arrayContaining(night));
+  // Where nobody chose a theme, the system's dark one has the same colours.
+  expect(colours(own, /:not\(\[data-theme\]\) \{([^}]*)\}/)).toEqual(expect.arrayContaining(night));
 });

@@ -1,5 +1,5 @@
 'use client';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
 import { LIGHT_COOKIE, type Light } from './light';
 
@@ -7,10 +7,16 @@ const SUN =
   'M8 4.8a3.2 3.2 0 1 1 0 6.4 3.2 3.2 0 0 1 0-6.4ZM8 .8v2M8 13.2v2M.8 8h2M13.2 8h2M2.9 2.9l1.4 1.4M11.7 11.7l1.4 1.4M13.1 2.9l-1.4 1.4M4.3 11.7l-1.4 1.4';
 const MOON = 'M13.5 9.9A6 6 0 0 1 6.1 2.5 6 6 0 1 0 13.5 9.9Z';
 
-/** Changes between the two themes, and remembers it in a cookie so that the server draws the right one at once. */
-export function LightSwitch({ light }: { light: Light }) {
+/**
+ * Changes between the two themes, and remembers it in a cookie so that the server draws the right one at once. Until somebody
+ * chooses, the theme is the system's.
+ */
+export function LightSwitch({ light }: { light: Light | null }) {
   const t = useTranslations('frame');
-  const [now, setNow] = useState(light);
+  const [now, setNow] = useState<Light>(light ?? 'day');
+  useEffect(() => {
+    if (light === null && window.matchMedia('(prefers-color-scheme: dark)').matches) setNow('back-room');
+  }, [light]);
   const other: Light = now === 'day' ? 'back-room' : 'day';
   const change = () => {
     document.documentElement.dataset.theme = other;

@@ -20,7 +20,7 @@ const OWNER_PLACES = [
 
 interface TopBarProps {
   person: { name: string; role: keyof StaffMessages['frame']['roles'] };
-  light: Light;
+  light: Light | null;
   here: string;
   children?: ReactNode;
 }

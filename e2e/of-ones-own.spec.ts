@@ -43,6 +43,22 @@ test('screens come in German where a person chose it, on every device they sign 
   await context.close();
 });
 
+test('the theme is the system’s until somebody chooses, and then theirs', async () => {
+  const context = await stage.browser.newContext({ baseURL: stage.app.base, colorScheme: 'dark' });
+  const page = await context.newPage();
+  await page.goto('/sign-in');
+  const ground = () => page.evaluate(() => getComputedStyle(document.documentElement).backgroundColor);
+  const dark = await ground();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Light theme' }).click();
+  expect(await ground()).not.toBe(dark);
+  await page.reload();
+  expect(await ground()).not.toBe(dark);
+  await page.getByRole('button', { name: 'Dark theme' }).click();
+  expect(await ground()).toBe(dark);
+  await context.close();
+});
+
 test('before anybody signs in, the page is in the language that the browser asks for', async () => {
   const context = await stage.browser.newContext({ baseURL: stage.app.base, locale: 'de-AT' });
   const page = await context.newPage();
