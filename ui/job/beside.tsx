@@ -40,9 +40,9 @@ export function Beside() {
   const [filling, setFilling] = useState(false);
   const { edit, sentence, said, undo } = useBoardEdit();
   const known = slotChanges(job.slots, looked, job.planCase?.offers ?? []);
-  // At the bench the board shows what hands have done, not what was read.
-  const isAtBench = /\/(fitting|proof)$/.test(usePathname());
-  const bench = isAtBench ? benchChanges(known, job.work) : null;
+  // Once hands were in the machine, the board shows what they have done, not what was read; where that is corrected, it does not.
+  const isAfter = /\/(quote|fitting|proof)$/.test(usePathname());
+  const bench = isAfter ? benchChanges(known, job.work) : null;
   const changes = bench ?? known;
   const details = Object.fromEntries(
     job.slots.flatMap(({ name, module }) => (module === null ? [] : [[name, moduleDetail(module)]])),

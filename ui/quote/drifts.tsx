@@ -1,11 +1,12 @@
 'use client';
+import Link from 'next/link';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { driftText, type Renewed, renewedText } from '@/core/quoting/drift/drift-words';
 import { useKeys } from '../client/use-keys';
 import type { Saving } from '../client/use-save';
 import { useJob } from '../job/job-context';
-import { Button } from '../kit/button';
+import { Button, buttonLook } from '../kit/button';
 import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
 
@@ -14,7 +15,9 @@ export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
   const t = useTranslations('quote');
   const { job } = useJob();
   const [renewed, setRenewed] = useState<Renewed | null>(null);
-  const mayRenew = job.drifts.length > 0 && job.slip.length === 0 && !busy;
+  const isAccepted = job.work.accepted !== null;
+  const canRenew = job.slip.length === 0 && job.work.parts.every(({ order }) => order === null);
+  const mayRenew = job.drifts.length > 0 && canRenew && !busy;
   const renew = async () => {
     const result = await save<Renewed>('POST', `/api/jobs/${job.id}/quote/again`);
     if (result.ok) setRenewed(result.value);
@@ -27,19 +30,23 @@ export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
       </Notice>
     );
   if (job.drifts.length === 0) return null;
-  const isAccepted = job.sent.find(({ state }) => state === 'sent')?.standing === 'accepted';
   return (
     <section aria-label={t('drift.label')}>
       <Notice tone="mind">
-        <p className="font-semibold">
-          {t('drift.what', { value: isAccepted ? t('drift.accepted') : t('drift.quote') })}
-        </p>
+        <p className="font-semibold">{isAccepted ? t('drift.toOrder') : t('drift.what')}</p>
         <ul>
           {job.drifts.map((drift) => (
             <li key={drift.place}>{driftText(drift, job.currency)}</li>
           ))}
         </ul>
-        {job.slip.length === 0 && (
+        {isAccepted && (
+          <p className="mt-1.5">
+            <Link href="/orders" className={buttonLook('plain')}>
+              {t('drift.orders')}
+            </Link>
+          </p>
+        )}
+        {canRenew && (
           <div className="flex flex-wrap items-center gap-3 mt-1.5">
             <Button disabled={!mayRenew} onClick={() => void renew()} aria-keyshortcuts="r">
               {t.rich('drift.renew', { e0: () => <KeyHint of="R" /> })}

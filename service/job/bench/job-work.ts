@@ -16,7 +16,7 @@ import {
 import { listOldModules, listProofs, type OldModule, type Proof } from '../../../store/job/proofs';
 import type { StoredAnswer } from '../../../store/job/quote-answers';
 import type { SentQuote } from '../../../store/job/quotes';
-import { listWanted, ordersOfJob, type PartOrder, type WantedPart } from '../../../store/orders/orders';
+import { ordersOfJob, type PartOrder, type WantedPart } from '../../../store/orders/orders';
 import type { Queryable } from '../../../store/queryable';
 import type { Pieces } from '../slices/pieces';
 
@@ -85,7 +85,7 @@ export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Prom
     pieces.sent(),
     pieces.answers(),
     pieces.fittings(),
-    listWanted(db, jobId),
+    pieces.wanted(),
     ordersOfJob(db, jobId),
     listSearches(db, jobId),
     listProofs(db, jobId),

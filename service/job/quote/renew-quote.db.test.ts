@@ -1,9 +1,12 @@
 import type { Plan } from '../../../core/planning/search/plan';
 import { pool, run } from '../../../store/database';
+import { orderAll } from '../../../testing/bench';
 import { choose, must, openTestShop, original16, readTill, seen, stateOf, thirdParty16 } from '../../../testing/shop';
+import { changeOrder } from '../../orders/orders';
 import { draftOptions } from '../options/draft-options';
 import { offerOfKey } from '../options/offers-for-job';
 import { changePrice } from '../options/prices';
+import { noteFellThrough } from './accept';
 import { openQuote, sendQuote } from './quote';
 import { answerQuote } from './quote-answers';
 import { renewQuote } from './renew-quote';
@@ -85,10 +88,20 @@ describe('a quote that is out', () => {
     expect(await renewQuote(shop.teo, await readTill(shop.teo))).toMatchObject({ code: 'conflict' });
   });
 
-  it('that was accepted tells what moved as well', async () => {
+  it('that was accepted tells what moved of what is still to be ordered, and nothing once that is ordered', async () => {
     const { job, token, offer } = await out();
+    const [, other] = (await stateOf(job)).sent[0]?.snapshot.options ?? [];
     must(await answerQuote(token, { kind: 'accept', place: 1, signed: 'Hedda Vane', ticked: [] }));
-    await sellOut(offer);
+    await sellOut(offerOfKey(other?.shop.bought[0]?.offer ?? ''));
+    expect((await stateOf(job)).drifts).toEqual([]);
+    const before = (await stateOf(job)).work.wanted.find(({ offerId }) => offerId === offer)?.eachCents ?? 0;
+    must(await changePrice(shop.teo, offer, { costCents: before + 300 }));
+    expect((await stateOf(job)).drifts).toMatchObject([{ place: 1, parts: [{ what: 'dearer' }] }]);
+    const orders = await orderAll(shop.teo, job);
+    expect((await stateOf(job)).drifts).toEqual([]);
+    for (const order of orders) must(await changeOrder(shop.teo, order, { what: 'cancel' }));
     expect((await stateOf(job)).drifts).toMatchObject([{ place: 1 }]);
+    must(await noteFellThrough(shop.teo, job, { why: 'the till was sold' }));
+    expect((await stateOf(job)).drifts).toEqual([]);
   });
 });

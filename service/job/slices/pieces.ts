@@ -8,6 +8,7 @@ import { getDraft, listSent } from '../../../store/job/quotes';
 import { listReadings } from '../../../store/job/readings';
 import { getModel, listModelSlots, type Model } from '../../../store/library/models';
 import { listTrials } from '../../../store/library/trials';
+import { listWanted } from '../../../store/orders/orders';
 import type { Queryable } from '../../../store/queryable';
 import { getNeeds } from '../../../store/shop/needs';
 import { getShop } from '../../../store/shop/shop';
@@ -65,6 +66,7 @@ export function piecesOf(db: Queryable, id: number) {
     draft: once(() => getDraft(db, id)),
     answers: once(() => answersOfJob(db, id)),
     fittings: once(() => listFittings(db, id)),
+    wanted: once(() => listWanted(db, id)),
     joined: once(async () => joinKept(await readings())),
     /** the quote that is out */
     current: once(async () => (await sent()).find(({ state }) => state === 'sent') ?? null),

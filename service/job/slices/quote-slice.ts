@@ -1,8 +1,9 @@
 import { listMail } from '../../../store/mail/mail';
 import type { Queryable } from '../../../store/queryable';
 import { textsIn } from '../../shop/shop-texts';
+import { acceptedOf } from '../bench/job-work';
 import { languageOf, termsOf } from '../quote/job-pricing';
-import { driftsOf } from '../quote/quote-drift';
+import { driftsOf, stillToOrder } from '../quote/quote-drift';
 import { linksOfJob } from '../quote/quote-links';
 import { once, type Pieces } from './pieces';
 import type { QuoteSlice } from './slice';
@@ -13,8 +14,11 @@ export async function quoteSlice(db: Queryable, id: number, pieces: Pieces): Pro
     return languageOf(shop, job, termsOf(draft));
   });
   const drifts = async () => {
-    const current = await pieces.current();
-    return current === null ? [] : driftsOf(db, id, current);
+    const [current, sent, answers] = await Promise.all([pieces.current(), pieces.sent(), pieces.answers()]);
+    if (current === null) return [];
+    const accepted = acceptedOf(sent, answers);
+    if (accepted === null) return driftsOf(db, id, current.snapshot.options);
+    return driftsOf(db, id, [stillToOrder(accepted.option, await pieces.wanted())]);
   };
   const [draft, sent, answers, links, mail, pricing, labour, written, texts, moved] = await Promise.all([
     pieces.draft(),
