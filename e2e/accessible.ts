@@ -17,6 +17,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['settings', '/settings', 'text=What people need'],
   ['moving in', '/moving-in', 'text=Customers and machines'],
   ['closed jobs', '/counter/closed', 'text=Open jobs'],
+  ['help', '/help', 'text=For technicians'],
   ['people', '/people', 'text=Add a person'],
   ['intake', `/jobs/${JOBS.bakery}/intake`, 'text=Customer'],
   ['intake, nothing known', `/jobs/${JOBS.tilde}/intake`, 'text=No machine yet'],

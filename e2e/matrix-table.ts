@@ -6,6 +6,7 @@ import type { Right } from '../service/staff/access';
  */
 export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'page /': 'jobs.read',
+  'page /help': 'jobs.read',
   'page /open': 'open',
   'page /own-shop': 'open',
   'POST /api/beeps': 'library.write',

@@ -43,6 +43,43 @@ test('screens come in German where a person chose it, on every device they sign 
   await context.close();
 });
 
+test('help opens by ? or by its link where the screen’s own help stands, in the language of the screen', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base, 'teo');
+  const isOnTop = (id: string) =>
+    page.waitForFunction((section) => {
+      const top = document.getElementById(section)?.getBoundingClientRect().top;
+      return top !== undefined && top >= 0 && top < 120;
+    }, id);
+  await page.goto(`/jobs/${JOBS.bakery}/limits`);
+  await page.getByRole('heading', { name: 'What this machine supports' }).waitFor();
+  await page.keyboard.press('?');
+  await page.waitForURL('**/help#limits');
+  await page.getByRole('heading', { name: 'Limits', level: 2 }).waitFor();
+  await isOnTop('limits');
+  expect(await axeFindings(page)).toEqual([]);
+
+  await page.getByRole('button', { name: /Language: Deutsch/ }).click();
+  await page.getByRole('heading', { name: 'Für Techniker' }).waitFor();
+  await page.goto(`/jobs/${JOBS.choir}/quote`);
+  await page.getByRole('link', { name: 'Hilfe' }).click();
+  await page.waitForURL('**/help#quote');
+  await isOnTop('quote');
+  await page.getByRole('link', { name: 'Nachweis', exact: true }).click();
+  await isOnTop('proof');
+
+  // Options has its map of keys under the same key, and a way on from there.
+  await page.goto(`/jobs/${JOBS.bakery}/options`);
+  await page.locator('[data-rung]').first().waitFor();
+  await page.keyboard.press('?');
+  await page.getByRole('dialog').getByRole('link', { name: 'Hilfe' }).click();
+  await page.waitForURL('**/help#options');
+  await page.getByRole('button', { name: /Sprache: English/ }).click();
+  await page.getByRole('heading', { name: 'For technicians' }).waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
 test('the theme is the system’s until somebody chooses, and then theirs', async () => {
   const context = await stage.browser.newContext({ baseURL: stage.app.base, colorScheme: 'dark' });
   const page = await context.newPage();

@@ -29,7 +29,7 @@ export const ROOMS: Record<string, Room> = {
   },
   app: {
     rooms: 'words core service ui runtime',
-    packages: '#translations node:* zod next react busboy @fontsource-variable/archivo',
+    packages: '#translations node:* zod next react react-markdown remark-gfm busboy @fontsource-variable/archivo',
   },
   gate: { rooms: 'runtime', packages: 'node:* proxy-addr rate-limiter-flexible' },
   standin: { rooms: '', packages: 'node:* smtp-server' },

@@ -51,6 +51,8 @@ const BESIDE = [
   'LICENSE',
   'store/migrations',
   'outward/page',
+  'docs/technicians.md',
+  'docs/technicians.de.md',
   'scripts/end-with-parent.mjs',
 ];
 /** What the build keeps for its own next run. */

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import type { StaffMessages } from '@/words/staff-words';
 import { NearLink } from '../kit/near-link';
+import { HelpLink } from './help-link';
 import { LanguageSwitch } from './language-switch';
 import type { Light } from './light';
 import { LightSwitch } from './light-switch';
@@ -51,6 +52,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
       </nav>
       <div className="flex-1 min-w-0 max-[700px]:order-last max-[700px]:basis-full">{children}</div>
       <span className="flex items-center">
+        <HelpLink />
         <LanguageSwitch isSignedIn />
         <LightSwitch light={light} />
       </span>

@@ -1,5 +1,9 @@
 'use client';
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
 import { useTranslations } from '#translations';
+import { helpAddress } from '../../frame/help-sections';
+import { buttonLook } from '../../kit/button';
 import { Sheet } from '../../kit/sheet';
 
 const KEYS = [
@@ -21,6 +25,8 @@ const KEYS = [
 /** The map of keys of the station. */
 export function KeyMap({ onClose }: { onClose: () => void }) {
   const t = useTranslations('options');
+  const path = usePathname();
+  const tFrame = useTranslations('frame');
   return (
     <Sheet open title={t('keys.title')} description={t('keys.what')} onClose={onClose}>
       <dl className="grid grid-cols-[7rem_minmax(0,1fr)] gap-y-1.5">
@@ -40,6 +46,11 @@ export function KeyMap({ onClose }: { onClose: () => void }) {
           </div>
         ))}
       </dl>
+      <p className="mt-4">
+        <Link href={helpAddress(path)} className={buttonLook('plain')}>
+          {tFrame('help')}
+        </Link>
+      </p>
     </Sheet>
   );
 }
