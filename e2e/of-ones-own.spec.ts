@@ -13,7 +13,7 @@ test('screens come in German where a person chose it, on every device they sign 
   await signIn(context, stage.app.base, 'teo');
   await page.goto('/counter');
   expect(await languageOf(page)).toBe('en');
-  await page.getByRole('button', { name: /Language: Deutsch/ }).click();
+  await page.getByRole('button', { name: /language: Deutsch/ }).click();
   await page.getByRole('heading', { name: 'Aufträge', level: 1 }).waitFor();
   expect(await languageOf(page)).toBe('de');
   for (const [path, words] of [
@@ -59,7 +59,7 @@ test('help opens by ? or by its link where the screen’s own help stands, in th
   await isOnTop('limits');
   expect(await axeFindings(page)).toEqual([]);
 
-  await page.getByRole('button', { name: /Language: Deutsch/ }).click();
+  await page.getByRole('button', { name: /language: Deutsch/ }).click();
   await page.getByRole('heading', { name: 'Für Techniker' }).waitFor();
   await page.goto(`/jobs/${JOBS.choir}/quote`);
   await page.getByRole('link', { name: 'Hilfe' }).click();
