@@ -88,6 +88,13 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await shop.page.reload();
   await shop.page.getByText(/option 1 accepted on/).waitFor();
   await shop.page.getByText('Signed “Lisbet Arkwright”').waitFor();
+  // What went out stands as the customer reads it, and what was said yes to stands out.
+  const sent = shop.page.getByRole('list', { name: /^Options of 20/ }).locator(':scope > li');
+  expect(await sent.count()).toBe(2);
+  const chosen = sent.filter({ hasText: '✓ accepted' });
+  expect(await chosen.count()).toBe(1);
+  const [, price = 'no price'] = /for (€[\d.]+), was accepted/.exec(await page.locator('body').innerText()) ?? [];
+  expect(await chosen.innerText()).toContain(price.replace(/\.$/, ''));
   await shop.page.getByText('“Can you keep my old modules for the spare box?”').waitFor();
   await shop.page.getByLabel('Your answer, shown to the customer').fill('Yes, they are yours.');
   await shop.page.getByRole('button', { name: 'Answer' }).click();

@@ -20,8 +20,12 @@ const PARTS: Components = {
       <table className="text-sm border-collapse">{children}</table>
     </div>
   ),
-  th: ({ children }) => <th className="text-left font-semibold border-b border-edge pr-4 py-1.5">{children}</th>,
-  td: ({ children }) => <td className="align-top border-b border-line pr-4 py-1.5">{children}</td>,
+  th: ({ children }) => (
+    <th className="text-left font-semibold border-b border-edge pr-4 py-1.5 wrap-anywhere hyphens-auto">{children}</th>
+  ),
+  td: ({ children }) => (
+    <td className="align-top border-b border-line pr-4 py-1.5 wrap-anywhere hyphens-auto">{children}</td>
+  ),
   a: ({ children, href }) => (href?.startsWith('#') ? <a href={href}>{children}</a> : children),
   img: () => null,
 };

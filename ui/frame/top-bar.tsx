@@ -50,7 +50,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
           </NearLink>
         ))}
       </nav>
-      <div className="flex-1 min-w-0 max-[700px]:order-last max-[700px]:basis-full">{children}</div>
+      <div className="flex-1 min-w-0 max-[1279px]:order-last max-[1279px]:basis-full">{children}</div>
       <span className="flex items-center">
         <HelpLink />
         <LanguageSwitch isSignedIn />

@@ -12,6 +12,7 @@ import { TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
+import { LineText } from './line-text';
 
 type Computed = NonNullable<QuoteOption['shop']['computed']>[number];
 
@@ -108,10 +109,7 @@ export function DraftLine(props: DraftLineProps) {
   return (
     <tr className="border-b border-line align-top">
       <td className="py-1 pr-2 break-words">
-        {line.quantity > 1 && `${line.quantity} × `}
-        {line.text}
-        {line.origin === 'original' && <span className="text-ink-2">{t('line.original')}</span>}
-        {line.origin === 'used' && <span className="text-ink-2">{t('line.used')}</span>}
+        <LineText line={line} />
         {(isText || isPrice) && (
           <span className="block text-ink-2">
             {t('line.was', {

@@ -16,6 +16,7 @@ import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { KeyHint } from '../kit/key-hint';
+import { SentOptions } from './sent-options';
 
 function CopyLink({ path }: { path: string }) {
   const t = useTranslations('quote');
@@ -227,33 +228,95 @@ function Reach({ version: sent }: { version: SentVersion }) {
     </a>
   );
   return (
-    <div className="grid gap-1.5 justify-items-end">
-      <div className="flex flex-wrap gap-2">
-        <a href={path} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
-          {t('customerPage')}
-        </a>
-        <a href={`${path}/pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
-          PDF
-        </a>
-        <CopyLink path={path} />
-        <MailIt version={sent} />
-      </div>
-      <div className="flex flex-wrap items-center gap-3 text-sm">
+    <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+      <MailIt version={sent} />
+      <a href={path} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
+        {t('customerPage')}
+      </a>
+      <a href={`${path}/pdf`} target="_blank" rel="noreferrer" className={buttonLook('plain')}>
+        PDF
+      </a>
+      <CopyLink path={path} />
+      <Button disabled={busy} onClick={() => change('withdrawn')}>
+        {t('link.withdraw')}
+      </Button>
+      <span className="flex flex-wrap items-center gap-x-3 text-sm">
         {file('CSV', 'csv')}
         {file('JSON', 'json')}
         {options.map(({ place }) => (
           <span key={place}>{file(options.length === 1 ? 'UBL' : `UBL ${place}`, `ubl/${place}`)}</span>
         ))}
-        <Button weight="quiet" disabled={busy} onClick={() => change('withdrawn')}>
-          {t('link.withdraw')}
-        </Button>
-      </div>
+      </span>
       <Fault sentence={sentence} />
     </div>
   );
 }
 
-/** What went out: number, totals, the customer's page and paper. A sent version never changes. */
+/** When a version went out, by whom and how long it holds. */
+function SentLine({ version: { sentOn, sentBy, validUntil, change } }: { version: SentVersion }) {
+  const t = useTranslations('quote');
+  return (
+    <>
+      <p className="text-sm text-ink-2">
+        {t('versions.line', {
+          sentOn: dayText(sentOn),
+          value: sentBy !== null ? t('versions.by', { sentBy }) : '',
+          validUntil: dayText(validUntil),
+        })}
+      </p>
+      {change !== null && <p className="text-sm">{t('versions.change', { change })}</p>}
+    </>
+  );
+}
+
+/** The version that is out: what can be done with it, what was said to it, and its options as the customer reads them. */
+function Current({ version }: { version: SentVersion }) {
+  return (
+    <div className="bg-sheet border border-edge px-4 py-3 grid gap-3">
+      <div>
+        <p className="font-semibold">
+          {version.number}
+          <Standing version={version} />
+        </p>
+        <SentLine version={version} />
+      </div>
+      <Reach version={version} />
+      <div>
+        <Mails version={version} />
+        <Said version={version} />
+      </div>
+      <SentOptions version={version} />
+    </div>
+  );
+}
+
+/** A version that a later one replaced: a line, and all of it behind that. */
+function Replaced({ version }: { version: SentVersion }) {
+  const { job } = useJob();
+  const totals = version.options
+    .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
+    .join(' · ');
+  return (
+    <details className="bg-sheet border border-line px-4 py-2">
+      <summary className="cursor-pointer font-semibold">
+        {version.number}
+        <Standing version={version} />
+        <span className="block text-sm font-normal text-ink-2">{totals}</span>
+      </summary>
+      <div className="grid gap-3 pt-2">
+        <SentLine version={version} />
+        <Reach version={version} />
+        <div>
+          <Mails version={version} />
+          <Said version={version} />
+        </div>
+        <SentOptions version={version} />
+      </div>
+    </details>
+  );
+}
+
+/** What went out, the latest version first. A sent version never changes. */
 export function SentVersions() {
   const t = useTranslations('quote');
   const { job } = useJob();
@@ -261,33 +324,13 @@ export function SentVersions() {
   return (
     <section aria-label={t('versions.label')} className="grid gap-2">
       <h2 className="text-base">{t('versions.title')}</h2>
-      {job.sent.map((version) => (
-        <div
-          key={version.number}
-          className={`bg-sheet border px-4 py-2.5 flex flex-wrap items-center gap-x-4 gap-y-2 ${version.state === 'sent' ? 'border-edge' : 'border-line'}`}
-        >
-          <div className="flex-1 min-w-60">
-            <p className="font-semibold">
-              {version.number}
-              <Standing version={version} />
-            </p>
-            <p className="text-sm text-ink-2">
-              {t('versions.line', {
-                sentOn: dayText(version.sentOn),
-                value: version.sentBy !== null ? t('versions.by', { sentBy: version.sentBy }) : '',
-                validUntil: dayText(version.validUntil),
-                value2: version.options
-                  .map((option) => `${capacityText(option.totalMiB)} ${moneyText(option.totalCents, job.currency)}`)
-                  .join(' · '),
-              })}
-            </p>
-            {version.change !== null && <p className="text-sm">{t('versions.change', { change: version.change })}</p>}
-            <Mails version={version} />
-            <Said version={version} />
-          </div>
-          <Reach version={version} />
-        </div>
-      ))}
+      <ol className="grid gap-2">
+        {job.sent.map((version) => (
+          <li key={version.number}>
+            {version.state === 'sent' ? <Current version={version} /> : <Replaced version={version} />}
+          </li>
+        ))}
+      </ol>
     </section>
   );
 }

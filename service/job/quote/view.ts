@@ -1,6 +1,7 @@
 import type { Language } from '../../../core/language';
 import type { Labour } from '../../../core/pricing/labour';
 import type { PricingRule } from '../../../core/pricing/pricing-rule';
+import { type CustomerQuote, customerView } from '../../../core/quoting/customer-view';
 import type { SeenDrift } from '../../../core/quoting/drift/seen-drift';
 import { versionChange } from '../../../core/quoting/drift/version-change';
 import type {
@@ -51,6 +52,8 @@ export interface SentVersion {
   sentBy: string | null;
   validUntil: string;
   options: SeenOption[];
+  /** what its figures go by */
+  paper: Omit<CustomerQuote, 'options'>;
   standing: QuoteStanding;
   /** the day on which the customer first opened it; null: not yet */
   openedOn: string | null;
@@ -80,6 +83,7 @@ function sentVersions({ sent, links, mail, answers, today }: JobWith<'quote'>, s
     const before = sent[nr + 1];
     const said = answers.filter(({ quoteId }) => quoteId === quote.id);
     const answer = decisionOf(said);
+    const { options: _, ...paper } = customerView(quote.snapshot);
     return {
       number: quote.number,
       version: quote.version,
@@ -102,6 +106,7 @@ function sentVersions({ sent, links, mail, answers, today }: JobWith<'quote'>, s
       sentBy: quote.sentBy,
       validUntil: quote.validUntil,
       options: quote.snapshot.options.map((option) => staffView(option, seesCost)),
+      paper,
       standing: standingOf(answer, { replaced: quote.state === 'replaced', lapsed: today > quote.validUntil }),
       openedOn: quote.openedOn,
       answer,

@@ -1,0 +1,16 @@
+'use client';
+import { useTranslations } from '#translations';
+import type { QuoteLine } from '@/core/quoting/snapshot';
+
+/** What a line of a quote is about. */
+export function LineText({ line: { quantity, text, origin } }: { line: QuoteLine }) {
+  const t = useTranslations('quote');
+  return (
+    <>
+      {quantity > 1 && `${quantity} × `}
+      {text}
+      {origin === 'original' && <span className="text-ink-2">{t('line.original')}</span>}
+      {origin === 'used' && <span className="text-ink-2">{t('line.used')}</span>}
+    </>
+  );
+}

@@ -1,0 +1,86 @@
+'use client';
+import type { ReactNode } from 'react';
+import { useTranslations } from '#translations';
+import { capacityText } from '@/core/memory/capacity';
+import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
+import { figureNotes, figureRows, savingSentence } from '@/core/quoting/paper/figure-rows';
+import type { QuoteLine } from '@/core/quoting/snapshot';
+import type { StaffWords } from '@/words/staff-words';
+import { LANE_WORDS } from '../options/lane-words';
+
+interface OptionPaperProps {
+  option: CustomerOption;
+  /** what the figures of the whole quote go by */
+  quote: Omit<CustomerQuote, 'options'>;
+  suggested: boolean;
+  heading: 'h2' | 'h3';
+  /** draws a line of the table, by its place */
+  lineOf: (line: QuoteLine, nr: number) => ReactNode;
+}
+
+/** Days until parts are here, in words. */
+function leadText(t: StaffWords<'quote'>, days: number): string {
+  return days === 0 ? t('option.now') : days === 1 ? t('option.day') : t('option.days', { days });
+}
+
+/** One option of a quote as it reads on paper. */
+export function OptionPaper({ option, quote, suggested, heading: Heading, lineOf }: OptionPaperProps) {
+  const t = useTranslations('quote');
+  const tTrade = useTranslations('trade');
+  const saved = savingSentence(quote, option);
+  const { statements = [] } = option;
+  return (
+    <>
+      <header>
+        <p className="text-sm text-ink-2">
+          {t.rich('option.head', {
+            place: option.place,
+            value: tTrade(LANE_WORDS[option.lane]),
+            value2: () => suggested && <strong className="text-act">{t('option.suggested')}</strong>,
+          })}
+        </p>
+        <Heading className="text-xl">{capacityText(option.totalMiB)}</Heading>
+        <p className="text-sm text-ink-2">
+          {t('option.figures', {
+            rateMTs: option.rateMTs,
+            channelsText: option.channelsText,
+            leadDays: leadText(t, option.leadDays),
+          })}
+        </p>
+      </header>
+      <table className="w-full text-sm">
+        <tbody>
+          {option.lines.map(lineOf)}
+          {figureRows(quote, option).map(({ words, amount, what }) => (
+            <tr key={words} className={what === 'total' ? 'font-bold text-base' : 'text-ink-2'}>
+              <td className={what === 'total' ? 'pt-1.5' : ''}>{words}</td>
+              <td className={`text-right whitespace-nowrap ${what === 'total' ? 'pt-1.5' : ''}`}>{amount}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {figureNotes(quote, option).map((note) => (
+        <p key={note} className="text-sm">
+          {note}
+        </p>
+      ))}
+      {saved !== null && <p className="text-sm font-semibold text-good">{saved}</p>}
+      <p className="text-sm">{option.oldModules}</p>
+      {option.warnings.length > 0 && (
+        <ul className="text-sm grid gap-1">
+          {option.warnings.map((warning) => (
+            <li key={warning} className="flex gap-2">
+              <span aria-hidden="true" className="text-mind font-bold">
+                △
+              </span>
+              <span>
+                {warning}
+                {statements.includes(warning) && <span className="text-ink-2">{t('option.ticked')}</span>}
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}
