@@ -135,20 +135,20 @@ inLongRun(
     await ladderDrawn(page);
     await page.keyboard.press('0');
     await page.getByRole('region', { name: 'Draft quote' }).locator('li').nth(2).getByText(/GB/).first().waitFor();
-    const second = await page.locator('.plan-mark[aria-label*="option 2 on the slip"]').getAttribute('data-plan');
-    const bought = /xoffer-(\d+)/.exec(second ?? '')?.[1];
+    const third = await page.locator('.plan-mark[aria-label*="option 3 in the draft quote"]').getAttribute('data-plan');
+    const bought = /xoffer-(\d+)$/.exec(third ?? '')?.[1];
     await page.goto(`/jobs/${JOBS.bakery}/quote`);
     await page.getByRole('button', { name: /^Send 3 options/ }).waitFor();
     await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent/));
     const link = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
     const customer = await phone(link);
-    await customer.page.getByRole('radio', { name: /^Option 2/ }).check();
+    await customer.page.getByRole('radio', { name: /^Option 3/ }).check();
     for (const one of await customer.page.getByRole('checkbox').all()) await one.check();
     await customer.page.getByLabel('Your name as signature').fill('Oddny Fairlie');
     await saysYes(customer.page).tap();
     await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
-    const frozen = await customer.page.getByRole('article').nth(1).innerText();
+    const frozen = await customer.page.getByRole('article').nth(2).innerText();
 
     // The paper is told from others by its code.
     await customer.page.getByText('Verify a printed quote').tap();
@@ -164,34 +164,34 @@ inLongRun(
         .digest('hex'),
     ).toBe(code.replaceAll(' ', ''));
 
-    // What the second option buys costs more from now on.
+    // What the third option buys of a seller costs more from now on.
     await page.goto(`/jobs/${JOBS.bakery}/quote`);
-    await page.getByText(/option 2 accepted on/).waitFor();
+    await page.getByText(/option 3 accepted on/).waitFor();
     const moved = await context.request.post(`/api/offers/${bought}/price`, {
       data: { costCents: 9_900 },
       headers: { origin: stage.app.base },
     });
     expect(moved.ok()).toBe(true);
     await page.reload();
-    await page.getByText(/^Option 2: .* more each .*; it leaves /).waitFor();
+    await page.getByText(/^Option 3: .* more each .*; it leaves /).waitFor();
     await pressTill(page, 'r', page.getByText('Look, then send it as a new version.'));
     // What was accepted is changed by nobody's slip of a key.
-    await page.getByText(/Oddny Fairlie accepted option 2 of 20\d\d-\d{4} on .* A change order replaces it/).waitFor();
+    await page.getByText(/Oddny Fairlie accepted option 3 of 20\d\d-\d{4} on .* A change order replaces it/).waitFor();
     expect(await page.getByRole('button', { name: /^Send change order/ }).isDisabled()).toBe(true);
     await page.getByLabel('Change the accepted order').check();
     expect(await axeFindings(page)).toEqual([]);
     await page.getByRole('heading', { name: 'This goes to the customer' }).click();
     await pressTill(page, 's', page.getByText(/Quote 20\d\d-\d{4} is sent/));
-    await page.getByText(/option 2 accepted on .*, then changed/).waitFor();
+    await page.getByText(/option 3 accepted on .*, then changed/).waitFor();
     const changed = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
 
     // The accepted version keeps its yes and says what came after; what it promised is what it was.
     await customer.page.reload();
     await customer.page.getByText('A newer quote changes this order.').waitFor();
     await customer.page.getByText(/was accepted by Oddny Fairlie/).waitFor();
-    expect(await customer.page.getByRole('article').nth(1).innerText()).toBe(frozen);
+    expect(await customer.page.getByRole('article').nth(2).innerText()).toBe(frozen);
     await customer.page.goto(changed);
-    await customer.page.getByText(/^This changes your order: on .* you accepted option 2 of quote/).waitFor();
+    await customer.page.getByText(/^This changes your order: on .* you accepted option 3 of quote/).waitFor();
     await saysYes(customer.page).waitFor();
     expect(faults).toEqual([]);
     await Promise.all([context.close(), customer.context.close()]);
