@@ -51,7 +51,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
         ))}
       </nav>
       <div className="flex-1 min-w-0 max-[1279px]:order-last max-[1279px]:basis-full">{children}</div>
-      <span className="flex items-center">
+      <span className="flex items-center ml-auto">
         <HelpLink />
         <LanguageSwitch isSignedIn />
         <LightSwitch light={light} />

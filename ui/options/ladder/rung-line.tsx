@@ -46,7 +46,6 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
     freeText(best),
     fateText(planCase, best),
     deliveryText(t, best, supplies),
-    ...(best.care === 'clear' ? [] : [tTrade(`cautions.${best.care}`)]),
     ...(best.bought.some(({ offer }) => supplies[offer]?.aged != null) ? [t('rung.old')] : []),
   ];
   return (
@@ -57,9 +56,14 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
       className={`block text-left text-sm leading-5 narrow cursor-pointer hover:underline underline-offset-2 ${isWanted ? '' : 'text-ink-2'}`}
     >
       <span className="halo">
-        <strong className="font-semibold">{money(best.priceCents)}</strong> {boughtText(planCase, best)}{' '}
-        <span className="text-ink-2">· {missed === null ? details.join(' · ') : missedText(t, missed, currency)}</span>
+        <strong className="font-semibold text-base">{money(best.priceCents)}</strong>
+        <span className="font-medium pl-3">{boughtText(planCase, best)}</span>
+        {missed === null && best.care !== 'clear' && (
+          <span className="pl-3 text-mind font-medium">△ {tTrade(`cautions.${best.care}`)}</span>
+        )}
       </span>
+      <br />
+      <span className="halo text-ink-2">{missed === null ? details.join(' · ') : missedText(t, missed, currency)}</span>
     </button>
   );
 });
