@@ -1,19 +1,10 @@
 import { withContext } from '../runtime/request-context';
-import { type TestDatabase, testDatabase } from '../testing/database';
-import { closePool, many, one, pool, reading, run } from './database';
+import { openDatabase } from '../testing/database';
+import { many, one, pool, reading, run } from './database';
 import { gathering } from './gather';
 import type { Queryable } from './queryable';
 
-let database: TestDatabase;
-
-beforeAll(async () => {
-  database = await testDatabase();
-  process.env.DATABASE_URL = database.url;
-});
-afterAll(async () => {
-  await closePool();
-  await database.drop();
-});
+openDatabase();
 
 /** What is asked of a reader, with the statements that the database gets for it. */
 function counting(): { db: Queryable; said: string[] } {

@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import pg from 'pg';
 import type { MemoryModule } from '../core/memory/module';
 import { loadDemoShop } from '../demo/load-shop';
-import { type TestDatabase, testDatabase } from '../testing/database';
-import { closePool, many, maybeOne, one, pool, run, transaction } from './database';
+import { openDatabase, testDatabase } from '../testing/database';
+import { many, maybeOne, one, pool, run, transaction } from './database';
 import { noteEvent } from './events';
 import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './job/jobs';
 import { openDraft, takeNumber } from './job/quotes';
@@ -37,17 +37,7 @@ const PLAIN = {
   modelIds: [],
 };
 
-let database: TestDatabase;
-
-beforeAll(async () => {
-  database = await testDatabase();
-  process.env.DATABASE_URL = database.url;
-});
-
-afterAll(async () => {
-  await closePool();
-  await database.drop();
-});
+const database = openDatabase();
 
 describe('migrations', () => {
   it('run once; a second time there is nothing to do', async () => {

@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import pg from 'pg';
 import { roleUrls } from '../scripts/start/cluster';
+import { closePool } from '../store/database';
 import { APP_ROLE, grantToApp, makeRoles } from '../store/roles';
 
 const TEMPLATE = 'fenbrik_template';
@@ -58,4 +59,18 @@ export async function testDatabase(template = TEMPLATE): Promise<TestDatabase> {
     appUrl: roleUrls(url, PASSWORDS).app,
     drop: () => asAdmin(server, `drop database ${name} with (force)`),
   };
+}
+
+/** A database of one's own for all tests of a file, as the superuser: `database.url` once the tests run. */
+export function openDatabase(): TestDatabase {
+  const database = {} as TestDatabase;
+  beforeAll(async () => {
+    Object.assign(database, await testDatabase());
+    process.env.DATABASE_URL = database.url;
+  });
+  afterAll(async () => {
+    await closePool();
+    await database.drop();
+  });
+  return database;
 }

@@ -61,6 +61,9 @@ export function openOwnShop({ tasks = false } = {}): OwnShop {
   return shop;
 }
 
+/** A slot a channel. */
+export const TWO_SLOTS = ['A', 'B'].map((name) => ({ name, channel: name, bank: 0 }));
+
 /** A laptop with two sockets for DDR4, of a maker's. */
 export async function ownModel(name: string, more: Partial<ModelInput> = {}): Promise<number> {
   const source = { kind: 'maker-page', name: 'specification' } as const;
@@ -70,10 +73,7 @@ export async function ownModel(name: string, more: Partial<ModelInput> = {}): Pr
       maker: 'Tarnholt',
       name,
       yearFrom: 2019,
-      slots: [
-        { name: 'A', channel: 'A', bank: 0 },
-        { name: 'B', channel: 'B', bank: 0 },
-      ],
+      slots: TWO_SLOTS,
       claims: [
         { limit: 'generations', value: ['DDR4'], source },
         { limit: 'form', value: 'SO-DIMM', source },

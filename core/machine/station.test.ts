@@ -1,50 +1,38 @@
-import { nextStation, stationStandings } from './station';
+import { NO_FACTS, nextStation, stationStandings } from './station';
 
 describe('how the stations of a job stand', () => {
-  const nothing = {
-    customerNamed: false,
-    slotCount: 0,
-    gapCount: 0,
-    limitsAgreed: false,
-    choiceCount: 0,
-    quoteSent: false,
-    questionOpen: false,
-    fitted: false,
-    proved: false,
-  };
-
   test.each([
-    [nothing, 'decide waits waits waits waits waits', 'intake'],
-    [{ ...nothing, customerNamed: true, slotCount: 2, gapCount: 1 }, 'done decide waits waits waits waits', 'limits'],
-    [{ ...nothing, customerNamed: true, slotCount: 2 }, 'done decide decide waits waits waits', 'limits'],
+    [NO_FACTS, 'decide waits waits waits waits waits', 'intake'],
+    [{ ...NO_FACTS, customerNamed: true, slotCount: 2, gapCount: 1 }, 'done decide waits waits waits waits', 'limits'],
+    [{ ...NO_FACTS, customerNamed: true, slotCount: 2 }, 'done decide decide waits waits waits', 'limits'],
     [
-      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true },
+      { ...NO_FACTS, customerNamed: true, slotCount: 2, limitsAgreed: true },
       'done done decide waits waits waits',
       'options',
     ],
     [
-      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, choiceCount: 2 },
+      { ...NO_FACTS, customerNamed: true, slotCount: 2, limitsAgreed: true, choiceCount: 2 },
       'done done done decide waits waits',
       'quote',
     ],
     [
-      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true },
+      { ...NO_FACTS, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true },
       'done done done done decide waits',
       'fitting',
     ],
     [
-      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, questionOpen: true },
+      { ...NO_FACTS, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, questionOpen: true },
       'done done done decide decide waits',
       'quote',
     ],
     [
-      { ...nothing, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, fitted: true },
+      { ...NO_FACTS, customerNamed: true, slotCount: 2, limitsAgreed: true, quoteSent: true, fitted: true },
       'done done done done done decide',
       'proof',
     ],
     [
       {
-        ...nothing,
+        ...NO_FACTS,
         customerNamed: true,
         slotCount: 2,
         limitsAgreed: true,

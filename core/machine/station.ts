@@ -23,6 +23,19 @@ export interface JobFacts {
   proved: boolean;
 }
 
+/** A job of which nothing is known yet. */
+export const NO_FACTS: Readonly<JobFacts> = {
+  customerNamed: false,
+  slotCount: 0,
+  gapCount: 0,
+  limitsAgreed: false,
+  choiceCount: 0,
+  quoteSent: false,
+  questionOpen: false,
+  fitted: false,
+  proved: false,
+};
+
 /** How each station of a job stands. */
 export function stationStandings(facts: JobFacts): Record<Station, StationStanding> {
   const intake = facts.customerNamed && facts.slotCount > 0;

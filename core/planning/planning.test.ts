@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { MemoryModule } from '../memory/module';
+import { MODULE_OF_8_GB } from '../memory/samples';
 import { REFUSAL_WORDS } from './explain/refusal-words';
 import { layoutToday, makeBoard } from './model/board';
 import { caseJsonSchema, type PlanCase } from './model/case';
@@ -18,18 +19,6 @@ import { evaluateChoice } from './search/evaluate-choice';
 import type { Plan } from './search/plan';
 
 const GB = 1024;
-
-const stick: MemoryModule = {
-  generation: 'DDR4',
-  form: 'DIMM',
-  buffering: 'unbuffered',
-  ecc: false,
-  capacityMiB: 8 * GB,
-  rateMTs: 2400,
-  casLatency: 17,
-  ranks: 1,
-  voltagesMv: [1200],
-};
 
 /** A two-channel board with one module in A1, changed as a test needs it. */
 function makeCase(more: Partial<PlanCase> = {}, machine: Partial<PlanCase['machine']> = {}): PlanCase {
@@ -50,8 +39,8 @@ function makeCase(more: Partial<PlanCase> = {}, machine: Partial<PlanCase['machi
       ceilings: { totalMiB: { official: 32 * GB }, moduleMiB: { official: 16 * GB } },
       ...machine,
     },
-    installed: [{ slot: 'A1', module: stick }],
-    offers: [{ id: 'tp', label: 'tp', origin: 'third-party', modules: 1, module: stick, priceCents: 2000 }],
+    installed: [{ slot: 'A1', module: MODULE_OF_8_GB }],
+    offers: [{ id: 'tp', label: 'tp', origin: 'third-party', modules: 1, module: MODULE_OF_8_GB, priceCents: 2000 }],
     ...more,
   };
 }
@@ -74,7 +63,7 @@ describe('a bad case', () => {
     expect(faults({ ...bad, installed: [...bad.installed, ...bad.installed] })).toEqual([
       'installed[1].slot: used twice',
     ]);
-    expect(faults({ ...bad, installed: [{ slot: 'Z', module: stick }] })).toEqual([
+    expect(faults({ ...bad, installed: [{ slot: 'Z', module: MODULE_OF_8_GB }] })).toEqual([
       'installed[0].slot: no slot has this id',
     ]);
     expect(faults({ ...bad, offers: [...bad.offers, ...bad.offers] })).toEqual(['offers[1].id: used twice']);
@@ -102,7 +91,7 @@ describe('a bad case', () => {
   });
 
   it('is one where a module is installed in a soldered slot', () => {
-    const slots = [{ id: 'A1', channel: 'A', bank: 1, soldered: stick }];
+    const slots = [{ id: 'A1', channel: 'A', bank: 1, soldered: MODULE_OF_8_GB }];
     expect(faults(makeCase({}, { slots }))).toEqual(['installed[0].slot: this slot holds soldered memory']);
   });
 
@@ -118,7 +107,7 @@ describe('what an offer is refused for', () => {
   const force = (planCase: PlanCase) => effectiveLimits(makeBoard(planCase));
   const codes = (module: Partial<MemoryModule>, machine: Partial<PlanCase['machine']> = {}) => {
     const planCase = makeCase({}, machine);
-    return refusalsOf({ ...stick, ...module }, planCase.machine, force(planCase));
+    return refusalsOf({ ...MODULE_OF_8_GB, ...module }, planCase.machine, force(planCase));
   };
 
   test.each<[string, Partial<MemoryModule>, Partial<PlanCase['machine']>]>([
@@ -169,7 +158,7 @@ describe('rates, channels and times', () => {
 
   it('counts a profile only where the board runs profiles', () => {
     const fast = {
-      ...stick,
+      ...MODULE_OF_8_GB,
       profiles: [
         { rateMTs: 3000, casLatency: 15 },
         { rateMTs: 3200, casLatency: 18 },
@@ -178,14 +167,14 @@ describe('rates, channels and times', () => {
     };
     expect(countedSpeed(fast, false)).toEqual({ rateMTs: 2400, casLatency: 17 });
     expect(countedSpeed(fast, true)).toEqual({ rateMTs: 3200, casLatency: 16 });
-    expect(countedSpeed({ ...stick, profiles: [] }, true)).toEqual({ rateMTs: 2400, casLatency: 17 });
+    expect(countedSpeed({ ...MODULE_OF_8_GB, profiles: [] }, true)).toEqual({ rateMTs: 2400, casLatency: 17 });
   });
 
   it('knows 1.5 channels from 8 + 16 GB, and one where the controller falls back', () => {
     const uneven = makeCase({
       installed: [
-        { slot: 'A1', module: stick },
-        { slot: 'B1', module: { ...stick, capacityMiB: 16 * GB } },
+        { slot: 'A1', module: MODULE_OF_8_GB },
+        { slot: 'B1', module: { ...MODULE_OF_8_GB, capacityMiB: 16 * GB } },
       ],
     });
     const board = makeBoard(uneven);
@@ -204,7 +193,9 @@ describe('rates, channels and times', () => {
 
   it('takes what runs today for evidence', () => {
     // 1866 stands in no list, but it is what this board runs at.
-    const slow = makeCase({ installed: [{ slot: 'A1', module: { ...stick, rateMTs: 1866, capacityMiB: 64 * GB } }] });
+    const slow = makeCase({
+      installed: [{ slot: 'A1', module: { ...MODULE_OF_8_GB, rateMTs: 1866, capacityMiB: 64 * GB } }],
+    });
     const { boardRates, total, module, today } = effectiveLimits(makeBoard(slow));
     expect(boardRates).toEqual([1866, 2133, 2400]);
     expect(today.rateMTs).toBe(1866);
@@ -222,7 +213,11 @@ describe('a case that is too much', () => {
   const of = (kinds: number, keep: 'may' | 'must') =>
     makeCase(
       {
-        installed: slots.map(({ id }, nr) => ({ slot: id, keep, module: { ...stick, casLatency: 11 + (nr % kinds) } })),
+        installed: slots.map(({ id }, nr) => ({
+          slot: id,
+          keep,
+          module: { ...MODULE_OF_8_GB, casLatency: 11 + (nr % kinds) },
+        })),
       },
       { slots },
     );

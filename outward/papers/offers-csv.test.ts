@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { MODULE_OF_8_GB } from '../../core/memory/samples';
 import { offersCsv } from './offers-csv';
 
 const OFFER = {
@@ -6,15 +7,7 @@ const OFFER = {
   sellerName: null,
   origin: 'used',
   modules: 2,
-  module: {
-    generation: 'DDR4',
-    form: 'DIMM',
-    buffering: 'unbuffered',
-    ecc: false,
-    capacityMiB: 8192,
-    rateMTs: 2400,
-    voltagesMv: [1200],
-  },
+  module: { ...MODULE_OF_8_GB, casLatency: null },
   stock: null,
   leadDays: 0,
   costCents: 905,
@@ -25,14 +18,12 @@ const OFFER = {
 const rowsOf = (csv: string) => Papa.parse<string[]>(csv.trimEnd()).data;
 
 test('an offer is a line, what nobody said is empty, and quotes and commas stay in their cell', () => {
-  const [headings = [], row = []] = rowsOf(
-    offersCsv([{ ...OFFER, module: { ...OFFER.module, voltagesMv: [1200] } }], 'EUR'),
-  );
+  const [headings = [], row = []] = rowsOf(offersCsv([OFFER], 'EUR'));
   const cell = (name: string) => row[headings.indexOf(name)];
   expect(row.length).toBe(headings.length);
   expect(['text', 'seller', 'capacity GB', 'CL', 'stock', 'days', 'cost', 'price with tax'].map(cell)).toEqual([
     'Corrick 8 GB, "new"',
-    'our shelf',
+    'Stock',
     '8',
     '',
     '',
@@ -45,9 +36,7 @@ test('an offer is a line, what nobody said is empty, and quotes and commas stay 
 test.each(['=1+1', '+1', '-1', '@SUM(A1)', '\t=1', '\r=1'])(
   'a text that is a formula is none in the file: %j',
   (title) => {
-    const [, row = []] = rowsOf(
-      offersCsv([{ ...OFFER, title, module: { ...OFFER.module, voltagesMv: [1200] } }], 'EUR'),
-    );
+    const [, row = []] = rowsOf(offersCsv([{ ...OFFER, title, module: OFFER.module }], 'EUR'));
     expect(row[0]).toBe(`'${title}`);
   },
 );

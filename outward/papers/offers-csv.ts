@@ -46,7 +46,7 @@ const known = (value: string | number | null | undefined): string => (value == n
 export function offersCsv(offers: readonly OfferLine[], currency: string): string {
   const rows = offers.map(({ module, ...offer }) => [
     offer.title,
-    offer.sellerName ?? 'our shelf',
+    offer.sellerName ?? 'Stock',
     offer.origin,
     String(offer.modules),
     String(module.capacityMiB / 1024),

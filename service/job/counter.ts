@@ -1,4 +1,10 @@
-import { nextStation, type Station, type StationStanding, stationStandings } from '../../core/machine/station';
+import {
+  NO_FACTS,
+  nextStation,
+  type Station,
+  type StationStanding,
+  stationStandings,
+} from '../../core/machine/station';
 import { logCaught } from '../../runtime/log';
 import { pool } from '../../store/database';
 import { getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
@@ -84,17 +90,7 @@ function entryOf(row: JobRow): CounterEntry {
 
 /** A job that cannot be made sense of is shown as such, and takes nothing else away. */
 function brokenEntry({ id, touchedAt }: JobRow): CounterEntry {
-  const standings = stationStandings({
-    customerNamed: false,
-    slotCount: 0,
-    gapCount: 0,
-    limitsAgreed: false,
-    choiceCount: 0,
-    quoteSent: false,
-    questionOpen: false,
-    fitted: false,
-    proved: false,
-  });
+  const standings = stationStandings(NO_FACTS);
   return {
     id,
     customer: 'This job cannot be read',

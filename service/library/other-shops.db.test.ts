@@ -2,7 +2,7 @@ import { limitsOfClaims } from '../../core/machine/case-of-job';
 import { claimsOfTrials } from '../../core/machine/limits/evidence';
 import { modelSchema } from '../../core/machine/models/model';
 import { libraryJson } from '../../outward/readings/library-file';
-import { openOwnShop, ownModel } from '../../testing/own-shop';
+import { openOwnShop, ownModel, TWO_SLOTS } from '../../testing/own-shop';
 import { READER } from '../../testing/reader';
 import { loadedTrial, must } from '../../testing/shop';
 import { claimOfStored } from '../job/limits/job-claims';
@@ -23,11 +23,8 @@ const file = () =>
         modelSchema.parse({
           maker: 'Tarnholt',
           name,
+          slots: TWO_SLOTS,
           yearFrom: 2019,
-          slots: [
-            { name: 'A', channel: 'A', bank: 0 },
-            { name: 'B', channel: 'B', bank: 0 },
-          ],
           claims: [
             { limit: 'totalMiB', value: 65_536, source: source('technician', 'Bo of Dock Street') },
             { limit: 'form', value: 'SO-DIMM', source: source('maker-page', 'specification') },

@@ -50,14 +50,8 @@ export async function setUndone(db: Queryable, id: number): Promise<void> {
 }
 
 /** Whom the shop knows, with the machine of one job each. */
-export interface KnownMachine {
+export interface KnownMachine extends Omit<MovedCustomer, 'line' | 'note' | 'day'> {
   customerId: number;
-  name: string;
-  phone: string;
-  email: string;
-  maker: string;
-  model: string;
-  serial: string;
 }
 
 export async function listKnownMachines(db: Queryable): Promise<KnownMachine[]> {

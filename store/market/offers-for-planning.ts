@@ -29,8 +29,8 @@ export interface SocketWish {
   sellersOut?: readonly string[];
 }
 
-/** The shop's own shelf, as sellers are named. */
-export const SHELF_NAME = 'our shelf';
+/** The shop's own stock, named where a seller is. */
+export const STOCK_NAME = 'Stock';
 
 /**
  * So many of a lot are read before it is asked whether they suffice; all that are as dear as the last of them too. Nearly any
@@ -45,7 +45,7 @@ const ofLot = (condition: string): string => `select id, stock, cost_cents, sell
   order by cost_cents`;
 
 /** `$10`: names of sellers that are not wanted. */
-const WANTED_SELLER = ` and case when seller_id is null then '${SHELF_NAME}' <> all($10)
+const WANTED_SELLER = ` and case when seller_id is null then '${STOCK_NAME}' <> all($10)
     else seller_id <> all(array(select id from seller where name = any($10))) end`;
 
 /** Modules that the offers before each hold together, the cheapest first and of equally dear ones the better seller's. */

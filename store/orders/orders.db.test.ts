@@ -1,21 +1,10 @@
-import type { MemoryModule } from '../../core/memory/module';
+import { MODULE_OF_8_GB } from '../../core/memory/samples';
 import { type TestDatabase, testDatabase } from '../../testing/database';
 import { closePool, many, pool, run } from '../database';
 import { insertOffer, insertSeller } from '../market/offers';
 import { listWanted, WANTED } from './orders';
 
 let database: TestDatabase;
-const MODULE: MemoryModule = {
-  capacityMiB: 8192,
-  generation: 'DDR4',
-  form: 'DIMM',
-  buffering: 'unbuffered',
-  ecc: false,
-  rateMTs: 2400,
-  casLatency: 17,
-  ranks: 1,
-  voltagesMv: [1200],
-};
 /** jobs whose customers said yes, nearly all of them long done */
 const JOBS = 4000;
 
@@ -32,7 +21,7 @@ beforeAll(async () => {
     stock: null,
     note: '',
     modelIds: [],
-    module: MODULE,
+    module: MODULE_OF_8_GB,
   });
   await run(pool(), `insert into customer (name) select 'Customer ' || at from generate_series(1, ${JOBS}) as at`);
   await run(

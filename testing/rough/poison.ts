@@ -1,4 +1,6 @@
 import sharp from 'sharp';
+import { slot } from '../../core/machine/samples';
+import { MODULE_OF_8_GB } from '../../core/memory/samples';
 import { one, pool } from '../../store/database';
 import { jobLink } from '../job-link';
 import { type Attack, held, type Role, Stage } from './stage';
@@ -49,33 +51,13 @@ export const POISON: readonly Attack[] = [
     what: 'slots of 2^53−1 MiB, prices, counts and days that cannot be',
     run: async (stage) => {
       const job = await newJob(stage);
-      const module = {
-        capacityMiB: 2 ** 53 - 1,
-        generation: 'DDR4',
-        form: 'DIMM',
-        buffering: 'unbuffered',
-        ecc: false,
-        rateMTs: 2400,
-        casLatency: 17,
-        ranks: 1,
-        voltagesMv: [1200],
-        maker: null,
-        part: null,
-      };
-      const slot = {
-        name: 'A1',
-        channel: 'A',
-        bank: 0,
-        maxMiB: 2 ** 53 - 1,
-        soldered: false,
-        keep: 'may',
-        creditCents: 0,
-        module,
-        placeSource: 'typed',
-        moduleSource: 'typed',
-      };
+      const module = { ...MODULE_OF_8_GB, capacityMiB: 2 ** 53 - 1, maker: null, part: null };
+      const poisoned = { ...slot('A1'), maxMiB: 2 ** 53 - 1, module };
       const asked = [
-        await stage.ask('PUT', `/api/jobs/${job}/slots`, { role: 'technician', json: { version: 0, slots: [slot] } }),
+        await stage.ask('PUT', `/api/jobs/${job}/slots`, {
+          role: 'technician',
+          json: { version: 0, slots: [poisoned] },
+        }),
         await stage.ask('PATCH', `/api/jobs/${job}/intake`, {
           role: 'technician',
           json: { set: { neededBy: '9999-12-31' }, seen: { neededBy: null } },

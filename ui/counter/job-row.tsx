@@ -1,18 +1,13 @@
 import { useTranslations } from '#translations';
-import type { Station } from '@/core/machine/station';
 import { capacityText } from '@/core/memory/capacity';
+import type { CounterEntry } from '@/service/job/counter';
 import { StandingRow, type StandingsWord } from '../frame/standing-sign';
 
-export interface CounterJob {
-  id: number;
-  customer: string;
-  machine: string;
-  complaint: string;
-  totalMiB: number;
-  needMiB: number | null;
+type Told = 'id' | 'customer' | 'machine' | 'complaint' | 'totalMiB' | 'needMiB' | 'next';
+
+export interface CounterJob extends Pick<CounterEntry, Told> {
   /** how its stations stand, a letter each */
   standings: StandingsWord;
-  next: Station;
   /** what it waits for, in a few words */
   waitsFor: string;
   touched: string;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { MemoryModule } from '../../memory/module';
+import { MODULE_OF_8_GB } from '../../memory/samples';
 import type { PlanCase } from '../model/case';
 import { careLevel } from '../rules/care';
 import { answer } from '../search/answer';
@@ -156,15 +156,7 @@ describe('why a set is refused', () => {
     pairing: 'none',
     ratesMTs: [2133, 2400],
   };
-  const module: Omit<MemoryModule, 'voltagesMv'> = {
-    generation: 'DDR4',
-    form: 'DIMM',
-    buffering: 'unbuffered',
-    ecc: false,
-    capacityMiB: 8192,
-    rateMTs: 2400,
-    ranks: 2,
-  };
+  const module = { ...MODULE_OF_8_GB, ranks: 2 };
   const refused = (own: Partial<PlanCase['machine']>, count = 1) =>
     setRefusals(
       {
@@ -172,9 +164,7 @@ describe('why a set is refused', () => {
         currency: 'EUR',
         installed: [],
         machine: { ...machine, ...own },
-        offers: [
-          { id: 'o', label: 'o', origin: 'used', modules: 1, priceCents: 1, module: { ...module, voltagesMv: [1200] } },
-        ],
+        offers: [{ id: 'o', label: 'o', origin: 'used', modules: 1, priceCents: 1, module }],
       },
       [],
       [{ offer: 0, count }],

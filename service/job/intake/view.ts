@@ -11,6 +11,7 @@ import { APART_WORDS, machineFacts, slotFacts } from '../../../core/machine/slot
 import type { PhotoCode, WeighedPhoto } from '../../../core/reading/photo/photo-words';
 import { isSpecification, type SpecificationReading } from '../../../core/reading/reading';
 import { readingLine } from '../../../core/reading/reading-line';
+import type { EarlierJob } from '../../../store/job/earlier-jobs';
 import type { JobWith } from '../slices/slice';
 
 /** One input that was read, in one line. */
@@ -52,17 +53,7 @@ export interface SpecificationView {
 }
 
 /** A job of before of the same customer or machine. */
-export interface EarlierRow {
-  id: number;
-  customer: string;
-  machine: string;
-  serial: string;
-  totalMiB: number;
-  quoteNumber: string | null;
-  /** the day it was opened, as text */
-  on: string;
-  by: 'serial' | 'customer' | 'phone' | 'email' | 'name';
-}
+export type EarlierRow = Omit<EarlierJob, 'customerId' | 'phone' | 'email'>;
 
 /** What Intake shows of a job, and the board beside every station. */
 export interface IntakeView {

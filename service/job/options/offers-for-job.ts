@@ -8,7 +8,7 @@ import type { Supply } from '../../../core/quoting/option';
 import { listTestedParts } from '../../../store/library/tested-parts';
 import { listFeeds } from '../../../store/market/feeds';
 import type { StoredOffer } from '../../../store/market/offers';
-import { listMisfits, listOffersFor, SHELF_NAME, type SocketWish } from '../../../store/market/offers-for-planning';
+import { listMisfits, listOffersFor, type SocketWish, STOCK_NAME } from '../../../store/market/offers-for-planning';
 import { listLastTold } from '../../../store/market/sellers';
 import type { Queryable } from '../../../store/queryable';
 
@@ -89,7 +89,7 @@ export async function marketFor(
         offerKey(offer.id),
         {
           costCents: offer.costCents,
-          seller: offer.sellerName ?? SHELF_NAME,
+          seller: offer.sellerName ?? STOCK_NAME,
           leadDays: offer.leadDays,
           testedBy: testedBy(offer.module.part),
           pricedAt: offer.sellerId === null ? null : later(offer.pricedAt, told.get(offer.sellerId)),

@@ -18,24 +18,28 @@ export interface PageFile {
   bytes: Buffer;
 }
 
-const letters = (subset: string) => () =>
-  packageFile(`@fontsource-variable/archivo/files/archivo-${subset}-wdth-normal.woff2`);
-const SOURCES: Record<string, { type: string; from: () => string }> = {
-  'quote.css': { type: 'text/css; charset=utf-8', from: () => ownFile('outward/page/quote.css') },
-  'quote.js': { type: 'text/javascript; charset=utf-8', from: () => ownFile('outward/page/quote.js') },
+const letters = (subset: string) => () => [
+  packageFile(`@fontsource-variable/archivo/files/archivo-${subset}-wdth-normal.woff2`),
+];
+const SOURCES: Record<string, { type: string; from: () => string[] }> = {
+  'quote.css': {
+    type: 'text/css; charset=utf-8',
+    from: () => ['palette', 'quote'].map((name) => ownFile(`outward/page/${name}.css`)),
+  },
+  'quote.js': { type: 'text/javascript; charset=utf-8', from: () => [ownFile('outward/page/quote.js')] },
   'archivo.woff2': { type: 'font/woff2', from: letters('latin') },
   'archivo-ext.woff2': { type: 'font/woff2', from: letters('latin-ext') },
 };
 
 const files = new Map<string, PageFile>();
 
-/** A file that the customer's page loads, read once; null: it has none of that name. */
+/** A file that the customer's page loads, of one or several of ours, read once; null: it has none of that name. */
 export function pageFile(name: string): PageFile | null {
   const source = Object.hasOwn(SOURCES, name) ? SOURCES[name] : undefined;
   if (source === undefined) return null;
   const known = files.get(name);
   if (known !== undefined) return known;
-  const file = { type: source.type, bytes: readFileSync(source.from()) };
+  const file = { type: source.type, bytes: Buffer.concat(source.from().map((path) => readFileSync(path))) };
   files.set(name, file);
   return file;
 }
