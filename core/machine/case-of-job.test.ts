@@ -1,6 +1,6 @@
 import { caseSchema } from '../planning/model/case';
 import { caseOfJob, type JobInput, limitsOfClaims } from './case-of-job';
-import { questionFor, sameAs } from './gap-words';
+import { questionFor, sameAs } from './gap-question';
 import { resolveClaims } from './limits/resolve-claims';
 import { NOTHING_KNOWN } from './models/nothing-known';
 import { known, slot, source } from './samples';
@@ -82,23 +82,39 @@ describe('the case of a job', () => {
   it('asks each gap as one question with likely answers', () => {
     const slots = [slot('A1', { ...known, rateMTs: null }), slot('B1', known)];
     const rate = questionFor({ what: 'module', slot: 'A1', fields: ['rateMTs'] }, slots, limits);
-    expect(rate.text).toContain('How fast is the module in A1?');
-    expect(rate.answer).toMatchObject({ to: 'slot', slot: 'A1', field: 'rateMTs' });
-    expect(rate.answer.to === 'slot' && rate.answer.likely[0]).toEqual({ text: '2400 MT/s', value: 2400 });
-    const form = questionFor({ what: 'form' }, slots, limits);
-    expect(form.answer.to === 'limit' && form.answer.likely.map((one) => one.text)).toEqual([
-      'DIMM, 288 contacts',
-      'SO-DIMM, 260 contacts',
-    ]);
-    expect(questionFor({ what: 'slots' }, [], resolveClaims([])).answer.to).toBe('board');
-    expect(
-      questionFor({ what: 'module', slot: 'A1', fields: ['form'] }, slots, resolveClaims([])).answer,
-    ).toMatchObject({
-      to: 'limit',
-      limit: 'form',
+    expect(rate).toMatchObject({ ask: 'rateMTs', slot: 'A1', slots: ['A1'] });
+    expect(rate.ask === 'rateMTs' && rate.likely[0]).toBe(2400);
+    expect(questionFor({ what: 'form' }, slots, limits)).toEqual({
+      ask: 'form',
+      likely: [
+        { value: 'DIMM', pins: 288 },
+        { value: 'SO-DIMM', pins: 260 },
+      ],
     });
-    expect(questionFor({ what: 'module', slot: 'A1', fields: ['capacityMiB'] }, slots, limits).text).toContain(
-      'How large',
-    );
+    expect(questionFor({ what: 'slots' }, [], resolveClaims([]))).toEqual({ ask: 'slots' });
+    expect(questionFor({ what: 'module', slot: 'A1', fields: ['form'] }, slots, resolveClaims([])).ask).toBe('form');
+    const size = questionFor({ what: 'module', slot: 'A1', fields: ['capacityMiB'] }, slots, limits);
+    expect(size.ask).toBe('capacityMiB');
+  });
+
+  it.each([
+    ['a voltage of one generation', { voltagesMv: [1200], rateMTs: 2133 }, ['DDR4'], { voltageMv: 1200 }],
+    ['a rate of one generation', { voltagesMv: null, rateMTs: 2666 }, ['DDR4'], { rateMTs: 2666 }],
+    ['a rate of two generations', { voltagesMv: null, rateMTs: 3200 }, ['DDR5', 'DDR4'], { rateMTs: 3200 }],
+  ])('guesses a generation from %s and says so', (_, told, likely, follows) => {
+    const module = { ...known, generation: null, ...told };
+    const asked = questionFor({ what: 'generations' }, [slot('A1', module)], resolveClaims([]));
+    if (asked.ask !== 'generations') throw new Error('another question');
+    expect(asked.likely[0]).toEqual({ value: likely[0], follows });
+    expect(asked.likely.map(({ value }) => value)).toEqual(expect.arrayContaining(likely));
+    expect(asked.others.length + asked.likely.length).toBe(6);
+  });
+
+  it('offers every generation where nothing speaks for one', () => {
+    expect(questionFor({ what: 'generations' }, [slot('A1')], resolveClaims([]))).toMatchObject({
+      ask: 'generations',
+      likely: { length: 6 },
+      others: [],
+    });
   });
 });

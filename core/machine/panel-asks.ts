@@ -1,4 +1,4 @@
-import type { Shown } from './gap-words';
+import type { Shown } from './gap-question';
 import type { Limits } from './limits/resolve-claims';
 import type { Joined } from './slots/join-readings';
 

@@ -23,10 +23,10 @@ export function IntakeStation() {
     <div className="grid gap-4">
       <h1 className="sr-only">{t('title')}</h1>
       <ReportField jobId={job.id} known={job.slots.length > 0} asks={job.panelAsks} />
+      <Ask />
       <EarlierJobs />
       <ReadingsList />
       <JobPictures />
-      <Ask />
       <div className="grid gap-5 md:grid-cols-2 items-start">
         <div className="grid gap-5">
           <CustomerFields />

@@ -1,5 +1,5 @@
 import { dayText } from '../../../core/day-text';
-import type { Shown } from '../../../core/machine/gap-words';
+import type { Shown } from '../../../core/machine/gap-question';
 import type { LimitName } from '../../../core/machine/limits/limit';
 import type { ApartQuestion } from '../../../core/machine/models/disambiguate';
 import type { Inside, TakenSpecification } from '../../../core/machine/models/taken-specification';
