@@ -219,6 +219,7 @@ test('a machine of before: known by its telephone number, gone on with, a trial 
   await page.goto(`/jobs/${job}/limits`);
   await page.getByRole('row', { name: /^Largest module: failed in tests .*64 GB/ }).waitFor();
 
+  await page.getByRole('button', { name: /other limits? nobody has named/ }).click();
   await page.getByRole('button', { name: /^Add: Clearance/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Clearance' });
   await sheet.getByText('Add what a document says').click();

@@ -32,8 +32,8 @@ export interface LimitRow {
   words?: readonly string[];
   /** the value is a list of such words */
   list?: boolean;
-  /** shown only where somebody says something */
-  rare?: boolean;
+  /** asked for by name where nobody says it: plans lean on it */
+  wanted?: boolean;
 }
 
 /** The rows of the Limits grid, in the order a technician checks them. */
@@ -44,29 +44,30 @@ export const LIMIT_ROWS: readonly LimitRow[] = [
     sort: 'words',
     words: [...[...EDGE_GENERATIONS].reverse(), ...[...LOW_POWER_GENERATIONS].reverse()],
     list: true,
+    wanted: true,
   },
-  { name: 'form', text: 'names.form', sort: 'words', words: ['DIMM', 'SO-DIMM', 'CAMM2'] },
+  { name: 'form', text: 'names.form', sort: 'words', words: ['DIMM', 'SO-DIMM', 'CAMM2'], wanted: true },
   { name: 'kinds', text: 'names.kinds', sort: 'kinds' },
   { name: 'voltagesMv', text: 'names.voltages', sort: 'millivolts' },
-  { name: 'totalMiB', text: 'names.totalMiB', sort: 'capacity' },
+  { name: 'totalMiB', text: 'names.totalMiB', sort: 'capacity', wanted: true },
   { name: 'cpuMaxMiB', text: 'names.cpuTotalMiB', sort: 'capacity' },
   { name: 'provenTotalMiB', text: 'names.provenTotalMiB', sort: 'capacity' },
-  { name: 'moduleMiB', text: 'names.moduleMiB', sort: 'capacity' },
+  { name: 'moduleMiB', text: 'names.moduleMiB', sort: 'capacity', wanted: true },
   { name: 'provenModuleMiB', text: 'names.provenModuleMiB', sort: 'capacity' },
-  { name: 'failedModuleMiB', text: 'names.failedModuleMiB', sort: 'capacities', rare: true },
-  { name: 'ratesMTs', text: 'names.rates', sort: 'rates' },
+  { name: 'failedModuleMiB', text: 'names.failedModuleMiB', sort: 'capacities' },
+  { name: 'ratesMTs', text: 'names.rates', sort: 'rates', wanted: true },
   { name: 'cpuMaxRateMTs', text: 'names.cpuRate', sort: 'rate' },
-  { name: 'rateByLoad', text: 'names.loads', sort: 'load', rare: true },
+  { name: 'rateByLoad', text: 'names.loads', sort: 'load' },
   { name: 'fillOrder', text: 'names.fillOrder', sort: 'names' },
   { name: 'pairing', text: 'names.pairing', sort: 'words', words: ['none', 'advised', 'required'] },
   { name: 'osVisibleMiB', text: 'names.osLimit', sort: 'capacity' },
   { name: 'clearanceMm', text: 'names.clearance', sort: 'number', unit: 'mm' },
-  { name: 'maxRanksPerChannel', text: 'names.ranks', sort: 'number', rare: true },
-  { name: 'unevenChannels', text: 'names.uneven', sort: 'words', words: ['flex', 'single'], rare: true },
-  { name: 'profiles', text: 'names.profiles', sort: 'yes', rare: true },
-  { name: 'maxDeviceGbit', text: 'names.density', sort: 'number', unit: 'Gbit', rare: true },
-  { name: 'deviceWidths', text: 'names.width', sort: 'widths', rare: true },
-  { name: 'fillRule', text: 'names.fillRule', sort: 'words', words: ['preferred', 'required'], rare: true },
+  { name: 'maxRanksPerChannel', text: 'names.ranks', sort: 'number' },
+  { name: 'unevenChannels', text: 'names.uneven', sort: 'words', words: ['flex', 'single'] },
+  { name: 'profiles', text: 'names.profiles', sort: 'yes' },
+  { name: 'maxDeviceGbit', text: 'names.density', sort: 'number', unit: 'Gbit' },
+  { name: 'deviceWidths', text: 'names.width', sort: 'widths' },
+  { name: 'fillRule', text: 'names.fillRule', sort: 'words', words: ['preferred', 'required'] },
 ];
 
 export const SOURCE_WORDS = {

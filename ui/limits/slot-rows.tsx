@@ -41,7 +41,7 @@ export function SlotRows() {
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls sideways must be reachable by keyboard
     <section className="overflow-x-auto bg-sheet border border-line" aria-label={t('slots.label')} tabIndex={0}>
-      <table className="w-full text-sm border-collapse">
+      <table className="stacks w-full text-sm border-collapse">
         <thead>
           <tr className="text-left border-b-2 border-edge">
             {[
@@ -71,13 +71,25 @@ export function SlotRows() {
                   <span className="text-ink-2 font-normal">{t('slots.lid', { lidName: slot.lidName })}</span>
                 )}
               </th>
-              <td className="px-3 py-1 font-bold">{slot.channel}</td>
-              <td className="px-3 py-1 font-bold">{slot.bank}</td>
-              <td className="px-3 py-1">{slot.maxMiB === null ? t('slots.asBoard') : capacityText(slot.maxMiB)}</td>
-              <td className="px-3 py-1 text-ink-2">{t(SOURCES[slot.placeSource])}</td>
-              <td className="px-3 py-1">{holdsText(t, slot)}</td>
-              <td className="px-3 py-1 text-ink-2">{t(SOURCES[slot.moduleSource])}</td>
-              <td className="px-2 py-0.5 text-right">
+              <td data-column={t('slots.channel')} className="px-3 py-1 font-bold">
+                {slot.channel}
+              </td>
+              <td data-column={t('slots.bank')} className="px-3 py-1 font-bold">
+                {slot.bank}
+              </td>
+              <td data-column={t('slots.largest')} className="px-3 py-1">
+                {slot.maxMiB === null ? t('slots.asBoard') : capacityText(slot.maxMiB)}
+              </td>
+              <td data-column={t('slots.placeBy')} className="px-3 py-1 text-ink-2">
+                {t(SOURCES[slot.placeSource])}
+              </td>
+              <td data-column={t('slots.holds')} className="px-3 py-1">
+                {holdsText(t, slot)}
+              </td>
+              <td data-column={t('slots.contentBy')} className="px-3 py-1 text-ink-2">
+                {t(SOURCES[slot.moduleSource])}
+              </td>
+              <td className="stacks-end px-2 py-0.5 text-right">
                 <Button
                   weight="quiet"
                   onClick={() => setEditing(slot.name)}
