@@ -39,6 +39,9 @@ export const fittingStepSchema = z.strictObject({
 });
 export type FittingStep = z.infer<typeof fittingStepSchema>;
 
+/** Is a new module in hand for it? What is moved or taken out is in the machine already. */
+export const needsPart = ({ key }: Pick<FittingStep, 'key'>): boolean => key.startsWith('in.');
+
 const PLAIN = {
   caution: '',
   tool: '',

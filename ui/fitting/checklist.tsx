@@ -7,16 +7,25 @@ import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
 import { BenchPictures } from '../pictures/bench-pictures';
+import { PartQuestion } from './part-question';
 import { FIND_WORDS, hourText, PHASE_NAMES } from './phase-words';
 import { fastenerText, StepNow } from './step-now';
 import { type Bench, useBench } from './use-bench';
+import { type PartsAtBench, usePartsAtBench } from './use-parts';
 
-function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: FittingView['finds'] }) {
+interface RowProps {
+  step: FittingStep;
+  bench: Bench;
+  parts: PartsAtBench;
+  finds: FittingView['finds'];
+}
+
+function Row({ step, bench, parts, finds }: RowProps) {
   const t = useTranslations('fitting');
   const tick = bench.ticks.get(step.key);
   const isNow = bench.state.next?.key === step.key;
   const sign = tick === undefined ? (isNow ? '▸' : '○') : tick.state === 'done' ? '✓' : '–';
-  const press = () => void (tick === undefined ? bench.tick(step.key) : bench.undo(step.key));
+  const press = () => (tick === undefined ? parts.tick(step) : void bench.undo(step.key));
   return (
     <li>
       <button
@@ -36,6 +45,7 @@ function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: F
         <span className="flex-1 min-w-0">
           <span className={`text-lg ${tick === undefined ? '' : 'text-ink-2'}`}>{step.text}</span>
           {step.fasteners !== null && <span className="block text-ink-2">{fastenerText(t, step)}</span>}
+          {parts.waits(step) && <span className="block text-mind">{t('waiting.step')}</span>}
           {tick?.state === 'skipped' && (
             <span className="block text-mind">{t('list.skipped', { reason: tick.reason })}</span>
           )}
@@ -46,6 +56,7 @@ function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: F
           </span>
         )}
       </button>
+      {parts.asking === step.key && !isNow && <PartQuestion parts={parts} />}
       {finds.map((find) => (
         <p key={find.id} className="pl-12 pr-3 pb-2 text-mind">
           <span aria-hidden="true">△ </span>
@@ -66,8 +77,12 @@ function Row({ step, bench, finds }: { step: FittingStep; bench: Bench; finds: F
 export function Checklist({ fitting }: { fitting: FittingView }) {
   const t = useTranslations('fitting');
   const bench = useBench(fitting);
+  const parts = usePartsAtBench(bench);
   const { steps, finds } = fitting;
   const { done, skipped, next } = bench.state;
+  // What comes before the first step that waits for its part can be done today.
+  const firstWaiting = steps.findIndex(parts.waits);
+  const without = steps.slice(0, Math.max(0, firstWaiting)).filter(({ key }) => !bench.ticks.has(key)).length;
   const otherwise = finds.filter(({ kind }) => kind === 'other-module' || kind === 'other-slots').length;
   return (
     <div className="grid gap-3">
@@ -86,10 +101,13 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
       </div>
       <Fault sentence={bench.sentence} />
       {otherwise > 0 && <Notice tone="mind">{t('list.different')}</Notice>}
+      {parts.isMissing && next !== null && steps.some(parts.waits) && (
+        <Notice tone="mind">{t('waiting.notice', { count: without })}</Notice>
+      )}
       {next === null ? (
         <Notice tone="good">{t('list.allDone')}</Notice>
       ) : (
-        <StepNow key={next.key} step={next} before={fitting.foundBefore[next.key] ?? []} bench={bench} />
+        <StepNow key={next.key} step={next} before={fitting.foundBefore[next.key] ?? []} bench={bench} parts={parts} />
       )}
       <BenchPictures />
       {PHASES.map((phase) => {
@@ -109,7 +127,13 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
             </summary>
             <ol className="divide-y divide-line border-t border-line">
               {own.map((step) => (
-                <Row key={step.key} step={step} bench={bench} finds={finds.filter((find) => find.step === step.key)} />
+                <Row
+                  key={step.key}
+                  step={step}
+                  bench={bench}
+                  parts={parts}
+                  finds={finds.filter((find) => find.step === step.key)}
+                />
               ))}
             </ol>
           </details>

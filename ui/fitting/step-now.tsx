@@ -12,8 +12,10 @@ import { readTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { KeyHint } from '../kit/key-hint';
 import { NotchDrawing } from './notch-drawing';
+import { PartQuestion } from './part-question';
 import { FIND_WORDS, PHASE_NAMES } from './phase-words';
 import type { Bench } from './use-bench';
+import type { PartsAtBench } from './use-parts';
 
 /** For gloved hands: a finger's width and more. */
 const LARGE = 'text-lg! min-h-14 px-6';
@@ -48,14 +50,15 @@ interface StepNowProps {
   /** what other jobs found on this step in machines of the model */
   before: readonly { jobId: number; note: string }[];
   bench: Bench;
+  parts: PartsAtBench;
 }
 
 /** The step that is to be done now, large enough to be read from the machine. */
-export function StepNow({ step, before, bench }: StepNowProps) {
+export function StepNow({ step, before, bench, parts }: StepNowProps) {
   const t = useTranslations('fitting');
   const [asking, setAsking] = useState<Asking | null>(null);
   const busy = bench.sending.has(step.key);
-  const done = () => void bench.tick(step.key);
+  const done = () => parts.tick(step);
   useKeys({ d: done });
   const flip = (what: Asking) => setAsking(asking === what ? null : what);
   return (
@@ -80,6 +83,8 @@ export function StepNow({ step, before, bench }: StepNowProps) {
           {t('step.different')}
         </Button>
       </div>
+      {parts.waits(step) && parts.asking !== step.key && <p className="text-lg text-mind">{t('waiting.step')}</p>}
+      {parts.asking === step.key && <PartQuestion parts={parts} />}
       {asking !== null && (
         <WhyNot key={asking} asking={asking} step={step.key} bench={bench} onClose={() => setAsking(null)} />
       )}
@@ -87,7 +92,7 @@ export function StepNow({ step, before, bench }: StepNowProps) {
   );
 }
 
-function StepWords({ step, before }: Omit<StepNowProps, 'bench'>) {
+function StepWords({ step, before }: Pick<StepNowProps, 'step' | 'before'>) {
   const t = useTranslations('fitting');
   const facts = [
     step.tool,
