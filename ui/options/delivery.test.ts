@@ -1,6 +1,7 @@
+import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import { staffWords } from '@/words/staff-words';
-import { deliveryText, leadDaysOf } from './delivery';
+import { deliveryText, fromText, leadDaysOf } from './delivery';
 
 const t = staffWords('en', 'options');
 
@@ -14,4 +15,20 @@ test('a plan is here when the last of what it buys is', () => {
   expect(deliveryText(t, buying('here', 'soon'), supplies)).toBe('in 1 day');
   expect(deliveryText(t, buying('here', 'nobody knows'), supplies)).toBe('in stock');
   expect(deliveryText(t, buying(), supplies)).toBe('nothing to order');
+});
+
+it('names who made and who sells what a plan buys, each once', () => {
+  const offer = (id: string, maker: string | null) => ({ id, module: { maker } }) as PlanCase['offers'][number];
+  const planCase = { offers: [offer('a', 'Corrick'), offer('b', null), offer('c', 'Corrick')] };
+  const supplies = Object.fromEntries(
+    [
+      ['a', 'Halyard Parts'],
+      ['b', 'Stock'],
+      ['c', 'Halyard Parts'],
+    ].map(([id, seller]) => [id, { seller }]),
+  ) as unknown as Record<string, OfferSupply>;
+  const buys = (...ids: string[]) => ({ bought: ids.map((id) => ({ offer: id, count: 1 })) });
+  expect(fromText(t, planCase, buys('a', 'c'), supplies)).toBe('Corrick from Halyard Parts');
+  expect(fromText(t, planCase, buys('a', 'b'), supplies)).toBe('Corrick from Halyard Parts; from Stock');
+  expect(fromText(t, planCase, { bought: [] }, supplies)).toBe('');
 });

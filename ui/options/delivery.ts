@@ -1,3 +1,5 @@
+import type { PlanCase } from '@/core/planning/model/case';
+import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
@@ -18,4 +20,20 @@ export function deliveryText(t: StaffWords<'options'>, plan: Pick<Plan, 'bought'
   if (plan.bought.length === 0) return t('delivery.nothing');
   const days = leadDaysOf(plan, supplies);
   return days === 0 ? daysText(t, days) : t('delivery.inDays', { id: days });
+}
+
+/** Who made the modules that a plan buys, and who sells them: `Corrick from Halyard Parts`. */
+export function fromText(
+  t: StaffWords<'options'>,
+  planCase: Pick<PlanCase, 'offers'>,
+  plan: Pick<Plan, 'bought'>,
+  supplies: Supplies,
+): string {
+  const each = plan.bought.map(({ offer }) => {
+    const seller = supplies[offer]?.seller ?? '';
+    const maker = offerOf(planCase.offers, offer)?.module.maker ?? '';
+    if (seller === '') return maker;
+    return maker === '' ? t('rung.from', { seller }) : t('rung.makerFrom', { maker, seller });
+  });
+  return [...new Set(each)].filter((text) => text !== '').join('; ');
 }

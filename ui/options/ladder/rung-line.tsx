@@ -10,7 +10,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
-import { deliveryText } from '../delivery';
+import { deliveryText, fromText } from '../delivery';
 
 interface RungLineProps {
   rung: Rung;
@@ -58,6 +58,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
       <span className="halo">
         <strong className="font-semibold text-base">{money(best.priceCents)}</strong>
         <span className="font-medium pl-3">{boughtText(planCase, best)}</span>
+        <span className="pl-3 text-ink-2">{fromText(t, planCase, best, supplies)}</span>
         {missed === null && best.care !== 'clear' && (
           <span className="pl-3 text-mind font-medium">△ {tTrade(`cautions.${best.care}`)}</span>
         )}

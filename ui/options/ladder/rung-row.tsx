@@ -201,7 +201,7 @@ function RungRowDrawn(props: RungRowProps) {
               type="button"
               onClick={() => onOpen(rung.totalMiB)}
               aria-expanded={open}
-              className="shrink-0 text-xs min-h-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
+              className="shrink-0 text-xs min-h-6 min-w-6 underline underline-offset-2 decoration-edge cursor-pointer hover:decoration-ink"
             >
               {open ? t('rung.fewer') : t('rung.more', { folded: folded.length })}
             </button>
