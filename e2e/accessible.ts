@@ -1,9 +1,11 @@
 import { closePool, pool } from '../store/database';
 import { axeFindings, openWindow } from '../testing/browser/browser';
+import { layoutFaults } from '../testing/browser/layout-faults';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage, type Stage } from '../testing/browser/stage';
 import { JOBS } from '../testing/demo-jobs';
 import { jobLink } from '../testing/job-link';
+import { LANGUAGE_COOKIE } from '../ui/words/language-cookie';
 import { inLongRun } from './in-long-run';
 
 /** Every screen, with what has to be there before it counts as drawn. */
@@ -38,6 +40,10 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['an order', '/orders/1', 'text=without shipping'],
   ['not found', '/jobs/999/intake', 'text=Page not found'],
 ];
+
+/** Windows that people work in, px: a desk, a small desk, a bench tablet; and a phone. */
+const WIDE = [1280, 1024, 820];
+const PHONE = 390;
 
 /** The plan that is looked at, and sheets over the work, one after the other in a window. */
 async function lookAtSheets(stage: Stage, light: 'day' | 'back-room'): Promise<void> {
@@ -102,16 +108,43 @@ export function lookAtEverything(light: 'day' | 'back-room'): void {
   });
   afterAll(() => shared.context.close());
 
-  // In `npm test` each screen is looked at in one of the two lights, in the long run in both: the pages are the same in them.
+  // In `npm test` each screen is looked at on a phone in one of the two lights and on a wider window in the other; in the
+  // long run at every width in both.
   const isWhole = process.env.FENBRIK_LONG === '1';
-  const looked = SCREENS.filter((_, nr) => isWhole || (nr % 2 === 0) === (light === 'day'));
-  test.each(looked)('%s: axe finds nothing', async (_, path, ready) => {
+  const looks = SCREENS.flatMap(([name, path, ready], nr) => {
+    const onPhone = (nr % 2 === 0) === (light === 'day');
+    const widths = isWhole ? [...WIDE, PHONE] : [onPhone ? PHONE : (WIDE[nr % WIDE.length] ?? PHONE)];
+    return widths.map((width) => [name, width, path, ready] as const);
+  });
+  test.each(looks)('%s at %i px: axe finds nothing, and all of it fits', async (_, width, path, ready) => {
     const { page, faults } = shared;
+    await page.setViewportSize({ width, height: width === PHONE ? 844 : 800 });
     await page.goto(path);
     await page.locator(ready).first().waitFor();
     expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(light);
     expect(await axeFindings(page)).toEqual([]);
+    expect(await layoutFaults(page)).toEqual([]);
     expect(faults).toEqual([]);
+  });
+
+  // German words are longer: they have to fit, too.
+  const germanWidths = isWhole ? [...WIDE, PHONE] : [light === 'day' ? PHONE : 1024];
+  test.each(germanWidths)('the screens in German at %i px: all of it fits', async (width) => {
+    const { page, context, faults } = await openWindow(stage.browser, stage.app.base, { light, width });
+    await context.addCookies([{ name: LANGUAGE_COOKIE, value: 'de', url: stage.app.base }]);
+    await signIn(context, stage.app.base, 'runa');
+    const found: string[] = [];
+    // In `npm test` half of them in each light.
+    for (const [, path] of SCREENS.filter((_, nr) => isWhole || (nr % 2 === 0) === (light === 'day'))) {
+      await page.goto(path);
+      await page.locator('#work, main').first().waitFor();
+      if (path.endsWith('/options')) await page.locator('[data-rung], #work p').first().waitFor();
+      found.push(...(await layoutFaults(page)).map((fault) => `${path}: ${fault}`));
+    }
+    expect(await page.evaluate(() => document.documentElement.lang)).toBe('de');
+    expect(found).toEqual([]);
+    expect(faults).toEqual([]);
+    await context.close();
   });
 
   // These are looked at by day; in the other light in the long run.

@@ -17,18 +17,18 @@ interface StationRailProps {
 export function StationRail({ jobId, here, standings }: StationRailProps) {
   const t = useTranslations('frame');
   return (
-    <nav aria-label={t('stationsLabel')} className="no-print px-4 bg-ground pt-2">
+    <nav aria-label={t('stationsLabel')} className="no-print px-4 max-[620px]:px-2 bg-ground pt-2">
       <ol className="flex">
         {STATIONS.map((station) => {
           const current = station === here;
           return (
-            <li key={station} className={`flex-1 min-w-0 ${station === 'fitting' ? 'ml-5' : ''}`}>
+            <li key={station} className={`flex-1 min-w-0 ${station === 'fitting' ? 'ml-5 max-[620px]:ml-2' : ''}`}>
               <NearLink
                 href={`/jobs/${jobId}/${station}`}
                 aria-current={current ? 'step' : undefined}
                 className={`group block border-t-4 pt-1.5 ${current ? 'border-act' : 'border-line hover:border-edge'}`}
               >
-                <span className="flex items-center gap-2 px-1 min-h-7">
+                <span className="station-name flex items-center gap-2 px-1 min-h-7">
                   <StandingSign standing={standings[station]} />
                   <span className={`truncate ${current ? 'font-bold wide' : 'font-medium'}`}>
                     {t(STATION_NAMES[station])}

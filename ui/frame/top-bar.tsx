@@ -7,6 +7,7 @@ import { LanguageSwitch } from './language-switch';
 import type { Light } from './light';
 import { LightSwitch } from './light-switch';
 import { Mark } from './mark';
+import { MenuButton } from './menu-button';
 
 const PLACES = [
   { href: '/counter', text: 'places.jobs' },
@@ -31,14 +32,15 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
   const t = useTranslations('frame');
   const places = person.role === 'owner' ? [...PLACES, ...OWNER_PLACES] : PLACES;
   return (
-    <header className="no-print flex items-center gap-x-5 gap-y-1 flex-wrap px-4 min-h-12 border-b border-line bg-sheet">
+    <header className="top-bar no-print flex items-center gap-x-5 gap-y-1 flex-wrap px-4 min-h-12 border-b border-line bg-sheet">
       <a href="#work" className="sr-only-focusable px-2 py-1 bg-act text-on-act">
         {t('skip')}
       </a>
-      <NearLink href="/counter" className="flex items-center gap-2 font-bold wide text-base tracking-tight">
+      <NearLink href="/counter" className="flex items-center gap-2 min-h-9 font-bold wide text-base tracking-tight">
         <Mark /> Fenbrik
       </NearLink>
-      <nav aria-label={t('placesLabel')} className="flex flex-wrap gap-1">
+      <MenuButton />
+      <nav aria-label={t('placesLabel')} className="in-menu flex flex-wrap gap-1">
         {places.map(({ href, text }) => (
           <NearLink
             key={href}
@@ -51,12 +53,12 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
         ))}
       </nav>
       <div className="flex-1 min-w-0 max-[1279px]:order-last max-[1279px]:basis-full">{children}</div>
-      <span className="flex items-center ml-auto">
+      <span className="in-menu flex items-center ml-auto">
         <HelpLink />
         <LanguageSwitch isSignedIn />
         <LightSwitch light={light} />
       </span>
-      <form action="/api/sign-out" method="post" className="flex items-center gap-2 text-sm">
+      <form action="/api/sign-out" method="post" className="in-menu flex items-center gap-2 text-sm">
         <span className="text-ink-2 max-[1340px]:hidden">
           {person.name}, {t(`roles.${person.role}`)}
         </span>

@@ -34,7 +34,7 @@ function changeText(t: StaffWords<'offers'>, now: number, before: number | null)
 function Chart({ months, currency }: Pick<MarketPricesProps, 'months' | 'currency'>) {
   const t = useTranslations('offers');
   const [box, measured] = useWidth<HTMLDivElement>(960);
-  const width = Math.max(480, measured);
+  const width = Math.max(300, measured);
   const frame = { width, height: HEIGHT, left: 56, right: 84, top: 14, bottom: 28 };
   const drawn = sizeLines(months, frame);
   return (
@@ -90,7 +90,7 @@ function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currenc
   const since = sizes.flatMap(({ first }) => (first === null ? [] : [first.month])).sort()[0];
   const money = (cents: number): string => moneyText(Math.round(cents), currency);
   return (
-    <table className="w-full text-sm bg-sheet border border-line">
+    <table className="stacks w-full text-sm bg-sheet border border-line">
       <thead>
         <tr className="text-left text-ink-2 border-b-2 border-edge">
           <th className="px-4 py-1.5 font-medium">{t('prices.moduleOf')}</th>
@@ -111,15 +111,21 @@ function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currenc
               <th scope="row" className="px-4 py-1.5 text-left font-semibold">
                 {capacityText(capacityMiB)}
               </th>
-              <td className="px-4 py-1.5 text-right font-semibold">{money(now.middle)}</td>
-              <td className="px-4 py-1.5 text-right">
+              <td data-column={t('prices.perGb')} className="px-4 py-1.5 text-right font-semibold">
+                {money(now.middle)}
+              </td>
+              <td data-column={t('prices.most')} className="px-4 py-1.5 text-right">
                 {t('prices.range', { low: money(now.low), high: money(now.high) })}
               </td>
-              <td className="px-4 py-1.5 text-right">
+              <td data-column={t('prices.fair')} className="px-4 py-1.5 text-right">
                 {t('prices.rangeModule', { gb: money(now.low * gb), gb2: money(now.high * gb) })}
               </td>
-              <td className="px-4 py-1.5">{changeText(t, now.middle, first?.middle ?? null)}</td>
-              <td className="px-4 py-1.5 text-right text-ink-2">{now.offers}</td>
+              <td data-column={t('prices.change')} className="px-4 py-1.5">
+                {changeText(t, now.middle, first?.middle ?? null)}
+              </td>
+              <td data-column={t('prices.offers')} className="px-4 py-1.5 text-right text-ink-2">
+                {now.offers}
+              </td>
             </tr>
           );
         })}

@@ -60,7 +60,7 @@ function TotalBar({ proof }: { proof: ProofView }) {
 export function Points({ proof }: { proof: ProofView }) {
   const t = useTranslations('proof');
   return (
-    <table className="bg-sheet border border-line w-full">
+    <table className="stacks bg-sheet border border-line w-full">
       <thead>
         <tr className="text-left border-b-2 border-edge text-sm">
           {[t('findings.point'), t('findings.promised'), t('findings.found'), t('findings.verdict')].map((head) => (
@@ -76,12 +76,14 @@ export function Points({ proof }: { proof: ProofView }) {
             <th scope="row" className="px-4 py-1.5 text-left font-medium">
               {what}
             </th>
-            <td className="px-4 py-1.5">{promised}</td>
-            <td className="px-4 py-1.5">
+            <td data-column={t('findings.promised')} className="px-4 py-1.5">
+              {promised}
+            </td>
+            <td data-column={t('findings.found')} className="px-4 py-1.5">
               {found}
               {note !== '' && <span className="block text-sm text-ink-2">{note}</span>}
             </td>
-            <td className={`px-4 py-1.5 font-semibold whitespace-nowrap ${POINT_VERDICTS[verdict].look}`}>
+            <td className={`stacks-end px-4 py-1.5 font-semibold whitespace-nowrap ${POINT_VERDICTS[verdict].look}`}>
               <span aria-hidden="true">{POINT_VERDICTS[verdict].sign}</span> {t(POINT_VERDICTS[verdict].word)}
             </td>
           </tr>

@@ -19,7 +19,7 @@ interface CustomerAddressProps {
 export function CustomerAddress({ address, isSet }: CustomerAddressProps) {
   const t = useTranslations('settings');
   return (
-    <section id="address" aria-label={t('address.title')} className="grid gap-2">
+    <section id="address" aria-label={t('address.title')} className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('address.title')}</h2>
       {isSet ? (
         <p className="text-sm">{t.rich('address.isSet', { e0: () => <strong>{address}</strong> })}</p>

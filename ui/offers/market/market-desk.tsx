@@ -55,7 +55,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
         </p>
       ) : (
         <div
-          className={`grid gap-4 items-start max-[860px]:grid-cols-1 ${market.shelves.length > 1 ? 'grid-cols-[13.5rem_minmax(0,1fr)]' : ''}`}
+          className={`grid gap-4 items-start max-[860px]:grid-cols-[minmax(0,1fr)] ${market.shelves.length > 1 ? 'grid-cols-[13.5rem_minmax(0,1fr)]' : ''}`}
         >
           {market.shelves.length > 1 && (
             <Shelves shelves={market.shelves} familyId={market.familyId} onPick={setPicked} />

@@ -53,7 +53,7 @@ export default async function StationPage({ params }: { params: Params }) {
   const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${marketText(state).mark}` : null;
   const bar = (
     <div className="flex items-center gap-3 min-w-0">
-      <p className="truncate text-sm">
+      <p className="truncate max-[620px]:whitespace-normal text-sm">
         <strong>{t('jobNr', { id: job.id })}</strong> · {job.customer.name || t('noName')} ·{' '}
         {machineName(job) || t('noMachine')}
       </p>
