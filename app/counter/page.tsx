@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { agoText } from '@/core/ago-text';
 import { counterJobs } from '@/service/job/counter';
 import { showFirstHour } from '@/service/shop/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
@@ -8,7 +7,8 @@ import { FirstHour } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';
 import { standingsWord } from '@/ui/frame/standing-sign';
 import { Notice } from '@/ui/kit/notice';
-import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
+import { agoText } from '@/ui/words/amounts';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -25,7 +25,6 @@ const MOST_PAGE = 10_000;
 /** Today's jobs by what they wait for, the last touched first. */
 export default async function CounterPage({ searchParams }: { searchParams: Search }) {
   const t = await getTranslations('jobs');
-  const language = await screenLanguage();
   const caller = await enterPage('jobs.read');
   const { page: asked, 'may-not': mayNot } = await searchParams;
   const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
@@ -35,7 +34,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   const jobs = entries.map(({ touchedAt, standings, ...entry }) => ({
     ...entry,
     standings: standingsWord(standings),
-    touched: agoText(touchedAt, now, language),
+    touched: agoText(touchedAt, now),
   }));
   return (
     <Desk caller={caller} here="/counter" words={['jobs']}>

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { dayText } from '@/core/day-text';
 import { showMovedIn } from '@/service/library/moving-in';
 import { MovedInList } from '@/ui/moving-in/moved-in';
 import { MovingIn } from '@/ui/moving-in/moving-in';
+import { dayText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { agoText } from '@/core/ago-text';
 import { OFFER_SORTS } from '@/core/market/offer-sort';
 import { feedHealth } from '@/service/market/feeds';
 import { askMarket, askMarketSchema, jobNamed, seenMarket } from '@/service/market/market';
@@ -16,7 +15,8 @@ import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/sellers/seller-list';
 import { OwnStock } from '@/ui/offers/stock/own-stock';
 import { OwnShelf } from '@/ui/offers/stock/shelf';
-import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
+import { agoText } from '@/ui/words/amounts';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -32,7 +32,6 @@ const only = (value: string | string[] | undefined): string => (typeof value ===
 /** What can be bought, from whom, at what price today and before. */
 export default async function OffersPage({ searchParams }: { searchParams: Promise<Query> }) {
   const t = await getTranslations('offers');
-  const language = await screenLanguage();
   const caller = await enterPage('offers.read');
   const query = await searchParams;
   const job = /^[1-9]\d{0,8}$/.test(only(query.job)) ? await jobNamed(caller, Number(only(query.job))) : null;
@@ -55,7 +54,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   const lists = await listsOfLate(caller);
   const feeds = (await feedHealth(caller)).map(({ goodAt, ...feed }) => ({
     ...feed,
-    age: goodAt && agoText(new Date(goodAt), new Date(), language),
+    age: goodAt && agoText(new Date(goodAt), new Date()),
   }));
   const mayPrice = mayDo(caller, 'offers.price');
   return (

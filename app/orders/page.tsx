@@ -1,11 +1,11 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { dayText } from '@/core/day-text';
 import { showOrders } from '@/service/orders/orders';
 import { basketView, orderView } from '@/service/orders/view';
 import { mayDo } from '@/service/staff/access';
 import { PART_SIGNS } from '@/ui/fitting/part-words';
 import { Baskets } from '@/ui/orders/baskets';
+import { dayText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';

@@ -1,6 +1,5 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
-import { agoText } from '@/core/ago-text';
 import { showBackground } from '@/service/background';
 import { showBestRule } from '@/service/job/options/steering';
 import { showCharges } from '@/service/shop/charges';
@@ -23,7 +22,8 @@ import { RoleRule } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
-import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
+import { agoText } from '@/ui/words/amounts';
+import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
 
@@ -35,7 +35,6 @@ export async function generateMetadata(): Promise<Metadata> {
 /** What the shop goes by: how it makes its prices, and what uses and systems need. */
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ logo?: string }> }) {
   const t = await getTranslations('settings');
-  const language = await screenLanguage();
   const caller = await enterPage('shop.settings');
   const { logo } = await searchParams;
   const identity = await showIdentity(caller);
@@ -72,11 +71,11 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
           waiting={background.numbers.waiting}
           running={background.numbers.running}
           failedCount={background.numbers.failed}
-          failed={background.failed.map(({ at, ...task }) => ({ ...task, ago: agoText(new Date(at), now, language) }))}
+          failed={background.failed.map(({ at, ...task }) => ({ ...task, ago: agoText(new Date(at), now) }))}
           runs={background.runs.map(({ kind, succeededAt, failedAt }) => ({
             kind,
-            succeeded: succeededAt && agoText(new Date(succeededAt), now, language),
-            failed: failedAt && agoText(new Date(failedAt), now, language),
+            succeeded: succeededAt && agoText(new Date(succeededAt), now),
+            failed: failedAt && agoText(new Date(failedAt), now),
           }))}
         />
       </main>

@@ -2,7 +2,6 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -10,6 +9,7 @@ import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { moneyText } from '../words/amounts';
 
 /** A customer's yes that is said here or on the telephone, with everything that has to be agreed to. */
 export function AcceptForm() {

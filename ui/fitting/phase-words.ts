@@ -1,4 +1,5 @@
 import type { Phase } from '@/core/fitting/checklist';
+import { dateLocale } from '../words/amounts';
 
 export const PHASE_NAMES = {
   safe: 'phases.safe',
@@ -19,4 +20,4 @@ export const FIND_WORDS = {
 
 /** The hour of a tick as the bench's clock shows it. */
 export const hourText = (iso: string): string =>
-  new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+  new Intl.DateTimeFormat(dateLocale(), { hour: '2-digit', minute: '2-digit' }).format(new Date(iso));

@@ -1,9 +1,9 @@
 'use client';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { dayText } from '../words/amounts';
 import { BY_WORDS } from './earlier-words';
 import { Apart } from './readings/apart';
 import { useFind } from './use-find';

@@ -1,9 +1,9 @@
 'use client';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Notice } from '../kit/notice';
+import { dayText } from '../words/amounts';
 import { CLOSING_TEXTS } from './closing-words';
 import { useJob } from './job-context';
 

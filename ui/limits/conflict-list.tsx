@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import type { Conflict, Settlement } from '@/core/machine/limits/conflicts';
 import { conflictsOf } from '@/core/machine/limits/conflicts';
 import type { LimitName } from '@/core/machine/limits/limit';
@@ -13,6 +12,7 @@ import { Button } from '../kit/button';
 import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
+import { dayText } from '../words/amounts';
 import { decidedOf } from './decided-of';
 import { LIMIT_ROWS, limitText } from './limit-words';
 import { type Consequence, consequenceKey, useConsequences } from './use-consequences';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import type { RankedClaim } from '@/core/machine/limits/resolve-claims';
+import { dayText } from '../words/amounts';
 import { type LimitRow, limitText, SOURCE_WORDS } from './limit-words';
 
 /** A source's word on a limit with its day, who entered it and its note; what can be done with it stands at its end. */

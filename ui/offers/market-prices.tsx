@@ -2,10 +2,10 @@
 import Link from 'next/link';
 import { useTranslations } from '#translations';
 import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
 import type { MonthPrice } from '@/service/market/view';
 import type { StaffWords } from '@/words/staff-words';
 import { useWidth } from '../client/use-width';
+import { dateLocale, moneyText } from '../words/amounts';
 import { type ShelfLabel, shelfText } from './market/market-words';
 import { type SizePrices, sizeLines, sizePrices } from './price-lines';
 
@@ -21,7 +21,7 @@ const HEIGHT = 340;
 const DASHES = ['', '7 4', '2 3', '10 3 2 3', '4 2', '1 5'];
 
 const monthText = (month: string): string =>
-  new Intl.DateTimeFormat('en-GB', { month: 'short', timeZone: 'UTC' }).format(new Date(`${month}-01T00:00:00Z`));
+  new Intl.DateTimeFormat(dateLocale(), { month: 'short', timeZone: 'UTC' }).format(new Date(`${month}-01T00:00:00Z`));
 
 /** How a price changed over the time that is shown. */
 function changeText(t: StaffWords<'offers'>, now: number, before: number | null): string {

@@ -2,10 +2,10 @@
 import { useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
 import { MIB_PER_GB } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
 import { callOnce } from '../client/session-guard';
 import { Sheet } from '../kit/sheet';
+import { moneyText } from '../words/amounts';
 import type { MarketOffer, NotedPrice } from './listed-offer';
 import { type CountingGround, PriceForm } from './price-form';
 import { PriceHistory } from './price-history';

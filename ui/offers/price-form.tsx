@@ -2,7 +2,6 @@
 import { useTranslations } from '#translations';
 import { countedPrice, type ExchangeRate } from '@/core/pricing/counted-price';
 import { plainMoney } from '@/core/pricing/currency';
-import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { SellerTerms } from '@/core/pricing/seller-terms';
 import type { StaffWords } from '@/words/staff-words';
@@ -11,6 +10,7 @@ import { TextField } from '../kit/form/fields';
 import { Form } from '../kit/form/form';
 import { readTyped, wholeTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
+import { moneyText } from '../words/amounts';
 import type { MarketOffer, NotedPrice } from './listed-offer';
 import { couponText, parseCoupon, stepLines } from './sellers/terms-words';
 

@@ -3,8 +3,7 @@ import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
-import { moneyText } from '@/core/pricing/money-text';
+import { dayText, moneyText } from '../words/amounts';
 import type { NotedPrice } from './listed-offer';
 
 const WIDTH = 480;

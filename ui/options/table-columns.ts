@@ -6,9 +6,9 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { CARES } from '@/core/planning/rules/care';
 import type { Plan } from '@/core/planning/search/plan';
 import { currencyDecimals } from '@/core/pricing/currency';
-import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffMessages, StaffWords } from '@/words/staff-words';
+import { moneyText } from '../words/amounts';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 

@@ -4,12 +4,12 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { orderHints } from '@/core/ordering/order-hints';
-import { moneyText } from '@/core/pricing/money-text';
 import type { Basket, BasketPart } from '@/service/orders/view';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { moneyText } from '../words/amounts';
 import { hintText } from './hint-text';
 
 /** What a pack costs today; where it has no price any more, what the quote counted on; null: it may not be seen. */

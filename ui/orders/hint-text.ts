@@ -1,6 +1,6 @@
 import type { OrderHint } from '@/core/ordering/order-hints';
-import { moneyText } from '@/core/pricing/money-text';
 import type { StaffWords } from '@/words/staff-words';
+import { moneyText } from '../words/amounts';
 
 const moreWords = (t: StaffWords<'orders'>, more: number): string =>
   more === 1 ? t('hint.one') : t('hint.more', { more });

@@ -3,13 +3,13 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { type LineEvent, mostNews } from '@/core/ordering/part-state';
-import { moneyText } from '@/core/pricing/money-text';
 import type { OrderLineView, OrderView } from '@/service/orders/view';
 import { useSave } from '../client/use-save';
 import { countsText, PART_SIGNS } from '../fitting/part-words';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
+import { moneyText } from '../words/amounts';
 
 const NEWS_WORDS = {
   arrived: 'arrived',

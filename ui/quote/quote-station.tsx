@@ -2,7 +2,6 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import type { SentVersion, SlipOption } from '@/service/job/quote/view';
 import type { JobView } from '@/service/job/view';
 import { useKeys } from '../client/use-keys';
@@ -13,6 +12,7 @@ import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
+import { dayText } from '../words/amounts';
 import { Drifts } from './drifts';
 import { OptionColumn } from './option-column';
 import { SentVersions } from './sent-versions';

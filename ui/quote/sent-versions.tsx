@@ -2,9 +2,7 @@
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
 import type { CustomerQuestion } from '@/core/quoting/quote-answer';
 import type { SentMail, SentVersion } from '@/service/job/quote/view';
 import type { StaffWords } from '@/words/staff-words';
@@ -16,6 +14,7 @@ import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { KeyHint } from '../kit/key-hint';
+import { dateLocale, dayText, moneyText } from '../words/amounts';
 import { SentOptions } from './sent-options';
 
 function CopyLink({ path }: { path: string }) {
@@ -135,7 +134,7 @@ const MAY_HAVE_GONE: ReadonlySet<SentMail['state']> = new Set(['waiting', 'sendi
 
 /** A time as `14:05`, where the reader is. */
 const clock = (iso: string): string =>
-  new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  new Date(iso).toLocaleTimeString(dateLocale(), { hour: '2-digit', minute: '2-digit' });
 
 /** How far a mail has come, in words. */
 function mailWords(t: StaffWords<'quote'>, { kind, to, state, tries, nextAt, sentence, sentAt }: SentMail): string {

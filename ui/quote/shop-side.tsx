@@ -1,8 +1,8 @@
 import { useTranslations } from '#translations';
-import { moneyText } from '@/core/pricing/money-text';
 import type { SeenOption } from '@/core/quoting/staff-view';
 import type { JobView } from '@/service/job/view';
 import type { StaffWords } from '@/words/staff-words';
+import { moneyText } from '../words/amounts';
 
 interface ShopSideProps {
   option: SeenOption;

@@ -2,9 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import { LANGUAGE_NAMES } from '@/core/language';
-import { moneyText } from '@/core/pricing/money-text';
 import { percentText } from '@/core/pricing/percent-text';
 import type { JobView } from '@/service/job/view';
 import type { StaffWords } from '@/words/staff-words';
@@ -12,6 +10,7 @@ import { useKeys } from '../client/use-keys';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { KeyHint } from '../kit/key-hint';
+import { dayText, moneyText } from '../words/amounts';
 
 // Fetched once it is opened: most quotes need none of it.
 const TermsForm = dynamic(() => import('./terms-form').then((module) => module.TermsForm), { ssr: false });

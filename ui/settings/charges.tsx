@@ -3,13 +3,13 @@ import { useTranslations } from '#translations';
 import { billOf, TAX_ROUNDINGS, TAX_WAYS, type TaxRounding, type TaxWay } from '@/core/pricing/bill';
 import type { Charges as Charged } from '@/core/pricing/charges';
 import { labourFor } from '@/core/pricing/labour';
-import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../client/use-save';
 import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { useLastRight } from '../kit/form/use-last-right';
 import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
+import { moneyText } from '../words/amounts';
 import { readCharges, type TypedCharges, typedCharges } from './charges-words';
 
 const WAY_WORDS = { contained: 'charges.contained', added: 'charges.added' } as const satisfies Record<TaxWay, string>;

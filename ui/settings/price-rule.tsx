@@ -1,7 +1,6 @@
 'use client';
 import { useTranslations } from '#translations';
 import { plainMoney } from '@/core/pricing/currency';
-import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { percentText } from '@/core/pricing/percent-text';
 import { type MarkUp, sellPrice } from '@/core/pricing/sell-price';
@@ -13,6 +12,7 @@ import { type Read, readTyped } from '../kit/form/read-typed';
 import { useLastRight } from '../kit/form/use-last-right';
 import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
+import { moneyText } from '../words/amounts';
 import { endingsText, markUpsText, parseEndings, parseMarkUps } from './price-rule-words';
 
 type Rule = Required<MarkUp>;

@@ -6,6 +6,7 @@ import { type TextKey, textFault } from '@/core/quoting/words/shop-texts';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { dateLocale } from '../words/amounts';
 
 /** A text as its owner looks at it. */
 export interface TextRow {
@@ -35,7 +36,7 @@ const WHEN = {
 
 /** A day with its month in three letters, for a narrow column. */
 const shortDay = (day: string): string =>
-  new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
+  new Intl.DateTimeFormat(dateLocale(), { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 
 interface TextLineProps {
   row: TextRow;

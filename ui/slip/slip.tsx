@@ -1,11 +1,10 @@
 'use client';
 import Link from 'next/link';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import { capacityText } from '@/core/memory/capacity';
-import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../job/job-context';
 import { LANE_WORDS } from '../options/lane-words';
+import { dayText, moneyText } from '../words/amounts';
 
 /** The quote as it grows: chosen options, their totals and savings; always beside the work. */
 export function Slip() {

@@ -2,10 +2,10 @@ import type { Metadata } from 'next';
 import Link from 'next/link';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
-import { dayText } from '@/core/day-text';
 import { closedJobs } from '@/service/job/job-ends';
 import { CLOSING_TEXTS } from '@/ui/job/closing-words';
 import { buttonLook } from '@/ui/kit/button';
+import { dayText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
 
 export async function generateMetadata(): Promise<Metadata> {

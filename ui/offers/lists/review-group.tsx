@@ -2,13 +2,13 @@
 import { useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
 import { isAcceptable, type ReviewGroup, type Suspicion } from '@/core/price-list/compare-list';
-import { moneyText } from '@/core/pricing/money-text';
 import type { ListRow } from '@/service/market/view';
 import type { StaffWords } from '@/words/staff-words';
 import { callOnce } from '../../client/session-guard';
 import { Button } from '../../kit/button';
 import { Check } from '../../kit/check';
 import { Fault } from '../../kit/fault';
+import { moneyText } from '../../words/amounts';
 import { countText, DOUBT_TEXTS, GROUP_TEXTS, movedText, SUSPICION_TEXTS } from './list-words';
 import { RowFixer } from './row-fixer';
 

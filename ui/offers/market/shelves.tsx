@@ -1,4 +1,5 @@
 import { useTranslations } from '#translations';
+import { localeHere } from '../../words/locale-here';
 import { shelfText } from './market-words';
 import type { MarketWindow } from './use-market';
 
@@ -29,7 +30,7 @@ export function Shelves({ shelves, familyId: shown, onPick }: ShelvesProps) {
           }`}
         >
           <span>{shelfText(t, label)}</span>
-          <span className={familyId === shown ? '' : 'text-ink-2'}>{offers.toLocaleString('en')}</span>
+          <span className={familyId === shown ? '' : 'text-ink-2'}>{offers.toLocaleString(localeHere())}</span>
         </button>
       ))}
     </nav>

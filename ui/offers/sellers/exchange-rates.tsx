@@ -1,10 +1,10 @@
 'use client';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
+import { dayText } from '../../words/amounts';
 import type { CountingGround } from '../price-form';
 
 /** Dated rates of the currencies that sellers print in. */

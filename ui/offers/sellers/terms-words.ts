@@ -1,10 +1,10 @@
 import type { PriceStep } from '@/core/pricing/counted-price';
 import { plainMoney } from '@/core/pricing/currency';
-import { moneyText } from '@/core/pricing/money-text';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { percentText } from '@/core/pricing/percent-text';
 import type { Coupon, SellerTerms, Shipping } from '@/core/pricing/seller-terms';
 import type { StaffWords } from '@/words/staff-words';
+import { moneyText } from '../../words/amounts';
 
 export const STEP_WORDS = {
   printed: 'terms.printed',

@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { moneyText } from '@/core/pricing/money-text';
 import { Button } from '../../kit/button';
+import { moneyText } from '../../words/amounts';
 import { ChangeStockSheet } from './change-stock-sheet';
 import { NewStockSheet } from './new-stock-sheet';
 import type { StockRow } from './stock-row';

@@ -2,12 +2,11 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { dayText } from '@/core/day-text';
-import { moneyText } from '@/core/pricing/money-text';
 import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { Fault } from '../../kit/fault';
 import { Notice } from '../../kit/notice';
+import { dayText, moneyText } from '../../words/amounts';
 import { PieceSheet } from './piece-sheet';
 
 /** A used module that lies on our shelf. */

@@ -2,8 +2,8 @@
 import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import { useTranslations } from '#translations';
 import { currencyDecimals } from '@/core/pricing/currency';
-import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../../job/job-context';
+import { moneyText } from '../../words/amounts';
 import { type PriceScale, priceAt } from './price-scale';
 import { LABEL_WIDTH } from './rung-row';
 

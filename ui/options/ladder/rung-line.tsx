@@ -7,9 +7,9 @@ import { boughtText, fateText, freeText, runText } from '@/core/planning/explain
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
 import { type Missed, missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
-import { moneyText } from '@/core/pricing/money-text';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
+import { moneyText } from '../../words/amounts';
 import { deliveryText, fromText } from '../delivery';
 
 interface RungLineProps {

@@ -6,8 +6,8 @@ import { planKey } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
-import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../../job/job-context';
+import { moneyText } from '../../words/amounts';
 
 interface NewPartPlans {
   answer: Answer;

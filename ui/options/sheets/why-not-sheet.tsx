@@ -5,11 +5,11 @@ import { parseWish } from '@/core/planning/explain/wish-line';
 import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
-import { moneyText } from '@/core/pricing/money-text';
 import { useJob } from '../../job/job-context';
 import { Field } from '../../kit/field';
 import { ProgressBar } from '../../kit/progress-bar';
 import { Sheet } from '../../kit/sheet';
+import { moneyText } from '../../words/amounts';
 import { LANE_WORDS } from '../lane-words';
 import { useWhyNot } from './use-why-not';
 

@@ -156,14 +156,14 @@ export function SteerBar(props: SteerBarProps) {
       />
       <Choice
         label={t('steer.slots')}
-        className="w-24"
+        className="w-fit"
         value={String(Math.max(0, Math.min(steering.freeSlots, sockets - 1)))}
         options={free}
         onChange={(event) => onSteer({ freeSlots: Number(event.target.value) })}
       />
       <Choice
         label={t('steer.rate')}
-        className="w-36"
+        className="w-fit"
         value={String(steering.leastRateMTs ?? '')}
         options={[
           { value: '', text: t('steer.anyRate') },

@@ -2,8 +2,8 @@ import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { Suggestion } from '@/core/planning/filters/suggest-three';
-import { moneyText } from '@/core/pricing/money-text';
 import { Button } from '../../kit/button';
+import { moneyText } from '../../words/amounts';
 
 interface SuggestedProps {
   suggestions: readonly Suggestion[];

@@ -57,7 +57,9 @@ export default async function StationPage({ params }: { params: Params }) {
         <strong>{t('jobNr', { id: job.id })}</strong> · {job.customer.name || t('noName')} ·{' '}
         {machineName(job) || t('noMachine')}
       </p>
-      <OnDeviceButton address={deviceAddress()} />
+      <span className="max-[620px]:hidden">
+        <OnDeviceButton address={deviceAddress()} />
+      </span>
       {mayDo(caller, 'jobs.write') && job.closedAt === null && <CloseJobButton jobId={job.id} />}
     </div>
   );

@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idOf } from '@/app/handle';
-import { dayText } from '@/core/day-text';
 import { claimOf } from '@/service/orders/orders';
 import { PrintButton } from '@/ui/orders/print-button';
+import { dayText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../../../desk';
 import { enterPage } from '../../../enter';
