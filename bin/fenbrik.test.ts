@@ -127,7 +127,7 @@ describe('plan --explain', () => {
 
   it('says it in words below the table', () => {
     const { stdout } = fenbrik('plan', photo, '--format', 'table', '--explain', 'tp-24');
-    expect(stdout).toContain('tp-24 (tp-24) is in 3 plans, such as:');
+    expect(stdout).toContain('tp-24 (tp-24): It is in 3 plans, such as:');
     expect(stdout).toContain('Runs at 5200 MT/s: the CPU’s limit is 5200.');
     expect(stdout).toContain('Faster than it can run here: tp-24 is rated 5600.');
   });

@@ -2,14 +2,24 @@ import { capacityText } from '../core/memory/capacity';
 import { nearestPlans } from '../core/planning/explain/broken-wishes';
 import type { OfferExplained } from '../core/planning/explain/explain-offer';
 import { explainPlan } from '../core/planning/explain/explain-plan';
-import { nearestSentence, offerSentences, planLine, planSentences } from '../core/planning/explain/explain-words';
+import { nearestSentence, offerSentences, planSentences } from '../core/planning/explain/explain-words';
+import type { PlanSay } from '../core/planning/explain/plan-say';
+import { planLine } from '../core/planning/explain/plan-words';
 import { makeBoard } from '../core/planning/model/board';
 import type { PlanCase } from '../core/planning/model/case';
 import { effectiveLimits } from '../core/planning/rules/effective-limits';
 import type { Answer, Plan } from '../core/planning/search/plan';
 import { moneyText } from '../core/pricing/money-text';
 import { reasonFacts } from '../core/quoting/reason-facts';
-import { STAFF_REASONS } from '../core/quoting/reason-words';
+import { reasonText } from '../core/quoting/reason-words';
+import { staffWords } from '../words/staff-words';
+
+/** The command speaks English. */
+const sayIn = (currency: string): PlanSay => ({
+  t: staffWords('en', 'plans'),
+  tTrade: staffWords('en', 'trade'),
+  money: (cents) => moneyText(cents, currency),
+});
 
 const HEADINGS = ['total', 'price', 'saving', 'rate', 'channels', 'open', 'care', 'lane', 'old ones', 'buy'];
 /** Columns whose figures are read from the right. */
@@ -56,7 +66,7 @@ function aligned(rows: readonly string[][]): string[] {
 /** Where nothing meets the goal, what misses it least; else that nothing is more than today. */
 function noPlan(planCase: PlanCase): string[] {
   if (planCase.goal == null) return ['No plan gives more than today.'];
-  const nearest = nearestPlans(planCase).map((one) => `  ${nearestSentence(planCase, one)}`);
+  const nearest = nearestPlans(planCase).map((one) => `  ${nearestSentence(sayIn(planCase.currency), planCase, one)}`);
   if (nearest.length === 0) return ['No plan meets the goal, nor all but one of its wishes.'];
   return ['No plan meets the goal. Those that miss one wish of it least:', ...nearest];
 }
@@ -77,15 +87,16 @@ export function planTable(planCase: PlanCase, { baseline, refusedOffers, plans }
 /** Why an offer is in no plan, or in which and why they run as they run, as a person reads it in a terminal. */
 export function explainedText(planCase: PlanCase, id: string, explained: OfferExplained): string {
   const label = planCase.offers.find((offer) => offer.id === id)?.label ?? id;
-  const [first, ...more] = offerSentences(planCase, explained);
+  const say = sayIn(planCase.currency);
+  const [first, ...more] = offerSentences(say, planCase, explained);
   const plans = explained.kind === 'in-plans' ? explained.plans.slice(0, 3) : [];
   const force = effectiveLimits(makeBoard(planCase));
   const because = plans.flatMap((plan) => {
     const facts = reasonFacts(planCase, plan, force);
-    const reasons = plan.reasons.map((reason) => STAFF_REASONS[reason](facts));
-    const told = [...planSentences(planCase, explainPlan(planCase, plan)), ...reasons];
-    return ['', planLine(planCase, plan), ...told.map((sentence) => `  ${sentence}`)];
+    const reasons = plan.reasons.map((reason) => reasonText(say.t, reason, facts));
+    const told = [...planSentences(say.t, planCase, explainPlan(planCase, plan)), ...reasons];
+    return ['', planLine(say, planCase, plan), ...told.map((sentence) => `  ${sentence}`)];
   });
   const rest = plans.length > 0 ? because : more.map((line) => `  ${line}`);
-  return [`${label} (${id}) ${first}`, ...rest, ''].join('\n');
+  return [`${label} (${id}): ${first}`, ...rest, ''].join('\n');
 }

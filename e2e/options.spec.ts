@@ -196,7 +196,7 @@ test('why not: a refused offer, and a wish that nothing meets with what comes ne
   await page.keyboard.press('Escape');
   await page.goto(`/jobs/${JOBS.bakery}/options?need=262144`);
   await page.getByText('No plan meets these wishes.').waitFor();
-  await page.getByText(/less than wished for/).waitFor();
+  await page.getByText(/less than wanted/).waitFor();
   await context.close();
 }, 300_000);
 

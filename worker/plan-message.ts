@@ -1,4 +1,4 @@
-import type { WhyNot } from '../core/planning/explain/why-not';
+import type { WhyNot, WhyNotAnswer } from '../core/planning/explain/why-not';
 import type { Goal, PlanCase } from '../core/planning/model/case';
 import type { Change } from '../core/planning/search/planner';
 import type { PackedAnswer } from './packed-answer';
@@ -22,6 +22,6 @@ export type PlanReply =
   | { id: number; state: 'planning'; share: number }
   | { id: number; state: 'done'; answer: PackedAnswer }
   | { id: number; state: 'ahead'; goal: Goal; answer: PackedAnswer }
-  | { id: number; state: 'told'; lines: string[] }
+  | { id: number; state: 'told'; answer: WhyNotAnswer }
   | { id: number; state: 'failed' }
   | { id: number; state: 'cancelled' };

@@ -61,7 +61,7 @@ export class PlanWork {
     const { reply } = this.place;
     try {
       if ('asked' in request) {
-        reply({ id, state: 'told', lines: whyNot(request.about, request.asked) });
+        reply({ id, state: 'told', answer: whyNot(request.about, request.asked) });
         return;
       }
       const began = this.place.now();

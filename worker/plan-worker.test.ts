@@ -66,7 +66,7 @@ test('a change is answered as the changed case would be', async () => {
 test('a question why something is not there is answered as the core does', async () => {
   const asked = { offer: planCase.offers[0].id };
   await send({ id: 3, asked, about: planCase });
-  expect(ends()).toEqual([{ id: 3, state: 'told', lines: whyNot(planCase, asked) }]);
+  expect(ends()).toEqual([{ id: 3, state: 'told', answer: whyNot(planCase, asked) }]);
 });
 
 describe('work that takes long', () => {

@@ -2,7 +2,6 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { MemoryModule } from '../memory/module';
 import { MODULE_OF_8_GB } from '../memory/samples';
-import { REFUSAL_WORDS } from './explain/refusal-words';
 import { layoutToday, makeBoard } from './model/board';
 import { caseJsonSchema, type PlanCase } from './model/case';
 import { compareLists } from './model/compare-lists';
@@ -17,6 +16,7 @@ import { boardRateUnder } from './rules/running-rate';
 import { answer } from './search/answer';
 import { evaluateChoice } from './search/evaluate-choice';
 import type { Plan } from './search/plan';
+import { english } from './testing/english';
 
 const GB = 1024;
 
@@ -145,7 +145,7 @@ describe('what an offer is refused for', () => {
   });
 
   it('has words for every code', () => {
-    for (const code of OFFER_REFUSALS) expect(REFUSAL_WORDS[code]).toMatch(/\w/);
+    for (const code of OFFER_REFUSALS) expect(english.t(`refusals.${code}`)).toMatch(/\w/);
   });
 });
 

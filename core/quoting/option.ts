@@ -1,17 +1,15 @@
 import type { Language } from '../language';
 import type { Cover } from '../planning/filters/cover';
-import { makeBoard } from '../planning/model/board';
 import type { PlanCase } from '../planning/model/case';
-import { effectiveLimits } from '../planning/rules/effective-limits';
 import type { Plan } from '../planning/search/plan';
 import { billOf } from '../pricing/bill';
 import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
 import { roundHalfEven } from '../pricing/round-half-even';
 import { savingPercent } from '../pricing/saving';
+import { channelsInSnapshot } from './channels-in-snapshot';
 import { boardPictures } from './paper/board-pictures';
 import { billLines, computedLines, editedLines, type MadeLine, termLines } from './paper/lines';
 import { coverText, isAgreed } from './paper/statements';
-import { reasonFacts } from './reason-facts';
 import type { QuoteOption } from './snapshot';
 import { PLAIN_TERMS } from './terms';
 import type { LineEdits, QuoteTerms } from './terms-schema';
@@ -80,8 +78,6 @@ export function makeOption(input: OptionInput): QuoteOption {
   const { planCase, plan, supplies, place, cover = null, pricing, terms = PLAIN_TERMS, edits = {} } = input;
   const { language = 'en', texts = SUPPLIED_TEXTS[language] } = input;
   const rule = ruleForLines(pricing);
-  const force = effectiveLimits(makeBoard(planCase));
-  const facts = reasonFacts(planCase, plan, force);
   const ofPlan = editedLines(computedLines(planCase, plan, language, rule.rates), edits);
   const made = [...ofPlan, ...termLines(ofPlan, terms, language, rule.rates)];
   const bill = billOf(billLines(made), rule);
@@ -105,7 +101,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     totalMiB: plan.totalMiB,
     addedMiB: plan.addedMiB,
     rateMTs: plan.rateMTs,
-    channelsText: facts.channelsText,
+    channelsText: channelsInSnapshot(plan.effectiveChannels),
     openSlots: plan.openSlots,
     ...boardPictures(planCase, plan, (mib) => capacityIn(language, mib)),
     oldModules: oldModulesText(planCase, plan, PAPER_WORDS[language]),

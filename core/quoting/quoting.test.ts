@@ -8,10 +8,11 @@ import { CARE_REASONS, NOTES } from '../planning/rules/care';
 import { effectiveLimits } from '../planning/rules/effective-limits';
 import { answer } from '../planning/search/answer';
 import type { Plan } from '../planning/search/plan';
+import { english } from '../planning/testing/english';
 import { customerView } from './customer-view';
 import { makeOption, type Supply } from './option';
 import { reasonFacts } from './reason-facts';
-import { NOTE_WORDS, STAFF_REASONS } from './reason-words';
+import { noteText, reasonText } from './reason-words';
 import { sampleRule } from './samples';
 import { slotChanges } from './slot-changes';
 import { type QuoteSnapshot, snapshotSchema } from './snapshot';
@@ -107,10 +108,10 @@ describe('words for reasons', () => {
 
   it('are there for every reason and note', () => {
     for (const name of Object.keys(CARE_REASONS) as (keyof typeof CARE_REASONS)[]) {
-      expect(STAFF_REASONS[name](facts)).toMatch(/^[A-Z0-9].*\.$/);
-      expect(STAFF_REASONS[name](facts)).not.toMatch(/undefined|null|NaN/);
+      expect(reasonText(english.t, name, facts)).toMatch(/^[A-Z0-9].*\.$/);
+      expect(reasonText(english.t, name, facts)).not.toMatch(/undefined|null|NaN/);
     }
-    for (const note of NOTES) expect(NOTE_WORDS[note](facts)).toMatch(/\.$/);
+    for (const note of NOTES) expect(noteText(english.t, note, facts)).toMatch(/\.$/);
   });
 });
 

@@ -1,5 +1,4 @@
 import { capacityText } from '../memory/capacity';
-import { effectiveChannelsText } from '../planning/explain/channel-words';
 import type { PlanCase } from '../planning/model/case';
 import type { EffectiveLimits } from '../planning/rules/effective-limits';
 import type { Plan } from '../planning/search/plan';
@@ -16,7 +15,7 @@ export function reasonFacts(planCase: PlanCase, plan: Plan, force: EffectiveLimi
     todayRateMTs: force.today.rateMTs,
     bandwidthMBs: plan.bandwidthMBs,
     todayBandwidthMBs: force.today.bandwidthMBs,
-    channelsText: effectiveChannelsText(plan.effectiveChannels),
+    effectiveChannels: plan.effectiveChannels,
     osVisibleText: text(planCase.machine.os?.visibleMiB),
   };
 }

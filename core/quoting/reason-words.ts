@@ -1,3 +1,5 @@
+import type { StaffWords } from '../../words/staff-words';
+import { effectiveChannelsText } from '../planning/explain/channel-words';
 import type { CareReason, Note } from '../planning/rules/care';
 
 /** Figures that the sentences speak of. Capacities as text, rates MT/s, bandwidth MB/s. */
@@ -9,33 +11,38 @@ export interface ReasonFacts {
   todayRateMTs: number | null;
   bandwidthMBs: number;
   todayBandwidthMBs: number;
-  channelsText: string;
+  effectiveChannels: number;
   osVisibleText: string | null;
 }
 
-const than = (text: string | null): string => (text === null ? '' : ` (${text})`);
+/** What a technician reads of a reason for care: the rule with its numbers. */
+export function reasonText(t: StaffWords<'plans'>, reason: CareReason, facts: ReasonFacts): string {
+  const { totalText: total, officialTotalText: official, officialModuleText: size, rateMTs: rate } = facts;
+  switch (reason) {
+    case 'mixed-rate':
+      return t('reasons.mixed-rate', { rate });
+    case 'module-off-book':
+      return size === null ? t('reasons.module-off-book-unknown') : t('reasons.module-off-book', { size });
+    case 'os-limit':
+      return t('reasons.os-limit', { visible: facts.osVisibleText ?? '', total });
+    case 'slower-than-today':
+      return t('reasons.slower-than-today', {
+        rate,
+        bandwidth: facts.bandwidthMBs,
+        todayRate: facts.todayRateMTs ?? 0,
+        todayBandwidth: facts.todayBandwidthMBs,
+      });
+    case 'total-off-book':
+      return official === null
+        ? t('reasons.total-off-book-unknown', { total })
+        : t('reasons.total-off-book', { total, official });
+    case 'uneven-channels':
+      return t('reasons.uneven-channels', { channels: effectiveChannelsText(t, facts.effectiveChannels) });
+    default:
+      return t(`reasons.${reason}`);
+  }
+}
 
-/** What a technician reads: the rule with its numbers. */
-export const STAFF_REASONS: Record<CareReason, (facts: ReasonFacts) => string> = {
-  'ecc-lost': () => 'All of today’s memory has ECC; this set no longer corrects errors.',
-  'ecc-mix': () => 'ECC and non-ECC modules together: ECC will not work.',
-  'mixed-latency': () => 'Modules of one rate with different CL: the board has to find common timings.',
-  'mixed-rate': (facts) => `The modules would run at different rates; all run at ${facts.rateMTs} MT/s.`,
-  'module-off-book': (facts) =>
-    `A module is larger than the official ${facts.officialModuleText ?? 'size'}; it has been seen to work.`,
-  'os-limit': (facts) => `The operating system sees only ${facts.osVisibleText ?? 'part'} of ${facts.totalText}.`,
-  'slower-than-today': (facts) =>
-    `Slower than today: ${facts.rateMTs} MT/s and ${facts.bandwidthMBs} MB/s against ${facts.todayRateMTs ?? 0} MT/s and ${facts.todayBandwidthMBs} MB/s.`,
-  'total-off-book': (facts) =>
-    `${facts.totalText} is above the official ceiling${than(facts.officialTotalText)}; it has been seen to work.`,
-  'total-unknown': () => 'No source says how much memory this machine takes.',
-  'uneven-channels': (facts) => `The channels hold unequal amounts: together as quick as ${facts.channelsText}.`,
-  'unmatched-bank': () => 'The board advises equal modules in a bank; here they differ.',
-};
-
-/** What is worth saying without care. */
-export const NOTE_WORDS: Record<Note, (facts: ReasonFacts) => string> = {
-  'mixed-maker': () => 'Modules of different makers.',
-  'mixed-ranks': () => 'Modules with different numbers of ranks.',
-  'runs-below-rating': (facts) => `The new modules are rated faster; here they run at ${facts.rateMTs} MT/s.`,
-};
+/** What is worth saying of a plan without care. */
+export const noteText = (t: StaffWords<'plans'>, note: Note, { rateMTs: rate }: ReasonFacts): string =>
+  note === 'runs-below-rating' ? t('notes.runs-below-rating', { rate }) : t(`notes.${note}`);

@@ -11,7 +11,7 @@ interface Room {
 /** Imports point down: each room is told which are below it. */
 export const ROOMS: Record<string, Room> = {
   words: { rooms: '', packages: 'use-intl icu-minify' },
-  core: { rooms: '', packages: 'zod' },
+  core: { rooms: '', types: 'words', packages: 'zod' },
   runtime: { rooms: '', packages: 'node:* zod pino' },
   store: {
     rooms: 'words core runtime',
@@ -34,7 +34,7 @@ export const ROOMS: Record<string, Room> = {
   gate: { rooms: 'runtime', packages: 'node:* proxy-addr rate-limiter-flexible' },
   standin: { rooms: '', packages: 'node:* smtp-server' },
   demo: { rooms: 'core store' },
-  bin: { rooms: 'core' },
+  bin: { rooms: 'words core' },
   scripts: { rooms: 'core runtime store outward service tasks gate standin demo bin' },
   testing: { rooms: 'words core runtime store outward service tasks gate standin demo bin scripts ui' },
   bench: { rooms: 'core runtime store outward service worker demo bin scripts testing' },

@@ -1,10 +1,12 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { type ComponentProps, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import type { PlanSay } from '@/core/planning/explain/plan-say';
 import { whyBest } from '@/core/planning/filters/best-of-rung';
 import { planKey, type Rung, rungsOf } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/steering';
 import { suggestThree } from '@/core/planning/filters/suggest-three';
+import { whyBestText } from '@/core/planning/filters/suggestion-words';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer, Plan } from '@/core/planning/search/plan';
 import { useKeys } from '../client/use-keys';
@@ -20,6 +22,7 @@ import { SteerBar } from './steer/steer-bar';
 import { Suggested } from './steer/suggested';
 import type { Steered } from './steer/use-steering';
 import { useCompared } from './use-compared';
+import { usePlanSay } from './use-plan-say';
 import { usePutOnSlip } from './use-put-on-slip';
 
 interface OptionsDeskProps {
@@ -49,7 +52,7 @@ function useLimits({ needMiB, budgetCents, freeSlots }: Steering): Steering {
 }
 
 /** The plans as rungs, and what follows from them for how the job is steered. */
-function useRungs({ answer, base }: OptionsDeskProps, steering: Steering) {
+function useRungs({ answer }: OptionsDeskProps, steering: Steering) {
   const { job } = useJob();
   const { bestToleranceBp: toleranceBp, cover } = job;
   const rungs = useMemo(
@@ -58,10 +61,10 @@ function useRungs({ answer, base }: OptionsDeskProps, steering: Steering) {
   );
   // What is suggested follows the ladder.
   const late = useDeferredValue(rungs);
-  const { todayMiB, currency } = { todayMiB: answer.baseline.totalMiB, currency: base.currency };
+  const { totalMiB: todayMiB } = answer.baseline;
   const suggestions = useMemo(
-    () => suggestThree({ rungs: late, steering, todayMiB, cover, currency, toleranceBp }),
-    [late, steering, todayMiB, cover, currency, toleranceBp],
+    () => suggestThree({ rungs: late, steering, todayMiB, cover, toleranceBp }),
+    [late, steering, todayMiB, cover, toleranceBp],
   );
   const byKey = useMemo(() => new Map(answer.plans.map((plan) => [planKey(plan), plan])), [answer]);
   return { rungs, suggestions, byKey };
@@ -90,11 +93,12 @@ function useLooked({ plan: named, name }: Steered, byKey: ReadonlyMap<string, Pl
 }
 
 /** Why the plan that is looked at is written out as the best of its rung; empty: it is not. */
-function whyLooked(looked: string | null, rungs: readonly Rung[], { currency }: PlanCase, rule: BestRule): string {
+function whyLooked(say: PlanSay, looked: string | null, rungs: readonly Rung[], rule: BestRule): string {
   const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === looked);
   if (rung === undefined) return '';
   const wanted = rung.plans.filter((plan) => missedBy(rule.steering, plan) === null);
-  return whyBest(wanted.length > 0 ? wanted : rung.plans, currency, rule.toleranceBp);
+  const why = whyBest(wanted.length > 0 ? wanted : rung.plans, rule.toleranceBp);
+  return why === null ? '' : whyBestText(say, why, rule.toleranceBp);
 }
 
 /** Keys that lead on from the plans. */
@@ -116,6 +120,7 @@ interface BestRule {
 /** The ladder or the table of plans, what steers it, the plan that is looked at, and what can be laid over them. */
 export function OptionsDesk(props: OptionsDeskProps) {
   const { answer, base, planCase, steered } = props;
+  const say = usePlanSay(base.currency);
   const lateAnswer = useDeferredValue(answer);
   const { job } = useJob();
   const { steering, steer } = steered;
@@ -163,7 +168,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
           plans={answer.plans}
           places={places}
           compared={compared}
-          best={whyLooked(lookedKey, rungs, planCase, { steering, toleranceBp: job.bestToleranceBp })}
+          best={whyLooked(say, lookedKey, rungs, { steering, toleranceBp: job.bestToleranceBp })}
           busy={slip.busy}
           sentence={slip.sentence}
           onPut={slip.put}

@@ -14,6 +14,7 @@ import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { Reasons } from './sheets/reasons';
 import { sentenceOf } from './sheets/sentence-of';
+import { usePlanSay } from './use-plan-say';
 
 interface PlanStripProps {
   plan: Plan;
@@ -64,6 +65,7 @@ export function PlanStrip(props: PlanStripProps) {
   const tTrade = useTranslations('trade');
   const { plan, planCase, plans, places, compared, best, busy, sentence, onPut, onOpen, onCompare, onSideBySide } =
     props;
+  const say = usePlanSay(planCase.currency);
   const { job } = useJob();
   const key = planKey(plan);
   const on = places.get(key);
@@ -112,13 +114,14 @@ export function PlanStrip(props: PlanStripProps) {
       )}
       <div className="grid md:grid-cols-2 gap-x-5 gap-y-1 text-sm mt-1">
         <div>
-          <p className="font-medium">{boughtText(planCase, plan)}</p>
+          <p className="font-medium">{boughtText(say.t, planCase, plan)}</p>
           <p className="text-ink-2">
-            {runText(plan)} · {freeText(plan)} · {fateText(planCase, plan)} · {deliveryText(t, plan, job.supplies)}
-            {plan.latencyNs !== null && t('plan.latency', { value: plan.latencyNs.toFixed(1) })}
+            {runText(say.t, plan)} · {freeText(say.t, plan)} · {fateText(say.t, planCase, plan)} ·{' '}
+            {deliveryText(t, plan, job.supplies)}
+            {plan.latencyNs !== null && t('plan.latency', { value: Number(plan.latencyNs.toFixed(1)) })}
           </p>
           <p className="text-ink-2">
-            {sentenceOf(savingText(plan, plans, planCase.currency))}
+            {sentenceOf(savingText(say, plan, plans))}
             {best !== '' && t('plan.best', { best })}
           </p>
         </div>

@@ -64,7 +64,8 @@ export function PlanTable(props: PlanTableProps) {
   const [all, setAll] = useState(false);
   const box = useRef<HTMLElement>(null);
   const tTrade = useTranslations('trade');
-  const shownOf = { tTrade, planCase, supplies };
+  const tPlans = useTranslations('plans');
+  const shownOf = { tTrade, tPlans, planCase, supplies };
   const columns = COLUMNS.filter(({ id }) => chosen.has(id));
   const wanted = plans.filter((plan) => missedBy(steering, plan) === null);
   const sorted = sortedPlans(wanted, order, shownOf);

@@ -7,7 +7,12 @@ import { COLUMNS, plansCsv, sortedPlans, type TableGround } from './table-column
 const planCase = WORKED_CASES.find(([name]) => name === 'bakery-till')?.[1] as PlanCase;
 const { plans } = answer(planCase);
 const t = staffWords('en', 'options');
-const ground: TableGround = { tTrade: staffWords('en', 'trade'), planCase, supplies: {} };
+const ground: TableGround = {
+  tTrade: staffWords('en', 'trade'),
+  tPlans: staffWords('en', 'plans'),
+  planCase,
+  supplies: {},
+};
 
 describe('the table of plans', () => {
   it.each(COLUMNS.map(({ id }) => [id]))('is sorted by %s both ways, every plan once', (column) => {

@@ -15,6 +15,7 @@ import { LANE_WORDS } from './lane-words';
 /** What a table of plans is made of. */
 export interface TableGround {
   tTrade: StaffWords<'trade'>;
+  tPlans: StaffWords<'plans'>;
   planCase: PlanCase;
   supplies: Readonly<Record<string, OfferSupply>>;
 }
@@ -109,7 +110,7 @@ export const COLUMNS: readonly Column[] = [
     id: 'channels',
     name: 'facts.channels',
     usual: false,
-    text: (plan) => effectiveChannelsText(plan.effectiveChannels),
+    text: (plan, { tPlans }) => effectiveChannelsText(tPlans, plan.effectiveChannels),
     value: (plan) => plan.effectiveChannels,
   },
   {
@@ -125,7 +126,7 @@ export const COLUMNS: readonly Column[] = [
     name: 'facts.old',
     usual: false,
     isLong: true,
-    text: (plan, { planCase }) => fateText(planCase, plan),
+    text: (plan, { tPlans, planCase }) => fateText(tPlans, planCase, plan),
     value: ({ kept }) => kept.length,
   },
   {
@@ -141,8 +142,8 @@ export const COLUMNS: readonly Column[] = [
     name: 'facts.buys',
     usual: true,
     isLong: true,
-    text: (plan, { planCase }) => boughtText(planCase, plan),
-    value: (plan, { planCase }) => boughtText(planCase, plan),
+    text: (plan, { tPlans, planCase }) => boughtText(tPlans, planCase, plan),
+    value: (plan, { tPlans, planCase }) => boughtText(tPlans, planCase, plan),
   },
 ];
 

@@ -8,6 +8,10 @@ import { localeHere } from './locale-here';
 /** An amount: `€1,234.50`, `1.234,50 €`. @param minor integer minor units */
 export const moneyText = (minor: number, currency: string): string => moneyTextIn(minor, currency, localeHere());
 
+/** The same without decimals that are all zero: `€90`, `90 €`. */
+export const shortMoneyText = (minor: number, currency: string): string =>
+  moneyText(minor, currency).replace(/[.,]0+(?=\D*$)/, '');
+
 /** The language in which days and times are written: English ones as the shop's country writes them. */
 export function dateLocale(): string {
   const locale = localeHere();

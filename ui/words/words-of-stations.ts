@@ -10,7 +10,7 @@ const BESIDE = ['board', 'frame', 'job', 'trade'] as const satisfies readonly Na
 export const WORDS_OF_STATIONS = {
   intake: [...BESIDE, 'intake', 'limits'],
   limits: [...BESIDE, 'intake', 'limits'],
-  options: [...BESIDE, 'intake', 'offers', 'options'],
+  options: [...BESIDE, 'intake', 'offers', 'options', 'plans'],
   quote: [...BESIDE, 'quote'],
   fitting: [...BESIDE, 'fitting', 'intake'],
   proof: [...BESIDE, 'intake', 'proof'],

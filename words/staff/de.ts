@@ -12,6 +12,7 @@ import moving from './de/moving.json';
 import offers from './de/offers.json';
 import options from './de/options.json';
 import orders from './de/orders.json';
+import plans from './de/plans.json';
 import proof from './de/proof.json';
 import quote from './de/quote.json';
 import settings from './de/settings.json';
@@ -34,6 +35,7 @@ export const de = {
   offers,
   options,
   orders,
+  plans,
   proof,
   quote,
   settings,

@@ -12,6 +12,7 @@ import moving from './en/moving.json';
 import offers from './en/offers.json';
 import options from './en/options.json';
 import orders from './en/orders.json';
+import plans from './en/plans.json';
 import proof from './en/proof.json';
 import quote from './en/quote.json';
 import settings from './en/settings.json';
@@ -34,6 +35,7 @@ export const en = {
   offers,
   options,
   orders,
+  plans,
   proof,
   quote,
   settings,

@@ -1,5 +1,7 @@
 import type { Plan } from '../search/plan';
-import { type Compared, listed, type Step, stepBetween, stepText } from './compare-plans';
+import { english } from '../testing/english';
+import { type Compared, type Step, stepBetween, stepText } from './compare-plans';
+import { listed } from './plan-say';
 
 const GB = 1024;
 const compared = (plan: Partial<Plan>, leadDays = 0): Compared => ({
@@ -21,9 +23,9 @@ describe('what paying more buys', () => {
   it('is said figure by figure, the weightiest first', () => {
     const from = compared({}, 5);
     const to = compared({ priceCents: 6800, effectiveChannels: 2, openSlots: 1, care: 'clear' }, 1);
-    expect(stepBetween(from, to)).toEqual({
+    expect(stepBetween(english, from, to)).toEqual({
       cents: 1800,
-      gains: ['dual channel', 'a free slot', 'nothing to mind'],
+      gains: ['dual channel', 'a free slot', 'nothing to note'],
       losses: [],
       laterDays: -4,
     });
@@ -32,7 +34,7 @@ describe('what paying more buys', () => {
   it('says what is given up as well', () => {
     const from = compared({ kept: ['A1', 'A2'], totalMiB: 12 * GB, rateMTs: 2666, openSlots: 3 });
     const to = compared({ priceCents: 4000, kept: ['A1'], openSlots: 1 }, 2);
-    expect(stepBetween(from, to)).toEqual({
+    expect(stepBetween(english, from, to)).toEqual({
       cents: -1000,
       gains: ['4 GB more'],
       losses: ['runs at 2400 instead of 2666 MT/s', 'leaves 2 free slots less', 'takes out one more old module'],
@@ -43,6 +45,7 @@ describe('what paying more buys', () => {
   it('is old modules too, counted, or all of them', () => {
     const gains = (from: string[], to: string[], installed = 2) =>
       stepBetween(
+        english,
         { ...compared({ kept: from }), installed },
         { ...compared({ kept: to, priceCents: 6000 }), installed },
       ).gains;
@@ -53,12 +56,15 @@ describe('what paying more buys', () => {
   });
 
   it('is nothing between plans that are alike', () => {
-    expect(stepBetween(compared({}), compared({}))).toEqual({ cents: 0, gains: [], losses: [], laterDays: 0 });
+    expect(stepBetween(english, compared({}), compared({}))).toEqual({ cents: 0, gains: [], losses: [], laterDays: 0 });
   });
 
   it('is said in a sentence', () => {
     const said = (step: Partial<Step>) =>
-      stepText({ cents: 1800, gains: [], losses: [], laterDays: 0, ...step }, (cents) => (cents / 100).toFixed(2));
+      stepText(
+        { ...english, money: (cents) => (cents / 100).toFixed(2) },
+        { cents: 1800, gains: [], losses: [], laterDays: 0, ...step },
+      );
     expect(said({ gains: ['dual channel', 'a free slot'] })).toBe('+18.00 buys dual channel and a free slot.');
     expect(said({ gains: ['4 GB more'], losses: ['leaves one free slot less'], laterDays: 5 })).toBe(
       '+18.00 buys 4 GB more, but leaves one free slot less and comes 5 days later.',
@@ -73,11 +79,11 @@ describe('what paying more buys', () => {
   });
 
   it('is listed as a person would', () => {
-    expect([listed([]), listed(['a']), listed(['a', 'b']), listed(['a', 'b', 'c'])]).toEqual([
-      '',
-      'a',
-      'a and b',
-      'a, b and c',
-    ]);
+    expect([
+      listed(english.t, []),
+      listed(english.t, ['a']),
+      listed(english.t, ['a', 'b']),
+      listed(english.t, ['a', 'b', 'c']),
+    ]).toEqual(['', 'a', 'a and b', 'a, b and c']);
   });
 });

@@ -1,5 +1,5 @@
+import type { StaffWords } from '../../../words/staff-words';
 import { capacityText } from '../../memory/capacity';
-import { moneyText } from '../../pricing/money-text';
 import type { PlanCase } from '../model/case';
 import { offerOf } from '../model/offer-of';
 import type { OfferRefusal } from '../rules/refuse-offer';
@@ -7,164 +7,144 @@ import type { Plan } from '../search/plan';
 import type { NearestPlan, Wish } from './broken-wishes';
 import type { OfferExplained, RefusedBecause } from './explain-offer';
 import type { PlanExplained, RateCause } from './explain-plan';
-import { boughtText, fateText, runText } from './plan-words';
-import { REFUSAL_WORDS } from './refusal-words';
-import type { SetRefusal } from './set-refusals';
+import type { PlanSay } from './plan-say';
+import { planLine } from './plan-words';
 
-/** Why a set cannot be, as a technician reads it. */
-export const SET_REFUSAL_WORDS: Record<SetRefusal, string> = {
-  slots: 'more modules than sockets',
-  'generation-mix': 'two generations together',
-  'buffering-mix': 'buffered and unbuffered modules together',
-  voltage: 'no voltage that all of them share',
-  total: 'more than the machine takes in all',
-  'slot-size': 'larger than the sockets that would be left for it',
-  ranks: 'more ranks than a channel takes',
-  pairing: 'the banks could not be filled with equal modules',
-  fill: 'the sockets could not be filled in the order that is required',
-  rate: 'together they allow no rate that the board runs',
-};
+type Words = StaffWords<'plans'>;
 
 const labelOf = (planCase: PlanCase, id: string): string => offerOf(planCase.offers, id)?.label ?? id;
 
-const RATE_WORDS: { [By in RateCause['by']]: (limit: Extract<RateCause, { by: By }>, planCase: PlanCase) => string } = {
-  cpu: ({ maxRateMTs }) => `the CPU’s limit is ${maxRateMTs}`,
-  load: ({ maxRateMTs, modulesInFullest }) =>
-    `with ${modulesInFullest} module${modulesInFullest === 1 ? '' : 's'} in a channel the limit is ${maxRateMTs}`,
-  kept: ({ slot, rateMTs }) => `the module in ${slot} is rated ${rateMTs}`,
-  soldered: ({ slot, rateMTs }) => `the soldered memory at ${slot} is rated ${rateMTs}`,
-  bought: ({ offer, rateMTs }, planCase) => `${labelOf(planCase, offer)} is rated ${rateMTs}`,
-  board: ({ capMTs }) => `the board runs no rate between that and ${capMTs}`,
-};
-
-function limitText(limit: RateCause, planCase: PlanCase): string {
-  const words = RATE_WORDS[limit.by] as (one: RateCause, of: PlanCase) => string;
-  return words(limit, planCase);
+function limitText(t: Words, limit: RateCause, planCase: PlanCase): string {
+  switch (limit.by) {
+    case 'cpu':
+      return t('rates.cpu', { rate: limit.maxRateMTs });
+    case 'load':
+      return t('rates.load', { count: limit.modulesInFullest, rate: limit.maxRateMTs });
+    case 'kept':
+      return t('rates.kept', { slot: limit.slot, rate: limit.rateMTs });
+    case 'soldered':
+      return t('rates.soldered', { slot: limit.slot, rate: limit.rateMTs });
+    case 'bought':
+      return t('rates.bought', { offer: labelOf(planCase, limit.offer), rate: limit.rateMTs });
+    case 'board':
+      return t('rates.board', { rate: limit.capMTs });
+  }
 }
 
-const SHORT_RATE_WORDS: { [By in RateCause['by']]: (limit: Extract<RateCause, { by: By }>) => string } = {
-  cpu: () => 'CPU’s limit',
-  load: ({ modulesInFullest }) => `limit with ${modulesInFullest} in a channel`,
-  kept: ({ slot }) => `as the module in ${slot}`,
-  soldered: () => 'as the soldered memory',
-  bought: () => 'as rated',
-  board: () => 'board’s next lower rate',
-};
-
 /** What a plan's rate comes from, in a few words; empty where nothing is known of it. */
-export function whyRate({ limits }: Pick<PlanExplained, 'limits'>): string {
+export function whyRate(t: Words, { limits }: Pick<PlanExplained, 'limits'>): string {
   const [first] = limits;
   if (first === undefined) return '';
-  const words = SHORT_RATE_WORDS[first.by] as (limit: RateCause) => string;
-  return words(first);
+  if (first.by === 'load') return t('shortRates.load', { count: first.modulesInFullest });
+  return first.by === 'kept' ? t('shortRates.kept', { slot: first.slot }) : t(`shortRates.${first.by}`);
 }
 
 /** A plan's figures with what they come from, a sentence each. */
-export function planSentences(planCase: PlanCase, explained: PlanExplained): string[] {
+export function planSentences(t: Words, planCase: PlanCase, explained: PlanExplained): string[] {
   const { rateMTs, limits, ratedFaster, channels, moved } = explained;
-  const faster = ratedFaster.map((one) => `${labelOf(planCase, one.offer)} is rated ${one.rateMTs}`);
-  const each = channels.map(({ channel, mib }) => `${channel} ${mib === 0 ? 'empty' : capacityText(mib)}`);
+  const faster = ratedFaster.map((one) =>
+    t('rates.bought', { offer: labelOf(planCase, one.offer), rate: one.rateMTs }),
+  );
+  const each = channels.map(({ channel, mib }) =>
+    t('told.channel', { channel, what: mib === 0 ? t('told.emptyChannel') : capacityText(mib) }),
+  );
   return [
-    `Runs at ${rateMTs} MT/s: ${limits.map((limit) => limitText(limit, planCase)).join('; ')}.`,
-    ...(faster.length === 0 ? [] : [`Faster than it can run here: ${faster.join('; ')}.`]),
-    ...(channels.length < 2 ? [] : [`Channels: ${each.join(', ')}.`]),
-    ...moved.map(({ from, to }) => `The module in ${from} moves to ${to}.`),
+    t('told.runs', { rate: rateMTs, limits: limits.map((limit) => limitText(t, limit, planCase)).join('; ') }),
+    ...(faster.length === 0 ? [] : [t('told.faster', { faster: faster.join('; ') })]),
+    ...(channels.length < 2 ? [] : [t('told.channels', { channels: each.join(', ') })]),
+    ...moved.map(({ from, to }) => t('told.moves', { from, to })),
   ];
 }
 
 /** How a limit is said where the machine does not just take the named. */
-const BOUNDS: Partial<Record<OfferRefusal, string>> = {
-  'module-size': 'the machine takes up to',
-  height: 'there is room for',
-  density: 'the machine takes up to',
-  rate: 'the slowest that the board runs is',
+const BOUNDS: Partial<Record<OfferRefusal, 'refused.upTo' | 'refused.room' | 'refused.slowest'>> = {
+  'module-size': 'refused.upTo',
+  height: 'refused.room',
+  density: 'refused.upTo',
+  rate: 'refused.slowest',
 };
 const CAPACITY_CODES: readonly OfferRefusal[] = ['module-failed', 'module-size'];
 const UNITS: Partial<Record<OfferRefusal, string>> = { height: ' mm', density: ' Gbit', rate: ' MT/s', voltage: ' mV' };
 
-function refusedText({ code, is, takes }: RefusedBecause): string {
+function refusedText(t: Words, { code, is, takes }: RefusedBecause): string {
   const value = (one: string | number) =>
     CAPACITY_CODES.includes(code) && typeof one === 'number' ? capacityText(one) : `${one}${UNITS[code] ?? ''}`;
-  const bound = BOUNDS[code] ?? 'the machine takes';
-  const numbers = [is === null ? '' : `it is ${value(is)}`, takes === null ? '' : `${bound} ${value(takes)}`];
-  const told = numbers.filter((text) => text !== '').join(', ');
-  return told === '' ? REFUSAL_WORDS[code] : `${REFUSAL_WORDS[code]} (${told})`;
+  const why = t(`refusals.${code}`);
+  const numbers = [
+    ...(is === null ? [] : [t('refused.is', { value: value(is) })]),
+    ...(takes === null ? [] : [t(BOUNDS[code] ?? 'refused.takes', { value: value(takes) })]),
+  ];
+  return numbers.length === 0 ? why : t('refused.with', { why, numbers: numbers.join(', ') });
 }
 
-const WISH_WORDS: Record<Wish, (by: number, currency: string) => string> = {
-  minMiB: (by) => `${capacityText(by)} less than wished for`,
-  maxPriceCents: (by, currency) => `${moneyText(by, currency)} over the budget`,
-  minOpenSlots: (by) => `${by} fewer free slot${by === 1 ? '' : 's'} than wished for`,
-  minRateMTs: (by) => `${by} MT/s slower than wished for`,
-  lanes: () => 'of a lane that is left out',
-  without: () => 'with an offer that is left out',
-  maxOffers: () => 'with more different offers than wished for',
-};
-
-/** A plan in a line: what it ends at, costs, buys and leaves. */
-export function planLine(planCase: PlanCase, plan: Plan): string {
-  const price = moneyText(plan.priceCents, planCase.currency);
-  return `${capacityText(plan.totalMiB)} for ${price}, ${runText(plan)}: ${boughtText(planCase, plan)}, ${fateText(planCase, plan)}`;
+function wishText({ t, money }: PlanSay, wish: Wish, by: number): string {
+  switch (wish) {
+    case 'minMiB':
+      return t('wishes.minMiB', { size: capacityText(by) });
+    case 'maxPriceCents':
+      return t('wishes.maxPriceCents', { price: money(by) });
+    case 'minOpenSlots':
+      return t('wishes.minOpenSlots', { count: by });
+    case 'minRateMTs':
+      return t('wishes.minRateMTs', { rate: by });
+    default:
+      return t(`wishes.${wish}`);
+  }
 }
 
 /** What one plan is better in than another that it beats, in words; empty: they are alike in all. */
-function betterIn(better: Plan, other: Plan, currency: string): string[] {
+function betterIn({ t, tTrade, money }: PlanSay, better: Plan, other: Plan): string[] {
   const more = better.totalMiB - other.totalMiB;
   const slots = better.openSlots - other.openSlots;
+  const cautions = { better: tTrade(`cautions.${better.care}`), other: tTrade(`cautions.${other.care}`) };
   return [
     ...(better.priceCents < other.priceCents
-      ? [`costs ${moneyText(other.priceCents - better.priceCents, currency)} less`]
+      ? [t('better.price', { price: money(other.priceCents - better.priceCents) })]
       : []),
-    ...(more > 0 ? [`has ${capacityText(more)} more`] : []),
+    ...(more > 0 ? [t('better.total', { size: capacityText(more) })] : []),
     ...(better.bandwidthMBs > other.bandwidthMBs
-      ? [`carries ${better.bandwidthMBs} MB/s instead of ${other.bandwidthMBs}`]
+      ? [t('better.bandwidth', { better: better.bandwidthMBs, other: other.bandwidthMBs })]
       : []),
-    ...(better.care !== other.care ? [`is ${better.care} instead of ${other.care}`] : []),
-    ...(slots > 0 ? [`leaves ${slots} more slot${slots === 1 ? '' : 's'} free`] : []),
+    ...(better.care !== other.care ? [t('better.caution', cautions)] : []),
+    ...(slots > 0 ? [t('better.slots', { count: slots })] : []),
   ];
 }
 
-const OFFER_WORDS: {
-  [Kind in OfferExplained['kind']]: (
-    explained: Extract<OfferExplained, { kind: Kind }>,
-    planCase: PlanCase,
-  ) => string[];
-} = {
-  'in-plans': ({ plans }, planCase) => [
-    `is in ${plans.length} plan${plans.length === 1 ? '' : 's'}, such as:`,
-    ...plans.slice(0, 3).map((plan) => planLine(planCase, plan)),
-  ],
-  refused: ({ because }) => [`does not fit: ${because.map(refusedText).join('; ')}.`],
-  'sold-out': () => ['is sold out.'],
-  'left-out': () => ['is left out, as wished for.'],
-  'no-room': ({ modules, free }) => [
-    `has no room: it is a pack of ${modules}, and ${free} socket${free === 1 ? '' : 's'} can be free.`,
-  ],
-  'set-refused': ({ codes }) => [`fits into no set: ${codes.map((code) => SET_REFUSAL_WORDS[code]).join('; ')}.`],
-  'no-gain': () => ['would give no more than there is today.'],
-  'outside-goal': ({ plan, broken }, planCase) => [
-    `is outside what is wished for: ${broken.map(({ wish, by }) => WISH_WORDS[wish](by, planCase.currency)).join('; ')}.`,
-    `Its nearest plan: ${planLine(planCase, plan)}`,
-  ],
-  beaten: ({ own, by }, planCase) => {
-    const better = betterIn(by, own, planCase.currency);
-    return [
-      better.length === 0 ? 'has a plan as good as this one, which is shown:' : 'is beaten by a plan that is shown:',
-      planLine(planCase, by),
-      ...(better.length === 0
-        ? []
-        : [`That ${better.join(', ')}; the best with this offer: ${planLine(planCase, own)}`]),
-    ];
-  },
-};
-
-/** Why an offer is in no plan, or in which, line by line; the first goes on from the offer's name. */
-export function offerSentences(planCase: PlanCase, explained: OfferExplained): string[] {
-  const words = OFFER_WORDS[explained.kind] as (one: OfferExplained, of: PlanCase) => string[];
-  return words(explained, planCase);
+/** Why an offer is in no plan, or in which, line by line. */
+export function offerSentences(say: PlanSay, planCase: PlanCase, explained: OfferExplained): string[] {
+  const { t } = say;
+  switch (explained.kind) {
+    case 'in-plans': {
+      const { plans } = explained;
+      return [
+        t('offer.in', { count: plans.length }),
+        ...plans.slice(0, 3).map((plan) => planLine(say, planCase, plan)),
+      ];
+    }
+    case 'refused':
+      return [t('offer.refused', { why: explained.because.map((one) => refusedText(t, one)).join('; ') })];
+    case 'no-room':
+      return [t('offer.no-room', { modules: explained.modules, free: explained.free })];
+    case 'set-refused':
+      return [t('offer.set-refused', { why: explained.codes.map((code) => t(`sets.${code}`)).join('; ') })];
+    case 'outside-goal': {
+      const why = explained.broken.map(({ wish, by }) => wishText(say, wish, by)).join('; ');
+      return [t('offer.outside', { why }), t('offer.nearest', { plan: planLine(say, planCase, explained.plan) })];
+    }
+    case 'beaten': {
+      const { own, by } = explained;
+      const better = betterIn(say, by, own);
+      const line = planLine(say, planCase, by);
+      if (better.length === 0) return [t('offer.equal'), line];
+      const that = t('offer.that', { better: better.join(', '), plan: planLine(say, planCase, own) });
+      return [t('offer.beaten'), line, that];
+    }
+    default:
+      return [t(`offer.${explained.kind}`)];
+  }
 }
 
 /** A plan that misses one wish, in a line. */
-export function nearestSentence(planCase: PlanCase, { wish, by, plan }: NearestPlan): string {
-  return `${WISH_WORDS[wish](by, planCase.currency)}: ${planLine(planCase, plan)}`;
+export function nearestSentence(say: PlanSay, planCase: PlanCase, { wish, by, plan }: NearestPlan): string {
+  return say.t('nearest', { wish: wishText(say, wish, by), plan: planLine(say, planCase, plan) });
 }

@@ -8,10 +8,11 @@ import { atLeastAsGood } from '../search/frontier';
 import type { Plan } from '../search/plan';
 import { bruteForce } from '../testing/brute-force';
 import { caseArbitrary } from '../testing/case-arbitrary';
+import { english } from '../testing/english';
 import { brokenWishes, nearestPlans } from './broken-wishes';
 import { explainOffer } from './explain-offer';
 import { explainPlan } from './explain-plan';
-import { nearestSentence, offerSentences, planSentences, SET_REFUSAL_WORDS } from './explain-words';
+import { nearestSentence, offerSentences, planSentences } from './explain-words';
 import { setRefusals } from './set-refusals';
 
 const SEED = 20261125;
@@ -40,7 +41,7 @@ test('what is said of an offer holds when it is planned again', () => {
         const told = explainOffer(planCase, id);
         if (told === null) throw new Error('the offer is in the case');
         met.set(told.kind, (met.get(told.kind) ?? 0) + 1);
-        expect(offerSentences(planCase, told)[0]).toMatch(/^[a-z].*[.:]$/);
+        expect(offerSentences(english, planCase, told)[0]).toMatch(/^[A-Z].*[.:]$/);
         const having = plans.filter(({ bought }) => bought.some((one) => one.offer === id));
         expect(told.kind === 'in-plans').toBe(having.length > 0);
         const alone = { ...planCase, offers: planCase.offers.filter((one) => one.id === id) };
@@ -97,7 +98,7 @@ test('where no plan meets a goal, the nearest ones miss one wish of it, and none
       for (const near of nearestPlans(planCase)) {
         met++;
         expect(brokenWishes(goal, near.plan)).toEqual([{ wish: near.wish, by: near.by }]);
-        expect(nearestSentence(planCase, near)).toMatch(/: .* for /);
+        expect(nearestSentence(english, planCase, near)).toMatch(/: .* for /);
         // Given just so much, it is a plan; a little less, and there is none.
         const given: Partial<Record<string, number>> = {
           minMiB: near.plan.totalMiB,
@@ -127,7 +128,7 @@ test('what keeps a plan from running faster is as tight as it runs', () => {
         const told = explainPlan(planCase, plan);
         expect(told.rateMTs).toBe(plan.rateMTs);
         expect(told.limits.length).toBeGreaterThan(0);
-        expect(planSentences(planCase, told).every((sentence) => sentence.endsWith('.'))).toBe(true);
+        expect(planSentences(english.t, planCase, told).every((sentence) => sentence.endsWith('.'))).toBe(true);
         for (const { by } of told.limits) met.set(by, (met.get(by) ?? 0) + 1);
         expect(told.channels.reduce((sum, { mib }) => sum + mib, 0)).toBe(plan.totalMiB);
         // All are equally tight: as the plan runs, or, where the board has no rate in between, a little above.
@@ -181,6 +182,6 @@ describe('why a set is refused', () => {
     const small = machine.slots.map((slot, nr) => ({ ...slot, maxMiB: nr === 0 ? 4096 : null }));
     expect(refused({ slots: small, fillRule: 'required' })).toEqual(['slot-size', 'fill']);
     expect(refused({ pairing: 'required', maxRanksPerChannel: 1 })).toEqual(['ranks', 'pairing']);
-    expect(SET_REFUSAL_WORDS.pairing).toContain('banks');
+    expect(english.t('sets.pairing')).toContain('banks');
   });
 });

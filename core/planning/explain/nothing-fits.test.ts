@@ -1,7 +1,13 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
 import type { PlanCase } from '../model/case';
-import { nothingFits, takenText } from './nothing-fits';
+import { english } from '../testing/english';
+import { nothingLines, takenText, whyNothingFits } from './nothing-fits';
 import { whyNot } from './why-not';
+
+const nothingFits = (planCase: PlanCase): string[] => {
+  const nothing = whyNothingFits(planCase);
+  return nothing === null ? [] : nothingLines(english, planCase, nothing);
+};
 
 const kiosk = new Map(WORKED_CASES).get('library-kiosk');
 if (kiosk === undefined) throw new Error('the case is gone');
@@ -44,17 +50,18 @@ describe('a machine that has no plan', () => {
     const sold = { ...planCase, offers: [dear, { ...offer, stock: 0 }] };
     const lines = nothingFits(sold);
     expect(lines[0]).toBe('Nothing on offer gives this machine more than it has today.');
-    expect(lines[1]).toBe(`The cheapest that goes in, ${offer.label}, is sold out.`);
+    expect(lines[1]).toBe(`The cheapest that goes in is ${offer.label}. It is sold out.`);
   });
 
   it('is what the question for a wish is answered with', () => {
     const other = machine({ generations: ['DDR5'], voltagesMv: [1100] });
-    expect(whyNot(other, { wish: { minMiB: 4096 } })).toEqual(nothingFits(other));
+    expect(whyNot(other, { wish: { minMiB: 4096 } })).toEqual({ is: 'nothing', nothing: whyNothingFits(other) });
   });
 });
 
 test('what a machine takes, as a label says it', () => {
-  const of = (patch: Partial<PlanCase['machine']>) => takenText({ ...planCase.machine, form: 'SO-DIMM', ...patch });
+  const of = (patch: Partial<PlanCase['machine']>) =>
+    takenText(english.t, { ...planCase.machine, form: 'SO-DIMM', ...patch });
   const plain = { buffering: 'unbuffered', ecc: false } as const;
   expect(of({ generations: ['DDR3'], voltagesMv: [1350, 1500], kinds: [plain] })).toBe(
     'DDR3L SO-DIMM, unbuffered without ECC',

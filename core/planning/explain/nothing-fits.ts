@@ -1,30 +1,42 @@
+import type { StaffWords } from '../../../words/staff-words';
 import { generationText, kindWords } from '../../memory/module-words';
 import type { Offer, PlanCase } from '../model/case';
 import type { OfferRefusal } from '../rules/refuse-offer';
 import { Planner } from '../search/planner';
-import { explainOffer } from './explain-offer';
+import { explainOffer, type OfferExplained } from './explain-offer';
 import { offerSentences } from './explain-words';
-import { REFUSAL_WORDS } from './refusal-words';
+import type { PlanSay } from './plan-say';
 
-const offersText = (count: number): string => (count === 1 ? '1 offer' : `${count} offers`);
+/** Why a machine has no plan whatever is wished for. */
+export type NothingFits =
+  | { why: 'no-offers' }
+  /** how many offers each reason shuts out, the commonest first: by their first reason, so that each counts once */
+  | { why: 'none-goes'; refused: { code: OfferRefusal; count: number }[] }
+  | {
+      why: 'no-gain';
+      cheapest: string;
+      explained: OfferExplained | null;
+      refused: { code: OfferRefusal; count: number }[];
+    };
+
+const either = (t: StaffWords<'plans'>, words: readonly string[]): string =>
+  words.reduce((a, b) => t('bought.or', { a, b }));
 
 /** What a machine takes, in the words of a label: `DDR4 DIMM, registered ECC or unbuffered`. */
-export function takenText({ generations, form, kinds, voltagesMv }: PlanCase['machine']): string {
+export function takenText(t: StaffWords<'plans'>, machine: PlanCase['machine']): string {
+  const { generations, form, kinds, voltagesMv } = machine;
   const names = generations.map((generation) => generationText({ generation, voltagesMv }));
-  const words = kinds.map(({ buffering, ecc }) => kindWords(buffering, ecc) || 'unbuffered without ECC');
-  return `${names.join(' or ')} ${form}, ${[...new Set(words)].join(' or ')}`;
+  const words = kinds.map(({ buffering, ecc }) => kindWords(buffering, ecc) || t('nothing.kind'));
+  return `${either(t, names)} ${form}, ${either(t, [...new Set(words)])}`;
 }
 
-/** How many offers each reason shuts out, the commonest first: by their first reason, so that each counts once. */
-function reasonLines(refused: readonly { codes: readonly OfferRefusal[] }[]): string[] {
+function reasonCounts(refused: readonly { codes: readonly OfferRefusal[] }[]): { code: OfferRefusal; count: number }[] {
   const counts = new Map<OfferRefusal, number>();
   for (const { codes } of refused) {
     const [first] = codes;
     if (first !== undefined) counts.set(first, (counts.get(first) ?? 0) + 1);
   }
-  return [...counts]
-    .sort(([, a], [, b]) => b - a)
-    .map(([code, count]) => `${offersText(count)}: ${REFUSAL_WORDS[code]}.`);
+  return [...counts].sort(([, a], [, b]) => b - a).map(([code, count]) => ({ code, count }));
 }
 
 /** The cheapest of offers. */
@@ -32,26 +44,31 @@ function cheapestOf(offers: readonly Offer[]): Offer | undefined {
   return [...offers].sort((a, b) => a.priceCents - b.priceCents)[0];
 }
 
-/**
- * Where a machine has no plan whatever is wished for: why, line by line, and what it takes instead.
- *
- * @returns nothing where there are plans without any wish
- */
-export function nothingFits(planCase: PlanCase): string[] {
+/** Why a machine has no plan whatever is wished for; null: it has some. */
+export function whyNothingFits(planCase: PlanCase): NothingFits | null {
   const open = { ...planCase, goal: null };
   const { plans, refusedOffers } = new Planner(open).answer();
-  if (plans.length > 0) return [];
-  const takes = `It takes ${takenText(planCase.machine)}.`;
-  if (planCase.offers.length === 0) return ['Nothing like it is on offer.', takes];
-  const refused = new Set(refusedOffers.map(({ offer }) => offer));
-  const fitting = planCase.offers.filter(({ id }) => !refused.has(id));
-  const cheapest = cheapestOf(fitting);
-  if (cheapest === undefined) return ['No offer goes into this machine.', takes, ...reasonLines(refusedOffers)];
-  const explained = explainOffer(open, cheapest.id);
-  const why = explained === null ? [] : offerSentences(open, explained);
+  if (plans.length > 0) return null;
+  if (planCase.offers.length === 0) return { why: 'no-offers' };
+  const out = new Set(refusedOffers.map(({ offer }) => offer));
+  const cheapest = cheapestOf(planCase.offers.filter(({ id }) => !out.has(id)));
+  const refused = reasonCounts(refusedOffers);
+  if (cheapest === undefined) return { why: 'none-goes', refused };
+  return { why: 'no-gain', cheapest: cheapest.label, explained: explainOffer(open, cheapest.id), refused };
+}
+
+/** The same, line by line, with what the machine takes instead. */
+export function nothingLines(say: PlanSay, planCase: PlanCase, nothing: NothingFits): string[] {
+  const { t } = say;
+  const takes = t('nothing.takes', { what: takenText(t, planCase.machine) });
+  if (nothing.why === 'no-offers') return [t('nothing.noOffers'), takes];
+  const reasons = nothing.refused.map(({ code, count }) => t('nothing.reason', { count, why: t(`refusals.${code}`) }));
+  if (nothing.why === 'none-goes') return [t('nothing.noneGoes'), takes, ...reasons];
+  const { cheapest: label, explained } = nothing;
+  const [why] = explained === null ? [] : offerSentences(say, planCase, explained);
   return [
-    'Nothing on offer gives this machine more than it has today.',
-    ...why.slice(0, 1).map((sentence) => `The cheapest that goes in, ${cheapest.label}, ${sentence}`),
-    ...(refusedOffers.length === 0 ? [] : [takes, ...reasonLines(refusedOffers)]),
+    t('nothing.noGain'),
+    ...(why === undefined ? [] : [t('nothing.cheapest', { label, why })]),
+    ...(reasons.length === 0 ? [] : [takes, ...reasons]),
   ];
 }

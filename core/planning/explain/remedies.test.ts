@@ -1,10 +1,11 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
 import type { Goal, PlanCase } from '../model/case';
 import { answer } from '../search/answer';
+import { english } from '../testing/english';
 import { makeCase, offer, stick } from '../testing/small-case';
 import { explainOffer } from './explain-offer';
 import { type Remedy, remediesFor, remedySentence, withRemedy } from './remedies';
-import { whyNot } from './why-not';
+import { type WhyNot, whyNot, whyNotLines } from './why-not';
 
 const GB = 1024;
 const isIn = (planCase: PlanCase, id: string) =>
@@ -59,6 +60,8 @@ test('prices and goals were said to help often enough to be tested', () => {
   expect(said.get('goal')).toBeGreaterThan(10);
 });
 
+const told = (planCase: PlanCase, asked: WhyNot): string[] => whyNotLines(english, planCase, whyNot(planCase, asked));
+
 describe('what would help', () => {
   const locked = makeCase(
     {
@@ -75,7 +78,7 @@ describe('what would help', () => {
   it('is a module that may go, where there is no room', () => {
     const remedies = remediesOf(locked, 'kit');
     expect(remedies).toEqual([{ what: 'unlock', slots: ['S1', 'S2', 'S3', 'S4'] }]);
-    expect(remedySentence(locked, remedies[0] as Remedy)).toContain('did not have to stay');
+    expect(remedySentence(english, remedies[0] as Remedy)).toContain('did not have to stay');
   });
 
   it('is a size that is seen working, where the papers know no such size', () => {
@@ -83,7 +86,7 @@ describe('what would help', () => {
     const planCase = makeCase({ offers: [offer('large', 1, { module: large })] }, locked.machine);
     const remedies = remediesOf(planCase, 'large');
     expect(remedies).toEqual([{ what: 'prove', mib: 16 * GB }]);
-    expect(remedySentence(planCase, remedies[0] as Remedy)).toContain('16 GB was seen working');
+    expect(remedySentence(english, remedies[0] as Remedy)).toContain('16 GB is seen working');
   });
 
   it('is that it can be had again, or is no longer left out', () => {
@@ -96,8 +99,8 @@ describe('what would help', () => {
   it('is nothing where another generation would be needed', () => {
     const other = makeCase({ offers: [offer('a', 1, { module: { ...stick, generation: 'DDR5' } })] });
     expect(remediesOf(other, 'a')).toEqual([]);
-    expect(whyNot(other, { offer: 'a' })[0]).toContain('does not fit');
-    expect(whyNot(other, { offer: 'nobody' })).toEqual([]);
+    expect(told(other, { offer: 'a' })[0]).toContain('does not fit');
+    expect(told(other, { offer: 'nobody' })).toEqual([]);
   });
 });
 
@@ -105,15 +108,15 @@ describe('a wish', () => {
   const planCase = makeCase({ offers: [offer('a', 2000)] });
 
   it('is met by plans, the cheapest of which is told', () => {
-    expect(whyNot(planCase, { wish: { minMiB: 16 * GB } })[0]).toContain('The cheapest: 16 GB for €40.00');
+    expect(told(planCase, { wish: { minMiB: 16 * GB } })[0]).toContain('The cheapest: 16 GB for €40.00');
   });
 
   it('is missed least by some, where none meets it', () => {
-    const [first, ...rest] = whyNot(planCase, { wish: { minMiB: 32 * GB, maxPriceCents: 5000 } });
+    const [first, ...rest] = told(planCase, { wish: { minMiB: 32 * GB, maxPriceCents: 5000 } });
     expect(first).toContain('No plan meets these wishes');
     expect(rest.join(' ')).toContain('over the budget');
-    expect(rest.join(' ')).toContain('less than wished for');
-    expect(whyNot(planCase, { wish: { minMiB: 64 * GB, maxPriceCents: 1 } })).toEqual([
+    expect(rest.join(' ')).toContain('less than wanted');
+    expect(told(planCase, { wish: { minMiB: 64 * GB, maxPriceCents: 1 } })).toEqual([
       'No plan meets these wishes, nor one that misses only one of them.',
     ]);
   });

@@ -1,11 +1,11 @@
 import { capacityText } from '../../memory/capacity';
-import { moneyText } from '../../pricing/money-text';
 import type { Goal, PlanCase } from '../model/case';
 import { CASE_LIMITS } from '../model/case-limits';
 import { offerOf } from '../model/offer-of';
 import { Planner } from '../search/planner';
 import type { Wish } from './broken-wishes';
 import type { OfferExplained } from './explain-offer';
+import { listed, type PlanSay } from './plan-say';
 
 /** What would have to change for an offer to be in a plan. */
 export type Remedy =
@@ -125,29 +125,41 @@ export function remediesFor(planCase: PlanCase, id: string, explained: OfferExpl
   );
 }
 
-const WIDENED: Record<Wish, (goal: Goal, currency: string) => string> = {
-  minMiB: ({ minMiB }) => `${capacityText(minMiB ?? 0)} were enough`,
-  maxPriceCents: ({ maxPriceCents }, currency) => `the budget were ${moneyText(maxPriceCents ?? 0, currency)}`,
-  minOpenSlots: ({ minOpenSlots }) => `${minOpenSlots ?? 0} free slots were enough`,
-  minRateMTs: ({ minRateMTs }) => `${minRateMTs ?? 0} MT/s were enough`,
-  lanes: ({ lanes }) => `${lanes?.at(-1) ?? 'all'} plans were wanted`,
-  without: () => 'what it takes were not left out',
-  maxOffers: ({ maxOffers }) => `${maxOffers ?? 0} different offers were allowed`,
-};
+/** What a wish would have to be, as the end of a sentence. */
+function widenedText({ t, tTrade, money }: PlanSay, wish: Wish, goal: Goal): string {
+  switch (wish) {
+    case 'minMiB':
+      return t('widened.minMiB', { size: capacityText(goal.minMiB ?? 0) });
+    case 'maxPriceCents':
+      return t('widened.maxPriceCents', { price: money(goal.maxPriceCents ?? 0) });
+    case 'minOpenSlots':
+      return t('widened.minOpenSlots', { count: goal.minOpenSlots ?? 0 });
+    case 'minRateMTs':
+      return t('widened.minRateMTs', { rate: goal.minRateMTs ?? 0 });
+    case 'lanes':
+      return t('widened.lanes', { lane: tTrade(`origins.${goal.lanes?.at(-1) ?? 'mixed'}`) });
+    case 'without':
+      return t('widened.without');
+    case 'maxOffers':
+      return t('widened.maxOffers', { count: goal.maxOffers ?? 0 });
+  }
+}
 
 /** What would have to change, as a sentence. */
-export function remedySentence(planCase: PlanCase, remedy: Remedy): string {
-  const { currency } = planCase;
+export function remedySentence(say: PlanSay, remedy: Remedy): string {
+  const { t, money } = say;
   switch (remedy.what) {
     case 'price':
-      return `It would be on the ladder at ${moneyText(remedy.cents, currency)} or less a pack.`;
+      return t('help.price', { price: money(remedy.cents) });
     case 'stock':
-      return 'It would be on the ladder if it could be had again.';
+      return t('help.stock');
     case 'unlock':
-      return `It would be on the ladder if what is in ${remedy.slots.join(', ')} did not have to stay.`;
+      return t('help.unlock', { slots: remedy.slots.join(', ') });
     case 'prove':
-      return `It would be on the ladder once a module of ${capacityText(remedy.mib)} was seen working in this machine.`;
-    case 'goal':
-      return `It would be on the ladder if ${remedy.wishes.map((wish) => WIDENED[wish](remedy.goal, currency)).join(' and ')}.`;
+      return t('help.prove', { size: capacityText(remedy.mib) });
+    case 'goal': {
+      const wishes = remedy.wishes.map((wish) => widenedText(say, wish, remedy.goal));
+      return t('help.goal', { wishes: listed(t, wishes) });
+    }
   }
 }

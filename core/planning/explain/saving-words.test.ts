@@ -1,9 +1,10 @@
 import type { Plan } from '../search/plan';
+import { english } from '../testing/english';
 import { savingText } from './saving-words';
 
 const plan = (lane: Plan['lane'], gb: number, savingCents: number | null) =>
   ({ lane, totalMiB: gb * 1024, priceCents: 10_000, savingCents }) as Plan;
-const words = (one: Plan, others: Plan[] = []) => savingText(one, [one, ...others], 'EUR');
+const words = (one: Plan, others: Plan[] = []) => savingText(english, one, [one, ...others]);
 
 test('a saving is against the cheapest original of the same total', () => {
   expect(words(plan('third-party', 16, 5_000))).toBe('saves €50.00 (33 %) against the original');

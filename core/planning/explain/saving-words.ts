@@ -1,7 +1,7 @@
 import { capacityText } from '../../memory/capacity';
-import { moneyText } from '../../pricing/money-text';
 import { savingPercent } from '../../pricing/saving';
 import type { Plan } from '../search/plan';
+import type { PlanSay } from './plan-say';
 
 /** The total nearest to one that some original plan ends at, MiB; null: there is no original at all. */
 function nearestOriginal(plans: readonly Plan[], totalMiB: number): number | null {
@@ -16,15 +16,17 @@ function nearestOriginal(plans: readonly Plan[], totalMiB: number): number | nul
  *
  * @param plans all plans of the ladder
  */
-export function savingText(plan: Plan, plans: readonly Plan[], currency: string): string {
-  if (plan.lane === 'original') return 'this is the original';
+export function savingText({ t, money }: PlanSay, plan: Plan, plans: readonly Plan[]): string {
+  if (plan.lane === 'original') return t('saving.isOriginal');
   if (plan.savingCents === null) {
     const nearest = nearestOriginal(plans, plan.totalMiB);
-    const none = `no original ends at ${capacityText(plan.totalMiB)}`;
-    return nearest === null ? none : `${none}; the nearest does at ${capacityText(nearest)}`;
+    const size = capacityText(plan.totalMiB);
+    return nearest === null
+      ? t('saving.none', { size })
+      : t('saving.noneNearest', { size, nearest: capacityText(nearest) });
   }
-  if (plan.savingCents === 0) return 'as dear as the original';
+  if (plan.savingCents === 0) return t('saving.same');
   const percent = savingPercent(plan.savingCents, plan.priceCents);
-  if (percent === null) return `${moneyText(-plan.savingCents, currency)} more than the original`;
-  return `saves ${moneyText(plan.savingCents, currency)} (${percent} %) against the original`;
+  if (percent === null) return t('saving.more', { price: money(-plan.savingCents) });
+  return t('saving.saves', { price: money(plan.savingCents), percent });
 }

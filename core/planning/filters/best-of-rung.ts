@@ -1,17 +1,18 @@
-import { moneyText } from '../../pricing/money-text';
-import { percentText } from '../../pricing/percent-text';
 import { careLevel } from '../rules/care';
 import type { Plan } from '../search/plan';
 
 /** Plans within this much of the least price, in hundredths of a percent, count as equally cheap, unless the shop says otherwise. */
 export const USUAL_TOLERANCE_BP = 500;
 
+/** What may decide between plans that count as equally cheap. */
+type Decider = 'caution' | 'bandwidth' | 'slots' | 'price';
+
 /** What decides between plans that count as equally cheap, in this order; below 0: `a` is the better. */
-const DECIDERS: readonly { words: string; compare: (a: Plan, b: Plan) => number }[] = [
-  { words: 'the least care', compare: (a, b) => careLevel(a.care) - careLevel(b.care) },
-  { words: 'the most bandwidth', compare: (a, b) => b.bandwidthMBs - a.bandwidthMBs },
-  { words: 'the most free slots', compare: (a, b) => b.openSlots - a.openSlots },
-  { words: 'the least price', compare: (a, b) => a.priceCents - b.priceCents },
+const DECIDERS: readonly { by: Decider; compare: (a: Plan, b: Plan) => number }[] = [
+  { by: 'caution', compare: (a, b) => careLevel(a.care) - careLevel(b.care) },
+  { by: 'bandwidth', compare: (a, b) => b.bandwidthMBs - a.bandwidthMBs },
+  { by: 'slots', compare: (a, b) => b.openSlots - a.openSlots },
+  { by: 'price', compare: (a, b) => a.priceCents - b.priceCents },
 ];
 
 /** Those that count as equally cheap as the cheapest. */
@@ -39,21 +40,29 @@ export function bestOfRung(plans: readonly Plan[], toleranceBp = USUAL_TOLERANCE
   return best ?? null;
 }
 
-/** Why the best of some plans is that: what the rule found, in a sentence. Empty where there is no plan. */
-export function whyBest(plans: readonly Plan[], currency: string, toleranceBp = USUAL_TOLERANCE_BP): string {
+/** Why the best of some plans is that. */
+export interface WhyBest {
+  /** it is the only plan there is */
+  isAlone: boolean;
+  /** the least price, minor units */
+  leastCents: number;
+  /** so many plans count as equally cheap */
+  near: number;
+  /** what decided between those, in this order */
+  deciders: Decider[];
+}
+
+/** What the rule found; null where there is no plan. */
+export function whyBest(plans: readonly Plan[], toleranceBp = USUAL_TOLERANCE_BP): WhyBest | null {
   const best = bestOfRung(plans, toleranceBp);
-  if (best === null) return '';
+  if (best === null) return null;
   const { least, near } = nearLeast(plans, toleranceBp);
-  const within = `within ${percentText(toleranceBp)} of the least price, ${moneyText(least, currency)}`;
-  if (near.length === 1) return plans.length === 1 ? 'The only plan here.' : `The only plan ${within}.`;
   let left = near;
-  const used: string[] = [];
-  for (const { words, compare } of DECIDERS) {
+  const deciders: Decider[] = [];
+  for (const { by, compare } of DECIDERS) {
     const still = left.filter((plan) => compare(plan, best) === 0);
-    if (still.length < left.length) used.push(words);
+    if (still.length < left.length) deciders.push(by);
     left = still;
   }
-  const [first, ...rest] = used;
-  const then = rest.map((words) => `, of those ${words}`).join('');
-  return `Of ${near.length} plans ${within}, ${first === undefined ? 'all alike' : `it has ${first}${then}`}.`;
+  return { isAlone: plans.length === 1, leastCents: least, near: near.length, deciders };
 }

@@ -5,12 +5,9 @@ import { type Care, careLevel } from '../rules/care';
 export type Cover = 'none' | 'warranty' | 'support' | null;
 
 /** What has to be minded of a plan while its machine is covered; null: nothing. */
-export function coverNotice(lane: Lane, cover: Cover): string | null {
+export function coverNotice(lane: Lane, cover: Cover): 'warranty' | 'support' | null {
   if (cover !== 'warranty' && cover !== 'support') return null;
-  if (lane === 'original' || lane === 'none') return null;
-  return cover === 'warranty'
-    ? 'Under warranty: its maker may ask for original parts; keep the old modules at hand for a claim.'
-    : 'Under a support contract: whoever supports it may ask for original parts; ask them first.';
+  return lane === 'original' || lane === 'none' ? null : cover;
 }
 
 /** The care of a plan, no lower than what its machine's cover asks for. */

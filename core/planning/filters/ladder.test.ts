@@ -4,11 +4,18 @@ import { boughtText, fateText, freeText, runText } from '../explain/plan-words';
 import type { PlanCase } from '../model/case';
 import { answer } from '../search/answer';
 import type { Plan } from '../search/plan';
-import { bestOfRung, whyBest } from './best-of-rung';
+import { english } from '../testing/english';
+import { bestOfRung, USUAL_TOLERANCE_BP, whyBest } from './best-of-rung';
 import { planKey, rungsOf } from './ladder';
+import { whyBestText } from './suggestion-words';
 
 const GB = 1024;
 const worked = (name: string) => WORKED_CASES.find(([own]) => own === name)?.[1] as PlanCase;
+
+const said = (plans: Plan[], toleranceBp = USUAL_TOLERANCE_BP): string => {
+  const why = whyBest(plans, toleranceBp);
+  return why === null ? '' : whyBestText(english, why, toleranceBp);
+};
 
 describe('the ladder', () => {
   const planCase = worked('bakery-till');
@@ -32,7 +39,7 @@ describe('the ladder', () => {
     expect(kiosk.find((one) => one.totalMiB === 8 * GB)?.saving).toBeNull();
   });
 
-  it('writes out the plan with the least care among the nearly cheapest', () => {
+  it('writes out the plan with the fewest notes among the nearly cheapest', () => {
     const plan = (priceCents: number, care: Plan['care'], bandwidth: number) => ({
       ...(plans[0] as Plan),
       priceCents,
@@ -47,15 +54,15 @@ describe('the ladder', () => {
     expect(bestOfRung([plan(10000, 'clear', 1), plan(10100, 'clear', 2)])?.bandwidthMBs).toBe(2);
     expect(bestOfRung([])).toBeNull();
     expect(bestOfRung([cheap, dear], 10_000)).toBe(dear);
-    expect(whyBest([cheap, calm, dear], 'EUR')).toBe(
-      'Of 2 plans within 5 % of the least price, €100.00, it has the least care.',
+    expect(said([cheap, calm, dear])).toBe(
+      'Of 2 plans within 5 % of the lowest price, €100.00, it has the fewest notes.',
     );
-    expect(whyBest([cheap, dear], 'EUR')).toBe('The only plan within 5 % of the least price, €100.00.');
-    expect(whyBest([cheap], 'EUR')).toBe('The only plan here.');
-    expect(whyBest([], 'EUR')).toBe('');
+    expect(said([cheap, dear])).toBe('The only plan within 5 % of the lowest price, €100.00.');
+    expect(said([cheap])).toBe('The only plan here.');
+    expect(said([])).toBe('');
     const wider = plan(10200, 'clear', 2);
-    expect(whyBest([cheap, calm, wider], 'EUR', 250)).toContain('within 2.5 % of the least price');
-    expect(whyBest([cheap, calm, wider], 'EUR')).toContain('it has the least care, of those the most bandwidth.');
+    expect(said([cheap, calm, wider], 250)).toContain('within 2.5 % of the lowest price');
+    expect(said([cheap, calm, wider])).toContain('it has the fewest notes, of those the most bandwidth.');
   });
 
   it('writes out the best of the plans that are wanted, or of all where none is', () => {
@@ -72,13 +79,13 @@ describe('the ladder', () => {
     const plan = plans.find(
       (one) => one.reuse === 'add' && one.lane === 'third-party' && one.bought[0]?.offer === 'tp-8',
     ) as Plan;
-    expect(boughtText(planCase, plan)).toBe('8 GB DDR4-2400 CL17 DIMM');
-    expect(fateText(planCase, plan)).toBe('the old module stays');
-    expect(runText(plan)).toBe('2400 MT/s, dual channel');
-    expect(freeText(plan)).toBe('2 slots free');
+    expect(boughtText(english.t, planCase, plan)).toBe('8 GB DDR4-2400 CL17 DIMM');
+    expect(fateText(english.t, planCase, plan)).toBe('the old module stays');
+    expect(runText(english.t, plan)).toBe('2400 MT/s, dual channel');
+    expect(freeText(english.t, plan)).toBe('2 slots free');
     const kit = plans.find((one) => one.bought[0]?.offer === 'tp-2x16' && one.kept.length === 0) as Plan;
-    expect(boughtText(planCase, kit)).toContain('kit of 2: 16 GB DDR4-2666 CL19 DIMM');
-    expect(fateText(planCase, kit)).toBe('the old module comes out');
-    expect(effectiveChannelsText(1.75)).toBe('1.75 channels');
+    expect(boughtText(english.t, planCase, kit)).toContain('kit of 2: 16 GB DDR4-2666 CL19 DIMM');
+    expect(fateText(english.t, planCase, kit)).toBe('the old module comes out');
+    expect(effectiveChannelsText(english.t, 1.75)).toBe('1.75 channels');
   });
 });

@@ -1,5 +1,3 @@
-import { capacityText } from '../../memory/capacity';
-import { moneyText } from '../../pricing/money-text';
 import { careLevel } from '../rules/care';
 import type { Plan } from '../search/plan';
 import { bestOfRung } from './best-of-rung';
@@ -10,11 +8,24 @@ import type { Steering } from './steering';
 /** What a suggested option is for. */
 export type Purpose = 'enough' | 'comfortable' | 'most' | 'original';
 
+/** Why it is suggested. Amounts minor units, capacities MiB. */
+export type Because =
+  /** nobody said what is needed: the first step up */
+  | { why: 'first'; totalMiB: number; cents: number }
+  /** just what is needed */
+  | { why: 'exact'; cents: number }
+  /** the least that reaches what is needed */
+  | { why: 'reaches'; needMiB: number; cents: number }
+  /** so much more than enough, for so much more */
+  | { why: 'comfortable'; moreMiB: number; moreCents: number }
+  | { why: 'warranty' | 'support' }
+  /** the most that the machine takes, or the budget reaches */
+  | { why: 'most'; cents: number; budgetCents: number | null };
+
 export interface Suggestion {
   purpose: Purpose;
   plan: Plan;
-  /** a sentence */
-  reason: string;
+  because: Because;
 }
 
 export interface SuggestInput {
@@ -23,19 +34,17 @@ export interface SuggestInput {
   steering: Steering;
   todayMiB: number;
   cover: Cover;
-  currency: string;
   toleranceBp: number;
 }
 
 /** Comfortable is so many times enough, at least. */
 const ROOM = 1.5;
 
-function enoughReason({ steering, currency }: SuggestInput, rung: Rung): string {
-  const price = moneyText(rung.best.priceCents, currency);
+function enoughBecause({ steering }: SuggestInput, rung: Rung): Because {
+  const cents = rung.best.priceCents;
   const { needMiB } = steering;
-  if (needMiB === null) return `Enough: the first step up that pays, ${capacityText(rung.totalMiB)} for ${price}.`;
-  const reached = rung.totalMiB === needMiB ? 'just what is needed' : `the least that reaches ${capacityText(needMiB)}`;
-  return `Enough: ${reached}, at the best price, ${price}.`;
+  if (needMiB === null) return { why: 'first', totalMiB: rung.totalMiB, cents };
+  return rung.totalMiB === needMiB ? { why: 'exact', cents } : { why: 'reaches', needMiB, cents };
 }
 
 /** Does a larger rung ask no more, and nothing more to mind? Nobody would offer the smaller one then. */
@@ -60,37 +69,29 @@ function originalOf(rung: Rung, toleranceBp: number): Plan | null {
  * there are none.
  */
 export function suggestThree(input: SuggestInput): Suggestion[] {
-  const { rungs, steering, todayMiB, cover, currency, toleranceBp } = input;
+  const { rungs, steering, todayMiB, cover, toleranceBp } = input;
   const more = rungs.filter((rung) => rung.isWanted && rung.totalMiB > todayMiB);
   const wanted = more.filter((rung) => !more.some((larger) => isBargainOver(larger, rung)));
   const [enough] = wanted;
   if (enough === undefined) return [];
-  const found: Suggestion[] = [{ purpose: 'enough', plan: enough.best, reason: enoughReason(input, enough) }];
+  const found: Suggestion[] = [{ purpose: 'enough', plan: enough.best, because: enoughBecause(input, enough) }];
   const basis = Math.max(steering.needMiB ?? 0, enough.totalMiB);
   const comfortable = wanted.find(({ totalMiB }) => totalMiB >= basis * ROOM) ?? wanted[1];
   if (comfortable !== undefined && comfortable !== enough) {
-    const more = moneyText(comfortable.best.priceCents - enough.best.priceCents, currency);
-    const reason = `Comfortable: ${capacityText(comfortable.totalMiB - enough.totalMiB)} more to grow into for ${more} more.`;
-    found.push({ purpose: 'comfortable', plan: comfortable.best, reason });
+    const moreCents = comfortable.best.priceCents - enough.best.priceCents;
+    const because: Because = { why: 'comfortable', moreMiB: comfortable.totalMiB - enough.totalMiB, moreCents };
+    found.push({ purpose: 'comfortable', plan: comfortable.best, because });
   }
-  const isCovered = cover === 'warranty' || cover === 'support';
+  const covered = cover === 'warranty' || cover === 'support' ? cover : null;
   const original =
-    isCovered && found.every(({ plan }) => plan.lane !== 'original') ? originalOf(enough, toleranceBp) : null;
-  if (original !== null) {
-    const why = cover === 'warranty' ? 'the machine is under warranty' : 'there is a support contract';
-    return [
-      ...found,
-      { purpose: 'original', plan: original, reason: `Original: the same with the maker’s own part, since ${why}.` },
-    ];
+    covered !== null && found.every(({ plan }) => plan.lane !== 'original') ? originalOf(enough, toleranceBp) : null;
+  if (original !== null && covered !== null) {
+    return [...found, { purpose: 'original', plan: original, because: { why: covered } }];
   }
   const most = wanted.at(-1);
   if (most !== undefined && most !== enough && most !== comfortable) {
-    const price = moneyText(most.best.priceCents, currency);
-    const reason =
-      steering.budgetCents === null
-        ? `Most: what this machine can be brought to, ${price}.`
-        : `Most: as much as the budget of ${moneyText(steering.budgetCents, currency)} reaches, ${price}.`;
-    found.push({ purpose: 'most', plan: most.best, reason });
+    const because: Because = { why: 'most', cents: most.best.priceCents, budgetCents: steering.budgetCents };
+    found.push({ purpose: 'most', plan: most.best, because });
   }
   return found;
 }

@@ -1,4 +1,3 @@
-import { listed } from '../../planning/explain/compare-plans';
 import { moneyText } from '../../pricing/money-text';
 import type { SeenDrift } from './seen-drift';
 
@@ -11,6 +10,10 @@ export interface Renewed {
   /** nothing equal is left */
   lost: number[];
 }
+
+/** `a`, `a and b`, `a, b and c`. */
+const listed = (words: readonly string[]): string =>
+  words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 
 const GONE = { 'sold-out': 'is sold out', withdrawn: 'is off the market' } as const;
 

@@ -3,7 +3,7 @@ import type { KeyboardEvent, PointerEvent, RefObject } from 'react';
 import { useTranslations } from '#translations';
 import { currencyDecimals } from '@/core/pricing/currency';
 import { useJob } from '../../job/job-context';
-import { moneyText } from '../../words/amounts';
+import { moneyText, shortMoneyText } from '../../words/amounts';
 import { type PriceScale, priceAt } from './price-scale';
 import { LABEL_WIDTH } from './rung-row';
 
@@ -66,7 +66,7 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
       style={{ left: Math.min(Math.max(x, 26), end - 26) }}
     >
       <span aria-hidden="true">◂</span>
-      {budgetCents === null ? t('budget.short') : moneyText(budgetCents, currency).replace(/[.,]00$/, '')}
+      {budgetCents === null ? t('budget.short') : shortMoneyText(budgetCents, currency)}
       <span aria-hidden="true">▸</span>
     </span>
   );
@@ -94,7 +94,7 @@ export function PriceAxis(props: PriceAxisProps) {
             className="absolute bottom-1 -translate-x-1/2 whitespace-nowrap"
             style={{ left: scale.at(tick) }}
           >
-            {moneyText(tick, currency).replace(/[.,]00$/, '')}
+            {shortMoneyText(tick, currency)}
           </span>
         ))}
         <BudgetGrip {...props} />

@@ -35,16 +35,17 @@ function missedText(t: StaffWords<'options'>, missed: Missed, currency: string):
 export const RungLine = memo(function RungLine({ rung, planCase, supplies, steering, onLook }: RungLineProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
+  const tPlans = useTranslations('plans');
   const { best, isWanted } = rung;
   const { currency } = planCase;
-  const why = useMemo(() => whyRate(explainPlan(planCase, best)), [planCase, best]);
+  const why = useMemo(() => whyRate(tPlans, explainPlan(planCase, best)), [tPlans, planCase, best]);
   const missed = isWanted ? null : missedBy(steering, best);
   const money = (cents: number) => moneyText(cents, currency);
   const details = [
     `${money(best.perGiBCents)}/GB${best.perAddedGiBCents === null ? '' : t('rung.added', { perAddedGiBCents: money(best.perAddedGiBCents) })}`,
-    runText(best).replace(',', why === '' ? ',' : ` (${why}),`),
-    freeText(best),
-    fateText(planCase, best),
+    runText(tPlans, best, why),
+    freeText(tPlans, best),
+    fateText(tPlans, planCase, best),
     deliveryText(t, best, supplies),
     ...(best.bought.some(({ offer }) => supplies[offer]?.aged != null) ? [t('rung.old')] : []),
   ];
@@ -57,7 +58,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
     >
       <span className="halo">
         <strong className="font-semibold text-base">{money(best.priceCents)}</strong>
-        <span className="font-medium pl-3">{boughtText(planCase, best)}</span>
+        <span className="font-medium pl-3">{boughtText(tPlans, planCase, best)}</span>
         <span className="pl-3 text-ink-2">{fromText(t, planCase, best, supplies)}</span>
         {missed === null && best.care !== 'clear' && (
           <span className="pl-3 text-mind font-medium">△ {tTrade(`cautions.${best.care}`)}</span>

@@ -81,6 +81,7 @@ function SavingSpan({ rung, scale, currency }: { rung: Rung; scale: PriceScale; 
 function markWords(
   t: StaffWords<'options'>,
   tTrade: StaffWords<'trade'>,
+  tPlans: StaffWords<'plans'>,
   plan: Plan,
   currency: string,
   place: number | null,
@@ -89,8 +90,8 @@ function markWords(
     t('forPrice', { totalMiB: capacityText(plan.totalMiB), priceCents: moneyText(plan.priceCents, currency) }),
     tTrade(LANE_WORDS[plan.lane]),
     tTrade(`cautions.${plan.care}`),
-    runText(plan),
-    freeText(plan),
+    runText(tPlans, plan),
+    freeText(tPlans, plan),
     place === null ? '' : t('rung.inDraft', { place }),
   ]
     .filter((part) => part !== '')
@@ -122,6 +123,7 @@ interface MarksProps extends RungRowProps {
 function Marks(props: MarksProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
+  const tPlans = useTranslations('plans');
   const { rung, planCase, scale, steering, looked, reachable, places, onLook, seated, top, rows } = props;
   const { currency } = planCase;
   const plans = new Map(rung.plans.map((plan) => [planKey(plan), plan]));
@@ -148,7 +150,7 @@ function Marks(props: MarksProps) {
           <PlanMark
             key={key}
             id={key}
-            words={markWords(t, tTrade, plan, currency, place)}
+            words={markWords(t, tTrade, tPlans, plan, currency, place)}
             lane={plan.lane}
             care={plan.care}
             reuse={isFilled ? plan.reuse : 'replace'}

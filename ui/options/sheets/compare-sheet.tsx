@@ -3,6 +3,7 @@ import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
 import { type Compared, stepBetween, stepText } from '@/core/planning/explain/compare-plans';
+import type { PlanSay } from '@/core/planning/explain/plan-say';
 import { boughtText, fateText, freeText } from '@/core/planning/explain/plan-words';
 import { savingText } from '@/core/planning/explain/saving-words';
 import { planKey } from '@/core/planning/filters/ladder';
@@ -17,6 +18,7 @@ import { moneyText } from '../../words/amounts';
 import { deliveryText, leadDaysOf } from '../delivery';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
+import { usePlanSay } from '../use-plan-say';
 
 interface CompareSheetProps {
   /** two or three */
@@ -31,7 +33,7 @@ type Row = { name: string; of: (plan: Plan) => string };
 
 function rowsOf(
   t: StaffWords<'options'>,
-  tTrade: StaffWords<'trade'>,
+  say: PlanSay,
   planCase: PlanCase,
   all: readonly Plan[],
   supplies: Readonly<Record<string, OfferSupply>>,
@@ -42,17 +44,17 @@ function rowsOf(
     { name: t('facts.total'), of: (plan) => capacityText(plan.totalMiB) },
     { name: t('facts.price'), of: (plan) => money(plan.priceCents) },
     { name: t('facts.perAdded'), of: (plan) => money(plan.perAddedGiBCents) },
-    { name: t('facts.saving'), of: (plan) => savingText(plan, all, currency) },
+    { name: t('facts.saving'), of: (plan) => savingText(say, plan, all) },
     { name: t('facts.rate'), of: (plan) => `${plan.rateMTs} MT/s` },
-    { name: t('facts.channels'), of: (plan) => effectiveChannelsText(plan.effectiveChannels) },
-    { name: t('facts.slots'), of: freeText },
-    { name: t('facts.old'), of: (plan) => fateText(planCase, plan) },
+    { name: t('facts.channels'), of: (plan) => effectiveChannelsText(say.t, plan.effectiveChannels) },
+    { name: t('facts.slots'), of: (plan) => freeText(say.t, plan) },
+    { name: t('facts.old'), of: (plan) => fateText(say.t, planCase, plan) },
     {
       name: t('facts.note'),
-      of: (plan) => (plan.care === 'clear' ? t('compare.clear') : tTrade(`cautions.${plan.care}`)),
+      of: (plan) => (plan.care === 'clear' ? t('compare.clear') : say.tTrade(`cautions.${plan.care}`)),
     },
     { name: t('facts.delivery'), of: (plan) => deliveryText(t, plan, supplies) },
-    { name: t('facts.buys'), of: (plan) => boughtText(planCase, plan) },
+    { name: t('facts.buys'), of: (plan) => boughtText(say.t, planCase, plan) },
   ];
 }
 
@@ -61,12 +63,12 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
   const { job } = useJob();
-  const { currency } = planCase;
+  const say = usePlanSay(planCase.currency);
   const sorted = [...plans].sort((a, b) => a.priceCents - b.priceCents);
   const compared = sorted.map((plan): Compared => {
     return { plan, installed: planCase.installed.length, leadDays: leadDaysOf(plan, job.supplies) };
   });
-  const rows = rowsOf(t, tTrade, planCase, all, job.supplies);
+  const rows = rowsOf(t, say, planCase, all, job.supplies);
   return (
     <Sheet open wide title={t('compare.title')} description={t('compare.what')} onClose={onClose}>
       <table className="w-full text-sm border-collapse table-fixed">
@@ -116,9 +118,7 @@ export function CompareSheet({ plans, planCase, all, onDrop, onClose }: CompareS
       </table>
       <ol className="mt-3 grid gap-1 border-t-2 border-edge pt-2">
         {compared.slice(1).map((to, nr) => (
-          <li key={planKey(to.plan)}>
-            {stepText(stepBetween(compared[nr] as Compared, to), (cents) => moneyText(cents, currency))}
-          </li>
+          <li key={planKey(to.plan)}>{stepText(say, stepBetween(say, compared[nr] as Compared, to))}</li>
         ))}
       </ol>
     </Sheet>

@@ -22,6 +22,7 @@ import type { NotedPrice } from '../../offers/listed-offer';
 import { PriceHistory } from '../../offers/price-history';
 import { moneyText } from '../../words/amounts';
 import { LANE_WORDS } from '../lane-words';
+import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';
 import { sentenceOf } from './sentence-of';
 
@@ -127,6 +128,7 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
   const { job } = useJob();
+  const say = usePlanSay(planCase.currency);
   const { before, after } = boardPictures(planCase, plan);
   const moves = movesOf(planCase, plan);
   const money = (cents: number) => moneyText(cents, planCase.currency);
@@ -136,7 +138,7 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
       open
       wide
       title={t('forPrice', { totalMiB: capacityText(plan.totalMiB), priceCents: money(plan.priceCents) })}
-      description={`${tTrade(LANE_WORDS[plan.lane])}, ${tTrade(`cautions.${plan.care}`)}; ${savingText(plan, plans, planCase.currency)}`}
+      description={`${tTrade(LANE_WORDS[plan.lane])}, ${tTrade(`cautions.${plan.care}`)}; ${savingText(say, plan, plans)}`}
       onClose={onClose}
     >
       <div className="grid sm:grid-cols-[11rem_minmax(0,1fr)] gap-x-6 gap-y-3 text-sm">
@@ -154,18 +156,18 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
                 </li>
               ))}
             </ol>
-            <p className="text-ink-2">{sentenceOf(fateText(planCase, plan))}</p>
+            <p className="text-ink-2">{sentenceOf(fateText(say.t, planCase, plan))}</p>
           </section>
           <section aria-label={t('sheet.runLabel')}>
             <h3 className="text-base">{t('sheet.runLabel')}</h3>
-            {planSentences(planCase, explainPlan(planCase, plan)).map((sentence) => (
+            {planSentences(say.t, planCase, explainPlan(planCase, plan)).map((sentence) => (
               <p key={sentence}>{sentence}</p>
             ))}
             <Reasons plan={plan} planCase={planCase} cover={cover} />
           </section>
           <section aria-label={t('sheet.buyLabel')}>
             <h3 className="text-base">{t('sheet.buyLabel')}</h3>
-            <p className="text-ink-2">{boughtText(planCase, plan)}</p>
+            <p className="text-ink-2">{boughtText(say.t, planCase, plan)}</p>
             <ul>
               {plan.bought.map(({ offer, count }) => (
                 <Bought key={offer} id={offer} count={count} planCase={planCase} />

@@ -4,12 +4,13 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { effectiveLimits } from '@/core/planning/rules/effective-limits';
 import type { Plan } from '@/core/planning/search/plan';
 import { reasonFacts } from '@/core/quoting/reason-facts';
-import { NOTE_WORDS, STAFF_REASONS } from '@/core/quoting/reason-words';
+import { noteText, reasonText } from '@/core/quoting/reason-words';
 
 interface ReasonsProps {
   plan: Plan;
   planCase: PlanCase;
-  cover: string | null;
+  /** what it is covered by, where that asks for care */
+  cover: 'warranty' | 'support' | null;
   /** where there are more, only how many more is said */
   most?: number;
 }
@@ -17,9 +18,11 @@ interface ReasonsProps {
 /** What has to be minded of a plan, and what is worth saying beside. */
 export function Reasons({ plan, planCase, cover, most = Number.POSITIVE_INFINITY }: ReasonsProps) {
   const t = useTranslations('options');
+  const tPlans = useTranslations('plans');
   const facts = reasonFacts(planCase, plan, effectiveLimits(makeBoard(planCase)));
-  const minded = [...plan.reasons.map((reason) => STAFF_REASONS[reason](facts)), ...(cover === null ? [] : [cover])];
-  const notes = plan.notes.map((note) => NOTE_WORDS[note](facts));
+  const reasons = plan.reasons.map((reason) => reasonText(tPlans, reason, facts));
+  const minded = cover === null ? reasons : [...reasons, tPlans(`cover.${cover}`)];
+  const notes = plan.notes.map((note) => noteText(tPlans, note, facts));
   const count = minded.length + notes.length;
   const shown = count > most ? most - 1 : count;
   return (

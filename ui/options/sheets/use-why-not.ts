@@ -1,19 +1,21 @@
 'use client';
-import { useEffect, useState } from 'react';
-import type { WhyNot } from '@/core/planning/explain/why-not';
+import { useEffect, useMemo, useState } from 'react';
+import { type WhyNot, type WhyNotAnswer, whyNotLines } from '@/core/planning/explain/why-not';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
+import { usePlanSay } from '../use-plan-say';
 
-/** What is told; null: nothing is asked; undefined: it is being worked out; `failed`: it could not be. */
+/** What is told, line by line; null: nothing is asked; undefined: it is being worked out; `failed`: it could not be. */
 export type Told = readonly string[] | null | undefined | 'failed';
+type Answered = WhyNotAnswer | null | undefined | 'failed';
 
 /** Whoever types or drags on has not asked yet, ms. */
 const PAUSE_MS = 250;
 
-function ask(request: PlanRequest, tell: (told: Told) => void): Worker {
+function ask(request: PlanRequest, tell: (told: Answered) => void): Worker {
   const worker = new Worker(new URL('../../../worker/plan-worker.ts', import.meta.url));
   worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
-    if (data.state === 'told') tell(data.lines);
+    if (data.state === 'told') tell(data.answer);
     else if (data.state === 'failed') tell('failed');
   };
   worker.onerror = () => tell('failed');
@@ -23,7 +25,8 @@ function ask(request: PlanRequest, tell: (told: Told) => void): Worker {
 
 /** Why something is not on the ladder, worked out in a worker of its own, so that the ladder can be steered meanwhile. */
 export function useWhyNot(planCase: PlanCase, asked: WhyNot | null): Told {
-  const [told, setTold] = useState<Told>(null);
+  const say = usePlanSay(planCase.currency);
+  const [told, setTold] = useState<Answered>(null);
   const key = JSON.stringify(asked);
   useEffect(() => {
     const question = JSON.parse(key) as WhyNot | null;
@@ -41,5 +44,8 @@ export function useWhyNot(planCase: PlanCase, asked: WhyNot | null): Told {
       worker?.terminate();
     };
   }, [key, planCase]);
-  return told;
+  return useMemo(
+    () => (told == null || told === 'failed' ? told : whyNotLines(say, planCase, told)),
+    [told, say, planCase],
+  );
 }

@@ -1,7 +1,6 @@
 'use client';
 import { memo, useState } from 'react';
 import { useTranslations } from '#translations';
-import { REFUSAL_WORDS } from '@/core/planning/explain/refusal-words';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
 
@@ -13,6 +12,7 @@ interface RefusedOffersProps {
 /** The offers that are not on the ladder because they do not fit, each with why; listed once somebody asks. */
 export const RefusedOffers = memo(function RefusedOffers({ answer, planCase }: RefusedOffersProps) {
   const t = useTranslations('options');
+  const tPlans = useTranslations('plans');
   const [isOpen, setOpen] = useState(false);
   const { refusedOffers } = answer;
   if (refusedOffers.length === 0) return null;
@@ -30,7 +30,7 @@ export const RefusedOffers = memo(function RefusedOffers({ answer, planCase }: R
           {refusedOffers.map(({ offer: id, codes }) => (
             <li key={id} className="break-inside-avoid py-0.5">
               {labels.get(id)}:{' '}
-              <span className="text-ink-2">{codes.map((code) => REFUSAL_WORDS[code]).join(', ')}</span>
+              <span className="text-ink-2">{codes.map((code) => tPlans(`refusals.${code}`)).join(', ')}</span>
             </li>
           ))}
         </ul>

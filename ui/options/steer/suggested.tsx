@@ -2,8 +2,10 @@ import { useTranslations } from '#translations';
 import { capacityText } from '@/core/memory/capacity';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { Suggestion } from '@/core/planning/filters/suggest-three';
+import { becauseText } from '@/core/planning/filters/suggestion-words';
 import { Button } from '../../kit/button';
 import { moneyText } from '../../words/amounts';
+import { usePlanSay } from '../use-plan-say';
 
 interface SuggestedProps {
   suggestions: readonly Suggestion[];
@@ -16,21 +18,23 @@ interface SuggestedProps {
 /** What to offer, with the reason for each, put on the slip by one press or key. */
 export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: SuggestedProps) {
   const t = useTranslations('options');
+  const say = usePlanSay(currency);
   if (suggestions.length === 0) return null;
   return (
     <section aria-label={t('suggested.label')} className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
       <span className="font-semibold max-[1100px]:sr-only">{t('suggested.label')}</span>
       <ol className="flex flex-wrap gap-x-3">
-        {suggestions.map(({ plan, purpose, reason }, nr) => (
+        {suggestions.map(({ plan, purpose, because }, nr) => (
           <li key={planKey(plan)}>
             <button
               type="button"
-              title={reason}
+              title={becauseText(say, because)}
               onClick={() => onLook(planKey(plan))}
               className="min-h-6 cursor-pointer underline underline-offset-4 decoration-edge hover:decoration-ink"
             >
-              <strong>{nr + 1}</strong> {purpose}: {capacityText(plan.totalMiB)}, {moneyText(plan.priceCents, currency)}
-              <span className="sr-only">. {reason}</span>
+              <strong>{nr + 1}</strong> {say.t(`purposes.${purpose}`)}: {capacityText(plan.totalMiB)},{' '}
+              {moneyText(plan.priceCents, currency)}
+              <span className="sr-only">. {becauseText(say, because)}</span>
             </button>
           </li>
         ))}

@@ -57,7 +57,7 @@ export default async function StationPage({ params }: { params: Params }) {
         <strong>{t('jobNr', { id: job.id })}</strong> · {job.customer.name || t('noName')} ·{' '}
         {machineName(job) || t('noMachine')}
       </p>
-      <span className="max-[620px]:hidden">
+      <span className="max-[620px]:hidden shrink-0 whitespace-nowrap">
         <OnDeviceButton address={deviceAddress()} />
       </span>
       {mayDo(caller, 'jobs.write') && job.closedAt === null && <CloseJobButton jobId={job.id} />}
