@@ -19,7 +19,6 @@ test('screens come in German where a person chose it, on every device they sign 
   for (const [path, words] of [
     [`/jobs/${JOBS.bakery}/intake`, 'Was meldet das Gerät?'],
     [`/jobs/${JOBS.bakery}/limits`, 'Was dieses Gerät unterstützt'],
-    [`/jobs/${JOBS.bakery}/options`, 'Freie Steckplätze'],
     [`/jobs/${JOBS.bakery}/options`, '45,00 €'],
     [`/jobs/${JOBS.choir}/quote`, 'Das geht an den Kunden'],
     [`/jobs/${JOBS.library}/proof`, 'Die Zusage ist erfüllt.'],

@@ -142,7 +142,9 @@ test('by mouse: the lines are dragged, going back undoes that, the job remembers
   await page.waitForURL(/without=mixed/);
   await page.waitForFunction(() => document.querySelector('.plan-mark[aria-label*=", mixed,"]') === null);
   // The job remembers, without anything in the address.
-  const kept = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
+  const kept = page.waitForResponse(
+    (response) => response.ok() && response.request().postData()?.includes('"freeSlots":1') === true,
+  );
   await page.getByLabel('Slots left free').selectOption('1');
   await kept;
   await page.goto(`/jobs/${JOBS.vets}/options`);
