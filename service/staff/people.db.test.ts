@@ -87,7 +87,7 @@ describe('who calls', () => {
     for (let nr = 0; nr < 40; nr++) far.push(await signIn('edda', 'a guess', { address: `10.1.0.${nr}` }));
     expect(far.filter((one) => !one.ok && one.code === 'signed-out').length).toBe(30);
     await pool().query('update rate_limit set expire = 0');
-  });
+  }, 120_000);
 
   it('is not locked out of a browser that is known, and waits longer there with each wrong guess', async () => {
     const { browser } = must(await signIn('teo', DEMO_PASSWORD, { address: '10.0.0.3' }));
