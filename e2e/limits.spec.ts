@@ -83,7 +83,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
   await page.click('a:has-text("Continue to Limits")');
 
   // What binds, and what would be next.
-  await page.getByText('The board (Plate 2 board manual, p. 20) binds at 32 GB; next would be').waitFor();
+  await page.getByText('32 GB, limited by the board (Plate 2 board manual, p. 20). Next:').waitFor();
   await page.getByText('Seen to work up to 64 GB (worked in 2 trials)').waitFor();
   // One failure beside two successes is shown as that.
   await page.getByText('16 GB modules: 2 worked, 1 failed to start').waitFor();
@@ -246,9 +246,9 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   const job = jobOf(page);
   await page.goto(`/jobs/${job}/limits`);
   await page.getByText('Which CPU does it have?').waitFor();
-  await page.getByText('The CPU (CPU data, Merle 6400) binds at 64 GB').waitFor();
+  await page.getByText('64 GB, limited by the CPU (CPU data, Merle 6400)').waitFor();
   await page.getByRole('button', { name: /^Merle 7700/ }).click();
-  await page.getByText(/binds at 192 GB/).waitFor();
+  await page.getByText(/192 GB, limited by/).waitFor();
 
   await page.goto('/models');
   const rows = [

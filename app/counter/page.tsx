@@ -5,6 +5,7 @@ import { showFirstHour } from '@/service/shop/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
 import { FirstHour } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';
+import { waitingText } from '@/ui/counter/waiting-text';
 import { standingsWord } from '@/ui/frame/standing-sign';
 import { Notice } from '@/ui/kit/notice';
 import { agoText } from '@/ui/words/amounts';
@@ -31,8 +32,10 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   const firstHour = await showFirstHour(caller);
   const { jobs: entries, hasMore } = await counterJobs(caller, page);
   const now = new Date();
-  const jobs = entries.map(({ touchedAt, standings, ...entry }) => ({
+  const jobs = entries.map(({ touchedAt, standings, waitsFor, ...entry }) => ({
     ...entry,
+    customer: waitsFor.on === 'unreadable' ? t('unreadable') : entry.customer,
+    waitsFor: waitingText(t, waitsFor),
     standings: standingsWord(standings),
     touched: agoText(touchedAt, now),
   }));

@@ -11,6 +11,16 @@ import { getJob, type JobRow, listCounterJobs, setStation } from '../../store/jo
 import type { Caller } from '../staff/access';
 import { machineName } from './job-names';
 
+/** What a job waits for. */
+export type Waiting =
+  | { on: 'report' | 'name' | 'module' | 'limits' | 'choice' | 'question' | 'here' | 'on-the-way' }
+  | { on: 'proof' | 'proved' | 'closed' | 'slots' | 'unreadable' }
+  | { on: 'send'; count: number }
+  | { on: 'parts'; place: number }
+  | { on: 'lapsed' | 'declined' | 'mail' | 'answer'; quote: string }
+  /** `days`: until the quote lapses; 0: today */
+  | { on: 'lapses'; quote: string; days: number };
+
 export interface CounterEntry {
   id: number;
   customer: string;
@@ -20,44 +30,33 @@ export interface CounterEntry {
   needMiB: number | null;
   standings: Record<Station, StationStanding>;
   next: Station;
-  waitsFor: string;
+  waitsFor: Waiting;
   touchedAt: Date;
 }
 
 /** So many days before a quote lapses it is worth a call. */
 const SOON_DAYS = 3;
 
-function customersWord({
-  acceptedPlace,
-  declined,
-  lapsed,
-  quoteNumber,
-  daysLeft,
-  mailStuck,
-  parts,
-  fellThrough,
-}: JobRow): string {
-  const quote = quoteNumber ?? 'the quote';
-  if (fellThrough !== null) return 'nobody: it came to nothing';
-  if (acceptedPlace !== null && parts === 'here') return 'the bench: its parts are here';
-  if (acceptedPlace !== null && parts === 'on-the-way') return 'its parts, which are on their way';
-  if (acceptedPlace !== null) return `the parts: option ${acceptedPlace} is accepted`;
-  if (lapsed) return `a new version: ${quote} has lapsed`;
-  if (declined) return `another offer: ${quote} was declined`;
-  if (mailStuck) return `a look at its mail: ${quote} may not have arrived`;
-  const word = `the customer’s word on ${quote}`;
-  if (daysLeft === null || daysLeft > SOON_DAYS) return word;
-  return `${word}: it lapses ${daysLeft === 0 ? 'today' : daysLeft === 1 ? 'tomorrow' : `in ${daysLeft} days`}`;
+function afterSending(row: JobRow): Waiting {
+  const { acceptedPlace, quoteNumber, daysLeft, parts } = row;
+  const quote = quoteNumber ?? '';
+  if (row.fellThrough !== null) return { on: 'closed' };
+  if (acceptedPlace !== null) {
+    return parts === 'here' || parts === 'on-the-way' ? { on: parts } : { on: 'parts', place: acceptedPlace };
+  }
+  if (row.lapsed) return { on: 'lapsed', quote };
+  if (row.declined) return { on: 'declined', quote };
+  if (row.mailStuck) return { on: 'mail', quote };
+  return daysLeft === null || daysLeft > SOON_DAYS ? { on: 'answer', quote } : { on: 'lapses', quote, days: daysLeft };
 }
 
-function waitsFor(row: JobRow, next: Station): string {
-  if (next === 'intake') return row.slotCount === 0 ? 'what the machine says' : 'the customer’s name';
-  if (next === 'limits') return row.gapCount > 0 ? 'an answer on a module' : 'a look at the limits';
-  if (next === 'options') return 'a choice on the ladder';
-  if (next === 'quote' && row.openQuestions > 0) return 'an answer to what was asked';
-  if (next === 'quote') return row.choiceCount === 1 ? 'sending 1 option' : `sending ${row.choiceCount} options`;
-  if (next === 'fitting') return customersWord(row);
-  return row.proved ? 'nobody: the promise is kept' : 'its proof: it is fitted';
+function waitsFor(row: JobRow, next: Station): Waiting {
+  if (next === 'intake') return { on: row.slotCount === 0 ? 'report' : 'name' };
+  if (next === 'limits') return { on: row.gapCount > 0 ? 'module' : 'limits' };
+  if (next === 'options') return { on: 'choice' };
+  if (next === 'quote') return row.openQuestions > 0 ? { on: 'question' } : { on: 'send', count: row.choiceCount };
+  if (next === 'fitting') return afterSending(row);
+  return { on: row.proved ? 'proved' : 'proof' };
 }
 
 function entryOf(row: JobRow): CounterEntry {
@@ -83,7 +82,7 @@ function entryOf(row: JobRow): CounterEntry {
     needMiB: row.needMiB,
     standings,
     next,
-    waitsFor: row.isBroken ? 'its slots to be put right: a capacity in them cannot be' : waitsFor(row, next),
+    waitsFor: row.isBroken ? { on: 'slots' } : waitsFor(row, next),
     touchedAt: row.touchedAt,
   };
 }
@@ -93,14 +92,14 @@ function brokenEntry({ id, touchedAt }: JobRow): CounterEntry {
   const standings = stationStandings(NO_FACTS);
   return {
     id,
-    customer: 'This job cannot be read',
+    customer: '',
     machine: '',
     complaint: '',
     totalMiB: 0,
     needMiB: null,
     standings,
     next: 'intake',
-    waitsFor: 'somebody who puts its data right',
+    waitsFor: { on: 'unreadable' },
     touchedAt,
   };
 }

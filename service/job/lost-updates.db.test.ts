@@ -128,7 +128,7 @@ describe('what cannot be', () => {
         expect(jobs.filter((job) => job.id !== id)).toHaveLength(others);
         expect(jobs.find((job) => job.id === id)).toMatchObject({
           totalMiB: 0,
-          waitsFor: expect.stringContaining('slots'),
+          waitsFor: { on: 'slots' },
         });
       }
     } finally {

@@ -1,7 +1,6 @@
 'use client';
 import { useTranslations } from '#translations';
 import { wordsOn } from '@/core/machine/limits/resolve-claims';
-import { whyLimit } from '@/core/machine/limits/why-limit';
 import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
@@ -16,6 +15,7 @@ import { AddClaim } from './add-claim';
 import { decidedOf } from './decided-of';
 import { type LimitRow, limitText, ROLE_WORDS } from './limit-words';
 import { choicesOf, typedText, typedValue } from './typed-limit';
+import { whyLimit } from './verdict-words';
 import { WordLine } from './word-line';
 
 /** What every source says, with its note, day and who entered it; each word can be taken. */
@@ -88,7 +88,7 @@ export function LimitEditor({ row, onClose }: { row: LimitRow; onClose: () => vo
       open
       wide
       title={t(row.text)}
-      description={whyLimit(words, (value) => limitText(t, row.sort, value))}
+      description={whyLimit(t, words, (value) => limitText(t, row.sort, value))}
       onClose={onClose}
     >
       {words.length > 0 && <Words row={row} onTake={(value) => void typing.act(() => put(value))} />}

@@ -1,10 +1,11 @@
 import type { Claim } from '@/core/machine/limits/limit';
 import { type Limits, onlyInforms, wordsOn } from '@/core/machine/limits/resolve-claims';
-import { totalVerdict, type Verdict, WHO_WORDS } from '@/core/machine/limits/verdict';
+import { totalVerdict, type Verdict } from '@/core/machine/limits/verdict';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { capacityText } from '@/core/memory/capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { SOURCE_WORDS } from './limit-words';
+import { verdictText } from './verdict-words';
 
 /** One thing that ends a capacity, as it stands on a ruler. */
 export interface RulerRow {
@@ -31,7 +32,7 @@ export function totalRuler(
 ): Ruler {
   const verdict: Verdict = totalVerdict(limits, slots);
   const rows: RulerRow[] = verdict.bounds.map(({ who, mib, by }, index) => ({
-    label: WHO_WORDS[who],
+    label: t(`bounds.${who}`),
     mib,
     by,
     look: index === 0 ? 'binds' : 'paper',
@@ -44,7 +45,7 @@ export function totalRuler(
   if (proven !== null)
     rows.push({ label: t('ruler.tested'), mib: proven.value, by: proven.source.name, look: 'proven' });
   const todayMiB = slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0);
-  return { rows, todayMiB, sentence: verdict.sentence };
+  return { rows, todayMiB, sentence: verdictText(t, verdict) };
 }
 
 /** What ends the size of one module. */

@@ -2,13 +2,13 @@
 import { useTranslations } from '#translations';
 import type { Claim } from '@/core/machine/limits/limit';
 import { wordsOn } from '@/core/machine/limits/resolve-claims';
-import { whyLimit } from '@/core/machine/limits/why-limit';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Sheet } from '../kit/sheet';
 import { AddClaim } from '../limits/add-claim';
 import { type LimitRow, limitText } from '../limits/limit-words';
+import { whyLimit } from '../limits/verdict-words';
 import { WordLine } from '../limits/word-line';
 
 interface ClaimSheetProps {
@@ -31,7 +31,7 @@ export function ClaimSheet({ row, model, claims, onClose }: ClaimSheetProps) {
       open
       wide
       title={tLimits(row.text)}
-      description={whyLimit(words, (value) => limitText(tLimits, row.sort, value))}
+      description={whyLimit(tLimits, words, (value) => limitText(tLimits, row.sort, value))}
       onClose={onClose}
     >
       <ul className="divide-y divide-line">

@@ -1,9 +1,8 @@
 import { GB, known, slot, source } from '../samples';
 import { rateBelowRatings, totalPerSocket } from './derived-claims';
-import type { Claim, LimitName, Source } from './limit';
-import { resolveClaims, wordsOn } from './resolve-claims';
+import type { Claim, Source } from './limit';
+import { resolveClaims } from './resolve-claims';
 import { totalVerdict } from './verdict';
-import { whyLimit } from './why-limit';
 
 const claim = (
   limit: 'totalMiB' | 'cpuMaxMiB' | 'moduleMiB' | 'provenTotalMiB' | 'osVisibleMiB',
@@ -11,7 +10,6 @@ const claim = (
   gb: number,
 ) => ({ limit, value: gb * GB, source: source(kind) }) as Claim;
 const sockets = [slot('A1', known), slot('B1')];
-const gbText = (value: unknown): string => `${Number(value) / GB} GB`;
 
 describe('what binds the total', () => {
   it('is the tightest of board, CPU, sockets and system, and what would be next is told', () => {
@@ -26,9 +24,7 @@ describe('what binds the total', () => {
       ['board', 64],
       ['cpu', 128],
     ]);
-    expect(verdict.sentence).toBe(
-      'The sockets (2 × 16 GB) bind at 32 GB; next would be the board (board-manual) at 64 GB.',
-    );
+    expect(verdict).toMatchObject({ bound: { who: 'sockets', by: '2 × 16 GB' }, next: { who: 'board' } });
   });
 
   it('counts a socket’s own largest module and soldered memory', () => {
@@ -48,7 +44,7 @@ describe('what binds the total', () => {
     expect(totalVerdict(resolveClaims([...papers, claim('provenTotalMiB', 'evidence', 4)]), []).lifted).toBeNull();
     const verdict = totalVerdict(resolveClaims(papers), sockets);
     expect(verdict.runsMiB).toBe(8 * GB);
-    expect(verdict.sentence).toContain('8 GB run in it today, above the papers');
+    expect(verdict.officialMiB).toBe(4 * GB);
   });
 
   it('is the operating system where that sees least', () => {
@@ -77,41 +73,5 @@ describe('words that follow from others', () => {
     expect(rateBelowRatings([read(2400, 2133), read(2133, 2133)], 'dump')).toEqual([]);
     expect(rateBelowRatings([read(2400, null)], 'dump')).toEqual([]);
     expect(rateBelowRatings([], 'dump')).toEqual([]);
-  });
-});
-
-describe('why a limit has its value', () => {
-  const why = (claims: Claim[], limit: LimitName = 'totalMiB') => whyLimit(wordsOn(claims, limit), gbText);
-
-  it('names the paper that is tightest and the next', () => {
-    expect(why([claim('totalMiB', 'board-manual', 32), claim('totalMiB', 'maker-page', 64)])).toBe(
-      'Board-manual is the tightest that counts. Without it maker-page would hold, at 64 GB.',
-    );
-    expect(why([claim('totalMiB', 'board-manual', 32), claim('totalMiB', 'maker-page', 32)])).toBe(
-      'Board-manual says it. So does maker-page.',
-    );
-    expect(why([claim('totalMiB', 'board-manual', 32)])).toBe('Board-manual alone says it.');
-  });
-
-  it('names who decided, when and why', () => {
-    const decided: Claim = {
-      limit: 'totalMiB',
-      value: 64 * GB,
-      source: { kind: 'technician', name: 'Teo Marsh', on: '2026-03-03', note: 'the label is newer' },
-    };
-    expect(why([decided, claim('totalMiB', 'board-manual', 32)])).toBe(
-      'Teo Marsh decided it on 3 March 2026: “the label is newer”. Without it board-manual would hold, at 32 GB.',
-    );
-  });
-
-  it('says that guesses bind nothing, that a machine speaks for itself, and that nobody does', () => {
-    expect(why([claim('totalMiB', 'reading', 16)])).toBe('Nothing binds here: reading says 16 GB, which only informs.');
-    expect(why([claim('totalMiB', 'board-manual', 32), claim('totalMiB', 'reading', 64)])).toBe(
-      'Board-manual says it. Without it only a guess is left: reading, 64 GB.',
-    );
-    expect(why([{ limit: 'form', value: 'DIMM', source: source('reading') }], 'form')).toBe(
-      'The machine itself says it (reading).',
-    );
-    expect(why([])).toBe('No source says anything of it.');
   });
 });

@@ -21,7 +21,8 @@ export interface Verdict {
   lifted: TotalBound | null;
   /** what is in the machine today, where that is above what the papers allow */
   runsMiB: number | null;
-  sentence: string;
+  /** what the papers allow at most, where any says */
+  officialMiB: number | null;
 }
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
@@ -56,31 +57,7 @@ function boundsOf(limits: Limits, slots: readonly JobSlot[]): TotalBound[] {
     .sort((a, b) => a.mib - b.mib);
 }
 
-export const WHO_WORDS: Record<TotalBound['who'], string> = {
-  board: 'the board',
-  cpu: 'the CPU',
-  sockets: 'the sockets',
-  system: 'the operating system',
-};
-
-/** `the board (manual, p. 31)`: who ends it and by whose word. */
-function nameOf({ who, by }: TotalBound): string {
-  return `${WHO_WORDS[who]} (${by})`;
-}
-
-function boundSentence({ bound, next }: Pick<Verdict, 'bound' | 'next'>): string {
-  if (bound === null) return 'No source says how much it takes in all.';
-  const then =
-    next === null
-      ? 'nothing else is known that would bind.'
-      : next.mib === bound.mib
-        ? `so ${next.who === 'sockets' ? 'do' : 'does'} ${nameOf(next)}.`
-        : `next would be ${nameOf(next)} at ${capacityText(next.mib)}.`;
-  const binds = bound.who === 'sockets' ? 'bind' : 'binds';
-  return `${nameOf(bound).replace(/^t/, 'T')} ${binds} at ${capacityText(bound.mib)}; ${then}`;
-}
-
-/** What binds the total, in one value and one sentence. */
+/** What binds the total. */
 export function totalVerdict(limits: Limits, slots: readonly JobSlot[]): Verdict {
   const all = boundsOf(limits, slots);
   const [bound = null, next = null] = all;
@@ -90,14 +67,5 @@ export function totalVerdict(limits: Limits, slots: readonly JobSlot[]): Verdict
     proven !== null && proven.value > papers ? { mib: proven.value, who: 'board', by: proven.source.name } : null;
   const today = sum(slots.map((slot) => slot.module?.capacityMiB ?? 0));
   const runsMiB = today > papers ? today : null;
-  const parts = [boundSentence({ bound, next })];
-  if (lifted !== null) {
-    parts.push(
-      `Seen to work up to ${capacityText(lifted.mib)} (${lifted.by}): what goes above the papers is off-book.`,
-    );
-  }
-  if (runsMiB !== null) {
-    parts.push(`${capacityText(runsMiB)} run in it today, above the papers: that counts as proven.`);
-  }
-  return { bound, next, bounds: all, lifted, runsMiB, sentence: parts.join(' ') };
+  return { bound, next, bounds: all, lifted, runsMiB, officialMiB: Number.isFinite(papers) ? papers : null };
 }
