@@ -7,6 +7,10 @@ import { log } from '@/runtime/log';
 import { REQUEST_ID } from '@/runtime/request-headers';
 import { done, type FaultCode, fault, type Result } from '@/service/result';
 import type { Caller, Right } from '@/service/staff/access';
+import { localeHere } from '@/ui/words/locale-here';
+import { screenLanguage } from '@/ui/words/on-the-server';
+import { isStaffLanguage } from '@/words/languages';
+import { sentenceIn } from '@/words/sentences';
 import { boundedText } from './bounded-text';
 import { enter } from './enter';
 import { readParts, readWhole, type SentParts, sentName, type WholeFile } from './sent-files';
@@ -25,9 +29,16 @@ const STATUS: Record<FaultCode, number> = {
 /** Whoever is told to wait is told how long, seconds. */
 const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', busy: '5' };
 
+/** A fault's sentence in the language of whoever asked. */
+function worded(sentence: string): string {
+  const language = localeHere();
+  return isStaffLanguage(language) ? sentenceIn(language, sentence) : sentence;
+}
+
 export function answer<T>(result: Result<T>, status = 200): Response {
   if (result.ok) return Response.json(result.value, { status });
-  const { code, sentence, at, theirs } = result;
+  const { code, at, theirs } = result;
+  const sentence = worded(result.sentence);
   const wait = RETRY_AFTER_S[code];
   return Response.json(
     { code, sentence, ...(at !== undefined && { at }), ...(theirs !== undefined && { theirs }) },
@@ -98,7 +109,7 @@ export function caught(cause: unknown, request: NextRequest): Response {
   return Response.json(
     {
       code: 'broken',
-      sentence: `Something broke on our side (request ${id}). What you typed is still here: try again.`,
+      sentence: worded(`Something broke on our side (request ${id}). What you typed is still here: try again.`),
     },
     { status: 500 },
   );
@@ -134,6 +145,7 @@ function handleSent<Asked extends Right, Sent>(
 ) {
   return async (request: NextRequest, context: { params: Promise<Params> }): Promise<Response> => {
     try {
+      await screenLanguage();
       const entered = await enter(right, onlyWatches);
       if (!entered.ok) return answer(entered);
       if (request.method !== 'GET' && fromElsewhere(request))
@@ -241,7 +253,7 @@ function linesAnswer<Progress>(
       const result = await work((progress) => say({ progress })).catch((cause: unknown) =>
         caught(cause, request).json(),
       );
-      say(result.ok === true ? { value: result.value } : { fault: result });
+      say(result.ok === true ? { value: result.value } : { fault: { ...result, sentence: worded(result.sentence) } });
       try {
         controller.close();
       } catch {}

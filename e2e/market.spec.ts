@@ -196,7 +196,7 @@ test('a piece is put on the shelf by its label, with the job it came from, and t
   await sheet.getByLabel('From job').fill('2');
   expect(await axeFindings(page)).toEqual([]);
   await sheet.getByRole('button', { name: 'Add', exact: true }).click();
-  await page.getByText('On the shelf, worth €5.00 to us.').waitFor();
+  await page.getByText('In stock, worth €5.00 to us.').waitFor();
   const shelf = page.getByRole('region', { name: 'Used modules in stock' });
   const piece = shelf.getByRole('listitem').filter({ hasText: 'grade B' });
   await piece.getByRole('link', { name: 'job 2' }).waitFor();

@@ -61,7 +61,7 @@ function faultOfBody(request: IncomingMessage, path: string, rule: BodyRule): Re
   if (!rule.types.includes('*') && !rule.types.includes(type))
     return { status: 415, sentence: `Send this as ${rule.types.join(' or ')}.` };
   if (rule.opener === 'session' && cookieOf(request.headers.cookie, SESSION_COOKIE) === undefined)
-    return { status: 401, sentence: 'Sign in to go on.' };
+    return { status: 401, sentence: 'Sign in to continue.' };
   if (rule.opener === 'link' && !/^\/q\/[A-Za-z0-9_-]{32,64}\//.test(path))
     return { status: 404, sentence: 'There is nothing here.' };
   return null;

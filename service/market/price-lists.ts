@@ -289,7 +289,7 @@ export async function fixRow(
     const why = closed(list);
     if (why !== null) return fault('conflict', why);
     const read = await readRowOf(db, id, line);
-    if (read === null) return fault('not-found', 'There is nothing to put right in this line.');
+    if (read === null) return fault('not-found', 'There is nothing to correct in this line.');
     const ground = await groundOf(db, list.sellerId);
     await setRowFix(db, id, line, fix);
     await setRow(db, id, await mended(db, correctRow(read, fix ?? undefined), ground));

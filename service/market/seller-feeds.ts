@@ -95,7 +95,7 @@ const SHOWN = 8;
 /** Tries one of our own feeds: which of its items are offers of the seller's, and which of their prices would move. */
 async function tryFeed(sellerId: number, url: string, mayBeOwn: boolean): Promise<Result<FeedTry>> {
   const fetched = await fetchSellerFeed(url, null, mayBeOwn);
-  if (!fetched.ok) return fault('bad-input', `Nothing would come of it: ${fetched.sentence}`);
+  if (!fetched.ok) return fault('bad-input', `It would change nothing: ${fetched.sentence}`);
   if (!fetched.changed) return done({ sentence: 'It says that nothing is new.', rows: [] });
   const { items, currency } = fetched;
   const rows: FeedTry['rows'] = [];
@@ -124,10 +124,10 @@ async function tryList(
   mayBeOwn: boolean,
 ): Promise<Result<FeedTry>> {
   const fetched = await fetchFile(kind, url, { etag: null, mayBeOwn });
-  if (!fetched.ok) return fault('bad-input', `Nothing would come of it: ${fetched.sentence}`);
+  if (!fetched.ok) return fault('bad-input', `It would change nothing: ${fetched.sentence}`);
   if (!fetched.changed) return done({ sentence: 'It says that nothing is new.', rows: [] });
   const list = listOf(kind, fetched.body);
-  if (typeof list === 'string') return fault('bad-input', `Nothing would come of it: ${list}.`);
+  if (typeof list === 'string') return fault('bad-input', `It would change nothing: ${list}.`);
   const ground = await groundOf(pool(), sellerId);
   const thread = new ListThread({
     listId: 0,
@@ -141,7 +141,7 @@ async function tryList(
   });
   try {
     const taken = await thread.take(list, true);
-    if (!taken.ok) return fault('bad-input', `Nothing would come of it: ${taken.sentence}`);
+    if (!taken.ok) return fault('bad-input', `It would change nothing: ${taken.sentence}`);
     const { rows, told } = taken.piece;
     const { currency } = ground.terms;
     const doubtful = told.filter(({ doubts }) => doubts > 0).length;

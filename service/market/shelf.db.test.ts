@@ -61,7 +61,7 @@ describe('a piece', () => {
       promisedTo: null,
     });
     expect(piece?.title).toContain('16 GB DDR4-2666 CL19 DIMM, used, tested, grade A');
-    expect(sentence).toBe(`On the shelf, worth €${((piece?.costCents ?? 0) / 100).toFixed(2)} to us.`);
+    expect(sentence).toBe(`In stock, worth €${((piece?.costCents ?? 0) / 100).toFixed(2)} to us.`);
     const { id: worse } = must(await putOnShelf(shop.teo, { ...PIECE, grade: 'C', test: 'untested' }));
     // 30 % of new and 60 % of that, beside 60 % of new.
     expect((await titled(worse))?.costCents).toBeCloseTo((piece?.costCents ?? 0) * 0.3, -1);

@@ -82,7 +82,7 @@ export async function putPiece(
     return fault('bad-input', `There is no job ${originJobId} that it could come from.`);
   }
   if (serial !== '' && (await serialKnown(db, serial))) {
-    return fault('conflict', `A piece with the serial ${serial} is or was on the shelf already.`);
+    return fault('conflict', `A module with the serial ${serial} is or was in stock already.`);
   }
   const { currency } = await getShop(db);
   const gib = await newGibCents(db, await specOf(db, module), module.capacityMiB);
@@ -113,7 +113,7 @@ export async function putPiece(
     kind: 'piece-on-shelf',
     detail: { id, offerId, worth },
   });
-  return done({ id, offerId, sentence: `On the shelf, worth ${moneyText(worth, currency)} to us.` });
+  return done({ id, offerId, sentence: `In stock, worth ${moneyText(worth, currency)} to us.` });
 }
 
 /** Takes a piece off the shelf that is broken, lost or not for sale any more. */

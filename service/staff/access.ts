@@ -67,9 +67,9 @@ export async function checkCaller<Asked extends Right>(
   right: Asked,
   onlyWatches = false,
 ): Promise<{ ok: true; caller: Caller<Asked> } | Fault> {
-  if (token === undefined || token === '') return fault('signed-out', 'Sign in to go on.');
+  if (token === undefined || token === '') return fault('signed-out', 'Sign in to continue.');
   const found = await findSession(pool(), tokenHash(token), SESSION_HOURS);
-  if (found === null) return fault('signed-out', 'Your session has ended: sign in again to go on.');
+  if (found === null) return fault('signed-out', 'Your session has ended: sign in again to continue.');
   const { member, isOlder } = found;
   const barred = whyBarred(member, right);
   if (barred !== null) return barred;

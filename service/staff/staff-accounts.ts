@@ -31,18 +31,18 @@ export async function addStaff(
     const { name, signIn, role } = account;
     const id = await insertStaff(db, { name, signIn, role, passwordHash, demoPassword: null });
     // Also the name of somebody who left: their account stays for what they did.
-    if (id === null) return fault('conflict', `The sign-in name "${signIn}" is or was somebody’s: choose another.`);
+    if (id === null) return fault('conflict', `The username "${signIn}" is taken: choose another.`);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'staff-added', detail: { signIn, role } });
     return done({ id });
   });
 }
 
 export async function removeStaff(caller: Caller<'staff.manage'>, id: number): Promise<Result<null>> {
-  if (id === caller.id) return fault('conflict', 'You cannot close your own account: ask another owner.');
+  if (id === caller.id) return fault('conflict', 'You cannot deactivate your own account: ask another owner.');
   return transaction(async (db) => {
     const owners = await countOwners(db);
     const member = (await listStaff(db)).find((one) => one.id === id);
-    if (member === undefined) return fault('not-found', 'This account is closed already.');
+    if (member === undefined) return fault('not-found', 'This account is deactivated already.');
     if (member.role === 'owner' && owners < 2) return fault('conflict', 'A shop needs at least one owner.');
     await endStaff(db, id);
     await noteEvent(db, { jobId: null, staffId: caller.id, kind: 'staff-left', detail: { signIn: member.signIn } });

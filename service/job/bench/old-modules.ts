@@ -36,11 +36,11 @@ export async function settleOldModule(
     needs: ['work'],
     work: async (db, { work }) => {
       if (work.accepted === null)
-        return fault('conflict', 'Nobody said yes to an option yet: nothing comes out of the machine.');
+        return fault('conflict', 'No option is accepted yet: nothing comes out of the machine.');
       if (input.fate === 'undo') {
         return (await takeOldModuleBack(db, jobId, input.slot))
           ? done(null)
-          : fault('conflict', 'A module on the shelf is taken off there.');
+          : fault('conflict', 'A module in stock is removed under Stock.');
       }
       const old = modulesOut(work.accepted).find(({ slot }) => slot === input.slot);
       if (old === undefined) return fault('not-found', `Nothing comes out of ${input.slot}.`);

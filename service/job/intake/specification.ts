@@ -57,7 +57,7 @@ export async function takeSpecification(
       const kept = state.readings.find(({ id }) => id === reading);
       if (kept === undefined || !isSpecification(kept.result))
         return fault('not-found', 'The job has no such specification.');
-      if (kept.setAside) return fault('conflict', 'It is set aside: take it in again first.');
+      if (kept.setAside) return fault('conflict', 'It is ignored: use it again first.');
       const { job, model } = state;
       if (intoModel && model === null) return fault('conflict', 'The job has no model of the library yet.');
       await setTaken(db, jobId, reading, taken, caller.id);

@@ -38,7 +38,7 @@ export async function priceToStore(
   if (costCents !== undefined) return done({ costCents, printed: null });
   if (printedCents === undefined) return fault('bad-input', 'A price is missing.');
   if (offer.sellerId === null)
-    return fault('bad-input', 'Our shelf prints no prices: type what a piece is worth to us.');
+    return fault('bad-input', 'Stock has no printed prices: enter what a piece is worth to you.');
   const ground = await groundOf(db, offer.sellerId);
   const counted = countedPrice({ cents: printedCents, coupon, units, modules: offer.modules }, ground.terms, ground);
   if (!counted.ok) return fault('bad-input', counted.sentence);

@@ -88,7 +88,7 @@ describe('what is agreed', () => {
     const { number } = await send(job);
     expect(await sendQuote(shop.teo, job, { seen: looked })).toMatchObject({
       code: 'conflict',
-      sentence: `It went out a moment ago as ${number}, from another window.`,
+      sentence: `It was sent a moment ago as ${number}, from another window.`,
     });
   });
 });

@@ -67,7 +67,7 @@ export async function writeLine(
     work: async (db, state) => {
       const choice = state.draft?.choices.find((one) => one.place === place);
       if (state.draft === null || choice === undefined)
-        return fault('conflict', 'This option is no longer on the slip.');
+        return fault('conflict', 'This option is no longer in the draft quote.');
       const { [key]: before, ...others } = choice.edits ?? {};
       const theirs =
         seen === undefined

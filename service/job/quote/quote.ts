@@ -93,7 +93,7 @@ export async function suggestPlan(
     needs: ['quote'],
     work: async (db, { draft }) => {
       if (draft === null || (at !== null && !draft.choices.some((choice) => choice.place === at))) {
-        return fault('conflict', 'This option is no longer on the slip.');
+        return fault('conflict', 'This option is no longer in the draft quote.');
       }
       await suggest(db, draft.id, at);
       return done(null);
@@ -116,7 +116,7 @@ export async function releaseOption(
     work: async (db, state) => {
       const option = draftOptions(state).find((one) => one.place === seen.place);
       if (state.draft === null || option?.ok !== true)
-        return fault('conflict', 'This option is no longer on the slip.');
+        return fault('conflict', 'This option is no longer in the draft quote.');
       if (option.option.totalCents !== seen.totalCents)
         return fault('conflict', 'Its price has moved since you looked: look again, then release it.');
       const others = state.draft.released.filter((one) => one.place !== seen.place);
@@ -130,7 +130,7 @@ export async function releaseOption(
 export const sendSchema = z.strictObject({
   seen: z
     .array(z.strictObject({ place, totalCents: totalSchema }))
-    .min(1, 'Put an option on the slip first.')
+    .min(1, 'Add an option to the draft quote first.')
     .max(3),
   /** the customer accepted what is out, and this is to change that */
   changeOrder: z.boolean().default(false),
@@ -148,7 +148,7 @@ function whatStopsSending(
   seen: z.infer<typeof sendSchema>['seen'],
 ): string | null {
   if (state.job.customer.name === '') return 'The quote needs the customer’s name: type it on Intake.';
-  if (options.length === 0) return 'Put an option on the slip first.';
+  if (options.length === 0) return 'Add an option to the draft quote first.';
   const wrong = faultOfOptions(options) ?? validityFault(state.terms.validUntil, state.today);
   if (wrong !== null) return wrong;
   const below = options.find((option) => lowestOf(state, option) === 'below');
@@ -216,7 +216,7 @@ export async function sendQuote(
     work: async (db, state) => {
       const last = state.sent.find((quote) => quote.state === 'sent');
       if ((state.draft?.choices ?? []).length === 0 && last !== undefined)
-        return fault('conflict', `It went out a moment ago as ${last.number}, from another window.`);
+        return fault('conflict', `It was sent a moment ago as ${last.number}, from another window.`);
       const { accepted } = state.work;
       if (accepted !== null && !changeOrder)
         return fault(
@@ -229,7 +229,8 @@ export async function sendQuote(
       if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);
       const options = drafted.flatMap((one) => (one.ok ? [one.option] : []));
       const stop = whatStopsSending(caller, state, options, seen);
-      if (stop !== null || state.draft === null) return fault('conflict', stop ?? 'Put an option on the slip first.');
+      if (stop !== null || state.draft === null)
+        return fault('conflict', stop ?? 'Add an option to the draft quote first.');
       const snapshot = await makeSnapshot(db, state, options);
       const taken = await promisePieces(db, jobId, options, snapshot.validUntil);
       if (taken !== null) return fault('conflict', taken);

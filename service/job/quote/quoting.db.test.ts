@@ -76,7 +76,7 @@ describe('sending', () => {
   it('needs a name, an option, a total above 0, and totals that somebody has seen', async () => {
     const id = await readTill(shop.teo);
     expect(await sendQuote(shop.teo, id, { seen: [{ place: 1, totalCents: 1 }] })).toMatchObject({
-      sentence: 'Put an option on the slip first.',
+      sentence: 'Add an option to the draft quote first.',
     });
     await choose(shop.teo, id, 1, (plan) => plan.reuse === 'replace' && plan.lane === 'third-party');
     must(await saveIntake(shop.teo, id, { customerName: '' }));

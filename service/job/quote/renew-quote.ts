@@ -53,7 +53,7 @@ export async function renewQuote(caller: Caller<'jobs.write'>, jobId: number): P
       const current = state.sent.find((quote) => quote.state === 'sent');
       if (current === undefined) return fault('conflict', 'No quote of this job is out.');
       if ((state.draft?.choices.length ?? 0) > 0)
-        return fault('conflict', 'There are options on the slip already: send them, or take them off first.');
+        return fault('conflict', 'The draft quote has options already: send or remove them first.');
       if (!state.jobCase.ok) return fault('conflict', 'The machine has gaps: fill them on Limits first.');
       const { planCase } = state.jobCase;
       let plans: Promise<readonly Plan[]> | null = null;
@@ -69,7 +69,7 @@ export async function renewQuote(caller: Caller<'jobs.write'>, jobId: number): P
         found[one?.how ?? 'lost'].push(option.place);
       }
       if (choices.length === 0)
-        return fault('conflict', 'Nothing equal can be had any more: choose anew on the ladder.');
+        return fault('conflict', 'Nothing equal is available any more: choose again on the ladder.');
       const draft = await openDraft(db, jobId);
       for (const choice of choices) await putChoice(db, draft.id, choice);
       const { suggested } = current.snapshot;

@@ -1,0 +1,73 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseSync } from '@swc/core';
+import { ROOT } from '../scripts/setup.mjs';
+import { sentenceIn } from './sentences';
+
+/** Files whose faults people read. */
+const sources = ['service', 'app', 'core'].flatMap((room) =>
+  (readdirSync(join(ROOT, room), { recursive: true }) as string[])
+    .filter((name) => /\.tsx?$/.test(name) && !/\.test\.|testing\//.test(name))
+    .map((name) => join(room, name)),
+);
+
+interface Node {
+  type?: string;
+  [key: string]: unknown;
+}
+
+/** The texts that an expression may be, `{}` for what differs. */
+function textsOf(node: Node | null | undefined): string[] {
+  switch (node?.type) {
+    case 'StringLiteral':
+      return [node.value as string];
+    case 'TemplateLiteral':
+      return [(node.quasis as { cooked: string }[]).map(({ cooked }) => cooked).join('{}')];
+    case 'ConditionalExpression':
+      return [...textsOf(node.consequent as Node), ...textsOf(node.alternate as Node)];
+    default:
+      return [];
+  }
+}
+
+/** Every sentence that is given to `fault`, wherever it stands. */
+function faultsIn(node: unknown): string[] {
+  if (typeof node !== 'object' || node === null) return [];
+  if (Array.isArray(node)) return node.flatMap(faultsIn);
+  const { type, callee, arguments: given } = node as Node & { callee?: Node; arguments?: { expression: Node }[] };
+  const own = type === 'CallExpression' && callee?.value === 'fault' ? textsOf(given?.[1]?.expression) : [];
+  return [...own, ...Object.values(node).flatMap(faultsIn)];
+}
+
+const sentences = new Map<string, string>();
+for (const file of sources) {
+  const parsed = parseSync(readFileSync(join(ROOT, file), 'utf8'), {
+    syntax: 'typescript',
+    tsx: file.endsWith('x'),
+    target: 'es2022',
+  });
+  for (const sentence of faultsIn(parsed.body)) sentences.set(sentence, file);
+}
+
+test('every fault has German words', () => {
+  expect(sentences.size).toBeGreaterThan(150);
+  const english = [...sentences].filter(([sentence]) => {
+    const filled = sentence.replaceAll('{}', 'Xy 7');
+    return sentence !== '{}' && sentenceIn('de', filled) === filled;
+  });
+  expect(english).toEqual([]);
+});
+
+test('what differs is kept, and is told in the same language where it is a sentence', () => {
+  expect(sentenceIn('de', 'Line 7: The file is empty.')).toBe('Zeile 7: Die Datei ist leer.');
+  expect(sentenceIn('de', 'There is no module in A1 that could stay or go.')).toContain('In A1 steckt');
+  expect(
+    sentenceIn('de', 'Quayside Parts and Marrow Lane print different currencies: make their terms the same first.'),
+  ).toMatch(/^Quayside Parts und Marrow Lane /);
+});
+
+test('English stays, and so does what no catalogue has or somebody made long', () => {
+  expect(sentenceIn('en', 'The file is empty.')).toBe('The file is empty.');
+  expect(sentenceIn('de', 'Nobody wrote this.')).toBe('Nobody wrote this.');
+  expect(sentenceIn('de', `Line 7: ${'x'.repeat(3000)}`)).toMatch(/^Line 7/);
+});
