@@ -35,8 +35,14 @@ function worded(sentence: string): string {
   return isStaffLanguage(language) ? sentenceIn(language, sentence) : sentence;
 }
 
+/** What was done may be told in a sentence, too. */
+function wordedValue(value: unknown): unknown {
+  const sentence = (value as { sentence?: unknown } | null | undefined)?.sentence;
+  return typeof sentence === 'string' ? { ...(value as object), sentence: worded(sentence) } : value;
+}
+
 export function answer<T>(result: Result<T>, status = 200): Response {
-  if (result.ok) return Response.json(result.value, { status });
+  if (result.ok) return Response.json(wordedValue(result.value), { status });
   const { code, at, theirs } = result;
   const sentence = worded(result.sentence);
   const wait = RETRY_AFTER_S[code];

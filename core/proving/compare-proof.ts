@@ -157,7 +157,7 @@ function channelFinding(promise: Promised, seen: ShownMemory): Finding {
     ...base,
     found: String(seen.channels),
     verdict: isKept ? 'kept' : 'remark',
-    note: isKept ? '' : 'Modules in other sockets, or one that is not seen, cost a channel.',
+    note: isKept ? '' : 'Modules in other slots, or one that is not seen, cost a channel.',
   };
 }
 
@@ -207,7 +207,7 @@ function slotFindings({ after, stays }: Promised, { slots }: ShownMemory): Findi
       return { ...base, found, verdict: note === '' ? 'kept' : 'remark', note };
     }
     return isAllThere
-      ? { ...base, found, verdict: 'remark', note: 'In another socket than planned.' }
+      ? { ...base, found, verdict: 'remark', note: 'In another slot than planned.' }
       : { ...base, found, verdict: 'broken', note: '' };
   });
 }

@@ -4,6 +4,7 @@ import { notFound } from 'next/navigation';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
+import { jobInLanguage } from '@/app/job-in-language';
 import { STATIONS, type Station } from '@/core/machine/station';
 import { rememberStation } from '@/service/job/counter';
 import { machineName } from '@/service/job/job-names';
@@ -20,7 +21,7 @@ import { ClosedNote } from '@/ui/job/closed-note';
 import { JobProvider } from '@/ui/job/job-context';
 import { OnDeviceButton } from '@/ui/job/on-device-button';
 import { StationScreen } from '@/ui/job/station-screen';
-import { getTranslations } from '@/ui/words/on-the-server';
+import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
 import { WORDS_OF_STATIONS } from '@/ui/words/words-of-stations';
 
 /** Stations that plan. */
@@ -49,7 +50,7 @@ export default async function StationPage({ params }: { params: Params }) {
   const ahead = (await headers()).get('next-router-prefetch') !== null;
   if (!ahead && state.job.station !== station) await rememberStation(caller, state.job.id, station);
   const { job } = state;
-  const view = pageJob(jobView(state, caller));
+  const view = jobInLanguage(pageJob(jobView(state, caller)), await screenLanguage());
   const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${marketText(state).mark}` : null;
   const bar = (
     <div className="flex items-center gap-3 min-w-0">
