@@ -55,7 +55,7 @@ test('a server’s sheet is one page too: sockets that are as promised share a r
   const seen = { installedMiB: 480 * GB, usableMiB: null, rateMTs: 2400, channels: 15, slots };
   const own = { ...paper, findings: compareProof(large, seen, 2048) };
   const points = paperPoints(own).map(({ what, word }) => `${what}: ${word}`);
-  expect(points.slice(3).sort()).toEqual(['15 sockets, each: kept', '16 sockets, each: kept', 'P4: not kept']);
+  expect(points.slice(3).sort()).toEqual(['15 slots, each: kept', '16 slots, each: kept', 'P4: not kept']);
   const file = join(mkdtempSync(join(tmpdir(), 'fenbrik-proof-')), 'proof.pdf');
   writeFileSync(file, await proofPdf(own, { paper: 'Letter', logo: null }));
   expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toMatch(/Pages:\s+1/);

@@ -33,6 +33,20 @@ export async function generateMetadata(): Promise<Metadata> {
 }
 
 /** What the shop goes by: how it makes its prices, and what uses and systems need. */
+/** What is set here, in the order of the page. */
+const SECTIONS = [
+  { id: 'shop', title: 'shop.title' },
+  { id: 'prices', title: 'prices.title' },
+  { id: 'charges', title: 'charges.title' },
+  { id: 'papers', title: 'papers.title' },
+  { id: 'address', title: 'address.title' },
+  { id: 'roles', title: 'roles.title' },
+  { id: 'texts', title: 'texts.title' },
+  { id: 'best', title: 'best.title' },
+  { id: 'needs', title: 'needs.title' },
+  { id: 'background', title: 'tasks.title' },
+] as const;
+
 export default async function SettingsPage({ searchParams }: { searchParams: Promise<{ logo?: string }> }) {
   const t = await getTranslations('settings');
   const caller = await enterPage('shop.settings');
@@ -57,6 +71,17 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
             {t('moving')}
           </Link>
         </div>
+        <nav aria-label={t('sections')} className="no-print flex flex-wrap gap-x-4 gap-y-1 text-sm">
+          {SECTIONS.map(({ id, title }) => (
+            <a
+              key={id}
+              href={`#${id}`}
+              className="min-h-6 underline underline-offset-4 decoration-edge hover:decoration-ink"
+            >
+              {t(title)}
+            </a>
+          ))}
+        </nav>
         {logo === 'refused' && <Notice tone="mind">{t('noLogo')}</Notice>}
         <ShopIdentitySection {...identity} timeZones={TIME_ZONES} />
         <PriceRule {...prices} />

@@ -90,7 +90,7 @@ export function BackgroundWork({ waiting, running, failed, failedCount, runs }: 
   const t = useTranslations('settings');
   const more = failedCount - failed.length;
   return (
-    <section aria-label={t('tasks.title')} className="grid gap-2">
+    <section id="background" aria-label={t('tasks.title')} className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('tasks.title')}</h2>
       {failed.length === 0 ? (
         <Notice tone="good">

@@ -27,7 +27,7 @@ export function BestRule({ toleranceBp }: { toleranceBp: number }) {
     isLive: true,
   });
   return (
-    <section aria-label={t('best.title')} className="grid gap-2">
+    <section id="best" aria-label={t('best.title')} className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('best.title')}</h2>
       <p className="text-sm">{t('best.what')}</p>
       <Form typing={typing} className="flex gap-2 items-end has-[[aria-invalid]]:items-start">

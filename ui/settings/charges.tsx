@@ -78,7 +78,7 @@ export function Charges({ charges, currency }: { charges: Charged; currency: str
   });
   const shown = useLastRight(read(typing.form.watch()), charges);
   return (
-    <section aria-label={t('charges.title')} className="grid gap-2">
+    <section id="charges" aria-label={t('charges.title')} className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('charges.title')}</h2>
       <Form typing={typing} className="grid grid-cols-12 max-[860px]:grid-cols-4 gap-2 items-start">
         <WorkFields currency={currency} />

@@ -210,7 +210,7 @@ export function NeedLadder({ needs }: { needs: Needs }) {
   const shared = { needs, editing, onEdit: setEditing, onPut: (next: Needs) => put(next, needs) };
   return (
     <div className="grid gap-5">
-      <section aria-label={t('needs.title')}>
+      <section id="needs" aria-label={t('needs.title')}>
         <div className="flex items-baseline justify-between gap-3 border-b-4 border-edge pb-1">
           <h2 className="text-base">{t('needs.title')}</h2>
           <span className="flex gap-3">

@@ -34,7 +34,7 @@ export function RoleRule({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
     isLive: true,
   });
   return (
-    <section aria-label={t('roles.title')} className="grid gap-2">
+    <section id="roles" aria-label={t('roles.title')} className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('roles.title')}</h2>
       <Form typing={typing} className="grid gap-2 justify-items-start">
         <CheckField name="sees">{t('roles.seesCost')}</CheckField>
