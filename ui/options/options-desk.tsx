@@ -17,7 +17,6 @@ import { LaidOver, type Over } from './ladder/laid-over';
 import { OldPrices } from './old-prices';
 import { PlanStrip } from './plan-strip';
 import { useNewPart } from './sheets/use-new-part';
-import { NoPlan } from './steer/no-plan';
 import { SteerBar } from './steer/steer-bar';
 import { Suggested } from './steer/suggested';
 import type { Steered } from './steer/use-steering';
@@ -35,6 +34,8 @@ interface OptionsDeskProps {
 
 // Fetched when it is first asked for: the ladder is there the sooner.
 const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
+// Most ladders have a plan that is wanted.
+const NoPlan = dynamic(() => import('./steer/no-plan').then((module) => module.NoPlan), { ssr: false });
 const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
 
 /** Plans of the slip by their key, with their place. */

@@ -6,7 +6,6 @@ import { useTranslations } from '#translations';
 import { careUnderCover } from '@/core/planning/filters/cover';
 import { goalOf } from '@/core/planning/filters/steering';
 import type { Answer, Plan } from '@/core/planning/search/plan';
-import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
 import { Notice } from '../kit/notice';
@@ -16,6 +15,7 @@ import { useSteering } from './steer/use-steering';
 import { usePlans } from './use-plans';
 
 // Below the ladder, and only where the library knows what the maker sells: fetched when it is needed.
+const Ask = dynamic(() => import('../job/ask').then((module) => module.Ask), { ssr: false });
 const Yardstick = dynamic(() => import('./yardstick').then((module) => module.Yardstick), { ssr: false });
 
 /** Plans with the care that the machine's cover asks for. */
@@ -110,7 +110,7 @@ function NoCase() {
     <div className="grid gap-3">
       <h1 className="text-lg">{t('title')}</h1>
       <p>{t('noMachine')}</p>
-      <Ask />
+      {job.gaps.length > 0 && <Ask />}
       {job.slots.length === 0 && (
         <Link href={`/jobs/${job.id}/intake`} className={buttonLook('act', 'w-fit')}>
           {t('toIntake')}

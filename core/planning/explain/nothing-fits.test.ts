@@ -1,8 +1,9 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
 import type { PlanCase } from '../model/case';
 import { english } from '../testing/english';
-import { nothingLines, takenText, whyNothingFits } from './nothing-fits';
+import { whyNothingFits } from './nothing-fits';
 import { whyNot } from './why-not';
+import { nothingLines, takenText } from './why-not-words';
 
 const nothingFits = (planCase: PlanCase): string[] => {
   const nothing = whyNothingFits(planCase);

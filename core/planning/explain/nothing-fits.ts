@@ -1,11 +1,7 @@
-import type { StaffWords } from '../../../words/staff-words';
-import { generationText, kindWords } from '../../memory/module-words';
 import type { Offer, PlanCase } from '../model/case';
 import type { OfferRefusal } from '../rules/refuse-offer';
 import { Planner } from '../search/planner';
 import { explainOffer, type OfferExplained } from './explain-offer';
-import { offerSentences } from './explain-words';
-import type { PlanSay } from './plan-say';
 
 /** Why a machine has no plan whatever is wished for. */
 export type NothingFits =
@@ -18,17 +14,6 @@ export type NothingFits =
       explained: OfferExplained | null;
       refused: { code: OfferRefusal; count: number }[];
     };
-
-const either = (t: StaffWords<'plans'>, words: readonly string[]): string =>
-  words.reduce((a, b) => t('bought.or', { a, b }));
-
-/** What a machine takes, in the words of a label: `DDR4 DIMM, registered ECC or unbuffered`. */
-export function takenText(t: StaffWords<'plans'>, machine: PlanCase['machine']): string {
-  const { generations, form, kinds, voltagesMv } = machine;
-  const names = generations.map((generation) => generationText({ generation, voltagesMv }));
-  const words = kinds.map(({ buffering, ecc }) => kindWords(buffering, ecc) || t('nothing.kind'));
-  return `${either(t, names)} ${form}, ${either(t, [...new Set(words)])}`;
-}
 
 function reasonCounts(refused: readonly { codes: readonly OfferRefusal[] }[]): { code: OfferRefusal; count: number }[] {
   const counts = new Map<OfferRefusal, number>();
@@ -55,20 +40,4 @@ export function whyNothingFits(planCase: PlanCase): NothingFits | null {
   const refused = reasonCounts(refusedOffers);
   if (cheapest === undefined) return { why: 'none-goes', refused };
   return { why: 'no-gain', cheapest: cheapest.label, explained: explainOffer(open, cheapest.id), refused };
-}
-
-/** The same, line by line, with what the machine takes instead. */
-export function nothingLines(say: PlanSay, planCase: PlanCase, nothing: NothingFits): string[] {
-  const { t } = say;
-  const takes = t('nothing.takes', { what: takenText(t, planCase.machine) });
-  if (nothing.why === 'no-offers') return [t('nothing.noOffers'), takes];
-  const reasons = nothing.refused.map(({ code, count }) => t('nothing.reason', { count, why: t(`refusals.${code}`) }));
-  if (nothing.why === 'none-goes') return [t('nothing.noneGoes'), takes, ...reasons];
-  const { cheapest: label, explained } = nothing;
-  const [why] = explained === null ? [] : offerSentences(say, planCase, explained);
-  return [
-    t('nothing.noGain'),
-    ...(why === undefined ? [] : [t('nothing.cheapest', { label, why })]),
-    ...(reasons.length === 0 ? [] : [takes, ...reasons]),
-  ];
 }

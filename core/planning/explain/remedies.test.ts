@@ -4,8 +4,9 @@ import { answer } from '../search/answer';
 import { english } from '../testing/english';
 import { makeCase, offer, stick } from '../testing/small-case';
 import { explainOffer } from './explain-offer';
-import { type Remedy, remediesFor, remedySentence, withRemedy } from './remedies';
-import { type WhyNot, whyNot, whyNotLines } from './why-not';
+import { type Remedy, remediesFor, withRemedy } from './remedies';
+import { type WhyNot, whyNot } from './why-not';
+import { remedySentence, whyNotLines } from './why-not-words';
 
 const GB = 1024;
 const isIn = (planCase: PlanCase, id: string) =>

@@ -1,11 +1,9 @@
-import { capacityText } from '../../memory/capacity';
 import type { Goal, PlanCase } from '../model/case';
 import { CASE_LIMITS } from '../model/case-limits';
 import { offerOf } from '../model/offer-of';
 import { Planner } from '../search/planner';
 import type { Wish } from './broken-wishes';
 import type { OfferExplained } from './explain-offer';
-import { listed, type PlanSay } from './plan-say';
 
 /** What would have to change for an offer to be in a plan. */
 export type Remedy =
@@ -123,43 +121,4 @@ export function remediesFor(planCase: PlanCase, id: string, explained: OfferExpl
     // The price was found by planning again.
     remedy.what === 'price' ? true : isIn(new Planner(withRemedy(planCase, id, remedy)), id),
   );
-}
-
-/** What a wish would have to be, as the end of a sentence. */
-function widenedText({ t, tTrade, money }: PlanSay, wish: Wish, goal: Goal): string {
-  switch (wish) {
-    case 'minMiB':
-      return t('widened.minMiB', { size: capacityText(goal.minMiB ?? 0) });
-    case 'maxPriceCents':
-      return t('widened.maxPriceCents', { price: money(goal.maxPriceCents ?? 0) });
-    case 'minOpenSlots':
-      return t('widened.minOpenSlots', { count: goal.minOpenSlots ?? 0 });
-    case 'minRateMTs':
-      return t('widened.minRateMTs', { rate: goal.minRateMTs ?? 0 });
-    case 'lanes':
-      return t('widened.lanes', { lane: tTrade(`origins.${goal.lanes?.at(-1) ?? 'mixed'}`) });
-    case 'without':
-      return t('widened.without');
-    case 'maxOffers':
-      return t('widened.maxOffers', { count: goal.maxOffers ?? 0 });
-  }
-}
-
-/** What would have to change, as a sentence. */
-export function remedySentence(say: PlanSay, remedy: Remedy): string {
-  const { t, money } = say;
-  switch (remedy.what) {
-    case 'price':
-      return t('help.price', { price: money(remedy.cents) });
-    case 'stock':
-      return t('help.stock');
-    case 'unlock':
-      return t('help.unlock', { slots: remedy.slots.join(', ') });
-    case 'prove':
-      return t('help.prove', { size: capacityText(remedy.mib) });
-    case 'goal': {
-      const wishes = remedy.wishes.map((wish) => widenedText(say, wish, remedy.goal));
-      return t('help.goal', { wishes: listed(t, wishes) });
-    }
-  }
 }

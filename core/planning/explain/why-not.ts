@@ -3,11 +3,8 @@ import type { Plan } from '../search/plan';
 import { Planner } from '../search/planner';
 import { type NearestPlan, nearestPlans } from './broken-wishes';
 import { explainOffer, type OfferExplained } from './explain-offer';
-import { nearestSentence, offerSentences } from './explain-words';
-import { type NothingFits, nothingLines, whyNothingFits } from './nothing-fits';
-import type { PlanSay } from './plan-say';
-import { planLine } from './plan-words';
-import { type Remedy, remediesFor, remedySentence } from './remedies';
+import { type NothingFits, whyNothingFits } from './nothing-fits';
+import { type Remedy, remediesFor } from './remedies';
 
 /** What somebody asks: why an offer is not there, or why a wish is not met. */
 export type WhyNot = { offer: string } | { wish: Goal };
@@ -40,25 +37,4 @@ export function whyNot(planCase: PlanCase, asked: WhyNot): WhyNotAnswer {
   const explained = explainOffer(planCase, asked.offer);
   if (explained === null) return { is: 'unknown' };
   return { is: 'offer', explained, helps: remediesFor(planCase, asked.offer, explained) };
-}
-
-/** The answer line by line; empty: there is no such offer. */
-export function whyNotLines(say: PlanSay, planCase: PlanCase, answer: WhyNotAnswer): string[] {
-  const { t } = say;
-  switch (answer.is) {
-    case 'unknown':
-      return [];
-    case 'offer': {
-      const helps = answer.helps.map((remedy) => remedySentence(say, remedy));
-      return [...offerSentences(say, planCase, answer.explained), ...helps];
-    }
-    case 'met':
-      return [t('meets', { count: answer.plans, plan: planLine(say, planCase, answer.cheapest) })];
-    case 'near':
-      return [t('noneMeets'), ...answer.plans.map((near) => nearestSentence(say, planCase, near))];
-    case 'nothing':
-      return nothingLines(say, planCase, answer.nothing);
-    case 'none':
-      return [t('noneNear')];
-  }
 }

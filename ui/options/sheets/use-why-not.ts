@@ -1,6 +1,7 @@
 'use client';
 import { useEffect, useMemo, useState } from 'react';
-import { type WhyNot, type WhyNotAnswer, whyNotLines } from '@/core/planning/explain/why-not';
+import type { WhyNot, WhyNotAnswer } from '@/core/planning/explain/why-not';
+import { whyNotLines } from '@/core/planning/explain/why-not-words';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
 import { usePlanSay } from '../use-plan-say';
