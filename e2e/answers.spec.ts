@@ -103,7 +103,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
   await page.getByText('Yes, they are yours.').waitFor();
   // The counter says what the job waits for now.
   await shop.page.goto('/counter');
-  await shop.page.getByText('the parts: option 1 is accepted').first().waitFor();
+  await shop.page.getByText('Order parts for option 1').first().waitFor();
   expect(shop.faults).toEqual([]);
   await Promise.all([context.close(), other.context.close(), shop.context.close()]);
 }, 300_000);
