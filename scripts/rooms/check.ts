@@ -13,11 +13,9 @@ const words = (text: string): string[] => text.split(' ').filter((word) => word 
 function upward(file: string, to: string): string | null {
   for (const [room, order] of Object.entries(ONE_WAY)) {
     const inner = words(order);
-    const [from, on] = [file, to].map((path) =>
-      path.startsWith(`${room}/`) ? inner.indexOf(path.slice(room.length + 1).split('/')[0] ?? '') : -1,
-    );
-    if (from !== undefined && on !== undefined && from >= 0 && on > from)
-      return `${file} imports ${to}, which stands above it`;
+    const at = (path: string) =>
+      path.startsWith(`${room}/`) ? inner.indexOf(path.slice(room.length + 1).split('/')[0] ?? '') : -1;
+    if (at(file) >= 0 && at(to) > at(file)) return `${file} imports ${to}, which stands above it`;
   }
   return null;
 }

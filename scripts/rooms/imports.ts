@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative } from 'node:path';
 import { type ModuleItem, type Program, parseSync } from '@swc/core';
+import { ROOMS } from './rules';
 
 /** An import of a file: of another of our files, or of a package. */
 export interface Import {
@@ -11,12 +12,9 @@ export interface Import {
   isType: boolean;
 }
 
-const ROOMS =
-  'words core store service app ui outward worker runtime gate tasks standin demo testing scripts bench e2e bin';
-
 /** All source files, by their paths from the root. */
 export function sourceFiles(root: string): string[] {
-  const inRooms = ROOMS.split(' ')
+  const inRooms = Object.keys(ROOMS)
     .filter((room) => existsSync(join(root, room)))
     .flatMap((room) =>
       readdirSync(join(root, room), { recursive: true, withFileTypes: true })
@@ -44,10 +42,9 @@ function saidBy(item: ModuleItem): { said: string; isType: boolean } | null {
     const named = item.specifiers.length > 0 && item.specifiers.every((one) => 'isTypeOnly' in one && one.isTypeOnly);
     return { said: item.source.value, isType: item.typeOnly || named };
   }
-  if (item.type === 'ExportAllDeclaration') return { said: item.source.value, isType: false };
-  if (item.type === 'ExportNamedDeclaration' && item.source)
-    return { said: item.source.value, isType: item.typeOnly === true };
-  return null;
+  const isExport = item.type === 'ExportAllDeclaration' || item.type === 'ExportNamedDeclaration';
+  if (!isExport || !item.source) return null;
+  return { said: item.source.value, isType: 'typeOnly' in item && item.typeOnly === true };
 }
 
 /** `import('…')` and `new Worker(new URL('…', import.meta.url))` anywhere in a file. */

@@ -64,7 +64,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
         </span>
         <button
           type="submit"
-          className="min-h-9 px-2 underline decoration-edge underline-offset-4 hover:decoration-ink cursor-pointer"
+          className="min-h-7 px-2 rounded-notch bg-sunk hover:bg-line font-medium cursor-pointer"
         >
           {t('signOut')}
         </button>

@@ -33,13 +33,13 @@ export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy }:
           {asTable ? t('tools.ladder') : t('tools.table')}
         </Button>
         {/* A whole new page: nothing of the staff's is in what the customer sees. */}
-        <a href={`/jobs/${job.id}/customer`} className={buttonLook('quiet')}>
+        <a href={`/jobs/${job.id}/customer`} className={buttonLook('link')}>
           {t('tools.customer')}
         </a>
         <Button weight="quiet" onClick={() => onOpen('keys')} aria-label={t('tools.keysLabel')}>
           {t('tools.keys')}
         </Button>
-        <NearLink href={`/offers?job=${job.id}`} className={buttonLook('quiet')}>
+        <NearLink href={`/offers?job=${job.id}`} className={buttonLook('link')}>
           {t('tools.allFitting')}
         </NearLink>
       </div>

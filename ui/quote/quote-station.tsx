@@ -198,7 +198,7 @@ export function QuoteStation() {
       {job.slip.length === 0 && (
         <p>
           {job.sent.length === 0 ? t('nothing') : t('newVersion')}{' '}
-          <Link href={`/jobs/${job.id}/options`} className={buttonLook('quiet')}>
+          <Link href={`/jobs/${job.id}/options`} className={buttonLook('link')}>
             {t('toLadder')}
           </Link>
         </p>
