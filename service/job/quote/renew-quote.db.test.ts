@@ -83,7 +83,7 @@ describe('a quote that is out', () => {
     await choose(shop.teo, job, 3, thirdParty16);
     expect(await renewQuote(shop.teo, job)).toMatchObject({
       code: 'conflict',
-      sentence: expect.stringContaining('slip'),
+      sentence: expect.stringContaining('draft quote'),
     });
     expect(await renewQuote(shop.teo, await readTill(shop.teo))).toMatchObject({ code: 'conflict' });
   });
