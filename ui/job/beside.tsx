@@ -75,7 +75,7 @@ export function Beside() {
             {sentence}
           </p>
         )}
-        <div className="flex flex-wrap items-center gap-x-3 text-sm">
+        <div className="flex flex-wrap items-center gap-2 text-sm">
           <AddSlot />
           {job.slots.length > 1 && (
             <Button weight="quiet" aria-pressed={filling} onClick={() => setFilling(!filling)}>

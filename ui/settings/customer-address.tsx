@@ -48,7 +48,7 @@ function AddressForm({ address }: { address: string }) {
         <TextField
           name="address"
           label={t('address.label')}
-          className="w-96 max-w-full"
+          className="w-full max-w-96"
           placeholder="https://quotes.example"
         />
         <Send weight="plain">{t('address.save')}</Send>
