@@ -62,10 +62,7 @@ export function TopBar({ person, light, here, children }: TopBarProps) {
         <span className="text-ink-2 max-[1340px]:hidden">
           {person.name}, {t(`roles.${person.role}`)}
         </span>
-        <button
-          type="submit"
-          className="min-h-7 px-2 rounded-notch bg-sunk hover:bg-line font-medium cursor-pointer"
-        >
+        <button type="submit" className="min-h-7 px-2 rounded-notch bg-sunk hover:bg-line font-medium cursor-pointer">
           {t('signOut')}
         </button>
       </form>
