@@ -84,7 +84,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
 
   // What binds, and what would be next.
   await page.getByText('32 GB, limited by the board (Plate 2 board manual, p. 20). Next:').waitFor();
-  await page.getByText('Seen to work up to 64 GB (worked in 2 trials)').waitFor();
+  await page.getByText('Tested up to 64 GB (worked in 2 trials)').waitFor();
   // One failure beside two successes is shown as that.
   await page.getByText('16 GB modules: 2 worked, 1 failed to start').waitFor();
   await page.getByText('firmware 2.3').waitFor();
