@@ -129,7 +129,7 @@ export const POISON: readonly Attack[] = [
         refused === 422 &&
           taken === 200 &&
           first.status === 200 &&
-          first.ms < 6_000 &&
+          first.ms < 1_500 &&
           spoilt.status === 200 &&
           size === 0,
         `head ${refused}, large ${taken}; first PDF with it ${first.status} in ${first.ms.toFixed(0)} ms, with a spoilt one ${spoilt.status}`,
