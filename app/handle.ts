@@ -5,7 +5,7 @@ import { databaseFault } from '@/runtime/database-faults';
 import { withinBounds } from '@/runtime/json-bounds';
 import { log } from '@/runtime/log';
 import { REQUEST_ID } from '@/runtime/request-headers';
-import { done, type FaultCode, fault, type Result } from '@/service/result';
+import { done, type Fault, type FaultCode, fault, type Result } from '@/service/result';
 import type { Caller, Right } from '@/service/staff/access';
 import { localeHere } from '@/ui/words/locale-here';
 import { screenLanguage } from '@/ui/words/on-the-server';
@@ -41,15 +41,21 @@ function wordedValue(value: unknown): unknown {
   return typeof sentence === 'string' ? { ...(value as object), sentence: worded(sentence) } : value;
 }
 
+/** A fault as it is told. */
+const wordedFault = ({ code, sentence, at, theirs }: Fault) => ({
+  code,
+  sentence: worded(sentence),
+  ...(at !== undefined && { at }),
+  ...(theirs !== undefined && { theirs }),
+});
+
 export function answer<T>(result: Result<T>, status = 200): Response {
   if (result.ok) return Response.json(wordedValue(result.value), { status });
-  const { code, at, theirs } = result;
-  const sentence = worded(result.sentence);
-  const wait = RETRY_AFTER_S[code];
-  return Response.json(
-    { code, sentence, ...(at !== undefined && { at }), ...(theirs !== undefined && { theirs }) },
-    { status: STATUS[code], headers: wait === undefined ? {} : { 'retry-after': wait } },
-  );
+  const wait = RETRY_AFTER_S[result.code];
+  return Response.json(wordedFault(result), {
+    status: STATUS[result.code],
+    headers: wait === undefined ? {} : { 'retry-after': wait },
+  });
 }
 
 /** A write that another site's page makes a browser send is refused. */
@@ -256,10 +262,12 @@ function linesAnswer<Progress>(
           controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         } catch {}
       };
-      const result = await work((progress) => say({ progress })).catch((cause: unknown) =>
-        caught(cause, request).json(),
-      );
-      say(result.ok === true ? { value: result.value } : { fault: { ...result, sentence: worded(result.sentence) } });
+      try {
+        const result = await work((progress) => say({ progress }));
+        say(result.ok ? { value: wordedValue(result.value) } : { fault: wordedFault(result) });
+      } catch (cause) {
+        say({ fault: await caught(cause, request).json() });
+      }
       try {
         controller.close();
       } catch {}

@@ -58,6 +58,46 @@ test('every fault has German words', () => {
   expect(english).toEqual([]);
 });
 
+const german = Object.entries(
+  JSON.parse(readFileSync(join(ROOT, 'words', 'sentences', 'de.json'), 'utf8')) as Record<string, string>,
+);
+
+test('each German sentence names what differs by a place that the English one has, and leaves none out', () => {
+  const wrong = german.filter(([english, theirs]) => {
+    const places = english.split('{}').length - 1;
+    const named = [...theirs.matchAll(/\{(\d)!?\}/g)].map(([, nr]) => Number(nr));
+    return /\{\}/.test(theirs) || new Set(named).size !== places || Math.max(0, ...named) > places;
+  });
+  expect(wrong).toEqual([]);
+});
+
+test.each(german.filter(([english]) => english.includes('{}')))(
+  '“%s” is told as its own German sentence',
+  (english, theirs) => {
+    const filled = (text: string, places: (nr: number) => string): string => {
+      let nr = 0;
+      return text
+        .replaceAll('{}', () => places(++nr))
+        .replace(/\{(\d)!?\}/g, (_, place: string) => places(Number(place)));
+    };
+    const value = (nr: number): string => `Wert${nr}`;
+    expect(sentenceIn('de', filled(english, value))).toBe(filled(theirs, value));
+  },
+);
+
+test('names that read like words of ours stay as somebody wrote them', () => {
+  expect(sentenceIn('de', 'The username "Maker" is taken: choose another.')).toBe(
+    'Der Benutzername „Maker“ ist vergeben: einen anderen wählen.',
+  );
+  expect(sentenceIn('de', 'Nothing comes out of Total.')).toBe('Aus Total kommt nichts heraus.');
+});
+
+test('a text made of fixed words over and over is looked through once, not in every way there is', () => {
+  // In every way there is this would not come to an end.
+  const text = `${' of x: 1 slots, 2 filled with '.repeat(60)}!`;
+  expect(sentenceIn('de', text)).toBe(text);
+});
+
 test('what differs is kept, and is told in the same language where it is a sentence', () => {
   expect(sentenceIn('de', 'Line 7: The file is empty.')).toBe('Zeile 7: Die Datei ist leer.');
   expect(sentenceIn('de', 'There is no module in A1 that could stay or go.')).toContain('In A1 steckt');

@@ -7,12 +7,14 @@ import { clientAddress } from '@/runtime/request-headers';
 import { fault } from '@/service/result';
 import { newShopSchema, openShop } from '@/service/shop/open-shop';
 import { signIn } from '@/service/staff/sign-in';
+import { screenLanguage } from '@/ui/words/on-the-server';
 
 const schema = z.strictObject({ code: z.string().trim().min(1, 'Enter the code.').max(40), shop: newShopSchema });
 
 /** Opens an empty database as a shop, with the code that the start printed, and signs its first owner in. */
 export async function POST(request: NextRequest): Promise<Response> {
   try {
+    await screenLanguage();
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const typed = await parseBody(request, schema, MOST_OPENING_BYTES);
     if (!typed.ok) return answer(typed);

@@ -9,6 +9,7 @@ import { MOST_SIGN_IN_BYTES } from '@/runtime/body-limits';
 import { BROWSER_COOKIE, clientAddress } from '@/runtime/request-headers';
 import { fault, type Result } from '@/service/result';
 import { signIn } from '@/service/staff/sign-in';
+import { screenLanguage } from '@/ui/words/on-the-server';
 
 const schema = z.object({
   name: z.string().max(200),
@@ -29,6 +30,7 @@ async function typedIn(request: NextRequest, isForm: boolean): Promise<Result<Ty
 export async function POST(request: NextRequest): Promise<Response> {
   const isForm = /^application\/x-www-form-urlencoded/i.test(request.headers.get('content-type') ?? '');
   try {
+    await screenLanguage();
     if (fromElsewhere(request)) return answer(fault('forbidden', 'This came from another site.'));
     const typed = await typedIn(request, isForm);
     if (!typed.ok) return answer(typed);
