@@ -10,10 +10,10 @@ const LOOKS: Record<Weight, string> = {
   link: 'text-ink underline decoration-edge underline-offset-4 hover:decoration-ink',
 };
 
-/** A button's classes, for links that look like one. */
+/** A button's classes, for links that look like one; on paper neither is of use. */
 export function buttonLook(weight: Weight, more = ''): string {
   const box = { act: 'px-3.5 min-h-9', plain: 'px-3.5 min-h-9', quiet: 'px-2 min-h-7', link: 'px-1 min-h-6' }[weight];
-  return `inline-flex items-center justify-center gap-2 rounded-notch ${box} text-sm disabled:opacity-55 disabled:cursor-not-allowed cursor-pointer ${LOOKS[weight]} ${more}`;
+  return `print:hidden inline-flex items-center justify-center gap-2 rounded-notch ${box} text-sm disabled:opacity-55 disabled:cursor-not-allowed cursor-pointer ${LOOKS[weight]} ${more}`;
 }
 
 /** A button; only one on a screen acts in colour. */
