@@ -1,4 +1,5 @@
 import { openWindow } from '../testing/browser/browser';
+import { layoutFaults } from '../testing/browser/layout-faults';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
 import { JOBS } from '../testing/demo-jobs';
@@ -51,5 +52,27 @@ test('on a telephone in the hand of the staff nothing is cut off sideways', asyn
     await page.locator('#work').waitFor();
     expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 390]);
   }
+  await context.close();
+});
+
+test('what does not fit is found: sideways, cut words and cut choices; what is short by intent is not', async () => {
+  const { page, context } = await openWindow(stage.browser, stage.app.base, { width: 390 });
+  const found = async (html: string): Promise<string[]> => {
+    await page.setContent(`<!doctype html><meta name="viewport" content="width=device-width"><body>${html}`);
+    return layoutFaults(page);
+  };
+  expect(await found('<p>short</p>')).toEqual([]);
+  expect(await found('<div style="width:600px">a table</div>')).toEqual([
+    expect.stringMatching(/^scrolls sideways by \d+ px: div “a table”$/),
+  ]);
+  const cut = 'width:40px;overflow:hidden;white-space:nowrap';
+  expect(await found(`<p style="${cut}">much too long</p>`)).toEqual(['cut: p “much too long”']);
+  expect(await found(`<p style="${cut};text-overflow:ellipsis">much too long</p>`)).toEqual([]);
+  expect(await found('<select style="width:60px"><option>any rate at all</select>')).toEqual([
+    'cut choice: “any rate at all”',
+  ]);
+  expect(await found('<select><option>any rate at all</select>')).toEqual([]);
+  // What is for readers of the screen alone is a pixel wide.
+  expect(await found('<p style="position:absolute;width:1px;height:1px;overflow:hidden">said</p>')).toEqual([]);
   await context.close();
 });
