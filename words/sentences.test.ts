@@ -93,9 +93,13 @@ test('names that read like words of ours stay as somebody wrote them', () => {
 });
 
 test('a text made of fixed words over and over is looked through once, not in every way there is', () => {
-  // In every way there is this would not come to an end.
-  const text = `${' of x: 1 slots, 2 filled with '.repeat(60)}!`;
-  expect(sentenceIn('de', text)).toBe(text);
+  // In every way there is this would not come to an end. The first place where each fixed word stands is
+  // taken, and the rest is kept as what differs.
+  const piece = ' of x: 1 slots, 2 filled with ';
+  expect(sentenceIn('de', `${piece.repeat(60)}!`)).toBe(` von x: 1 Steckplätze, 2 belegt mit ${piece.repeat(59)}!`);
+  // No sentence ends like this one, however often its beginning is there.
+  const endless = `Line 7: ${'The file is '.repeat(200)}`;
+  expect(sentenceIn('de', endless)).toContain('The file is The file is');
 });
 
 test('what differs is kept, and is told in the same language where it is a sentence', () => {
