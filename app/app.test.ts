@@ -64,7 +64,7 @@ describe('where to go after signing in', () => {
 });
 
 test('years of a model', () => {
-  expect(yearsText({ yearFrom: 2018, yearTo: 2020 })).toBe('2018 to 2020');
+  expect(yearsText({ yearFrom: 2018, yearTo: 2020 })).toBe('2018–2020');
   expect(yearsText({ yearFrom: 2018, yearTo: 2018 })).toBe('2018');
   expect(yearsText({ yearFrom: 2021, yearTo: null })).toBe('since 2021');
 });

@@ -7,12 +7,10 @@ import { log } from '@/runtime/log';
 import { REQUEST_ID } from '@/runtime/request-headers';
 import { done, type Fault, type FaultCode, fault, type Result } from '@/service/result';
 import type { Caller, Right } from '@/service/staff/access';
-import { localeHere } from '@/ui/words/locale-here';
 import { screenLanguage } from '@/ui/words/on-the-server';
-import { isStaffLanguage } from '@/words/languages';
-import { sentenceIn } from '@/words/sentences';
 import { boundedText } from './bounded-text';
 import { enter } from './enter';
+import { saidHere } from './said-here';
 import { readParts, readWhole, type SentParts, sentName, type WholeFile } from './sent-files';
 import { parseStorable } from './storable';
 
@@ -29,22 +27,17 @@ const STATUS: Record<FaultCode, number> = {
 /** Whoever is told to wait is told how long, seconds. */
 const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', busy: '5' };
 
-/** A fault's sentence in the language of whoever asked. */
-function worded(sentence: string): string {
-  const language = localeHere();
-  return isStaffLanguage(language) ? sentenceIn(language, sentence) : sentence;
-}
-
-/** What was done may be told in a sentence, too. */
+/** What was done may be told in sentences, too: each `sentence` of an answer, or of the rows that it is made of. */
 function wordedValue(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(wordedValue);
   const sentence = (value as { sentence?: unknown } | null | undefined)?.sentence;
-  return typeof sentence === 'string' ? { ...(value as object), sentence: worded(sentence) } : value;
+  return typeof sentence === 'string' ? { ...(value as object), sentence: saidHere(sentence) } : value;
 }
 
 /** A fault as it is told. */
 const wordedFault = ({ code, sentence, at, theirs }: Fault) => ({
   code,
-  sentence: worded(sentence),
+  sentence: saidHere(sentence),
   ...(at !== undefined && { at }),
   ...(theirs !== undefined && { theirs }),
 });
@@ -121,7 +114,7 @@ export function caught(cause: unknown, request: NextRequest): Response {
   return Response.json(
     {
       code: 'broken',
-      sentence: worded(`Something broke on our side (request ${id}). What you typed is still here: try again.`),
+      sentence: saidHere(`Something broke on our side (request ${id}). What you typed is still here: try again.`),
     },
     { status: 500 },
   );

@@ -82,7 +82,7 @@ describe('plan', () => {
     expect(lines).toEqual([
       `${file}: offers[0].modules: a pack has at most 16 modules`,
       `${file}: goal.maxOffers: a plan has at most 3 different offers`,
-      `${file}: machine.slots: at most 32 sockets`,
+      `${file}: machine.slots: at most 32 slots`,
       `${file}: machine.slots: at most 16 channels`,
     ]);
   });

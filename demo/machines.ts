@@ -105,7 +105,7 @@ const MODELS: readonly ModelInput[] = [
     yearFrom: 2020,
     yearTo: 2022,
     productStrings: ['OS14-G2', 'Sling 14'],
-    note: '8 GB are soldered; one socket under the keyboard.',
+    note: '8 GB are soldered; one slot under the keyboard.',
     cpus: [{ name: 'Alda 7', maxMiB: 64 * GB, maxRateMTs: 3200 }],
     slots: [{ name: 'ON', channel: 'A', bank: 1, maxMiB: null, soldered: soldered8 }, ...sockets('B1')],
     claims: [
@@ -173,7 +173,7 @@ const MODELS: readonly ModelInput[] = [
     yearFrom: 2012,
     yearTo: 2014,
     productStrings: ['OP-12', 'Perch'],
-    note: 'Kiosk. One socket, low voltage only.',
+    note: 'Kiosk. One slot, low voltage only.',
     cpus: [{ name: 'Tern 2', maxMiB: 8 * GB, maxRateMTs: 1333 }],
     slots: sockets('A1'),
     claims: [
@@ -220,7 +220,7 @@ const MODELS: readonly ModelInput[] = [
     yearFrom: 2014,
     yearTo: 2016,
     productStrings: ['MG23', 'Gull 23'],
-    note: 'All in one; sockets behind the door under the foot.',
+    note: 'All in one; slots behind the door under the foot.',
     cpus: [{ name: 'Alda 4', maxMiB: 32 * GB, maxRateMTs: 1600 }],
     slots: sockets('A1 B1'),
     claims: [

@@ -248,7 +248,7 @@ export const STORIES: readonly Story[] = [
   },
   {
     customer: { name: 'Skerrow Harbour Office', phone: '0555 0160', email: 'it@harbour.example' },
-    complaint: 'Two more virtual machines are to run on it. Half of its sockets are full.',
+    complaint: 'Two more virtual machines are to run on it. Half of its slots are full.',
     needGb: null,
     budgetCents: null,
     wants: { uses: ['virtual machines', 'server'], cover: 'support' },

@@ -12,7 +12,7 @@ import { inLongRun } from './in-long-run';
 const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['counter', '/counter', 'text=Fairlie’s Bakery'],
   ['models', '/models', 'text=Export CSV'],
-  ['models, found', '/models?find=countr+4', 'text=2018 to 2020'],
+  ['models, found', '/models?find=countr+4', 'text=2018–2020'],
   ['a model', '/models/1', 'text=How to open it'],
   ['offers', '/offers', '[aria-label^="Change price"]'],
   ['what memory costs', '/offers/market', 'text=Fair price of a module'],

@@ -84,7 +84,7 @@ test('a dump: its limits are weighed, its conflict decided with consequences and
 
   // What binds, and what would be next.
   await page.getByText('32 GB, limited by the board (Plate 2 board manual, p. 20). Next:').waitFor();
-  await page.getByText('Tested up to 64 GB (worked in 2 trials)').waitFor();
+  await page.getByText('Tested up to 64 GB (worked in 2 tests)').waitFor();
   // One failure beside two successes is shown as that.
   await page.getByText('16 GB modules: 2 worked, 1 failed to start').waitFor();
   await page.getByText('firmware 2.3').waitFor();
@@ -123,12 +123,12 @@ test('a typed model only: slips of the pen, one question, wants that become a ta
   const { page, context, faults } = await blankJob();
   await field(page).fill('tarnhlt countr 4');
   await page.getByText('Which year is on the label?').waitFor();
-  await page.getByRole('button', { name: /^2018 to 2020 DDR4 DIMM · 4 sockets/ }).click();
+  await page.getByRole('button', { name: /^2018–2020 DDR4 DIMM · 4 slots/ }).click();
   await page.getByRole('heading', { name: 'Tarnholt Counter 4' }).waitFor();
 
   // Wants become a target with its reason.
   await page.getByRole('button', { name: 'photo' }).click();
-  await page.getByText('Suggests 16 GB: photo wants 16 GB').waitFor();
+  await page.getByText('Suggests 16 GB: photo needs 16 GB').waitFor();
   await page.getByRole('button', { name: 'Use 16 GB' }).click();
   await page.getByText('✓ used').waitFor();
   await page.getByLabel('What is full?').selectOption('storage');

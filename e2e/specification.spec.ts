@@ -128,7 +128,7 @@ test('what a system’s screen shows is typed, and asks only what no reading sai
   await form.getByLabel('of', { exact: true }).fill('2');
   await form.getByLabel('Form factor').selectOption('SODIMM');
   await form.getByRole('button', { name: 'Add' }).click();
-  await page.getByText('2 slots, 2 filled with 16 GB in all').first().waitFor();
+  await page.getByText('2 slots, 2 filled with 16 GB in total').first().waitFor();
   // Two modules that look the same are asked of together, the even share first.
   const question = page.getByRole('region', { name: 'Question' });
   await question.getByText('How large is each of the 2 modules').waitFor();

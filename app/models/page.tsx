@@ -12,6 +12,7 @@ import { TwinList } from '@/ui/models/twin-list';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
+import { saidHere } from '../said-here';
 
 export async function generateMetadata(): Promise<Metadata> {
   const t = await getTranslations('models');
@@ -30,9 +31,9 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
     id: model.id,
     maker: model.maker,
     name: model.name,
-    years: yearsText(model),
+    years: saidHere(yearsText(model)),
     note: model.note,
-    takes: memoryWords(model),
+    takes: saidHere(memoryWords(model)),
     board: model.kind === 'board',
     sockets: model.sockets,
     soldered: model.solderedSlots,

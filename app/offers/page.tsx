@@ -19,6 +19,7 @@ import { agoText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
+import { saidHere } from '../said-here';
 
 export async function generateMetadata(): Promise<Metadata> {
   const t = await getTranslations('offers');
@@ -54,6 +55,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   const lists = await listsOfLate(caller);
   const feeds = (await feedHealth(caller)).map(({ goodAt, ...feed }) => ({
     ...feed,
+    sentence: feed.sentence === null ? null : saidHere(feed.sentence),
     age: goodAt && agoText(new Date(goodAt), new Date()),
   }));
   const mayPrice = mayDo(caller, 'offers.price');

@@ -46,7 +46,7 @@ function tells({ outcomes, signs }: Test, sign: Sign, suspects: readonly Cause[]
   if (signs !== undefined && !signs.includes(sign)) return false;
   return Object.values(outcomes).some(({ fixedBy, leaves }) =>
     fixedBy === undefined
-      ? left(suspects, { text: '', ...(leaves !== undefined && { leaves }) }).length < suspects.length
+      ? left(suspects, { ...(leaves !== undefined && { leaves }) }).length < suspects.length
       : suspects.includes(fixedBy),
   );
 }

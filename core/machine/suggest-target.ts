@@ -1,8 +1,8 @@
-import { capacityText } from '../memory/capacity';
-
 /** What the shop holds a use to need. Capacity MiB. */
 export interface UseNeed {
   use: string;
+  /** what the screen calls it, where that is not its name */
+  text?: string;
   needMiB: number;
   reason: string;
 }
@@ -24,12 +24,24 @@ export interface Wants {
   osBits: 32 | 64 | null;
 }
 
+/** Why it is so much. Capacities MiB. */
+export type TargetReason =
+  | { because: 'use'; use: string; needMiB: number; reason: string }
+  | { because: 'in-use'; inUseMiB: number; needMiB: number }
+  | { because: 'system'; os: string; needMiB: number }
+  | { because: 'floor'; needMiB: number };
+
+/** What to tell the customer before selling memory. Capacities MiB. */
+export type TargetCaution =
+  | { caution: 'storage-full' | 'neither-full' }
+  | { caution: 'system-sees'; bits32: boolean; visibleMiB: number }
+  | { caution: 'enough-today'; todayMiB: number };
+
 export interface TargetSuggestion {
   /** null: nothing to go by, or the system cannot use more */
   targetMiB: number | null;
-  reasons: string[];
-  /** what to tell the customer before selling memory; empty: nothing */
-  cautions: string[];
+  reasons: TargetReason[];
+  cautions: TargetCaution[];
 }
 
 /** Sizes that machines are fitted with, MiB. */
@@ -50,50 +62,36 @@ export function suggestTarget(
   shop: { uses: readonly UseNeed[]; systems: readonly SystemNeed[]; floorMiB: number },
   todayMiB = 0,
 ): TargetSuggestion {
-  const cautions: string[] = [];
-  if (wants.full === 'storage' || wants.full === 'neither') {
-    cautions.push(
-      wants.full === 'storage'
-        ? 'The storage is full, not the memory: more memory will not mend that.'
-        : 'Neither memory nor storage is full: look for the cause before selling memory.',
-    );
-  }
+  const cautions: TargetCaution[] = [];
+  if (wants.full === 'storage') cautions.push({ caution: 'storage-full' });
+  if (wants.full === 'neither') cautions.push({ caution: 'neither-full' });
   const chosen = shop.uses.filter(({ use }) => wants.uses.includes(use));
   const system = shop.systems.find(({ os }) => os === wants.os) ?? null;
   const visible = system?.visibleMiB ?? (wants.osBits === 32 ? BITS_32_MIB : null);
-  const needs = [
-    ...chosen.map(({ use, needMiB, reason }) => ({
-      mib: needMiB,
-      why: `${use} wants ${capacityText(needMiB)}${reason === '' ? '' : ` (${reason})`}`,
-    })),
-    ...(wants.inUseMiB === null
-      ? []
-      : [
-          {
-            mib: stepUp(wants.inUseMiB * ROOM),
-            why: `${capacityText(wants.inUseMiB)} are in use now; with room to spare that is ${capacityText(stepUp(wants.inUseMiB * ROOM))}`,
-          },
-        ]),
-    ...(system === null
-      ? []
-      : [{ mib: system.leastMiB, why: `${system.os} wants ${capacityText(system.leastMiB)} for itself` }]),
-  ];
+  const needs: TargetReason[] = chosen.map(({ use, text = use, needMiB, reason }) => ({
+    because: 'use',
+    use: text,
+    needMiB,
+    reason,
+  }));
+  if (wants.inUseMiB !== null) {
+    needs.push({ because: 'in-use', inUseMiB: wants.inUseMiB, needMiB: stepUp(wants.inUseMiB * ROOM) });
+  }
+  if (system !== null) needs.push({ because: 'system', os: system.os, needMiB: system.leastMiB });
   if (needs.length === 0) return { targetMiB: null, reasons: [], cautions };
-  const most = Math.max(...needs.map(({ mib }) => mib));
-  const reasons = needs.filter(({ mib }) => mib === most).map(({ why }) => why);
+  const most = Math.max(...needs.map(({ needMiB }) => needMiB));
+  const reasons = needs.filter(({ needMiB }) => needMiB === most);
   let targetMiB = most;
   if (shop.floorMiB > most) {
     targetMiB = shop.floorMiB;
-    reasons.unshift(`the shop advises nobody less than ${capacityText(shop.floorMiB)}`);
+    reasons.unshift({ because: 'floor', needMiB: shop.floorMiB });
   }
   if (visible !== null && targetMiB > visible) {
-    cautions.push(
-      `A ${wants.osBits === 32 ? '32-bit ' : ''}system sees at most ${capacityText(visible)}: more is of use only with another system.`,
-    );
+    cautions.push({ caution: 'system-sees', bits32: wants.osBits === 32, visibleMiB: visible });
     targetMiB = stepUp(visible);
   }
   if (todayMiB > 0 && todayMiB >= targetMiB) {
-    cautions.push(`It has ${capacityText(todayMiB)} already: what it is for asks for no more.`);
+    cautions.push({ caution: 'enough-today', todayMiB });
   }
   return { targetMiB, reasons, cautions };
 }

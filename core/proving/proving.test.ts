@@ -119,7 +119,7 @@ describe('sockets that are typed off a screen', () => {
       whySocketsDiffer(slots, PROMISE.after, { mib, heldMiB });
     expect(why(16 * GB, 0)).toBeNull();
     expect(why(15.5 * GB, 512)).toBeNull();
-    expect(why(15.4 * GB, 512)).toBe('The sockets come to 16 GB, the total says 15.4 GB: look at the screen again.');
+    expect(why(15.4 * GB, 512)).toBe('The slots come to 16 GB, the total says 15.4 GB: look at the screen again.');
     expect(why(24 * GB, 0)).toContain('come to 16 GB');
     // Some of them tell no more than that there is so much at least.
     expect(why(24 * GB, 0, told({ A2: '8' }))).toBeNull();

@@ -39,5 +39,5 @@ export function whySocketsDiffer(
   const sum = told.reduce((all, one) => all + one, 0);
   const isLess = told.length === after.length && mib > sum;
   if (sum - heldMiB <= mib && !isLess) return null;
-  return `The sockets come to ${capacityText(sum)}, the total says ${capacityText(mib)}: look at the screen again.`;
+  return `The slots come to ${capacityText(sum)}, the total says ${capacityText(mib)}: look at the screen again.`;
 }

@@ -96,7 +96,7 @@ describe('a specification and a system’s own text', () => {
       'specification of Ostrin X7-9400: 1 limit',
     );
     expect(lineOf('16.0 GB DDR4 · Speed: 2667 MHz · Slots used: 2 of 4 · Form factor: SODIMM')).toBe(
-      'text of the system of a machine that does not say its name: 4 slots, 2 filled with 16 GB in all',
+      'text of the system of a machine that does not say its name: 4 slots, 2 filled with 16 GB in total',
     );
     expect(lineOf('System Manufacturer: Brimwick\nSystem Model: Note 14\nTotal Physical Memory: 16,384 MB')).toBe(
       'text of the system of Brimwick Note 14: 16 GB usable',

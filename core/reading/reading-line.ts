@@ -30,7 +30,7 @@ const counted = (count: number, one: string): string => `${count} ${one}${count 
 /** What a report says is fitted or can be used, where its slots do not. */
 function totalWords({ memory }: ReadMachine, total: number): string {
   if (total > 0) return ` with ${capacityText(total)}`;
-  return memory.installedMiB === undefined ? '' : ` with ${capacityText(memory.installedMiB)} in all`;
+  return memory.installedMiB === undefined ? '' : ` with ${capacityText(memory.installedMiB)} in total`;
 }
 
 function machineLine(machine: ReadMachine): string {

@@ -122,10 +122,10 @@ describe('models', () => {
   it('are found by slips of the pen, and near-equal ones come as one question', async () => {
     const found = await find(READER, { text: 'tarnhlt countr 4', jobId: 0 });
     expect(found.question).toMatchObject({ text: 'Which year is on the label?' });
-    expect(found.question?.answers.map(({ text }) => text).sort()).toEqual(['2018 to 2020', '2021']);
+    expect(found.question?.answers.map(({ text }) => text).sort()).toEqual(['2018–2020', '2021']);
     expect((await find(READER, { text: 'TC4-1900', jobId: 0 })).models[0]).toMatchObject({
       name: 'Counter 4',
-      years: '2018 to 2020',
+      years: '2018–2020',
     });
     expect((await find(READER, { text: 'line\nbreak', jobId: 0 })).models).toEqual([]);
     expect((await find(READER, { text: '', jobId: 0 })).models.length).toBeGreaterThan(0);
@@ -220,8 +220,8 @@ describe('a report that may mean several models', () => {
     expect(model).toBeNull();
     expect(modelQuestion).toMatchObject({ text: 'Which year is on the label?' });
     expect(modelQuestion?.answers.map(({ text, memory }) => [text, memory])).toEqual([
-      ['since 2015', '1 socket · 8 GB in all'],
-      ['since 2018', '2 sockets · 16 GB in all'],
+      ['since 2015', '1 slot · 8 GB in total'],
+      ['since 2018', '2 slots · 16 GB in total'],
     ]);
     must(await pickModel(shop.teo, id, modelQuestion?.answers[1]?.id ?? 0));
     expect(await stateOf(id)).toMatchObject({ modelQuestion: null, job: { machineName: 'Nine' } });

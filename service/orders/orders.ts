@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
-import { outcomeOf, testOf } from '../../core/fitting/guide';
+import type { Tested } from '../../core/fitting/guide';
 import type { PartOrderPaper } from '../../core/ordering/part-order';
 import {
   countParts,
@@ -245,7 +245,8 @@ export interface SellerClaim {
   order: Pick<PartOrder, 'seller' | 'number' | 'orderedOn'>;
   line: OrderLine;
   faults: { id: number; kind: 'wrong' | 'dead'; quantity: number; note: string; on: string }[];
-  tests: { title: string; outcome: string }[];
+  /** the tests of the search for the fault, in their order */
+  tests: Tested[];
 }
 
 /** The claim for a line of an order; null: nothing of it goes back. */
@@ -261,9 +262,6 @@ export async function claimOf(_: Caller<'jobs.read'>, orderId: number, lineId: n
   const search = (await listSearches(pool(), line.jobId)).find(
     ({ ended }) => ended === 'bad-module' || ended === 'wrong-module',
   );
-  const tests = (search?.tests ?? []).map(({ test, outcome }) => ({
-    title: testOf(test)?.title ?? test,
-    outcome: outcomeOf(test, outcome)?.text ?? outcome,
-  }));
+  const tests = (search?.tests ?? []).map(({ test, outcome }) => ({ test, outcome }));
   return { shop: { name, town, contact }, order, line, faults, tests };
 }

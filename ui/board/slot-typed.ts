@@ -1,12 +1,12 @@
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import type { JobSlot, KnownModule } from '@/core/machine/slots/job-slot';
-import { capacityText } from '@/core/memory/capacity';
 import type { Generation } from '@/core/memory/generation';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { shortMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
+import { capacityText } from '../words/amounts';
 
 /** A slot as it is typed: text until it is saved. */
 export interface TypedSlot {

@@ -1,7 +1,7 @@
 import type { SlotFacts } from '@/core/machine/slots/slot-facts';
-import { capacityText } from '@/core/memory/capacity';
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import type { StaffWords } from '@/words/staff-words';
+import { capacityText } from '../words/amounts';
 import type { BarLook } from './module-bar';
 
 export interface Drawn {

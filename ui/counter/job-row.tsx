@@ -1,7 +1,7 @@
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { CounterEntry } from '@/service/job/counter';
 import { StandingRow, type StandingsWord } from '../frame/standing-sign';
+import { capacityText } from '../words/amounts';
 
 type Told = 'id' | 'customer' | 'machine' | 'complaint' | 'totalMiB' | 'needMiB' | 'next';
 

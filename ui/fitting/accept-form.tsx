@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
@@ -9,7 +8,7 @@ import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { moneyText } from '../words/amounts';
+import { capacityText, moneyText } from '../words/amounts';
 
 /** A customer's yes that is said here or on the telephone, with everything that has to be agreed to. */
 export function AcceptForm() {

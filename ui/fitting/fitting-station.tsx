@@ -2,7 +2,6 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { useFresh } from '../client/use-fresh';
 import { useSave } from '../client/use-save';
@@ -11,7 +10,7 @@ import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
-import { dayText } from '../words/amounts';
+import { capacityText, dayText } from '../words/amounts';
 import { AcceptForm } from './accept-form';
 import { Checklist } from './checklist';
 import { GuidedSearch } from './guided-search';

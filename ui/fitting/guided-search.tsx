@@ -1,8 +1,8 @@
 'use client';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { guide, outcomeOf, testOf } from '@/core/fitting/guide';
-import { CAUSES, type Cause, ENDS, type End, SIGNS, type Sign, SUSPECTS } from '@/core/fitting/guide-data';
+import { guide, testOf } from '@/core/fitting/guide';
+import { type Cause, ENDS, type End, SIGNS, type Sign, SUSPECTS } from '@/core/fitting/guide-data';
 import type { SearchView } from '@/service/job/bench/view';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
@@ -14,6 +14,7 @@ import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
+import { outcomeText, testText } from './guide-text';
 
 const LARGE = 'text-base! min-h-12 px-4';
 
@@ -97,9 +98,9 @@ function Begin({ onDone }: { onDone: () => void }) {
     <div className="grid gap-2">
       <p className="text-lg font-semibold">{t('search.see')}</p>
       <div className="flex flex-wrap gap-2">
-        {Object.entries(SIGNS).map(([sign, text]) => (
+        {SIGNS.map((sign) => (
           <Button key={sign} className={LARGE} disabled={busy} onClick={() => void begin(sign)}>
-            {text}
+            {t(`guide.signs.${sign}`)}
           </Button>
         ))}
       </div>
@@ -130,7 +131,7 @@ function Ended({ search, onAgain }: { search: SearchView; onAgain: () => void })
   return (
     <Notice tone={end === 'fixed' ? 'good' : 'stop'}>
       <p className="text-lg font-semibold">
-        {ENDS[end]}
+        {t(`guide.ends.${end}`)}
         {search.about !== '' && `: ${search.about}`}
       </p>
       <p>
@@ -153,12 +154,12 @@ function Suspects({ sign, left }: { sign: Sign; left: readonly Cause[] }) {
         {SUSPECTS[sign].map((cause) =>
           left.includes(cause) ? (
             <li key={cause} className="border-2 border-edge bg-sheet rounded-notch px-2 py-0.5 font-medium">
-              {CAUSES[cause]}
+              {t(`guide.causes.${cause}`)}
             </li>
           ) : (
             <li key={cause} className="border border-line rounded-notch px-2 py-0.5 text-ink-2 line-through">
               <span className="sr-only">{t('search.ruledOut')}</span>
-              {CAUSES[cause]}
+              {t(`guide.causes.${cause}`)}
             </li>
           ),
         )}
@@ -178,22 +179,22 @@ function Open({ search }: { search: SearchView }) {
   return (
     <div className="grid gap-3">
       <p>
-        {SIGNS[search.sign as Sign]}
+        {t(`guide.signs.${search.sign as Sign}`)}
         {search.beeps !== '' && `: ${search.beeps}`} <span className="text-ink-2">· {search.beganBy}</span>
       </p>
-      {test !== null && (
+      {test !== null && next !== null && (
         <div className="border-2 border-act bg-sheet rounded-notch px-4 py-3 grid gap-2">
-          <p className="text-xl font-semibold">{test.title}</p>
-          <p className="text-lg">{test.how}</p>
+          <p className="text-xl font-semibold">{t(`guide.tests.${next}.title`)}</p>
+          <p className="text-lg">{t(`guide.tests.${next}.how`)}</p>
           <div className="flex flex-wrap gap-2">
-            {Object.entries(test.outcomes).map(([outcome, { text }]) => (
+            {Object.keys(test.outcomes).map((outcome) => (
               <Button
                 key={outcome}
                 className={LARGE}
                 disabled={busy}
                 onClick={() => void send({ what: 'tested', test: next, outcome })}
               >
-                {text}
+                {outcomeText(t, next, outcome)}
               </Button>
             ))}
           </div>
@@ -206,7 +207,7 @@ function Open({ search }: { search: SearchView }) {
         <ol className="text-sm grid gap-0.5" aria-label={t('search.tried')}>
           {search.tests.map(({ test: key, outcome, by }, nr) => (
             <li key={key}>
-              {nr + 1}. {testOf(key)?.title}: <strong>{outcomeOf(key, outcome)?.text}</strong>{' '}
+              {nr + 1}. {testText(t, key)}: <strong>{outcomeText(t, key, outcome)}</strong>{' '}
               <span className="text-ink-2">{by}</span>
             </li>
           ))}
@@ -271,7 +272,7 @@ function EndOfSearch({ end, onEnd }: { end: End | null; onEnd: (body: object) =>
           name="end"
           label={t('search.was')}
           className="w-80"
-          options={Object.entries(ENDS).map(([value, text]) => ({ value, text }))}
+          options={ENDS.map((value) => ({ value, text: t(`guide.ends.${value}`) }))}
         />
       )}
       <TextField
@@ -280,7 +281,7 @@ function EndOfSearch({ end, onEnd }: { end: End | null; onEnd: (body: object) =>
         className="w-72"
         placeholder={after.find(({ fate }) => fate === 'new')?.text ?? t('search.module')}
       />
-      <Send className={LARGE}>{end === null ? t('search.end') : ENDS[end]}</Send>
+      <Send className={LARGE}>{end === null ? t('search.end') : t(`guide.ends.${end}`)}</Send>
     </Form>
   );
 }

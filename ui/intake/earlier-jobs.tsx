@@ -1,11 +1,11 @@
 'use client';
 import Link from 'next/link';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { capacityText } from '../words/amounts';
 import { BY_WORDS } from './earlier-words';
 
 /** Jobs of before of this customer or machine, each to look at, and to go on from while this one is still blank. */

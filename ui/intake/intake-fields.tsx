@@ -1,7 +1,6 @@
 'use client';
 import { type ChangeEvent, useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { shortMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
@@ -10,6 +9,7 @@ import { useKeptText } from '../client/use-kept-text';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
+import { capacityText } from '../words/amounts';
 import { ClashChoice } from './clash-choice';
 import { usePut } from './use-put';
 

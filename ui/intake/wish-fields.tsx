@@ -2,7 +2,6 @@
 import { useId } from 'react';
 import { useTranslations } from '#translations';
 import { suggestTarget } from '@/core/machine/suggest-target';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { worded } from '@/ui/words/worded';
 import { useJob } from '../job/job-context';
@@ -11,8 +10,10 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { capacityText } from '../words/amounts';
 import { ClashChoice } from './clash-choice';
 import { BudgetField, capacity, NeedField, plain, sizeText, useIntakeField } from './intake-fields';
+import { cautionText, reasonText } from './target-words';
 import { usePut } from './use-put';
 
 const FULL = [
@@ -42,7 +43,7 @@ function Uses() {
     <fieldset>
       <legend className="text-sm font-medium text-ink-2 mb-1">{t('wish.use')}</legend>
       <div className="flex flex-wrap gap-1.5">
-        {job.needs.uses.map(({ use }) => {
+        {job.needs.uses.map(({ use, text = use }) => {
           const on = uses.includes(use);
           return (
             <button
@@ -53,7 +54,7 @@ function Uses() {
               className={`min-h-7 px-2 text-sm rounded-notch border cursor-pointer ${on ? 'bg-board text-board-ink border-board font-semibold' : 'bg-sheet border-edge hover:bg-sunk'}`}
             >
               <span aria-hidden="true">{on ? '✓ ' : ''}</span>
-              {use}
+              {text}
             </button>
           );
         })}
@@ -77,7 +78,7 @@ function Suggested({ onTake }: { onTake: (text: string) => void }) {
           <span>
             {t.rich('wish.suggests', {
               e0: () => <strong>{capacityText(targetMiB)}</strong>,
-              value: reasons.join('; '),
+              value: reasons.map((reason) => reasonText(t, reason)).join('; '),
             })}
           </span>
           {job.needMiB === targetMiB ? (
@@ -89,9 +90,9 @@ function Suggested({ onTake }: { onTake: (text: string) => void }) {
           )}
         </p>
       )}
-      {cautions.map((caution) => (
-        <Notice key={caution} tone="mind">
-          <span className="text-sm">{caution}</span>
+      {cautions.map((one) => (
+        <Notice key={one.caution} tone="mind">
+          <span className="text-sm">{cautionText(t, one)}</span>
         </Notice>
       ))}
     </>

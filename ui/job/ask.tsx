@@ -3,13 +3,13 @@ import { useState } from 'react';
 import { useLocale } from 'use-intl';
 import { useTranslations } from '#translations';
 import { type GapQuestion, questionFor } from '@/core/machine/gap-question';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
 import { decidedOf } from '../limits/decided-of';
+import { capacityText } from '../words/amounts';
 import { useJob } from './job-context';
 
 /** An answer that one press gives. */

@@ -5,7 +5,6 @@ import { useState } from 'react';
 import { useTranslations } from '#translations';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { moduleDetail } from '@/core/machine/slots/module-detail';
-import { capacityText } from '@/core/memory/capacity';
 import { fillOrder } from '@/core/planning/model/fill-order';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { AddSlot } from '../board/add-slot';
@@ -14,6 +13,7 @@ import { useBoardEdit } from '../board/use-board-edit';
 import { benchChanges } from '../fitting/bench-changes';
 import { Button } from '../kit/button';
 import { Slip } from '../slip/slip';
+import { capacityText } from '../words/amounts';
 import { useJob } from './job-context';
 
 const SlotEditor = dynamic(() => import('../board/slot-editor').then((module) => module.SlotEditor), { ssr: false });

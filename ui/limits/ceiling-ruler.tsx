@@ -1,8 +1,8 @@
 'use client';
 import { scaleLog } from 'd3-scale';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { useWidth } from '../client/use-width';
+import { capacityText } from '../words/amounts';
 import type { Ruler, RulerRow } from './ruler-rows';
 
 const ROW = 26;

@@ -2,12 +2,12 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import type { CpuChoice as Cpu } from '@/core/machine/models/model';
-import { capacityText } from '@/core/memory/capacity';
 import { ClashChoice } from '../intake/clash-choice';
 import { usePut } from '../intake/use-put';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
+import { capacityText } from '../words/amounts';
 
 function factsText({ maxMiB, maxRateMTs }: Cpu): string {
   return [maxMiB === null ? '' : capacityText(maxMiB), maxRateMTs === null ? '' : `${maxRateMTs} MT/s`]

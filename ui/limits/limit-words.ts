@@ -1,10 +1,10 @@
 import type { LimitName, LimitValue, SourceKind } from '@/core/machine/limits/limit';
 import type { ClaimRole } from '@/core/machine/limits/resolve-claims';
-import { capacityText } from '@/core/memory/capacity';
 import { EDGE_GENERATIONS, LOW_POWER_GENERATIONS } from '@/core/memory/generation';
 import type { Kind } from '@/core/memory/module';
 import { kindWords } from '@/core/memory/module-words';
 import type { StaffMessages, StaffWords } from '@/words/staff-words';
+import { capacityText } from '../words/amounts';
 
 /** What kind of value a limit has, which says how it is shown and typed. */
 export type LimitSort =

@@ -2,13 +2,13 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { useSave } from '../client/use-save';
 import { Ask } from '../job/ask';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
+import { capacityText } from '../words/amounts';
 import { CeilingRuler } from './ceiling-ruler';
 import { ConflictList } from './conflict-list';
 import { CpuChoice } from './cpu-choice';

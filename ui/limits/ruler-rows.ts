@@ -2,8 +2,8 @@ import type { Claim } from '@/core/machine/limits/limit';
 import { type Limits, onlyInforms, wordsOn } from '@/core/machine/limits/resolve-claims';
 import { totalVerdict, type Verdict } from '@/core/machine/limits/verdict';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
-import { capacityText } from '@/core/memory/capacity';
 import type { StaffWords } from '@/words/staff-words';
+import { capacityText } from '../words/amounts';
 import { SOURCE_WORDS } from './limit-words';
 import { verdictText } from './verdict-words';
 

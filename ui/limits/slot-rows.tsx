@@ -2,11 +2,11 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
-import { capacityText } from '@/core/memory/capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { SlotEditor } from '../board/slot-editor';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
+import { capacityText } from '../words/amounts';
 
 const SOURCES = {
   reading: 'slots.by.machine',

@@ -1,8 +1,7 @@
 import type { RankedClaim } from '@/core/machine/limits/resolve-claims';
 import type { TotalBound, Verdict } from '@/core/machine/limits/verdict';
-import { capacityText } from '@/core/memory/capacity';
 import type { StaffWords } from '@/words/staff-words';
-import { dayText } from '../words/amounts';
+import { capacityText, dayText } from '../words/amounts';
 
 type Words = StaffWords<'limits'>;
 

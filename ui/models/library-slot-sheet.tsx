@@ -2,7 +2,6 @@
 import { useTranslations } from '#translations';
 import { boardFault, type LibrarySlot, SLOT_PLACES, type SlotPlace } from '@/core/machine/models/model';
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
@@ -13,6 +12,7 @@ import { Form } from '../kit/form/form';
 import { isTyped, type Read, readTyped, wholeTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
+import { capacityText } from '../words/amounts';
 import { PLACE_WORDS } from './place-words';
 
 interface LibrarySlotSheetProps {

@@ -1,10 +1,10 @@
 import { cpuOf, cpuText, WrongCell } from '@/core/machine/models/library-rows';
 import type { FactoryOption } from '@/core/machine/models/model';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import { parseMoney } from '@/core/pricing/parse-money';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
+import { capacityText } from '../words/amounts';
 import type { ModelFields } from './model-fields';
 
 /** A model's fields as text, a line an entry, while somebody edits them. */

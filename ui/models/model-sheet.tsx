@@ -12,7 +12,6 @@ import {
   type OpeningStep,
 } from '@/core/machine/models/model';
 import { slotsOfModel } from '@/core/machine/slots/slots-of-reading';
-import { capacityText } from '@/core/memory/capacity';
 import { slotChanges } from '@/core/quoting/slot-changes';
 import { SlotBoard } from '../board/slot-board';
 import { useAhead } from '../client/use-ahead';
@@ -23,6 +22,7 @@ import type { LimitRow } from '../limits/limit-words';
 import { LimitsGrid } from '../limits/limits-grid';
 import { moduleRuler, totalRuler } from '../limits/ruler-rows';
 import { EvidencePanel } from '../limits/trials/evidence-panel';
+import { capacityText } from '../words/amounts';
 import { AddSpecification } from './add-specification';
 import { ClaimSheet } from './claim-sheet';
 import { LibrarySlotSheet } from './library-slot-sheet';

@@ -1,5 +1,6 @@
 'use client';
 import {
+  type Announcements,
   closestCenter,
   DndContext,
   type DragEndEvent,
@@ -129,13 +130,28 @@ export function StepList({ modelId, steps: shown, photos, mayWrite }: StepListPr
     return result;
   };
   const ids = steps.map((_, nr) => `step-${nr}`);
+  const nrOf = (id: string | number): number => ids.indexOf(String(id)) + 1;
+  const announcements: Announcements = {
+    onDragStart: ({ active }) => t('steps.dragStart', { nr: nrOf(active.id), steps: ids.length }),
+    onDragOver: ({ active, over }) =>
+      over === null ? undefined : t('steps.dragOver', { nr: nrOf(active.id), to: nrOf(over.id), steps: ids.length }),
+    onDragEnd: ({ active, over }) =>
+      over === null ? undefined : t('steps.dragEnd', { nr: nrOf(active.id), to: nrOf(over.id) }),
+    onDragCancel: ({ active }) => t('steps.dragCancel', { nr: nrOf(active.id) }),
+  };
   const moved = ({ active, over }: DragEndEvent) => {
     if (over === null || active.id === over.id) return;
     void put(arrayMove([...steps], ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
   return (
     <>
-      <DndContext id={`steps-${modelId}`} sensors={sensors} collisionDetection={closestCenter} onDragEnd={moved}>
+      <DndContext
+        id={`steps-${modelId}`}
+        sensors={sensors}
+        collisionDetection={closestCenter}
+        onDragEnd={moved}
+        accessibility={{ announcements, screenReaderInstructions: { draggable: t('steps.dragHow') } }}
+      >
         <SortableContext items={ids} strategy={verticalListSortingStrategy}>
           <ol className="grid mt-1">
             {steps.map((step, at) => (

@@ -1,11 +1,11 @@
 'use client';
 import Link from 'next/link';
 import { useTranslations } from '#translations';
-import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
+import { MIB_PER_GB } from '@/core/memory/capacity';
 import type { MonthPrice } from '@/service/market/view';
 import type { StaffWords } from '@/words/staff-words';
 import { useWidth } from '../client/use-width';
-import { dateLocale, moneyText } from '../words/amounts';
+import { capacityText, dateLocale, moneyText } from '../words/amounts';
 import { type ShelfLabel, shelfText } from './market/market-words';
 import { type SizePrices, sizeLines, sizePrices } from './price-lines';
 

@@ -1,6 +1,5 @@
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import type { KnownModule } from '@/core/machine/slots/job-slot';
-import { capacityText } from '@/core/memory/capacity';
 import { GENERATIONS } from '@/core/memory/generation';
 import type { Buffering, MemoryModule } from '@/core/memory/module';
 import { parseCapacity } from '@/core/memory/parse-capacity';
@@ -11,6 +10,7 @@ import { parseMoneyIn } from '@/core/pricing/parse-money';
 import type { UnderstoodOffer } from '@/service/market/view';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
+import { capacityText } from '../words/amounts';
 
 /** A model that an offer is for. */
 export interface NamedModel {

@@ -1,6 +1,5 @@
 'use client';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
 import { savingText } from '@/core/planning/explain/saving-words';
 import { coverNotice } from '@/core/planning/filters/cover';
@@ -9,7 +8,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
-import { moneyText } from '../words/amounts';
+import { capacityText, moneyText } from '../words/amounts';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { Reasons } from './sheets/reasons';

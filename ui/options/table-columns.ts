@@ -1,4 +1,4 @@
-import { capacityText, MIB_PER_GB } from '@/core/memory/capacity';
+import { MIB_PER_GB } from '@/core/memory/capacity';
 import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
 import { boughtText, fateText } from '@/core/planning/explain/plan-words';
 import { planKey } from '@/core/planning/filters/ladder';
@@ -8,7 +8,7 @@ import type { Plan } from '@/core/planning/search/plan';
 import { currencyDecimals } from '@/core/pricing/currency';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffMessages, StaffWords } from '@/words/staff-words';
-import { moneyText } from '../words/amounts';
+import { capacityText, moneyText } from '../words/amounts';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 

@@ -1,12 +1,11 @@
 'use client';
 import { memo } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { Plan } from '@/core/planning/search/plan';
 import { factoryYardstick, type Soldered, solderedOf, type YardstickRow } from '@/core/quoting/factory-yardstick';
 import type { StaffWords } from '@/words/staff-words';
 import { useJob } from '../job/job-context';
-import { moneyText } from '../words/amounts';
+import { capacityText, moneyText } from '../words/amounts';
 
 /** What cannot be changed after the buying, said plainly. */
 function solderedText(t: StaffWords<'options'>, soldered: Soldered, notBought: boolean): string | null {

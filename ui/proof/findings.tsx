@@ -1,7 +1,6 @@
 'use client';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { ProofView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
@@ -13,7 +12,7 @@ import { Form, Send } from '../kit/form/form';
 import { isTyped, readTyped, wholeTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { Notice } from '../kit/notice';
-import { dayText } from '../words/amounts';
+import { capacityText, dayText } from '../words/amounts';
 import { POINT_VERDICTS, PROOF_DEPTH_WORDS, WHOLE_VERDICTS } from './verdict-words';
 
 /** The total as a bar: what was promised is its whole length, what the system can use is filled, what serves others is hatched. */

@@ -2,13 +2,14 @@
 import Link from 'next/link';
 import { useState } from 'react';
 import { useTranslations } from '#translations';
-import { driftText, type Renewed, renewedText } from '@/core/quoting/drift/drift-words';
+import type { Renewed } from '@/core/quoting/drift/renewed';
 import { useKeys } from '../client/use-keys';
 import type { Saving } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
 import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
+import { driftText, renewedText } from './drift-words';
 
 /** What moved behind the quote that is out, what that does to what is left, and the ways on: renew it, or let it hold. */
 export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
@@ -26,7 +27,7 @@ export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
   if (renewed !== null && job.slip.length > 0)
     return (
       <Notice tone="good" live>
-        {renewedText(renewed)}
+        {renewedText(t, renewed)}
       </Notice>
     );
   if (job.drifts.length === 0) return null;
@@ -36,7 +37,7 @@ export function Drifts({ saving: { busy, save } }: { saving: Saving }) {
         <p className="font-semibold">{isAccepted ? t('drift.toOrder') : t('drift.what')}</p>
         <ul>
           {job.drifts.map((drift) => (
-            <li key={drift.place}>{driftText(drift, job.currency)}</li>
+            <li key={drift.place}>{driftText(t, drift, job.currency)}</li>
           ))}
         </ul>
         {isAccepted && (

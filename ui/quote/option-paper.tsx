@@ -1,12 +1,12 @@
 'use client';
 import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
 import { figureNotes, figureRows, savingSentence } from '@/core/quoting/paper/figure-rows';
 import type { QuoteLine } from '@/core/quoting/snapshot';
 import type { StaffWords } from '@/words/staff-words';
 import { LANE_WORDS } from '../options/lane-words';
+import { capacityText } from '../words/amounts';
 
 interface OptionPaperProps {
   option: CustomerOption;

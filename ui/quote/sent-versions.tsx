@@ -2,7 +2,6 @@
 import { useRouter } from 'next/navigation';
 import { type FormEvent, useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { CustomerQuestion } from '@/core/quoting/quote-answer';
 import type { SentMail, SentVersion } from '@/service/job/quote/view';
 import type { StaffWords } from '@/words/staff-words';
@@ -14,8 +13,9 @@ import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { KeyHint } from '../kit/key-hint';
-import { dateLocale, dayText, moneyText } from '../words/amounts';
+import { capacityText, dateLocale, dayText, moneyText } from '../words/amounts';
 import { SentOptions } from './sent-options';
+import { versionText } from './version-words';
 
 function CopyLink({ path }: { path: string }) {
   const t = useTranslations('quote');
@@ -254,6 +254,8 @@ function Reach({ version: sent }: { version: SentVersion }) {
 /** When a version went out, by whom and how long it holds. */
 function SentLine({ version: { sentOn, sentBy, validUntil, change } }: { version: SentVersion }) {
   const t = useTranslations('quote');
+  const tTrade = useTranslations('trade');
+  const { job } = useJob();
   return (
     <>
       <p className="text-sm text-ink-2">
@@ -263,7 +265,11 @@ function SentLine({ version: { sentOn, sentBy, validUntil, change } }: { version
           validUntil: dayText(validUntil),
         })}
       </p>
-      {change !== null && <p className="text-sm">{t('versions.change', { change })}</p>}
+      {change !== null && (
+        <p className="text-sm">
+          {t('versions.change', { change: versionText(change, { t, tTrade, currency: job.currency }) })}
+        </p>
+      )}
     </>
   );
 }

@@ -2,7 +2,6 @@
 import { type ReactNode, useState } from 'react';
 import { useTranslations } from '#translations';
 import type { SystemNeed, UseNeed } from '@/core/machine/suggest-target';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { StaffWords } from '@/words/staff-words';
 import type { Called } from '../client/session-guard';
@@ -14,6 +13,7 @@ import { TextField } from '../kit/form/fields';
 import { Form } from '../kit/form/form';
 import type { Read } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
+import { capacityText } from '../words/amounts';
 import {
   type Needs,
   readSystem,

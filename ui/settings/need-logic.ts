@@ -1,8 +1,8 @@
 import type { SystemNeed, UseNeed } from '@/core/machine/suggest-target';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
+import { capacityText } from '../words/amounts';
 
 export interface Needs {
   uses: UseNeed[];

@@ -1,10 +1,9 @@
 'use client';
 import Link from 'next/link';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { useJob } from '../job/job-context';
 import { LANE_WORDS } from '../options/lane-words';
-import { dayText, moneyText } from '../words/amounts';
+import { capacityText, dayText, moneyText } from '../words/amounts';
 
 /** The quote as it grows: chosen options, their totals and savings; always beside the work. */
 export function Slip() {

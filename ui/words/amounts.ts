@@ -1,5 +1,6 @@
 import { agoText as agoTextIn } from '@/core/ago-text';
 import { dayText as dayTextIn } from '@/core/day-text';
+import { capacityText as capacityTextIn } from '@/core/memory/capacity';
 import { moneyText as moneyTextIn } from '@/core/pricing/money-text';
 import { localeHere } from './locale-here';
 
@@ -7,6 +8,12 @@ import { localeHere } from './locale-here';
 
 /** An amount: `€1,234.50`, `1.234,50 €`. @param minor integer minor units */
 export const moneyText = (minor: number, currency: string): string => moneyTextIn(minor, currency, localeHere());
+
+/** A capacity: `16 GB`, `1.5 GB`, `1,5 GB`. @param mib MiB */
+export const capacityText = (mib: number): string => inDecimals(capacityTextIn(mib));
+
+/** A number of ours with the screen's decimal sign. */
+const inDecimals = (text: string): string => (localeHere() === 'en' ? text : text.replace('.', ','));
 
 /** The same without decimals that are all zero: `€90`, `90 €`. */
 export const shortMoneyText = (minor: number, currency: string): string =>

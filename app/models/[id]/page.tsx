@@ -3,6 +3,7 @@ import { notFound } from 'next/navigation';
 import { Desk } from '@/app/desk';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
+import { saidHere } from '@/app/said-here';
 import { yearsText } from '@/core/machine/limits/years-text';
 import { claimOfStored } from '@/service/job/limits/job-claims';
 import { showModel } from '@/service/library/library';
@@ -29,7 +30,7 @@ export default async function ModelPage({ params }: { params: Promise<{ id: stri
         <ModelSheet
           id={id}
           fields={fields}
-          years={yearsText(model)}
+          years={saidHere(yearsText(model))}
           slots={slots}
           claims={words}
           trials={trials}

@@ -11,7 +11,7 @@ const total = (kind: Source['kind'], gb: number): Claim => ({
 const proven = (gb: number): Claim => ({
   limit: 'provenTotalMiB',
   value: gb * GB,
-  source: { kind: 'evidence', name: 'worked in 2 trials' },
+  source: { kind: 'evidence', name: 'worked in 2 tests' },
 });
 const found = (claims: Claim[], slots = [slot('A1', known)]) => conflictsOf(claims, resolveClaims(claims), slots);
 

@@ -16,7 +16,7 @@ export function totalPerSocket(limits: Limits, slots: readonly JobSlot[]): Claim
   const each = Math.floor((total - soldered) / sockets);
   if (each < 1) return [];
   const less = soldered === 0 ? '' : ` less ${capacityText(soldered)} soldered`;
-  const name = `${capacityText(total)}${less} ÷ ${sockets} ${sockets === 1 ? 'socket' : 'sockets'}`;
+  const name = `${capacityText(total)}${less} ÷ ${sockets} ${sockets === 1 ? 'slot' : 'slots'}`;
   return [{ limit: 'moduleMiB', value: each, source: { kind: 'derived', name } }];
 }
 

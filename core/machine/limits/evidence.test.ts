@@ -73,6 +73,6 @@ describe('trials', () => {
 
   it('name how many there were and the last day', () => {
     const [claim] = claimsOfTrials([trial(), trial({ on: '2026-01-20' })], nothing);
-    expect(claim?.source).toEqual({ kind: 'evidence', name: 'worked in 2 trials', on: '2026-05-06' });
+    expect(claim?.source).toEqual({ kind: 'evidence', name: 'worked in 2 tests', on: '2026-05-06' });
   });
 });

@@ -84,7 +84,7 @@ function ofThisKind({ generation, buffering, ecc }: Trial, limits: Limits): bool
   return kinds === undefined || kinds.some((kind) => kind.buffering === buffering && kind.ecc === ecc);
 }
 
-const timesText = (count: number): string => (count === 1 ? '1 trial' : `${count} trials`);
+const timesText = (count: number): string => (count === 1 ? '1 test' : `${count} tests`);
 
 /**
  * What trials claim: the largest total and module that were proven, and the sizes that were tried and never worked.

@@ -1,5 +1,5 @@
-/** Years in which a model was made: `2018 to 2020`, `since 2021`. */
+/** Years in which a model was made: `2018–2020`, `since 2021`. */
 export function yearsText({ yearFrom, yearTo }: { yearFrom: number; yearTo: number | null }): string {
   if (yearTo === null) return `since ${yearFrom}`;
-  return yearTo === yearFrom ? String(yearFrom) : `${yearFrom} to ${yearTo}`;
+  return yearTo === yearFrom ? String(yearFrom) : `${yearFrom}–${yearTo}`;
 }

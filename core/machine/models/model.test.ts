@@ -22,7 +22,7 @@ describe('a model', () => {
       { slots: [...slots('A1'), { name: 'X', channel: 'A', bank: 1 }] },
       /both stand at channel A, bank 1/,
     ],
-    ['a crowded channel', { slots: slots('A1 A2 A3 A4 A5 A6 A7 A8 A9') }, /more than the 8 sockets/],
+    ['a crowded channel', { slots: slots('A1 A2 A3 A4 A5 A6 A7 A8 A9') }, /more than the 8 slots/],
     ['years the wrong way round', { yearFrom: 2020, yearTo: 2018 }, /ended before it began/],
     ['a claim without number', { claims: [{ ...said('totalMiB', 4, 'page'), value: null }] }, /needs its value/],
     ['a claim of nonsense', { claims: [{ ...said('totalMiB', 4, 'page'), value: 'lots' }] }, /no value of totalMiB/],
@@ -204,20 +204,20 @@ describe('near-equal models', () => {
     id,
     maker: 'Tarnholt',
     name: 'Counter 4',
-    years: '2018 to 2020',
+    years: '2018–2020',
     kind: 'machine',
     cpus: ['Merle 4300'],
     modelIds: ['TC4-1900'],
-    memory: 'DDR4 DIMM · 4 sockets',
+    memory: 'DDR4 DIMM · 4 slots',
     ...more,
   });
 
   it('are told apart by one question, with what the answer means for memory', () => {
-    expect(disambiguate([likely(1), likely(2, { years: '2021', memory: 'DDR4 SO-DIMM · 2 sockets' })])).toEqual({
+    expect(disambiguate([likely(1), likely(2, { years: '2021', memory: 'DDR4 SO-DIMM · 2 slots' })])).toEqual({
       text: 'Which year is on the label?',
       answers: [
-        { id: 1, text: '2018 to 2020', memory: 'DDR4 DIMM · 4 sockets' },
-        { id: 2, text: '2021', memory: 'DDR4 SO-DIMM · 2 sockets' },
+        { id: 1, text: '2018–2020', memory: 'DDR4 DIMM · 4 slots' },
+        { id: 2, text: '2021', memory: 'DDR4 SO-DIMM · 2 slots' },
       ],
     });
     expect(disambiguate([likely(1), likely(2, { name: 'Counter 5' })])?.text).toBe('Which name is printed on it?');

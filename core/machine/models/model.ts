@@ -148,7 +148,7 @@ export function boardFault(slots: readonly Pick<LibrarySlot, 'name' | 'channel' 
     }
     const inChannel = before.filter(({ channel }) => channel === slot.channel).length + 1;
     if (inChannel > MOST_PER_CHANNEL) {
-      return `Channel ${slot.channel} has more than the ${MOST_PER_CHANNEL} sockets that any channel takes.`;
+      return `Channel ${slot.channel} has more than the ${MOST_PER_CHANNEL} slots that any channel takes.`;
     }
   }
   return null;

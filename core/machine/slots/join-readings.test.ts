@@ -157,7 +157,7 @@ describe('several readings of a machine', () => {
     ]);
     expect(joinReadings([reading('dump.bin', DUMP), reading('cim.json', half)]).warnings).toEqual([
       'cim.json says DIMM_A1 is empty, the weightier reading does not',
-      'cim.json names a socket DIMM_X that the other readings do not',
+      'cim.json names a slot DIMM_X that the other readings do not',
     ]);
   });
 

@@ -121,7 +121,7 @@ function addReading(seats: Seat[], one: WithMachine, warnings: string[]): void {
     const seat = seats[seatOf(seats, slots, index)];
     const name = slot.locator ?? slot.bank ?? `slot ${index + 1}`;
     if (seat === undefined) {
-      warnings.push(`${one.name} names a socket ${name} that the other readings do not`);
+      warnings.push(`${one.name} names a slot ${name} that the other readings do not`);
     } else if ((slot.installed === null) !== (seat.slot.installed === null)) {
       warnings.push(
         `${one.name} says ${name} is ${slot.installed === null ? 'empty' : 'filled'}, the weightier reading does not`,

@@ -76,7 +76,7 @@ function factOf(label: string, words: readonly Observation[], text: (value: Obse
 
 const SURE_WORDS: Record<PlaceSureness, string> = {
   named: 'by its name',
-  likely: 'likely: nothing names its channel, but boards of so many sockets are wired so',
+  likely: 'likely: nothing names its channel, but boards of so many slots are wired so',
   guess: 'a guess: nothing names its channel',
 };
 

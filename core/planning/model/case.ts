@@ -128,7 +128,7 @@ function tooLarge({ slots }: PlanCase['machine']): Fault[] {
   const most = (count: number, limit: number, what: string): Fault[] =>
     count > limit ? [{ path, message: `at most ${limit} ${what}` }] : [];
   return [
-    ...most(slots.filter(({ soldered }) => soldered == null).length, sockets, 'sockets'),
+    ...most(slots.filter(({ soldered }) => soldered == null).length, sockets, 'slots'),
     ...most(new Set(slots.map(({ channel }) => channel)).size, channels, 'channels'),
   ];
 }

@@ -1,8 +1,22 @@
-import { dayText } from '../../day-text';
-import { LANGUAGE_NAMES } from '../../language';
-import { capacityText } from '../../memory/capacity';
-import { moneyText } from '../../pricing/money-text';
+import type { Language } from '../../language';
+import type { Lane } from '../../planning/model/lanes';
 import type { QuoteOption, QuoteSnapshot } from '../snapshot';
+
+/** An option's size and origin. Capacity MiB. */
+interface Build {
+  totalMiB: number;
+  lane: Lane;
+}
+
+/** One thing that a version changes against the one before it. Money minor units with tax; `moreCents` below 0 is less. */
+export type VersionChange =
+  | { what: 'new' | 'gone'; place: number }
+  | { what: 'price' | 'parts'; place: number; moreCents: number }
+  | { what: 'build'; place: number; before: Build; now: Build; moreCents: number }
+  | { what: 'suggested'; place: number | null }
+  | { what: 'until'; day: string }
+  | { what: 'language'; language: Language }
+  | { what: 'tax' | 'no-tax' | 'note' };
 
 /** What makes two options one and the same for the customer but for their price. */
 const isSame = (a: QuoteOption, b: QuoteOption): boolean =>
@@ -11,45 +25,34 @@ const isSame = (a: QuoteOption, b: QuoteOption): boolean =>
   a.rateMTs === b.rateMTs &&
   JSON.stringify(a.after.map(({ text }) => text)) === JSON.stringify(b.after.map(({ text }) => text));
 
-function optionChange(before: QuoteOption | undefined, now: QuoteOption, currency: string): string | null {
-  const name = `option ${now.place}`;
-  if (before === undefined) return `${name} is new`;
-  const more = now.totalCents - before.totalCents;
-  const price = more === 0 ? null : `${moneyText(Math.abs(more), currency)} ${more > 0 ? 'more' : 'less'}`;
-  if (!isSame(before, now)) {
-    const what = `${capacityText(now.totalMiB)} ${now.lane} instead of ${capacityText(before.totalMiB)} ${before.lane}`;
-    return `${name} is ${before.totalMiB === now.totalMiB && before.lane === now.lane ? 'made of other parts' : what}${price === null ? '' : `, ${price}`}`;
-  }
-  return price === null ? null : `${name} is ${price}`;
+function optionChange(before: QuoteOption | undefined, now: QuoteOption): VersionChange | null {
+  const { place } = now;
+  if (before === undefined) return { what: 'new', place };
+  const moreCents = now.totalCents - before.totalCents;
+  if (isSame(before, now)) return moreCents === 0 ? null : { what: 'price', place, moreCents };
+  if (before.totalMiB === now.totalMiB && before.lane === now.lane) return { what: 'parts', place, moreCents };
+  const buildOf = ({ totalMiB, lane }: QuoteOption): Build => ({ totalMiB, lane });
+  return { what: 'build', place, before: buildOf(before), now: buildOf(now), moreCents };
 }
 
-/** What a version changes against the one before it, in one sentence for staff. */
-export function versionChange(before: QuoteSnapshot, now: QuoteSnapshot): string {
+/** What a version changes against the one before it, for staff; empty: nothing but its number and its day. */
+export function versionChange(before: QuoteSnapshot, now: QuoteSnapshot): VersionChange[] {
   const places = now.options.map(({ place }) => place);
-  const changes = [
+  const changes: (VersionChange | null)[] = [
     ...now.options.map((option) =>
       optionChange(
         before.options.find(({ place }) => place === option.place),
         option,
-        now.currency,
       ),
     ),
-    ...before.options.map(({ place }) => (places.includes(place) ? null : `option ${place} is gone`)),
-    now.suggested === before.suggested
-      ? null
-      : now.suggested === null
-        ? 'none is suggested'
-        : `option ${now.suggested} is suggested`,
-    now.validUntil === before.validUntil ? null : `prices hold until ${dayText(now.validUntil)}`,
-    now.language === before.language ? null : `it is in ${LANGUAGE_NAMES[now.language ?? 'en']}`,
+    ...before.options.map(({ place }) => (places.includes(place) ? null : ({ what: 'gone', place } as const))),
+    now.suggested === before.suggested ? null : { what: 'suggested', place: now.suggested },
+    now.validUntil === before.validUntil ? null : { what: 'until', day: now.validUntil },
+    now.language === before.language ? null : { what: 'language', language: now.language ?? 'en' },
     (now.exempt === undefined) === (before.exempt === undefined)
       ? null
-      : now.exempt === undefined
-        ? 'tax is charged'
-        : 'no tax is charged',
-    (now.note ?? '') === (before.note ?? '') ? null : 'the word to the customer is another',
-  ].filter((change) => change !== null);
-  if (changes.length === 0) return 'Nothing but its number and its day.';
-  const sentence = changes.join('; ');
-  return `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
+      : { what: now.exempt === undefined ? 'tax' : 'no-tax' },
+    (now.note ?? '') === (before.note ?? '') ? null : { what: 'note' },
+  ];
+  return changes.filter((change) => change !== null);
 }

@@ -162,7 +162,7 @@ function visibleOf(system: Properties, os: Properties | undefined): { visibleMiB
 
 function warningsOf({ locator, installed }: ReadSlot): string[] {
   if (installed === null) return [];
-  const place = locator ?? 'a socket without a name';
+  const place = locator ?? 'a slot without a name';
   return [
     ...(installed.capacityMiB === null ? [`${place}: size not told`] : []),
     ...(installed.rateMTs === null ? [`${place}: rate not told`] : []),

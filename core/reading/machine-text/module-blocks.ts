@@ -116,7 +116,7 @@ function locatorOf(block: Block, told: Told): string | null {
   return named === null ? null : socketName(named.replace(/^[\W_]+|[\W_]+$/g, '').slice(0, 60));
 }
 
-/** Is a block a module's? It has a size and something only a module has, and names a socket or itself. */
+/** Is a block a module's? It has a size and something only a module has, and names a slot or itself. */
 function isModule(block: Block, module: ReadModule, told: Told): boolean {
   if (module.capacityMiB === null) return false;
   const own = [module.generation, module.rateMTs, module.configuredRateMTs, module.part, module.form].filter(

@@ -269,7 +269,7 @@ describe('a damaged dump', () => {
 
   it('names the sockets that are missing', () => {
     const table = joinBytes(arrayStructure(0x27, 32, 4), deviceStructure(0x28, DEVICE), END_STRUCTURE);
-    expect(readSmbiosBinary(table).warnings).toEqual(['truncated: the board names 4 sockets, the dump describes 1']);
+    expect(readSmbiosBinary(table).warnings).toEqual(['truncated: the board names 4 slots, the dump describes 1']);
   });
 
   it('with 100,000 structures is read up to a bound', () => {

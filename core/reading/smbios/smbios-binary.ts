@@ -129,7 +129,7 @@ function deviceOf(structure: Structure): MemoryDevice & { warnings: string[] } {
   const installed = size === 'empty' ? null : moduleOf(structure, size);
   const warnings: string[] = [];
   const warn = (what: string): void => {
-    warnings.push(`structure at byte ${structure.at}, ${locator ?? 'a socket without a name'}: ${what}`);
+    warnings.push(`structure at byte ${structure.at}, ${locator ?? 'a slot without a name'}: ${what}`);
   };
   if (size === null) warn('size not told');
   if (installed !== null && installed.rateMTs === null) warn('rate not told');

@@ -43,5 +43,5 @@ export function machineOfFacts({ arrays, devices, ...rest }: SmbiosFacts): ReadM
 export function missingSlots({ memory }: ReadMachine, what: string): string | null {
   const { slotCount, slots } = memory;
   if (slotCount === null || slotCount <= slots.length) return null;
-  return `truncated: the board names ${slotCount} sockets, the ${what} describes ${slots.length}`;
+  return `truncated: the board names ${slotCount} slots, the ${what} describes ${slots.length}`;
 }

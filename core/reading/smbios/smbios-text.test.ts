@@ -213,9 +213,9 @@ describe('a whole text', () => {
     const half = WHOLE.slice(0, WHOLE.indexOf('Locator: A2'));
     const { warnings, machine } = readSmbiosText(half);
     expect(machine.memory.slots).toHaveLength(2);
-    expect(warnings.some((warning) => warning.includes('a socket without a name'))).toBe(true);
+    expect(warnings.some((warning) => warning.includes('a slot without a name'))).toBe(true);
     const quarter = WHOLE.slice(0, WHOLE.lastIndexOf('Memory Device'));
-    expect(readSmbiosText(quarter).warnings).toEqual(['truncated: the board names 2 sockets, the text describes 1']);
+    expect(readSmbiosText(quarter).warnings).toEqual(['truncated: the board names 2 slots, the text describes 1']);
   });
 
   it('is known by what is in it, not by its beginning', () => {

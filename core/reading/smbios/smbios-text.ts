@@ -89,7 +89,7 @@ const EMPTY_SIZE = /^(no module installed|not installed|none|0( [kmgt]i?b)?)$/i;
 function deviceOf({ fields, line }: TextBlock): MemoryDevice & { warnings: string[] } {
   const size = fields.get('Size');
   const locator = socketName(fields.get('Locator'));
-  const place = `line ${line}, ${locator ?? 'a socket without a name'}`;
+  const place = `line ${line}, ${locator ?? 'a slot without a name'}`;
   const warnings: string[] = [];
   const empty = size !== undefined && EMPTY_SIZE.test(size);
   const installed = empty ? null : moduleOf(fields);

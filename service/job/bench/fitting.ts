@@ -151,14 +151,14 @@ export async function jobStamp(
 export const searchSchema = z.discriminatedUnion('what', [
   z.strictObject({
     what: z.literal('begin'),
-    sign: z.enum(Object.keys(SIGNS) as [Sign, ...Sign[]]),
+    sign: z.enum(SIGNS),
     beeps: z.string().trim().max(80).default(''),
   }),
   z.strictObject({ what: z.literal('tested'), test: z.string().max(40), outcome: z.string().max(40) }),
   z.strictObject({ what: z.literal('undo') }),
   z.strictObject({
     what: z.literal('end'),
-    end: z.enum(Object.keys(ENDS) as [End, ...End[]]),
+    end: z.enum(ENDS),
     /** the module or socket that it was about */
     about: z.string().trim().max(120).default(''),
   }),

@@ -22,7 +22,7 @@ describe('evidence', () => {
     expect((await stateOf(id)).limits.provenTotalMiB).toBeNull();
     must(await recordTrial(shop.teo, await modelId('Counter 4', 2021), { ...trial, totalMiB: 96 * GB, modules: 2 }));
     const { limits, trials } = await stateOf(id);
-    expect(limits.provenTotalMiB).toMatchObject({ value: 96 * GB, source: { name: 'worked in 1 trial' } });
+    expect(limits.provenTotalMiB).toMatchObject({ value: 96 * GB, source: { name: 'worked in 1 test' } });
     expect(trials).toMatchObject([{ sister: 'board', model: 'Tarnholt Counter 4', by: 'Teo Marsh' }]);
     must(
       await recordTrial(shop.teo, await modelId('Counter 5'), {

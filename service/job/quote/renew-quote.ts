@@ -2,7 +2,7 @@ import type { PlanCase } from '../../../core/planning/model/case';
 import type { Plan } from '../../../core/planning/search/plan';
 import { Planner } from '../../../core/planning/search/planner';
 import { nextEqual } from '../../../core/quoting/drift/drift';
-import type { Renewed } from '../../../core/quoting/drift/drift-words';
+import type { Renewed } from '../../../core/quoting/drift/renewed';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
 import type { LineEdits } from '../../../core/quoting/terms-schema';
 import { type ChosenPlan, listEdits, openDraft, putChoice, suggest } from '../../../store/job/quotes';

@@ -3,7 +3,7 @@ import type { Labour } from '../../../core/pricing/labour';
 import type { PricingRule } from '../../../core/pricing/pricing-rule';
 import { type CustomerQuote, customerView } from '../../../core/quoting/customer-view';
 import type { SeenDrift } from '../../../core/quoting/drift/seen-drift';
-import { versionChange } from '../../../core/quoting/drift/version-change';
+import { type VersionChange, versionChange } from '../../../core/quoting/drift/version-change';
 import type {
   CustomerAnswer,
   CustomerQuestion,
@@ -47,7 +47,7 @@ export interface SentVersion {
   link: { token: string | null } | null;
   mail: SentMail[];
   /** what it changes against the version before it; null: it is the first */
-  change: string | null;
+  change: VersionChange[] | null;
   sentOn: string;
   sentBy: string | null;
   validUntil: string;

@@ -6,7 +6,6 @@ import {
   SPECIFICATION_SOURCES,
   type SpecificationSource,
 } from '@/core/machine/models/taken-specification';
-import { capacityText } from '@/core/memory/capacity';
 import type { SpecificationView } from '@/service/job/intake/view';
 import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../../client/use-save';
@@ -18,6 +17,7 @@ import { readTyped } from '../../kit/form/read-typed';
 import { useTyped } from '../../kit/form/use-typed';
 import { type ClaimPick, ClaimPicks } from '../../limits/claim-picks';
 import { SOURCE_WORDS } from '../../limits/limit-words';
+import { capacityText } from '../../words/amounts';
 
 const insideText = (t: StaffWords<'intake'>, { capacityMiB, modules }: Inside): string =>
   modules === 1

@@ -2,10 +2,9 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { isProof, recordsBySize, type SizeRecord, type Trial } from '@/core/machine/limits/evidence';
-import { capacityText } from '@/core/memory/capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { Button } from '../../kit/button';
-import { dayText } from '../../words/amounts';
+import { capacityText, dayText } from '../../words/amounts';
 import { TrialEditor } from './trial-editor';
 import { DEPTH_WORDS, OUTCOME_SIGNS, OUTCOME_WORDS, trialText } from './trial-words';
 

@@ -1,7 +1,7 @@
 import type { Depth, Trial, TrialOutcome } from '@/core/machine/limits/evidence';
-import { capacityText } from '@/core/memory/capacity';
 import { kindWords } from '@/core/memory/module-words';
 import type { StaffWords } from '@/words/staff-words';
+import { capacityText } from '../../words/amounts';
 
 export const OUTCOME_WORDS = {
   works: 'tests.results.worked',

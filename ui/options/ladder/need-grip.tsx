@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
+import { capacityText } from '../../words/amounts';
 
 interface NeedGripProps {
   needMiB: number | null;

@@ -1,6 +1,5 @@
 import { memo, useMemo } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { whyRate } from '@/core/planning/explain/explain-words';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
@@ -9,7 +8,7 @@ import { type Missed, missedBy, type Steering } from '@/core/planning/filters/st
 import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
-import { moneyText } from '../../words/amounts';
+import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText, fromText } from '../delivery';
 
 interface RungLineProps {

@@ -1,6 +1,5 @@
 import { memo, type ReactNode } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { freeText, runText } from '@/core/planning/explain/plan-words';
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering } from '@/core/planning/filters/steering';
@@ -8,7 +7,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
-import { moneyText } from '../../words/amounts';
+import { capacityText, moneyText } from '../../words/amounts';
 import { LANE_WORDS } from '../lane-words';
 import { PlanMark } from './plan-mark';
 import type { PriceScale } from './price-scale';

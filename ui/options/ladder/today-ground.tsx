@@ -1,7 +1,7 @@
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
+import { capacityText } from '../../words/amounts';
 import { PictureKey } from './picture-key';
 import { LABEL_WIDTH } from './rung-row';
 

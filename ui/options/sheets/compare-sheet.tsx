@@ -1,6 +1,5 @@
 'use client';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
 import { type Compared, stepBetween, stepText } from '@/core/planning/explain/compare-plans';
 import type { PlanSay } from '@/core/planning/explain/plan-say';
@@ -14,7 +13,7 @@ import type { StaffWords } from '@/words/staff-words';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
 import { Sheet } from '../../kit/sheet';
-import { moneyText } from '../../words/amounts';
+import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText, leadDaysOf } from '../delivery';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';

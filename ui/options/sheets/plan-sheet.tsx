@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { alternativesTo } from '@/core/planning/explain/alternatives';
 import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { planSentences } from '@/core/planning/explain/explain-words';
@@ -20,7 +19,7 @@ import { useJob } from '../../job/job-context';
 import { Sheet } from '../../kit/sheet';
 import type { NotedPrice } from '../../offers/listed-offer';
 import { PriceHistory } from '../../offers/price-history';
-import { moneyText } from '../../words/amounts';
+import { capacityText, moneyText } from '../../words/amounts';
 import { LANE_WORDS } from '../lane-words';
 import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';

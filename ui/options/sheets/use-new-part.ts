@@ -1,13 +1,12 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { planKey } from '@/core/planning/filters/ladder';
 import { missedBy, type Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
 import { useJob } from '../../job/job-context';
-import { moneyText } from '../../words/amounts';
+import { capacityText, moneyText } from '../../words/amounts';
 
 interface NewPartPlans {
   answer: Answer;

@@ -1,7 +1,6 @@
 'use client';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
@@ -13,6 +12,7 @@ import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
 import { Field } from '../../kit/field';
+import { capacityText } from '../../words/amounts';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
 import { Sellers } from './sellers';

@@ -1,10 +1,9 @@
 import { useTranslations } from '#translations';
-import { capacityText } from '@/core/memory/capacity';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { Suggestion } from '@/core/planning/filters/suggest-three';
 import { becauseText } from '@/core/planning/filters/suggestion-words';
 import { Button } from '../../kit/button';
-import { moneyText } from '../../words/amounts';
+import { capacityText, moneyText } from '../../words/amounts';
 import { usePlanSay } from '../use-plan-say';
 
 interface SuggestedProps {

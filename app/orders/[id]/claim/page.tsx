@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { notFound } from 'next/navigation';
 import { idOf } from '@/app/handle';
 import { claimOf } from '@/service/orders/orders';
+import { outcomeText, testText } from '@/ui/fitting/guide-text';
 import { PrintButton } from '@/ui/orders/print-button';
 import { dayText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
@@ -24,12 +25,13 @@ export default async function ClaimPage({
   searchParams: Search;
 }) {
   const t = await getTranslations('orders');
+  const tFitting = await getTranslations('fitting');
   const caller = await enterPage('jobs.read');
   const claim = await claimOf(caller, idOf(await params), idOf({ id: (await searchParams).line ?? '' }));
   if (claim === null) notFound();
   const { shop, order, line, faults, tests } = claim;
   return (
-    <Desk caller={caller} here="/orders" words={['orders']}>
+    <Desk caller={caller} here="/orders" words={['fitting', 'orders']}>
       <main id="work" className="max-w-3xl mx-auto px-4 py-6 grid gap-4">
         <div className="flex justify-between gap-4">
           <div>
@@ -64,9 +66,9 @@ export default async function ClaimPage({
           <section aria-label={t('claim.how')}>
             <h2 className="text-base">{t('claim.how')}</h2>
             <ol className="list-decimal pl-5">
-              {tests.map(({ title, outcome }) => (
-                <li key={title}>
-                  {title}: {outcome}
+              {tests.map(({ test, outcome }) => (
+                <li key={test}>
+                  {testText(tFitting, test)}: {outcomeText(tFitting, test, outcome)}
                 </li>
               ))}
             </ol>
