@@ -58,7 +58,7 @@ describe('words that follow from others', () => {
     const limits = resolveClaims([claim('totalMiB', 'maker-page', 24)]);
     const slots = [slot('ON', known, { soldered: true }), slot('A1'), slot('B1')];
     expect(totalPerSocket(limits, slots)).toMatchObject([
-      { limit: 'moduleMiB', value: 8 * GB, source: { kind: 'derived', name: '24 GB less 8 GB soldered ÷ 2 sockets' } },
+      { limit: 'moduleMiB', value: 8 * GB, source: { kind: 'derived', name: '24 GB less 8 GB soldered ÷ 2 slots' } },
     ]);
     expect(totalPerSocket(resolveClaims([]), slots)).toEqual([]);
     expect(totalPerSocket(limits, [slot('ON', known, { soldered: true })])).toEqual([]);
