@@ -24,7 +24,7 @@ describe('what binds the total', () => {
       '32 GB, limited by the slots (2 × 16 GB). Next: the board (board-manual) at 64 GB.',
     );
     expect(said('de', [...papers, claim('moduleMiB', 'board-manual', 16)])).toBe(
-      '32 GB, begrenzt durch die Steckplätze (2 × 16 GB). Danach: das Board (board-manual) mit 64 GB.',
+      '32 GB, begrenzt durch die Steckplätze (2 × 16 GB). Danach: die Platine (board-manual) mit 64 GB.',
     );
     expect(said('en', [claim('totalMiB', 'board-manual', 64), claim('cpuMaxMiB', 'cpu-page', 64)])).toContain(
       'The CPU (cpu-page): the same.',

@@ -61,13 +61,13 @@ test('what came of a renewal is said option by option', () => {
 
 test('both are told in German where the screen is German', () => {
   expect(driftText(de, seen({ parts: [{ ...part, count: 2 }] }), 'EUR')).toMatch(
-    /^Variante 1: 2 × Corrick 8 GB von Quayside Components kostet uns je .* mehr \(damals .*, jetzt .*\); die Marge ist /,
+    /^Vorschlag 1: 2 × Corrick 8 GB von Quayside Components kostet uns je .* mehr \(damals .*, jetzt .*\); die Marge ist /,
   );
   const gone = { ...part, nowCents: null, what: 'sold-out' } as const;
   expect(driftText(de, seen({ parts: [gone], leavesCents: null }), 'EUR')).toBe(
-    'Variante 1: Corrick 8 GB von Quayside Components ist ausverkauft; so lässt sie sich nicht mehr kaufen.',
+    'Vorschlag 1: Corrick 8 GB von Quayside Components ist ausverkauft; so lässt er sich nicht mehr kaufen.',
   );
   expect(renewedText(de, { same: [1], equal: [2, 3], lost: [] })).toMatch(
-    /^Variante 1: dasselbe zu heutigen Preisen\. Varianten 2 .* 3: der nächstbeste gleichwertige Plan\./,
+    /^Vorschlag 1: dasselbe zu heutigen Preisen\. Vorschläge 2 .* 3: der nächstbeste gleichwertige Plan\./,
   );
 });

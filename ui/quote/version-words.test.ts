@@ -15,7 +15,7 @@ describe('what a version changes, in words', () => {
       { what: 'gone', place: 2 },
     ]);
     expect(en).toBe('Option 1 is €5.00 less; option 3 is new; option 2 is gone.');
-    expect(de).toMatch(/^Variante 1 ist .*5.00.* günstiger; Variante 3 ist neu; Variante 2 entfällt\.$/);
+    expect(de).toMatch(/^Vorschlag 1 ist .*5.00.* günstiger; Vorschlag 3 ist neu; Vorschlag 2 entfällt\.$/);
     const build = { totalMiB: 16_384, lane: 'original' } as const;
     expect(
       said([
@@ -35,7 +35,7 @@ describe('what a version changes, in words', () => {
       ]),
     ).toEqual([
       'Option 2 is suggested; it is in Deutsch; no tax is charged; the message to the customer is different.',
-      'Variante 2 ist empfohlen; die Sprache ist Deutsch; keine Steuer wird berechnet; die Nachricht an den Kunden ist anders.',
+      'Vorschlag 2 ist empfohlen; die Sprache ist Deutsch; keine Steuer wird berechnet; die Nachricht an den Kunden ist anders.',
     ]);
     expect(said([{ what: 'suggested', place: null }])[0]).toBe('None is suggested.');
     expect(said([])).toEqual(['Nothing but its number and date.', 'Nur Nummer und Datum.']);
