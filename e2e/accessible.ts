@@ -20,6 +20,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['moving in', '/moving-in', 'text=Customers and machines'],
   ['closed jobs', '/counter/closed', 'text=Open jobs'],
   ['help', '/help', 'text=For technicians'],
+  ['help, a document', '/help/readings', 'text=SMBIOS'],
   ['people', '/people', 'text=Add a person'],
   ['intake', `/jobs/${JOBS.bakery}/intake`, 'text=Customer'],
   ['intake, nothing known', `/jobs/${JOBS.tilde}/intake`, 'text=No machine yet'],

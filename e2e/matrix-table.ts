@@ -7,6 +7,7 @@ import type { Right } from '../service/staff/access';
 export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'page /': 'jobs.read',
   'page /help': 'jobs.read',
+  'page /help/[further]': 'jobs.read',
   'page /open': 'open',
   'page /own-shop': 'open',
   'POST /api/beeps': 'library.write',
@@ -17,6 +18,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'PUT /api/customer-address': 'shop.settings',
   'POST /api/find': 'jobs.read',
   'PUT /api/first-hour': 'shop.settings',
+  'GET /api/guide/[picture]': 'jobs.read',
   'GET /api/health': 'open',
   'PUT /api/identity': 'shop.settings',
   'PUT /api/language': 'jobs.read',

@@ -51,8 +51,7 @@ const BESIDE = [
   'LICENSE',
   'store/migrations',
   'outward/page',
-  'docs/technicians.md',
-  'docs/technicians.de.md',
+  'docs',
   'scripts/end-with-parent.mjs',
 ];
 /** What the build keeps for its own next run. */

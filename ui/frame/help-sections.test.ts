@@ -8,14 +8,18 @@ test.each([
   ['/models/3', '/help#models'],
   ['/offers/market', '/help#offers'],
   ['/orders/1', '/help#orders'],
-  ['/settings', '/help'],
+  ['/offers/lists/4', '/help#price-lists'],
+  ['/people', '/help#staff'],
+  ['/moving-in', '/help#moving-in'],
+  ['/settings', '/help#prices'],
+  ['/open', '/help'],
 ])('the help about %s stands at %s', (path, address) => {
   expect(helpAddress(path)).toBe(address);
 });
 
 it('leads every station to a section of its name', () => {
   for (const station of ['intake', 'limits', 'options', 'quote', 'fitting', 'proof'] as const) {
-    expect(HELP_SECTIONS).toContain(station);
+    expect(HELP_SECTIONS.technicians).toContain(station);
     expect(helpAddress(`/jobs/1/${station}`)).toBe(`/help#${station}`);
   }
 });

@@ -1,22 +1,44 @@
-/** The sections of the technicians' guide, in their order in every language; the anchors of the help page. */
-export const HELP_SECTIONS = [
-  'job',
-  'intake',
-  'board',
-  'limits',
-  'models',
-  'options',
-  'offers',
-  'quote',
-  'orders',
-  'fitting',
-  'proof',
-  'together',
-  'changed-order',
-  'lowest-margin',
-  'for-the-customer',
-] as const;
-export type HelpSection = (typeof HELP_SECTIONS)[number];
+/** The sections of the guides, in their order in every language; the anchors of the help page. */
+export const HELP_SECTIONS = {
+  technicians: [
+    'job',
+    'intake',
+    'board',
+    'limits',
+    'models',
+    'options',
+    'offers',
+    'quote',
+    'orders',
+    'fitting',
+    'proof',
+    'together',
+    'changed-order',
+    'lowest-margin',
+    'for-the-customer',
+  ],
+  owners: [
+    'first-quote',
+    'staff',
+    'sellers',
+    'price-lists',
+    'feeds',
+    'originals',
+    'stock',
+    'moving-in',
+    'prices',
+    'work-and-tax',
+    'texts',
+    'mail',
+    'customers-see',
+    'suggestions',
+    'background',
+    'stored',
+  ],
+} as const;
+export type Guide = keyof typeof HELP_SECTIONS;
+export const GUIDES = Object.keys(HELP_SECTIONS) as Guide[];
+export type HelpSection = (typeof HELP_SECTIONS)[Guide][number];
 
 const BEGINNINGS: readonly [RegExp, HelpSection][] = [
   [/^\/counter/, 'job'],
@@ -27,8 +49,12 @@ const BEGINNINGS: readonly [RegExp, HelpSection][] = [
   [/^\/jobs\/\d+\/fitting$/, 'fitting'],
   [/^\/jobs\/\d+\/proof$/, 'proof'],
   [/^\/models/, 'models'],
+  [/^\/offers\/lists/, 'price-lists'],
   [/^\/offers/, 'offers'],
   [/^\/orders/, 'orders'],
+  [/^\/people/, 'staff'],
+  [/^\/moving-in/, 'moving-in'],
+  [/^\/settings/, 'prices'],
 ];
 
 /** Where the help about a screen stands. */
