@@ -66,7 +66,7 @@ test('on a telephone: a question, a no, then a yes with its statements; another 
 
   // A yes says what is missing, and keeps what was typed and ticked.
   await saysYes(page).tap();
-  await page.getByText('Type your name: it stands for your signature.').waitFor();
+  await page.getByText('Type your name: it is your signature.').waitFor();
   await page.getByLabel('Your name as signature').fill('Lisbet Arkwright');
   await saysYes(page).tap();
   await page.getByText(/statements are not ticked yet/).waitFor();
@@ -156,7 +156,7 @@ inLongRun(
     const paper = (await pdfText(customer.page.request, `${link}/pdf`)).replace(/\s+/g, ' ');
     expect(paper).toContain(code);
     await customer.page.getByLabel('The first letters of the code').fill(code.slice(0, 17).toUpperCase());
-    await customer.page.getByText('✓ It is this quote, as it was sent.').waitFor();
+    await customer.page.getByText('✓ This is the quote as it was sent.').waitFor();
     const data = await customer.page.request.get(`${link}/json`);
     expect(
       createHash('sha256')

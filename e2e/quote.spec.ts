@@ -81,7 +81,7 @@ inLongRun(
     await view.goto(path);
     expect(await view.locator('main').getAttribute('lang')).toBe('de');
     const seen = await view.locator('main').innerText();
-    for (const words of ['Vorschlag 1', 'Nachlass: Stammkundin', 'sind bei Ihrer Zusage fällig', '<b>Danke</b>'])
+    for (const words of ['Vorschlag 1', 'Nachlass: Stammkundin', 'sind bei Annahme fällig', '<b>Danke</b>'])
       expect(seen).toContain(words);
     expect(seen).not.toMatch(/computed|29,00 €\n.*20,00/);
     expect(await axeFindings(view)).toEqual([]);

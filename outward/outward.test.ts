@@ -102,7 +102,7 @@ describe('the customer’s paper', () => {
     expect(text).toContain('You save €54.50 (52%)');
     expect(text.replace(/\s+/g, ' ')).toContain(`(SHA-256): ${codeText(CODE)}`);
     const agreed = { ...option, statements: option.warnings };
-    expect((await paper({ ...quote, options: [agreed] })).text).toContain('To agree to: Your operating system');
+    expect((await paper({ ...quote, options: [agreed] })).text).toContain('Needs your consent: Your operating system');
     expect(text).toContain('Please note: Your operating system can use only 8 GB');
   });
 
@@ -147,9 +147,9 @@ describe('the customer’s paper', () => {
     expect(check).toContain('No syntax or stream encoding errors found');
     for (const tag of ['Document', 'H1', 'H2', 'Table', 'TR', 'TH', 'TD', 'Figure', 'P'])
       expect({ tag, found: new RegExp(`^\\s*${tag}\\b`, 'm').test(structure) }).toEqual({ tag, found: true });
-    expect(plain).toContain('/Alt (Now: A1: 8 GB DDR4-2400 CL17 DIMM; B1: free)');
-    expect(plain).toContain('/Alt (Then: A1: 8 GB DDR4-2400 CL17 DIMM; B1: 8 GB DDR4-2400 CL17 DIMM)');
-    expect(structure.replace(/\s+/g, ' ')).toContain('All prices are with tax and with fitting.');
+    expect(plain).toContain('/Alt (Today: A1: 8 GB DDR4-2400 CL17 DIMM; B1: free)');
+    expect(plain).toContain('/Alt (After: A1: 8 GB DDR4-2400 CL17 DIMM; B1: 8 GB DDR4-2400 CL17 DIMM)');
+    expect(structure.replace(/\s+/g, ' ')).toContain('All prices include tax and fitting.');
     expect(structure.match(/^ *Figure/gm)).toHaveLength(6);
   });
 

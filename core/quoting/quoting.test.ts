@@ -55,7 +55,7 @@ describe('an option', () => {
     expect(option(replacing).lines.filter((line) => line.kind === 'credit')).toEqual([
       {
         kind: 'credit',
-        text: 'We take your 8 GB module',
+        text: 'Credit for your 8 GB module',
         origin: null,
         quantity: 1,
         eachCents: -600,

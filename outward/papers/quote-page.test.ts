@@ -81,7 +81,7 @@ describe('the customer’s page', () => {
 
   it('says what each board holds in words, and draws what stays, comes, is built in and is free', () => {
     const text = page();
-    expect(text).toContain('aria-label="Then: A1 8 GB, ON 4 GB, B1 8 GB, B2 free"');
+    expect(text).toContain('aria-label="After: A1 8 GB, ON 4 GB, B1 8 GB, B2 free"');
     for (const look of ['fitted', 'soldered', 'new', 'empty']) expect(text).toContain(`<g class="${look}"`);
   });
 

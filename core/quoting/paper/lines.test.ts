@@ -224,11 +224,11 @@ describe('in every language', () => {
       ].join('|');
     });
     expect(en).toContain('of which 20% tax');
-    expect(de).toMatch(/darin 20\s% Steuer/);
-    expect(fr).toMatch(/dont taxe 20\s%/);
+    expect(de).toMatch(/davon Steuer \(20\s%\)/);
+    expect(fr).toMatch(/dont taxe \(20\s%\)/);
     expect(fr).toMatch(/Go DDR4/);
     expect(de).toMatch(/Sie sparen [\d,]+\s€/);
-    expect(en).toMatch(/is due when you say yes/);
+    expect(en).toMatch(/is due when you accept/);
   });
 
   it('shows what is added and what is held, and nothing of tax to whoever pays none', () => {

@@ -18,47 +18,47 @@ export const DE: PaperWords = {
   after: 'Danach',
   free: 'frei',
   isNew: (capacity) => `${capacity} neu`,
-  kitOf: (modules, module) => `Satz von ${modules}: ${module}`,
-  origin: { original: ', Teil des Herstellers', 'third-party': '', used: ', gebraucht und von uns geprüft' },
+  kitOf: (modules, module) => `${modules}er-Kit: ${module}`,
+  origin: { original: ', Originalteil des Herstellers', 'third-party': '', used: ', gebraucht und von uns geprüft' },
   labour: 'Einbau und Prüfung',
-  credit: (capacity) => `Wir nehmen Ihr Modul mit ${capacity}`,
+  credit: (capacity) => `Gutschrift für Ihr Modul mit ${capacity}`,
   discount: (reason) => `Nachlass: ${reason}`,
-  what: 'Was',
+  what: 'Position',
   amount: 'Betrag',
-  costsOf: (place) => `Was Vorschlag ${place} kostet`,
+  costsOf: (place) => `Preis von Vorschlag ${place}`,
   total: 'Gesamt',
   withoutTax: 'Ohne Steuer',
-  containedTax: (rate) => `darin ${rate} Steuer`,
-  addedTax: (rate) => `${rate} Steuer`,
+  containedTax: (rate) => `davon Steuer (${rate})`,
+  addedTax: (rate) => `zuzüglich Steuer (${rate})`,
   noTax: (reason) => `Es wird keine Steuer berechnet: ${reason}.`,
-  deposit: (amount, rest) => `${amount} sind bei Ihrer Zusage fällig, ${rest} beim Abholen.`,
+  deposit: (amount, rest) => `${amount} sind bei Annahme fällig, ${rest} bei Abholung.`,
   saving: (amount, percent, withoutTax) =>
-    `Sie sparen ${amount}${withoutTax ? ' vor Steuer' : ''}${percent === null ? '' : ` (${percent})`} gegenüber den Teilen des Herstellers für ebenso viel Speicher.`,
+    `Sie sparen ${amount}${withoutTax ? ' vor Steuer' : ''}${percent === null ? '' : ` (${percent})`} gegenüber Originalteilen des Herstellers bei gleicher Kapazität.`,
   oldModules: ({ all, removed, credited }) => {
-    if (all === 0) return 'Es waren keine Module darin.';
-    if (removed === 0) return all === 1 ? 'Ihr Modul bleibt darin.' : `Alle ${all} Module bleiben darin.`;
+    if (all === 0) return 'Es waren keine Module eingebaut.';
+    if (removed === 0) return all === 1 ? 'Ihr Modul bleibt eingebaut.' : `Ihre ${all} Module bleiben eingebaut.`;
     const one = removed === 1;
     const out =
       removed === all
         ? one
-          ? 'Ihr altes Modul kommt heraus'
-          : 'Ihre alten Module kommen heraus'
-        : `${removed} Ihrer ${all} Module ${one ? 'kommt' : 'kommen'} heraus`;
+          ? 'Ihr altes Modul wird ausgebaut'
+          : 'Ihre alten Module werden ausgebaut'
+        : `${removed} Ihrer ${all} Module ${one ? 'wird' : 'werden'} ausgebaut`;
     if (credited) return `${out}; wir schreiben ${one ? 'es' : 'sie'} Ihnen gut.`;
-    return `${out}; Sie nehmen ${one ? 'es' : 'sie'} mit nach Hause.`;
+    return `${out}; Sie bekommen ${one ? 'es' : 'sie'} mit.`;
   },
   mind: 'Bitte beachten Sie',
-  agree: 'Dem ist zuzustimmen',
+  agree: 'Braucht Ihre Zustimmung',
   leadDays: (days) =>
     days === 0
       ? 'Die Teile sind bei uns.'
-      : `Die Teile sind ${days === 1 ? 'einen Tag' : `${days} Tage`} nach Ihrer Zusage hier.`,
-  samePdf: 'Dasselbe als PDF',
+      : `Die Teile sind ${days === 1 ? 'einen Tag' : `${days} Tage`} nach Ihrer Annahme hier.`,
+  samePdf: 'Angebot als PDF',
   sayYes: (contact) =>
-    `Um zuzusagen, folgen Sie Ihrem Link, rufen Sie an oder kommen Sie vorbei und nennen Sie den Vorschlag: ${contact}.`,
+    `Zum Annehmen öffnen Sie Ihren Link, rufen Sie an oder kommen Sie vorbei und nennen Sie den Vorschlag: ${contact}.`,
   prices: (withoutTax) =>
-    withoutTax ? 'Die Zeilen sind ohne Steuer, alles mit Einbau.' : 'Alle Preise sind mit Steuer und mit Einbau.',
-  fitted: (isExempt) => (isExempt ? 'eingebaut und geprüft' : 'eingebaut und geprüft, mit Steuer'),
+    withoutTax ? 'Zeilen ohne Steuer, alle Preise inklusive Einbau.' : 'Alle Preise inklusive Steuer und Einbau.',
+  fitted: (isExempt) => (isExempt ? 'eingebaut und geprüft' : 'eingebaut und geprüft, inklusive Steuer'),
   codeOfContent: 'Code des Inhalts dieses Angebots (SHA-256)',
   shopNumbers: { tax: 'Steuernummer / USt-IdNr.', company: 'Handelsregister', bank: 'Bankverbindung' },
   page: {
@@ -66,7 +66,7 @@ export const DE: PaperWords = {
     which: 'Welcher?',
     forPrice: (total, price) => `${total} für ${price}`,
     whichWeSuggest: 'unsere Empfehlung',
-    readAndTick: 'Bitte lesen Sie und kreuzen Sie an, dass Sie zustimmen',
+    readAndTick: 'Bitte lesen und zur Zustimmung ankreuzen',
     signature: 'Ihr Name als Unterschrift',
     yes: 'Annehmen',
     orderThen: 'Dann bestellen wir die Teile und bauen sie zu diesem Preis ein.',
@@ -84,14 +84,14 @@ export const DE: PaperWords = {
     everyVersion: 'Jede Fassung hat einen Code ihres Inhalts (SHA-256), der am Ende ihres PDFs steht:',
     firstLetters: 'Die ersten Zeichen des Codes auf Ihrem Papier',
     isThis: 'Es ist dieses Angebot, wie es gesendet wurde.',
-    isOther: 'Es ist nicht dieses: Es kann eine andere Fassung sein.',
+    isOther: 'Es ist eine andere Fassung oder ein anderes Angebot.',
     asData: 'Das Angebot als Daten',
-    madeOfFile: 'aus dieser Datei ist der Code gemacht.',
+    madeOfFile: 'aus dieser Datei ist der Code berechnet.',
     accepted: (what, signed, day) =>
       `${what} wurde am ${day} von ${signed} angenommen. Danke: Wir melden uns, wenn die Teile hier sind.`,
     acceptedWhat: (place, total, price) => `Vorschlag ${place}, ${total} für ${price},`,
     heldUntil: (day) => `Diese Preise galten bis ${day}. Fragen Sie uns nach den heutigen.`,
-    declined: (day, until) => `Sie haben am ${day} abgesagt. Bis ${until} können Sie unten noch zusagen.`,
+    declined: (day, until) => `Sie haben am ${day} abgelehnt. Bis ${until} können Sie unten noch annehmen.`,
     replaced: 'Ein neueres Angebot ersetzt dieses. Fragen Sie uns nach seinem Link.',
     acceptedThenReplaced:
       'Ein neueres Angebot ändert diesen Auftrag. Fragen Sie uns nach seinem Link: Wir warten auf Ihre Antwort.',
@@ -102,10 +102,10 @@ export const DE: PaperWords = {
     quoteText: ({ customer, machine, until, link, shop }) =>
       `Guten Tag ${customer},
 
-hier ist unser Angebot für mehr Speicher in Ihrem Gerät ${machine}. Ansehen, fragen oder zusagen können Sie hier:
+hier ist unser Angebot für mehr Speicher in Ihrem Gerät ${machine}. Ansehen, eine Frage stellen oder annehmen können Sie es hier:
 ${link}
 
-Dasselbe hängt als PDF an. Die Preise gelten bis ${until}.
+Es ist auch als PDF angehängt. Die Preise gelten bis ${until}.
 
 ${shop.name}
 ${shop.contact}
@@ -113,10 +113,10 @@ ${shop.contact}
     reminderText: ({ customer, machine, until, link, shop }) =>
       `Guten Tag ${customer},
 
-unser Angebot für mehr Speicher in Ihrem Gerät ${machine} gilt noch bis ${until}. Wenn Sie es möchten, sagen Sie hier zu:
+unser Angebot für mehr Speicher in Ihrem Gerät ${machine} gilt noch bis ${until}. Wenn Sie es möchten, nehmen Sie es hier an:
 ${link}
 
-Wenn nicht, brauchen Sie nichts zu tun.
+Wenn nicht, müssen Sie nichts tun.
 
 ${shop.name}
 ${shop.contact}
@@ -125,23 +125,23 @@ ${shop.contact}
   changesOrder: ({ number, place, day }) =>
     `Dies ändert Ihren Auftrag: Am ${day} haben Sie Vorschlag ${place} des Angebots ${number} angenommen. Nehmen Sie dieses Angebot an, wenn Sie einverstanden sind; wir warten auf Ihre Antwort.`,
   faults: {
-    noOption: 'Diesen Vorschlag hat das Angebot nicht: Wählen Sie einen, den es hat.',
+    noOption: 'Diesen Vorschlag enthält das Angebot nicht: Wählen Sie einen anderen.',
     chooseFirst: 'Wählen Sie zuerst einen Vorschlag.',
-    typeQuestion: 'Tippen Sie zuerst Ihre Frage.',
-    typeName: 'Tippen Sie Ihren Namen: Er steht für Ihre Unterschrift.',
+    typeQuestion: 'Geben Sie zuerst Ihre Frage ein.',
+    typeName: 'Geben Sie Ihren Namen ein: Er gilt als Unterschrift.',
     notTicked: (missing) =>
       missing === 1
-        ? 'Ein Satz ist noch nicht angekreuzt: Bitte lesen Sie ihn und kreuzen Sie ihn an.'
-        : `${missing} Sätze sind noch nicht angekreuzt: Bitte lesen Sie sie und kreuzen Sie sie an.`,
+        ? 'Eine Erklärung ist noch nicht angekreuzt: Bitte lesen und ankreuzen.'
+        : `${missing} Erklärungen sind noch nicht angekreuzt: Bitte lesen und ankreuzen.`,
     acceptedAlready: (place, signed, day) =>
       `Vorschlag ${place} wurde schon angenommen, von ${signed} am ${day}. Wenn das nicht stimmt, rufen Sie uns an.`,
     acceptedNoMore: (place) =>
       `Vorschlag ${place} wurde schon angenommen. Wenn Sie ihn nicht mehr wollen, rufen Sie uns an.`,
     lapsed: 'Die Preise dieses Angebots gelten nicht mehr: Fragen Sie uns nach den heutigen.',
     replaced: 'Ein neueres Angebot ersetzt dieses: Fragen Sie uns nach seinem Link.',
-    away: 'Unser Laden antwortet gerade nicht. Was Sie getippt haben, steht noch da: Versuchen Sie es gleich noch einmal.',
-    tooManyQuestions: 'So viele Fragen stellen Sie besser am Telefon: Bitte rufen Sie uns an.',
-    tooManyAnswers: 'So viel auf einmal sagen Sie besser am Telefon: Bitte rufen Sie uns an.',
-    noQuote: 'Ein solches Angebot gibt es nicht.',
+    away: 'Unsere Werkstatt ist gerade nicht erreichbar. Ihre Eingaben sind noch da: Versuchen Sie es gleich noch einmal.',
+    tooManyQuestions: 'Bei so vielen Fragen rufen Sie uns bitte an.',
+    tooManyAnswers: 'Bei so viel auf einmal rufen Sie uns bitte an.',
+    noQuote: 'Dieses Angebot gibt es nicht.',
   },
 };

@@ -7,36 +7,36 @@ export const EN: PaperWords = {
   yourMachine: 'machine',
   forCustomer: (customer) => `For ${customer}.`,
   hasToday: (total) => `It has ${total ?? 'no memory'} today.`,
-  holdsUntil: (day) => `These prices hold until ${day}.`,
+  holdsUntil: (day) => `These prices are valid until ${day}.`,
   option: (place) => `Option ${place}`,
   ourOffer: 'Our offer',
   suggested: 'we suggest this one',
   ofMemory: (total) => `${total} of memory`,
   moreThanToday: (added) => `${added} more than today`,
-  asToday: 'As much as today, but quicker',
-  now: 'Now',
-  after: 'Then',
+  asToday: 'As much as today, but faster',
+  now: 'Today',
+  after: 'After',
   free: 'free',
   isNew: (capacity) => `${capacity} new`,
   kitOf: (modules, module) => `Kit of ${modules}: ${module}`,
   origin: { original: ', the maker’s own part', 'third-party': '', used: ', used and tested by us' },
   labour: 'Fitting and test',
-  credit: (capacity) => `We take your ${capacity} module`,
+  credit: (capacity) => `Credit for your ${capacity} module`,
   discount: (reason) => `Discount: ${reason}`,
-  what: 'What',
+  what: 'Item',
   amount: 'Amount',
-  costsOf: (place) => `What option ${place} costs`,
+  costsOf: (place) => `Price of option ${place}`,
   total: 'Total',
   withoutTax: 'Without tax',
   containedTax: (rate) => `of which ${rate} tax`,
   addedTax: (rate) => `${rate} tax`,
   noTax: (reason) => `No tax is charged: ${reason}.`,
-  deposit: (amount, rest) => `${amount} is due when you say yes, ${rest} when you fetch your machine.`,
+  deposit: (amount, rest) => `${amount} is due when you accept, ${rest} when you collect your machine.`,
   saving: (amount, percent, withoutTax) =>
     `You save ${amount}${withoutTax ? ' before tax' : ''}${percent === null ? '' : ` (${percent})`} against the maker’s own parts for the same amount.`,
   oldModules: ({ all, removed, credited }) => {
     if (all === 0) return 'There were no modules to keep.';
-    if (removed === 0) return all === 1 ? 'Your module stays in.' : `All ${all} of your modules stay in.`;
+    if (removed === 0) return all === 1 ? 'Your module stays in.' : `Your ${all} modules stay in.`;
     const one = removed === 1;
     const out =
       removed === all
@@ -48,16 +48,16 @@ export const EN: PaperWords = {
     return `${out} and ${one ? 'is' : 'are'} yours to take home.`;
   },
   mind: 'Please note',
-  agree: 'To agree to',
+  agree: 'Needs your consent',
   leadDays: (days) =>
     days === 0
       ? 'We have the parts here.'
       : `The parts are here ${days === 1 ? 'in one day' : `in ${days} days`} after you accept.`,
   samePdf: 'Quote as PDF',
-  sayYes: (contact) => `To accept, follow your link, call us, or come by and name the option: ${contact}.`,
+  sayYes: (contact) => `To accept, open your link, call us, or visit us and name the option: ${contact}.`,
   prices: (withoutTax) =>
-    withoutTax ? 'Prices of lines are without tax; all are with fitting.' : 'All prices are with tax and with fitting.',
-  fitted: (isExempt) => (isExempt ? 'fitted and tested' : 'fitted and tested, with tax'),
+    withoutTax ? 'Line prices exclude tax; all prices include fitting.' : 'All prices include tax and fitting.',
+  fitted: (isExempt) => (isExempt ? 'fitted and tested' : 'fitted and tested, tax included'),
   codeOfContent: 'Code of this quote’s content (SHA-256)',
   shopNumbers: { tax: 'Tax number', company: 'Company number', bank: 'Bank' },
   page: {
@@ -68,7 +68,7 @@ export const EN: PaperWords = {
     readAndTick: 'Please read and tick to agree',
     signature: 'Your name as signature',
     yes: 'Accept',
-    orderThen: 'We order the parts then, and fit them for this price.',
+    orderThen: 'Then we order the parts and fit them for this price.',
     sending: 'Sending…',
     ask: 'Ask us something',
     question: 'Your question',
@@ -82,10 +82,10 @@ export const EN: PaperWords = {
     isMyPaper: 'Verify a printed quote',
     everyVersion: 'Every version has a code of its content (SHA-256), printed at the end of its PDF:',
     firstLetters: 'The first letters of the code on your paper',
-    isThis: 'It is this quote, as it was sent.',
-    isOther: 'It is not this one: it may be another version.',
+    isThis: 'This is the quote as it was sent.',
+    isOther: 'This is another version, or another quote.',
     asData: 'The quote as data',
-    madeOfFile: 'the code is made of this file.',
+    madeOfFile: 'the code is calculated from this file.',
     accepted: (what, signed, day) =>
       `${what} was accepted by ${signed} on ${day}. Thank you: we will be in touch when the parts are here.`,
     acceptedWhat: (place, total, price) => `Option ${place}, ${total} for ${price},`,
@@ -93,7 +93,7 @@ export const EN: PaperWords = {
     declined: (day, until) => `You declined this on ${day}. Until ${until} you can still accept below.`,
     replaced: 'A newer quote replaces this one. Ask us for its link.',
     acceptedThenReplaced: 'A newer quote changes this order. Ask us for its link: we wait for your answer to it.',
-    footer: (contact) => `You can also call us or come by and name the option: ${contact}.`,
+    footer: (contact) => `You can also call us or visit us and name the option: ${contact}.`,
   },
   mail: {
     reminder: 'Reminder',
@@ -114,7 +114,7 @@ ${shop.contact}
 our quote for more memory in your ${machine} is valid until ${until}. If you still want it, accept it here:
 ${link}
 
-If not, you need not do anything.
+If not, you do not have to do anything.
 
 ${shop.name}
 ${shop.contact}
@@ -126,19 +126,19 @@ ${shop.contact}
     noOption: 'This quote has no such option: choose one that it has.',
     chooseFirst: 'Choose an option first.',
     typeQuestion: 'Type your question first.',
-    typeName: 'Type your name: it stands for your signature.',
+    typeName: 'Type your name: it is your signature.',
     notTicked: (missing) =>
       missing === 1
         ? 'One statement is not ticked yet: please read and tick it.'
         : `${missing} statements are not ticked yet: please read and tick them.`,
     acceptedAlready: (place, signed, day) =>
-      `Option ${place} was accepted already, by ${signed} on ${day}. If that is not right, ring us.`,
-    acceptedNoMore: (place) => `Option ${place} was accepted already. If you want it no more, ring us.`,
-    lapsed: 'The prices of this quote no longer hold: ask us for today’s.',
+      `Option ${place} was accepted already, by ${signed} on ${day}. If that is not right, call us.`,
+    acceptedNoMore: (place) => `Option ${place} was accepted already. If you no longer want it, call us.`,
+    lapsed: 'The prices of this quote are no longer valid: ask us for today’s.',
     replaced: 'A newer quote replaces this one: ask us for its link.',
-    away: 'Our shop does not answer just now. What you typed is still here: try again in a moment.',
-    tooManyQuestions: 'So many questions are better asked on the telephone: please ring us.',
-    tooManyAnswers: 'So much at once is better said on the telephone: please ring us.',
+    away: 'Our shop cannot be reached just now. What you typed is still here: try again in a moment.',
+    tooManyQuestions: 'For so many questions, please call us.',
+    tooManyAnswers: 'For so much at once, please call us.',
     noQuote: 'There is no such quote.',
   },
 };

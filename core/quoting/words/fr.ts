@@ -19,24 +19,24 @@ export const FR: PaperWords = {
   after: 'Ensuite',
   free: 'libre',
   isNew: (capacity) => `${capacity} neuf`,
-  kitOf: (modules, module) => `Lot de ${modules} : ${module}`,
-  origin: { original: ', pièce du fabricant', 'third-party': '', used: ', d’occasion, testé par nous' },
+  kitOf: (modules, module) => `Kit de ${modules} : ${module}`,
+  origin: { original: ', pièce d’origine du fabricant', 'third-party': '', used: ', d’occasion, testé par nous' },
   labour: 'Montage et test',
-  credit: (capacity) => `Nous reprenons votre module de ${capacity}`,
+  credit: (capacity) => `Reprise de votre module de ${capacity}`,
   discount: (reason) => `Remise : ${reason}`,
-  what: 'Quoi',
+  what: 'Désignation',
   amount: 'Montant',
-  costsOf: (place) => `Ce que coûte la solution ${place}`,
+  costsOf: (place) => `Prix de la solution ${place}`,
   total: 'Total',
-  withoutTax: 'Hors taxe',
-  containedTax: (rate) => `dont taxe ${rate}`,
-  addedTax: (rate) => `Taxe ${rate}`,
+  withoutTax: 'Hors taxes',
+  containedTax: (rate) => `dont taxe (${rate})`,
+  addedTax: (rate) => `Taxe (${rate})`,
   noTax: (reason) => `Aucune taxe n’est due : ${reason}.`,
-  deposit: (amount, rest) => `${amount} à verser lors de votre accord, ${rest} en reprenant votre machine.`,
+  deposit: (amount, rest) => `${amount} à verser à l’acceptation, ${rest} au retrait de votre machine.`,
   saving: (amount, percent, withoutTax) =>
-    `Vous économisez ${amount}${withoutTax ? ' hors taxe' : ''}${percent === null ? '' : ` (${percent})`} par rapport aux pièces du fabricant pour autant de mémoire.`,
+    `Vous économisez ${amount}${withoutTax ? ' hors taxes' : ''}${percent === null ? '' : ` (${percent})`} par rapport aux pièces d’origine du fabricant, à capacité égale.`,
   oldModules: ({ all, removed, credited }) => {
-    if (all === 0) return 'Il n’y avait aucun module à garder.';
+    if (all === 0) return 'Aucun module n’était installé.';
     if (removed === 0) return all === 1 ? 'Votre module reste en place.' : `Vos ${all} modules restent en place.`;
     const one = removed === 1;
     const out =
@@ -49,18 +49,18 @@ export const FR: PaperWords = {
     return `${out} ; vous ${one ? 'le remportez' : 'les remportez'} chez vous.`;
   },
   mind: 'À noter',
-  agree: 'À accepter',
+  agree: 'Votre accord est nécessaire',
   leadDays: (days) =>
     days === 0
       ? 'Nous avons les pièces ici.'
-      : `Les pièces sont ici ${days === 1 ? 'un jour' : `${days} jours`} après votre accord.`,
-  samePdf: 'Le même en PDF',
+      : `Les pièces sont ici ${days === 1 ? 'un jour' : `${days} jours`} après votre acceptation.`,
+  samePdf: 'Devis en PDF',
   sayYes: (contact) =>
-    `Pour accepter, suivez votre lien, appelez-nous ou passez nous voir et nommez la solution : ${contact}.`,
+    `Pour accepter, ouvrez votre lien, appelez-nous ou passez nous voir en indiquant la solution : ${contact}.`,
   prices: (withoutTax) =>
     withoutTax
-      ? 'Les lignes sont hors taxe, montage compris.'
-      : 'Tous les prix s’entendent toutes taxes et montage compris.',
+      ? 'Lignes hors taxes ; tous les prix comprennent le montage.'
+      : 'Tous les prix s’entendent taxes et montage compris.',
   fitted: (isExempt) => (isExempt ? 'monté et testé' : 'monté et testé, taxes comprises'),
   codeOfContent: 'Code du contenu de ce devis (SHA-256)',
   shopNumbers: { tax: 'N° TVA', company: 'N° d’entreprise', bank: 'Banque' },
@@ -87,28 +87,28 @@ export const FR: PaperWords = {
     everyVersion: 'Chaque version a un code de son contenu (SHA-256), imprimé à la fin de son PDF :',
     firstLetters: 'Les premiers caractères du code sur votre papier',
     isThis: 'C’est bien ce devis, tel qu’il a été envoyé.',
-    isOther: 'Ce n’est pas celui-ci : c’est peut-être une autre version.',
+    isOther: 'C’est une autre version, ou un autre devis.',
     asData: 'Le devis sous forme de données',
-    madeOfFile: 'le code est tiré de ce fichier.',
+    madeOfFile: 'le code est calculé à partir de ce fichier.',
     accepted: (what, signed, day) =>
-      `${what} a été acceptée par ${signed} le ${day}. Merci : nous vous écrirons quand les pièces seront ici.`,
+      `${what} a été acceptée par ${signed} le ${day}. Merci : nous vous contacterons dès que les pièces seront là.`,
     acceptedWhat: (place, total, price) => `La solution ${place}, ${total} pour ${price},`,
     heldUntil: (day) => `Ces prix étaient valables jusqu’au ${day}. Demandez-nous ceux d’aujourd’hui.`,
     declined: (day, until) => `Vous avez refusé le ${day}. Jusqu’au ${until}, vous pouvez encore accepter ci-dessous.`,
     replaced: 'Un devis plus récent remplace celui-ci. Demandez-nous son lien.',
     acceptedThenReplaced:
       'Un devis plus récent modifie cette commande. Demandez-nous son lien : nous attendons votre réponse.',
-    footer: (contact) => `Vous pouvez aussi nous appeler ou passer nous voir et nommer la solution : ${contact}.`,
+    footer: (contact) => `Vous pouvez aussi nous appeler ou passer nous voir en indiquant la solution : ${contact}.`,
   },
   mail: {
     reminder: 'Rappel',
     quoteText: ({ customer, machine, until, link, shop }) =>
       `Bonjour ${customer},
 
-voici notre devis pour plus de mémoire dans votre ${machine}. Vous pouvez le lire, nous interroger ou accepter ici :
+voici notre devis pour plus de mémoire dans votre ${machine}. Vous pouvez le consulter, poser une question ou l’accepter ici :
 ${link}
 
-Le même est joint en PDF. Les prix sont valables jusqu’au ${until}.
+Il est également joint en PDF. Les prix sont valables jusqu’au ${until}.
 
 ${shop.name}
 ${shop.contact}
@@ -128,22 +128,22 @@ ${shop.contact}
   changesOrder: ({ number, place, day }) =>
     `Ce devis modifie votre commande : le ${day}, vous avez accepté la solution ${place} du devis ${number}. Acceptez-le si vous êtes d’accord ; nous attendons votre réponse.`,
   faults: {
-    noOption: 'Ce devis n’a pas cette solution : choisissez-en une qu’il contient.',
+    noOption: 'Ce devis ne contient pas cette solution : choisissez-en une autre.',
     chooseFirst: 'Choisissez d’abord une solution.',
-    typeQuestion: 'Tapez d’abord votre question.',
-    typeName: 'Tapez votre nom : il tient lieu de signature.',
+    typeQuestion: 'Saisissez d’abord votre question.',
+    typeName: 'Saisissez votre nom : il vaut signature.',
     notTicked: (missing) =>
       missing === 1
-        ? 'Une phrase n’est pas encore cochée : lisez-la et cochez-la.'
-        : `${missing} phrases ne sont pas encore cochées : lisez-les et cochez-les.`,
+        ? 'Une déclaration n’est pas encore cochée : lisez-la et cochez-la.'
+        : `${missing} déclarations ne sont pas encore cochées : lisez-les et cochez-les.`,
     acceptedAlready: (place, signed, day) =>
       `La solution ${place} a déjà été acceptée, par ${signed} le ${day}. Si c’est une erreur, appelez-nous.`,
     acceptedNoMore: (place) => `La solution ${place} a déjà été acceptée. Si vous n’en voulez plus, appelez-nous.`,
     lapsed: 'Les prix de ce devis ne sont plus valables : demandez-nous ceux d’aujourd’hui.',
     replaced: 'Un devis plus récent remplace celui-ci : demandez-nous son lien.',
-    away: 'Notre boutique ne répond pas pour l’instant. Ce que vous avez tapé est toujours là : réessayez dans un moment.',
-    tooManyQuestions: 'Pour tant de questions, mieux vaut le téléphone : appelez-nous.',
-    tooManyAnswers: 'Pour tant de choses à la fois, mieux vaut le téléphone : appelez-nous.',
+    away: 'Notre atelier n’est pas joignable pour l’instant. Votre saisie est conservée : réessayez dans un instant.',
+    tooManyQuestions: 'Pour autant de questions, appelez-nous.',
+    tooManyAnswers: 'Pour autant de choses à la fois, appelez-nous.',
     noQuote: 'Ce devis n’existe pas.',
   },
 };

@@ -23,40 +23,40 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
     'mixed-latency': 'The modules have slightly different timings; we test them together before you get it back.',
     'mixed-rate': 'The modules are rated for different speeds. All will run at the speed of the slowest.',
     'module-off-book':
-      'The modules are larger than the maker states for this machine. We have seen this size work, but the maker does not vouch for it.',
+      'The modules are larger than the maker states for this machine. We have seen this size work, but the maker does not guarantee it.',
     'os-limit': 'Your operating system can use only {visible} of this memory.',
     'slower-than-today': 'You get more memory, but it runs slower than what is in the machine now.',
     'total-off-book':
-      '{total} is more than the maker states for this machine. We have seen it work, but the maker does not vouch for it.',
+      '{total} is more than the maker states for this machine. We have seen it work, but the maker does not guarantee it.',
     'total-unknown': 'The maker does not say how much memory this machine takes. We test it before you pay.',
     'uneven-channels': 'Part of the memory runs slower than the rest, because the modules are not spread evenly.',
-    'unmatched-bank': 'The modules are not in equal pairs, which the maker advises.',
-    'cover-warranty':
-      'Your machine is under warranty. Its maker may ask for the old modules if something has to be claimed: keep them.',
+    'unmatched-bank': 'The modules are not in matched pairs, which the maker recommends.',
+    'cover-warranty': 'Your machine is under warranty. For a claim, its maker may ask for the old modules: keep them.',
     'cover-support':
-      'Your machine has a support contract. Whoever supports it may ask for the maker’s own parts: please ask them first.',
+      'Your machine has a support contract. The service provider may require the maker’s own parts: please ask them first.',
   },
   de: {
-    'ecc-lost': 'Ihr Speicher berichtigt heute eigene Fehler. Mit diesem Vorschlag tut er das nicht mehr.',
-    'ecc-mix': 'In dieser Mischung ist die Fehlerkorrektur Ihres Speichers aus.',
+    'ecc-lost': 'Ihr Speicher korrigiert heute seine Fehler selbst. Mit diesem Vorschlag tut er das nicht mehr.',
+    'ecc-mix': 'In dieser Mischung ist die Fehlerkorrektur Ihres Speichers abgeschaltet.',
     'mixed-latency':
-      'Die Module haben leicht verschiedene Zeiten; wir prüfen sie zusammen, bevor Sie das Gerät zurückbekommen.',
-    'mixed-rate': 'Die Module sind für verschiedene Takte gebaut. Alle laufen so schnell wie das langsamste.',
+      'Die Module haben leicht verschiedene Zugriffszeiten; wir prüfen sie zusammen, bevor Sie das Gerät zurückbekommen.',
+    'mixed-rate':
+      'Die Module sind für verschiedene Geschwindigkeiten gebaut. Alle laufen so schnell wie das langsamste.',
     'module-off-book':
-      'Die Module sind größer, als der Hersteller für dieses Gerät angibt. Wir haben diese Größe laufen sehen, aber der Hersteller steht nicht dafür ein.',
+      'Die Module sind größer, als der Hersteller für dieses Gerät angibt. Bei uns lief diese Größe, aber der Hersteller garantiert sie nicht.',
     'os-limit': 'Ihr Betriebssystem kann von diesem Speicher nur {visible} nutzen.',
     'slower-than-today': 'Sie bekommen mehr Speicher, aber er läuft langsamer als der, der heute im Gerät ist.',
     'total-off-book':
-      '{total} sind mehr, als der Hersteller für dieses Gerät angibt. Wir haben es laufen sehen, aber der Hersteller steht nicht dafür ein.',
+      '{total} sind mehr, als der Hersteller für dieses Gerät angibt. Bei uns lief es, aber der Hersteller garantiert es nicht.',
     'total-unknown':
-      'Der Hersteller sagt nicht, wie viel Speicher dieses Gerät fasst. Wir prüfen es, bevor Sie zahlen.',
+      'Der Hersteller gibt nicht an, wie viel Speicher dieses Gerät aufnimmt. Wir prüfen es, bevor Sie zahlen.',
     'uneven-channels':
       'Ein Teil des Speichers läuft langsamer als der übrige, weil die Module nicht gleichmäßig verteilt sind.',
-    'unmatched-bank': 'Die Module sitzen nicht in gleichen Paaren, wie es der Hersteller rät.',
+    'unmatched-bank': 'Die Module bilden keine gleichen Paare, wie sie der Hersteller empfiehlt.',
     'cover-warranty':
-      'Für Ihr Gerät gilt noch die Garantie. Der Hersteller kann die alten Module verlangen, wenn etwas zu melden ist: Bewahren Sie sie auf.',
+      'Für Ihr Gerät gilt noch die Garantie. Im Garantiefall kann der Hersteller die alten Module verlangen: Bewahren Sie sie auf.',
     'cover-support':
-      'Für Ihr Gerät besteht ein Wartungsvertrag. Wer es wartet, kann Teile des Herstellers verlangen: Bitte fragen Sie dort zuerst.',
+      'Für Ihr Gerät besteht ein Wartungsvertrag. Der Dienstleister kann Originalteile verlangen: Bitte fragen Sie dort zuerst.',
   },
   fr: {
     'ecc-lost': 'Aujourd’hui, votre mémoire corrige ses propres erreurs. Avec cette solution, elle ne le fera plus.',
@@ -65,21 +65,21 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Les modules ont des temps d’accès un peu différents ; nous les testons ensemble avant de vous rendre la machine.',
     'mixed-rate': 'Les modules sont prévus pour des vitesses différentes. Tous tourneront à la vitesse du plus lent.',
     'module-off-book':
-      'Les modules sont plus grands que ce que le fabricant indique pour cette machine. Nous avons vu cette taille fonctionner, mais le fabricant ne s’en porte pas garant.',
+      'Les modules ont une capacité supérieure à ce que le fabricant indique pour cette machine. Nous avons vu cette capacité fonctionner, mais le fabricant ne la garantit pas.',
     'os-limit': 'Votre système d’exploitation ne peut utiliser que {visible} de cette mémoire.',
     'slower-than-today':
       'Vous aurez plus de mémoire, mais elle sera moins rapide que celle qui est dans la machine aujourd’hui.',
     'total-off-book':
-      '{total}, c’est plus que ce que le fabricant indique pour cette machine. Nous l’avons vu fonctionner, mais le fabricant ne s’en porte pas garant.',
+      '{total}, c’est plus que ce que le fabricant indique pour cette machine. Nous l’avons vu fonctionner, mais le fabricant ne le garantit pas.',
     'total-unknown':
       'Le fabricant ne dit pas combien de mémoire cette machine accepte. Nous la testons avant que vous ne payiez.',
     'uneven-channels':
       'Une partie de la mémoire sera moins rapide que le reste, car les modules ne sont pas répartis également.',
-    'unmatched-bank': 'Les modules ne forment pas des paires égales, comme le fabricant le conseille.',
+    'unmatched-bank': 'Les modules ne forment pas de paires identiques, ce que le fabricant recommande.',
     'cover-warranty':
       'Votre machine est sous garantie. En cas de réclamation, son fabricant peut demander les anciens modules : gardez-les.',
     'cover-support':
-      'Votre machine a un contrat d’assistance. Votre prestataire peut exiger les pièces du fabricant : demandez-lui d’abord.',
+      'Votre machine a un contrat d’assistance. Votre prestataire peut exiger des pièces d’origine : demandez-lui d’abord.',
   },
 };
 

@@ -261,7 +261,7 @@ describe('a link', () => {
 });
 
 test.each([
-  [{ kind: 'accept', place: 1, signed: '  ', ticked: [] }, 'Type your name: it stands for your signature.'],
+  [{ kind: 'accept', place: 1, signed: '  ', ticked: [] }, 'Type your name: it is your signature.'],
   [{ kind: 'accept', place: 1, signed: 'x'.repeat(10_000), ticked: [] }, 'At most 120 characters, please.'],
   [{ kind: 'ask', words: ' ' }, 'Type your question first.'],
   [{ kind: 'decline', words: 'x'.repeat(2_001) }, 'At most 2000 characters, please.'],

@@ -39,7 +39,7 @@ export const answerSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('accept'),
     place: z.number().int().min(1).max(3),
-    signed: words(120).min(1, 'Type your name: it stands for your signature.'),
+    signed: words(120).min(1, 'Type your name: it is your signature.'),
     ticked: z.array(z.string().max(500)).max(20),
   }),
   z.strictObject({ kind: z.literal('decline'), words: words(2_000) }),
