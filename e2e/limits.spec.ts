@@ -128,7 +128,7 @@ test('a typed model only: slips of the pen, one question, wants that become a ta
 
   // Wants become a target with its reason.
   await page.getByRole('button', { name: 'photo' }).click();
-  await page.getByText('Suggests 16 GB: photo needs 16 GB').waitFor();
+  await page.getByText('Suggests 16 GB: 16 GB for photo').waitFor();
   await page.getByRole('button', { name: 'Use 16 GB' }).click();
   await page.getByText('✓ used').waitFor();
   await page.getByLabel('What is full?').selectOption('storage');

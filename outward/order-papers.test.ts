@@ -10,6 +10,7 @@ const order: PartOrderPaper = {
   orderedOn: '2026-11-26',
   note: '',
   currency: 'EUR',
+  language: 'en',
   shop: { name: 'Petrel Street Repair Co-op', town: 'Skerrow', contact: '14 Petrel Street' },
   seller: 'Marrow Lane Memory',
   lines: [
@@ -19,9 +20,9 @@ const order: PartOrderPaper = {
       quantity: 2,
       modules: 2,
       eachCents: 6632,
-      reference: 'job 5',
+      job: 5,
     },
-    { sellerPart: null, title: '=1+1 "Vellamo", 8 GB', quantity: 1, modules: 1, eachCents: 2105, reference: 'job 9' },
+    { sellerPart: null, title: '=1+1 "Vellamo", 8 GB', quantity: 1, modules: 1, eachCents: 2105, job: 9 },
   ],
 };
 const changed = (patch: Partial<PartOrderPaper>): PartOrderPaper => ({ ...order, ...patch });
@@ -29,16 +30,26 @@ const changed = (patch: Partial<PartOrderPaper>): PartOrderPaper => ({ ...order,
 describe('an order as the words of a mail', () => {
   it('names each line with its pack, its price and the job that it is for, and what all come to', () => {
     expect(orderText(order).split('\n')).toEqual([
-      'Order PO-2026-0007 of 2026-11-26',
+      'Order PO-2026-0007 of 26 November 2026',
       '',
       '2 × CO4D16-2666K2, Corrick 2 x 16 GB DDR4-2666 CL19 DIMM (pack of 2), €66.32 each, for job 5',
       '1 × =1+1 "Vellamo", 8 GB, €21.05 each, for job 9',
       '',
-      'In all, without shipping: €153.69',
+      'Total without shipping: €153.69',
       '',
       'Petrel Street Repair Co-op, Skerrow',
       '14 Petrel Street',
     ]);
+  });
+
+  it('is in the language of the shop’s papers', () => {
+    const german = orderText(changed({ language: 'de' })).split('\n');
+    expect(german[0]).toBe('Bestellung PO-2026-0007 vom 26. November 2026');
+    expect(german[2]).toMatch(/\(Packung mit 2\), je 66,32\s€, für Auftrag 5$/);
+    expect(german[5]).toMatch(/^Gesamt ohne Versand: 153,69\s€$/);
+    const french = orderText(changed({ language: 'fr' }));
+    expect(french).toMatch(/^Commande PO-2026-0007 du 26 novembre 2026\n/);
+    expect(french).toMatch(/\(lot de 2\), 66,32\s€ pièce, pour le dossier 5\n/);
   });
 
   it('has a word to the seller where there is one, and the currency’s own decimals', () => {

@@ -102,11 +102,12 @@ const ORDER: PartOrderPaper = {
   orderedOn: '2026-11-26',
   note: 'Leave it with the chandler',
   currency: 'EUR',
+  language: 'en',
   shop: { name: 'Petrel Street Repair Co-op', town: 'Skerrow', contact: 'counter' },
   seller: 'Quayside Components',
   lines: [
-    { sellerPart: 'QC-1', title: '16 GB & more', quantity: 2, modules: 1, eachCents: 2_150, reference: 'job 3' },
-    { sellerPart: null, title: 'kit of 2', quantity: 1, modules: 2, eachCents: 4_000, reference: 'job 4' },
+    { sellerPart: 'QC-1', title: '16 GB & more', quantity: 2, modules: 1, eachCents: 2_150, job: 3 },
+    { sellerPart: null, title: 'kit of 2', quantity: 1, modules: 2, eachCents: 4_000, job: 4 },
   ],
 };
 

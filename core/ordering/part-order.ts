@@ -1,3 +1,4 @@
+import type { Language } from '../language';
 import type { ShopOnPaper } from '../shop/shop-on-paper';
 
 /** An order of parts as it goes to its seller: nothing of customers, nothing of what is charged for it. Money minor units. */
@@ -7,6 +8,7 @@ export interface PartOrderPaper {
   orderedOn: string;
   note: string;
   currency: string;
+  language: Language;
   shop: ShopOnPaper;
   seller: string;
   lines: {
@@ -18,7 +20,7 @@ export interface PartOrderPaper {
     modules: number;
     eachCents: number;
     /** our job, so that what comes is laid to the right machine */
-    reference: string;
+    job: number;
   }[];
 }
 

@@ -24,7 +24,7 @@ export function ublOrder(order: PartOrderPaper): Element {
       cac('AnticipatedMonetaryTotal', [money('LineExtensionAmount', total), money('PayableAmount', total)]),
       ...order.lines.map((line, nr) =>
         cac('OrderLine', [
-          cbc('Note', line.reference),
+          cbc('Note', `job ${line.job}`),
           cac('LineItem', [
             cbc('ID', String(nr + 1)),
             cbc('Quantity', String(line.quantity), { unitCode: ONE }),

@@ -21,7 +21,7 @@ const HEADINGS = [
 export function orderCsv(order: PartOrderPaper): string {
   const money = (minor: number): string => plainMoney(minor, order.currency);
   const head = [order.number, order.orderedOn, guarded(order.seller)];
-  const rows = order.lines.map(({ sellerPart, title, quantity, modules, eachCents, reference }) => [
+  const rows = order.lines.map(({ sellerPart, title, quantity, modules, eachCents, job }) => [
     ...head,
     guarded(sellerPart ?? ''),
     guarded(title),
@@ -30,7 +30,7 @@ export function orderCsv(order: PartOrderPaper): string {
     money(eachCents),
     money(quantity * eachCents),
     order.currency,
-    reference,
+    `job ${job}`,
   ]);
   const total = [...head, '', 'total', '', '', '', money(orderTotal(order)), order.currency, ''];
   return `${Papa.unparse([HEADINGS, ...rows, total], { newline: '\r\n' })}\r\n`;

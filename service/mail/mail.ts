@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
 import { dayText } from '../../core/day-text';
-import { orderText } from '../../core/ordering/order-text';
+import { orderText, orderTitle } from '../../core/ordering/order-text';
 import { customerView } from '../../core/quoting/customer-view';
 import { localeOf, wordsOf } from '../../core/quoting/words/in-language';
 import { orderCsv } from '../../outward/papers/order-csv';
@@ -144,10 +144,10 @@ async function handOverOrder(
     from: { name, address: from },
     to: { name: order.seller, address: mail.to },
     messageId: mail.messageId,
-    subject: `Order ${paper.number}, ${paper.shop.name}`,
+    subject: `${orderTitle(paper)}, ${paper.shop.name}`,
     text: orderText(paper),
     attachment: { name: `order-${paper.number}.csv`, bytes: Buffer.from(orderCsv(paper), 'utf8'), type: 'text/csv' },
-    language: 'en',
+    language: paper.language,
   });
 }
 

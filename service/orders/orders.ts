@@ -200,6 +200,7 @@ export async function orderPaper(db: Queryable, id: number): Promise<PartOrderPa
     orderedOn: order.orderedOn,
     note: order.note,
     currency: shop.currency,
+    language: shop.language,
     shop: shopOnPaper(shop),
     seller: order.seller,
     lines: order.lines.map(({ sellerPart, title, quantity, modules, eachCents, jobId }) => ({
@@ -208,7 +209,7 @@ export async function orderPaper(db: Queryable, id: number): Promise<PartOrderPa
       quantity,
       modules,
       eachCents,
-      reference: `job ${jobId}`,
+      job: jobId,
     })),
   };
 }

@@ -2,7 +2,7 @@ import type { Page } from 'playwright-core';
 
 /**
  * What of a page does not fit its window, a line each: whether it scrolls sideways and what sticks out, words that are cut
- * without a sign of it, and choices of a list that cannot be read. Empty: all of it fits.
+ * without a sign of it, choices of a list that cannot be read, and more than one prominent action. Empty: all of it fits.
  */
 export function layoutFaults(page: Page): Promise<string[]> {
   return page.evaluate(() => {
@@ -42,6 +42,12 @@ export function layoutFaults(page: Page): Promise<string[]> {
         if (ruler.measureText(text).width * 0.9 > room + 2) faults.push(`cut choice: “${text}”`);
       }
     }
+    // Over a page a sheet is a screen of its own.
+    const screen = [...document.querySelectorAll('[role=dialog]')].at(-1) ?? document.body;
+    const acts = [...screen.querySelectorAll('button.bg-act, a.bg-act')].filter(
+      (element) => !element.matches('.sr-only-focusable') && element.getClientRects().length > 0,
+    );
+    if (acts.length > 1) faults.push(`prominent actions: ${acts.map(name).join(', ')}`);
     return [...new Set(faults)];
   });
 }

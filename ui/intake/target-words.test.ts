@@ -27,10 +27,10 @@ function said(wants: Partial<Wants>, floorMiB = 0, todayMiB = 0) {
 
 describe('why a target is suggested', () => {
   it('names the use as the screen calls it, and why where the shop says why', () => {
-    expect(said({ uses: ['many browser tabs'] })[1]).toEqual(['viele Tabs braucht 16 GB (sie werden nie geschlossen)']);
+    expect(said({ uses: ['many browser tabs'] })[1]).toEqual(['16 GB für viele Tabs (sie werden nie geschlossen)']);
     expect(said({ uses: ['knitting patterns', 'dictation'] })[0]).toEqual([
-      'knitting patterns needs 4 GB (they are small)',
-      'dictation needs 4 GB',
+      '4 GB for knitting patterns (they are small)',
+      '4 GB for dictation',
     ]);
   });
 
@@ -40,8 +40,8 @@ describe('why a target is suggested', () => {
       ['11 GB sind belegt, mit Reserve 16 GB'],
     ]);
     expect(said({ os: 'Tidewater 9' }, 8 * GB)).toEqual([
-      ['the shop’s minimum recommended memory is 8 GB', 'Tidewater 9 needs 4 GB for itself'],
-      ['die Werkstatt empfiehlt mindestens 8 GB', 'Tidewater 9 braucht selbst 4 GB'],
+      ['the shop’s minimum recommended memory is 8 GB', '4 GB for Tidewater 9 itself'],
+      ['die Werkstatt empfiehlt mindestens 8 GB', '4 GB für Tidewater 9 selbst'],
     ]);
   });
 

@@ -61,7 +61,7 @@ test('a rating is stars and how many gave them', () => {
 
 test('terms are one line', () => {
   const terms = { currency: 'SKR', withTax: true, taxBp: 2500, taxBack: true, shipping: { kind: 'none' as const } };
-  expect(termsText(t, null, 'EUR')).toBe('prints what we pay, in EUR without tax');
+  expect(termsText(t, null, 'EUR')).toBe('prices are our cost, in EUR without tax');
   expect(termsText(t, terms, 'EUR')).toBe('prices in SKR with 25 % tax that is refunded · no shipping');
   const promotion = { name: '', percentBp: 500, cents: null, endsOn: '2026-11-30' };
   expect(termsText(t, { ...terms, promotion }, 'EUR')).toContain(' · promotion 5 % until 2026-11-30');

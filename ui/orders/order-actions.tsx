@@ -31,7 +31,7 @@ export function OrderActions({ order, orderMail, mailed, mayOrder, seesCost }: O
       <div className="flex flex-wrap gap-2 items-center">
         {mayOrder && !order.cancelled && (
           <Button
-            weight={mailed === null && orderMail !== '' ? 'act' : 'plain'}
+            weight={mailed === null && orderMail !== '' && isUntouched ? 'act' : 'plain'}
             disabled={busy || orderMail === ''}
             onClick={() => void save('POST', `/api/orders/${order.id}/mail`)}
           >

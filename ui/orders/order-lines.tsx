@@ -27,12 +27,10 @@ const NEWS_BY_ROLE = { orders: ['wrong', 'dead', 'never'], notes: ['wrong', 'dea
 interface OrderLinesProps {
   order: OrderView;
   currency: string;
-  /** it went to its seller: what comes next is that it arrives */
-  isOut: boolean;
   mayOrder: boolean;
 }
 
-function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { line: OrderLineView }) {
+function Line({ line, order, currency, mayOrder }: OrderLinesProps & { line: OrderLineView }) {
   const t = useTranslations('orders');
   const tFitting = useTranslations('fitting');
   const { busy, sentence, save } = useSave();
@@ -66,7 +64,7 @@ function Line({ line, order, currency, isOut, mayOrder }: OrderLinesProps & { li
         {!order.cancelled && (
           <span className="flex flex-wrap gap-2 no-print">
             {waiting > 0 && (
-              <Button weight={isOut ? 'act' : 'plain'} disabled={busy} onClick={() => void tell('arrived', waiting)}>
+              <Button disabled={busy} onClick={() => void tell('arrived', waiting)}>
                 {waiting === 1 ? t('arrived') : t('allArrived', { waiting })}
               </Button>
             )}

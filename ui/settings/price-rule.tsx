@@ -115,7 +115,9 @@ export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
           readOnly={typed.endings.trim() !== ''}
         />
         <TextField name="endings" label={t('prices.endings')} placeholder=".00 .50 .90" />
-        <Send className="mt-6">{t('save')}</Send>
+        <Send weight="plain" className="mt-6">
+          {t('save')}
+        </Send>
       </Form>
       {typing.isSaved && (
         <Notice tone="good" live>

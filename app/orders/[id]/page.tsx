@@ -48,12 +48,7 @@ export default async function OrderPage({ params }: { params: Promise<{ id: stri
         {order.cancelled && <Notice tone="mind">{t('cancelled')}</Notice>}
         {order.note !== '' && <p className="bg-sheet border-l-4 border-edge px-3 py-2">{order.note}</p>}
         {seller.orderContact !== '' && <p className="text-sm text-ink-2">{seller.orderContact}</p>}
-        <OrderLines
-          order={order}
-          currency={currency}
-          isOut={mailed !== null || seller.orderMail === ''}
-          mayOrder={mayOrder}
-        />
+        <OrderLines order={order} currency={currency} mayOrder={mayOrder} />
         {seesCost && (
           <p className="text-right text-lg font-semibold border-t-2 border-edge pt-1">
             {moneyText(total, currency)} <span className="text-sm font-normal text-ink-2">{t('noShipping')}</span>

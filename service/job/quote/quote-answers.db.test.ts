@@ -109,7 +109,7 @@ describe('a yes', () => {
     expect((await stateOf(job)).answers.length).toBe(1);
     const other = await answerQuote(token, yes(2, 'Ada Vane'));
     expect(other).toMatchObject({ ok: false, code: 'conflict' });
-    if (!other.ok) expect(other.sentence).toMatch(/^Option 1 was accepted already, by Hedda Vane on .*ring us\.$/);
+    if (!other.ok) expect(other.sentence).toMatch(/^Option 1 was accepted already, by Hedda Vane on .*call us\.$/);
   });
 
   it('of ten windows at once is one', async () => {
