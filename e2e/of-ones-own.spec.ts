@@ -55,8 +55,10 @@ test('help opens by ? or by its link where the screen’s own help stands, in th
   await page.getByRole('heading', { name: 'What this machine supports' }).waitFor();
   await page.keyboard.press('?');
   await page.waitForURL('**/help#limits');
-  await page.getByRole('heading', { name: 'Limits', level: 2 }).waitFor();
+  await page.getByRole('heading', { name: 'Limits', level: 3 }).waitFor();
   await isOnTop('limits');
+  // Its picture is there, and so is what it points to.
+  await page.waitForFunction(() => (document.querySelector<HTMLImageElement>('#limits img')?.naturalWidth ?? 0) > 0);
   expect(await axeFindings(page)).toEqual([]);
 
   await page.getByRole('button', { name: /language: Deutsch/ }).click();
@@ -76,6 +78,17 @@ test('help opens by ? or by its link where the screen’s own help stands, in th
   await page.waitForURL('**/help#options');
   await page.getByRole('button', { name: /Sprache: English/ }).click();
   await page.getByRole('heading', { name: 'For technicians' }).waitFor();
+  await page.getByRole('link', { name: 'what can be read, and how to make it' }).click();
+  await page.getByRole('heading', { name: 'What can be read, and how to make it', level: 1 }).waitFor();
+
+  // What an owner sets has its own guide.
+  const owner = await openWindow(stage.browser, stage.app.base);
+  await signIn(owner.context, stage.app.base, 'runa');
+  await owner.page.goto('/people');
+  await owner.page.getByRole('link', { name: 'Help' }).click();
+  await owner.page.waitForURL('**/help#staff');
+  await owner.page.getByRole('heading', { name: 'Add a person', level: 4 }).waitFor();
+  await owner.context.close();
   expect(faults).toEqual([]);
   await context.close();
 });
