@@ -1,15 +1,8 @@
-/** What a room's files may import, beside its own. */
-interface Room {
-  /** other rooms, or single files of them */
-  rooms: string;
-  /** rooms of which types alone may be imported */
-  types?: string;
-  /** packages, `node:*` for all of Node's own; undefined: any */
-  packages?: string;
-}
-
-/** Imports point down: each room is told which are below it. */
-export const ROOMS: Record<string, Room> = {
+/**
+ * What a room's files may import, beside their own room: imports point down. `rooms`: rooms below it, or single files of them;
+ * `types`: rooms of which types alone may be imported; `packages`: packages, `node:*` for all of Node's own, left out: any.
+ */
+export const ROOMS: Record<string, { rooms: string; types?: string; packages?: string }> = {
   words: { rooms: '', packages: 'use-intl icu-minify' },
   core: { rooms: '', types: 'words', packages: 'zod' },
   runtime: { rooms: '', packages: 'node:* zod pino' },
