@@ -1,6 +1,6 @@
 /** What the first customer would wait for is done once the start is over, milliseconds. */
 const WARM_AFTER_MS = 2_000;
-/** Whoever ends the process asks here that what it is at is ended well. */
+/** Anyone who ends the process asks here that what it is at is ended well. */
 const TASKS = Symbol.for('fenbrik.tasks');
 
 /** What runs beside the answers to requests, for as long as the server does. */

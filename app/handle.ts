@@ -24,7 +24,7 @@ const STATUS: Record<FaultCode, number> = {
   busy: 503,
 };
 
-/** Whoever is told to wait is told how long, seconds. */
+/** Anyone who is told to wait is told how long, seconds. */
 const RETRY_AFTER_S: Partial<Record<FaultCode, string>> = { 'too-many': '10', busy: '5' };
 
 /** What was done may be told in sentences, too: each `sentence` of an answer, or of the rows that it is made of. */
@@ -133,7 +133,7 @@ export function fileAnswer(file: { name: string; bytes: Buffer } | null, type: s
 }
 
 type Params = Record<string, string>;
-/** What a handler does for whoever may: its caller has the right that was asked for. */
+/** What a handler does for anyone who may: its caller has the right that was asked for. */
 type Work<Asked extends Right, Body> = (
   caller: Caller<Asked>,
   body: Body,
@@ -177,7 +177,7 @@ export function handle<Asked extends Right, Schema extends z.ZodType>(
   return handleSent<Asked, z.infer<Schema>>(right, (request) => parseBody(request, schema), work);
 }
 
-/** A route handler for what an open page asks by itself, now and then: that keeps no session going. */
+/** A route handler for what an open page asks on its own, now and then: that keeps no session going. */
 export function handleWatch<Asked extends Right>(right: Asked, work: Work<NoInfer<Asked>, null>) {
   return handleSent<Asked, null>(right, () => done(null), work, true);
 }
@@ -212,7 +212,7 @@ export interface AskedFile extends WholeFile {
 }
 
 /**
- * A route handler that takes one file as its body and works on it for seconds: whoever accepts `application/x-ndjson` is
+ * A route handler that takes one file as its body and works on it for seconds: anyone who accepts `application/x-ndjson` is
  * told line by line how far it is, `{"progress": …}`, at last `{"value": …}` or `{"fault": …}`; anybody else has the plain
  * answer at the end.
  */
@@ -249,7 +249,7 @@ function linesAnswer<Progress>(
   const encoder = new TextEncoder();
   const stream = new ReadableStream<Uint8Array>({
     start: async (controller) => {
-      // Whoever has gone meanwhile hears nothing more; the work goes on to its end.
+      // Anyone who has gone meanwhile hears nothing more; the work goes on to its end.
       const say = (line: object): void => {
         try {
           controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));

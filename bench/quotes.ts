@@ -19,7 +19,7 @@ import { READER } from '../testing/reader';
 import { askOften } from './ask-often';
 
 /*
- * npm run bench-quotes: the PDF of a three-option quote, in milliseconds and bytes; and customers' pages a second, made anew
+ * npm run bench-quotes: the PDF of a three-option quote, in milliseconds and bytes; and customers' pages a second, made again
  * for each request, by 20 connections of a load generator that is kept on one of the cores, beside an empty route.
  */
 

@@ -225,7 +225,7 @@ describe('read', () => {
     const { status, stdout, lines } = fenbrik('read', write('letter.txt', 'Dear shop, my computer is slow.'));
     expect([status, stdout]).toEqual([2, '']);
     expect(lines).toHaveLength(1);
-    expect(lines[0]).toContain('This is nothing that Fenbrik reads');
+    expect(lines[0]).toContain('Fenbrik cannot read this');
   });
 });
 

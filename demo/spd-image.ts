@@ -36,7 +36,7 @@ function putCrc(bytes: Uint8Array, from: number, to: number, at: number): void {
   put(bytes, at, value & 0xff, value >> 8);
 }
 
-/** Sets the check bytes anew after bytes were changed by hand. */
+/** Sets the check bytes again after bytes were changed by hand. */
 export function settleSpd(bytes: Uint8Array): Uint8Array {
   const type = bytes[2] ?? 0;
   if (type === 18) putCrc(bytes, 0, 509, 510);

@@ -27,7 +27,7 @@ test('text that is no report: one sentence, and the text still in the field', as
   const field = page.getByLabel('What does the machine say?');
   await field.fill('my computer is slow\nplease help');
   await page.click('button:text-is("Read")');
-  await page.getByRole('alert').filter({ hasText: 'This is nothing that Fenbrik reads' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'Fenbrik cannot read this' }).waitFor();
   expect(await field.inputValue()).toBe('my computer is slow\nplease help');
   await page.reload();
   await holds(page, 'my computer is slow\nplease help');
@@ -177,7 +177,7 @@ test('a session that ends in the middle of typing loses nothing', async () => {
   const id = Number(/jobs\/(\d+)/.exec(page.url())?.[1]);
   await page.getByLabel('Name', { exact: true }).fill('Sunniva Reed');
   await page.getByLabel('Telephone').focus();
-  // The page has been drawn anew: one still being drawn when the session ends would lead to the sign-in page.
+  // The page has been drawn again: one still being drawn when the session ends would lead to the sign-in page.
   await page.getByLabel('Draft quote').getByText('Sunniva Reed').waitFor();
   await context.clearCookies({ name: 'fenbrik-session' });
   await page.getByLabel('Telephone').fill('0555 0177');
@@ -188,7 +188,7 @@ test('a session that ends in the middle of typing loses nothing', async () => {
   await sheet.getByRole('button', { name: 'Sign in and continue' }).click();
   await sheet.getByText('Name or password is not right.').waitFor();
   await sheet.getByLabel('Password').fill('petrel-street');
-  // What was to be saved is saved then.
+  // What had to be saved is saved then.
   const kept = page.waitForResponse((response) => response.url().endsWith('/intake') && response.ok());
   await sheet.getByRole('button', { name: 'Sign in and continue' }).click();
   await sheet.waitFor({ state: 'detached' });

@@ -204,7 +204,7 @@ test('from the bench’s tablet, by touch: the ferry office’s machine runs slo
   await page.getByLabel('What is there instead').fill('a stripped screw in the base');
   await page.getByRole('button', { name: 'Save' }).tap();
   await page.getByText('a stripped screw in the base').waitFor();
-  // What needs a part that is to be ordered says so, and is not ticked by one press.
+  // What needs a part that has to be ordered says so, and is not ticked by one press.
   await page.getByText(/The parts are not all here. \d+ steps can be done without them./).waitFor();
   const putIn = page.getByRole('button', { name: /Put a new .* Waits for its part/ }).first();
   await putIn.tap();

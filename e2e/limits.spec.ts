@@ -219,7 +219,7 @@ test('a machine of before: known by its telephone number, gone on with, a trial 
   await page.goto(`/jobs/${job}/limits`);
   await page.getByRole('row', { name: /^Largest module: failed in tests .*64 GB/ }).waitFor();
 
-  await page.getByRole('button', { name: /other limits? nobody has named/ }).click();
+  await page.getByRole('button', { name: /other limits? without a source/ }).click();
   await page.getByRole('button', { name: /^Add: Clearance/ }).click();
   const sheet = page.getByRole('dialog', { name: 'Clearance' });
   await sheet.getByText('Add what a document says').click();
@@ -292,7 +292,7 @@ test('a bare board asks which CPU it has, and a file of models with bad rows say
   await sheet.getByLabel('Where it is').selectOption('door');
   await sheet.getByRole('button', { name: 'Save' }).click();
   await sheet.waitFor({ state: 'detached' });
-  // The page comes anew late: the second step neither turns into the first nor undoes it.
+  // The page comes again late: the second step neither turns into the first nor undoes it.
   const late = async (route: Route) => {
     await new Promise((resolve) => setTimeout(resolve, 1500));
     // The test may have gone on meanwhile, and taken the delay away.

@@ -1,7 +1,7 @@
 import type { Right } from '../service/staff/access';
 
 /**
- * Every door of the application and who may use it: a right, `open` to anybody, or `link` to whoever has a customer's link. The
+ * Every door of the application and who may use it: a right, `open` to anybody, or `link` to the person who has a customer's link. The
  * matrix test reads the doors off the source: one that is missing here fails it, and so does one that is no more.
  */
 export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {

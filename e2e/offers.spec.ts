@@ -50,7 +50,7 @@ test('a seller’s terms and a printed price with a coupon come to what counts, 
   await price.waitFor({ state: 'detached' });
   await row.getByText('cost €50.00').waitFor();
 
-  // New terms count it anew.
+  // New terms count it again.
   await page.getByRole('button', { name: 'Edit Quayside Components' }).click();
   await terms.getByLabel('Shipping of an order').fill('none');
   await terms.getByRole('button', { name: 'Save' }).click();

@@ -25,7 +25,7 @@ beforeAll(async () => {
   mail = await openMailServer(folder);
   app = await App.openOn(await testDatabase(), { FENBRIK_ADDRESS: '', FENBRIK_SMTP: `smtp://127.0.0.1:${mail.port}` });
   browser = hearing(await openBrowser());
-  // The start prints it; whoever sits there reads it off the terminal.
+  // The start prints it; anyone who sits there reads it off the terminal.
   code = (await makeOpeningCode()) ?? '';
 });
 afterAll(async () => {

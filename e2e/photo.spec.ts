@@ -53,7 +53,7 @@ test('a photograph of a module’s label to a slot: doubtful words are asked, an
   const words = photo.getByLabel('Words on the photo');
   await words.fill((await words.inputValue()).replace('Vellamo', 'Vellamo Components'));
   expect(await label.isDisabled()).toBe(false);
-  // A code names nothing by itself.
+  // A code names nothing on its own.
   const code = photo.getByRole('group', { name: 'A code says 55D01F20' });
   await code.getByRole('button', { name: 'Serial number' }).click();
   expect((await words.inputValue()).replace(/ +$/gm, '')).toBe(

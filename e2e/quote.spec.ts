@@ -39,12 +39,12 @@ inLongRun(
     await terms.getByLabel('Discount').fill('1000000');
     await terms.getByLabel('Reason', { exact: true }).fill('Stammkundin');
     await terms.getByRole('button', { name: 'Save terms' }).click();
-    await terms.getByText('The discount takes off all that option 1 comes to: make it less.').waitFor();
+    await terms.getByText('The discount is as much as option 1 costs: make it smaller.').waitFor();
     await terms.getByLabel('Discount').fill('10 %');
     await terms.getByLabel('Deposit').fill('20 %');
     await terms.getByLabel('Prices valid until').fill('2020-01-01');
     await terms.getByRole('button', { name: 'Save terms' }).click();
-    await terms.getByText('The prices cannot hold until a day that is past.').waitFor();
+    await terms.getByText('The prices cannot be valid until a day in the past.').waitFor();
     expect(await terms.getByLabel('Reason', { exact: true }).inputValue()).toBe('Stammkundin');
     await terms.getByLabel('Prices valid until').fill('');
     await terms.getByLabel('Customer’s language').selectOption('Deutsch');
@@ -133,7 +133,7 @@ test('the owner rewords a text, and puts a logo on the papers; what is no pictur
   writeFileSync(big, Buffer.alloc(40_000_000));
   await chooser.setInputFiles(big);
   await papers.getByText('The file has more than 1 MB: save the logo smaller.').waitFor();
-  // Whoever sends it past the page is told so before a byte of it is read.
+  // Anyone who sends it past the page is told so before a byte of it is read.
   const sent = await context.request.put('/api/logo', { data: readFileSync(big), headers: { origin: stage.app.base } });
   expect([sent.status(), (await sent.json()).sentence]).toEqual([
     413,

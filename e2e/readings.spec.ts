@@ -154,12 +154,12 @@ test('what is no report is named, keeps no other back, and nothing of a file bec
   ]);
   await page.getByRole('alert').filter({ hasText: 'holiday.zip: This is a packed archive' }).waitFor();
   await page.getByRole('alert').filter({ hasText: 'setup.exe: This is a program' }).waitFor();
-  await page.getByRole('alert').filter({ hasText: 'empty.txt: There is nothing in this input.' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'empty.txt: This input is empty, so nothing was read.' }).waitFor();
   await read(page).getByText(`SMBIOS dump of ${evil}`).waitFor();
   expect(await page.locator('main img, aside img, main script').count()).toBe(0);
   expect(await page.title()).not.toMatch(/^[12]$/);
   await drop(page, [{ name: 'huge.bin', bytes: new Uint8Array(10) }, textFile('only.txt', 'Dear shop, it is slow.')]);
-  await page.getByRole('alert').filter({ hasText: 'only.txt: This is nothing that Fenbrik reads' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'only.txt: Fenbrik cannot read this' }).waitFor();
   expect(await read(page).getByRole('listitem').count()).toBe(1);
   expect(faults).toEqual([]);
   await context.close();

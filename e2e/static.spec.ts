@@ -68,7 +68,7 @@ test('nothing but the built files is reached that way', async () => {
   expect((await ask('/api/health', 'identity')).status).toBe(200);
 });
 
-test('the counter brings a job in a kilobyte at the most', async () => {
+test('the counter brings a job in a kilobyte at most', async () => {
   const { context } = await openWindow(stage.browser, stage.app.base);
   await signIn(context, stage.app.base);
   const bytes = async (path: string) => (await (await context.request.get(path)).body()).length;

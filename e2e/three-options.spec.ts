@@ -144,7 +144,7 @@ test('a part seen elsewhere is on the ladder at once; what is no offer says so a
   const field = sheet.getByLabel('Title and price');
   await field.fill('Corrick 32GB DDR4, 41.90 EUR');
   await field.press('Enter');
-  await sheet.getByText('It is no offer yet: it does not say its form or its rate.').waitFor();
+  await sheet.getByText('Not an offer yet: it does not say its form or its rate.').waitFor();
   expect(await field.inputValue()).toBe('Corrick 32GB DDR4, 41.90 EUR');
   await field.fill('Corrick 32GB DDR4-3200 CL22 SO-DIMM, new, 41.90 EUR');
   await field.press('Enter');

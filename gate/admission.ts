@@ -14,7 +14,7 @@ const METHODS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'POST', 'PUT', 'PAT
 /** Asked for, never sent to. */
 const BODILESS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** How much at one time. The people of a shop share one address, so whoever is signed in may have more. */
+/** How much at one time. The people of a shop share one address, so anyone who is signed in may have more. */
 export const LIMITS = {
   connections: { all: 2_000, address: 400 },
   requests: { all: 1_000, stranger: 150, signedIn: 400 },
@@ -102,7 +102,7 @@ export class Admission {
     const hasBody = bringsBody(request);
     const wrong = hasBody ? faultOfBody(request, path, rule) : null;
     if (wrong !== null) return wrong;
-    // Counted apart by who opens: whoever floods links keeps nobody at the same address from signing in.
+    // Counted apart by who opens: anyone who floods links keeps nobody at the same address from signing in.
     const isAllowed = await (isStranger ? this.#strangers : this.#signedIn).consume(`${rule.opener} ${name}`).then(
       () => true,
       () => false,

@@ -21,7 +21,7 @@ export function awayInstead(request: IncomingMessage, response: ServerResponse):
   };
   let isReplaced = false;
   let isSending = false;
-  /** @returns true: nothing more is to be sent of what was on its way */
+  /** @returns true: nothing more has to be sent of what was on its way */
   const replace = (status: number): boolean => {
     if (isReplaced) return !isSending;
     if (response.headersSent || status !== 500) return false;

@@ -12,7 +12,7 @@ import {
   STREAMED_BYTES,
 } from '../runtime/body-limits';
 
-/** Who may send a body at all: whoever has a session, a customer's link, or anybody. */
+/** Who may send a body at all: anyone who has a session, a customer's link, or anybody. */
 export type Opener = 'session' | 'link' | 'anybody';
 
 export interface BodyRule {

@@ -147,7 +147,7 @@ describe('a body is let in by its head alone', () => {
     expect(handled).toEqual([]);
   });
 
-  it('ends the connection of whoever sends on after the answer', async () => {
+  it('ends the connection of the person who sends on after the answer', async () => {
     work = (_, response) => void response.writeHead(401).end('no');
     const headers = { ...JSON_HEAD, ...SESSION, 'content-length': 200_000 };
     const { text } = await raw({ path: '/api/jobs', headers, body: 'x'.repeat(1000) });
@@ -158,7 +158,7 @@ describe('a body is let in by its head alone', () => {
 });
 
 describe('what is in flight is bounded', () => {
-  it('by address, more for whoever is signed in', async () => {
+  it('by address, more for anyone who is signed in', async () => {
     const limits = { ...LIMITS, requests: { all: 50, stranger: 3, signedIn: 6 } };
     await open({ limits: limits as unknown as typeof LIMITS });
     work = () => {};
@@ -299,7 +299,7 @@ describe('a page that could not be made', () => {
     expect(text).toContain('retry-after: 5');
     expect(text).toContain('Gleich wieder da');
     expect(text).not.toMatch(/broken|digest/);
-    // Data is for whoever asked for it to understand; other pages are theirs.
+    // Data is for anyone who asked for it to understand; other pages are theirs.
     expect((await raw({ method: 'GET', path: '/counter', headers: { rsc: '1' } })).status).toBe(500);
     work = (_, response) => void response.end('well');
     expect((await raw({ method: 'GET', path: '/counter' })).status).toBe(200);

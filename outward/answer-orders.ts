@@ -1,7 +1,7 @@
 import { parentPort } from 'node:worker_threads';
 import type { Order } from './work-thread';
 
-/** What a thread can do, by name. What it throws ends the thread, and whoever waits is told. */
+/** What a thread can do, by name. What it throws ends the thread, and anyone who waits is told. */
 // biome-ignore lint/suspicious/noExplicitAny: each work has parameters of its own
 export type Works = Readonly<Record<string, (...given: any[]) => unknown>>;
 

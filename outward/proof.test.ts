@@ -38,7 +38,7 @@ const paper: ProofPaper = {
   oldModules: [{ slot: 'A1', what: '4 GB DDR4-2400 DIMM', fate: 'returned' }],
 };
 
-test('a server’s sheet is one page too: sockets that are as promised share a row, the others stand by themselves', async () => {
+test('a server’s sheet is one page too: sockets that are as promised share a row, the others stand on their own', async () => {
   const after = Array.from({ length: 32 }, (_, nr) => ({
     slot: `P${nr}`,
     capacityMiB: nr % 2 === 0 ? 32 * GB : null,

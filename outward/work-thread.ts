@@ -28,7 +28,7 @@ export interface ThreadLimits {
   longestMs: number;
 }
 
-/** Works on inputs off the main thread, so that large ones hold up nobody else; a thread that ends is started anew. */
+/** Works on inputs off the main thread, so that large ones hold up nobody else; a thread that ends is started again. */
 export class WorkThread {
   readonly #source: string;
   readonly #limits: ThreadLimits;

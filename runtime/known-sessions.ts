@@ -14,7 +14,7 @@ function known(): Map<string, number> {
 
 const nameOf = (token: string): string => createHash('sha256').update(token).digest('base64');
 
-/** Notes that the database knew this session: whoever has it may send more at once than a stranger. */
+/** Notes that the database knew this session: anyone who has it may send more at once than a stranger. */
 export function noteGoodSession(token: string, now: number): void {
   const sessions = known();
   const name = nameOf(token);

@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// npm run db [-- ARGUMENTS OF psql]: opens the shop's database, as whoever owns it.
+// npm run db [-- ARGUMENTS OF psql]: opens the shop's database, as its owner.
 import { spawnSync } from 'node:child_process';
 import { join } from 'node:path';
 import { giveUp, need, postgresFolder } from './setup.mjs';

@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// npm run dev: like npm start, without a build; what changes in the code is shown by itself.
+// npm run dev: like npm start, without a build; what changes in the code is shown on its own.
 import { giveUp, need } from './setup.mjs';
 
 await need({ packages: process.env.DATABASE_URL ? [] : ['postgresql'] });

@@ -5,7 +5,7 @@ import { pathToFileURL } from 'node:url';
 const ROOT = join(__dirname, '..');
 const PRELOAD = ['--import', pathToFileURL(join(__dirname, 'end-with-parent.mjs')).href];
 
-test('what is started ends with whoever started it', async () => {
+test('what is started ends with the process that started it', async () => {
   const child = spawn(process.execPath, [...PRELOAD, '-e', 'setInterval(() => {}, 1000)'], {
     stdio: ['pipe', 'ignore', 'ignore'],
   });

@@ -1,7 +1,7 @@
 /*
  * The application as a process: the framework behind our gate, and what the build compressed once sent as it lies there, in
  * the best form that a browser takes. Its arguments: HOST PORT [dev]. While it is worked on, pages and their parts are made when
- * they are asked for, and anew when their code changes.
+ * they are asked for, and again when their code changes.
  */
 import { readFileSync } from 'node:fs';
 import type { IncomingMessage, ServerResponse } from 'node:http';
@@ -18,7 +18,7 @@ import { giveUp, ROOT } from './setup.mjs';
 process.chdir(ROOT);
 const [hostname = '127.0.0.1', port = '4180', mode] = process.argv.slice(2);
 const dev = mode === 'dev';
-// Whoever asks where the shop is reached finds what it listens on.
+// Anyone who asks where the shop is reached finds what it listens on.
 process.env.HOST = hostname;
 process.env.PORT = port;
 const STATIC = '/_next/static';

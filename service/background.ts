@@ -28,7 +28,7 @@ export type { RoundKind, TaskKind, TaskPayloads } from '../store/queue/queue';
 /** Says which workers of this process live, and finds those of processes that have ended. */
 export const liveWorkers = (databaseUrl: string): LiveWorkers => new LiveWorkers(databaseUrl);
 
-/** Notes how a task went, for whoever looks at how the work beside requests does. */
+/** Notes how a task went, for anyone who looks at how the work beside requests does. */
 export async function noteTask(kind: string, id: number, isDone: boolean): Promise<void> {
   await noteTaskRun(pool(), kind, isDone);
   await clearRounds(pool(), kind, isDone ? null : id);
@@ -91,7 +91,7 @@ export async function endFailed(
 /** How tasks of a kind are done: in which queue, and how often one is tried. */
 export const ruleOf = (kind: TaskKind): (typeof TASK_RULES)[TaskKind] => TASK_RULES[kind];
 
-/** Has tasks that come round by themselves done at once, as a start wants it. */
+/** Has tasks that come round on their own done at once, as a start wants it. */
 export async function queueRound(kinds: readonly RoundKind[]): Promise<void> {
   for (const kind of kinds) await addTask(pool(), kind, {}, { about: null });
 }

@@ -33,7 +33,7 @@ export function pool(): pg.Pool {
       // Compiling a statement takes longer than running any of ours.
       options: '-c jit=off',
     });
-    // A connection that the server drops is replaced at the next use, and whoever waits on it gets the error. Without
+    // A connection that the server drops is replaced at the next use, and anyone who waits on it gets the error. Without
     // listeners the same news would end the whole process: idle ones tell the pool, those in use their client.
     shared.on('error', (cause) => logCaught(cause, 'keeping an idle connection to the database'));
     shared.on('connect', (client) => client.on('error', () => {}));
@@ -87,14 +87,14 @@ export async function reading<T>(work: (db: Queryable) => Promise<T>): Promise<T
   }
 }
 
-/** Goes on failing; that the database is away is noted for whoever cannot be told otherwise. */
+/** Goes on failing; that the database is away is noted for anyone who cannot be told otherwise. */
 function noted(cause: unknown): never {
   noteDatabaseFault(cause, Date.now());
   throw cause;
 }
 
 /**
- * A statement with the request that it is run for, so that whoever looks at the server's activity or its log of slow ones finds
+ * A statement with the request that it is run for, so that anyone who looks at the server's activity or its log of slow ones finds
  * which it was. A named one is known by its name: its text is the same for all.
  */
 function forRequest(what: string | Named): string | Named {

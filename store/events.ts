@@ -14,7 +14,7 @@ export async function noteEvent(
   ]);
 }
 
-/** The same, for whoever needs to find it again. @returns its number */
+/** The same, for anyone who needs to find it again. @returns its number */
 export async function insertEvent(
   db: Queryable,
   event: { jobId: number | null; staffId: number | null; kind: string; detail: object },

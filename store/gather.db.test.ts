@@ -63,7 +63,7 @@ it('asks alone what JSON would round, and refuses what is no safe integer', asyn
   await Promise.allSettled(asked);
 });
 
-it('asks anew what hangs on an answer, and a statement with a name by that name', async () => {
+it('asks again what hangs on an answer, and a statement with a name by that name', async () => {
   const ask = (db: Queryable) => [
     many<{ n: number }>(db, 'select 2 as n').then(([row]) => many(db, 'select $1::int * 2 as twice', [row?.n])),
     many(db, 'select 5 as other'),

@@ -34,7 +34,7 @@ const REVIVERS: Record<number, Reviver> = {
 
 /** The columns of a question that have to be revived, by its text; null: it is asked alone. */
 const learned = new Map<string, readonly [name: string, revive: Reviver][] | null>();
-/** Texts are our own and few; what is made anew for each request is not kept. */
+/** Texts are our own and few; what is made again for each request is not kept. */
 const MOST_LEARNED = 500;
 
 function learn(text: string, fields: readonly pg.FieldDef[]): void {

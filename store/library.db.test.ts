@@ -129,7 +129,7 @@ describe('words of a model', () => {
   });
 });
 
-describe('a model written anew', () => {
+describe('a model written again', () => {
   it('keeps who entered a claim that stays just so, and every trial', async () => {
     const staff = await one<{ id: number }>(pool(), 'select id from staff order by id limit 1');
     const model = modelSchema.parse({

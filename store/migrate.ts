@@ -55,7 +55,7 @@ export async function migrate(databaseUrl: string, folder: string): Promise<stri
         throw new Error(`migration ${number} (${name}) failed and was taken back`, { cause });
       }
     }
-    // The queue's tables are its package's own; it finds by itself what they lack.
+    // The queue's tables are its package's own; it finds on its own what they lack.
     await migrateQueue(databaseUrl);
     return todo.map(({ name }) => name);
   } finally {

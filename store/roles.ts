@@ -32,7 +32,7 @@ begin
 end $$`;
 
 /**
- * Makes the two roles on a server of ours, or sets their passwords anew, and hands the database over to its owner.
+ * Makes the two roles on a server of ours, or sets their passwords again, and hands the database over to its owner.
  *
  * @param adminUrl a superuser's, of the database that they are for
  */
@@ -70,7 +70,7 @@ end $$`;
  * Gives the application's role what it needs and nothing else: rows of all tables, but not of the ledger of migrations; no
  * table can be made, changed, emptied or have its triggers put off by it.
  *
- * @param ownerUrl of whoever owns the tables
+ * @param ownerUrl of the person who owns the tables
  * @param appRole the role that the application connects as
  */
 export async function grantToApp(ownerUrl: string, appRole = APP_ROLE): Promise<void> {

@@ -208,7 +208,7 @@ describe('quote numbers', () => {
     expect(numbers.length).toBe(13);
   });
 
-  it('begin anew each year', async () => {
+  it('begin again each year', async () => {
     expect(await takeNumber(pool(), 2032)).toBe('2032-0001');
   });
 });

@@ -213,7 +213,7 @@ describe('tasks of the queue', () => {
       expect(failed).toMatchObject([{ kind: 'read-list', about: id, attempts: 4, cause: 'this list is poison' }]);
       expect(runs.find(({ kind }) => kind === 'send-mail')?.succeededAt).not.toBeNull();
       expect(runs.find(({ kind }) => kind === 'read-list')?.failedAt).not.toBeNull();
-      // What was wrong is mended: tried again, it is read.
+      // What was wrong is fixed: tried again, it is read.
       await run(pool(), 'drop trigger poison on price_list_work');
       must(await endFailed(runa, failed[0]?.id ?? 0, { act: 'retry' }));
       await until('the list is read', async () => (await showList(READER, id))?.list.state === 'looked-at');
@@ -228,7 +228,7 @@ describe('tasks of the queue', () => {
     }
   }, 60_000);
 
-  it('that come round leave one failure at the most, and none once one went well', async () => {
+  it('that come round leave one failure at most, and none once one went well', async () => {
     await run(pool(), 'alter table seller_feed rename to seller_feed_away');
     tasks = await startTasks(shop.database.url);
     await until('a round has failed', async () =>

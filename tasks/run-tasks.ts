@@ -50,7 +50,7 @@ const rounds = () =>
     })),
   );
 
-/** What is told of each task: to the log, and to whoever looks at how the work does. */
+/** What is told of each task: to the log, and to the person who looks at how the work does. */
 function listen(events: WorkerEvents): void {
   const noted = (kind: string, id: string, isDone: boolean): void =>
     void noteTask(kind, Number(id), isDone).catch((failed) =>
@@ -70,7 +70,7 @@ export interface Tasks {
 }
 
 /**
- * Does tasks from the queue for as long as the process lives. Where the database goes away it comes back to it by itself. Of
+ * Does tasks from the queue for as long as the process lives. Where the database goes away it comes back to it on its own. Of
  * several processes each task is done by one.
  */
 export async function startTasks(databaseUrl: string): Promise<Tasks> {

@@ -37,7 +37,7 @@ export interface TestDatabase {
 export async function makeDemoTemplate(url: string, load: (url: string) => Promise<void>): Promise<void> {
   await asAdmin(url, `create database ${DEMO} template ${TEMPLATE}`);
   await load(withName(url, DEMO));
-  // Whoever is still connected would keep it from being copied.
+  // Anyone who is still connected would keep it from being copied.
   await asAdmin(url, `alter database ${DEMO} with allow_connections false`);
   await asAdmin(url, `select pg_terminate_backend(pid) from pg_stat_activity where datname = '${DEMO}'`);
 }

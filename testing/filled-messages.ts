@@ -34,7 +34,7 @@ function restOfCall(source: string): string {
   return source;
 }
 
-/** Where a component says a message without all that is to be filled in, as `file: key: what is missing`. */
+/** Where a component says a message without all that has to be filled in, as `file: key: what is missing`. */
 export function unfilledMessages(root: string, file: string, words: Readonly<Record<string, object>>): string[] {
   const source = readFileSync(join(root, file), 'utf8');
   const catalogues = new Map([...source.matchAll(MADE)].map(([, a, of, b, handed]) => [a ?? b, of ?? handed]));

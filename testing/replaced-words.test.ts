@@ -5,7 +5,7 @@ import { ROOT } from '../scripts/setup.mjs';
 const HEADING = '## Words that were replaced';
 const [before = '', table = ''] = readFileSync(join(ROOT, 'docs', 'glossary.md'), 'utf8').split(HEADING);
 
-/** Phrases of two words or more that stand on the left of the table, each by itself. */
+/** Phrases of two words or more that stand on the left of the table, each on its own. */
 const phrases = table
   .split('\n')
   .filter((line) => line.startsWith('| ') && !/^\| (?:before|---)/.test(line))

@@ -116,7 +116,7 @@ export class PlanWork {
         if (nr !== this.#taken) return;
       }
     } catch {
-      // Whoever asks for it is told.
+      // Anyone who asks for it is told.
     }
   }
 

@@ -156,7 +156,7 @@ describe('work that takes long', () => {
     expect(told.filter(({ state }) => state !== 'planning').map(({ state }) => state)).toEqual(['done']);
   });
 
-  it('once something must stay, all of it is told anew', async () => {
+  it('once something must stay, all of it is told again', async () => {
     const kiosk = worked('library-kiosk');
     const { told, work } = await quickPlace(kiosk);
     const before = told.length;

@@ -15,7 +15,7 @@ export async function generateMetadata(): Promise<Metadata> {
   return { title: t('title') };
 }
 
-/** What is to be ordered, by seller over all jobs, and what is on its way. */
+/** What has to be ordered, by seller over all jobs, and what is on its way. */
 export default async function OrdersPage() {
   const t = await getTranslations('orders');
   const tFitting = await getTranslations('fitting');

@@ -60,7 +60,7 @@ export function benchState(
   };
 }
 
-/** Between two ticks no more than this counts as work: whoever was away longer did something else, minutes. */
+/** Between two ticks no more than this counts as work: anyone who was away longer did something else, minutes. */
 const LONGEST_PAUSE = 15;
 
 /**

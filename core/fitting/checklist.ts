@@ -30,7 +30,7 @@ export const fittingStepSchema = z.strictObject({
   slot: z.string().nullable(),
   /** the module that moves, in words */
   module: z.string().nullable(),
-  /** the socket with its notch is drawn for whoever puts a module in */
+  /** the socket with its notch is drawn for anyone who puts a module in */
   notch: z.strictObject({ generation: z.enum(GENERATIONS).nullable(), form: z.string().nullable() }).nullable(),
   /** what it usually takes; null: nobody noted it */
   minutes: z.number().positive().nullable(),

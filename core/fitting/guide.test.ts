@@ -68,7 +68,7 @@ describe('the guided search', () => {
     expect(guide('beeps', tested)).toEqual({ suspects: ['bad-module'], next: null, end: 'bad-module' });
   });
 
-  it('what was seen to help is fixed by that; what a repair would have mended is no end by itself', () => {
+  it('what was seen to help is fixed by that; what a repair would have fixed is no end on its own', () => {
     expect(guide('beeps', [{ test: 'reseat', outcome: 'works' }])).toEqual({
       suspects: ['seating'],
       next: null,

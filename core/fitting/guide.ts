@@ -58,7 +58,7 @@ const endOf = (suspects: readonly Cause[]): End | null => {
 
 /**
  * Where a search for a fault stands after some tests: each outcome narrows what is suspected, and what is asked next is the
- * cheapest test that was not made and can still tell something. A cause that a repair would have mended is never an end by
+ * cheapest test that was not made and can still tell something. A cause that a repair would have fixed is never an end by
  * itself: it is fixed once somebody saw that it is.
  *
  * @param tested in the order of testing; what is not known is passed over

@@ -50,7 +50,7 @@ export function stationStandings(facts: JobFacts): Record<Station, StationStandi
   };
 }
 
-/** The station that wants somebody next: the first that is to be decided, else the last. */
+/** The station that wants somebody next: the first that has to be decided, else the last. */
 export function nextStation(standings: Record<Station, StationStanding>): Station {
   return STATIONS.find((station) => standings[station] === 'decide') ?? 'proof';
 }

@@ -96,5 +96,5 @@ export function suggestTarget(
   return { targetMiB, reasons, cautions };
 }
 
-/** What a 32-bit system sees at the most: 4 GB less what devices claim, MiB. */
+/** What a 32-bit system sees at most: 4 GB less what devices claim, MiB. */
 export const BITS_32_MIB = 3584;

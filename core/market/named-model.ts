@@ -15,7 +15,7 @@ export interface NamedModel {
 
 const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
 
-/** An identifier shorter than this, or without a figure, stands in too many texts to name a model by itself. */
+/** An identifier shorter than this, or without a figure, stands in too many texts to name a model on its own. */
 const LEAST_IDENTIFIER = 5;
 
 /** Years that a text names, 1980 to 2099. */

@@ -33,7 +33,7 @@ export function countParts(quantity: number, news: readonly { kind: LineEvent; q
   };
 }
 
-/** One word for it: amiss as long as a pack is missing that nobody waits for. */
+/** One word for it: wrong as long as a pack is missing that nobody waits for. */
 export function partState({ quantity, arrived, faulty, never, waiting }: PartCounts): PartState {
   if (faulty + never > 0 && arrived < quantity) return 'amiss';
   if (waiting === 0) return 'arrived';

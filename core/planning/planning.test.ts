@@ -281,7 +281,7 @@ describe('a chosen plan, looked at again', () => {
   });
 });
 
-test('the published schema is what a case is read by: npm run case-schema writes it anew', () => {
+test('the published schema is what a case is read by: npm run case-schema writes it again', () => {
   const published = readFileSync(join(__dirname, '..', '..', 'docs', 'case-1.schema.json'), 'utf8');
   expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(caseJsonSchema())));
 });

@@ -1,7 +1,7 @@
 import type { ColumnRole } from './column-roles';
 
 /**
- * Headings that name a role by themselves, as {@link plainHeading} makes them: lower case, without accents and signs. Of
+ * Headings that name a role on their own, as {@link plainHeading} makes them: lower case, without accents and signs. Of
  * lists in English, German, French, Spanish, Dutch, Italian and Portuguese, with their abbreviations.
  */
 const HEADINGS: Record<ColumnRole, string> = {

@@ -11,6 +11,6 @@ export type Suspicion = (typeof SUSPICIONS)[number];
 /** May a person say that it is right after all? Another currency is not counted, and of one number only one row is. */
 export const isAcceptable = (suspicion: Suspicion): boolean => suspicion !== 'currency' && suspicion !== 'twice';
 
-/** What a list's rows are sorted into for whoever looks at it, what wants eyes first. */
+/** What a list's rows are sorted into for anyone who looks at it, what wants eyes first. */
 export const REVIEW_GROUPS = ['suspicious', 'doubtful', 'new', 'up', 'down', 'same'] as const;
 export type ReviewGroup = (typeof REVIEW_GROUPS)[number];

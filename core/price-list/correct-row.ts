@@ -32,7 +32,7 @@ const SETTLES: Record<keyof RowFix, readonly RowDoubt[]> = {
 
 const FIELDS = Object.keys(SETTLES) as (keyof RowFix)[];
 
-/** What a doubtful row must be told to count, in the order in which it is asked; empty: no telling mends it. */
+/** What a doubtful row must be told to count, in the order in which it is asked; empty: no telling fixes it. */
 export function fixesFor({ doubts }: Pick<ListedRow, 'doubts'>): (keyof RowFix)[] {
   return FIELDS.filter((field) => SETTLES[field].some((doubt) => doubt !== 'no-text' && doubts.includes(doubt)));
 }

@@ -158,7 +158,7 @@ describe('what a customer is asked', () => {
     expect(offerPrice(1000, markUp, rule({ taxWay: 'added' }))).toBe(1200);
   });
 
-  it('is without the tax for whoever pays none, and none is added', () => {
+  it('is without the tax for anyone who pays none, and none is added', () => {
     const exempt = rule({ exempt: 'public body' });
     expect(offerPrice(1000, markUp, exempt)).toBe(1450 - containedTax(1450, 2000));
     expect(askedPrice(1100, 'labour', exempt)).toBe(1000);

@@ -17,7 +17,7 @@ export interface PricingRule extends BillRule {
 
 const NO_TAX: TaxRates = { part: 0, labour: 0, fee: 0, credit: 0 };
 
-/** The rule as it holds for lines: whoever is exempt pays prices without tax, and none is added. */
+/** The rule as it holds for lines: anyone who is exempt pays prices without tax, and none is added. */
 export function ruleForLines({ taxWay, taxRounding, rates, exempt }: PricingRule): BillRule & { rates: TaxRates } {
   return exempt === null ? { taxWay, taxRounding, rates } : { taxWay: 'added', taxRounding, rates: NO_TAX };
 }

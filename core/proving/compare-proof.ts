@@ -36,7 +36,7 @@ export interface Promised extends Pick<QuoteOption, 'totalMiB' | 'rateMTs' | 'af
   stays: Readonly<Record<string, ModuleMarks>>;
 }
 
-/** What the machine shows, whoever says it. Capacities MiB, rate MT/s; null: not told. */
+/** What the machine shows, from whatever source. Capacities MiB, rate MT/s; null: not told. */
 export interface ShownMemory {
   /** sum of all modules */
   installedMiB: number | null;
@@ -65,7 +65,7 @@ function inOrder({ slots }: ReadMachine['memory'], promise: Promised): boolean {
   return slots.every(({ installed }) => installed?.capacityMiB === first?.installed?.capacityMiB);
 }
 
-/** The sum of all modules: of each by itself, else what the report says of all together; null: it says neither. */
+/** The sum of all modules: of each on its own, else what the report says of all together; null: it says neither. */
 function installedOf({ slots, installedMiB }: ReadMachine['memory']): number | null {
   const sizes = slots.map(({ installed }) => (installed === null ? 0 : installed.capacityMiB));
   const known = sizes.filter((mib) => mib !== null);
@@ -162,7 +162,7 @@ function channelFinding(promise: Promised, seen: ShownMemory): Finding {
 }
 
 /**
- * What is amiss with a module that was to stay; empty: nothing. Modules that changed places are no strangers, be it among
+ * What is wrong with a module that was to stay; empty: nothing. Modules that changed places are no strangers, be it among
  * those that stay or with one that is new.
  */
 function strangerNote(stays: Promised['stays'], slots: ShownMemory['slots'], slot: string): string {

@@ -1,6 +1,6 @@
 import { capacityText } from '../memory/capacity';
 
-/** What graphics, devices and firmware hold back at the least that is believed of any machine, MiB. */
+/** What graphics, devices and firmware hold back at least that is believed of any machine, MiB. */
 const LEAST_MIB = 512;
 /** No usual machine's graphics take more than an eighth of its memory, and hardly more than this beside. MiB. */
 const USUAL_MOST_MIB = 2_304;

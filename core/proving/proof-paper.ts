@@ -34,7 +34,7 @@ export interface PaperPoint {
 /** From so many sockets on those that are as promised share a row: the sheet stays one page. */
 const MANY_SOCKETS = 12;
 
-/** Findings as rows: each by itself, or, where there are many sockets, the kept ones of one filling together. */
+/** Findings as rows: each on its own, or, where there are many sockets, the kept ones of one filling together. */
 function rowsOf(findings: readonly Finding[]): { finding: Finding; count: number }[] {
   const many = findings.filter(({ kind }) => kind === 'slot').length >= MANY_SOCKETS;
   const rows: { finding: Finding; count: number }[] = [];

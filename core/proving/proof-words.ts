@@ -10,7 +10,7 @@ export interface ProofWords {
   promised: string;
   found: string;
   result: string;
-  /** on the quote's page, to whoever was promised it */
+  /** on the quote's page, to the person who was promised it */
   seeSheet: string;
   points: Record<Exclude<Finding['kind'], 'slot'>, string>;
   verdicts: Record<FindingVerdict, string>;

@@ -2,7 +2,7 @@ import { capacityText } from '../memory/capacity';
 import { parseCapacity } from '../memory/parse-capacity';
 import type { Promised, ShownMemory } from './compare-proof';
 
-const EMPTY = /^(?:0|-|–|empty|none)$/i;
+const EMPTY = /^(?:0|-|–|empty|none|leer|vide)$/i;
 
 /**
  * What somebody read off a screen for single sockets: a size such as `8 GB`, or `empty`. What is left empty is not told.

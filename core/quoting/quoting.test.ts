@@ -146,7 +146,7 @@ describe('what a customer may see', () => {
     expect(seen).toMatchObject({ number: '2026-0001', suggested: 1, customer: { name: 'Hedda Vane' } });
   });
 
-  it('does not let a new field out by itself', () => {
+  it('does not let a new field out on its own', () => {
     const sneaky = { ...snapshot, secret: 1, options: snapshot.options.map((one) => ({ ...one, secret: 1 })) };
     expect(JSON.stringify(customerView(sneaky))).not.toContain('secret');
   });

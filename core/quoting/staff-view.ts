@@ -5,7 +5,7 @@ import type { QuoteOption, QuoteSnapshot } from './snapshot';
 
 type ShopSide = QuoteOption['shop'];
 
-/** What of an option only the shop sees: without what it costs, where whoever looks may not see that. */
+/** What of an option only the shop sees: without what it costs, where the person who looks may not see that. */
 export type SeenShopSide = Pick<ShopSide, 'kept' | 'placement' | 'computed'> & {
   bought: { offer: string; count: number; seller: string }[];
   /** minor units; null: not to be seen */

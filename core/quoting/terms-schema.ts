@@ -3,23 +3,19 @@ import { daySchema } from '../bounds';
 import { LANGUAGES } from '../language';
 
 const text = (most: number) => z.string().trim().max(most, `At most ${most} letters, please.`);
-const cents = z
-  .number()
-  .int()
-  .min(0, 'An amount is 0 or more.')
-  .max(100_000_000, 'This is more than any quote comes to.');
-const share = z.number().int().min(1, 'A share is more than 0 %.').max(10_000, 'A share is 100 % at the most.');
+const cents = z.number().int().min(0, 'An amount is 0 or more.').max(100_000_000, 'This is more than any quote costs.');
+const share = z.number().int().min(1, 'A share is more than 0 %.').max(10_000, 'A share is at most 100 %.');
 
 const discountSchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('share'),
     bp: share,
-    reason: text(120).min(1, 'A discount needs its reason: the customer reads it.'),
+    reason: text(120).min(1, 'A discount needs a reason: the customer reads it.'),
   }),
   z.strictObject({
     kind: z.literal('amount'),
     cents: cents.min(1, 'A discount is more than 0.'),
-    reason: text(120).min(1, 'A discount needs its reason: the customer reads it.'),
+    reason: text(120).min(1, 'A discount needs a reason: the customer reads it.'),
   }),
 ]);
 /** What is taken off parts and work, with its reason. A share in hundredths of a percent, an amount in minor units. */
@@ -37,7 +33,7 @@ export const termsSchema = z.strictObject({
   discount: discountSchema.nullable().default(null),
   fees: z
     .array(
-      z.strictObject({ text: text(120).min(1, 'A fee needs its name.'), cents: cents.min(1, 'A fee is more than 0.') }),
+      z.strictObject({ text: text(120).min(1, 'A fee needs a name.'), cents: cents.min(1, 'A fee is more than 0.') }),
     )
     .max(6, 'Six fees are enough for any quote.')
     .default([]),
@@ -53,7 +49,7 @@ export type QuoteTerms = z.infer<typeof termsSchema>;
 
 /** What is typed over a line: other words, another price. What was computed stays beside it. */
 export const lineEditSchema = z.strictObject({
-  text: text(200).min(1, 'A line needs its words.').nullable().default(null),
+  text: text(200).min(1, 'A line needs a text.').nullable().default(null),
   /** price of one, in minor units, as the shop's prices are */
   eachCents: z.number().int().min(-100_000_000).max(100_000_000).nullable().default(null),
 });

@@ -16,7 +16,7 @@ export const MOST_DAYS = 365;
 /** What is wrong with a last day, seen from today; null: nothing. Days as `YYYY-MM-DD`. */
 export function validityFault(validUntil: string | null, today: string): string | null {
   if (validUntil === null) return null;
-  if (validUntil < today) return 'The prices cannot hold until a day that is past.';
+  if (validUntil < today) return 'The prices cannot be valid until a day in the past.';
   const days = (Date.parse(`${validUntil}T00:00:00Z`) - Date.parse(`${today}T00:00:00Z`)) / 86_400_000;
-  return days > MOST_DAYS ? 'The prices can hold for a year at the most.' : null;
+  return days > MOST_DAYS ? 'The prices can be valid for at most a year.' : null;
 }

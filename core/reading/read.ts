@@ -36,7 +36,7 @@ export type ReadResult =
 
 /** One sentence for each way an input cannot be read, with what was expected. */
 export const READ_FAULTS: Record<ReadFault, string> = {
-  empty: 'There is nothing in this input.',
+  empty: 'This input is empty, so nothing was read.',
   'too-large': 'This input is over 8 MiB: a memory report is far smaller, so something else was dropped.',
   archive: 'This is a packed archive: unpack it and drop the file that is in it.',
   program: 'This is a program, not the report it makes: run it on the machine and drop what it wrote.',
@@ -45,10 +45,10 @@ export const READ_FAULTS: Record<ReadFault, string> = {
   'blank-spd': 'This SPD is blank: every byte is the same, so nothing was read out of the module.',
   'unknown-spd': 'This looks like an SPD, but byte 2 names no type of memory that is known.',
   'page-without-product':
-    'This page says nothing of memory that can be read: paste the lines that tell of it, or the title of the offer.',
+    'Nothing about memory can be read on this page: paste the lines about it, or the title of the offer.',
   ambiguous: 'This may be one module’s label or title, or what a kind of machine takes: say which it is.',
   'unknown-format':
-    'This is nothing that Fenbrik reads: a report of a machine’s memory (SMBIOS, CIM, a hardware listing, a system’s own text), an SPD, a module’s label or title, a specification, or a seller’s page.',
+    'Fenbrik cannot read this. It reads: a report of a machine’s memory (SMBIOS, CIM, a hardware listing, a system’s own text), an SPD, a module’s label or title, a specification, or a seller’s page.',
 };
 
 /** More warnings than this say no more than that the input is badly damaged. */

@@ -103,7 +103,7 @@ test.each([
   [
     'a text',
     bytes('hello', 'there'),
-    'There is no table in this file: a price list has a column for the price at least.',
+    'There is no table in this file: a price list has at least a column for the price.',
   ],
   [
     '200 columns and more',
@@ -121,6 +121,6 @@ test('a workbook that is too large is told before it is unpacked', async () => {
   expect((await reading.take(part, false)).ok).toBe(true);
   expect(await reading.take(part, false)).toMatchObject({
     ok: false,
-    sentence: 'A workbook is 32 MiB at the most: save it as CSV.',
+    sentence: 'A workbook is at most 32 MiB: save it as CSV.',
   });
 });

@@ -13,7 +13,7 @@ import { NotRead } from './package-parts';
 import { type FileRow, SeparatedRows } from './separated-rows';
 import { readWorkbook } from './workbook';
 
-/** How a list is to be read. */
+/** How a list is read. */
 export interface ListOrder {
   listId: number;
   /** null: as its first piece tells */
@@ -27,7 +27,7 @@ export interface ListOrder {
   ground: CountingGround;
   /** the maker whose own parts the seller sells; empty: none */
   partsOf: string;
-  /** so many of its rows are told as they are read, for whoever only tries; left out: none */
+  /** so many of its rows are told as they are read, for anyone who only tries; left out: none */
   tells?: number;
 }
 
@@ -43,7 +43,7 @@ export interface ListEnd {
   sentence: string | null;
 }
 
-/** A row as it was read, for whoever only tries a list. */
+/** A row as it was read, for anyone who only tries a list. */
 export interface ToldRow {
   title: string;
   printedCents: number | null;
@@ -209,7 +209,7 @@ export class ListReading {
     const parts = this.#book ?? [];
     parts.push(bytes);
     if (parts.reduce((sum, part) => sum + part.length, 0) > WORKBOOK.packed) {
-      throw new NotRead('A workbook is 32 MiB at the most: save it as CSV.');
+      throw new NotRead('A workbook is at most 32 MiB: save it as CSV.');
     }
     if (!last) return [];
     const book = await readWorkbook(Buffer.concat(parts), WORKBOOK);
@@ -243,7 +243,7 @@ export class ListReading {
     const cells = head.slice(0, HEAD_ROWS).map((row) => row.cells);
     if (cells.every(isEmpty)) throw new NotRead('There is nothing in this file.');
     if (cells.every((row) => row.length < 2)) {
-      throw new NotRead('There is no table in this file: a price list has a column for the price at least.');
+      throw new NotRead('There is no table in this file: a price list has at least a column for the price.');
     }
     const guessed = guessColumns(cells);
     const { told, remembered } = this.#order;

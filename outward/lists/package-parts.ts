@@ -3,7 +3,7 @@ import { type Entry, fromBuffer, type ZipFile } from 'yauzl';
 
 const MOST_ENTRIES = 4_000;
 
-/** Why a workbook is not read on; its message goes to whoever dropped it. */
+/** Why a workbook is not read on; its message goes to the person who dropped it. */
 export class NotRead extends Error {}
 
 /** Opens a package of parts (ECMA-376 part 2); nothing of it is unpacked yet. */

@@ -92,5 +92,5 @@ test('a quote that never ends spoils its own line and no other', () => {
 
 test('what is no list of rows is told', () => {
   expect(() => rowsOf(`a;b\n${'x'.repeat(1_100_000)}`)).toThrow('Line 2 is over a million letters long');
-  expect(() => rowsOf('a;"b\n'.repeat(200))).toThrow('Over 100 lines have a quote that never ends');
+  expect(() => rowsOf('a;"b\n'.repeat(200))).toThrow('Over 100 lines have a quotation mark that never ends');
 });

@@ -88,7 +88,7 @@ export class SeparatedRows {
     const first = errors[0]?.row ?? (endless ? rows : null);
     if (first === null || (first >= rows && !last && !endless)) return null;
     if (++this.#spoiltLines > MOST_SPOILT) {
-      throw new NotRead(`Over ${MOST_SPOILT} lines have a quote that never ends: this is no price list.`);
+      throw new NotRead(`Over ${MOST_SPOILT} lines have a quotation mark that never ends: this is no price list.`);
     }
     return first;
   }

@@ -154,7 +154,7 @@ export class PdfSheet {
     return this.#lines(text, style).length * (style.size ?? 10) * LEADING;
   }
 
-  /** Writes a text at the sheet's height and goes below it. Whoever calls says what part of the document it is. */
+  /** Writes a text at the sheet's height and goes below it. The caller says what part of the document it is. */
   write(text: string, style: Style = {}): void {
     const { weight = 'regular', size = 10, colour = INK, align = 'left', x = this.left, width = this.width } = style;
     for (const { runs, wide } of this.#lines(text, style)) {

@@ -276,7 +276,7 @@ ${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrd
   return text;
 }
 
-/** What whoever follows a link that opens nothing is told: nothing. */
+/** What a person who follows a link that opens nothing is told: nothing. */
 export const NOTHING_HERE = html`<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>There is nothing here</title></head>
 <body><main><h1>There is nothing here</h1><p>The address may be incomplete: try it again as it was given to you.</p></main></body></html>`

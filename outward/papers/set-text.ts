@@ -82,7 +82,7 @@ export function setText(text: string, weight: Weight, width: number, measure: Me
       while (line.at(-1)?.text === ' ') line.pop();
       const runs = visualRuns(line);
       const last = runs.at(-1);
-      // Whoever has the paper read to them hears two words where a line ends between them.
+      // Anyone who has the paper read to them hears two words where a line ends between them.
       if (isWrapped && isSpaced && last?.rtl === false) last.text += ' ';
       lines.push(runs);
       line = [];

@@ -7,7 +7,7 @@ const SFNT_ENTRY = 16;
 const aligned = (length: number): number => (length + 3) & ~3;
 
 /**
- * A font file without its packing: the tables of a WOFF (W3C WOFF 1.0) as the OpenType file that they came from. Whoever reads
+ * A font file without its packing: the tables of a WOFF (W3C WOFF 1.0) as the OpenType file that they came from. Anyone who reads
  * the same font often does not inflate its tables again each time.
  *
  * @throws RangeError where the file is no WOFF or is cut off

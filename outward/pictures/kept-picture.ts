@@ -1,6 +1,6 @@
 import type { Sharp } from 'sharp';
 
-/** A picture as it is kept: small enough to be shown on any screen, made anew, so that nothing but its points is in it. */
+/** A picture as it is kept: small enough to be shown on any screen, made again, so that nothing but its points is in it. */
 export interface KeptPicture {
   jpeg: Buffer;
   width: number;
@@ -17,7 +17,7 @@ const SIZES = [
 export const MOST_KEPT_BYTES = 1_000_000;
 
 /**
- * Makes a picture anew as it is kept (JPEG, ISO/IEC 10918-1).
+ * Makes a picture again as it is kept (JPEG, ISO/IEC 10918-1).
  *
  * @param turned degrees clockwise by which it is set upright
  */

@@ -17,7 +17,7 @@ function isPicture(bytes: Uint8Array): boolean {
 }
 
 /**
- * A logo as it is kept and printed: decoded whole, off the main thread, and made anew as a PNG of bounded size. So whatever is
+ * A logo as it is kept and printed: decoded whole, off the main thread, and made again as a PNG of bounded size. So whatever is
  * kept can be drawn.
  */
 export async function logoPicture(
@@ -44,7 +44,7 @@ export async function logoPicture(
 
 let printed: { of: string; png: Buffer | null } | null = null;
 
-/** What of a kept logo can be printed; null: nothing. Those that were kept before they were made anew are looked at once. */
+/** What of a kept logo can be printed; null: nothing. Those that were kept before they were made again are looked at once. */
 export async function printableLogo(bytes: Buffer | null): Promise<Buffer | null> {
   if (bytes === null) return null;
   const of = createHash('sha256').update(bytes).digest('base64');

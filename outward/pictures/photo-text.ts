@@ -260,7 +260,7 @@ export async function readPicture(input: Uint8Array, tell: TellProgress = () => 
   return inTurn(() => readNow(input, tell), tell);
 }
 
-/** Makes a photograph anew as it is kept, without looking for words. Never throws on a bad picture. */
+/** Makes a photograph again as it is kept, without looking for words. Never throws on a bad picture. */
 export async function plainPicture(
   input: Uint8Array,
   tell: TellProgress = () => {},

@@ -21,7 +21,7 @@ const NAME = 'fenbrik';
 
 export interface Cluster {
   url: string;
-  /** true where whoever called is to end it */
+  /** true where the caller has to end it */
   started: boolean;
   stop: () => void;
 }
@@ -72,7 +72,7 @@ function command(folder: string, program: string, args: string[]): SpawnSyncRetu
     ...owner(),
     cwd: folder,
     encoding: 'utf8',
-    // The server must not hold our pipes, or whoever waits for our output waits for it.
+    // The server must not hold our pipes, or anyone who waits for our output waits for it.
     stdio: program === 'pg_ctl' ? 'ignore' : 'pipe',
     env: { NODE_ENV: 'production', PATH: process.env.PATH ?? '', HOME: folder, LC_ALL: 'C.UTF-8' },
   });
@@ -98,7 +98,7 @@ function initialise(folder: string): void {
 
 /**
  * Takes away the lock file of a server that was killed and that nobody has waited for yet: such a process still has
- * its number, and PostgreSQL would take it for a running server. Its children end by themselves when it is gone.
+ * its number, and PostgreSQL would take it for a running server. Its children end on their own when it is gone.
  */
 function clearLockOfTheDead(folder: string): void {
   const file = join(folder, 'data', 'postmaster.pid');
@@ -189,7 +189,7 @@ const ROOM = ['shared_buffers=256MB', 'max_wal_size=4GB'];
  * Brings up a private PostgreSQL on loopback: made on the first call, reused afterwards, on the same port where
  * that is free. A server that an earlier start left running is taken over.
  *
- * @throws Error with a sentence for whoever started it, where that cannot be
+ * @throws Error with a sentence for anyone who started it, where that cannot be
  * @param settings further server settings, `name=value`
  */
 export async function openCluster(folder: string, settings: string[] = []): Promise<Cluster> {
@@ -219,7 +219,7 @@ export async function openCluster(folder: string, settings: string[] = []): Prom
       throw new Error(`PostgreSQL did not start; its log is ${join(folder, 'log')}`);
     writeFileSync(join(folder, 'port'), String(port));
   }
-  // A server whose starter ended hard belongs to whoever finds it, or nobody would ever end it.
+  // A server whose starter ended hard belongs to the person who finds it, or nobody would ever end it.
   const ours = already === null || !starterLives(folder);
   if (ours) writeFileSync(join(folder, 'starter'), String(process.pid));
   const password = readFileSync(join(folder, 'password'), 'utf8');

@@ -25,7 +25,7 @@ async function isRefusedByBrowsers(port: number): Promise<boolean> {
  *
  * @param asked the setting `PORT`; undefined or empty: none was asked for
  * @returns null where none was
- * @throws Error with one sentence where it cannot be had: whoever asked for a port wants that one
+ * @throws Error with one sentence where it cannot be had: anyone who asked for a port wants that one
  */
 export async function askedPort(asked: string | undefined, host = '127.0.0.1'): Promise<number | null> {
   if (asked === undefined || asked === '') return null;

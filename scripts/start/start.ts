@@ -108,7 +108,7 @@ function isListening(url: string): Promise<boolean> {
 
 /** What a start is to do beside serving. */
 export interface Starting {
-  /** for whoever works on the code: nothing is built, and what changes is made anew and shown by itself */
+  /** for anyone who works on the code: nothing is built, and what changes is made again and shown on its own */
   isDev?: boolean;
   /** makes what is served, unless it is there */
   build?: () => Promise<void>;

@@ -71,7 +71,7 @@ function entryOf(row: JobRow): CounterEntry {
     fitted: row.fitted,
     proved: row.proved,
   });
-  // A customer who asks is waiting, whatever else is to be decided.
+  // A customer who asks is waiting, whatever else has to be decided.
   const next = row.openQuestions > 0 ? 'quote' : nextStation(standings);
   return {
     id: row.id,

@@ -136,7 +136,7 @@ test('a yes outlives a crash at any moment: said again it is the same yes, noted
   }
 }, 120_000);
 
-test('work beside requests goes on by itself once the database is back, and the log tells what happened', async () => {
+test('work beside requests continues on its own once the database is back, and the log tells what happened', async () => {
   // A minute in the long run: long enough for the queue's own patience to end.
   const awayMs = process.env.FENBRIK_LONG === '1' ? 60_000 : 3_000;
   const lines: { level: number; msg: string; err?: { message: string } }[] = [];

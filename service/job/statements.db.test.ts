@@ -86,7 +86,7 @@ describe('at the bench', () => {
     expect(asked).toBeLessThanOrEqual(3);
   });
 
-  it('the page anew stays within its bound', async () => {
+  it('the page again stays within its bound', async () => {
     const { job } = await onTheBench();
     const asked = await counted(async () => {
       await enter();

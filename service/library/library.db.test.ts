@@ -138,7 +138,7 @@ describe('models', () => {
     expect((await showModel(READER, id))?.claims.at(-1)).toMatchObject({ note: 'handwritten', enteredBy: 'Teo Marsh' });
     expect(await addClaim(shop.teo, id, { ...claim, value: null })).toMatchObject({
       ok: false,
-      sentence: 'A claim needs its value.',
+      sentence: 'A limit needs a value.',
     });
     expect(await addClaim(shop.teo, id, { ...claim, value: -1 })).toMatchObject({ ok: false, code: 'bad-input' });
     const name = { limit: 'totalMiB', kind: 'lid-label', name: 'label' } as const;

@@ -267,9 +267,9 @@ export async function mergeTwins(
 }
 
 export const keepAsModelSchema = z.strictObject({
-  maker: z.string().trim().min(1, 'Type its maker.').max(80),
-  name: z.string().trim().min(1, 'Type its name.').max(120),
-  yearFrom: z.number().int().min(1980, 'Type the year it came out.').max(2100),
+  maker: z.string().trim().min(1, 'Enter its maker.').max(80),
+  name: z.string().trim().min(1, 'Enter its name.').max(120),
+  yearFrom: z.number().int().min(1980, 'Enter the year it came out.').max(2100),
 });
 
 /** What a job's readings and slots say of its machine, as a model. */

@@ -35,7 +35,7 @@ import type { Caller } from '../staff/access';
 import { AS_USED, type LeftOut, type Sorted, sortCustomers, sortModels, sortStock } from './moved-doubles';
 import { newModelSchema, putModel } from './new-model';
 
-/** How a file is to be read: what is in it, and its columns, which are guessed where none are told. */
+/** How a file is read: what is in it, and its columns, which are guessed where none are told. */
 export const movingSchema = z.strictObject({
   kind: z.enum(MOVED_KINDS),
   columns: z.record(z.string().max(20), z.number().int().min(0).max(99)).nullable().default(null),

@@ -139,7 +139,7 @@ describe('a quote by mail', () => {
     expect(await settled(job)).toMatchObject({ state: 'sent', to: right });
   });
 
-  it('that was taken without an answer is not sent again by itself, only when somebody says so', async () => {
+  it('that was taken without an answer is not sent again on its own, only when somebody says so', async () => {
     server.setMoods('lost,well');
     const { job, to } = await sentTo();
     must(await mailQuote(shop.teo, job, { version: 1 }));
@@ -153,7 +153,7 @@ describe('a quote by mail', () => {
     expect(await mailAgain(shop.teo, job, { id: (await mailOf(job))?.id ?? 0 })).toMatchObject({ code: 'conflict' });
   });
 
-  it('whose process ended on the way is not sent again by itself', async () => {
+  it('whose process ended on the way is not sent again on its own', async () => {
     const { job, to } = await sentTo();
     server.setMoods('busy');
     must(await mailQuote(shop.teo, job, { version: 1 }));
@@ -216,7 +216,7 @@ describe('a quote by mail', () => {
 });
 
 describe('a reminder', () => {
-  it('goes once to whoever was mailed a quote that is about to lapse, and to nobody who answered', async () => {
+  it('goes once to the person who was mailed a quote that is about to lapse, and to nobody who answered', async () => {
     server.setMoods('well');
     await queueReminders();
     const open = await sentTo();

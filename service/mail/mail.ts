@@ -48,9 +48,9 @@ const mailServer = (): string | null => environment().FENBRIK_SMTP ?? null;
 
 /** Why the shop cannot send mail, in one sentence; null: it can. */
 async function whatStopsMail(db: Queryable): Promise<string | null> {
-  if (mailServer() === null) return 'No mail server is set: whoever runs Fenbrik names it as FENBRIK_SMTP.';
+  if (mailServer() === null) return 'No mail server is set: start Fenbrik with FENBRIK_SMTP.';
   const { from } = await mailSender(db);
-  return from === '' ? 'The shop has no address that mail comes from: an owner types it under Settings.' : null;
+  return from === '' ? 'The shop has no sender address: an owner enters it under Settings.' : null;
 }
 
 /** What receivers' programs know a mail by (RFC 5322, 3.6.4). */
@@ -83,7 +83,7 @@ export async function mailQuote(
       if (base === '')
         return fault(
           'conflict',
-          'Nobody has said under which address customers reach this shop: an owner confirms it under Settings.',
+          'The address under which customers reach this shop is missing: an owner sets it under Settings.',
         );
       const stop = await whatStopsMail(db);
       if (stop !== null) return fault('conflict', stop);
@@ -106,7 +106,7 @@ export async function mailQuote(
 
 export const resendSchema = z.strictObject({ id: idSchema });
 
-/** Sends a mail anew that was refused, given up, or of which nobody knows whether it went: somebody decides that here. */
+/** Sends a mail again that was refused, given up, or of which nobody knows whether it went: somebody decides that here. */
 export async function mailAgain(
   caller: Caller<'quotes.send'>,
   jobId: number,
@@ -237,7 +237,7 @@ export interface MailTry {
 
 /**
  * Hands over all mail that is due, one after the other. Of several processes each mail is taken by one; what a process took
- * and never told of is not tried again by itself.
+ * and never told of is not tried again on its own.
  */
 export async function sendDueMail(): Promise<MailTry[]> {
   const tries: MailTry[] = [];
@@ -279,7 +279,7 @@ export async function sendMailTask(): Promise<MailTry[]> {
   return tries;
 }
 
-/** Queues a reminder for each mailed quote that is about to lapse without an answer; each customer gets one at the most. */
+/** Queues a reminder for each mailed quote that is about to lapse without an answer; each customer gets one at most. */
 export async function queueReminders(): Promise<number> {
   if ((await whatStopsMail(pool())) !== null) return 0;
   const { from } = await mailSender(pool());

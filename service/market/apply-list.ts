@@ -42,7 +42,7 @@ type Wanted = z.infer<typeof applySchema>;
 /** Lines, or changes to undo, that are written with one statement: many, since those of an index's page come together then. */
 const AT_ONCE = 50_000;
 
-const BUSY = 'This list is being worked on: wait until that is done.';
+const BUSY = 'This list is being processed: wait until that is done.';
 
 /** Compares with how the offers stand now, and writes every row that counts. */
 async function writeRows(db: Queryable, list: PriceList, currency: string, wanted: Wanted): Promise<ListOutcome> {
@@ -103,7 +103,7 @@ async function undoNow(db: Queryable, list: PriceList, { by }: ListTask): Promis
   await noteEvent(db, { jobId: null, staffId: by, kind: 'list-undone', detail: { id: list.id } });
 }
 
-const BROKE_OFF = 'It broke off, and nothing changed: try again.';
+const BROKE_OFF = 'It stopped, and nothing changed: try again.';
 
 /** Works on a list in one transaction, as a task does. @param isLast it is not tried again: then the list says so */
 export async function workOnList(task: ListTask, isLast: boolean): Promise<Result<null>> {
@@ -163,7 +163,7 @@ export async function applyList(
     await waitALittle(async () => (await getPriceList(pool(), id))?.state !== 'reading');
     return fault(
       'conflict',
-      `The terms of ${before.seller} or a rate changed: its prices were counted anew, look again.`,
+      `The terms of ${before.seller} or a rate changed: its prices were recalculated, check them again.`,
     );
   }
   const task: ListTask = { id, what: 'applying', wanted, by: caller?.id ?? null };
@@ -179,7 +179,7 @@ export async function applyList(
 
 const notOpen = ({ state }: PriceList): string =>
   state === 'reading'
-    ? 'This list is being read: wait until it is.'
+    ? 'This list is being read: wait until that is done.'
     : state === 'failed'
       ? 'This list could not be read.'
       : state === 'looked-at'

@@ -40,7 +40,7 @@ export async function bindList(db: Queryable, list: { id: number; sellerId: numb
   await noteLotsOf(db, list.sellerId);
 }
 
-/** Tries anew to bind what waits for models that the library has learned, within the change that taught it them. */
+/** Tries again to bind what waits for models that the library has learned, within the change that taught it them. */
 export async function bindWaiting(db: Queryable, modelIds: readonly number[]): Promise<void> {
   const waiting = await listUnboundOriginals(db, MOST_STATED);
   if (waiting.length === 0 || modelIds.length === 0) return;

@@ -203,7 +203,7 @@ export async function askOneFeed(sellerId: number): Promise<FeedOutcome | null> 
   });
 }
 
-/** How a seller's feed does, for whoever looks at its offers. */
+/** How a seller's feed does, for anyone who looks at its offers. */
 export interface FeedHealth {
   sellerId: number;
   ok: boolean;

@@ -42,7 +42,7 @@ describe('a list that is large, cut off, or left lying', () => {
       )
     )[0]?.count;
 
-  it('is read and applied in the background, says how far it is, and goes on by itself when it breaks off', async () => {
+  it('is read and applied in the background, says how far it is, and continues on its own when it breaks off', async () => {
     const { seller } = await quayside();
     const { id } = must(await takeList(shop.teo, seller.id, { name: 'large.csv', input: pieces() }));
     const seen = new Set<string>();
@@ -58,7 +58,7 @@ describe('a list that is large, cut off, or left lying', () => {
     const further = must(await moreOfGroup(READER, id, { group: 'new', after: 30_000, most: 500 }));
     expect(further.map(({ line }) => line).slice(0, 2)).toEqual([30_001, 30_002]);
 
-    // The database ends whoever applies it, in the midst of it.
+    // The database ends the connection that applies it, in the midst of it.
     const applying = applyList(shop.teo, id, SURE);
     for (let ended = 0; ended === 0; ) {
       const [{ count } = { count: 0 }] = await many<{ count: number }>(
@@ -69,7 +69,7 @@ describe('a list that is large, cut off, or left lying', () => {
       ended = count;
     }
     expect(await counted()).toBe(0);
-    // What was acknowledged is tried again by itself, from the beginning.
+    // What was acknowledged is tried again on its own, from the beginning.
     must(await applying);
     expect(await applyList(shop.teo, id, SURE)).toMatchObject({ ok: false, code: 'conflict' });
     await until(id, 'applied');
@@ -117,7 +117,7 @@ describe('a list that is large, cut off, or left lying', () => {
     expect(must(await lookAtWork(READER, id))).toMatchObject({ state: 'looked-at', work: { what: 'applying' } });
     await expect(workOnList(task, true)).rejects.toThrow('no room');
     expect(must(await lookAtWork(READER, id))).toEqual({ state: 'looked-at', work: null });
-    expect((await showList(READER, id))?.list.sentence).toBe('It broke off, and nothing changed: try again.');
+    expect((await showList(READER, id))?.list.sentence).toBe('It stopped, and nothing changed: try again.');
     await run(pool(), 'drop trigger refuse_applied on price_list');
     expect(must(await applyList(shop.teo, id, SURE))).toMatchObject({ added: 1 });
     expect((await showList(READER, id))?.list.sentence).toBeNull();
@@ -137,7 +137,7 @@ describe('a list that is large, cut off, or left lying', () => {
     expect(await many(pool(), "select id from price_list where state = 'arriving'")).toEqual([]);
   });
 
-  it('whose reading a crash ended is read anew, with what was said of it', async () => {
+  it('whose reading a crash ended is read again, with what was said of it', async () => {
     const { seller } = await quayside();
     const lines = ['SKU,Description,Net,Gross', 'CR-1,Laptop memory 8GB,20.00,24.00'];
     const { id } = must(await takeList(shop.teo, seller.id, listFile('crash.csv', lines)));

@@ -28,7 +28,7 @@ test('a list in its seller’s folder waits to be looked at, and the file is out
   lay('quayside components', 'november.csv', LIST);
   lay('quayside components', 'notes.pdf', 'not for us');
   expect(await look()).toEqual([
-    { file: 'quayside components/november.csv', ok: true, sentence: 'It waits to be looked at.' },
+    { file: 'quayside components/november.csv', ok: true, sentence: 'It waits for review.' },
   ]);
   const [list] = await listsOfLate(READER);
   expect(list).toMatchObject({ name: 'november.csv', seller: 'Quayside Components', state: 'looked-at', madeBy: null });
@@ -38,7 +38,7 @@ test('a list in its seller’s folder waits to be looked at, and the file is out
   expect(await look()).toEqual([]);
   // The same bytes once more, as after a crash in between, are no second list.
   lay('quayside components', 'again.csv', LIST);
-  expect(await look()).toMatchObject([{ ok: true, sentence: 'It was taken before.' }]);
+  expect(await look()).toMatchObject([{ ok: true, sentence: 'It was read before.' }]);
   expect((await listsOfLate(READER)).length).toBe(before + 1);
 });
 

@@ -22,7 +22,7 @@ export async function takeFromFolder(folder: string, now = Date.now()): Promise<
     const seller = await findSeller(pool(), file.seller);
     const sha256 = seller === null ? null : await hashOf(file);
     if (seller === null || sha256 === null) {
-      const sentence = seller === null ? `There is no seller called ${file.seller}.` : 'A list is 512 MiB at the most.';
+      const sentence = seller === null ? `There is no seller called ${file.seller}.` : 'A list is at most 512 MiB.';
       await putAway(file, sentence);
       told(false, sentence);
       continue;
@@ -33,7 +33,7 @@ export async function takeFromFolder(folder: string, now = Date.now()): Promise<
     const taken = known ? null : await takeList(null, seller.id, { name: file.name.slice(0, 200), input });
     const refused = taken === null || taken.ok ? null : taken.sentence;
     await putAway(file, refused);
-    told(refused === null, refused ?? (known ? 'It was taken before.' : 'It waits to be looked at.'));
+    told(refused === null, refused ?? (known ? 'It was read before.' : 'It waits for review.'));
   }
   return outcomes;
 }

@@ -118,7 +118,7 @@ async function findPage(asked: z.output<typeof askMarketSchema>): Promise<Result
   if (asked.jobId !== null && job === null) return fault('not-found', 'There is no such job.');
   const wish = job === null ? typed : both(job, typed);
   const found = await specsFor(pool(), wish);
-  // Whoever scrolls on knows the counts already.
+  // Anyone who scrolls on knows the counts already.
   const counted = asked.from > 0 ? null : await countOffers(pool(), found, wish);
   const counts = new Map(counted?.map(({ familyId, offers }) => [familyId, offers]));
   const filled = counted === null ? found.families : found.families.filter(({ id }) => counts.has(id));
@@ -178,7 +178,7 @@ export function seenMarket(view: OffersPage, seesCost: boolean): SeenMarket {
   return { ...view, rows: view.rows.map((row) => ({ ...row, costCents: null, history: [] })) };
 }
 
-/** A file holds so many offers at the most. */
+/** A file holds so many offers at most. */
 const MOST_EXPORTED = 10_000;
 const EXPORT_PAGE = 200;
 

@@ -20,7 +20,7 @@ import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
 import { foundOfferIds } from './market';
 
-/** What of the originals is to be settled: machines that the library does not know, and parts that are for none. */
+/** What of the originals has to be settled: machines that the library does not know, and parts that are for none. */
 export interface OriginalsToSettle {
   waiting: WaitingOriginal[];
   loose: LooseOriginal[];
@@ -55,7 +55,7 @@ export async function settleOriginal(
   });
 }
 
-/** Offers whose origin is changed at once, at the most. */
+/** Offers whose origin is changed at once, at most. */
 const MOST_OFFERS = 5_000;
 
 export const manyOriginsSchema = z.strictObject({

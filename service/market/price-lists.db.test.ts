@@ -220,7 +220,7 @@ describe('a price list', () => {
     ['nothing', '', 'There is nothing in this file.'],
     ['a damaged workbook', 'PK\u0003\u0004zzzz', 'This workbook is damaged or locked: save it again, or as CSV.'],
     ['200 columns and more', Array(201).fill('x').join(','), 'Line 1 has over 200 columns: this is no price list.'],
-    ['a text', 'hello', 'There is no table in this file: a price list has a column for the price at least.'],
+    ['a text', 'hello', 'There is no table in this file: a price list has at least a column for the price.'],
   ])('that is %s is told so', async (_, text, sentence) => {
     const { seller } = await quayside();
     const input = new TextEncoder().encode(text);
@@ -243,7 +243,7 @@ it('compares what we pay where the seller’s own price was never noted', async 
   const dearer = must(await takeList(shop.teo, seller.id, list(Math.round(first.costCents * 1.3))));
   expect((await listRows(dearer.id))[0]).toMatchObject({ fate: 'up', byCost: true, fromCents: first.costCents });
 
-  // Other terms in the meantime: it is counted anew before it can be applied.
+  // Other terms in the meantime: it is calculated again before it can be applied.
   must(await saveSeller(shop.teo, seller.id, { ...fields, terms: plainTerms('EUR') }));
   expect(await applyList(shop.teo, dearer.id, SURE)).toMatchObject({ ok: false, code: 'conflict' });
   expect((await listRows(dearer.id))[0]?.costCents).toBe(Math.round(first.costCents * 1.3));

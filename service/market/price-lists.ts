@@ -112,7 +112,7 @@ async function arrive(id: number, input: AsyncIterable<Uint8Array>, note: object
     });
     return arrived.bytes;
   } catch (cause) {
-    // Whoever sent it went away half way, or the database did.
+    // Anyone who sent it went away half way, or the database did.
     await deleteList(pool(), id).catch(caughtAs('deleting a list that came only in part', undefined, { list: id }));
     throw cause;
   }
@@ -235,7 +235,7 @@ export async function listsOfLate(_: Caller<'offers.read'>): Promise<PriceList[]
 
 export const correctSchema = columnsSchema;
 
-const WAITS = 'This list is being read: wait until it is.';
+const WAITS = 'This list is being read: wait until that is done.';
 const APPLIED = 'This list was applied already: undo it first.';
 
 /** Why a list cannot be changed now; null: it can. */

@@ -143,7 +143,7 @@ async function readInto(db: Queryable, list: PriceList, told: ListColumns | null
 /** Thrown to undo what was begun of a list that is none. */
 class NoList extends Error {}
 
-/** Reads a list that is to be read, by the columns that were said of it; one that another transaction is at is left to it. */
+/** Reads a list that waits to be read, by the columns that were said of it; one that another transaction is at is left to it. */
 async function readNow(id: number): Promise<void> {
   let held = false;
   try {
@@ -165,7 +165,7 @@ async function readNow(id: number): Promise<void> {
 }
 
 const NOT_READ =
-  'It could not be read, through no fault of the list: an owner finds why under Settings, Background work.';
+  'It could not be read, but not because of the list: an owner sees the reason under Settings, Background work.';
 
 /** Reads a list as a task does. @param isLast it is not tried again: then the list says so */
 export async function readListTask(id: number, isLast: boolean): Promise<void> {
@@ -177,7 +177,7 @@ export async function readListTask(id: number, isLast: boolean): Promise<void> {
   }
 }
 
-/** A list is to be read: within the transaction that says so the task for it is kept. */
+/** A list waits to be read: within the transaction that says so the task for it is kept. */
 export async function queueReading(db: Queryable, id: number, told: ListColumns | null): Promise<void> {
   await setToRead(db, id, told);
   await addTask(db, 'read-list', { id }, { about: id });
@@ -186,7 +186,7 @@ export async function queueReading(db: Queryable, id: number, told: ListColumns 
 /** So often it is looked whether another one has read a list, milliseconds. */
 const LOOK_MS = 100;
 
-/** Sees a list's reading through to its end: reads it, or waits for whoever was first. For work that is no request's. */
+/** Sees a list's reading through to its end: reads it, or waits for anyone who was first. For work that is no request's. */
 export async function readThrough(id: number): Promise<void> {
   for (;;) {
     await readNow(id);
@@ -195,7 +195,7 @@ export async function readThrough(id: number): Promise<void> {
   }
 }
 
-/** Puts lists that are to be read and that no task is about into the queue. Returns how many. */
+/** Puts lists that wait to be read and that no task is about into the queue. Returns how many. */
 export async function queueUnread(): Promise<number> {
   const ids = await unreadLists(pool());
   for (const id of ids) await addTask(pool(), 'read-list', { id }, { about: id });

@@ -79,7 +79,7 @@ describe('where a seller’s prices are asked for', () => {
     });
     expect(await feedHealth(READER)).toEqual([]);
     must(await saveFeed(shop.wren, seller, form('/feed', allowed)));
-    // From now on whoever looks after prices may try it.
+    // From now on anyone who looks after prices may try it.
     expect(must(await tryTheFeed(shop.tam, seller, form('/feed'))).sentence).toContain('2 items in EUR');
     must(await removeFeed(shop.tam, seller));
     expect(await feedHealth(READER)).toEqual([]);

@@ -34,8 +34,8 @@ export const feedFormSchema = z.strictObject({
   everyMinutes: z
     .number('Enter how often it is asked, in minutes.')
     .int()
-    .min(MINUTES.least, `A feed is asked every ${MINUTES.least} minutes at the most.`)
-    .max(MINUTES.most, 'A feed is asked once a week at the least.')
+    .min(MINUTES.least, `A feed is asked at most every ${MINUTES.least} minutes.`)
+    .max(MINUTES.most, 'A feed is asked at least once a week.')
     .default(60),
   /** an owner says that its host may be asked, and that it may be on the own machine or network */
   allow: z.boolean().default(false),
@@ -43,7 +43,7 @@ export const feedFormSchema = z.strictObject({
 });
 type FeedForm = z.infer<typeof feedFormSchema>;
 
-const NOT_ALLOWED = (host: string): string => `Nobody has allowed ${host} to be asked yet: an owner ticks that here.`;
+const NOT_ALLOWED = (host: string): string => `${host} is not allowed yet: an owner ticks it here.`;
 
 /** May this address be asked by now, as the form and earlier ones say? */
 async function mayAsk(caller: Caller, { url, allow, allowOwn }: FeedForm): Promise<Result<{ own: boolean }>> {

@@ -20,7 +20,7 @@ const now = async (id: number) => must(await pricesOf(READER, id))[0];
 const day = (days: number) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 
 describe('what a seller prints', () => {
-  it('is counted by its terms, told step by step, and counted anew when they change', async () => {
+  it('is counted by its terms, told step by step, and calculated again when they change', async () => {
     const { offer, seller } = await anOffer();
     const { id: _, name: _name, offers: _offers, ...fields } = seller;
     const terms = { ...plainTerms('EUR'), withTax: true, taxBp: 2000 };

@@ -47,10 +47,10 @@ export async function sellerDesk(_: Caller<'offers.read'>): Promise<SellerDesk> 
   return { sellers: await listSellers(pool()), rates: await listRates(pool(), currency), currency, day, taxBp };
 }
 
-/** Prices that are counted anew with one statement. */
+/** Prices that are calculated again with one statement. */
 const AT_ONCE = 5_000;
 
-/** Counts a seller's printed prices anew; those that come out otherwise get a new price. Returns how many. */
+/** Counts a seller's printed prices again; those that come out otherwise get a new price. Returns how many. */
 async function recount(
   db: Queryable,
   sellerId: number,
@@ -115,7 +115,9 @@ export const sellerSchema = z
     returns: z.string().trim().max(200, 'At most 200 characters, please.'),
     orderContact: z.string().trim().max(200, 'At most 200 characters, please.'),
     /** where orders are mailed to; empty: nowhere */
-    orderMail: z.union([z.literal(''), z.email('Type one mail address for orders, or none.').max(200)]).default(''),
+    orderMail: z
+      .union([z.literal(''), z.email('Enter one e-mail address for orders, or leave blank.').max(200)])
+      .default(''),
     /** minor units of its currency */
     leastOrderCents: z
       .number()

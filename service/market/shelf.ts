@@ -34,7 +34,7 @@ import type { Caller } from '../staff/access';
 
 export const pieceSchema = z.strictObject({
   /** the module's label, or a line that says what it is */
-  label: z.string().trim().min(1, 'Type the module’s label.').max(300),
+  label: z.string().trim().min(1, 'Enter the module’s label.').max(300),
   serial: z.string().trim().max(80).default(''),
   test: z.enum(PIECE_TESTS),
   grade: z.enum(PIECE_GRADES),
@@ -89,7 +89,7 @@ export async function putPiece(
   if (worthCents === null && gib === null) {
     return fault(
       'bad-input',
-      `Nobody sells ${capacityText(module.capacityMiB)} modules of this kind new: type what it is worth to us.`,
+      `No seller has ${capacityText(module.capacityMiB)} modules of this kind new: enter what it is worth to us.`,
     );
   }
   const worth = worthCents ?? pieceWorth(gib ?? 0, module.capacityMiB, grade, test === 'tested');
@@ -154,12 +154,12 @@ export async function promisePieces(
   options: readonly QuoteOption[],
   until: string,
 ): Promise<string | null> {
-  // What an earlier version had set aside is promised anew, or not at all.
+  // What an earlier version had set aside is promised again, or not at all.
   await releasePieces(db, jobId, true);
   const wanted = mostOf(options);
   for (const offerId of await shelfOffers(db, [...wanted.keys()])) {
     if (!(await holdPieces(db, { jobId, offerId, count: wanted.get(offerId) ?? 0, until }))) {
-      return 'A used module of it has just been promised to somebody else: choose anew.';
+      return 'A used module of it has just been promised to somebody else: choose again.';
     }
   }
   return null;

@@ -108,7 +108,7 @@ describe('parts', () => {
     expect(await changeOrder(shop.teo, order, { what: 'cancel' })).toMatchObject({ code: 'conflict' });
   });
 
-  it('one that cannot be had any more leads back to the quote: it is sold out, and is taken anew with the next best', async () => {
+  it('one that cannot be had any more leads back to the quote: it is sold out, and is taken again with the next best', async () => {
     const id = await acceptedTill(shop.teo);
     const [order] = await orderAll(shop.teo, id);
     const [line] = (await workOf(id)).orders[0]?.lines ?? [];

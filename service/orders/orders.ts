@@ -43,7 +43,7 @@ import { type Caller, whyBarred } from '../staff/access';
 /** So many of the latest orders are shown. */
 const SHOWN = 60;
 
-/** What is to be ordered from one seller, over all jobs. */
+/** What has to be ordered from one seller, over all jobs. */
 export interface SellerBasket {
   seller: OrderSeller;
   parts: WantedPart[];
@@ -69,7 +69,7 @@ async function basketsIn(db: Queryable): Promise<SellerBasket[]> {
   return sellers.map((seller) => ({ seller, parts: wanted.filter(({ sellerId }) => sellerId === seller.id) }));
 }
 
-/** What is to be ordered, by seller, and what is on its way. */
+/** What has to be ordered, by seller, and what is on its way. */
 export async function showOrders(
   _: Caller<'jobs.read'>,
 ): Promise<{ baskets: SellerBasket[]; orders: StandingOrder[]; currency: string }> {
@@ -155,7 +155,7 @@ async function noteLine(
     const barred = kind === 'never' ? whyBarred(caller, 'offers.price') : null;
     if (barred !== null) return barred;
     await insertNews(db, line.id, { kind, quantity, note, staffId: caller.id });
-    // Then it is sold out for everybody: quotes that count on it say so, and are taken anew with the next best.
+    // Then it is sold out for everybody: quotes that count on it say so, and are taken again with the next best.
     if (kind === 'never') await setStock(db, line.offerId, 0);
   }
   await touchJob(db, line.jobId);
@@ -181,7 +181,7 @@ export async function changeOrder(
     const order = await getOrder(db, id);
     if (order === null) return fault('not-found', 'There is no such order.');
     if (!(await cancelOrder(db, id, caller.id))) {
-      return fault('conflict', 'Something of it came already, or it was taken back: note each line by itself.');
+      return fault('conflict', 'Part of it arrived already, or it was cancelled: note each line separately.');
     }
     for (const jobId of new Set(order.lines.map((line) => line.jobId))) {
       await noteEvent(db, { jobId, staffId: caller.id, kind: 'order-taken-back', detail: { order: order.number } });

@@ -11,7 +11,7 @@ export interface BasketPart {
   title: string;
   sellerPart: string | null;
   quantity: number;
-  /** amounts are null where whoever looks may not see them */
+  /** amounts are null where the person who looks may not see them */
   quotedCents: number | null;
   eachCents: number | null;
   /** what the seller's list prints, minor units of the seller's currency; null: unknown */
@@ -22,7 +22,7 @@ export interface BasketPart {
   onSale: boolean;
 }
 
-/** What is to be ordered of one seller. */
+/** What has to be ordered of one seller. */
 export interface Basket {
   sellerId: number;
   seller: string;
@@ -40,7 +40,7 @@ export interface OrderLineView {
   title: string;
   sellerPart: string | null;
   quantity: number;
-  /** null: whoever looks may not see it */
+  /** null: the person who looks may not see it */
   eachCents: number | null;
   counts: PartCounts;
   state: PartState;

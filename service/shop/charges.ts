@@ -7,7 +7,7 @@ import { getShop, updateCharges } from '../../store/shop/shop';
 import { done, type Result } from '../result';
 import type { Caller } from '../staff/access';
 
-const rate = z.number().int().min(0, 'A tax rate is 0 % or more.').max(10_000, 'A tax rate is 100 % at the most.');
+const rate = z.number().int().min(0, 'A tax rate is 0 % or more.').max(10_000, 'A tax rate is at most 100 %.');
 const amount = z.number().int().min(0, 'An amount is 0 or more.').max(10_000_000, 'That is too much for one machine.');
 
 export const chargesSchema = z.strictObject({
@@ -20,8 +20,8 @@ export const chargesSchema = z.strictObject({
   labourCents: amount,
   labourHourCents: amount.nullable(),
   labourLeastCents: amount,
-  labourStepMinutes: z.number().int().min(1, 'Time counts in minutes.').max(120, 'Two hours at the most.'),
-  validityDays: z.number().int().min(1, 'Prices hold for a day at the least.').max(365, 'A year at the most.'),
+  labourStepMinutes: z.number().int().min(1, 'Time counts in minutes.').max(120, 'At most two hours.'),
+  validityDays: z.number().int().min(1, 'Prices are valid for at least one day.').max(365, 'At most one year.'),
 });
 
 export async function showCharges(_: Caller<'shop.settings'>): Promise<{ charges: Charges; currency: string }> {

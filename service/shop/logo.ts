@@ -8,11 +8,11 @@ import type { Caller } from '../staff/access';
 
 const FAULTS: Record<LogoFault, string> = {
   'not-a-picture': 'This is neither a PNG nor a JPEG picture.',
-  damaged: 'The picture is damaged: save it anew.',
-  'too-many-pixels': 'The picture has more than 4000 pixels one way: save it smaller.',
+  damaged: 'The picture is damaged: save it again.',
+  'too-many-pixels': 'The picture is over 4000 pixels wide or high: save it smaller.',
 };
 
-/** Puts the shop's mark on its papers, or takes it off. What is kept was decoded whole and made anew, so it can be printed. */
+/** Puts the shop's mark on its papers, or takes it off. What is kept was decoded whole and made again, so it can be printed. */
 export async function saveLogo(caller: Caller<'shop.settings'>, bytes: Buffer | null): Promise<Result<null>> {
   if (bytes?.length === 0) return fault('bad-input', 'The file is empty.');
   if (bytes !== null && bytes.length > MOST_LOGO_BYTES)
@@ -35,7 +35,7 @@ export interface LogoFile {
 /** The shop's mark as an owner sees it under Settings. */
 export const showLogo = (_: Caller<'shop.settings'>): Promise<LogoFile | null> => logoFile();
 
-/** The shop's mark for its papers; null: it has none. Those kept before they were made anew may be JPEG. */
+/** The shop's mark for its papers; null: it has none. Those kept before they were made again may be JPEG. */
 export async function logoFile(): Promise<LogoFile | null> {
   const bytes = await getLogo(pool());
   return bytes === null ? null : { type: bytes[0] === 0xff ? 'image/jpeg' : 'image/png', bytes };

@@ -11,7 +11,7 @@ export const needsSchema = z.strictObject({
   uses: z
     .array(
       z.strictObject({
-        use: z.string().trim().min(1, 'A use needs its name.').max(60),
+        use: z.string().trim().min(1, 'A use needs a name.').max(60),
         needMiB: size,
         reason: z.string().trim().max(200),
       }),
@@ -20,7 +20,7 @@ export const needsSchema = z.strictObject({
   systems: z
     .array(
       z.strictObject({
-        os: z.string().trim().min(1, 'A system needs its name.').max(80),
+        os: z.string().trim().min(1, 'A system needs a name.').max(80),
         leastMiB: size,
         visibleMiB: size.nullable(),
       }),

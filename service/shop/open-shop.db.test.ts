@@ -83,7 +83,7 @@ describe('a shop of one’s own', () => {
 });
 
 describe('the first hour', () => {
-  it('ticks what is done by itself, keeps what is not needed, and goes when it is put away or done', async () => {
+  it('ticks what is done on its own, keeps what is not needed, and goes when it is put away or done', async () => {
     const caller = await openedBy();
     const standings = async () =>
       Object.fromEntries((await showFirstHour(caller))?.map(({ step, standing }) => [step, standing]) ?? []);

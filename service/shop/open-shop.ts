@@ -20,7 +20,7 @@ export const newShopSchema = identitySchema.extend({
     .number('Enter the tax rate in percent, such as 20.')
     .int()
     .min(0, 'A tax rate is 0 % or more.')
-    .max(10_000, 'A tax rate is 100 % at the most.'),
+    .max(10_000, 'A tax rate is at most 100 %.'),
   labourCents: z
     .number('Enter what you ask for fitting, such as 29.00.')
     .int()
@@ -59,7 +59,7 @@ async function openWith(db: Queryable, shop: NewShop, passwordHash: string): Pro
 /**
  * Sets up an empty database as a shop, with usual pricing rules that its owner changes later.
  *
- * @param code what the start printed; null: whoever opens sits at the machine itself
+ * @param code what the start printed; null: the person who opens sits at the machine itself
  */
 export async function openShop(shop: NewShop, code: string | null = null): Promise<Result<null>> {
   const passwordHash = await hashPassword(shop.owner.password);

@@ -17,7 +17,7 @@ const codeHash = (code: string): Buffer =>
     .digest();
 
 /**
- * Makes the code that opens an empty database as a shop, for whoever starts it to read on the terminal.
+ * Makes the code that opens an empty database as a shop, for anyone who starts it to read on the terminal.
  *
  * @returns `ABCD-EFGH-JKMN`; null where a shop is open already
  */

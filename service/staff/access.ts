@@ -36,7 +36,7 @@ declare const MAY: unique symbol;
  */
 export type Caller<Has extends Right = never> = SessionMember & { readonly [MAY]: Readonly<Record<Has, true>> };
 
-/** Somebody who may everything, for what a process does by itself and for tests. */
+/** Somebody who may everything, for what a process does on its own and for tests. */
 export const asTrusted = (member: SessionMember): Caller<Right> => member as Caller<Right>;
 
 export const SESSION_HOURS = 12;
@@ -60,7 +60,7 @@ export function whyBarred(caller: SessionMember, right: Right): Fault | null {
  * Who calls, if they may. Every page, action and handler asks this first.
  *
  * @param token the session cookie's token; undefined: none came
- * @param onlyWatches a page that lies open asks by itself: that keeps no session going
+ * @param onlyWatches a page that lies open asks on its own: that keeps no session going
  */
 export async function checkCaller<Asked extends Right>(
   token: string | undefined,

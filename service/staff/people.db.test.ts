@@ -25,7 +25,7 @@ describe('who calls', () => {
     shop.teo = await as('teo');
   });
 
-  it('goes on being known by what a person does, and not by what an open page asks by itself', async () => {
+  it('goes on being known by what a person does, and not by what an open page asks on its own', async () => {
     const { token } = must(await signIn('edda', DEMO_PASSWORD));
     const left = async (): Promise<number> => {
       const [row] = await many<{ minutes: number }>(
@@ -151,7 +151,7 @@ describe('accounts', () => {
     [{ role: 'wizard' }, 'A role is one of owner, technician, counter.'],
     [{ signIn: 'a b' }, 'A sign-in name has'],
     [{ password: 'short' }, 'A password has at least 10 characters.'],
-    [{ name: ' ' }, 'Type the person’s name.'],
+    [{ name: ' ' }, 'Enter the person’s name.'],
   ])('refuse %j in a sentence', (change, sentence) => {
     const account = { name: 'Wren', signIn: 'wren', role: 'owner', password: 'long enough', ...change };
     expect(newStaffSchema.safeParse(account).error?.issues[0]?.message).toContain(sentence);

@@ -8,12 +8,12 @@ import type { Caller } from './access';
 
 /** A new account as the owner types it. */
 export const newStaffSchema = z.strictObject({
-  name: z.string().trim().min(1, 'Type the person’s name.').max(80),
+  name: z.string().trim().min(1, 'Enter the person’s name.').max(80),
   signIn: z
     .string()
     .trim()
     .toLowerCase()
-    .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'A sign-in name has 2 to 40 letters, digits, dots or dashes.'),
+    .regex(/^[a-z0-9][a-z0-9._-]{1,39}$/, 'A username has 2 to 40 letters, digits, dots or dashes.'),
   role: z.enum(ROLES, { error: `A role is one of ${ROLES.join(', ')}.` }),
   password: z.string().min(10, 'A password has at least 10 characters.').max(200),
 });

@@ -77,7 +77,7 @@ export async function getJob(db: Queryable, id: number): Promise<Job | null> {
 
 /**
  * Locks a job until the transaction ends, so that changes of one job follow each other; false: there is none. It is read after the
- * lock is there: whoever waited for it would else see the customer as before the change that they waited for (PostgreSQL,
+ * lock is there: anyone who waited for it would else see the customer as before the change that they waited for (PostgreSQL,
  * 13.2.1).
  */
 export async function lockJob(db: Queryable, id: number): Promise<boolean> {

@@ -56,10 +56,10 @@ export async function countQuestions(db: Queryable, quoteId: number): Promise<nu
   return (await one<{ count: number }>(db, counting, [quoteId])).count;
 }
 
-/** A sent quote by its link, locked until the transaction ends: whoever else answers it waits. */
+/** A sent quote by its link, locked until the transaction ends: anyone else who answers it waits. */
 export async function lockByLink(db: Queryable, tokenHash: Buffer): Promise<SentQuote | null> {
   const linked = 'select quote_id from quote_link where token_hash = $1 and withdrawn_at is null';
-  // The job first, as whoever changes it in the shop does: two who answer at once wait for each other, and never both.
+  // The job first, as anyone who changes it in the shop does: two who answer at once wait for each other, and never both.
   await run(db, `select from job where id = (select job_id from quote where id = (${linked})) for update`, [tokenHash]);
   await run(db, `select from quote where id = (${linked}) for update`, [tokenHash]);
   return findByLink(db, tokenHash);

@@ -6,7 +6,7 @@ import { MODEL_COLUMNS, type Model } from './models';
 const MOST_WORDS = 12;
 /** Words of the library taken for one that was typed, at most. */
 const MOST_LIKE = 8;
-/** A word that more models have than this finds none by itself: a year, a maker. It still counts for those found. */
+/** A word that more models have than this finds none on its own: a year, a maker. It still counts for those found. */
 const COMMON = 300;
 
 /** A name with its number typed on to it: `counter4`. Shorter names are parts of identifiers. */

@@ -36,7 +36,7 @@ export async function listOtherShops(db: Queryable): Promise<OtherShop[]> {
   );
 }
 
-/** Where claims and trials stand by now: what comes after is of whoever is being taken in. */
+/** Where claims and trials stand by now: what comes after is of the person who is being taken in. */
 export async function marks(db: Queryable): Promise<{ claim: number; trial: number }> {
   return one<{ claim: number; trial: number }>(
     db,

@@ -79,7 +79,7 @@ export async function insertModel(db: Queryable, model: FullModel, staffId: numb
 }
 
 /**
- * Writes a model anew, with everything that stands on it. Claims that it no longer has are gone, those that it has just
+ * Writes a model again, with everything that stands on it. Claims that it no longer has are gone, those that it has just
  * so keep who entered them; trials are only added.
  */
 export async function replaceModel(db: Queryable, id: number, model: FullModel, staffId: number): Promise<void> {

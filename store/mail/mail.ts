@@ -109,7 +109,7 @@ export async function strandMail(db: Queryable, afterMinutes: number): Promise<n
   );
 }
 
-/** Lets a mail be sent anew that was refused, given up, or of which nobody knows whether it went. */
+/** Lets a mail be sent again that was refused, given up, or of which nobody knows whether it went. */
 export async function releaseMail(
   db: Queryable,
   of: { jobId: number } | { orderId: number },
@@ -128,7 +128,7 @@ export async function releaseMail(
 
 /**
  * Quotes that lapse within the shop's days, were mailed, and were neither answered nor reminded of: with the mail they went by.
- * Whoever was sent a quote for no longer than that is not reminded of it.
+ * Anyone who was sent a quote for no longer than that is not reminded of it.
  */
 export async function listToRemind(
   db: Queryable,

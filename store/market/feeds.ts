@@ -37,7 +37,7 @@ export async function getFeed(db: Queryable, sellerId: number): Promise<SellerFe
   return maybeOne<SellerFeed & Record<string, unknown>>(db, `${SELECT} where seller_id = $1`, [sellerId]);
 }
 
-/** Sellers whose feeds are due, taken by whoever asks first: nobody else gets them for these minutes. */
+/** Sellers whose feeds are due, taken by the person who asks first: nobody else gets them for these minutes. */
 export async function takeDueFeeds(db: Queryable, minutes: number): Promise<number[]> {
   const taken = await many<{ id: number }>(
     db,
@@ -90,7 +90,7 @@ export async function dropFeed(db: Queryable, sellerId: number): Promise<void> {
   await run(db, 'delete from seller_feed where seller_id = $1', [sellerId]);
 }
 
-/** Notes where a seller's feed answers, as whoever runs the server says, who allows its host by that; null: it has none. */
+/** Notes where a seller's feed answers, as the operator of the server says, which allows its host; null: it has none. */
 export async function setFeedUrl(db: Queryable, sellerName: string, url: string | null): Promise<void> {
   if (url === null) {
     await run(db, 'delete from seller_feed where seller_id = (select id from seller where name = $1)', [sellerName]);
@@ -122,7 +122,7 @@ export async function noteGoodFeed(
   );
 }
 
-/** Notes that a feed failed: each time in a row it is left alone for twice as long, a day at the most. */
+/** Notes that a feed failed: each time in a row it is left alone for twice as long, a day at most. */
 export async function noteSickFeed(db: Queryable, sellerId: number, sentence: string): Promise<void> {
   await run(
     db,

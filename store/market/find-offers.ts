@@ -155,7 +155,7 @@ function bySpecs(specs: readonly Spec[], wish: OfferWish, { from, count }: Windo
 }
 
 /**
- * The first of each family, merged. Each family is asked by itself, so that the database chooses by what it knows of its
+ * The first of each family, merged. Each family is asked on its own, so that the database chooses by what it knows of its
  * specifications: along the index that holds the order, or all of few specifications sorted.
  */
 function byFamilies({ specs, families }: FoundSpecs, order: Order, wish: OfferWish, { from, count }: Window): Asked {

@@ -53,7 +53,7 @@ const ADD = `
   insert into offer_price (id, offer_id, cost_cents, came_from, at, printed_cents, units, steps) overriding system value
   select price_id, id, cost_cents, ${CAME_FROM}, $8::timestamptz, printed_cents, 1, steps from fresh`;
 
-/** Prices the known ones among some lines anew, and brings back those that had left the market. */
+/** Prices the known ones among some lines again, and brings back those that had left the market. */
 const PRICE = `
   with known as materialized (
     select row.line, offer.id, row.cost_cents, row.printed_cents, row.steps, row.stock, offer.price_id as before,

@@ -19,7 +19,7 @@ export interface ListFindings {
   ground: unknown;
 }
 
-/** What applying a list did: offers added, priced anew, taken off the market, and rows left as they were. */
+/** What applying a list did: offers added, priced again, taken off the market, and rows left as they were. */
 export interface ListOutcome {
   added: number;
   priced: number;
@@ -141,10 +141,10 @@ export async function listPriceLists(db: Queryable, most: number): Promise<Price
   );
 }
 
-/** So long after its last word whoever works on a list is taken to have gone. */
+/** So long after its last word anyone who works on a list is taken to have gone. */
 const SILENT = "interval '3 minutes'";
 
-/** Lists that are to be read and that no task is about. */
+/** Lists that wait to be read and that no task is about. */
 export async function unreadLists(db: Queryable): Promise<number[]> {
   const lists = await many<{ id: number }>(
     db,
@@ -154,7 +154,7 @@ export async function unreadLists(db: Queryable): Promise<number[]> {
   return lists.map(({ id }) => id);
 }
 
-/** A list is to be read anew, by these columns or, where none are told, by guessed ones. */
+/** A list waits to be read again, by these columns or, where none are told, by guessed ones. */
 export async function setToRead(db: Queryable, id: number, told: ListColumns | null): Promise<void> {
   await run(db, "update price_list set state = 'reading', sentence = null, headings = $2, columns = $3 where id = $1", [
     id,
@@ -267,7 +267,7 @@ export async function endWork(db: Queryable, id: number): Promise<void> {
   await run(db, 'delete from price_list_work where list_id = $1', [id]);
 }
 
-/** How far a list's work is; null: nobody works on it, or whoever did has fallen silent and no task is left to do it. */
+/** How far a list's work is; null: nobody works on it, or the one who did has fallen silent and no task is left to do it. */
 export async function workOn(db: Queryable, id: number): Promise<ListWorkDone | null> {
   return maybeOne<ListWorkDone & Record<string, unknown>>(
     db,

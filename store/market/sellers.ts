@@ -140,7 +140,7 @@ export async function insertRate(db: Queryable, rate: ExchangeRate, staffId: num
   return inserted > 0;
 }
 
-/** An offer's price of now that its seller printed, to be counted anew. */
+/** An offer's price of now that its seller printed, to be calculated again. */
 export interface PrintedNow {
   offerId: number;
   modules: number;
@@ -158,7 +158,7 @@ export async function listPrintedNow(
 ): Promise<PrintedNow[]> {
   const columns = `offer.id as "offerId", modules, price.cost_cents as "costCents", price.printed_cents as "printedCents",
     price.coupon, price.units`;
-  // Coupons are few: they are found by themselves, whoever's they are.
+  // Coupons are few: they are found on their own, of whatever seller.
   const priced =
     which === 'all'
       ? 'offer join offer_price as price on price.id = price_id where price.printed_cents is not null'

@@ -202,7 +202,7 @@ export async function lockOrdering(db: Queryable): Promise<void> {
 
 /** Takes an order back of which nothing was noted; false: too late, or there is none. */
 export async function cancelOrder(db: Queryable, id: number, staffId: number): Promise<boolean> {
-  // Whoever notes something of a line at this moment is first.
+  // Anyone who notes something of a line at this moment is first.
   await run(db, 'select from part_order_line where order_id = $1 order by id for update', [id]);
   const taken = await run(
     db,

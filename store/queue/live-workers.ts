@@ -63,7 +63,7 @@ export class LiveWorkers {
     return turn;
   }
 
-  /** Connects anew after a while. A connection that never came up ends too, so there is one wait at the most. */
+  /** Connects again after a while. A connection that never came up ends too, so there is one wait at most. */
   #later(): void {
     if (this.#ended || this.#waiting !== undefined) return;
     this.#waiting = setTimeout(() => {
@@ -84,8 +84,8 @@ export class LiveWorkers {
   }
 
   /**
-   * Gives tasks of workers that have ended to whoever asks next: of those that were found without a lock twice in a row, since
-   * one may be connecting anew just now.
+   * Gives tasks of workers that have ended to the person who asks next: of those that were found without a lock twice in a row, since
+   * one may be connecting again just now.
    */
   async look(): Promise<string[]> {
     const dead = await deadOf(pool(), await workersAtWork(pool(), SETTLED_S));

@@ -55,7 +55,7 @@ export async function addTask<Kind extends TaskKind>(
   { about, afterMs }: When,
 ): Promise<void> {
   const { queue, attempts } = TASK_RULES[kind];
-  // Its like that failed is done anew by this one.
+  // Its like that failed is done again by this one.
   await run(
     db,
     `select graphile_worker.complete_jobs(array(select id from graphile_worker.jobs where key = $1 and ${HAS_FAILED}))`,
@@ -207,7 +207,7 @@ export async function deadOf(db: Queryable, workers: readonly string[]): Promise
   return rows.map(({ worker }) => worker);
 }
 
-/** Gives tasks of workers that have ended to whoever asks next. */
+/** Gives tasks of workers that have ended to the person who asks next. */
 export async function unlockWorkers(db: Queryable, workers: readonly string[]): Promise<void> {
   await run(db, 'select graphile_worker.force_unlock_workers($1)', [workers]);
 }

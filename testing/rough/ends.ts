@@ -60,7 +60,7 @@ export const ENDS: readonly Attack[] = [
       const heads = stage.unfinished(60, 'GET /counter HTTP/1.1\r\nhost: sh', []);
       const both = await Promise.all([bodies, heads]);
       await wait(14_000);
-      // Whoever was ended was told so, or the connection is gone: asked by what the operating system still has.
+      // Anyone who was ended was told so, or the connection is gone: asked by what the operating system still has.
       const { readFileSync } = await import('node:fs');
       const port = stage.port.toString(16).toUpperCase().padStart(4, '0');
       const open = readFileSync('/proc/net/tcp', 'utf8')

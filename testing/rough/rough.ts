@@ -13,7 +13,7 @@ export interface Told extends Finding {
 /** An attack that is not done by then has hung something, milliseconds. */
 const LONGEST_MS = 90_000;
 
-/** What treats the application roughly; each by itself, so that one that falls takes no other along. */
+/** What treats the application roughly; each on its own, so that one that falls takes no other along. */
 const ATTACKS: readonly Attack[] = [...ENDS, ...POISON, ...WHOSE];
 
 /**
@@ -36,7 +36,7 @@ export async function treatRoughly(isLong: boolean, tell: (told: Told) => void):
       const done = run(stage).catch((cause): Finding => held(false, String(cause).slice(0, 300)));
       const finding = await Promise.race([done, tooLong]);
       tell({ point, what, ...finding });
-      // Whoever guessed too often would be told to wait in the next one.
+      // Anyone who guessed too often would be told to wait in the next one.
       await app.forgetTries();
     }
   } finally {

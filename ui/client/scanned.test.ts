@@ -18,7 +18,7 @@ describe('a keyboard-like scanner', () => {
     expect(typed(['1', '2', 'Enter'], 5).at(-1)).toBe(null);
   });
 
-  it('begins anew after typing, a pause and other keys', () => {
+  it('begins again after typing, a pause and other keys', () => {
     const watch = new ScanWatch();
     expect([...'abc'].map((key, nr) => watch.key(key, nr * 200))).toEqual([null, null, null]);
     for (const [nr, key] of [...'4711-88'].entries()) watch.key(key, 5_000 + nr * 5);

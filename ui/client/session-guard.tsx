@@ -17,7 +17,7 @@ import { Sheet } from '../kit/sheet';
 import { usePageNonce } from '../kit/use-page-nonce';
 import { untilQuiet, watchTyping } from './until-quiet';
 
-/** A refusal may name the value that it is about, and tell what somebody else wrote meanwhile by the names of what was to be written. */
+/** A refusal may name the value that it is about, and tell what somebody else wrote meanwhile by the names of what had to be written. */
 export type Called<T> =
   | { ok: true; value: T }
   | { ok: false; code: string; sentence: string; at?: string; theirs?: Record<string, unknown> };
@@ -101,7 +101,7 @@ export const useCall = (): Call => useContext(CallContext);
 
 /**
  * Keeps a page usable when the session ends in the middle of typing: the page stays as it is under a sign-in sheet,
- * and what was to be saved is saved after it.
+ * and what had to be saved is saved after it.
  */
 export function SessionGuard({ signIn, children }: { signIn: string; children: ReactNode }) {
   const t = useTranslations('frame');
@@ -127,7 +127,7 @@ export function SessionGuard({ signIn, children }: { signIn: string; children: R
       const before = signIns.current;
       const result = await callOnce<T, Progress>(...asked);
       if (result.ok || result.code !== 'signed-out') return result;
-      // Whoever is typing types on: the sheet would take the rest of the word.
+      // Anyone who is typing types on: the sheet would take the rest of the word.
       await untilQuiet();
       if (signIns.current !== before) continue;
       setAsking(true);

@@ -23,7 +23,7 @@ const pass = (ms: number) => act(async () => void (await jest.advanceTimersByTim
 const see = (state: 'visible' | 'hidden') =>
   Object.defineProperty(document, 'visibilityState', { value: state, configurable: true });
 
-test('the page is drawn anew once somebody else changed the job, and only then', async () => {
+test('the page is drawn again once somebody else changed the job, and only then', async () => {
   const hook = await open('one');
   await pass(9000);
   expect(asked).toHaveBeenCalledTimes(2);

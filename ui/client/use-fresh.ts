@@ -9,11 +9,11 @@ const ASKS_MS = 4_000;
 /** What is asked about: the job as a whole, or which picture of it is the newest. */
 type Asked = 'stamp' | 'picture';
 
-/** A desk waits for a telephone's photographs so often; then for whoever draws its page anew. */
+/** A desk waits for a telephone's photographs so often; then for anyone who draws its page again. */
 const MOST_ASKS: Record<Asked, number> = { stamp: Number.POSITIVE_INFINITY, picture: 150 };
 
 /**
- * Draws the page anew when somebody else changed the job: two tablets stand at one bench, a telephone takes pictures for a desk.
+ * Draws the page again when somebody else changed the job: two tablets stand at one bench, a telephone takes pictures for a desk.
  *
  * @param known what this page shows: the job's stamp, or its newest picture
  */

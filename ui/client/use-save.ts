@@ -7,7 +7,7 @@ export interface Saving {
   busy: boolean;
   /** what went wrong the last time, in one sentence */
   sentence: string | null;
-  /** sends a change and, when it is kept, shows the page anew */
+  /** sends a change and, when it is kept, shows the page again */
   save: <T, Progress = never>(
     method: 'POST' | 'PUT' | 'PATCH' | 'DELETE',
     path: string,

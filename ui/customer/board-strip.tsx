@@ -11,7 +11,7 @@ interface BoardStripProps {
   title: string;
   board: BoardPicture;
   language?: Language;
-  /** each slot with its name, for whoever fits it */
+  /** each slot with its name, for anyone who fits it */
   named?: boolean;
 }
 

@@ -73,7 +73,7 @@ function Row({ step, bench, parts, finds }: RowProps) {
   );
 }
 
-/** The work on the bench, step by step: what is to be done now in large type, and under it the whole list. */
+/** The work on the bench, step by step: what has to be done now in large type, and under it the whole list. */
 export function Checklist({ fitting }: { fitting: FittingView }) {
   const t = useTranslations('fitting');
   const bench = useBench(fitting);

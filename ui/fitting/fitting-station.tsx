@@ -107,7 +107,7 @@ function Bench() {
   );
 }
 
-/** Fitting: the parts, and the work on the bench, in large type for whoever stands at the machine. */
+/** Fitting: the parts, and the work on the bench, in large type for anyone who stands at the machine. */
 export function FittingStation() {
   const t = useTranslations('fitting');
   const { job } = useJob();

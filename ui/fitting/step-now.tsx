@@ -53,7 +53,7 @@ interface StepNowProps {
   parts: PartsAtBench;
 }
 
-/** The step that is to be done now, large enough to be read from the machine. */
+/** The step that has to be done now, large enough to be read from the machine. */
 export function StepNow({ step, before, bench, parts }: StepNowProps) {
   const t = useTranslations('fitting');
   const [asking, setAsking] = useState<Asking | null>(null);

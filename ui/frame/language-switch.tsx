@@ -6,7 +6,7 @@ import { STAFF_LANGUAGE_NAMES, STAFF_LANGUAGES } from '@/words/languages';
 import { useCall } from '../client/session-guard';
 import { LANGUAGE_COOKIE } from '../words/language-cookie';
 
-/** Changes the language of the screens; whoever is signed in has it wherever they sign in. */
+/** Changes the language of the screens; anyone who is signed in has it wherever they sign in. */
 export function LanguageSwitch({ isSignedIn }: { isSignedIn: boolean }) {
   const t = useTranslations('frame');
   const router = useRouter();

@@ -69,7 +69,7 @@ export function useIntakeField(
       settle: async (whose: 'mine' | 'theirs') => {
         await putting.settle(whose);
         letGo();
-        // The page shows what stays once it is drawn anew; here it stands at once.
+        // The page shows what stays once it is drawn again; here it stands at once.
         const stays = whose === 'theirs' ? putting.clash?.theirs[name] : undefined;
         if (stays !== undefined) setText(show(stays));
       },

@@ -24,7 +24,7 @@ const NOTHING: Found = { models: [], question: null, jobs: [] };
 const PAUSE_MS = 160;
 const LONGEST = 300;
 
-/** What a line may mean, asked anew when typing pauses; null: not to be asked. */
+/** What a line may mean, asked again when typing pauses; null: not to be asked. */
 export function useFind(text: string | null, jobId: number): Found {
   const [found, setFound] = useState(NOTHING);
   const line = text === null || text.includes('\n') || text.length > LONGEST ? null : text.trim();

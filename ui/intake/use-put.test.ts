@@ -51,12 +51,12 @@ test('a write says what the page showed of the fields that it writes, and of no 
   expect(hook.now().clash).toBeNull();
 });
 
-test('what this page wrote itself it has seen, also before it is drawn anew', async () => {
+test('what this page wrote itself it has seen, also before it is drawn again', async () => {
   const hook = await open();
   await put(hook, { complaint: 'slow' });
   await put(hook, { complaint: 'very slow' });
   expect(bodies()[1]).toEqual({ set: { complaint: 'very slow' }, seen: { complaint: 'slow' } });
-  // Once it is drawn anew, what it shows counts.
+  // Once it is drawn again, what it shows counts.
   job = draw({ complaint: 'slow at times' });
   await hook.give(1);
   await put(hook, { complaint: 'slow' });

@@ -47,7 +47,7 @@ function isOwn(job: PageJob, theirs: Record<string, unknown>): boolean {
   );
 }
 
-/** Saves Intake values; where somebody else wrote the same field meanwhile, whoever is here chooses. */
+/** Saves Intake values; where somebody else wrote the same field meanwhile, the person here chooses. */
 export function usePut(): Putting {
   const { job } = useJob();
   const { busy, sentence, save } = useSave();

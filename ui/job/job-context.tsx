@@ -58,7 +58,7 @@ function useMarket(path: string | null) {
   const [failed, setFailed] = useState(false);
   const [tries, setTries] = useState(0);
   const again = useCallback(() => setTries((before) => before + 1), []);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each try reads it anew
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each try reads it again
   useEffect(() => {
     if (path === null) return;
     let isWanted = true;
@@ -101,7 +101,7 @@ export function JobProvider({ job: saved, market: wanted, children }: JobProvide
   const path = planCase === known.planCase ? known.path : null;
   const isCurrent = read.path === wanted;
   const market = useMemo(() => ({ path, isCurrent, failed, again }), [path, isCurrent, failed, again]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a job that comes anew says by itself what was saved
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a job that comes again says on its own what was saved
   useEffect(() => {
     setForetold((before) => {
       const left = [...before].filter(([, { isSaved }]) => !isSaved);

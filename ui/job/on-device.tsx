@@ -42,7 +42,7 @@ export function OnDevice({ path, address }: OnDeviceProps) {
   const [copied, setCopied] = useState<boolean | null>(null);
   useEffect(() => {
     const { hostname, origin } = window.location;
-    // Whoever came by an address that others reach too shows that one.
+    // Anyone who came by an address that others reach too shows that one.
     if (!/^(localhost|127\.|\[::1\])/.test(hostname)) setHere(origin);
   }, []);
   const base = here ?? address;

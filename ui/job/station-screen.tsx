@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic';
 import type { ComponentType } from 'react';
 import type { Station } from '@/core/machine/station';
 
-// Each station's code is its own: whoever is on one does not wait for those of the others.
+// Each station's code is its own: anyone who is on one does not wait for those of the others.
 const SCREENS: Record<Station, ComponentType> = {
   intake: dynamic(() => import('../intake/intake-station').then((module) => module.IntakeStation)),
   limits: dynamic(() => import('../limits/limits-station').then((module) => module.LimitsStation)),

@@ -5,7 +5,7 @@ import { Button } from './button';
 type ButtonProps = Pick<Parameters<typeof Button>[0], 'weight' | 'className' | 'disabled' | 'children' | 'aria-label'>;
 
 interface FileButtonProps extends ButtonProps {
-  /** what the chosen file is, for whoever does not see the button */
+  /** what the chosen file is, for anyone who does not see the button */
   fileLabel: string;
   /** media types, as in the attribute; left out: any */
   accept?: string;

@@ -46,7 +46,7 @@ describe('the limits of a machine', () => {
     const onPick = shown(CLAIMS) as jest.Mock;
     const adds = () => screen.getAllByRole('button', { name: /^Add: / }).map((one) => one.getAttribute('aria-label'));
     expect(adds()).toEqual(['Add: Generation', 'Add: Largest module: official', 'Add: Supported rates']);
-    const more = screen.getByRole('button', { name: /other limits nobody has named$/ });
+    const more = screen.getByRole('button', { name: /other limits without a source$/ });
     expect(more.getAttribute('aria-expanded')).toBe('false');
     await userEvent.click(more);
     expect(adds()).toContain('Add: Clearance');

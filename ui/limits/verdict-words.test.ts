@@ -29,7 +29,7 @@ describe('what binds the total', () => {
     expect(said('en', [claim('totalMiB', 'board-manual', 64), claim('cpuMaxMiB', 'cpu-page', 64)])).toContain(
       'The CPU (cpu-page): the same.',
     );
-    expect(said('en', [])).toBe('No source says how much it takes in all.');
+    expect(said('en', [])).toBe('No source says how much it takes in total.');
   });
 
   it('is lifted by tests and by what runs today', () => {

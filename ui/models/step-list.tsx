@@ -52,7 +52,11 @@ function StepRow({
   onPick: () => void;
 }) {
   const t = useTranslations('models');
-  const { attributes, listeners, setNodeRef, transform, isDragging } = useSortable({ id, disabled: !mayWrite });
+  const { attributes, listeners, setNodeRef, transform, isDragging } = useSortable({
+    id,
+    disabled: !mayWrite,
+    attributes: { roleDescription: t('steps.sortable') },
+  });
   const { text, tool, fasteners, lengthMm, unplug, caution, photo } = step;
   return (
     <li

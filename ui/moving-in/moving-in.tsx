@@ -23,7 +23,7 @@ interface Opened {
   look: MovingLook;
 }
 
-/** A file with how it is to be read, as the server takes it. */
+/** A file with how it is read, as the server takes it. */
 function formOf({ kind, file }: Pick<Opened, 'kind' | 'file'>, columns: MovedColumns | null): FormData {
   const form = new FormData();
   form.set('kind', kind);

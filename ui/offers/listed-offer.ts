@@ -23,7 +23,7 @@ export interface MarketOffer {
   originalOf: string | null;
   /** made for every model of that maker */
   everyModel: boolean;
-  /** null: whoever looks may not see it */
+  /** null: the person who looks may not see it */
   costCents: number | null;
   sellCents: number;
   pricedAt: string;

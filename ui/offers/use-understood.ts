@@ -30,7 +30,7 @@ export function useUnderstood(form: UseFormReturn<OfferTyped>, currency: string,
       if (dirtyFields[key as keyof OfferTyped] === undefined) form.setValue(key as keyof OfferTyped, value);
   };
 
-  // biome-ignore lint/correctness/useExhaustiveDependencies: only what is typed into the line is understood anew
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only what is typed into the line is understood again
   useEffect(() => {
     if (line.trim() === '') return;
     let stale = false;

@@ -34,7 +34,7 @@ export function startEarly(): void {
       own.worker.postMessage({ id: EARLY, market } satisfies PlanRequest);
       own.planned = path;
     },
-    // Whoever needs it asks again and says so.
+    // Anyone who needs it asks again and says so.
     () => {},
   );
 }

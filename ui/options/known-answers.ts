@@ -2,7 +2,7 @@ import type { Goal } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
 import { goalKey } from '@/worker/likely-goals';
 
-/** So many are kept: whoever steers goes to and fro, and the worker looks ahead. */
+/** So many are kept: anyone who steers goes to and fro, and the worker looks ahead. */
 const MOST = 64;
 
 /** Answers that were worked out for a ground, by what stays in the machine and by goal: the hand does not wait for these. */

@@ -60,7 +60,7 @@ describe('the price axis', () => {
     }
   });
 
-  it('stays as it is while it serves, and is drawn anew where prices leave it or shrink in a corner of it', () => {
+  it('stays as it is while it serves, and is drawn again where prices leave it or shrink in a corner of it', () => {
     const before = priceScale([5_000, 9_000, 10_000], 700);
     expect(steadied(null, before)).toBe(before);
     expect(steadied(before, priceScale([5_000, 10_000], 700))).toBe(before);

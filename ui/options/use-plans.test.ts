@@ -155,7 +155,7 @@ test('other prices make another ground: nothing of before is taken for it', asyn
   expect(bench.asked.filter((request) => 'planCase' in request)).toHaveLength(2);
 });
 
-test('the same case read anew is not planned again', async () => {
+test('the same case read again is not planned again', async () => {
   const hook = await open({ base: kiosk, goal: {} });
   await bench.answers();
   const asked = bench.asked.length;

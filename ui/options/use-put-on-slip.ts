@@ -18,7 +18,7 @@ export function usePutOnSlip(looked: Plan | null, suggestions: readonly Suggesti
   const putAll = async () => {
     for (const [nr, { plan }] of suggestions.entries()) await putPlan(nr + 1, plan);
   };
-  // The same while another plan is looked at: what draws the plans is not drawn anew for it.
+  // The same while another plan is looked at: what draws the plans is not drawn again for it.
   const put = useCallback((place: number) => putNow.current(place), []);
   return { busy, sentence, put, putAll: () => void putAll() };
 }

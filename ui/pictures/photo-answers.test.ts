@@ -33,7 +33,7 @@ describe('what a person says of a photograph', () => {
     const typed = { ...NO_ANSWERS, typed: 'Vellamo 8GB\nP/N: VE458-2666' };
     const answered = withWord(typed, part, 'VE4S8-2666');
     expect(textOfPhoto(PHOTO, answered)).toBe('Vellamo 8GB\nP/N: VE4S8-2666');
-    // Said anew, and typed letter by letter from an empty field on.
+    // Said again, and typed letter by letter from an empty field on.
     expect(textOfPhoto(PHOTO, withWord(answered, part, 'VE4SB-2666'))).toBe('Vellamo 8GB\nP/N: VE4SB-2666');
     expect(textOfPhoto(PHOTO, withWord(answered, part, ''))).toBe('Vellamo 8GB\nP/N: VE4S8-2666');
     const coded = withCode(typed, 'AB12', 'S/N');

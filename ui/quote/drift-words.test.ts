@@ -33,7 +33,7 @@ test('what moved is said part by part, with what is left', () => {
   expect(both).toContain(' and Vellamo 4 GB costs us €1.00 less each (€10.00 then, €9.00 now);');
 });
 
-test('whoever may not see costs is told what moved, not by how much', () => {
+test('anyone who may not see costs is told what moved, not by how much', () => {
   const told = seen({ parts: [part] }, false);
   expect(driftText(t, told, 'EUR')).toBe('Option 1: Corrick 8 GB from Quayside Components costs us more.');
   expect(JSON.stringify(told)).not.toMatch(/1000|1150|900|650/);

@@ -27,7 +27,7 @@ describe('terms as they are typed', () => {
 
   it('say what is missing or wrong in one sentence', () => {
     expect(read({ discount: 'much' })).toBe('Enter the discount as 5 % or as an amount such as 10.00.');
-    expect(read({ discount: '5 %' })).toBe('A discount needs its reason: the customer reads it.');
+    expect(read({ discount: '5 %' })).toBe('A discount needs a reason: the customer reads it.');
     expect(read({ fees: [{ text: 'Courier', amount: '' }] })).toBe('Enter the amount for Courier, such as 5.00.');
     expect(read({ deposit: 'half' })).toBe('Enter the deposit as 20 % or as an amount such as 30.00.');
     expect(read({ discount: '1.5', reason: 'r' }, 'JPY')).toContain('Enter the discount');

@@ -20,7 +20,7 @@ export function rungsOfUses(uses: readonly UseNeed[]): { mib: number; uses: UseN
 export interface TypedNeed {
   name: string;
   size: string;
-  /** why a use needs it; what a system can see at the most */
+  /** why a use needs it; what a system can see at most */
   more: string;
 }
 

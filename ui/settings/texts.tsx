@@ -66,7 +66,7 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
             maxLength={400}
             className="w-full bg-sheet border border-edge rounded-notch px-3 py-2 text-base resize-y"
             value={typed}
-            // biome-ignore lint/a11y/noAutofocus: whoever pressed to reword it goes on typing
+            // biome-ignore lint/a11y/noAutofocus: anyone who pressed to reword it goes on typing
             autoFocus
             onChange={(event) => setTyped(event.target.value)}
           />

@@ -5,7 +5,7 @@ import type { SentParts, WholeFile } from '../../sent-files';
 
 export const MOST_MOVED_BYTES = MOST_READING_BYTES;
 
-/** The one file of a form, with how it is to be read. */
+/** The one file of a form, with how it is read. */
 export function movingOf({ fields, files }: SentParts): Result<{ moving: Moving; file: WholeFile }> {
   const [file, ...others] = files;
   if (file === undefined || others.length > 0) return fault('bad-input', 'Send one file.');

@@ -22,7 +22,7 @@ export async function POST(request: NextRequest): Promise<Response> {
     const opened = await openShop(shop, code);
     if (!opened.ok) return answer(opened);
     const entered = await signIn(shop.owner.signIn, shop.owner.password, { address: clientAddress(request.headers) });
-    // The shop is open: whoever cannot be signed in just now does it on the next page.
+    // The shop is open: anyone who cannot be signed in just now does it on the next page.
     const headers = entered.ok ? signedInHeaders(request, entered.value) : new Headers();
     return Response.json({ signedIn: entered.ok }, { headers });
   } catch (cause) {

@@ -8,7 +8,7 @@ import { showQuotePage } from '@/service/job/quote/quote-page';
 export async function GET(request: NextRequest, { params }: { params: Promise<{ token: string }> }): Promise<Response> {
   try {
     const { token } = await params;
-    // Whoever is signed in looks at it for the shop.
+    // Anyone who is signed in looks at it for the shop.
     const isStaff = request.cookies.has(SESSION_COOKIE) && (await enter('jobs.read')).ok;
     const { status, text, etag } = await showQuotePage(token, !isStaff);
     const headers = { ...pageHeaders(), ...(etag !== undefined && { etag }) };

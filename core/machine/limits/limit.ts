@@ -63,7 +63,7 @@ export interface Source {
   kind: SourceKind;
   /** what it is called: the page, the report's file, the person */
   name: string;
-  /** what whoever entered it adds, or why a person decided so */
+  /** what the person who entered it adds, or why a person decided so */
   note?: string;
   /** the day it was noted or decided, `YYYY-MM-DD` */
   on?: string;

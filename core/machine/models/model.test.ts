@@ -24,7 +24,7 @@ describe('a model', () => {
     ],
     ['a crowded channel', { slots: slots('A1 A2 A3 A4 A5 A6 A7 A8 A9') }, /more than the 8 slots/],
     ['years the wrong way round', { yearFrom: 2020, yearTo: 2018 }, /ended before it began/],
-    ['a claim without number', { claims: [{ ...said('totalMiB', 4, 'page'), value: null }] }, /needs its value/],
+    ['a claim without number', { claims: [{ ...said('totalMiB', 4, 'page'), value: null }] }, /needs a value/],
     ['a claim of nonsense', { claims: [{ ...said('totalMiB', 4, 'page'), value: 'lots' }] }, /no value of totalMiB/],
     [
       'a fill order of other slots',

@@ -67,7 +67,7 @@ const claimSchema = z
   })
   .superRefine(({ limit, value }, context) => {
     if (value === undefined || value === null) {
-      context.addIssue({ code: 'custom', path: ['value'], message: 'A claim needs its value.' });
+      context.addIssue({ code: 'custom', path: ['value'], message: 'A limit needs a value.' });
     } else if (!LIMIT_SCHEMAS[limit].safeParse(value).success) {
       context.addIssue({ code: 'custom', path: ['value'], message: `This is no value of ${limit}.` });
     }

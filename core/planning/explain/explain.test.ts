@@ -171,7 +171,7 @@ describe('why a set is refused', () => {
       [{ offer: 0, count }],
     );
 
-  it('tells the rules that keep it from being placed, each by itself where one is enough', () => {
+  it('tells the rules that keep it from being placed, each on its own where one is enough', () => {
     expect(refused({})).toEqual([]);
     expect(refused({}, 5)).toEqual(['slots']);
     expect(refused({ pairing: 'required' })).toEqual(['pairing']);

@@ -17,7 +17,7 @@ export type Move =
   | { what: 'in'; slot: string; offer: string; mib: number };
 
 /**
- * What a plan asks of whoever fits it, in the order of doing: what goes comes out, then the modules that stay change their
+ * What a plan asks of the person who fits it, in the order of doing: what goes comes out, then the modules that stay change their
  * places, each into a slot that is free by then, then the new ones go in by the fill order.
  */
 export function movesOf({ machine, installed, offers }: MovesCase, plan: Pick<Plan, 'kept' | 'placement'>): Move[] {

@@ -7,7 +7,7 @@ interface Placed {
 }
 
 /**
- * Indexes of sockets in the order they are to be filled: the machine's own list first, then by bank, then by channel as
+ * Indexes of sockets in the order they are filled: the machine's own list first, then by bank, then by channel as
  * first listed.
  */
 export function fillOrder(slots: readonly Placed[], named: readonly string[]): number[] {

@@ -24,7 +24,7 @@ export interface ModuleClass {
   rateMTs: number;
   /** null: not known */
   casLatency: number | null;
-  /** the board rate that it would allow by itself, MT/s; null: none */
+  /** the board rate that it would allow on its own, MT/s; null: none */
   boardMTs: number | null;
 }
 

@@ -44,7 +44,7 @@ const TESTS: Record<OfferRefusal, Test> = {
   },
 };
 
-/** All codes that speak against a module by itself, in the order of {@link OFFER_REFUSALS}; empty: none. */
+/** All codes that speak against a module on its own, in the order of {@link OFFER_REFUSALS}; empty: none. */
 export function refusalsOf(module: MemoryModule, machine: Machine, force: EffectiveLimits): OfferRefusal[] {
   return OFFER_REFUSALS.filter((code) => TESTS[code](module, machine, force));
 }

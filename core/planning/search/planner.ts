@@ -20,7 +20,7 @@ const PER_OFFER = 20;
 const SEARCHING = 0.7;
 /** So many plans are remembered beside those of the last answer and as many again. */
 const FORGOTTEN_FROM = 2_000;
-/** So many searches are kept: whoever steers goes to and fro. */
+/** So many searches are kept: anyone who steers goes to and fro. */
 const SEARCHES = 12;
 /** Plans placed between two reports of progress. */
 const PLACED_AT_ONCE = 100;

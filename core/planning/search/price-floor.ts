@@ -4,7 +4,7 @@ import type { ModuleClass } from '../placement/module-classes';
 import type { CareLevel } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 
-/** Totals are told apart in so many steps at the most. */
+/** Totals are told apart in so many steps at most. */
 const STEPS = 256;
 const CARES = 3;
 

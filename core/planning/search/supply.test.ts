@@ -51,7 +51,7 @@ describe('what may be bought', () => {
     expect(supplies.of({ ...planCase, goal: { maxOffers: 1 } }).prices).not.toBe(before.prices);
   });
 
-  it('is counted anew only where a price changed', () => {
+  it('is calculated again only where a price changed', () => {
     const { planCase, supplies } = setUp(offers);
     const before = supplies.of(planCase);
     const dearer = { ...planCase, offers: offers.map((one) => (one.id === 'c' ? { ...one, priceCents: 75 } : one)) };

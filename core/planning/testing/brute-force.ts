@@ -148,7 +148,7 @@ function figuresOf(ground: Ground) {
 }
 type Figures = ReturnType<typeof figuresOf>;
 
-/** Why each offer is refused by itself. */
+/** Why each offer is refused on its own. */
 function refusalsOf({ planCase, machine, offers, rates, under, moduleOfficial, moduleProven, failed }: Figures) {
   return offers.map(({ module }) => {
     const codes: string[] = [];

@@ -11,7 +11,7 @@ export interface FigureRow {
 
 /**
  * What stands under the lines of an option: the total with the tax it holds, or the sum without tax, each tax and the total;
- * for whoever pays no tax only the total.
+ * for anyone who pays no tax only the total.
  */
 export function figureRows(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): FigureRow[] {
   const language = languageOfQuote(quote);

@@ -159,7 +159,7 @@ describe('terms', () => {
     const agreed = (more: Partial<QuoteTerms>) => faultOfOptions([made({ terms: terms(more) })]);
     expect(agreed({})).toBeNull();
     expect(agreed({ discount: { kind: 'amount', cents: 1_000_000, reason: 'r' } })).toContain(
-      'The discount takes off all',
+      'The discount is as much as',
     );
     expect(agreed({ deposit: { kind: 'amount', cents: 1_000_000 } })).toContain('The deposit is more');
     const credited = { ...planCase, installed: planCase.installed.map((one) => ({ ...one, creditCents: 1_000_000 })) };
@@ -175,9 +175,9 @@ describe('terms', () => {
 
   it('take no wrong figures', () => {
     const sentence = (value: object): string | undefined => termsSchema.safeParse(value).error?.issues[0]?.message;
-    expect(sentence({ discount: { kind: 'share', bp: 25_000, reason: 'r' } })).toBe('A share is 100 % at the most.');
-    expect(sentence({ discount: { kind: 'share', bp: 500, reason: ' ' } })).toContain('needs its reason');
-    expect(sentence({ fees: [{ text: '', cents: 5 }] })).toBe('A fee needs its name.');
+    expect(sentence({ discount: { kind: 'share', bp: 25_000, reason: 'r' } })).toBe('A share is at most 100 %.');
+    expect(sentence({ discount: { kind: 'share', bp: 500, reason: ' ' } })).toContain('needs a reason');
+    expect(sentence({ fees: [{ text: '', cents: 5 }] })).toBe('A fee needs a name.');
     expect(sentence({ note: 'x'.repeat(10_000) })).toBe('At most 1000 letters, please.');
     expect(sentence({ validUntil: '2026-02-31' })).toContain('A day is written');
     expect(termsSchema.parse({})).toEqual(PLAIN_TERMS);
@@ -231,7 +231,7 @@ describe('in every language', () => {
     expect(en).toMatch(/is due when you accept/);
   });
 
-  it('shows what is added and what is held, and nothing of tax to whoever pays none', () => {
+  it('shows what is added and what is held, and nothing of tax to the person who pays none', () => {
     const added = made({
       pricing: sampleRule({ taxWay: 'added', rates: { part: 2000, labour: 1000, fee: 0, credit: 2000 } }),
     });

@@ -15,7 +15,7 @@ export type TextFigure = (typeof TEXT_FIGURES)[number];
 
 export type TextSet = Record<TextKey, string>;
 
-/** The consequence for the customer, without the workshop's numbers: how the texts read until a shop words them anew. */
+/** The consequence for the customer, without the workshop's numbers: how the texts read until a shop words them again. */
 export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
   en: {
     'ecc-lost': 'Your memory corrects its own errors today. With this option it no longer will.',

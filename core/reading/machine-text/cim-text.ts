@@ -55,7 +55,7 @@ function blocksOf(text: string): { properties: Properties; named: string | null 
       if (properties.has('__class')) end();
       properties.set('__class', value);
     } else if (CIM_PROPERTIES.has(name)) {
-      // Some lists have an empty line behind every property: only one that comes again begins anew.
+      // Some lists have an empty line behind every property: only one that comes again begins again.
       if (properties.has(name) || (parted && begins(properties, name))) end();
       if (properties.size < MOST_PROPERTIES) properties.set(name, value);
     }

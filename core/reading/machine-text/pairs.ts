@@ -45,7 +45,7 @@ const SLOT_NOUN =
   /^(?:bank|slots?|[a-z]{0,2}dimm|sodimm|modul|module|modulo|device|channel|kanal|steckplatz|emplacement|barrette|ranura|sleuf|banco|xmm|socket|mem|memory|speichermodul|geheugenmodule|speichersteckplatz|ddr|riegel|pente)$/;
 const SLOT_OTHER = /^(?:cpu|node|proc|processor|memory|ram|so|p|c|ch|board|no|nr|[a-z])$/;
 const LONGEST_NAME = 40;
-/** Without a figure or a letter by itself nothing is counted: most headings need no further look. */
+/** Without a figure or a letter on its own nothing is counted: most headings need no further look. */
 const COUNTS = /\d|(?<![a-z])[a-h](?![a-z])|(?:channel|kanal|dimm|slot|bank)[a-h](?![a-z])/i;
 
 /** Is a heading the name of a socket or of a module that is listed? It holds a figure or a letter that counts. */

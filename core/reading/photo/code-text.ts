@@ -41,7 +41,7 @@ function fieldsOf(fields: readonly string[], identifiers: typeof DATA_IDENTIFIER
 
 /**
  * What a code says by a standard's marks, and by those that a scanner puts before it (`]C1` …, ISO/IEC 15424). A code that
- * is nothing but a part or a serial has no marks: it says nothing by itself.
+ * is nothing but a part or a serial has no marks: it says nothing on its own.
  */
 export function codeSays(text: string): CodeSays {
   const plain = text.replace(/^\][A-Za-z]\d/, '');

@@ -222,7 +222,7 @@ export const isSmbiosDump = (bytes: Uint8Array): boolean => standsAt(bytes, 0, '
 
 /**
  * Are these bytes a structure table without an entry point? They are when a walk over them meets its end-of-table
- * structure, or at least a memory device that is long enough, before anything is amiss.
+ * structure, or at least a memory device that is long enough, before anything is wrong.
  */
 export function isSmbiosTable(bytes: Uint8Array): boolean {
   const [type, length] = bytes;

@@ -10,7 +10,7 @@ const shop = openTestShop();
 const GB = 1024;
 
 describe('the work on the bench', () => {
-  it('begins once, however many tablets begin it, and each step is ticked by whoever was first', async () => {
+  it('begins once, however many tablets begin it, and each step is ticked by the person who was first', async () => {
     const id = await acceptedTill(shop.teo);
     const runa = await as('runa');
     const begun = await Promise.all([beginFitting(shop.teo, id), beginFitting(runa, id)]);

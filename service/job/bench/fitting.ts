@@ -33,7 +33,7 @@ import { trialOfOption } from '../limits/trial-of-option';
 import type { JobWith } from '../slices/slice';
 import { openFitting } from './job-work';
 
-const NOT_ACCEPTED = 'Nobody said yes to an option yet: the bench waits for that.';
+const NOT_ACCEPTED = 'No option is accepted yet: fitting waits for that.';
 
 /** Begins the work on the bench: the checklist is made from the model and the accepted option, and stays as it is. */
 export async function beginFitting(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<{ id: number }>> {
@@ -81,14 +81,14 @@ export const tickSchema = z.discriminatedUnion('what', [
   z.strictObject({
     what: z.literal('skip'),
     step: stepKey,
-    reason: z.string().trim().min(1, 'Say why it is left out.').max(300, 'At most 300 characters, please.'),
+    reason: z.string().trim().min(1, 'Enter why it is skipped.').max(300, 'At most 300 characters, please.'),
   }),
   z.strictObject({ what: z.literal('undo'), step: stepKey }),
   z.strictObject({
     what: z.literal('find'),
     step: stepKey,
     kind: z.enum(FIND_KINDS),
-    note: z.string().trim().min(1, 'Say what is different.').max(500, 'At most 500 characters, please.'),
+    note: z.string().trim().min(1, 'Enter what is different.').max(500, 'At most 500 characters, please.'),
   }),
   z.strictObject({ what: z.literal('unfind'), step: stepKey, id: idSchema }),
 ]);
@@ -113,7 +113,7 @@ async function tick(db: Queryable, { id }: Fitting, input: Ticked, staffId: numb
 
 /**
  * Ticks a step of the checklist, leaves it out, undoes that, or notes what was found different on it. What another tablet did
- * already is as well: it is done, by whoever was first.
+ * already is as well: it is done, by the person who was first.
  */
 export async function tickStep(
   caller: Caller<'jobs.write'>,
@@ -232,9 +232,9 @@ export async function searchFault(
 }
 
 export const beepSchema = z.strictObject({
-  maker: z.string().trim().min(1, 'Say whose machines beep so.').max(80),
-  pattern: z.string().trim().min(1, 'Write the beeps down, such as 2 long, 1 short.').max(80),
-  means: z.string().trim().min(1, 'Say what it means.').max(200),
+  maker: z.string().trim().min(1, 'Enter whose machines beep like this.').max(80),
+  pattern: z.string().trim().min(1, 'Enter the beeps, such as 2 long, 1 short.').max(80),
+  means: z.string().trim().min(1, 'Enter what it means.').max(200),
 });
 
 /** Keeps what a maker's beeps mean, as the shop knows it. */

@@ -138,19 +138,20 @@ export const isProved = ({ proofs, accepted }: Pick<JobWork, 'proofs' | 'accepte
  */
 export function whyNoLongerFits({ jobCase, work }: { jobCase: JobCase; work: JobWork }): string | null {
   if (work.accepted === null) return null;
-  if (!jobCase.ok) return 'What is in the machine is not known whole any more: answer what Limits asks.';
+  if (!jobCase.ok) return 'Not everything in the machine is known any more: answer the question on Limits.';
   const { kept, bought } = work.accepted.option.shop;
   const own = new Set(bought.map(({ offer }) => offer));
   const offers = jobCase.planCase.offers.map((offer) => (own.has(offer.id) ? { ...offer, stock: null } : offer));
   const found = evaluateChoice({ ...jobCase.planCase, offers }, { kept, bought });
   if (!found.ok) {
     return found.code === 'refused'
-      ? 'A limit speaks against it by now: take the options anew on Quote.'
-      : 'A module that was to stay, or a part, is not there any more: take the options anew on Quote.';
+      ? 'A limit is now against it: choose the options again on Quote.'
+      : 'A module that should stay, or a part, is no longer there: choose the options again on Quote.';
   }
   const { option } = work.accepted;
   if (found.plan.totalMiB !== option.totalMiB)
-    return 'It would come to another total by now: take the options anew on Quote.';
-  if (found.plan.rateMTs < option.rateMTs) return 'It would run slower than promised: take the options anew on Quote.';
+    return 'The total would now be different: choose the options again on Quote.';
+  if (found.plan.rateMTs < option.rateMTs)
+    return 'It would run slower than promised: choose the options again on Quote.';
   return null;
 }

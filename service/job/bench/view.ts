@@ -110,7 +110,7 @@ export interface WorkView {
   stamp: string;
 }
 
-/** Parts of the accepted option: what is to be ordered first, then what is on orders, then what our shelf gives. */
+/** Parts of the accepted option: what has to be ordered first, then what is on orders, then what our shelf gives. */
 function partsOf({ job, work, market }: JobWith<'work' | 'market'>): PartView[] {
   const { accepted, wanted, orders } = work;
   if (accepted === null) return [];

@@ -59,7 +59,7 @@ export const intakeSchema = z
     phone: text(60),
     email: text(200).refine((value) => value === '' || /^[^\s@]+@[^\s@]+$/.test(value), 'An e-mail address has one @.'),
     language: z.enum(LANGUAGES).nullable(),
-    taxExempt: text(120).min(1, 'Say why no tax is due: the customer reads it.').nullable(),
+    taxExempt: text(120).min(1, 'Enter why no tax is due: the customer reads it.').nullable(),
     machineMaker: text(120),
     machineName: text(160),
     serial: text(120),
@@ -189,7 +189,7 @@ async function readInputs(inputs: readonly ReadingInput[]): Promise<{ good: Good
     if (!outcome.ok) {
       refuse(READ_FAULTS[outcome.code], outcome.code === 'ambiguous' ? outcome.candidates.map(possibleReading) : []);
     } else if (saysNothing(outcome.reading)) {
-      refuse('The report names no memory slot: take the whole report.');
+      refuse('The report names no memory slot: use the whole report.');
     } else {
       const { reading } = outcome;
       good.push({ ...one, reading });

@@ -20,7 +20,7 @@ const NOBODY = 'Seen elsewhere';
 const LEAD_DAYS = 5;
 const LONGEST_NAME = 80;
 
-/** A seller that a page names; null: it is new, and whoever reads the page may make none. A new one: its prices hold the tax that is usual here, and it is known for nothing yet. */
+/** A seller that a page names; null: it is new, and anyone who reads the page may make none. A new one: its prices hold the tax that is usual here, and it is known for nothing yet. */
 async function sellerOf(
   db: Queryable,
   caller: Caller,
@@ -89,26 +89,26 @@ export async function offerOfReading(
   if (offer === undefined || offer.priceCents === null || module === undefined) return null;
   const known = knownOf(module);
   const missing = FIELDS.filter((field) => known[field] === null).map((field) => MISSING[field]);
-  if (missing.length > 0) return noOffer(`It is no offer yet: it does not say ${missing.join(' or ')}.`);
-  if (offer.condition === 'damaged') return noOffer('It is no offer: it says that it is damaged.');
-  if (offer.available === false) return noOffer('It is no offer: it says that none are left.');
+  if (missing.length > 0) return noOffer(`Not an offer yet: it does not say ${missing.join(' or ')}.`);
+  if (offer.condition === 'damaged') return noOffer('Not an offer: it is described as damaged.');
+  if (offer.available === false) return noOffer('Not an offer: none are left.');
   const whole = wholeModule(known);
-  if (whole === null) return noOffer('It is no offer: what it says of the module makes no sense together.');
+  if (whole === null) return noOffer('Not an offer: what it says of the module is contradictory.');
   const shop = await getShop(db);
   const name = (offer.seller ?? NOBODY).trim().slice(0, LONGEST_NAME) || NOBODY;
   const seller = await sellerOf(db, caller, { name, currency: offer.currency ?? shop.currency, shop });
   if (seller === null)
-    return noOffer(`It is no offer yet: ${name} is none of our sellers. A technician or an owner reads it in first.`);
+    return noOffer(`Not an offer yet: ${name} is not one of our sellers. A technician or an owner reads it in first.`);
   const ground = await groundOf(db, seller.id);
   const { terms } = ground;
   const currency = offer.currency ?? terms.currency;
   if (currency !== terms.currency)
-    return noOffer(`It is no offer: ${seller.name} prints ${terms.currency}, and this is in ${currency}.`);
+    return noOffer(`Not an offer: ${seller.name} has prices in ${terms.currency}, and this is in ${currency}.`);
   const modules = offer.modules ?? 1;
   const counted = countedPrice({ cents: offer.priceCents, coupon: null, modules, units: 1 }, terms, ground);
-  if (!counted.ok) return noOffer(`It is no offer yet: ${counted.sentence}`);
+  if (!counted.ok) return noOffer(`Not an offer yet: ${counted.sentence}`);
   if (modules > 8 || counted.costCents <= 0)
-    return noOffer('It is no offer: look at its price and how many modules it has.');
+    return noOffer('Not an offer: check its price and how many modules it has.');
   const used = offer.condition === 'used' || offer.condition === 'refurbished';
   const said = used ? null : (offer.original ?? (seller.partsOf === null ? null : { of: seller.partsOf, madeFor: [] }));
   const binding = said === null ? null : await bindOriginal(db, said, offer.title ?? '');

@@ -137,7 +137,7 @@ describe('several readings', () => {
     });
   });
 
-  it('leave what was typed, and start anew for another machine', async () => {
+  it('leave what was typed, and start again for another machine', async () => {
     const id = await readTill(shop.teo);
     const { slots, job } = await stateOf(id);
     const typed = slots.map((slot) =>

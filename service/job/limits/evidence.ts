@@ -66,7 +66,7 @@ export async function takeTrialBack(
 const claimName = {
   limit: z.enum(LIMIT_NAMES as [LimitName, ...LimitName[]], { error: 'There is no such limit.' }),
   kind: z.enum(CLAIM_SOURCES, { error: 'Say which source says it.' }),
-  name: z.string().trim().min(1, 'Say what the source is called.').max(200),
+  name: z.string().trim().min(1, 'Enter the name of the source.').max(200),
 };
 
 /** A source's word on a limit of a model. */
@@ -81,7 +81,7 @@ export async function addClaim(
   modelId: number,
   { limit, kind, name, value, note }: z.infer<typeof newClaimSchema>,
 ): Promise<Result<null>> {
-  if (value == null) return fault('bad-input', 'A claim needs its value.');
+  if (value == null) return fault('bad-input', 'A limit needs a value.');
   if (!LIMIT_SCHEMAS[limit].safeParse(value).success) {
     return fault('bad-input', 'This value cannot be: a limit is more than 0, and lists are not empty.');
   }
@@ -112,7 +112,7 @@ export async function removeClaim(
 
 /** Part numbers of a list of tested parts, one a line. */
 export const testedListSchema = z.strictObject({
-  list: z.string().trim().min(1, 'Say whose list it is.').max(200),
+  list: z.string().trim().min(1, 'Enter whose list it is.').max(200),
   parts: z.string().max(200_000, 'That list is too long.'),
 });
 

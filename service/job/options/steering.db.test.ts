@@ -37,7 +37,7 @@ test.each([
   [{ needMiB: 0 }, 'The target must be more than 0.'],
   [{ budgetCents: -1 }, 'The budget must be more than 0.'],
   [{ freeSlots: 65 }, 'At most 64 slots.'],
-  [{ lanesOut: ['mixed', 'none', 'original', 'third-party', 'used'] }, 'Leave one lane in.'],
+  [{ lanesOut: ['mixed', 'none', 'original', 'third-party', 'used'] }, 'Leave at least one origin in.'],
   [{ leastRateMTs: 0 }, 'A rate is more than 0.'],
 ])('%j is refused in one sentence', (wrong, sentence) => {
   const parsed = steeringSchema.safeParse({ ...UNSTEERED, ...wrong });
@@ -134,7 +134,7 @@ describe('sellers that are left out', () => {
   });
 });
 
-test('what becomes of a module is said by itself: the later word is heard, and only modules have it', async () => {
+test('what becomes of a module is said on its own: the later word is heard, and only modules have it', async () => {
   const id = await readTill(shop.teo);
   const { job, limits } = await stateOf(id);
   must(await agreeLimits(shop.teo, id, true));

@@ -19,11 +19,11 @@ export const steeringSchema = z.strictObject({
   budgetCents: budgetCents.unwrap(),
   freeSlots: z.number().int().min(0, 'Free slots are 0 or more.').max(64, 'At most 64 slots.'),
   leastRateMTs: z.number().int().positive('A rate is more than 0.').max(100_000, 'At most 100000 MT/s.').nullable(),
-  lanesOut: z.array(z.enum(LANES)).max(LANES.length - 1, 'Leave one lane in.'),
+  lanesOut: z.array(z.enum(LANES)).max(LANES.length - 1, 'Leave at least one origin in.'),
   sellersOut: z.array(z.string().min(1).max(120)).max(200),
 });
 
-/** How the ladder is to be steered, and how it was when whoever steers saw it last. */
+/** How the ladder is steered, and how it was when the person who steers saw it last. */
 export const steerSchema = z.strictObject({ next: steeringSchema, seen: steeringSchema });
 
 /**

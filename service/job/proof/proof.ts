@@ -24,8 +24,8 @@ import { changeJob } from '../change-job';
 import type { ReadingInput } from '../intake/intake';
 import type { JobWith } from '../slices/slice';
 
-const NO_MACHINE = 'This tells of a module or an offer, not of the machine: drop the machine’s own report.';
-const NO_PROMISE = 'Nobody said yes to an option yet: there is no promise to hold this against.';
+const NO_MACHINE = 'This is a module or an offer, not the machine: drop the machine’s own report.';
+const NO_PROMISE = 'No option is accepted yet: there is no promise to compare this with.';
 
 /** The promise of an accepted option, each slot with its channel, and what is known of the modules that stay. */
 export function promiseOf({ option }: Accepted, { slots, joined }: JobWith<'machine' | 'readings'>): Promised {
@@ -155,13 +155,13 @@ export async function confirmProof(
   });
 }
 
-const UNREAD = 'Type the total as the screen shows it, such as 15.9 GB or 16096 MB.';
+const UNREAD = 'Enter the total as the screen shows it, such as 15.9 GB or 16096 MB.';
 
 export const typedProofSchema = z.strictObject({
   total: z.string().trim().min(1, UNREAD).max(30),
   /** does the screen count the modules, or what its system can use? */
   counts: z.enum(['installed', 'usable']),
-  rateMTs: z.number().int().min(60, 'No memory runs that slow.').max(20_000, 'No memory runs that fast.').nullable(),
+  rateMTs: z.number().int().min(60, 'No memory is that slow.').max(20_000, 'No memory is that fast.').nullable(),
   channels: z.number().int().min(1).max(16).nullable(),
   /** what the screen shows in each socket, as it was typed; one that is left out is not told */
   sockets: z.record(z.string().max(60), z.string().trim().max(30)).default({}),

@@ -101,7 +101,7 @@ export const followUpSchema = z.strictObject({
   note: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
 });
 
-/** Weeks later: does it still run? Evidence of the deepest kind, where whoever asked may write that. */
+/** Weeks later: does it still run? Evidence of the deepest kind, where the person who asked may write that. */
 export async function followUp(
   caller: Caller<'jobs.write'>,
   jobId: number,

@@ -19,7 +19,7 @@ export async function setAside(db: Queryable, jobId: number, option: QuoteOption
 
 export const spokenYesSchema = z.strictObject({
   place: z.number().int().min(1).max(3),
-  signed: z.string().trim().min(1, 'Type who said yes.').max(120, 'At most 120 characters, please.'),
+  signed: z.string().trim().min(1, 'Enter who accepted.').max(120, 'At most 120 characters, please.'),
   /** statements that the customer agreed to, as they read */
   ticked: z.array(z.string().max(500)).max(20).default([]),
 });
@@ -62,7 +62,12 @@ export async function acceptSpoken(
 }
 
 export const fellThroughSchema = z.strictObject({
-  why: z.string().trim().min(1, 'Say in a few words why.').max(500, 'At most 500 characters, please.').nullable(),
+  why: z
+    .string()
+    .trim()
+    .min(1, 'Enter the reason in a few words.')
+    .max(500, 'At most 500 characters, please.')
+    .nullable(),
 });
 
 /** Notes that a job came to nothing, or, with no reason, that it goes on after all. */

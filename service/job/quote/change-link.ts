@@ -28,6 +28,6 @@ export async function changeLink(
 
 export const changeLinkSchema = z.strictObject({
   version: idSchema,
-  /** withdrawn: whoever has it sees nothing any more; renewed: the old one goes, a new one is made */
+  /** withdrawn: anyone who has it sees nothing any more; renewed: the old one goes, a new one is made */
   to: z.enum(['withdrawn', 'renewed']),
 });

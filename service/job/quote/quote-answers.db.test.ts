@@ -189,7 +189,7 @@ describe('a question', () => {
 
 describe('an answer', () => {
   it('stands beside its question on the customer’s page, once, and the job waits for it no more', async () => {
-    // Whoever asks is waiting, though the limits are still to be looked at.
+    // Anyone who asks is waiting, though the limits are still to be looked at.
     const { job, token } = await sent(null, false);
     must(await answerQuote(token, { kind: 'ask', words: 'May I keep the old ones?' }));
     const waits = async () => (await counterJobs(READER)).jobs.find(({ id }) => id === job);

@@ -26,7 +26,7 @@ import { changeJob } from '../change-job';
 import { setAside } from './accept';
 import { isToken, linkHash } from './quote-links';
 
-/** So many questions are taken of one quote: whoever asks more is better heard on the telephone. */
+/** So many questions are taken of one quote: anyone who asks more is better heard on the telephone. */
 const MOST_QUESTIONS = 20;
 
 /** So much is taken by one link within an hour: nobody says more to a quote. */
@@ -110,7 +110,7 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
       return fault('conflict', faults[state]);
     } else if (input.kind === 'decline') {
       if (answer?.kind === 'accepted') return fault('conflict', faults.acceptedNoMore(answer.place));
-      // The same no once more is the same no: whoever thinks better of it says yes.
+      // The same no once more is the same no: anyone who thinks better of it says yes.
       if (answer?.kind === 'declined') return done(null);
       await insertAnswer(db, { ...NOTHING_SIGNED, quoteId: sent.id, kind: 'declined', words: input.words });
     } else {
@@ -120,7 +120,7 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
     const detail = input.kind === 'accept' ? { number: sent.number, place: input.place } : { number: sent.number };
     await noteEvent(db, { jobId: sent.jobId, staffId: null, kind: EVENTS[input.kind], detail });
     await touchJob(db, sent.jobId);
-    // Whoever says yes or asks is waiting, though the shop had done with it.
+    // Anyone who says yes or asks is waiting, though the shop had done with it.
     if (input.kind !== 'decline') await reopenJob(db, sent.jobId);
     return done(null);
   });
@@ -128,7 +128,7 @@ export async function answerQuote(token: string, input: AnswerInput): Promise<Re
 
 export const replySchema = z.strictObject({
   question: idSchema,
-  words: words(2_000).min(1, 'Type the answer first.'),
+  words: words(2_000).min(1, 'Enter the answer first.'),
 });
 
 /** Answers a customer's question: what is said stands beside it on the customer's page, and stays. */

@@ -21,7 +21,7 @@ export interface QuoteFile {
 
 /** Papers that were asked for lately, by their quotes. */
 const papers = new LRUCache<number, Buffer>({ maxSize: 32 * 1024 * 1024, sizeCalculation: (pdf) => pdf.length });
-/** Papers that are being made: whoever asks meanwhile waits for the same one. */
+/** Papers that are being made: anyone who asks meanwhile waits for the same one. */
 const making = new Map<number, Promise<Buffer>>();
 
 async function makePaper(quoteId: number, quote: CustomerQuote): Promise<Buffer> {

@@ -44,7 +44,7 @@ export function pageFile(name: string): PageFile | null {
   return file;
 }
 
-/** Where a file is: with a mark of its content, so that it can be kept for ever by whoever has it. */
+/** Where a file is: with a mark of its content, so that it can be kept for ever by the person who has it. */
 export function pageUrl(name: string): string {
   const mark = createHash('sha256')
     .update(pageFile(name)?.bytes ?? '')

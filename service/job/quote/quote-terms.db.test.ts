@@ -68,9 +68,9 @@ describe('what is agreed', () => {
       const result = await agree(job, more);
       return result.ok ? null : result.sentence;
     };
-    expect(await wrong({ discount: { kind: 'amount', cents: 999_999, reason: 'r' } })).toContain('takes off all');
+    expect(await wrong({ discount: { kind: 'amount', cents: 999_999, reason: 'r' } })).toContain('as much as option');
     expect(await wrong({ deposit: { kind: 'amount', cents: 999_999 } })).toContain('The deposit is more than option 1');
-    expect(await wrong({ validUntil: '2020-01-01' })).toBe('The prices cannot hold until a day that is past.');
+    expect(await wrong({ validUntil: '2020-01-01' })).toBe('The prices cannot be valid until a day in the past.');
     expect((await stateOf(job)).terms).toEqual(PLAIN_TERMS);
   });
 
@@ -137,7 +137,7 @@ describe('languages, taxes and texts', () => {
     must(await savePapers(owner, papers));
   });
 
-  it('leave the tax off for whoever pays none, on the ladder as on the quote', async () => {
+  it('leave the tax off for anyone who pays none, on the ladder as on the quote', async () => {
     const job = await till();
     const [before] = await options(job);
     must(await saveIntake(shop.teo, job, { taxExempt: 'public body' }));
@@ -315,9 +315,9 @@ describe('the logo', () => {
     expect(await refused(Buffer.alloc(0))).toBe('The file is empty.');
     expect(await refused(Buffer.from('GIF89a and more'))).toBe('This is neither a PNG nor a JPEG picture.');
     expect(await refused(Buffer.alloc(1_000_001))).toContain('more than 1 MB');
-    expect(await refused(Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0]))).toBe('The picture is damaged: save it anew.');
-    expect(await refused(png.subarray(0, 40))).toBe('The picture is damaged: save it anew.');
-    expect(await refused(png.subarray(0, png.length - 20))).toBe('The picture is damaged: save it anew.');
+    expect(await refused(Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0]))).toBe('The picture is damaged: save it again.');
+    expect(await refused(png.subarray(0, 40))).toBe('The picture is damaged: save it again.');
+    expect(await refused(png.subarray(0, png.length - 20))).toBe('The picture is damaged: save it again.');
     expect(await refused(await picture(4001, 2))).toContain('more than 4000 pixels');
   });
 

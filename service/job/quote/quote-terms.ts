@@ -17,7 +17,7 @@ function faultOfDraft(state: JobWith<'quote' | 'market'>): string | null {
   return faultOfOptions(draftOptions(state).flatMap((one) => (one.ok ? [one.option] : [])));
 }
 
-/** Terms as they are sent, and those that the sender saw: whoever writes over somebody else's is told. */
+/** Terms as they are sent, and those that the sender saw: anyone who writes over somebody else's is told. */
 export const writeTermsSchema = z.strictObject({ terms: termsSchema, seen: termsSchema.nullable().default(null) });
 
 /** Writes what holds for the whole draft: discount, fees, deposit, last day, language, a word to the customer. */

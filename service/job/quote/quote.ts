@@ -161,7 +161,7 @@ function whatStopsSending(
     (option) => seen.find((one) => one.place === option.place)?.totalCents !== option.totalCents,
   );
   if (moved !== undefined)
-    return `The price of option ${moved.place} has moved since you looked: look again, then send.`;
+    return `The price of option ${moved.place} has changed since you looked: check it, then send.`;
   return null;
 }
 

@@ -160,7 +160,7 @@ test('it is sent once, and what is typed while it is on the way stays', async ()
   expect(name().value).toBe('Quayside Components');
 });
 
-test('a form that goes on begins anew once it is sent', async () => {
+test('a form that goes on begins again once it is sent', async () => {
   render(<Seller next={NOTHING} />, { wrapper: WithWords });
   await userEvent.type(name(), 'Quayside');
   await save();

@@ -14,7 +14,7 @@ export interface ListWork {
 
 const LOOK_MS = 700;
 
-/** How far the work on a list is; the page is drawn anew when it is done. */
+/** How far the work on a list is; the page is drawn again when it is done. */
 export function ListProgress({ listId, state, work }: { listId: number; state: ListState; work: ListWork | null }) {
   const t = useTranslations('offers');
   const router = useRouter();

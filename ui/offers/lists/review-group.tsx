@@ -52,7 +52,7 @@ export function ReviewGroupView(props: ReviewGroupProps) {
   const { listId, group, rows, first, currencies } = props;
   const [more, setMore] = useState<readonly ListRow[]>([]);
   const [sentence, setSentence] = useState<string | null>(null);
-  // The page was drawn anew: a row that was put right is no longer here.
+  // The page was drawn again: a row that was put right is no longer here.
   useEffect(() => setMore((held) => held.filter(({ line }) => line > (first.at(-1)?.line ?? 0))), [first]);
   if (rows === 0) return null;
   const shown = [...first, ...more];

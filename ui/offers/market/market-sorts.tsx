@@ -6,7 +6,7 @@ interface MarketSortsProps {
   sort: OfferSort;
   isBusy: boolean;
   onSort: (sort: OfferSort) => void;
-  /** null: none of these may be done by whoever looks */
+  /** null: none of these may be done by the person who looks */
   onOrigin: (() => void) | null;
   onFile: (() => void) | null;
 }

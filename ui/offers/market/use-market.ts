@@ -42,7 +42,7 @@ export function useMarket(wish: MarketWish, start: MarketWindow) {
   const turn = useRef(0);
   const first = useRef(true);
 
-  // The page was drawn anew: a price was noted, terms changed, a list was applied.
+  // The page was drawn again: a price was noted, terms changed, a list was applied.
   const drawn = useRef(start);
   useEffect(() => {
     if (drawn.current === start) return;

@@ -60,7 +60,7 @@ interface FeedSheetProps {
   onSaved: (sentence: string) => void;
 }
 
-/** Where a seller's prices are asked for by themselves, and what would come of it before it counts. */
+/** Where a seller's prices are asked for on their own, and what would come of it before it counts. */
 export function FeedSheet({ seller, feed, isOwner, onClose, onSaved }: FeedSheetProps) {
   const t = useTranslations('offers');
   const { save } = useSave();

@@ -51,7 +51,7 @@ export function OwnStock({
 interface StockLineProps {
   row: StockRow;
   currency: string;
-  /** null: whoever looks may not change it */
+  /** null: the person who looks may not change it */
   onChange: ((row: StockRow) => void) | null;
 }
 

@@ -18,7 +18,7 @@ export interface ShownPiece {
   originJobId: number | null;
   promisedTo: number | null;
   heldUntil: string | null;
-  /** what it is worth to the shop; null: whoever looks may not see it */
+  /** what it is worth to the shop; null: the person who looks may not see it */
   costCents: number | null;
 }
 

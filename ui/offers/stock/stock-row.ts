@@ -8,6 +8,6 @@ export interface StockRow {
   promised: number;
   place: string;
   leastStock: number | null;
-  /** what one cost; null: whoever looks may not see it */
+  /** what one cost; null: the person who looks may not see it */
   costCents: number | null;
 }

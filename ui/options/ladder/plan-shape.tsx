@@ -46,7 +46,7 @@ export function ShapePaths({ lane, care, reuse }: PlanShapeProps) {
   );
 }
 
-/** The same by itself, as keys to the picture have it. */
+/** The same on its own, as keys to the picture have it. */
 export function PlanShape(props: PlanShapeProps) {
   return (
     <svg viewBox="-13 -13 26 26" width="26" height="26" aria-hidden="true" className="block shrink-0">

@@ -214,7 +214,7 @@ function RungRowDrawn(props: RungRowProps) {
   );
 }
 
-/** True where a rung is drawn as it was, though it may have been gathered anew. */
+/** True where a rung is drawn as it was, though it may have been gathered again. */
 function isSameRow(a: RungRowProps, b: RungRowProps): boolean {
   const { rung: one, ...rest } = a;
   const { rung: other, ...then } = b;

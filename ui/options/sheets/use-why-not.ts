@@ -10,7 +10,7 @@ import { usePlanSay } from '../use-plan-say';
 export type Told = readonly string[] | null | undefined | 'failed';
 type Answered = WhyNotAnswer | null | undefined | 'failed';
 
-/** Whoever types or drags on has not asked yet, ms. */
+/** Anyone who types or drags on has not asked yet, ms. */
 const PAUSE_MS = 250;
 
 function ask(request: PlanRequest, tell: (told: Answered) => void): Worker {

@@ -42,7 +42,7 @@ export function useRemembered(
     setForgetful(!answer.ok && !clashing.current);
     if (answer.ok && otherSellers) onSellers();
   }, [jobId, onSellers]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each change starts the wait anew
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each change starts the wait again
   useEffect(() => {
     const waiting = setTimeout(() => void tell(), REMEMBER_AFTER_MS);
     return () => clearTimeout(waiting);
@@ -52,7 +52,7 @@ export function useRemembered(
     window.addEventListener('online', again);
     return () => {
       window.removeEventListener('online', again);
-      // Whoever leaves in between is not made to wait.
+      // Anyone who leaves in between is not made to wait.
       void tell();
     };
   }, [tell]);

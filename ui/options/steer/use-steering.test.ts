@@ -109,7 +109,7 @@ test('a job that cannot be told is told when the network is back', async () => {
   expect(hook.now().forgetful).toBe(false);
 });
 
-test('sellers that are left out make another market: the page is asked anew, once the job knows', async () => {
+test('sellers that are left out make another market: the page is asked again, once the job knows', async () => {
   const hook = await open();
   await steer(hook, { freeSlots: 1 });
   await pass(2000);
@@ -140,7 +140,7 @@ test('a plan is named without a step; what was steered before it is written firs
   expect([query().get('budget'), query().get('plan')]).toEqual(['7000', 'p2']);
 });
 
-test('back brings what the address says, and the page is asked anew', async () => {
+test('back brings what the address says, and the page is asked again', async () => {
   const hook = await open();
   await steer(hook, { budgetCents: 7000 });
   await act(async () => {
@@ -154,7 +154,7 @@ test('back brings what the address says, and the page is asked anew', async () =
   expect(query().get('budget')).toBeNull();
 });
 
-test('a page that the router drew anew gets its address back', async () => {
+test('a page that the router drew again gets its address back', async () => {
   const hook = await open();
   await steer(hook, { budgetCents: 7000 });
   await pass(300);
@@ -164,7 +164,7 @@ test('a page that the router drew anew gets its address back', async () => {
   expect(query().get('budget')).toBe('7000');
 });
 
-test('what somebody else steered meanwhile is told, and whoever is here chooses', async () => {
+test('what somebody else steered meanwhile is told, and the person here chooses', async () => {
   const hook = await open();
   theirs = { budgetCents: 7000 };
   await steer(hook, { budgetCents: 9000 });

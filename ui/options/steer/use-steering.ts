@@ -120,7 +120,7 @@ export function useSteering(): Steered {
     window.addEventListener('popstate', back);
     return () => window.removeEventListener('popstate', back);
   }, [router, forget]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was drawn anew has the router's address again
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was drawn again has the router's address again
   useEffect(() => {
     if (isWaiting()) return;
     const { steering, plan: key } = now.current;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { handle, idOf } from '@/app/handle';
 import { correctColumns, correctSchema, fixRow, fixSchema, lookAtWork } from '@/service/market/price-lists';
 
-/** How a list is, and how far whoever works on it. */
+/** How a list is, and how far the work on it has come. */
 export const GET = handle('offers.price', z.null(), (caller, _, params) => lookAtWork(caller, idOf(params)));
 
 /** Reads a list by corrected columns, which the seller's next list goes by. */

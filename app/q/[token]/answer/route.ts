@@ -9,7 +9,7 @@ import { opensQuote } from '@/service/job/quote/quote-links';
 import { takeForm } from '@/service/job/quote/quote-page';
 import { fault } from '@/service/result';
 
-/** What a browser sends by itself: kept, it goes on to the page; else the page comes back with what was typed. */
+/** What a browser sends on its own: kept, it goes on to the page; else the page comes back with what was typed. */
 async function takeSentForm(request: NextRequest, token: string): Promise<Response> {
   const text = await boundedText(request, MOST_ANSWER_BYTES);
   if (text === null) return answer(fault('bad-input', 'This is too large to be read.'));

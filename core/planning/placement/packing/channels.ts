@@ -52,7 +52,7 @@ export class Channels {
   readonly homesFrom: number[] = [];
   /** the last run that takes a shape */
   readonly lastRun: number[] = [];
-  /** by shape: so many of it the channels from here on can take by themselves */
+  /** by shape: so many of it the channels from here on can take on their own */
   readonly #takesFrom: number[][] = [];
   #runCount = 0;
   /** how much each slot takes, MiB */
@@ -213,7 +213,7 @@ export class Channels {
     return slots;
   }
 
-  /** Can the channels from here on take all that is left of each shape, each shape by itself? */
+  /** Can the channels from here on take all that is left of each shape, each shape on its own? */
   takeAll(nr: number): boolean {
     for (const shape of this.left.coming) {
       if (this.left.of(shape) > (this.#takesFrom[shape]?.[nr] ?? 0)) return false;

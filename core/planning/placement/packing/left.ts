@@ -16,7 +16,7 @@ export class Left {
 
   constructor(private readonly shapes: readonly Shape[]) {}
 
-  /** Begins anew, with so many of each shape. */
+  /** Begins again, with so many of each shape. */
   take(counts: readonly number[]): void {
     this.#counts = [...counts];
     this.#weights = [];

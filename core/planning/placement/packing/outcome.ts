@@ -6,7 +6,7 @@ import type { Level } from './levels';
 
 /** What matters of a set beside its places. */
 export interface SetSpeed {
-  /** board rates that the slowest and the fastest of its modules would allow by themselves, MT/s */
+  /** board rates that the slowest and the fastest of its modules would allow on their own, MT/s */
   leastMTs: number;
   mostMTs: number;
   /** two modules of one rate differ in CL */

@@ -1,7 +1,7 @@
 import { handle, idOf } from '@/app/handle';
 import { mailAgain, resendSchema } from '@/service/mail/mail';
 
-/** Sends a mail anew that was refused, given up, or of which nobody knows whether it went. */
+/** Sends a mail again that was refused, given up, or of which nobody knows whether it went. */
 export const POST = handle('quotes.send', resendSchema, (caller, body, params) =>
   mailAgain(caller, idOf(params), body),
 );
