@@ -149,7 +149,7 @@ describe('accounts', () => {
 
   test.each([
     [{ role: 'wizard' }, 'A role is one of owner, technician, counter.'],
-    [{ signIn: 'a b' }, 'A sign-in name has'],
+    [{ signIn: 'a b' }, 'A username has'],
     [{ password: 'short' }, 'A password has at least 10 characters.'],
     [{ name: ' ' }, 'Enter the person’s name.'],
   ])('refuse %j in a sentence', (change, sentence) => {

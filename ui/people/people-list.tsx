@@ -6,6 +6,7 @@ import { Fault } from '../kit/fault';
 import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
+import { Saved } from '../kit/form/saved';
 import { useTyped } from '../kit/form/use-typed';
 
 export interface Person {
@@ -105,6 +106,7 @@ function NewPerson() {
         />
         <Send>{t('create')}</Send>
       </Form>
+      <Saved typing={typing}>{t('created')}</Saved>
     </>
   );
 }

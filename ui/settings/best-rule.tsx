@@ -5,8 +5,8 @@ import { useSave } from '../client/use-save';
 import { TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
+import { Saved } from '../kit/form/saved';
 import { useTyped } from '../kit/form/use-typed';
-import { Notice } from '../kit/notice';
 import { faultOfPercent } from './fault-of-percent';
 
 interface TypedRule {
@@ -34,7 +34,7 @@ export function BestRule({ toleranceBp }: { toleranceBp: number }) {
         <TextField name="tolerance" label={t('best.within')} unit="%" inputMode="decimal" className="w-44" />
         <Send weight="plain">{t('save')}</Send>
       </Form>
-      {typing.isSaved && <Notice tone="good">{t('best.saved')}</Notice>}
+      <Saved typing={typing}>{t('best.saved')}</Saved>
     </section>
   );
 }

@@ -6,9 +6,9 @@ import { labourFor } from '@/core/pricing/labour';
 import { useSave } from '../client/use-save';
 import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
+import { Saved } from '../kit/form/saved';
 import { useLastRight } from '../kit/form/use-last-right';
 import { useTyped } from '../kit/form/use-typed';
-import { Notice } from '../kit/notice';
 import { moneyText } from '../words/amounts';
 import { readCharges, type TypedCharges, typedCharges } from './charges-words';
 
@@ -104,8 +104,8 @@ export function Charges({ charges, currency }: { charges: Charged; currency: str
           {t('save')}
         </Send>
       </Form>
+      <Saved typing={typing}>{t('charges.saved')}</Saved>
       <Examples charges={shown} currency={currency} />
-      {typing.isSaved && <Notice tone="good">{t('charges.saved')}</Notice>}
     </section>
   );
 }

@@ -5,8 +5,8 @@ import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
+import { Saved } from '../kit/form/saved';
 import { useTyped } from '../kit/form/use-typed';
-import { Notice } from '../kit/notice';
 
 interface CustomerAddressProps {
   /** empty: none is confirmed */
@@ -58,7 +58,7 @@ function AddressForm({ address }: { address: string }) {
           </Button>
         )}
       </Form>
-      {typing.isSaved && <Notice tone="good">{t('saved')}</Notice>}
+      <Saved typing={typing}>{t('saved')}</Saved>
     </>
   );
 }

@@ -11,6 +11,7 @@ import { FileButton } from '../kit/file-button';
 import { TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { readTyped, wholeTyped } from '../kit/form/read-typed';
+import { Saved } from '../kit/form/saved';
 import { useTyped } from '../kit/form/use-typed';
 
 type Paper = 'A4' | 'Letter';
@@ -130,10 +131,19 @@ function MailForm({ onKeep, ...rule }: MailRule & { onKeep: (patch: MailRule) =>
     send: onKeep,
   });
   return (
-    <Form typing={typing} className="flex flex-wrap gap-4 items-end has-[[aria-invalid]]:items-start">
-      <TextField name="from" label={t('papers.from')} type="email" placeholder={t('papers.noMail')} className="w-80" />
-      <TextField name="days" label={t('papers.remind')} unit={t('days')} inputMode="numeric" className="w-64" />
-      <Send weight="plain">{t('save')}</Send>
-    </Form>
+    <>
+      <Form typing={typing} className="flex flex-wrap gap-4 items-end has-[[aria-invalid]]:items-start">
+        <TextField
+          name="from"
+          label={t('papers.from')}
+          type="email"
+          placeholder={t('papers.noMail')}
+          className="w-80"
+        />
+        <TextField name="days" label={t('papers.remind')} unit={t('days')} inputMode="numeric" className="w-64" />
+        <Send weight="plain">{t('save')}</Send>
+      </Form>
+      <Saved typing={typing}>{t('saved')}</Saved>
+    </>
   );
 }

@@ -9,9 +9,9 @@ import { useSave } from '../client/use-save';
 import { TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { type Read, readTyped } from '../kit/form/read-typed';
+import { Saved } from '../kit/form/saved';
 import { useLastRight } from '../kit/form/use-last-right';
 import { useTyped } from '../kit/form/use-typed';
-import { Notice } from '../kit/notice';
 import { moneyText } from '../words/amounts';
 import { endingsText, markUpsText, parseEndings, parseMarkUps } from './price-rule-words';
 
@@ -119,11 +119,7 @@ export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
           {t('save')}
         </Send>
       </Form>
-      {typing.isSaved && (
-        <Notice tone="good" live>
-          {t('prices.saved')}
-        </Notice>
-      )}
+      <Saved typing={typing}>{t('prices.saved')}</Saved>
       <Examples rule={shown} currency={currency} taxBp={taxBp} />
       <p className="text-sm text-ink-2">{t('prices.what', { taxBp: percentText(taxBp) })}</p>
     </section>

@@ -5,8 +5,8 @@ import { useSave } from '../client/use-save';
 import { CheckField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
+import { Saved } from '../kit/form/saved';
 import { useTyped } from '../kit/form/use-typed';
-import { Notice } from '../kit/notice';
 import { faultOfPercent } from './fault-of-percent';
 
 interface RoleRuleProps {
@@ -48,7 +48,7 @@ export function RoleRule({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
         />
         <Send weight="plain">{t('roles.save')}</Send>
       </Form>
-      {typing.isSaved && <Notice tone="good">{t('saved')}</Notice>}
+      <Saved typing={typing}>{t('saved')}</Saved>
     </section>
   );
 }

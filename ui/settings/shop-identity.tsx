@@ -5,8 +5,8 @@ import { useSave } from '../client/use-save';
 import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form, Send } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
+import { Saved } from '../kit/form/saved';
 import { useTyped } from '../kit/form/use-typed';
-import { Notice } from '../kit/notice';
 import { faultsOfIdentity, IdentityFields } from '../shop/identity-fields';
 
 interface ShopIdentityProps {
@@ -60,7 +60,7 @@ export function ShopIdentitySection({ identity, mayChangeCurrency, timeZones, ..
           <span className="text-sm text-ink-2">{t('shop.kept')}</span>
         </div>
       </Form>
-      {typing.isSaved && <Notice tone="good">{t('saved')}</Notice>}
+      <Saved typing={typing}>{t('saved')}</Saved>
     </section>
   );
 }

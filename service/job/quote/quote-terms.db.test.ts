@@ -318,7 +318,7 @@ describe('the logo', () => {
     expect(await refused(Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 0]))).toBe('The picture is damaged: save it again.');
     expect(await refused(png.subarray(0, 40))).toBe('The picture is damaged: save it again.');
     expect(await refused(png.subarray(0, png.length - 20))).toBe('The picture is damaged: save it again.');
-    expect(await refused(await picture(4001, 2))).toContain('more than 4000 pixels');
+    expect(await refused(await picture(4001, 2))).toContain('over 4000 pixels');
   });
 
   it('is kept at the size that is printed, however large it came', async () => {

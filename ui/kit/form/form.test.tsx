@@ -6,6 +6,7 @@ import { WithWords } from '@/ui/words/testing/with-words';
 import { CheckField, ChoiceField, TextAreaField, TextField } from './fields';
 import { Form } from './form';
 import { readTyped, wholeTyped } from './read-typed';
+import { Saved } from './saved';
 import { useTyped } from './use-typed';
 
 interface Typed {
@@ -59,7 +60,7 @@ function Seller({ next }: { next?: Typed }) {
         <TextAreaField name="note" label="Note" />
         <CheckField name="isSure">sure of it</CheckField>
       </Form>
-      {typing.isSaved && <p>Saved.</p>}
+      <Saved typing={typing}>Saved.</Saved>
     </>
   );
 }
@@ -70,6 +71,8 @@ const save = () => userEvent.click(screen.getByRole('button', { name: 'Save' }))
 
 test('what is typed is sent as it was read, and is saved until something is typed again', async () => {
   render(<Seller />, { wrapper: WithWords });
+  // The region that announces it is there, empty, before there is anything to announce.
+  expect(screen.getByRole('status').textContent).toBe('');
   await userEvent.type(name(), 'Quayside');
   await userEvent.selectOptions(screen.getByLabelText('Kind'), 'a marketplace');
   await userEvent.type(screen.getByLabelText('Note'), 'mornings');
@@ -77,6 +80,7 @@ test('what is typed is sent as it was read, and is saved until something is type
   await save();
   expect(sent.mock.calls).toEqual([[{ name: 'Quayside', days: 3, kind: 'b', note: 'mornings', isSure: true }]]);
   await screen.findByText('Saved.');
+  expect(screen.getByRole('status').textContent).toContain('Saved.');
   await userEvent.type(name(), ' Components');
   expect(screen.queryByText('Saved.')).toBeNull();
   expect(screen.getByRole('form').dataset.dirty).toBe('true');
