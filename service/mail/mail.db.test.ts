@@ -200,11 +200,11 @@ describe('a quote by mail', () => {
     expect(await asked()).toBe('The customer’s mail address is missing: type it on Intake.');
     must(await saveIntake(shop.teo, job, { email: 'hedda@skerrow.example' }));
     must(await saveCustomerAddress(owner, { address: '' }));
-    expect(await asked()).toContain('under which address customers reach this shop');
+    expect(await asked()).toContain('address under which customers reach this shop');
     must(await saveCustomerAddress(owner, { address: BASE }));
     const { hasLogo: _, ...papers } = await showPapers(READER);
     must(await savePapers(owner, { ...papers, mailFrom: '' }));
-    expect(await asked()).toContain('no address that mail comes from');
+    expect(await asked()).toContain('no sender address');
     must(await savePapers(owner, papers));
     const set = process.env.FENBRIK_SMTP;
     delete process.env.FENBRIK_SMTP;

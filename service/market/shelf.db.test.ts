@@ -70,7 +70,7 @@ describe('a piece', () => {
   it.each([
     [{ label: '16 GB' }, 'does not say enough'],
     [{ originJobId: 999_999 }, 'There is no job 999999'],
-    [{ label: 'Corrick 64GB DDR2-667 CL5 DIMM' }, 'Nobody sells 64 GB modules of this kind new'],
+    [{ label: 'Corrick 64GB DDR2-667 CL5 DIMM' }, 'No seller has 64 GB modules of this kind new'],
   ])('is refused in a sentence: %j', async (more, sentence) => {
     expect(await putOnShelf(shop.teo, { ...PIECE, ...more })).toMatchObject({
       ok: false,

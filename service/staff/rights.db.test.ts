@@ -98,7 +98,7 @@ describe('the counter role may not do elsewhere what it may not do', () => {
     const sellers = await count('seller');
     const refused = await takePart(edda, id, part('Brackwater Bits'));
     expect(refused).toMatchObject({ ok: false });
-    expect(!refused.ok && refused.sentence).toContain('Brackwater Bits is none of our sellers');
+    expect(!refused.ok && refused.sentence).toContain('Brackwater Bits is not one of our sellers');
     expect(await count('seller')).toBe(sellers);
     must(await takePart(shop.teo, id, part('Brackwater Bits')));
     expect(await count('seller')).toBe(sellers + 1);

@@ -43,10 +43,10 @@ describe('the work on the bench', () => {
       slot.name === 'A2' && slot.module !== null ? { ...slot, module: { ...slot.module, capacityMiB: 4 * GB } } : slot,
     );
     must(await saveSlots(shop.teo, id, { version: job.slotsVersion, slots: other }));
-    expect(whyNoLongerFits(await stateOf(id))).toContain('another total');
+    expect(whyNoLongerFits(await stateOf(id))).toContain('The total would now be different');
     const emptied = slots.map((slot) => (slot.name === 'A2' ? { ...slot, module: null } : slot));
     must(await saveSlots(shop.teo, id, { version: (await stateOf(id)).job.slotsVersion, slots: emptied }));
-    expect(whyNoLongerFits(await stateOf(id))).toContain('is not there any more');
+    expect(whyNoLongerFits(await stateOf(id))).toContain('is no longer there');
   });
 
   it('what was found on a step is told on the next job of the model, and no more once it is taken back', async () => {
