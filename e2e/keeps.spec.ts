@@ -134,7 +134,7 @@ test('a price that moves between looking and sending stops the sending', async (
   const raised = await context.request.post(`/api/offers/${chosen.offerId}/price`, { data: { costCents: 99_999 } });
   expect(raised.status()).toBe(200);
   await page.getByRole('button', { name: /Send 1 option/ }).click();
-  await page.getByRole('alert').filter({ hasText: 'The price of option 1 has moved since you looked' }).waitFor();
+  await page.getByRole('alert').filter({ hasText: 'The price of option 1 has changed since you looked' }).waitFor();
   await closePool();
   await context.close();
 });

@@ -1,12 +1,30 @@
 import { z } from 'zod';
 import { LANGUAGES, type Language } from '../../core/language';
-import { SUPPLIED_TEXTS, TEXT_KEYS, type TextKey, type TextSet, textFault } from '../../core/quoting/words/shop-texts';
+import {
+  SUPPLIED_TEXTS,
+  TEXT_KEYS,
+  type TextKey,
+  type TextSet,
+  type TextWrong,
+  textWrong,
+} from '../../core/quoting/words/shop-texts';
 import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import type { Queryable } from '../../store/queryable';
 import { approveText, listShopTexts } from '../../store/shop/shop-texts';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
+
+function textFault(wrong: TextWrong): string {
+  switch (wrong.what) {
+    case 'empty':
+      return 'A text is missing.';
+    case 'long':
+      return 'A text has at most 400 characters.';
+    case 'unknown':
+      return `${wrong.named} is not known: write {total} for the new total, {visible} for what the operating system can use.`;
+  }
+}
 
 /** The shop's texts in a language, and which of them nobody approved as they read now. */
 export interface TextsInLanguage {
@@ -73,8 +91,8 @@ export async function approveTexts(
   { language, texts }: z.infer<typeof approvalSchema>,
 ): Promise<Result<null>> {
   for (const { words } of texts) {
-    const wrong = textFault(words);
-    if (wrong !== null) return fault('bad-input', wrong);
+    const wrong = textWrong(words);
+    if (wrong !== null) return fault('bad-input', textFault(wrong));
   }
   return transaction(async (db) => {
     for (const { key, words } of texts) {

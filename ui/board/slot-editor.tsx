@@ -16,6 +16,7 @@ import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import { FactsList } from './facts-list';
 import { moduleOfLabel } from './module-of-label';
+import { notMovedText } from './not-moved-text';
 import { moduleTyped, readSlot, type TypedSlot, typedSlot } from './slot-typed';
 
 interface SlotEditorProps {
@@ -82,7 +83,9 @@ function SlotForm({ slot, onClose }: { slot: JobSlot; onClose: () => void }) {
   const move = (to: string) =>
     typing.act(async () => {
       const moved = moveModule(job.slots, slot.name, to);
-      return moved.ok ? put(moved.slots) : { ok: false, code: 'bad-input', at: 'capacity', sentence: moved.sentence };
+      return moved.ok
+        ? put(moved.slots)
+        : { ok: false, code: 'bad-input', at: 'capacity', sentence: notMovedText(t, moved) };
     });
   return (
     <Form typing={typing} className="grid grid-cols-2 gap-3" action={t('save')} leave={t('cancel')} onLeave={onClose}>

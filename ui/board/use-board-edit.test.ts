@@ -56,7 +56,7 @@ test('a module is moved, kept under the board’s version, and the move can be t
 test('what cannot be is said and not sent', async () => {
   const hook = await open();
   await act(async () => hook.now().edit.move('A1', 'A3'));
-  expect(hook.now().sentence).toBe('A3 takes no module that large.');
+  expect(hook.now().sentence).toBe('A3 does not take a module that large.');
   await act(async () => hook.now().edit.move('A2', 'A1'));
   expect(hook.now().sentence).toBe('A2 is empty.');
   await act(async () => hook.now().edit.move('A1', 'A1'));

@@ -5,6 +5,7 @@ import type { JobSlot } from '@/core/machine/slots/job-slot';
 import { cycleKeep, emptySocket, moveModule } from '@/core/machine/slots/move-module';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
+import { notMovedText } from './not-moved-text';
 
 /** What can be done to a board by hand. */
 export interface BoardEdit {
@@ -56,7 +57,7 @@ export function useBoardEdit() {
   const edit: BoardEdit = {
     move: (from, to) => {
       const moved = moveModule(job.slots, from, to);
-      if (!moved.ok) setWrong(moved.sentence);
+      if (!moved.ok) setWrong(notMovedText(t, moved));
       else if (from !== to) void put(moved.slots, t('moved', { from, to }));
     },
     cycle: (slot) => {

@@ -6,7 +6,7 @@ import {
   SPECIFICATION_SOURCES,
   type SpecificationSource,
 } from '@/core/machine/models/taken-specification';
-import { READ_FAULTS, readAs } from '@/core/reading/read';
+import { readAs } from '@/core/reading/read';
 import { isSpecification, type SpecificationReading } from '@/core/reading/reading';
 import type { StaffWords } from '@/words/staff-words';
 import { Choice } from '../kit/choice';
@@ -29,7 +29,7 @@ export const MOST_SPECIFICATION = 20_000;
 /** Reads pasted text as a specification; a sentence where it says nothing of memory. */
 function readPasted(t: StaffWords<'limits'>, text: string): PastedSpecification | string {
   const result = readAs(text.slice(0, MOST_SPECIFICATION), 'specification');
-  if (!result.ok) return READ_FAULTS[result.code];
+  if (!result.ok) return t('spec.nothing');
   const { reading } = result;
   if (!isSpecification(reading) || (reading.claims.length === 0 && reading.slotCount === null))
     return t('spec.nothing');

@@ -57,7 +57,10 @@ function readPrice(
   const counted =
     terms === null || !isRight ? null : countedPrice({ cents, coupon, modules: offer.modules, units }, terms, ground);
   const looked = {
-    amount: cents <= 0 ? t('faults.priceAbove') : counted?.ok === false && counted.sentence,
+    amount:
+      cents <= 0
+        ? t('faults.priceAbove')
+        : counted?.ok === false && t('faults.noRate', { from: currency, to: ground.currency }),
     coupon: coupon === undefined && t('faults.coupon'),
     units: units < 1 && t('faults.together'),
   };

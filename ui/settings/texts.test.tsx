@@ -2,7 +2,7 @@
 
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { SUPPLIED_TEXTS, TEXT_KEYS, textFault } from '@/core/quoting/words/shop-texts';
+import { SUPPLIED_TEXTS, TEXT_KEYS, textWrong } from '@/core/quoting/words/shop-texts';
 import { WithWords } from '@/ui/words/testing/with-words';
 import { type TextRow, Texts } from './texts';
 
@@ -62,7 +62,10 @@ describe('the texts that customers read', () => {
     const field = lineOf(1).getByRole('textbox');
     await userEvent.clear(field);
     expect(lineOf(1).getByRole('button', { name: 'Approve' }).hasAttribute('disabled')).toBe(true);
-    expect(lineOf(1).getByText('A text needs its words.')).toBeTruthy();
+    expect(lineOf(1).getByText('Enter the text.')).toBeTruthy();
+    await userEvent.type(field, 'It has {{price}.');
+    expect(lineOf(1).getByText(/^\{price\} is not known: write \{total\}/)).toBeTruthy();
+    await userEvent.clear(field);
     await userEvent.type(field, 'Read this twice.');
     await userEvent.click(lineOf(1).getByRole('button', { name: 'Approve' }));
     expect(save).toHaveBeenLastCalledWith('PUT', '/api/texts', {
@@ -95,5 +98,5 @@ describe('the texts that customers read', () => {
 
 test('every supplied text is one that a shop could have written', () => {
   for (const texts of Object.values(SUPPLIED_TEXTS))
-    for (const text of Object.values(texts)) expect(textFault(text)).toBeNull();
+    for (const text of Object.values(texts)) expect(textWrong(text)).toBeNull();
 });

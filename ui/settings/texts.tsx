@@ -2,7 +2,8 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
-import { type TextKey, textFault } from '@/core/quoting/words/shop-texts';
+import { type TextKey, type TextWrong, textWrong } from '@/core/quoting/words/shop-texts';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
@@ -38,6 +39,12 @@ const WHEN = {
 const shortDay = (day: string): string =>
   new Intl.DateTimeFormat(dateLocale(), { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(`${day}T00:00:00Z`));
 
+/** What is wrong with a text. The figures in brackets are not the message's own. */
+const wrongText = (t: StaffWords<'settings'>, wrong: TextWrong): string =>
+  wrong.what === 'unknown'
+    ? t('texts.faults.unknown', { named: wrong.named, total: '{total}', visible: '{visible}' })
+    : t(`texts.faults.${wrong.what}`);
+
 interface TextLineProps {
   row: TextRow;
   language: Language;
@@ -50,7 +57,7 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const { approved, supplied } = row;
   const words = typed ?? row.words;
-  const wrong = textFault(words);
+  const wrong = textWrong(words);
   const isChanged = typed !== null && typed !== row.words;
   return (
     <li className="grid grid-cols-[10rem_1fr_15.5rem] max-[860px]:grid-cols-1 gap-x-4 gap-y-1 border-b border-line py-2">
@@ -71,7 +78,7 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
             onChange={(event) => setTyped(event.target.value)}
           />
         )}
-        <Fault sentence={typed === null ? null : wrong} />
+        <Fault sentence={typed === null || wrong === null ? null : wrongText(t, wrong)} />
       </div>
       <div className="flex flex-wrap gap-x-2 gap-y-1 items-baseline content-start justify-between text-sm">
         <span className={approved === null ? 'text-mind font-semibold' : 'text-ink-2'}>

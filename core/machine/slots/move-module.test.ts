@@ -29,13 +29,13 @@ describe('moving a module', () => {
   });
 
   test.each([
-    ['C1', 'A1', 'C1 is empty.'],
-    ['ON', 'C1', 'What is soldered in ON cannot be moved.'],
-    ['A1', 'ON', 'ON is soldered: nothing can go in.'],
-    ['A1', 'E1', 'E1 is blocked: nothing can go in.'],
-    ['A1', 'D1', 'D1 takes no module that large.'],
-  ])('from %s to %s is refused: %s', (from, to, sentence) => {
-    expect(moveModule(slots, from, to)).toEqual({ ok: false, sentence });
+    ['C1', 'A1', 'empty', 'C1'],
+    ['ON', 'C1', 'soldered-in', 'ON'],
+    ['A1', 'ON', 'target-soldered', 'ON'],
+    ['A1', 'E1', 'target-blocked', 'E1'],
+    ['A1', 'D1', 'too-large', 'D1'],
+  ])('from %s to %s is refused: %s, for %s', (from, to, why, slotName) => {
+    expect(moveModule(slots, from, to)).toEqual({ ok: false, why, slot: slotName });
   });
 
   it('onto itself or to nowhere changes nothing', () => {

@@ -1,6 +1,12 @@
 import type { JobSlot } from './job-slot';
 
-export type Moved = { ok: true; slots: JobSlot[] } | { ok: false; sentence: string };
+/** Why a module cannot be moved, and the slot that it is about. */
+export interface NotMoved {
+  why: 'empty' | 'soldered-in' | 'target-soldered' | 'target-blocked' | 'too-large';
+  slot: string;
+}
+
+export type Moved = { ok: true; slots: JobSlot[] } | ({ ok: false } & NotMoved);
 
 const movable = ({ soldered, blocked }: JobSlot): boolean => !soldered && blocked !== true;
 
@@ -18,15 +24,13 @@ export function moveModule(slots: readonly JobSlot[], from: string, to: string):
   const source = slots.find(({ name }) => name === from);
   const target = slots.find(({ name }) => name === to);
   if (source === undefined || target === undefined || source === target) return { ok: true, slots: [...slots] };
-  if (source.module === null) return { ok: false, sentence: `${from} is empty.` };
-  if (source.soldered) return { ok: false, sentence: `What is soldered in ${from} cannot be moved.` };
-  if (!movable(target)) {
-    return { ok: false, sentence: `${to} is ${target.soldered ? 'soldered' : 'blocked'}: nothing can go in.` };
-  }
+  if (source.module === null) return { ok: false, why: 'empty', slot: from };
+  if (source.soldered) return { ok: false, why: 'soldered-in', slot: from };
+  if (!movable(target)) return { ok: false, why: target.soldered ? 'target-soldered' : 'target-blocked', slot: to };
   const { maxMiB } = target;
   const { capacityMiB } = source.module;
   if (maxMiB !== null && capacityMiB !== null && capacityMiB > maxMiB) {
-    return { ok: false, sentence: `${to} takes no module that large.` };
+    return { ok: false, why: 'too-large', slot: to };
   }
   return {
     ok: true,

@@ -88,14 +88,15 @@ export function filledText(text: string, figures: Readonly<Record<TextFigure, st
   return text.replace(/\{(total|visible)\}/g, (_, figure: TextFigure) => figures[figure]);
 }
 
+/** What is wrong with a shop's own wording; `named`: a figure that there is none of, in its brackets. */
+export type TextWrong = { what: 'empty' | 'long' } | { what: 'unknown'; named: string };
+
 /** What is wrong with a shop's own wording; null: nothing. */
-export function textFault(text: string): string | null {
-  if (text.trim() === '') return 'A text needs its words.';
-  if (text.length > 400) return 'A text has 400 letters at the most.';
+export function textWrong(text: string): TextWrong | null {
+  if (text.trim() === '') return { what: 'empty' };
+  if (text.length > 400) return { what: 'long' };
   const strange = /\{([^}]*)\}/g;
-  for (const [whole, name] of text.matchAll(strange)) {
-    if (!TEXT_FIGURES.some((figure) => figure === name))
-      return `${whole} stands for nothing: {total} is the new total, {visible} what the operating system can use.`;
-  }
+  for (const [named, name] of text.matchAll(strange))
+    if (!TEXT_FIGURES.some((figure) => figure === name)) return { what: 'unknown', named };
   return null;
 }
