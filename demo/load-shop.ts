@@ -59,7 +59,13 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
       roundUpToCents: 50,
       demo: true,
     });
-    await updatePapers(db, { language: 'en', paper: 'A4', mailFrom: 'quotes@petrel-street.example', remindDays: 3 });
+    await updatePapers(db, {
+      language: 'en',
+      paper: 'A4',
+      mailFrom: 'quotes@petrel-street.example',
+      remindDays: 3,
+      acceptWords: {},
+    });
     const people: number[] = [];
     for (const member of DEMO_STAFF) {
       people.push((await insertStaff(db, { ...member, passwordHash, demoPassword: DEMO_PASSWORD })) ?? 0);

@@ -102,7 +102,7 @@ test('by keyboard alone: the lines moved, a plan opened, three compared, three o
   await page.keyboard.press('x');
   await page.waitForURL(/\/jobs\/\d+\/customer$/);
   const turned = page.getByRole('main');
-  await turned.getByRole('img', { name: /^Now 8 GB.* 3: \d+ GB/ }).waitFor();
+  await turned.getByRole('img', { name: /^Today 8 GB.* 3: \d+ GB/ }).waitFor();
   expect(await turned.innerText()).not.toMatch(/margin|cost|seller|CL17|MT\/s/i);
   // Neither is it in what the page carries: a page of its own, and no sheet over the staff's.
   expect(await page.content()).not.toMatch(/costCents|marginCents|supplies|Quayside Components/);

@@ -158,7 +158,7 @@ test('the first hour: prices, mail, the address, sellers, and offers with their 
   await hands.type(page.getByLabel('Prices').getByLabel('Mark-up on cost'), '20 %');
   await hands.save(page.getByLabel('Prices').getByRole('button').last(), '/api/price-rule');
   await hands.type(field('E-mail comes from'), 'quotes@harbour-bench.example');
-  await hands.save(page.getByLabel('Customers’ papers').getByRole('button', { name: 'Save' }), '/api/papers');
+  await hands.save(page.getByLabel('Customers’ papers').getByRole('button', { name: 'Save' }).first(), '/api/papers');
   await hands.save(button(/^Approve all \d+ as shown$/), '/api/texts');
   await hands.press(button(/^Use this browser’s/));
   await hands.press(button('Save address'));
@@ -284,7 +284,7 @@ test('the customer reads the quote from the mail, sees what is saved, and accept
   for (const statement of await phone.getByRole('checkbox').all())
     if (await statement.isVisible()) await statement.check();
   await phone.getByLabel('Your name as signature').fill('Hedda Vane');
-  await phone.getByRole('button', { name: /^Accept/ }).click();
+  await phone.getByRole('button', { name: 'Order with obligation to pay' }).click();
   await phone.getByText(/was accepted by Hedda Vane/).waitFor();
   await phone.context().close();
 }, 300_000);

@@ -1,5 +1,6 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
+import { PAPER_WORDS } from '@/core/quoting/words/papers-in';
 import { showBackground } from '@/service/background';
 import { showBestRule } from '@/service/job/options/steering';
 import { showCharges } from '@/service/shop/charges';
@@ -33,6 +34,13 @@ export async function generateMetadata(): Promise<Metadata> {
 }
 
 /** What the shop goes by: how it makes its prices, and what uses and systems need. */
+/** What the button says by which customers accept, where nothing is set: the word of their own papers. */
+const USUAL_ACCEPT = {
+  en: PAPER_WORDS.en.page.yes,
+  de: PAPER_WORDS.de.page.yes,
+  fr: PAPER_WORDS.fr.page.yes,
+};
+
 /** What is set here, in the order of the page. */
 const SECTIONS = [
   { id: 'shop', title: 'shop.title' },
@@ -86,7 +94,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
         <ShopIdentitySection {...identity} timeZones={TIME_ZONES} />
         <PriceRule {...prices} />
         <Charges {...charges} />
-        <Papers {...papers} />
+        <Papers {...papers} usualAccept={USUAL_ACCEPT} />
         <CustomerAddress {...address} />
         <RoleRule {...roles} />
         <Texts rows={texts} usual={papers.language} />

@@ -57,6 +57,7 @@ const page = (more: Partial<QuotePage> = {}): string =>
     code: 'ab'.repeat(32),
     path: '/q/TOKEN',
     hasLogo: false,
+    acceptWords: {},
     isProved: false,
     files: { css: '/c', js: '/j', font: '/f' },
     refused: null,
@@ -72,6 +73,17 @@ describe('markup', () => {
 });
 
 describe('the customer’s page', () => {
+  it('accepts by a button in the shop’s own words, else in the usual one', () => {
+    const buttonOf = (text: string) => /<button class="act">([^<]*)<\/button><span class="small soft">/.exec(text)?.[1];
+    expect(buttonOf(page())).toBe('Accept');
+    const acceptWords = { en: 'Order with obligation to pay', de: 'Zahlungspflichtig bestellen' };
+    expect(buttonOf(page({ acceptWords }))).toBe('Order with obligation to pay');
+    expect(buttonOf(page({ acceptWords, quote: { ...quote, language: 'de' } }))).toBe('Zahlungspflichtig bestellen');
+    expect(buttonOf(page({ acceptWords, quote: { ...quote, language: 'fr' } }))).toBe('Accepter');
+    expect(buttonOf(page({ acceptWords: { en: '' } }))).toBe('Accept');
+    expect(buttonOf(page({ acceptWords: { en: '<b>Pay</b>' } }))).toBe('&lt;b&gt;Pay&lt;/b&gt;');
+  });
+
   it('lets no markup in that anybody typed', () => {
     const asked = [{ id: 1, words: '<img src=x>', on: '2026-11-26', reply: { words: '"><i>', on: '2026-11-26' } }];
     const text = page({ questions: asked });

@@ -17,6 +17,7 @@ import {
   moneyIn,
   wordsOf,
 } from '../../core/quoting/words/in-language';
+import type { AcceptWords } from '../../core/shop/accept-words';
 import { numbersLine } from '../../core/shop/shop-on-paper';
 import { html, type Markup } from './html';
 
@@ -42,6 +43,8 @@ export interface QuotePage {
   /** where the page is, such as `/q/TOKEN` */
   path: string;
   hasLogo: boolean;
+  /** what the button says by which one accepts, by language; left out or empty: the usual word */
+  acceptWords: AcceptWords;
   isProved: boolean;
   /** where the page's style, script and letters are */
   files: { css: string; js: string; font: string };
@@ -153,7 +156,7 @@ function statementsFor(page: QuotePage, option: CustomerOption): Markup | null {
 }
 
 function acceptForm(page: QuotePage): Markup {
-  const { quote, path, refused } = page;
+  const { quote, path, refused, acceptWords } = page;
   const { options, suggested, currency } = quote;
   const language = languageOfQuote(quote);
   const { page: words, option: optionWords } = wordsOf(quote);
@@ -175,7 +178,7 @@ function acceptForm(page: QuotePage): Markup {
   }${options.map((option) => statementsFor(page, option))}
 <label class="field">${words.signature}<input name="signed" autocomplete="name" maxlength="120" value="${refused?.signed ?? ''}"></label>
 ${faultOf(page, 'accept')}
-<p class="row"><button class="act">${words.yes}</button><span class="small soft">${words.orderThen}</span></p>
+<p class="row"><button class="act">${acceptWords[language] || words.yes}</button><span class="small soft">${words.orderThen}</span></p>
 </form>`;
 }
 

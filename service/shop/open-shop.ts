@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { LANGUAGES } from '../../core/language';
+import { acceptWordsIn } from '../../core/shop/accept-words';
 import { identitySchema } from '../../core/shop/identity';
 import { transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
@@ -42,7 +43,8 @@ const NO_CODE =
 async function openWith(db: Queryable, shop: NewShop, passwordHash: string): Promise<Result<null>> {
   const { owner, language, paper, ...own } = shop;
   await insertShop(db, { ...own, ...USUAL, demo: false });
-  await updatePapers(db, { language, paper, mailFrom: '', remindDays: 3 });
+  const acceptWords = acceptWordsIn(own.country);
+  await updatePapers(db, { language, paper, mailFrom: '', remindDays: 3, acceptWords });
   await updateFirstHour(db, { dismissed: false, skipped: [] });
   const { name, signIn } = owner;
   const id = await insertStaff(db, { name, signIn, role: 'owner', passwordHash, demoPassword: null });

@@ -38,7 +38,7 @@ export interface PageStamp {
 const STAMP = {
   name: 'stamps of pages',
   text: `select token_hash as "tokenHash", quote.id as "quoteId", number, opened_at is not null as "isOpened",
-      concat_ws(' ', state, valid_until < (now() at time zone time_zone)::date, logo is not null,
+      concat_ws(' ', state, valid_until < (now() at time zone time_zone)::date, logo is not null, md5(accept_words::text),
         (select max(id) from quote_answer where quote_id = quote.id),
         (select count(*) from quote_reply join quote_answer on quote_answer.id = answer_id where quote_id = quote.id),
         exists (select from proof where quote_id = quote.id and signed_at is not null and verdict <> 'broken')) as stamp

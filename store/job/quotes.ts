@@ -1,6 +1,7 @@
 import type { CustomerQuestion, CustomerStatement } from '../../core/quoting/quote-answer';
 import type { QuoteSnapshot } from '../../core/quoting/snapshot';
 import type { LineEdits, QuoteTerms } from '../../core/quoting/terms-schema';
+import type { AcceptWords } from '../../core/shop/accept-words';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
 
@@ -164,6 +165,7 @@ export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot'
   /** its last day is over where the shop is */
   lapsed: boolean;
   hasLogo: boolean;
+  acceptWords: AcceptWords;
   /** it was fitted, and the promise was held against the machine, signed and not broken */
   isProved: boolean;
   /** what was said to it, the earliest first */
@@ -176,7 +178,7 @@ type StoredSaid = CustomerStatement & Pick<CustomerQuestion, 'id' | 'reply'>;
 const LINKED = {
   name: 'quote of a link',
   text: `select quote.id, state, snapshot, valid_until as "validUntil", opened_at is not null as "isOpened",
-      valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo",
+      valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo", accept_words as "acceptWords",
       exists (select from proof where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken') as "isProved",
       coalesce((
         select jsonb_agg(jsonb_build_object('id', said.id, 'kind', kind, 'place', place, 'signed', signed, 'ticked', ticked,

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES, type Language } from '@/core/language';
+import { type AcceptWords, MOST_ACCEPT_LETTERS } from '@/core/shop/accept-words';
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
@@ -27,15 +28,18 @@ interface PapersProps {
   mailFrom: string;
   /** customers are reminded so many days before a quote's last; 0: never */
   remindDays: number;
+  acceptWords: AcceptWords;
+  /** what it says where nothing is set */
+  usualAccept: Record<Language, string>;
   hasLogo: boolean;
 }
 
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
-export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: PapersProps) {
+export function Papers({ language, paper, mailFrom, remindDays, acceptWords, usualAccept, hasLogo }: PapersProps) {
   const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
-  const keep = (patch: Partial<Omit<PapersProps, 'hasLogo'>>) =>
-    save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, ...patch });
+  const keep = (patch: Partial<Omit<PapersProps, 'hasLogo' | 'usualAccept'>>) =>
+    save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, acceptWords, ...patch });
   return (
     <section id="papers" aria-label={t('papers.title')} className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('papers.title')}</h2>
@@ -73,6 +77,7 @@ export function Papers({ language, paper, mailFrom, remindDays, hasLogo }: Paper
         <Logo hasLogo={hasLogo} />
       </div>
       <MailForm mailFrom={mailFrom} remindDays={remindDays} onKeep={keep} />
+      <AcceptForm acceptWords={acceptWords} usual={usualAccept} onKeep={keep} />
       <Fault sentence={sentence} />
     </section>
   );
@@ -145,5 +150,46 @@ function MailForm({ onKeep, ...rule }: MailRule & { onKeep: (patch: MailRule) =>
       </Form>
       <Saved typing={typing}>{t('saved')}</Saved>
     </>
+  );
+}
+
+/** What the button says by which a customer accepts, in each language: countries prescribe it. */
+function AcceptForm({
+  acceptWords,
+  usual,
+  onKeep,
+}: {
+  acceptWords: AcceptWords;
+  usual: Record<Language, string>;
+  onKeep: (patch: { acceptWords: AcceptWords }) => Promise<Called<unknown>>;
+}) {
+  const t = useTranslations('settings');
+  const { en = '', de = '', fr = '' } = acceptWords;
+  const typing = useTyped<Record<Language, string>, { acceptWords: AcceptWords }>({
+    from: { en, de, fr },
+    read: (typed) =>
+      readTyped<Record<Language, string>, { acceptWords: AcceptWords }>({}, () => ({ acceptWords: typed })),
+    send: onKeep,
+  });
+  return (
+    <fieldset className="grid gap-2">
+      <legend className="text-sm font-semibold">{t('papers.accept.title')}</legend>
+      <p className="text-sm">{t('papers.accept.what')}</p>
+      <Form typing={typing} className="flex flex-wrap gap-4 items-end">
+        {LANGUAGES.map((one) => (
+          <TextField
+            key={one}
+            name={one}
+            label={LANGUAGE_NAMES[one]}
+            lang={one}
+            maxLength={MOST_ACCEPT_LETTERS}
+            placeholder={usual[one]}
+            className="w-72 max-w-full"
+          />
+        ))}
+        <Send weight="plain">{t('save')}</Send>
+      </Form>
+      <Saved typing={typing}>{t('saved')}</Saved>
+    </fieldset>
   );
 }

@@ -2,7 +2,7 @@ import { many, pool } from '../../../store/database';
 import { sentTill } from '../../../testing/bench';
 import { READER } from '../../../testing/reader';
 import { as, must, openTestShop, stateOf } from '../../../testing/shop';
-import { savePapers, showPapers } from '../../shop/papers';
+import { papersSchema, savePapers, showPapers } from '../../shop/papers';
 import { changeLink } from './change-link';
 import { answerQuote, replyTo } from './quote-answers';
 import { quotePaper } from './quote-files';
@@ -44,6 +44,29 @@ describe('the PDF of a sent quote', () => {
 });
 
 describe('the customer’s page', () => {
+  it('has the button’s words as the shop set them, at once', async () => {
+    const { token } = await sent();
+    const before = await showQuotePage(token, true);
+    expect(before.text).toContain('<button class="act">Accept</button>');
+    const { hasLogo: _, ...papers } = await showPapers(READER);
+    const acceptWords = { en: 'Order with obligation to pay', de: '', fr: '' };
+    must(await savePapers(await as('runa'), { ...papers, acceptWords }));
+    const after = await showQuotePage(token, true);
+    expect(after.text).toContain('<button class="act">Order with obligation to pay</button>');
+    expect(after.etag).not.toBe(before.etag);
+    expect((await showPapers(READER)).acceptWords).toEqual(acceptWords);
+    must(await savePapers(await as('runa'), papers));
+    expect((await showQuotePage(token, true)).etag).toBe(before.etag);
+  });
+
+  it.each([
+    [{ en: 'x'.repeat(61) }, 'A button has at most 60 characters.'],
+    [{ es: 'Aceptar' }, /./],
+  ])('takes no words such as %j', (acceptWords, sentence) => {
+    const papers = { language: 'en', paper: 'A4', mailFrom: '', remindDays: 3, acceptWords };
+    expect(papersSchema.safeParse(papers).error?.issues[0]?.message).toMatch(sentence);
+  });
+
   it('has the same etag while nothing changes, and another as soon as something does', async () => {
     const { job, token } = await sent();
     const etag = async () => (await showQuotePage(token, true)).etag;

@@ -12,6 +12,7 @@ import {
 import { type QuoteOption, snapshotSchema } from '../../../core/quoting/snapshot';
 import { validityFault } from '../../../core/quoting/terms';
 import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
+import type { AcceptWords } from '../../../core/shop/accept-words';
 import { shopOnPaper } from '../../../core/shop/shop-on-paper';
 import { pool } from '../../../store/database';
 import { noteOpened } from '../../../store/job/quote-answers';
@@ -252,6 +253,7 @@ export interface OpenedQuote {
   code: string;
   /** the shop has a mark on its papers */
   hasLogo: boolean;
+  acceptWords: AcceptWords;
   /** its proof sheet is signed */
   isProved: boolean;
 }
@@ -279,12 +281,12 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   const sent = await findLinked(pool(), linkHash(token));
   if (sent === null) return null;
   if (byCustomer && !sent.isOpened) await noteOpened(pool(), sent.id);
-  const { answers, lapsed, hasLogo, isProved } = sent;
+  const { answers, lapsed, hasLogo, acceptWords, isProved } = sent;
   const answer = decisionOf(answers);
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
   const quote = customerView(sent.snapshot);
   const questions = answers
     .filter(({ kind }) => kind === 'question')
     .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
-  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo, isProved };
+  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo, acceptWords, isProved };
 }
