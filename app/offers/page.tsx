@@ -60,7 +60,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
   }));
   const mayPrice = mayDo(caller, 'offers.price');
   return (
-    <Desk caller={caller} here="/offers" words={['intake', 'offers']}>
+    <Desk caller={caller} here="/offers" words={['intake', 'offers', 'trade']}>
       <main id="work" className="max-w-7xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
         <div className="flex flex-wrap items-end justify-between gap-3">
           <div className="flex flex-wrap items-baseline gap-x-5">

@@ -1,5 +1,3 @@
-import { agoText } from '../ago-text';
-
 const DAY_MS = 86_400_000;
 /** A price that nobody noted again for so long is asked about before it is promised. */
 const OLD_DAYS = 21;
@@ -16,14 +14,13 @@ export function priceDays({ pricedAt }: PriceAge, now: Date): number | null {
   return pricedAt === null ? null : Math.max(0, Math.floor((now.getTime() - pricedAt.getTime()) / DAY_MS));
 }
 
-/** What is said of a price whose seller's feed is sick. @param age how long ago it was last known to hold; null: it never was */
-export const sickPriceText = (age: string | null): string =>
-  age === null ? 'the feed never answered' : `price of ${age}`;
+/** Why a price may not hold any more: its seller's feed is sick (`since`: when it was last known to hold, ISO 8601; null: never), or it is old. */
+export type AgedPrice = { why: 'sick'; since: string | null } | { why: 'old'; days: number };
 
-/** How old a price is, in words, where it may not hold any more: its seller's feed is sick, or nobody noted it for long. */
-export function agedText(price: PriceAge, now: Date): string | null {
+/** Why a price may not hold any more; null: nothing speaks against it. */
+export function agedPrice(price: PriceAge, now: Date): AgedPrice | null {
   const { sickSince } = price;
-  if (sickSince !== undefined) return sickPriceText(sickSince && agoText(sickSince, now));
+  if (sickSince !== undefined) return { why: 'sick', since: sickSince?.toISOString() ?? null };
   const days = priceDays(price, now) ?? 0;
-  return days < OLD_DAYS ? null : `price of ${days} days ago`;
+  return days < OLD_DAYS ? null : { why: 'old', days };
 }

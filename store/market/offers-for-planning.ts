@@ -1,3 +1,4 @@
+import { STOCK_NAME } from '../../core/market/stock-name';
 import type { MemoryModule } from '../../core/memory/module';
 import { many } from '../database';
 import type { Queryable } from '../queryable';
@@ -28,9 +29,6 @@ export interface SocketWish {
   /** sellers that are not wanted, by name: what others ask for the same comes beside theirs */
   sellersOut?: readonly string[];
 }
-
-/** The shop's own stock, named where a seller is. */
-export const STOCK_NAME = 'Stock';
 
 /**
  * So many of a lot are read before it is asked whether they suffice; all that are as dear as the last of them too. Nearly any

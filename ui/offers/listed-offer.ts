@@ -7,7 +7,7 @@ import type { ShelfLabel } from './market/market-words';
 export interface MarketOffer {
   id: number;
   title: string;
-  origin: string;
+  origin: 'original' | 'third-party' | 'used';
   modules: number;
   module: MemoryModule;
   stock: number | null;

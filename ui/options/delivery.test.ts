@@ -29,6 +29,6 @@ it('names who made and who sells what a plan buys, each once', () => {
   ) as unknown as Record<string, OfferSupply>;
   const buys = (...ids: string[]) => ({ bought: ids.map((id) => ({ offer: id, count: 1 })) });
   expect(fromText(t, planCase, buys('a', 'c'), supplies)).toBe('Corrick from Halyard Parts');
-  expect(fromText(t, planCase, buys('a', 'b'), supplies)).toBe('Corrick from Halyard Parts; from Stock');
+  expect(fromText(t, planCase, buys('a', 'b'), supplies)).toBe('Corrick from Halyard Parts; from stock');
   expect(fromText(t, planCase, { bought: [] }, supplies)).toBe('');
 });

@@ -3,6 +3,7 @@ import type { SeenOption } from '@/core/quoting/staff-view';
 import type { JobView } from '@/service/job/view';
 import type { StaffWords } from '@/words/staff-words';
 import { moneyText } from '../words/amounts';
+import { agedText, sellerText } from '../words/market-words';
 
 interface ShopSideProps {
   option: SeenOption;
@@ -21,9 +22,12 @@ function ageText(t: StaffWords<'quote'>, days: readonly number[]): string {
 /** What only the shop sees of an option: from whom, how old that price is, and, where it may be seen, cost and what is left. */
 export function ShopSide({ option, supplies, currency }: ShopSideProps) {
   const t = useTranslations('quote');
+  const tTrade = useTranslations('trade');
   const { costs, bought } = option.shop;
-  const sellers = [...new Set(bought.map((one) => one.seller))].join(', ');
-  const aged = [...new Set(bought.flatMap(({ offer }) => supplies[offer]?.aged ?? []))];
+  const sellers = [...new Set(bought.map((one) => sellerText(tTrade, one.seller)))].join(', ');
+  const aged = [
+    ...new Set(bought.flatMap(({ offer }) => supplies[offer]?.aged ?? []).map((one) => agedText(tTrade, one))),
+  ];
   const days = bought.flatMap(({ offer }) => supplies[offer]?.priceDays ?? []);
   const isLoss = costs !== null && costs.marginCents < 0;
   return (

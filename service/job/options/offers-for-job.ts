@@ -1,6 +1,7 @@
 import type { Limits } from '../../../core/machine/limits/resolve-claims';
 import type { WidestBounds } from '../../../core/machine/limits/widest-bounds';
 import { partKey } from '../../../core/machine/models/model';
+import { STOCK_NAME } from '../../../core/market/stock-name';
 import type { Offer } from '../../../core/planning/model/case';
 import { offerPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
 import type { MarkUp } from '../../../core/pricing/sell-price';
@@ -8,7 +9,7 @@ import type { Supply } from '../../../core/quoting/option';
 import { listTestedParts } from '../../../store/library/tested-parts';
 import { listFeeds } from '../../../store/market/feeds';
 import type { StoredOffer } from '../../../store/market/offers';
-import { listMisfits, listOffersFor, type SocketWish, STOCK_NAME } from '../../../store/market/offers-for-planning';
+import { listMisfits, listOffersFor, type SocketWish } from '../../../store/market/offers-for-planning';
 import { listLastTold } from '../../../store/market/sellers';
 import type { Queryable } from '../../../store/queryable';
 

@@ -1,4 +1,4 @@
-import { agedText, priceDays } from '../../../core/market/aged-price';
+import { type AgedPrice, agedPrice, priceDays } from '../../../core/market/aged-price';
 import type { PlanCase } from '../../../core/planning/model/case';
 import type { JobWith } from '../slices/slice';
 
@@ -6,8 +6,8 @@ import type { JobWith } from '../slices/slice';
 export interface OfferSupply {
   seller: string;
   leadDays: number | null;
-  /** how old its price is, where it may not hold any more */
-  aged: string | null;
+  /** why its price may not hold any more; null: nothing speaks against it */
+  aged: AgedPrice | null;
   /** days since its price was noted; null: it is the shop's own */
   priceDays: number | null;
   /** lists of tested parts of this model that name it */
@@ -28,7 +28,7 @@ export function marketView({ market, jobCase }: JobWith<'market'>): MarketView {
     supplies: Object.fromEntries(
       [...market.supplies].map(([offer, supply]) => {
         const { seller, leadDays, testedBy } = supply;
-        const aged = agedText(supply, now);
+        const aged = agedPrice(supply, now);
         return [offer, { seller, leadDays, testedBy, aged, priceDays: priceDays(supply, now) }];
       }),
     ),

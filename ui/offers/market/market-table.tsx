@@ -33,9 +33,10 @@ interface RowProps {
 
 function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
   const t = useTranslations('offers');
+  const tTrade = useTranslations('trade');
   const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
   const gb = (modules * module.capacityMiB) / MIB_PER_GB;
-  const seller = `${sellerName ?? t('offer.stock')}${offer.marketplace ? ' (marketplace)' : ''}`;
+  const seller = `${sellerName ?? t('offer.stock')}${offer.marketplace ? t('offer.marketplace') : ''}`;
   const rated = rating === null || ratingCount === null ? '' : ` · ${ratingText(t, rating, ratingCount)}`;
   return (
     <>
@@ -45,7 +46,7 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
           {age !== null && <span className="ml-2 text-mind font-normal">△ {age}</span>}
         </span>
         <span className="block text-ink-2 truncate">
-          {origin}
+          {tTrade(`origins.${origin}`)}
           {offer.originalOf !== null && t('offer.of', { originalOf: offer.originalOf })}
           {offer.everyModel && t('offer.allModels')}
           {!offer.everyModel && offer.madeFor.length > 0 && t('offer.for', { value: offer.madeFor.join(', ') })}
@@ -131,6 +132,7 @@ export function MarketTable({
   onEdit,
 }: MarketTableProps) {
   const t = useTranslations('offers');
+  const tTrade = useTranslations('trade');
   const box = useRef<HTMLElement>(null);
   const most = Math.min(total, Math.floor(TALLEST_PX / ROW_PX));
   const rows = useVirtualizer({
@@ -172,7 +174,10 @@ export function MarketTable({
                 <span className="text-ink-2">{t('offer.loading', { value: index + 1 })}</span>
               ) : (
                 <Row
-                  age={sickText(feeds.find(({ sellerId }) => sellerId === offer.sellerId))}
+                  age={sickText(
+                    tTrade,
+                    feeds.find(({ sellerId }) => sellerId === offer.sellerId),
+                  )}
                   offer={offer}
                   currency={currency}
                   mayPrice={mayPrice}

@@ -1,5 +1,8 @@
 import { agoText } from '@/core/ago-text';
+import { staffWords } from '@/words/staff-words';
 import { sickText } from './feed-words';
+
+const t = staffWords('en', 'trade');
 
 const NOW = new Date('2026-11-25T12:00:00Z');
 
@@ -22,8 +25,8 @@ test('ages are told in the person’s language', () => {
 
 test('only a sick feed says how old its prices are', () => {
   const feed = { sellerId: 1, ok: false, age: '3 hours ago', sentence: 'away' };
-  expect(sickText(feed)).toBe('price of 3 hours ago');
-  expect(sickText({ ...feed, age: null })).toBe('the feed never answered');
-  expect(sickText({ ...feed, ok: true })).toBeNull();
-  expect(sickText(undefined)).toBeNull();
+  expect(sickText(t, feed)).toBe('price of 3 hours ago');
+  expect(sickText(t, { ...feed, age: null })).toBe('the feed never answered');
+  expect(sickText(t, { ...feed, ok: true })).toBeNull();
+  expect(sickText(t, undefined)).toBeNull();
 });

@@ -1,4 +1,5 @@
-import { sickPriceText } from '@/core/market/aged-price';
+import type { StaffWords } from '@/words/staff-words';
+import { sickPriceText } from '../../words/market-words';
 
 /** How a seller's feed does, as it is shown. */
 export interface FeedAge {
@@ -20,5 +21,5 @@ export interface ShownFeed extends FeedAge {
 }
 
 /** What is said beside an offer whose seller's feed is sick; null where it is well. */
-export const sickText = (feed: FeedAge | undefined): string | null =>
-  feed === undefined || feed.ok ? null : sickPriceText(feed.age);
+export const sickText = (t: StaffWords<'trade'>, feed: FeedAge | undefined): string | null =>
+  feed === undefined || feed.ok ? null : sickPriceText(t, feed.age);

@@ -20,6 +20,7 @@ import { Sheet } from '../../kit/sheet';
 import type { NotedPrice } from '../../offers/listed-offer';
 import { PriceHistory } from '../../offers/price-history';
 import { capacityText, moneyText } from '../../words/amounts';
+import { agedText, sellerText } from '../../words/market-words';
 import { LANE_WORDS } from '../lane-words';
 import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';
@@ -59,6 +60,7 @@ function soonerText(t: StaffWords<'options'>, days: number): string {
 /** One offer that is bought: from whom, what else would be the same, and what it cost before. */
 function Bought({ id, count, planCase }: { id: string; count: number; planCase: PlanCase }) {
   const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   const { job } = useJob();
   const [prices, setPrices] = useState<NotedPrice[] | null>(null);
   const offer = offerOf(planCase.offers, id);
@@ -89,18 +91,18 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
           e1: () => (
             <span className="text-ink-2">
               {' '}
-              · {supply?.seller ?? t('sheet.noSeller')},{' '}
+              · {supply === undefined ? t('sheet.noSeller') : sellerText(tTrade, supply.seller)},{' '}
               {daysOf(id) === 0 ? t('delivery.now') : t('delivery.inDays', { id: daysOf(id) })}
               {offer.stock != null && t('sheet.left', { stock: offer.stock })}
             </span>
           ),
-          value: () => supply?.aged != null && <span className="text-mind"> △ {supply.aged}</span>,
+          value: () => supply?.aged != null && <span className="text-mind"> △ {agedText(tTrade, supply.aged)}</span>,
         })}
       </p>
       {others.map(({ offer: other, cents }) => (
         <p key={other.id} className="text-ink-2">
           {t('sheet.sameFrom', {
-            value: job.supplies[other.id]?.seller ?? t('sheet.another'),
+            value: sellerText(tTrade, job.supplies[other.id]?.seller ?? t('sheet.another')),
             value2:
               other.module.maker != null && other.module.maker !== offer.module.maker ? ` (${other.module.maker})` : '',
             value3: cents === 0 ? t('sheet.samePrice') : `${cents > 0 ? '+' : '−'}${money(Math.abs(cents))}`,

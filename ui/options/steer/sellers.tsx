@@ -6,6 +6,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { useJob } from '../../job/job-context';
 import { Check } from '../../kit/check';
 import { INPUT_LOOK } from '../../kit/field';
+import { sellerText } from '../../words/market-words';
 import { daysText } from '../delivery';
 
 interface SellersProps {
@@ -128,10 +129,11 @@ interface OneSellerProps {
 /** One seller, to buy from or not. */
 function OneSeller({ name, offers, leadDays, isWanted, onChange }: OneSellerProps) {
   const t = useTranslations('options');
+  const tTrade = useTranslations('trade');
   return (
     <div className="flex items-center gap-3 min-h-8">
       <Check className="grow" checked={isWanted} onChange={onChange}>
-        <span className={isWanted ? '' : 'line-through text-ink-2'}>{name}</span>
+        <span className={isWanted ? '' : 'line-through text-ink-2'}>{sellerText(tTrade, name)}</span>
       </Check>
       <span className="text-sm text-ink-2 whitespace-nowrap">
         {t('sellers.offers', { offers })}, {daysText(t, leadDays ?? 0)}
