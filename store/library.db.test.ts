@@ -2,7 +2,7 @@ import { modelSchema } from '../core/machine/models/model';
 import { type TestDatabase, testDatabase } from '../testing/database';
 import { closePool, many, one, pool, run } from './database';
 import { EARLIER_JOBS } from './job/earlier-jobs';
-import { FIND, findModels, wordsOf } from './library/find-models';
+import { FIND, findModels, searchWordsOf } from './library/find-models';
 import { LIKELY_TWINS } from './library/same-models';
 import { listTrials, TRIALS } from './library/trials';
 import { insertModel, readModel, replaceModel, WHOLE_MODELS } from './library/whole-models';
@@ -122,10 +122,10 @@ describe('words of a model', () => {
   });
 
   it('are told as they are typed, glued ones apart too', () => {
-    expect(wordsOf('  Tarnholt, COUNTER-4; counter4  ')).toEqual(['tarnholt', 'counter', '4', 'counter4']);
-    expect(wordsOf('counter4')).toEqual(['counter4', 'counter', '4']);
-    expect(wordsOf(' .,; ')).toEqual([]);
-    expect(wordsOf('a b c d e f g h i j k l m n')).toHaveLength(12);
+    expect(searchWordsOf('  Tarnholt, COUNTER-4; counter4  ')).toEqual(['tarnholt', 'counter', '4', 'counter4']);
+    expect(searchWordsOf('counter4')).toEqual(['counter4', 'counter', '4']);
+    expect(searchWordsOf(' .,; ')).toEqual([]);
+    expect(searchWordsOf('a b c d e f g h i j k l m n')).toHaveLength(12);
   });
 });
 

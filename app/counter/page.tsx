@@ -3,7 +3,7 @@ import Link from 'next/link';
 import { counterJobs } from '@/service/job/counter';
 import { showFirstHour } from '@/service/shop/first-hour';
 import { CounterBoard } from '@/ui/counter/counter-board';
-import { FirstHour } from '@/ui/counter/first-hour';
+import { FirstSteps } from '@/ui/counter/first-hour';
 import { NewJob } from '@/ui/counter/new-job';
 import { waitingText } from '@/ui/counter/waiting-text';
 import { standingsWord } from '@/ui/frame/standing-sign';
@@ -52,7 +52,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
           </div>
         </div>
         {mayNot !== undefined && <Notice tone="mind">{t('notAllowed')}</Notice>}
-        {firstHour !== null && <FirstHour steps={firstHour} />}
+        {firstHour !== null && <FirstSteps steps={firstHour} />}
         <CounterBoard jobs={jobs} page={page} hasMore={hasMore} />
       </main>
     </Desk>

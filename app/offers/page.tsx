@@ -13,7 +13,7 @@ import { MarketDesk } from '@/ui/offers/market/market-desk';
 import { Originals } from '@/ui/offers/originals';
 import { RefreshPrices } from '@/ui/offers/refresh-prices';
 import { SellerList } from '@/ui/offers/sellers/seller-list';
-import { OwnStock } from '@/ui/offers/stock/own-stock';
+import { OwnStockSection } from '@/ui/offers/stock/own-stock';
 import { OwnShelf } from '@/ui/offers/stock/shelf';
 import { agoText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
@@ -84,7 +84,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
           seesCost={seesCost}
         />
         {mayPrice && <Originals {...originals} />}
-        <OwnStock rows={stock} currency={ground.currency} mayWrite={mayDo(caller, 'stock.write')} />
+        <OwnStockSection rows={stock} currency={ground.currency} mayWrite={mayDo(caller, 'stock.write')} />
         <OwnShelf pieces={pieces} currency={ground.currency} mayPrice={mayDo(caller, 'stock.write')} />
         <SellerList
           feeds={feeds}

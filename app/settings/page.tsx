@@ -14,12 +14,12 @@ import { showTexts } from '@/service/shop/shop-texts';
 import { Notice } from '@/ui/kit/notice';
 import { BackgroundWork } from '@/ui/settings/background-work';
 import { BestRule } from '@/ui/settings/best-rule';
-import { Charges } from '@/ui/settings/charges';
-import { CustomerAddress } from '@/ui/settings/customer-address';
+import { ChargesSection } from '@/ui/settings/charges';
+import { CustomerAddressSection } from '@/ui/settings/customer-address';
 import { NeedLadder } from '@/ui/settings/need-ladder';
-import { Papers } from '@/ui/settings/papers';
-import { PriceRule } from '@/ui/settings/price-rule';
-import { RoleRule } from '@/ui/settings/role-rule';
+import { PapersSection } from '@/ui/settings/papers';
+import { PriceRuleSection } from '@/ui/settings/price-rule';
+import { RoleRuleSection } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
@@ -92,11 +92,11 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
         </nav>
         {logo === 'refused' && <Notice tone="mind">{t('noLogo')}</Notice>}
         <ShopIdentitySection {...identity} timeZones={TIME_ZONES} />
-        <PriceRule {...prices} />
-        <Charges {...charges} />
-        <Papers {...papers} usualAccept={USUAL_ACCEPT} />
-        <CustomerAddress {...address} />
-        <RoleRule {...roles} />
+        <PriceRuleSection {...prices} />
+        <ChargesSection {...charges} />
+        <PapersSection {...papers} usualAccept={USUAL_ACCEPT} />
+        <CustomerAddressSection {...address} />
+        <RoleRuleSection {...roles} />
         <Texts rows={texts} usual={papers.language} />
         <BestRule {...best} />
         <NeedLadder needs={needs} />

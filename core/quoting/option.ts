@@ -19,7 +19,7 @@ import { PAPER_WORDS } from './words/papers-in';
 import { filledText, SUPPLIED_TEXTS, type TextKey, type TextSet } from './words/shop-texts';
 
 /** What the shop pays for one unit of an offer, without tax, and from whom. */
-export interface Supply {
+export interface OptionSupply {
   costCents: number;
   seller: string;
   /** days until it is here; null: in the shop */
@@ -29,7 +29,7 @@ export interface Supply {
 export interface OptionInput {
   planCase: PlanCase;
   plan: Plan;
-  supplies: ReadonlyMap<string, Supply>;
+  supplies: ReadonlyMap<string, OptionSupply>;
   pricing: PricingRule;
   place: number;
   /** what the machine is covered by */

@@ -10,7 +10,7 @@ import { answer } from '../planning/search/answer';
 import type { Plan } from '../planning/search/plan';
 import { english } from '../planning/testing/english';
 import { customerView } from './customer-view';
-import { makeOption, type Supply } from './option';
+import { makeOption, type OptionSupply } from './option';
 import { reasonFacts } from './reason-facts';
 import { noteText, reasonText } from './reason-words';
 import { sampleRule } from './samples';
@@ -22,7 +22,7 @@ const planCase: PlanCase = JSON.parse(
   readFileSync(join(__dirname, '..', 'planning', 'cases', 'bakery-till.case.json'), 'utf8'),
 );
 const { plans } = answer(planCase);
-const supplies = new Map<string, Supply>(
+const supplies = new Map<string, OptionSupply>(
   planCase.offers.map(({ id }, index) => [
     id,
     { costCents: 1111 + index, seller: `Seller ${id}`, leadDays: index === 0 ? null : index },

@@ -1,6 +1,6 @@
 import { type CountingGround, couponRuns } from '../../core/pricing/counted-price';
 import type { SellerTerms } from '../../core/pricing/seller-terms';
-import { getSeller, listRates, shopDay } from '../../store/market/sellers';
+import { dayOfShop, getSeller, listRates } from '../../store/market/sellers';
 import type { Queryable } from '../../store/queryable';
 import { getShop } from '../../store/shop/shop';
 
@@ -16,7 +16,7 @@ export const plainTerms = (currency: string): SellerTerms => ({
 /** What a seller's prices are counted by today. */
 export async function groundOf(db: Queryable, sellerId: number): Promise<CountingGround> {
   const { currency } = await getShop(db);
-  const { day } = await shopDay(db);
+  const { day } = await dayOfShop(db);
   const terms = (await getSeller(db, sellerId))?.terms ?? plainTerms(currency);
   return { terms, currency, day, rates: await listRates(db, currency) };
 }

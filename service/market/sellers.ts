@@ -8,6 +8,7 @@ import { clearRows } from '../../store/market/list-rows';
 import { insertPrices, insertSeller } from '../../store/market/offers';
 import { deleteStrandedLists } from '../../store/market/price-lists';
 import {
+  dayOfShop,
   findSeller,
   getSeller,
   insertRate,
@@ -22,7 +23,6 @@ import {
   setCountedGround,
   setCountedOn,
   setRetired,
-  shopDay,
   updateSeller,
 } from '../../store/market/sellers';
 import { recountShelf } from '../../store/market/shelf';
@@ -43,7 +43,7 @@ export interface SellerDesk {
 
 export async function sellerDesk(_: Caller<'offers.read'>): Promise<SellerDesk> {
   const { currency, taxBp } = await getShop(pool());
-  const { day } = await shopDay(pool());
+  const { day } = await dayOfShop(pool());
   return { sellers: await listSellers(pool()), rates: await listRates(pool(), currency), currency, day, taxBp };
 }
 
@@ -83,7 +83,7 @@ async function recount(
  * of that has happened only prices with a coupon are looked at. What lists left lying is tidied.
  */
 export async function countForToday(): Promise<void> {
-  const { day, counted } = await shopDay(pool());
+  const { day, counted } = await dayOfShop(pool());
   if (counted) return;
   await transaction(async (db) => {
     if (!(await setCountedOn(db, day))) return;

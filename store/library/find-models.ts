@@ -13,7 +13,7 @@ const COMMON = 300;
 const GLUED = /^(\p{L}{4,})(\d+)$/u;
 
 /** Words as the library keeps them: lower case, parted by anything that is no letter or digit; glued ones apart as well. */
-export function wordsOf(text: string): string[] {
+export function searchWordsOf(text: string): string[] {
   const words = text
     .toLowerCase()
     .split(/[^\p{L}\p{N}]+/u)
@@ -73,7 +73,7 @@ export interface FoundModel extends Model {
 
 /** Models by anything typed or read of them, likeliest first. Empty where nothing is like it. */
 export async function findModels(db: Queryable, text: string, most: number): Promise<FoundModel[]> {
-  const words = wordsOf(text);
+  const words = searchWordsOf(text);
   if (words.length === 0) return [];
   const [counted] = await many<{ count: number }>(db, 'select count(*)::int as count from model');
   return many<FoundModel & Record<string, unknown>>(db, FIND, [words, MOST_LIKE, COMMON, counted?.count ?? 0, most]);

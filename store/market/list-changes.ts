@@ -9,7 +9,7 @@ export interface AppliedChanges {
 }
 
 /** Which suspicious rows count after all. */
-export interface Accepted {
+export interface AcceptedRows {
   lines: readonly number[];
   /** kinds of suspicion that are all right */
   suspicions: readonly string[];
@@ -93,7 +93,7 @@ export async function applyLines(
   db: Queryable,
   list: { id: number; sellerId: number; name: string },
   lines: { from: number; to: number },
-  accepted: Accepted,
+  accepted: AcceptedRows,
 ): Promise<AppliedChanges> {
   await run(db, "set local work_mem = '64MB'");
   // The text, since a Date has no microseconds: another price of the same millisecond may not come after this one.
@@ -165,7 +165,7 @@ export async function noteLotsOf(db: Queryable, sellerId: number): Promise<void>
 }
 
 /** Counts the rows that a list left as they were. */
-export async function countLeft(db: Queryable, listId: number, accepted: Accepted): Promise<number> {
+export async function countLeft(db: Queryable, listId: number, accepted: AcceptedRows): Promise<number> {
   return (
     await one<{ left: number }>(
       db,

@@ -184,7 +184,7 @@ export async function setCountedGround(db: Queryable, sellerId: number, ground: 
 }
 
 /** Today in the shop's zone, and whether printed prices were counted today already. */
-export async function shopDay(db: Queryable): Promise<{ day: string; counted: boolean }> {
+export async function dayOfShop(db: Queryable): Promise<{ day: string; counted: boolean }> {
   const [row] = await many<{ day: string; counted: boolean }>(
     db,
     `select (now() at time zone time_zone)::date::text as day,

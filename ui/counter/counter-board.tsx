@@ -6,7 +6,7 @@ import { STATION_NAMES } from '../frame/station-words';
 import { buttonLook } from '../kit/button';
 import { NearLink } from '../kit/near-link';
 import { NearLinks } from '../kit/near-links';
-import { type CounterJob, JobRow } from './job-row';
+import { type CounterJob, JobLine } from './job-row';
 
 interface CounterBoardProps {
   jobs: readonly CounterJob[];
@@ -65,7 +65,7 @@ export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
             <NearLinks>
               <ul>
                 {own.map((job) => (
-                  <JobRow key={job.id} job={job} />
+                  <JobLine key={job.id} job={job} />
                 ))}
               </ul>
             </NearLinks>

@@ -5,7 +5,7 @@ import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 
-export interface FirstHourStep {
+export interface ShownStep {
   step: string;
   standing: 'done' | 'skipped' | 'open';
 }
@@ -66,7 +66,7 @@ const SIGNS = { done: '✓', skipped: '–', open: '○' } as const;
 const SAID = { done: 'firstHour.done', skipped: 'firstHour.notNeeded', open: 'firstHour.open' } as const;
 
 /** The first hour of a new shop: what to set up, why, and the way there. Any of it can wait. */
-export function FirstHour({ steps }: { steps: readonly FirstHourStep[] }) {
+export function FirstSteps({ steps }: { steps: readonly ShownStep[] }) {
   const t = useTranslations('jobs');
   const { busy, sentence, save } = useSave();
   const skipped = steps.filter(({ standing }) => standing === 'skipped').map(({ step }) => step);

@@ -14,7 +14,7 @@ export interface CounterJob extends Pick<CounterEntry, Told> {
 }
 
 /** One job on the counter: who, what machine, how far, and what it waits for. */
-export function JobRow({ job }: { job: CounterJob }) {
+export function JobLine({ job }: { job: CounterJob }) {
   const t = useTranslations('jobs');
   return (
     <li>

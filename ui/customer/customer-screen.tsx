@@ -1,6 +1,6 @@
 import { useTranslations } from '#translations';
 import type { Language } from '@/core/language';
-import type { CustomerOption, CustomerScreen as CustomerScreenData } from '@/core/quoting/customer-view';
+import type { CustomerOption, CustomerScreen } from '@/core/quoting/customer-view';
 import { capacityIn, moneyIn } from '@/core/quoting/words/in-language';
 import { PAPER_WORDS } from '@/core/quoting/words/papers-in';
 import { buttonLook } from '../kit/button';
@@ -74,7 +74,7 @@ function OfferedLadder({
 }
 
 /** The screen turned to the customer: what is offered in large type and plain words; nothing of the shop's is in it. */
-export function CustomerScreen(screen: CustomerScreenData) {
+export function CustomerScreenPage(screen: CustomerScreen) {
   const t = useTranslations('customer');
   const { jobId, language, currency, machine, todayMiB, isExempt, isTaxAdded, options } = screen;
   const words = PAPER_WORDS[language];

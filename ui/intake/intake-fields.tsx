@@ -81,7 +81,7 @@ export function useIntakeField(
   };
 }
 
-export function TextField({
+export function IntakeTextField({
   name,
   label,
   saved,
@@ -120,10 +120,10 @@ export function CustomerFields() {
   return (
     <fieldset className="grid gap-2.5">
       <legend className="text-base font-semibold wide mb-1">{t('who')}</legend>
-      <TextField key={`name ${name}`} name="customerName" label={t('name')} saved={name} />
+      <IntakeTextField key={`name ${name}`} name="customerName" label={t('name')} saved={name} />
       <div className="grid grid-cols-2 gap-2.5">
-        <TextField key={`phone ${phone}`} name="phone" label={t('phone')} saved={phone} type="tel" />
-        <TextField key={`email ${email}`} name="email" label={t('email')} saved={email} type="email" />
+        <IntakeTextField key={`phone ${phone}`} name="phone" label={t('phone')} saved={phone} type="tel" />
+        <IntakeTextField key={`email ${email}`} name="email" label={t('email')} saved={email} type="email" />
       </div>
     </fieldset>
   );

@@ -7,7 +7,7 @@ import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { ClashChoice } from './clash-choice';
-import { TextField } from './intake-fields';
+import { IntakeTextField } from './intake-fields';
 import { usePut } from './use-put';
 
 const BITS = [
@@ -31,16 +31,26 @@ export function MachineFields() {
   return (
     <fieldset className="grid grid-cols-2 gap-2.5">
       <legend className="text-base font-semibold wide mb-1">{t('machine')}</legend>
-      <TextField key={`maker ${job.machine.maker}`} name="machineMaker" label={t('maker')} saved={job.machine.maker} />
-      <TextField key={`model ${job.machine.name}`} name="machineName" label={t('model')} saved={job.machine.name} />
-      <TextField
+      <IntakeTextField
+        key={`maker ${job.machine.maker}`}
+        name="machineMaker"
+        label={t('maker')}
+        saved={job.machine.maker}
+      />
+      <IntakeTextField
+        key={`model ${job.machine.name}`}
+        name="machineName"
+        label={t('model')}
+        saved={job.machine.name}
+      />
+      <IntakeTextField
         key={`serial ${job.machine.serial}`}
         name="serial"
         label={t('serial')}
         saved={job.machine.serial}
         scan="serial"
       />
-      <TextField key={`cpu ${job.cpu.told}`} name="cpu" label={t('cpu')} saved={job.cpu.told} />
+      <IntakeTextField key={`cpu ${job.cpu.told}`} name="cpu" label={t('cpu')} saved={job.cpu.told} />
       <Choice
         label={t('system')}
         value={os}

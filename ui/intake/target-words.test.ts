@@ -1,7 +1,7 @@
 import { GB } from '@/core/machine/samples';
 import { suggestTarget, type Wants } from '@/core/machine/suggest-target';
 import { staffWords } from '@/words/staff-words';
-import { cautionText, reasonText } from './target-words';
+import { cautionText, targetReasonText } from './target-words';
 
 const shop = {
   uses: [
@@ -20,7 +20,7 @@ const de = staffWords('de', 'intake');
 function said(wants: Partial<Wants>, floorMiB = 0, todayMiB = 0) {
   const { reasons, cautions } = suggestTarget({ ...nothing, ...wants }, { ...shop, floorMiB }, todayMiB);
   return [en, de].map((t) => [
-    ...reasons.map((reason) => reasonText(t, reason)),
+    ...reasons.map((reason) => targetReasonText(t, reason)),
     ...cautions.map((caution) => cautionText(t, caution)),
   ]);
 }

@@ -5,7 +5,7 @@ import { capacityText } from '../words/amounts';
 type Words = StaffWords<'intake'>;
 
 /** Why a target is so high, in words. */
-export function reasonText(t: Words, reason: TargetReason): string {
+export function targetReasonText(t: Words, reason: TargetReason): string {
   const need = capacityText(reason.needMiB);
   switch (reason.because) {
     case 'use': {

@@ -13,19 +13,19 @@ export interface FoundJob {
   by: 'serial' | 'customer' | 'phone' | 'email' | 'name';
 }
 
-export interface Found {
+export interface FoundOnIntake {
   models: Likely[];
   question: ApartQuestion | null;
   jobs: FoundJob[];
 }
 
-const NOTHING: Found = { models: [], question: null, jobs: [] };
+const NOTHING: FoundOnIntake = { models: [], question: null, jobs: [] };
 /** Long enough that a word is typed to its end, short enough that nobody waits. */
 const PAUSE_MS = 160;
 const LONGEST = 300;
 
 /** What a line may mean, asked again when typing pauses; null: not to be asked. */
-export function useFind(text: string | null, jobId: number): Found {
+export function useFind(text: string | null, jobId: number): FoundOnIntake {
   const [found, setFound] = useState(NOTHING);
   const line = text === null || text.includes('\n') || text.length > LONGEST ? null : text.trim();
   useEffect(() => {
@@ -35,7 +35,7 @@ export function useFind(text: string | null, jobId: number): Found {
     }
     let stale = false;
     const timer = setTimeout(async () => {
-      const result = await callOnce<Found>('POST', '/api/find', { text: line, jobId });
+      const result = await callOnce<FoundOnIntake>('POST', '/api/find', { text: line, jobId });
       if (!stale) setFound(result.ok ? result.value : NOTHING);
     }, PAUSE_MS);
     return () => {

@@ -13,7 +13,7 @@ import { Notice } from '../kit/notice';
 import { capacityText } from '../words/amounts';
 import { ClashChoice } from './clash-choice';
 import { BudgetField, capacity, NeedField, plain, sizeText, useIntakeField } from './intake-fields';
-import { cautionText, reasonText } from './target-words';
+import { cautionText, targetReasonText } from './target-words';
 import { usePut } from './use-put';
 
 const FULL = [
@@ -78,7 +78,7 @@ function Suggested({ onTake }: { onTake: (text: string) => void }) {
           <span>
             {t.rich('wish.suggests', {
               e0: () => <strong>{capacityText(targetMiB)}</strong>,
-              value: reasons.map((reason) => reasonText(t, reason)).join('; '),
+              value: reasons.map((reason) => targetReasonText(t, reason)).join('; '),
             })}
           </span>
           {job.needMiB === targetMiB ? (

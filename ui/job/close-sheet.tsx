@@ -8,10 +8,10 @@ import { Form } from '../kit/form/form';
 import { readTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
-import { CLOSING_TEXTS, type Closing } from './closing-words';
+import { CLOSING_TEXTS, type ShownClosing } from './closing-words';
 
 interface TypedEnd {
-  as: Closing;
+  as: ShownClosing;
   why: string;
 }
 

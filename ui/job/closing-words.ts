@@ -5,4 +5,4 @@ export const CLOSING_TEXTS = {
   'not-possible': 'closings.impossible',
   dropped: 'closings.dropped',
 } as const;
-export type Closing = keyof typeof CLOSING_TEXTS;
+export type ShownClosing = keyof typeof CLOSING_TEXTS;

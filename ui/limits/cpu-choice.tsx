@@ -16,7 +16,7 @@ function factsText({ maxMiB, maxRateMTs }: Cpu): string {
 }
 
 /** Where a model comes with several CPUs and nobody has said which: the question, with what each means for memory. */
-export function CpuChoice() {
+export function CpuQuestion() {
   const t = useTranslations('limits');
   const { job } = useJob();
   const putting = usePut();

@@ -11,7 +11,7 @@ import { Notice } from '../kit/notice';
 import { capacityText } from '../words/amounts';
 import { CeilingRuler } from './ceiling-ruler';
 import { ConflictList } from './conflict-list';
-import { CpuChoice } from './cpu-choice';
+import { CpuQuestion } from './cpu-choice';
 import { LimitEditor } from './limit-editor';
 import type { LimitRow } from './limit-words';
 import { LimitsGrid } from './limits-grid';
@@ -104,7 +104,7 @@ export function LimitsStation() {
           △ {warning}
         </p>
       ))}
-      <CpuChoice />
+      <CpuQuestion />
       {job.slots.length > 0 && (
         <div className="grid gap-3 lg:grid-cols-2">
           <CeilingRuler title={t('wholeMachine')} ruler={totalRuler(t, job.limits, job.claims, job.slots)} />

@@ -4,7 +4,7 @@ import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import { type PastedSpecification, takenClaims } from '../limits/specification-picker';
-import type { NamedModel } from '../offers/offer-typed';
+import type { PickedModel } from '../offers/offer-typed';
 
 export const SAID_BY = [
   { value: 'maker-page', text: 'sources.page' },
@@ -21,7 +21,7 @@ export interface NewModelTyped {
   kind: 'template' | 'copy' | 'specification';
   template: TemplateName;
   generation: Generation;
-  sister: readonly NamedModel[];
+  sister: readonly PickedModel[];
   pasted: PastedSpecification | null;
   module: string;
   total: string;

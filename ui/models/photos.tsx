@@ -2,7 +2,7 @@
 import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { useSave } from '../client/use-save';
-import { formOf } from '../intake/readings/reading-inputs';
+import { readingForm } from '../intake/readings/reading-inputs';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
@@ -20,7 +20,7 @@ export function Photos({ id, photos, mayWrite }: PhotosProps) {
   const { busy, sentence, save } = useSave();
   const [caption, setCaption] = useState('');
   const add = async (file: File) => {
-    const form = formOf([file]);
+    const form = readingForm([file]);
     form.append('caption', caption);
     const result = await save('POST', `/api/models/${id}/photos`, form);
     if (result.ok) setCaption('');

@@ -39,7 +39,7 @@ export interface ShownFamily {
 }
 
 /** A price of an offer as it was noted. */
-export interface NotedPrice {
+export interface ShownPrice {
   at: string;
   costCents: number;
   cameFrom: string;

@@ -135,7 +135,7 @@ function FairPrices({ sizes, currency }: { sizes: readonly SizePrices[]; currenc
 }
 
 /** What a GB costs by size and how that went, one kind of module at a time. */
-export function MarketPrices({ families, familyId, currency, months }: MarketPricesProps) {
+export function MarketPricesTable({ families, familyId, currency, months }: MarketPricesProps) {
   const t = useTranslations('offers');
   const sizes = sizePrices(months);
   if (familyId === null) return <p className="bg-sheet border border-line px-4 py-8 text-center">{t('prices.none')}</p>;

@@ -4,12 +4,12 @@ import { useTranslations } from '#translations';
 import { useFind } from '../intake/use-find';
 import { Button } from '../kit/button';
 import { Field } from '../kit/field';
-import type { NamedModel } from './offer-typed';
+import type { PickedModel } from './offer-typed';
 
 interface ModelPickerProps {
   label: string;
-  models: readonly NamedModel[];
-  onChange: (models: readonly NamedModel[]) => void;
+  models: readonly PickedModel[];
+  onChange: (models: readonly PickedModel[]) => void;
   error?: string | null;
 }
 
@@ -20,11 +20,11 @@ export function ModelPicker({ label, models, onChange, error = null }: ModelPick
   const found = useFind(text.trim() === '' ? null : text, 0).models.filter(
     ({ id }) => !models.some((chosen) => chosen.id === id),
   );
-  const add = (model: NamedModel) => {
+  const add = (model: PickedModel) => {
     onChange([...models, model]);
     setText('');
   };
-  const named = ({ id, maker, name, years }: (typeof found)[number]): NamedModel => ({
+  const named = ({ id, maker, name, years }: (typeof found)[number]): PickedModel => ({
     id,
     name: `${maker} ${name}, ${years}`,
   });

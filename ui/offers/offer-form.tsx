@@ -12,7 +12,7 @@ import { ChoiceField, TextField } from '../kit/form/fields';
 import { Form } from '../kit/form/form';
 import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
-import { KIND_TEXTS, knownOfWhole, moduleTyped, NO_OFFER, type OfferTyped, readOffer } from './offer-typed';
+import { KIND_TEXTS, knownOfWhole, NO_OFFER, type OfferTyped, offerModuleTyped, readOffer } from './offer-typed';
 import { OriginFields } from './origin-fields';
 import { useUnderstood } from './use-understood';
 
@@ -34,7 +34,7 @@ function typedFrom({ offer, copy }: NonNullable<OfferFormProps['from']>): OfferT
   const { title, sellerId, sellerPart, modules, module, origin, originalOf, everyModel, models, unbound } = offer;
   return {
     ...NO_OFFER,
-    ...moduleTyped(knownOfWhole(module)),
+    ...offerModuleTyped(knownOfWhole(module)),
     title,
     sellerId: sellerId === null ? '' : String(sellerId),
     // Of one number a seller has one offer.

@@ -6,8 +6,8 @@ import type { SellerTerms } from '@/core/pricing/seller-terms';
 import { callOnce } from '../client/session-guard';
 import { Sheet } from '../kit/sheet';
 import { moneyText } from '../words/amounts';
-import type { MarketOffer, NotedPrice } from './listed-offer';
-import { type CountingGround, PriceForm } from './price-form';
+import type { MarketOffer, ShownPrice } from './listed-offer';
+import { PriceForm, type PriceGround } from './price-form';
 import { PriceHistory } from './price-history';
 import { couponText, stepLines } from './sellers/terms-words';
 
@@ -15,7 +15,7 @@ interface OfferSheetProps {
   offer: MarketOffer;
   /** null: the shelf, or a seller whose numbers are what the shop pays */
   terms: SellerTerms | null;
-  ground: CountingGround;
+  ground: PriceGround;
   mayPrice: boolean;
   onClose: (priced: boolean) => void;
 }
@@ -26,7 +26,7 @@ function PriceOfNow({
   latest,
   terms,
   ground,
-}: Pick<OfferSheetProps, 'offer' | 'terms' | 'ground'> & { latest: NotedPrice }) {
+}: Pick<OfferSheetProps, 'offer' | 'terms' | 'ground'> & { latest: ShownPrice }) {
   const t = useTranslations('offers');
   const { currency } = ground;
   const gb = (offer.modules * offer.module.capacityMiB) / MIB_PER_GB;
@@ -64,11 +64,11 @@ function PriceOfNow({
 /** An offer's price of now in its steps, a new one where somebody may note it, and every price it had. */
 export function OfferSheet({ offer, terms, ground, mayPrice, onClose }: OfferSheetProps) {
   const t = useTranslations('offers');
-  const [prices, setPrices] = useState<NotedPrice[] | null>(null);
+  const [prices, setPrices] = useState<ShownPrice[] | null>(null);
   const [sentence, setSentence] = useState<string | null>(null);
   useEffect(() => {
     let here = true;
-    void callOnce<NotedPrice[]>('POST', `/api/offers/${offer.id}/prices`, null).then((answer) => {
+    void callOnce<ShownPrice[]>('POST', `/api/offers/${offer.id}/prices`, null).then((answer) => {
       if (!here) return;
       if (answer.ok) setPrices(answer.value);
       else setSentence(answer.sentence);

@@ -13,7 +13,7 @@ import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import { capacityText } from '../words/amounts';
 
 /** A model that an offer is for. */
-export interface NamedModel {
+export interface PickedModel {
   id: number;
   name: string;
 }
@@ -36,7 +36,7 @@ export interface OfferTyped {
   origin: Origin;
   originalOf: string;
   everyModel: boolean;
-  models: readonly NamedModel[];
+  models: readonly PickedModel[];
   unbound: readonly string[];
   stock: string;
   leadDays: string;
@@ -79,7 +79,7 @@ export const KIND_TEXTS = {
 const numberText = (value: number | null | undefined): string => (value == null ? '' : String(value));
 
 /** What is known of a module, as the fields of a form. */
-export function moduleTyped(module: KnownModule): Partial<OfferTyped> {
+export function offerModuleTyped(module: KnownModule): Partial<OfferTyped> {
   const { capacityMiB, generation, form, rateMTs, casLatency, buffering, ecc, maker, part } = module;
   const kind = buffering === null ? null : `${buffering}${ecc === true || buffering !== 'unbuffered' ? ' ecc' : ''}`;
   return {
@@ -109,7 +109,7 @@ export const knownOfWhole = (module: MemoryModule): KnownModule => {
 
 export function understoodTyped(told: UnderstoodOffer, shopCurrency: string): Partial<OfferTyped> {
   return {
-    ...moduleTyped(told.module),
+    ...offerModuleTyped(told.module),
     title: told.title,
     ...(told.sellerId !== null && { sellerId: String(told.sellerId) }),
     sellerPart: told.sellerPart,

@@ -1,5 +1,5 @@
 import { staffWords } from '@/words/staff-words';
-import { countText, movedText, outcomeText, typedFix } from './lists/list-words';
+import { countText, listOutcomeText, movedText, typedFix } from './lists/list-words';
 import {
   couponText,
   parseCoupon,
@@ -73,7 +73,7 @@ test('terms are one line', () => {
 describe('a price list that is looked at', () => {
   it('says by how much, and how many', () => {
     expect([countText(7), countText(999), countText(1204000)]).toEqual(['7', '999', '1\u202f204\u202f000']);
-    expect(outcomeText(t, { added: 2, priced: 1, withdrawn: 0, left: 4 })).toBe(
+    expect(listOutcomeText(t, { added: 2, priced: 1, withdrawn: 0, left: 4 })).toBe(
       '2 new, 1 re-priced, 0 withdrawn, 4 left unchanged.',
     );
     expect([movedText(2000, 2240), movedText(2000, 1000), movedText(2000, 2001)]).toEqual(['+12 %', '−50 %', '±0 %']);

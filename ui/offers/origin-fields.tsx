@@ -5,7 +5,7 @@ import { ORIGINS } from '@/core/planning/model/lanes';
 import { Button } from '../kit/button';
 import { CheckField, ChoiceField, TextField } from '../kit/form/fields';
 import { ModelPicker } from './model-picker';
-import type { NamedModel, OfferTyped, OriginTyped } from './offer-typed';
+import type { OfferTyped, OriginTyped, PickedModel } from './offer-typed';
 
 export const ORIGIN_TEXTS = {
   original: 'origin.original',
@@ -58,7 +58,7 @@ function ModelFields() {
         label={t('origin.forModels')}
         models={field.value}
         error={fieldState.error?.message ?? null}
-        onChange={(next: readonly NamedModel[]) => field.onChange(next)}
+        onChange={(next: readonly PickedModel[]) => field.onChange(next)}
       />
       {unbound.map((said) => (
         <p key={said} className="text-sm text-mind flex items-baseline gap-2">

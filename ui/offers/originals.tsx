@@ -8,7 +8,7 @@ import { Fault } from '../kit/fault';
 import { ModelPicker } from './model-picker';
 
 /** An original that is for no model yet. */
-export interface LooseOriginal {
+export interface ShownOriginal {
   id: number;
   title: string;
   maker: string;
@@ -17,7 +17,7 @@ export interface LooseOriginal {
 
 interface OriginalsProps {
   waiting: readonly WaitingOriginal[];
-  loose: readonly LooseOriginal[];
+  loose: readonly ShownOriginal[];
 }
 
 function Waiting({ one }: { one: WaitingOriginal }) {

@@ -11,11 +11,11 @@ import { Form } from '../kit/form/form';
 import { readTyped, wholeTyped } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { moneyText } from '../words/amounts';
-import type { MarketOffer, NotedPrice } from './listed-offer';
+import type { MarketOffer, ShownPrice } from './listed-offer';
 import { couponText, parseCoupon, stepLines } from './sellers/terms-words';
 
 /** What prices are counted with: the shop's currency, its day, and the rates that were noted. */
-export interface CountingGround {
+export interface PriceGround {
   currency: string;
   day: string;
   rates: readonly ExchangeRate[];
@@ -24,10 +24,10 @@ export interface CountingGround {
 interface PriceFormProps {
   offer: MarketOffer;
   /** its price of now */
-  latest: NotedPrice;
+  latest: ShownPrice;
   /** null: the shelf, or a seller whose numbers are what the shop pays */
   terms: SellerTerms | null;
-  ground: CountingGround;
+  ground: PriceGround;
   onDone: () => void;
 }
 
@@ -47,7 +47,7 @@ function readPrice(
   typed: PriceTyped,
   offer: MarketOffer,
   terms: SellerTerms | null,
-  ground: CountingGround,
+  ground: PriceGround,
 ) {
   const currency = terms?.currency ?? ground.currency;
   const cents = parseMoneyIn(typed.amount, currency) ?? 0;

@@ -4,13 +4,13 @@ import { scaleLinear } from 'd3-scale';
 import { curveStepAfter, line } from 'd3-shape';
 import { useTranslations } from '#translations';
 import { dayText, moneyText } from '../words/amounts';
-import type { NotedPrice } from './listed-offer';
+import type { ShownPrice } from './listed-offer';
 
 const WIDTH = 480;
 const HEIGHT = 96;
 
 /** How the price went: it holds until the next one, so it goes in steps. From nought, so that a change looks as large as it is. */
-function Curve({ prices }: { prices: readonly NotedPrice[] }) {
+function Curve({ prices }: { prices: readonly ShownPrice[] }) {
   const points = [...prices].reverse().map(({ at, costCents }) => ({ at: new Date(at), costCents }));
   const [first = new Date(0), last = new Date(1)] = extent(points, ({ at }) => at);
   const most = Math.max(...points.map(({ costCents }) => costCents));
@@ -32,7 +32,7 @@ function Curve({ prices }: { prices: readonly NotedPrice[] }) {
 }
 
 /** Every price that an offer had, with when it was noted and where it came from. */
-export function PriceHistory({ prices, currency }: { prices: readonly NotedPrice[]; currency: string }) {
+export function PriceHistory({ prices, currency }: { prices: readonly ShownPrice[]; currency: string }) {
   const t = useTranslations('offers');
   return (
     <section aria-label={t('price.every')} className="grid gap-1">

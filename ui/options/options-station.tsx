@@ -16,7 +16,7 @@ import { usePlans } from './use-plans';
 
 // Below the ladder, and only where the library knows what the maker sells: fetched when it is needed.
 const Ask = dynamic(() => import('../job/ask').then((module) => module.Ask), { ssr: false });
-const Yardstick = dynamic(() => import('./yardstick').then((module) => module.Yardstick), { ssr: false });
+const YardstickNote = dynamic(() => import('./yardstick').then((module) => module.YardstickNote), { ssr: false });
 
 /** Plans with the care that the machine's cover asks for. */
 function useCovered(answer: Answer | null): Answer | null {
@@ -97,7 +97,7 @@ export function OptionsStation() {
           </>
         )}
       </div>
-      {late !== null && (job.factory.options.length > 0 || job.notBought) && <Yardstick plans={late.plans} />}
+      {late !== null && (job.factory.options.length > 0 || job.notBought) && <YardstickNote plans={late.plans} />}
     </>
   );
 }

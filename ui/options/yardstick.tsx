@@ -87,7 +87,7 @@ export function NotBought() {
 }
 
 /** What the maker asks for its own configurations: a yardstick that is shown and cannot be bought here. */
-export const Yardstick = memo(function Yardstick({ plans }: { plans: readonly Plan[] }) {
+export const YardstickNote = memo(function YardstickNote({ plans }: { plans: readonly Plan[] }) {
   const t = useTranslations('options');
   const { job } = useJob();
   const yardstick = factoryYardstick(job.factory.options, job.factory.mostMiB, plans);

@@ -96,7 +96,7 @@ function Row({ old }: { old: OldModuleView }) {
 }
 
 /** What becomes of the modules that came out. */
-export function OldModules() {
+export function OldModulesSection() {
   const t = useTranslations('proof');
   const { job } = useJob();
   const { old, accepted } = job.work;

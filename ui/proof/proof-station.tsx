@@ -3,7 +3,7 @@ import { useTranslations } from '#translations';
 import { useFresh } from '../client/use-fresh';
 import { useJob } from '../job/job-context';
 import { Findings } from './findings';
-import { OldModules } from './old-modules';
+import { OldModulesSection } from './old-modules';
 import { TakeReport } from './take-report';
 
 /** Proof: the promise of the accepted option beside what the machine says now, signed; and what became of the old modules. */
@@ -22,7 +22,7 @@ export function ProofStation() {
         <>
           {!isDone && <TakeReport />}
           <Findings />
-          <OldModules />
+          <OldModulesSection />
         </>
       )}
     </div>

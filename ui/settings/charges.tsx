@@ -1,7 +1,7 @@
 'use client';
 import { useTranslations } from '#translations';
 import { billOf, TAX_ROUNDINGS, TAX_WAYS, type TaxRounding, type TaxWay } from '@/core/pricing/bill';
-import type { Charges as Charged } from '@/core/pricing/charges';
+import type { Charges } from '@/core/pricing/charges';
 import { labourFor } from '@/core/pricing/labour';
 import { useSave } from '../client/use-save';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -22,7 +22,7 @@ const EXAMPLE_MINUTES = [10, 25, 50, 95];
 const EXAMPLE_PART = 5990;
 
 /** What these charges make of some machines. */
-function Examples({ charges, currency }: { charges: Charged; currency: string }) {
+function Examples({ charges, currency }: { charges: Charges; currency: string }) {
   const t = useTranslations('settings');
   const rule = {
     flatCents: charges.labourCents,
@@ -66,11 +66,11 @@ function Examples({ charges, currency }: { charges: Charged; currency: string })
 }
 
 /** What the shop asks for work, how it taxes, and how long its prices hold, with what that comes to while it is typed. */
-export function Charges({ charges, currency }: { charges: Charged; currency: string }) {
+export function ChargesSection({ charges, currency }: { charges: Charges; currency: string }) {
   const t = useTranslations('settings');
   const { save } = useSave();
   const read = (typed: TypedCharges) => readCharges(t, typed, currency);
-  const typing = useTyped<TypedCharges, Charged>({
+  const typing = useTyped<TypedCharges, Charges>({
     from: typedCharges(charges, currency),
     read,
     send: (body) => save('PUT', '/api/charges', body),

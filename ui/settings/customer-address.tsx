@@ -16,7 +16,7 @@ interface CustomerAddressProps {
 }
 
 /** The address in the links that customers get: confirmed by an owner, never taken from a request. */
-export function CustomerAddress({ address, isSet }: CustomerAddressProps) {
+export function CustomerAddressSection({ address, isSet }: CustomerAddressProps) {
   const t = useTranslations('settings');
   return (
     <section id="address" aria-label={t('address.title')} className="grid grid-cols-[minmax(0,1fr)] gap-2">

@@ -15,10 +15,10 @@ import type { Read } from '../kit/form/read-typed';
 import { useTyped } from '../kit/form/use-typed';
 import { capacityText } from '../words/amounts';
 import {
-  type Needs,
   readSystem,
   readUse,
   rungsOfUses,
+  type ShownNeeds,
   type TypedNeed,
   typedSystem,
   typedUse,
@@ -86,7 +86,7 @@ function Chip({ name, detail, onPick }: { name: string; detail: string; onPick: 
 }
 
 /** The least that anybody is advised, as a line under the rungs. */
-function Floor({ needs, onSave }: { needs: Needs; onSave: (needs: Needs) => void }) {
+function Floor({ needs, onSave }: { needs: ShownNeeds; onSave: (needs: ShownNeeds) => void }) {
   const t = useTranslations('settings');
   const [text, setText] = useState(capacityText(needs.floorMiB));
   const [wrong, setWrong] = useState<string | null>(null);
@@ -117,10 +117,10 @@ interface Editing {
 }
 
 interface NeedsOfKindProps<Need extends UseNeed | SystemNeed> {
-  needs: Needs;
+  needs: ShownNeeds;
   editing: Editing | null;
   onEdit: (editing: Editing | null) => void;
-  onPut: (next: Needs) => Promise<Called<unknown>>;
+  onPut: (next: ShownNeeds) => Promise<Called<unknown>>;
   /** the entries as they stand, each drawn by what it is given */
   children: (draw: (entry: Need) => ReactNode) => ReactNode;
 }
@@ -195,19 +195,19 @@ const systemText = (t: StaffWords<'settings'>, { leastMiB, visibleMiB }: SystemN
   });
 
 /** What uses and operating systems need, as the shop sees it: each use stands on the rung it needs. */
-export function NeedLadder({ needs }: { needs: Needs }) {
+export function NeedLadder({ needs }: { needs: ShownNeeds }) {
   const t = useTranslations('settings');
   const { sentence, save } = useSave();
   const [editing, setEditing] = useState<Editing | null>(null);
-  const [before, setBefore] = useState<Needs | null>(null);
-  const put = async (next: Needs, undo: Needs | null): Promise<Called<unknown>> => {
+  const [before, setBefore] = useState<ShownNeeds | null>(null);
+  const put = async (next: ShownNeeds, undo: ShownNeeds | null): Promise<Called<unknown>> => {
     const result = await save('PUT', '/api/needs', next);
     if (!result.ok) return result;
     setBefore(undo);
     setEditing(null);
     return result;
   };
-  const shared = { needs, editing, onEdit: setEditing, onPut: (next: Needs) => put(next, needs) };
+  const shared = { needs, editing, onEdit: setEditing, onPut: (next: ShownNeeds) => put(next, needs) };
   return (
     <div className="grid gap-5">
       <section id="needs" aria-label={t('needs.title')}>

@@ -4,7 +4,7 @@ import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import { capacityText } from '../words/amounts';
 
-export interface Needs {
+export interface ShownNeeds {
   uses: UseNeed[];
   systems: SystemNeed[];
   floorMiB: number;

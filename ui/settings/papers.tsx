@@ -35,7 +35,15 @@ interface PapersProps {
 }
 
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
-export function Papers({ language, paper, mailFrom, remindDays, acceptWords, usualAccept, hasLogo }: PapersProps) {
+export function PapersSection({
+  language,
+  paper,
+  mailFrom,
+  remindDays,
+  acceptWords,
+  usualAccept,
+  hasLogo,
+}: PapersProps) {
   const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const keep = (patch: Partial<Omit<PapersProps, 'hasLogo' | 'usualAccept'>>) =>

@@ -81,7 +81,7 @@ function Examples({ rule, currency, taxBp }: PriceRuleProps) {
 }
 
 /** How the shop makes its prices, with what that comes to while it is typed. */
-export function PriceRule({ rule, currency, taxBp }: PriceRuleProps) {
+export function PriceRuleSection({ rule, currency, taxBp }: PriceRuleProps) {
   const t = useTranslations('settings');
   const { save } = useSave();
   const read = (typed: TypedRule) => readRule(t, typed, currency);

@@ -20,7 +20,7 @@ interface TypedRule {
 }
 
 /** What the counter may see, and what nobody but an owner may sell for less than. */
-export function RoleRule({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
+export function RoleRuleSection({ counterSeesCost, lowestMarginBp }: RoleRuleProps) {
   const t = useTranslations('settings');
   const { save } = useSave();
   const typing = useTyped<TypedRule, RoleRuleProps>({

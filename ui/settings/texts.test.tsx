@@ -4,7 +4,7 @@ import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { SUPPLIED_TEXTS, TEXT_KEYS, textWrong } from '@/core/quoting/words/shop-texts';
 import { WithWords } from '@/ui/words/testing/with-words';
-import { type TextRow, Texts } from './texts';
+import { type ShownText, Texts } from './texts';
 
 const save = jest.fn(async () => ({ ok: true }));
 jest.mock('../client/use-save', () => ({ useSave: () => ({ busy: false, sentence: null, save }) }));
@@ -14,16 +14,16 @@ afterEach(() => {
 });
 
 const approved = { by: 'Runa Petrel', on: '2026-12-01' };
-const rowsIn = (language: 'en' | 'de' | 'fr', open: number): TextRow[] =>
+const rowsIn = (language: 'en' | 'de' | 'fr', open: number): ShownText[] =>
   TEXT_KEYS.map((key, nr) => {
     const words = SUPPLIED_TEXTS[language][key];
     return { key, words, supplied: words, approved: nr < open ? null : approved };
   });
-function shown(open = 2, more: Partial<TextRow> = {}) {
+function shown(open = 2, more: Partial<ShownText> = {}) {
   const en = rowsIn('en', open);
   const [first, ...others] = en;
   const rows = {
-    en: [{ ...(first as TextRow), ...more }, ...others],
+    en: [{ ...(first as ShownText), ...more }, ...others],
     de: rowsIn('de', 0),
     fr: rowsIn('fr', TEXT_KEYS.length),
   };

@@ -10,7 +10,7 @@ import { Fault } from '../kit/fault';
 import { dateLocale } from '../words/amounts';
 
 /** A text as its owner looks at it. */
-export interface TextRow {
+export interface ShownText {
   key: TextKey;
   words: string;
   supplied: string;
@@ -46,7 +46,7 @@ const wrongText = (t: StaffWords<'settings'>, wrong: TextWrong): string =>
     : t(`texts.faults.${wrong.what}`);
 
 interface TextLineProps {
-  row: TextRow;
+  row: ShownText;
   language: Language;
   busy: boolean;
   onApprove: (words: string) => Promise<boolean>;
@@ -120,7 +120,7 @@ function TextLine({ row, language, busy, onApprove }: TextLineProps) {
 }
 
 interface TextsProps {
-  rows: Record<Language, TextRow[]>;
+  rows: Record<Language, ShownText[]>;
   /** what the shop's papers are usually written in */
   usual: Language;
 }

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import Link from 'next/link';
 import { marketPrices } from '@/service/market/market';
-import { MarketPrices } from '@/ui/offers/market-prices';
+import { MarketPricesTable } from '@/ui/offers/market-prices';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../../desk';
 import { enterPage } from '../../enter';
@@ -31,7 +31,7 @@ export default async function MarketPage({
             {t('allOffers')}
           </Link>
         </div>
-        <MarketPrices {...prices} />
+        <MarketPricesTable {...prices} />
       </main>
     </Desk>
   );

@@ -3,7 +3,7 @@ import type { Plan } from '../search/plan';
 import { bestOfRung, USUAL_TOLERANCE_BP } from './best-of-rung';
 
 /** The saving from the cheapest original plan of a rung to the best third-party plan of it. */
-export interface Saving {
+export interface RungSaving {
   fromCents: number;
   toCents: number;
   cents: number;
@@ -20,10 +20,10 @@ export interface Rung {
   best: Plan;
   /** some of its plans are wanted */
   isWanted: boolean;
-  saving: Saving | null;
+  saving: RungSaving | null;
 }
 
-function savingOf(plans: readonly Plan[], toleranceBp: number): Saving | null {
+function savingOf(plans: readonly Plan[], toleranceBp: number): RungSaving | null {
   const originals = plans.filter((plan) => plan.lane === 'original').map((plan) => plan.priceCents);
   const other = bestOfRung(
     plans.filter((plan) => plan.lane === 'third-party'),

@@ -7,7 +7,7 @@ import { bufferingOf } from '../smbios/smbios-values';
 import { foldText } from '../specification/fold-text';
 import { fieldOf, type TextFieldName } from './field-words';
 import { type Block, isSlotName, type Pair } from './pairs';
-import { eccIn, formIn, generationIn, labelledRateIn, moduleSizeIn, rateOf, saysEmpty, sizeIn } from './values';
+import { eccIn, formIn, generationIn, labelledRateIn, moduleSizeIn, saysEmpty, sizeIn, toldRateOf } from './values';
 
 /** A block's values by what their keys are about; keys that no table has stand apart. */
 interface Told {
@@ -79,8 +79,8 @@ function moduleOf(told: Told): ReadModule {
   const generation = firstOf([of('type'), of('speed'), of('size'), ...loose, of('detail')], generationIn);
   const form = firstOf([of('form'), of('type'), of('buffering'), of('size'), ...loose], formIn);
   const speeds = [of('speed'), of('type'), ...loose];
-  const rate = firstOf(speeds, labelledRateIn) ?? firstOf(speeds, (value) => rateOf(value, generation));
-  const running = firstOf([of('configured')], (value) => rateOf(value, generation));
+  const rate = firstOf(speeds, labelledRateIn) ?? firstOf(speeds, (value) => toldRateOf(value, generation));
+  const running = firstOf([of('configured')], (value) => toldRateOf(value, generation));
   const detail = [of('buffering'), of('detail'), of('type'), of('form')].filter((value) => value !== null).join(' ');
   const low = generation !== null && isLowPower(generation) && form?.form == null;
   return {

@@ -1,6 +1,6 @@
 import { NOTHING_TOLD, type ReadMachine, type ReadModule, type ReadSlot } from '../reading';
 import { foldText } from '../specification/fold-text';
-import { formIn, generationIn, rateOf, sizeIn } from './values';
+import { formIn, generationIn, sizeIn, toldRateOf } from './values';
 
 /** What a performance panel shows of memory. Sizes MiB, rates MT/s. */
 export interface Panel {
@@ -89,7 +89,7 @@ export function readPanel(text: string): Panel | null {
       capacityMiB: counted.used === 1 ? installedMiB : null,
       generation,
       form: form?.form ?? null,
-      configuredRateMTs: speed === undefined ? null : rateOf(speed, generation),
+      configuredRateMTs: speed === undefined ? null : toldRateOf(speed, generation),
       soldered: form === null ? null : form.soldered,
     },
   };

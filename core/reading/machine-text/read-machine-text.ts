@@ -10,7 +10,7 @@ import { type Block, blocksOf } from './pairs';
 import { readPanel, withPanel } from './panel';
 import { slotsOfLines, withShared } from './slot-lines';
 import { readTreeText } from './tree-text';
-import { generationIn, rateOf } from './values';
+import { generationIn, toldRateOf } from './values';
 
 /** Texts longer than this are looked at as far as this: reports of a system are far shorter. */
 const MOST_CHARACTERS = 300_000;
@@ -41,7 +41,7 @@ function sharedBy(blocks: readonly Block[]): Pick<ReadModule, 'generation' | 'co
   const values = (...fields: readonly TextFieldName[]): string[] =>
     ofMemory.filter(({ key }) => fields.includes(fieldOf(key) ?? 'os')).map(({ value }) => value);
   const generation = values('type').map(generationIn)[0] ?? null;
-  const [rate] = values('configured', 'speed').map((value) => rateOf(value, generation));
+  const [rate] = values('configured', 'speed').map((value) => toldRateOf(value, generation));
   return { generation, configuredRateMTs: rate ?? null };
 }
 

@@ -4,7 +4,7 @@ import { NOTHING_TOLD, type ReadModule } from '../reading';
 import { foldText } from '../specification/fold-text';
 import type { ListedSlot } from './module-blocks';
 import { isSlotName } from './pairs';
-import { eccIn, formIn, generationIn, moduleSizeIn, rateOf, saysEmpty } from './values';
+import { eccIn, formIn, generationIn, moduleSizeIn, saysEmpty, toldRateOf } from './values';
 
 /** A line of a slot is short. */
 const LONGEST_LINE = 160;
@@ -34,7 +34,7 @@ function moduleOf(name: string, rest: string): ReadModule | null {
     generation,
     form: form?.form ?? null,
     ecc: /(?<![a-z])ecc(?![a-z])/i.test(rest) ? eccIn(rest) : null,
-    rateMTs: rateOf(rest, generation),
+    rateMTs: toldRateOf(rest, generation),
     soldered: form === null ? null : form.soldered,
   };
 }

@@ -88,7 +88,7 @@ export function rateIn(text: string): number | null {
  * A rate of a module of a known generation. A number below all its standard rates is the clock, half the rate; one that is
  * both a rate and the clock of another is not told, unless the text says transfers.
  */
-export function rateOf(text: string, generation: Generation | null): number | null {
+export function toldRateOf(text: string, generation: Generation | null): number | null {
   const labelled = labelledRateIn(text);
   if (labelled !== null) return labelled;
   const rate = rateIn(text);

@@ -5,8 +5,8 @@ import {
   likelySpellings,
   type PhotoCode,
   type PhotoWord,
+  photoRowsOf,
   photoText,
-  rowsOf,
   turnedPlace,
   weighPhoto,
 } from './photo-words';
@@ -90,7 +90,7 @@ describe('words of a picture', () => {
       found('DIMM', 0.1, 0.3),
       found('MB', 0.3, 0.105),
     ];
-    expect(rowsOf(pieces).map((row) => row.map(({ text }) => text))).toEqual([
+    expect(photoRowsOf(pieces).map((row) => row.map(({ text }) => text))).toEqual([
       ['Total', 'MB'],
       ['DIMM', '2048'],
     ]);

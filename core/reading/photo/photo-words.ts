@@ -136,7 +136,7 @@ const isWithin = (word: PicturePlace, code: PicturePlace): boolean => {
 };
 
 /** Words in the lines that a person sees, from the top and from the left, whatever pieces they were found in. */
-export function rowsOf<T extends PicturePlace>(words: readonly T[]): T[][] {
+export function photoRowsOf<T extends PicturePlace>(words: readonly T[]): T[][] {
   const rows: T[][] = [];
   for (const word of [...words].sort((a, b) => middle(a) - middle(b))) {
     const row = rows.find((others) =>
@@ -210,7 +210,7 @@ export function weighPhoto(found: readonly FoundWord[], codes: readonly PhotoCod
     const { part, serial } = codeSays(text);
     return [part, serial, isPlainCode(text) ? text.trim() : null].filter((value) => value !== null);
   });
-  const lines = rowsOf(words).map((row) =>
+  const lines = photoRowsOf(words).map((row) =>
     joined(row, ratio).map((word, at, all): PhotoWord => {
       const value = values.find((one) => isSameWord(word.text, one));
       if (value !== undefined) return { ...word, text: value, sure: true };

@@ -14,9 +14,9 @@ import {
   SYSTEM_MEMORY_USE,
 } from './smbios-codes';
 import { type MemoryArray, type MemoryDevice, machineOfFacts, missingSlots } from './smbios-machine';
-import { byteOf, dwordOf, qwordOf, type Structure, stringAt, walkStructures, wordOf } from './smbios-structures';
+import { byteOf, dwordOf, qwordOf, type SmbiosStructure, stringAt, walkStructures, wordOf } from './smbios-structures';
 
-/** Structure types that are read (DSP0134 clauses 7.1, 7.2, 7.3, 7.5, 7.17, 7.18). */
+/** SmbiosStructure types that are read (DSP0134 clauses 7.1, 7.2, 7.3, 7.5, 7.17, 7.18). */
 const TYPE = { firmware: 0, system: 1, board: 2, cpu: 4, array: 16, device: 17 } as const;
 const WANTED: ReadonlySet<number> = new Set(Object.values(TYPE));
 
@@ -59,7 +59,7 @@ const KIB_PER_MIB = 1024;
 const BYTES_PER_MIB = 1024 * 1024;
 
 /** `empty`: no module in the socket; null: one of unknown size. Size in MiB, or KiB with bit 15 set (7.18). */
-function sizeOf(structure: Structure): number | 'empty' | null {
+function sizeOf(structure: SmbiosStructure): number | 'empty' | null {
   const size = wordOf(structure, DEVICE.size);
   if (size === null || size === 0xffff) return null;
   if (size === 0) return 'empty';
@@ -69,13 +69,13 @@ function sizeOf(structure: Structure): number | 'empty' | null {
 }
 
 /** A rate in MT/s: 0 unknown, 0xFFFF in the extended field (7.18, Speed and Extended Speed). */
-function rateAt(structure: Structure, at: number, extended: number): number | null {
+function rateAt(structure: SmbiosStructure, at: number, extended: number): number | null {
   const speed = wordOf(structure, at);
   const rate = speed === 0xffff ? (dwordOf(structure, extended) ?? 0) & 0x7fffffff : (speed ?? 0);
   return rate === 0 ? null : printedRate(rate);
 }
 
-function voltagesOf(structure: Structure): number[] | null {
+function voltagesOf(structure: SmbiosStructure): number[] | null {
   const fields = [DEVICE.minVoltage, DEVICE.maxVoltage, DEVICE.configuredVoltage];
   const known: number[] = [];
   for (const at of fields) {
@@ -85,12 +85,12 @@ function voltagesOf(structure: Structure): number[] | null {
   return known.length === 0 ? null : known.sort((a, b) => a - b);
 }
 
-const widthAt = (structure: Structure, at: number): number | null => {
+const widthAt = (structure: SmbiosStructure, at: number): number | null => {
   const bits = wordOf(structure, at) ?? 0;
   return bits === 0 || bits === 0xffff ? null : bits;
 };
 
-function moduleOf(structure: Structure, capacityMiB: number | null): ReadModule {
+function moduleOf(structure: SmbiosStructure, capacityMiB: number | null): ReadModule {
   const type = MEMORY_TYPES[byteOf(structure, DEVICE.type) ?? 0];
   const form = FORM_FACTORS[byteOf(structure, DEVICE.form) ?? 0];
   const total = widthAt(structure, DEVICE.totalWidth);
@@ -123,7 +123,7 @@ function solderedOf(form: { form: string | null; soldered: boolean } | undefined
 
 const handleText = (handle: number | null): string | null => (handle === null ? null : String(handle));
 
-function deviceOf(structure: Structure): MemoryDevice & { warnings: string[] } {
+function deviceOf(structure: SmbiosStructure): MemoryDevice & { warnings: string[] } {
   const locator = socketName(stringAt(structure, DEVICE.locator));
   const size = sizeOf(structure);
   const installed = size === 'empty' ? null : moduleOf(structure, size);
@@ -138,14 +138,14 @@ function deviceOf(structure: Structure): MemoryDevice & { warnings: string[] } {
 }
 
 /** Maximum capacity in KiB; 0x80000000 means: in bytes in the extended field (7.17). */
-function maxCapacityOf(structure: Structure): number | null {
+function maxCapacityOf(structure: SmbiosStructure): number | null {
   const kib = dwordOf(structure, ARRAY.maxCapacity) ?? 0;
   if (kib !== 0x80000000) return kib === 0 ? null : Math.floor(kib / KIB_PER_MIB) || null;
   const bytes = qwordOf(structure, ARRAY.extendedMaxCapacity) ?? 0;
   return Math.floor(bytes / BYTES_PER_MIB) || null;
 }
 
-function arrayOf(structure: Structure): MemoryArray {
+function arrayOf(structure: SmbiosStructure): MemoryArray {
   const use = byteOf(structure, ARRAY.use);
   const devices = wordOf(structure, ARRAY.devices);
   return {
@@ -158,10 +158,10 @@ function arrayOf(structure: Structure): MemoryArray {
 }
 
 /** Is this CPU there? Bit 6 of its status says so (7.5.4); a structure too short for it is taken to be. */
-const populated = (structure: Structure): boolean => ((byteOf(structure, 0x18) ?? 0x40) & 0x40) !== 0;
+const populated = (structure: SmbiosStructure): boolean => ((byteOf(structure, 0x18) ?? 0x40) & 0x40) !== 0;
 
 /** Of several boards the one that hosts (feature bit 0, 7.3.1), else the first. */
-function mainBoard(boards: readonly Structure[]): Structure | undefined {
+function mainBoard(boards: readonly SmbiosStructure[]): SmbiosStructure | undefined {
   return boards.find((board) => ((byteOf(board, 0x09) ?? 0) & 1) === 1) ?? boards[0];
 }
 
@@ -239,11 +239,11 @@ export function isSmbiosTable(bytes: Uint8Array): boolean {
 export function readSmbiosBinary(bytes: Uint8Array): Reading {
   const table = isSmbiosDump(bytes) ? tableOfDump(bytes) : { bytes, warnings: [] };
   const { structures, warnings } = walkStructures(table.bytes, WANTED);
-  const all = (type: number): Structure[] => structures.filter((structure) => structure.type === type);
+  const all = (type: number): SmbiosStructure[] => structures.filter((structure) => structure.type === type);
   const [firmware] = all(TYPE.firmware);
   const [system] = all(TYPE.system);
   const board = mainBoard(all(TYPE.board));
-  const said = (structure: Structure | undefined, at: number): string | null =>
+  const said = (structure: SmbiosStructure | undefined, at: number): string | null =>
     structure === undefined ? null : meant(stringAt(structure, at));
   const devices = all(TYPE.device)
     .filter((device) => !STORE_TYPES.has(byteOf(device, DEVICE.type) ?? 0))

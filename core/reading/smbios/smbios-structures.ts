@@ -5,7 +5,7 @@ import { decodeText } from '../bytes/decode-text';
  * A structure of an SMBIOS table (DSP0134 6.1.2), as places in the table: a dump has hundreds of them, and a view of its
  * own for each would cost more than reading it.
  */
-export interface Structure {
+export interface SmbiosStructure {
   type: number;
   handle: number;
   table: Uint8Array;
@@ -18,19 +18,19 @@ export interface Structure {
 }
 
 /** A byte of a structure's formatted area; null past its length. */
-export function byteOf({ table, at, length }: Structure, offset: number): number | null {
+export function byteOf({ table, at, length }: SmbiosStructure, offset: number): number | null {
   return offset < length ? (table[at + offset] ?? null) : null;
 }
 
-export function wordOf({ table, at, length }: Structure, offset: number): number | null {
+export function wordOf({ table, at, length }: SmbiosStructure, offset: number): number | null {
   return offset + 2 <= length ? wordAt(table, at + offset) : null;
 }
 
-export function dwordOf({ table, at, length }: Structure, offset: number): number | null {
+export function dwordOf({ table, at, length }: SmbiosStructure, offset: number): number | null {
   return offset + 4 <= length ? dwordAt(table, at + offset) : null;
 }
 
-export function qwordOf({ table, at, length }: Structure, offset: number): number | null {
+export function qwordOf({ table, at, length }: SmbiosStructure, offset: number): number | null {
   return offset + 8 <= length ? qwordAt(table, at + offset) : null;
 }
 
@@ -43,7 +43,7 @@ const END_OF_TABLE = 127;
 const MOST_STRUCTURES = 4096;
 
 export interface Walk {
-  structures: Structure[];
+  structures: SmbiosStructure[];
   warnings: string[];
   /** the table closes with its End-of-Table structure */
   closed: boolean;
@@ -64,7 +64,7 @@ function endOfStrings(table: Uint8Array, from: number): number | null {
  * @param wanted structure types to keep
  */
 export function walkStructures(table: Uint8Array, wanted: ReadonlySet<number>): Walk {
-  const structures: Structure[] = [];
+  const structures: SmbiosStructure[] = [];
   let at = 0;
   while (at + HEADER <= table.length) {
     const type = table[at] ?? 0;
@@ -104,7 +104,7 @@ const LONGEST_STRING = 256;
  *
  * @returns null where the field lies past the structure's length, is 0 (no string), or names a string that is missing
  */
-export function stringAt(structure: Structure, offset: number): string | null {
+export function stringAt(structure: SmbiosStructure, offset: number): string | null {
   const { table, at, length, end } = structure;
   const wanted = byteOf(structure, offset) ?? 0;
   if (wanted === 0) return null;

@@ -5,7 +5,7 @@ import { has } from './units';
 import { SUPPORTS, YES } from './words';
 
 /** What one stretch of a text says of the modules that are taken: both parts, or one. */
-export interface SaidKind {
+export interface ClaimedKind {
   buffering: Buffering | null;
   ecc: boolean | null;
   start: number;
@@ -27,9 +27,9 @@ function isAbility(unit: SpecUnit, token: Token): boolean {
 }
 
 /** The kinds that a unit names, stretch by stretch. */
-export function kindsIn(unit: SpecUnit, tokens: readonly Token[], denied: ReadonlySet<Token>): SaidKind[] {
-  const said: SaidKind[] = [];
-  let one: SaidKind | null = null;
+export function kindsIn(unit: SpecUnit, tokens: readonly Token[], denied: ReadonlySet<Token>): ClaimedKind[] {
+  const said: ClaimedKind[] = [];
+  let one: ClaimedKind | null = null;
   for (const token of tokens) {
     if (PARTS.has(token.is)) {
       if (one !== null) said.push(one);
@@ -60,7 +60,7 @@ const kindKey = ({ buffering, ecc }: Kind): string => `${buffering} ${ecc}`;
  * The kinds that all stretches of a text come to: whole ones as they stand, halves put together with the halves of the other
  * sort. An SO-DIMM of which only ECC is said is unbuffered; registered modules have ECC. Null: not enough is said.
  */
-export function kindsOf(said: readonly SaidKind[], form: string | null): Kind[] | null {
+export function kindsOf(said: readonly ClaimedKind[], form: string | null): Kind[] | null {
   const whole = said.flatMap(({ buffering, ecc }): Kind[] => {
     if (buffering === null) return [];
     if (ecc !== null) return [{ buffering, ecc }];

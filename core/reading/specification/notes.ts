@@ -1,7 +1,7 @@
 import type { Generation } from '../../memory/generation';
 import { capacitiesOf, type SaidCapacity } from './capacities';
 import { deniedIn } from './denied';
-import { kindsIn, type SaidKind } from './kinds';
+import { type ClaimedKind, kindsIn } from './kinds';
 import { type LoadColumns, loadColumns, loadsOf, rowsUnder, type SaidLoad } from './loads';
 import { moreLimits, type SaidMore } from './more-limits';
 import { ratesOf, type SaidRate } from './rates';
@@ -22,7 +22,7 @@ export interface Notes {
   capacities: StatedAt<SaidCapacity>[];
   slots: StatedAt<SaidSlots>[];
   rates: StatedAt<SaidRate>[];
-  kinds: StatedAt<SaidKind>[];
+  kinds: StatedAt<ClaimedKind>[];
   loads: StatedAt<SaidLoad>[];
   more: (SaidMore & UnitSpan)[];
   generations: StatedAt<{ generation: Generation; low: boolean }>[];

@@ -5,7 +5,7 @@ import { STOCK_NAME } from '../../../core/market/stock-name';
 import type { Offer } from '../../../core/planning/model/case';
 import { offerPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
 import type { MarkUp } from '../../../core/pricing/sell-price';
-import type { Supply } from '../../../core/quoting/option';
+import type { OptionSupply } from '../../../core/quoting/option';
 import { listTestedParts } from '../../../store/library/tested-parts';
 import { listFeeds } from '../../../store/market/feeds';
 import type { StoredOffer } from '../../../store/market/offers';
@@ -40,7 +40,7 @@ function asOffer({ markUp, pricing }: Prices, offer: StoredOffer): Offer {
 }
 
 /** Where an offer comes from, and which lists of tested parts of the job's model name its modules. */
-export interface TestedSupply extends Supply {
+export interface TestedSupply extends OptionSupply {
   testedBy: string[];
   /** when its price was noted, or last told again by its seller; null: it is the shop's own */
   pricedAt: Date | null;

@@ -31,7 +31,7 @@ export const once = <T>(read: () => Promise<T>): (() => Promise<T>) => {
  * What several slices of a job are made of. A piece is asked for when the first slice needs it, and once. Asked through a reader that
  * gathers, what hangs on nothing but the job's number is one statement, and what hangs on that another.
  */
-export function piecesOf(db: Queryable, id: number) {
+export function readPieces(db: Queryable, id: number) {
   const job = once(async () => {
     const found = await getJob(db, id);
     if (found === null) throw new NoJob();
@@ -77,4 +77,4 @@ export function piecesOf(db: Queryable, id: number) {
   };
 }
 
-export type Pieces = ReturnType<typeof piecesOf>;
+export type Pieces = ReturnType<typeof readPieces>;

@@ -6,7 +6,7 @@ import { shopDay } from '../../../store/shop/shop';
 import { workOf } from '../bench/job-work';
 import { limitsSlice } from './limits-slice';
 import { marketSlice } from './market-slice';
-import { NoJob, once, piecesOf } from './pieces';
+import { NoJob, once, readPieces } from './pieces';
 import { quoteSlice } from './quote-slice';
 import { readingsSlice } from './readings-slice';
 import type { Header, JobWith, SliceName, Slices } from './slice';
@@ -18,7 +18,7 @@ function slicesOf(
 ): { [Name in SliceName]: () => Promise<Slices[Name]> } & {
   header: () => Promise<Header>;
 } {
-  const pieces = piecesOf(db, id);
+  const pieces = readPieces(db, id);
   const limits = once(() => limitsSlice(pieces));
   const market = once(() => marketSlice(db, pieces, limits));
   return {

@@ -1,12 +1,12 @@
 import { staffWords } from '@/words/staff-words';
 import { MOST_READING_BYTES } from '../../../runtime/body-limits';
-import { faultOfFiles, formOf, textFile } from './reading-inputs';
+import { faultOfFiles, readingForm, textFile } from './reading-inputs';
 
 const t = staffWords('en', 'intake');
 
 it('sends files and text as the parts of one form, each with its name', async () => {
   const bytes = Uint8Array.from({ length: 100_000 }, (_, index) => (index * 7) % 256);
-  const form = formOf([new File([bytes], 'dump.bin'), textFile('typed line', 'Größe 8 GB')]);
+  const form = readingForm([new File([bytes], 'dump.bin'), textFile('typed line', 'Größe 8 GB')]);
   const [dump, text] = form.getAll('file') as File[];
   expect(dump?.name).toBe('dump.bin');
   expect(new Uint8Array((await dump?.arrayBuffer()) ?? [])).toEqual(bytes);

@@ -10,7 +10,7 @@ export const textFile = (name: string, text: string): File =>
   new File([text.replaceAll('\0', '')], name, { type: 'text/plain' });
 
 /** Files as one form. @param as what a person says that they are */
-export function formOf(files: readonly File[], as?: SaidKind): FormData {
+export function readingForm(files: readonly File[], as?: SaidKind): FormData {
   const form = new FormData();
   if (as !== undefined) form.append('as', as);
   for (const file of files) form.append('file', file, file.name.slice(0, 200) || 'file');

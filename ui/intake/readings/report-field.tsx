@@ -13,7 +13,7 @@ import { useFilesByHand } from '../../pictures/use-files-by-hand';
 import { WordsToCheck } from '../../pictures/words-to-check';
 import { Suggestions } from '../suggestions';
 import { PanelForm } from './panel-form';
-import type { TakenIn } from './taken-in';
+import type { ShownTakenIn } from './taken-in';
 import { isTitle, Understood } from './understood';
 import { useReport } from './use-report';
 import { WhichReading } from './which-reading';
@@ -26,7 +26,7 @@ interface ReportFieldProps {
 }
 
 /** How many inputs were read, and what could not be; the list below says what each was, a reader hears it here. */
-function Told({ taken }: { taken: TakenIn }) {
+function Told({ taken }: { taken: ShownTakenIn }) {
   const t = useTranslations('intake');
   const wrong = taken.inputs.filter((one) => !one.ok);
   const good = taken.inputs.filter((one) => one.ok);

@@ -5,15 +5,15 @@ import type { SaidKind } from '@/core/reading/read';
 import { useSave } from '../../client/use-save';
 import { isPicture } from '../../pictures/smaller-picture';
 import { usePictures } from '../../pictures/use-pictures';
-import { faultOfFiles, formOf, textFile } from './reading-inputs';
-import type { TakenIn } from './taken-in';
+import { faultOfFiles, readingForm, textFile } from './reading-inputs';
+import type { ShownTakenIn } from './taken-in';
 
 /** Takes in whatever a machine, a label or a seller says. @param onRead what was typed is read: the field is emptied */
 export function useReport(jobId: number, onRead: () => void) {
   const t = useTranslations('intake');
   const { busy: reading, sentence, save } = useSave();
   const pictures = usePictures('intake');
-  const [taken, setTaken] = useState<TakenIn | null>(null);
+  const [taken, setTaken] = useState<ShownTakenIn | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   /** files of which a person must say what they are */
   const [doubtful, setDoubtful] = useState<readonly File[]>([]);
@@ -23,7 +23,7 @@ export function useReport(jobId: number, onRead: () => void) {
   /** Reads files; those of which a person must say what they are stay at hand, and are not read yet. */
   const take = async (files: readonly File[], as?: SaidKind): Promise<boolean> => {
     setFault(null);
-    const result = await save<TakenIn>('POST', `/api/jobs/${jobId}/reading`, formOf(files, as));
+    const result = await save<ShownTakenIn>('POST', `/api/jobs/${jobId}/reading`, readingForm(files, as));
     setTaken(result.ok ? result.value : null);
     const unsaid = result.ok
       ? result.value.inputs.flatMap((one) => (!one.ok && one.either.length > 0 ? [one.name] : []))

@@ -4,9 +4,9 @@ import { useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
 import { callOnce } from '../../client/session-guard';
 import { ProgressBar } from '../../kit/progress-bar';
-import { type ListState, WORK_TEXTS } from './list-words';
+import { type ShownListState, WORK_TEXTS } from './list-words';
 
-export interface ListWork {
+export interface ListWorkProgress {
   what: keyof typeof WORK_TEXTS;
   done: number;
   whole: number;
@@ -15,13 +15,24 @@ export interface ListWork {
 const LOOK_MS = 700;
 
 /** How far the work on a list is; the page is drawn again when it is done. */
-export function ListProgress({ listId, state, work }: { listId: number; state: ListState; work: ListWork | null }) {
+export function ListProgress({
+  listId,
+  state,
+  work,
+}: {
+  listId: number;
+  state: ShownListState;
+  work: ListWorkProgress | null;
+}) {
   const t = useTranslations('offers');
   const router = useRouter();
   const [now, setNow] = useState(work);
   useEffect(() => {
     const timer = setInterval(async () => {
-      const answer = await callOnce<{ state: ListState; work: ListWork | null }>('GET', `/api/lists/${listId}`);
+      const answer = await callOnce<{ state: ShownListState; work: ListWorkProgress | null }>(
+        'GET',
+        `/api/lists/${listId}`,
+      );
       if (!answer.ok) return;
       setNow(answer.value.work);
       if (answer.value.work === null || answer.value.state !== state) router.refresh();

@@ -53,7 +53,7 @@ export const SUSPICION_TEXTS = {
 } as const satisfies Record<Suspicion, string>;
 
 /** How a list stands. */
-export type ListState = 'arriving' | 'reading' | 'failed' | 'looked-at' | 'applied' | 'undone';
+export type ShownListState = 'arriving' | 'reading' | 'failed' | 'looked-at' | 'applied' | 'undone';
 
 export const STATE_TEXTS = {
   arriving: 'lists.states.arriving',
@@ -62,7 +62,7 @@ export const STATE_TEXTS = {
   'looked-at': 'lists.states.looked',
   applied: 'lists.states.applied',
   undone: 'lists.states.undone',
-} as const satisfies Record<ListState, string>;
+} as const satisfies Record<ShownListState, string>;
 
 export const GROUP_TEXTS = {
   suspicious: 'lists.groups.suspicious',
@@ -85,7 +85,7 @@ export const WORK_TEXTS = {
 export const countText = (count: number): string => String(count).replace(/\B(?=(\d{3})+$)/g, '\u202f');
 
 /** What applying a list did. */
-export function outcomeText(
+export function listOutcomeText(
   t: StaffWords<'offers'>,
   { added, priced, withdrawn, left }: Record<'added' | 'priced' | 'withdrawn' | 'left', number>,
 ): string {

@@ -12,8 +12,8 @@ import { Check } from '../../kit/check';
 import { Fault } from '../../kit/fault';
 import { Notice } from '../../kit/notice';
 import { ColumnsOfList } from './list-columns';
-import { ListProgress, type ListWork } from './list-progress';
-import { type ListState, outcomeText } from './list-words';
+import { ListProgress, type ListWorkProgress } from './list-progress';
+import { listOutcomeText, type ShownListState } from './list-words';
 import { type ListCurrencies, ReviewGroupView } from './review-group';
 
 /** A list as it is looked at. */
@@ -21,7 +21,7 @@ export interface LookedAtList extends ListColumns {
   id: number;
   name: string;
   seller: string;
-  state: ListState;
+  state: ShownListState;
   sentence: string | null;
   sample: string[][];
   passedOver: { count: number; first: { line: number; text: string }[] } | null;
@@ -36,7 +36,7 @@ interface PriceListLookProps {
   /** why each column is taken for what it is, in words */
   whyColumns: Partial<Record<ColumnRole, string>>;
   groups: Record<ReviewGroup, { rows: number; first: ListRow[] }>;
-  work: ListWork | null;
+  work: ListWorkProgress | null;
 }
 
 const STANDS = {
@@ -46,7 +46,7 @@ const STANDS = {
   'looked-at': 'lists.says.looked',
   applied: 'lists.says.applied',
   undone: 'lists.says.undone',
-} as const satisfies Record<ListState, string>;
+} as const satisfies Record<ShownListState, string>;
 
 function PassedOver({ passedOver }: Pick<LookedAtList, 'passedOver'>) {
   const t = useTranslations('offers');
@@ -93,7 +93,7 @@ export function PriceListLook({ list, currencies, doubtfulColumns, whyColumns, g
           <p className="text-sm text-ink-2">
             <span role="status">
               {work !== null && list.state !== 'reading' ? t('lists.atOnce') : t(STANDS[list.state])}
-              {list.state === 'applied' && `: ${list.outcome === null ? '' : outcomeText(t, list.outcome)}`}
+              {list.state === 'applied' && `: ${list.outcome === null ? '' : listOutcomeText(t, list.outcome)}`}
             </span>{' '}
             <Link href="/offers" className="underline underline-offset-2">
               {t('allOffers')}

@@ -5,7 +5,7 @@ import type { ListedSeller } from '@/service/market/view';
 import { Fault } from '../../kit/fault';
 import { INPUT_LOOK } from '../../kit/field';
 import type { MarketOffer } from '../listed-offer';
-import type { CountingGround } from '../price-form';
+import type { PriceGround } from '../price-form';
 import type { ShownFeed } from '../sellers/feed-words';
 import { type AskedMarket, addressOf, downloadOffers } from './market-address';
 import { MarketSheets } from './market-sheets';
@@ -25,7 +25,7 @@ interface MarketDeskProps {
   jobName: string | null;
   sellers: readonly ListedSeller[];
   feeds: readonly ShownFeed[];
-  ground: CountingGround;
+  ground: PriceGround;
   mayPrice: boolean;
   /** what offers cost the shop is shown */
   seesCost: boolean;

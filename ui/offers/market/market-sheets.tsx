@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic';
 import { useTranslations } from '#translations';
 import type { ListedSeller } from '@/service/market/view';
-import type { CountingGround } from '../price-form';
+import type { PriceGround } from '../price-form';
 import type { AskedMarket } from './market-address';
 import { shelfText } from './market-words';
 import type { OpenSheet } from './open-sheet';
@@ -19,7 +19,7 @@ interface MarketSheetsProps {
   shelf: MarketWindow['shelves'][number] | null;
   asked: AskedMarket;
   sellers: readonly ListedSeller[];
-  ground: CountingGround;
+  ground: PriceGround;
   mayPrice: boolean;
   acts: MarketActs;
   onSheet: (sheet: OpenSheet | null) => void;

@@ -9,7 +9,7 @@ import { moneyText } from '../../words/amounts';
 import type { MarketOffer } from '../listed-offer';
 import { PriceLine } from '../price-line';
 import { type ShownFeed, sickText } from '../sellers/feed-words';
-import { deliveryText, ratingText } from './market-words';
+import { offerDeliveryText, ratingText } from './market-words';
 import { PAGE } from './use-market';
 
 const ROW_PX = 54;
@@ -62,7 +62,7 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
         <PriceLine history={offer.history} />
       </span>
       <span className="text-right text-ink-2 max-[860px]:hidden">
-        <span className="block">{deliveryText(t, leadDays)}</span>
+        <span className="block">{offerDeliveryText(t, leadDays)}</span>
         {stock !== null && (
           <span className={stock === 0 ? 'text-mind' : ''}>
             {stock === 0 ? t('offer.noneLeft') : t('offer.left', { stock })}

@@ -31,7 +31,7 @@ export function shelfText(t: StaffWords<'offers'>, label: ShelfLabel | null): st
 }
 
 /** How soon something is here: days, or that it is. */
-export const deliveryText = (t: StaffWords<'offers'>, leadDays: number | null): string =>
+export const offerDeliveryText = (t: StaffWords<'offers'>, leadDays: number | null): string =>
   leadDays === null || leadDays === 0 ? t('offer.here') : t('offer.days', { leadDays });
 
 /** A seller's rating as it is spoken of, such as `4.2 of 5 by 310`. */

@@ -5,10 +5,10 @@ import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { dayText } from '../../words/amounts';
-import type { CountingGround } from '../price-form';
+import type { PriceGround } from '../price-form';
 
 /** Dated rates of the currencies that sellers print in. */
-export function ExchangeRates({ ground, currencies }: { ground: CountingGround; currencies: readonly string[] }) {
+export function ExchangeRates({ ground, currencies }: { ground: PriceGround; currencies: readonly string[] }) {
   const t = useTranslations('offers');
   const { busy, sentence, save } = useSave();
   const [text, setText] = useState('');

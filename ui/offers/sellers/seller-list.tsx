@@ -8,9 +8,9 @@ import { useSave } from '../../client/use-save';
 import { Button } from '../../kit/button';
 import { FileButton } from '../../kit/file-button';
 import { Notice } from '../../kit/notice';
-import { type ListState, STATE_TEXTS } from '../lists/list-words';
+import { type ShownListState, STATE_TEXTS } from '../lists/list-words';
 import { ratingText } from '../market/market-words';
-import type { CountingGround } from '../price-form';
+import type { PriceGround } from '../price-form';
 import { ExchangeRates } from './exchange-rates';
 import { FeedSheet } from './feed-sheet';
 import type { ShownFeed } from './feed-words';
@@ -53,14 +53,14 @@ export interface LateList {
   id: number;
   name: string;
   seller: string;
-  state: ListState;
+  state: ShownListState;
 }
 
 interface SellerListProps {
   feeds: readonly ShownFeed[];
   lists: readonly LateList[];
   sellers: readonly ListedSeller[];
-  ground: CountingGround;
+  ground: PriceGround;
   mayPrice: boolean;
   /** may allow a host to be asked */
   isOwner: boolean;

@@ -8,7 +8,7 @@ import { NewStockSheet } from './new-stock-sheet';
 import type { StockRow } from './stock-row';
 
 /** New modules of our own, how many are free, and which should be ordered again. */
-export function OwnStock({
+export function OwnStockSection({
   rows,
   currency,
   mayWrite,

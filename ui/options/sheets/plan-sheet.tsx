@@ -17,7 +17,7 @@ import { callOnce } from '../../client/session-guard';
 import { BoardStrip } from '../../customer/board-strip';
 import { useJob } from '../../job/job-context';
 import { Sheet } from '../../kit/sheet';
-import type { NotedPrice } from '../../offers/listed-offer';
+import type { ShownPrice } from '../../offers/listed-offer';
 import { PriceHistory } from '../../offers/price-history';
 import { capacityText, moneyText } from '../../words/amounts';
 import { agedText, sellerText } from '../../words/market-words';
@@ -62,11 +62,11 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
   const { job } = useJob();
-  const [prices, setPrices] = useState<NotedPrice[] | null>(null);
+  const [prices, setPrices] = useState<ShownPrice[] | null>(null);
   const offer = offerOf(planCase.offers, id);
   useEffect(() => {
     let here = true;
-    void callOnce<NotedPrice[]>('POST', `/api/offers/${id.replace(/^offer-/, '')}/prices`, null).then((answer) => {
+    void callOnce<ShownPrice[]>('POST', `/api/offers/${id.replace(/^offer-/, '')}/prices`, null).then((answer) => {
       if (here && answer.ok) setPrices(answer.value);
     });
     return () => {

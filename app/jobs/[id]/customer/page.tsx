@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation';
 import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { customerScreen } from '@/service/job/quote/customer-screen';
-import { CustomerScreen } from '@/ui/customer/customer-screen';
+import { CustomerScreenPage } from '@/ui/customer/customer-screen';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { ScreenWords } from '@/ui/words/screen-words';
 
@@ -19,7 +19,7 @@ export default async function CustomerPage({ params }: { params: Promise<{ id: s
   if (screen === null) notFound();
   return (
     <ScreenWords of={['customer']}>
-      <CustomerScreen {...screen} />
+      <CustomerScreenPage {...screen} />
     </ScreenWords>
   );
 }
