@@ -2,12 +2,15 @@ import type { Source } from '@/core/machine/limits/limit';
 import type { ApartQuestion } from '@/core/machine/models/disambiguate';
 import type { PageJob } from '@/service/job/view';
 import type { StaffLanguage } from '@/words/languages';
-import { sentenceIn } from '@/words/sentences';
+import { factsIn, sentenceIn } from '@/words/sentences';
 
 /** What tells likely models apart, with each answer and what it means for memory. */
-export const questionInLanguage = ({ text, answers }: ApartQuestion, say: (text: string) => string): ApartQuestion => ({
+export const questionInLanguage = (
+  { text, answers }: ApartQuestion,
+  { say, sayFacts }: Record<'say' | 'sayFacts', (text: string) => string>,
+): ApartQuestion => ({
   text: say(text),
-  answers: answers.map(({ id, text: answer, memory }) => ({ id, text: say(answer), memory: say(memory) })),
+  answers: answers.map(({ id, text: answer, memory }) => ({ id, text: sayFacts(answer), memory: sayFacts(memory) })),
 });
 
 /**
@@ -36,7 +39,10 @@ export function jobInLanguage(job: PageJob, language: StaffLanguage): PageJob {
       Object.entries(job.limits).map(([name, one]) => [name, one === null ? null : toldSource(one)]),
     ) as PageJob['limits'],
     trials: job.trials.map((trial) => ({ ...trial, note: say(trial.note) })),
-    modelQuestion: job.modelQuestion === null ? null : questionInLanguage(job.modelQuestion, say),
+    modelQuestion:
+      job.modelQuestion === null
+        ? null
+        : questionInLanguage(job.modelQuestion, { say, sayFacts: (facts) => factsIn(language, facts) }),
     readings: job.readings.map((row) => ({
       ...row,
       name: say(row.name),

@@ -68,3 +68,12 @@ function told(language: Exclude<StaffLanguage, 'en'>, sentence: string, depth: n
  */
 export const sentenceIn = (language: StaffLanguage, sentence: string): string =>
   language === 'en' || sentence.length > MOST_LENGTH ? sentence : told(language, sentence, 1);
+
+const BETWEEN_FACTS = ' · ';
+
+/** Facts in a row (`DDR4 SO-DIMM · 2 slots · 32 GB in total`), each in a person's language. */
+export const factsIn = (language: StaffLanguage, facts: string): string =>
+  facts
+    .split(BETWEEN_FACTS)
+    .map((fact) => sentenceIn(language, fact))
+    .join(BETWEEN_FACTS);

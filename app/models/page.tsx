@@ -12,7 +12,7 @@ import { TwinList } from '@/ui/models/twin-list';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
-import { saidHere } from '../said-here';
+import { factsHere, saidHere } from '../said-here';
 
 export async function generateMetadata(): Promise<Metadata> {
   const t = await getTranslations('models');
@@ -33,7 +33,7 @@ export default async function ModelsPage({ searchParams }: { searchParams: Promi
     name: model.name,
     years: saidHere(yearsText(model)),
     note: model.note,
-    takes: saidHere(memoryWords(model)),
+    takes: factsHere(memoryWords(model)),
     board: model.kind === 'board',
     sockets: model.sockets,
     soldered: model.solderedSlots,

@@ -17,7 +17,7 @@ export const papersSchema = z.strictObject({
   paper: z.enum(PAPERS),
   mailFrom: z.union([z.literal(''), z.email('A mail address is written as quotes@shop.example.').max(200)]),
   /** what the button says by which a customer accepts; empty: the usual word */
-  acceptWords: z.strictObject({ en: acceptWords, de: acceptWords, fr: acceptWords }).partial().default({}),
+  acceptWords: z.strictObject({ en: acceptWords, de: acceptWords, fr: acceptWords }).partial(),
   remindDays: z.number().int().min(0, 'Days are 0 or more.').max(30, 'A month before is early enough.'),
 });
 

@@ -1,6 +1,6 @@
 import { handle } from '@/app/handle';
 import { questionInLanguage } from '@/app/job-in-language';
-import { saidHere } from '@/app/said-here';
+import { factsHere, saidHere } from '@/app/said-here';
 import { find, findSchema } from '@/service/job/find';
 import { done } from '@/service/result';
 
@@ -8,8 +8,8 @@ import { done } from '@/service/result';
 export const POST = handle('jobs.read', findSchema, async (caller, body) => {
   const { models, question, jobs } = await find(caller, body);
   return done({
-    models: models.map((model) => ({ ...model, years: saidHere(model.years), memory: saidHere(model.memory) })),
-    question: question === null ? null : questionInLanguage(question, saidHere),
+    models: models.map((model) => ({ ...model, years: saidHere(model.years), memory: factsHere(model.memory) })),
+    question: question === null ? null : questionInLanguage(question, { say: saidHere, sayFacts: factsHere }),
     jobs,
   });
 });

@@ -62,6 +62,8 @@ describe('the customer’s page', () => {
   it.each([
     [{ en: 'x'.repeat(61) }, 'A button has at most 60 characters.'],
     [{ es: 'Aceptar' }, /./],
+    // What does not say them does not wipe them either.
+    [undefined, /./],
   ])('takes no words such as %j', (acceptWords, sentence) => {
     const papers = { language: 'en', paper: 'A4', mailFrom: '', remindDays: 3, acceptWords };
     expect(papersSchema.safeParse(papers).error?.issues[0]?.message).toMatch(sentence);
