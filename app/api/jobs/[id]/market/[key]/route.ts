@@ -11,7 +11,7 @@ export const GET = handle(
   'jobs.read',
   z.null(),
   async (caller, _, params, request): Promise<Result<never> | Response> => {
-    const market = await showMarketText(caller, idOf(params));
+    const market = await showMarketText(caller, idOf(params), params.key ?? '');
     if (market === null) return fault('not-found', 'There is no such job.');
     const headers = {
       etag: `"${market.mark}"`,
