@@ -47,6 +47,12 @@ export async function closePool(): Promise<void> {
   shared = undefined;
 }
 
+/** How a transaction begins: with the request that it is run for as the connection's name, until it ends. */
+function beginning(begin: string): string {
+  const id = contextId();
+  return id === null ? begin : `${begin}; set local application_name = '${id}'`;
+}
+
 /**
  * Runs `work` in one transaction: all of it is kept, or, when it throws, nothing. A failing rollback never hides
  * the cause.
@@ -55,7 +61,7 @@ export async function transaction<T>(work: (db: Queryable) => Promise<T>): Promi
   const client = await pool().connect().catch(noted);
   let broken: Error | undefined;
   try {
-    await client.query('begin');
+    await client.query(beginning('begin'));
     const result = await work(client);
     await client.query('commit');
     return result;
@@ -77,7 +83,7 @@ export async function reading<T>(work: (db: Queryable) => Promise<T>): Promise<T
   const client = await pool().connect().catch(noted);
   let broken: Error | undefined;
   try {
-    await client.query('begin isolation level repeatable read read only').catch(noted);
+    await client.query(beginning('begin isolation level repeatable read read only')).catch(noted);
     return await work(gathering(client));
   } finally {
     await client.query('commit').catch((error: Error) => {

@@ -1,6 +1,6 @@
 import { withContext } from '../runtime/request-context';
 import { openDatabase } from '../testing/database';
-import { many, one, pool, reading, run } from './database';
+import { many, one, pool, reading, run, transaction } from './database';
 import { gathering } from './gather';
 import type { Queryable } from './queryable';
 
@@ -93,6 +93,32 @@ it('names the request in what it asks, which is one question whoever asks it', a
   expect(await withContext('a */ b', () => one<{ q: string }>(pool(), 'select current_query() as q'))).toEqual({
     q: 'select current_query() as q',
   });
+});
+
+it('asks by a name what comes together again and again, with values of its own each time', async () => {
+  const names: string[] = [];
+  const query = ((what: string | { name: string }, values: unknown[]) => {
+    names.push(typeof what === 'string' ? '' : what.name);
+    return pool().query(what as string, values);
+  }) as Queryable['query'];
+  const db = gathering({ query });
+  const ask = (n: number) =>
+    Promise.all([many(db, 'select $1::int as often', [n]), many(db, 'select $1::text as again', [String(n)])]);
+  for (let n = 1; n <= 12; n++) expect(await ask(n)).toEqual([[{ often: n }], [{ again: String(n) }]]);
+  // Two are learned alone, two come together for the first times.
+  expect(names.slice(0, 4)).toEqual(['', '', '', '']);
+  expect(new Set(names.slice(4))).toEqual(new Set([expect.stringMatching(/^gathered /)]));
+});
+
+it('gives the connection the request’s name while a transaction is open, and no longer', async () => {
+  const name = (db: Queryable) => one<{ q: string }>(db, "select current_setting('application_name') as q");
+  const before = await name(pool());
+  await withContext('request-2', async () => {
+    expect(await reading(name)).toEqual({ q: 'request-2' });
+    expect(await transaction(name)).toEqual({ q: 'request-2' });
+    await expect(transaction((db) => run(db, 'select 1 / 0'))).rejects.toThrow('division');
+  });
+  expect(await name(pool())).toEqual(before);
 });
 
 it('reads one moment, whatever is changed meanwhile, and changes nothing', async () => {

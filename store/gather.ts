@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type pg from 'pg';
 import type { Named, Queryable } from './queryable';
 
@@ -55,6 +56,24 @@ function learn(text: string, fields: readonly pg.FieldDef[]): void {
 /** The mark of the request before a statement is no part of the question. */
 const MARK = /^\/\* [\w-]+ \*\/ /;
 
+/**
+ * How often the same questions came together, by their text. A statement of ten questions takes the server longer to plan
+ * than to run: what comes again has a name, under which each connection plans it once.
+ */
+const together = new Map<string, number>();
+/** A name keeps a plan in each connection: what comes together this often is worth one. */
+const WORTH_A_NAME = 3;
+const MOST_NAMES = 200;
+
+/** A statement by its name, once it is worth one. */
+function worthNaming(text: string): string | Named {
+  const before = together.get(text);
+  if (before === undefined && together.size >= MOST_NAMES) return text;
+  together.set(text, (before ?? 0) + 1);
+  if (before === undefined || before + 1 < WORTH_A_NAME) return text;
+  return { name: `gathered ${createHash('sha256').update(text).digest('base64url').slice(0, 22)}`, text };
+}
+
 /** Several questions as one, with the values of all. */
 function combined(questions: readonly Question[]): { text: string; values: unknown[] } {
   const values: unknown[] = [];
@@ -98,10 +117,12 @@ export function gathering(db: Queryable): Queryable {
     }
   }
 
-  async function together(questions: readonly Question[], mark: string): Promise<void> {
+  async function askTogether(questions: readonly Question[], mark: string): Promise<void> {
     try {
       const { text, values } = combined(questions);
-      const { rows } = await db.query<Record<string, Record<string, unknown>[]>>(mark + text, values);
+      const what = worthNaming(text);
+      const asked = typeof what === 'string' ? mark + what : what;
+      const { rows } = await db.query<Record<string, Record<string, unknown>[]>>(asked, values);
       questions.forEach(({ text, resolve }, at) => {
         const all = revived(text, rows[0]?.[`a${at}`] ?? []);
         resolve({ rows: all, rowCount: all.length, command: 'SELECT', oid: 0, fields: [] });
@@ -116,7 +137,7 @@ export function gathering(db: Queryable): Queryable {
     waiting = [];
     const known = questions.filter(({ text }) => learned.get(text) != null);
     for (const question of questions) if (known.length === 1 || !known.includes(question)) await alone(question);
-    if (known.length > 1) await together(known, mark);
+    if (known.length > 1) await askTogether(known, mark);
   }
 
   return {
