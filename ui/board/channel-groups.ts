@@ -9,11 +9,25 @@ export interface BoardChannel {
 /** More channels than this stand below each other: a module must stay wide enough for its capacity. */
 const MOST_BESIDE = 4;
 
+/** Runs of digits, and what stands between them. */
+const partsOf = (name: string): string[] => name.toLowerCase().match(/\d+|\D+/g) ?? [];
+
+/** Orders names with their numbers by size: `2` before `10`. A browser's own collation takes 20 ms to wake up. */
+function byName(one: string, other: string): number {
+  const [mine, theirs] = [partsOf(one), partsOf(other)];
+  for (const [at, part] of mine.entries()) {
+    const its = theirs[at];
+    if (its === undefined) return 1;
+    if (part === its) continue;
+    const by = Number(part) - Number(its);
+    return Number.isNaN(by) || by === 0 ? (part < its ? -1 : 1) : by;
+  }
+  return mine.length - theirs.length;
+}
+
 /** Channels in the order of their names, in rows of at most four, as even as can be; banks in order within each. */
 export function channelRows(changes: readonly SlotChange[]): BoardChannel[][] {
-  const names = [...new Set(changes.map(({ channel }) => channel))].sort((a, b) =>
-    a.localeCompare(b, 'en', { numeric: true }),
-  );
+  const names = [...new Set(changes.map(({ channel }) => channel))].sort(byName);
   const channels = names.map((name) => ({
     name,
     slots: changes.filter(({ channel }) => channel === name).sort((a, b) => a.bank - b.bank),

@@ -5,7 +5,7 @@ import { WordsProvider } from '../words-provider';
 
 /** What components stand in on a page: all words, in English where nothing else is said. */
 export const WithWords = ({ language = 'en', children }: { language?: StaffLanguage; children?: ReactNode }) => (
-  <WordsProvider language={language} messages={readyMessages(language)}>
+  <WordsProvider language={language} messages={JSON.stringify(readyMessages(language))}>
     {children}
   </WordsProvider>
 );
