@@ -4,12 +4,12 @@ import type { Change } from '../core/planning/search/planner';
 import type { PackedAnswer } from './packed-answer';
 
 /**
- * A case to be planned, on its own or as the text of the market that it stands in, a change of the case that was planned last, a
+ * A case to be planned, on its own or as the market that it stands in and is read from, a change of the case that was planned last, a
  * question why something is not on the ladder of a case, or the end of the work on one of these.
  */
 export type PlanRequest =
   | { id: number; planCase: PlanCase }
-  | { id: number; market: string }
+  | { id: number; path: string }
   | { id: number; change: Change }
   | { id: number; asked: WhyNot; about: PlanCase }
   | { cancel: number };

@@ -20,6 +20,8 @@ type Asked = Exclude<PlanRequest, { cancel: number }>;
 /** What the work needs of the place where it runs. */
 export interface WorkPlace {
   reply: (reply: PlanReply) => void;
+  /** reads the market at a path, as its text */
+  read: (path: string) => Promise<string>;
   /** ms */
   now: () => number;
   /** lets messages come in */
@@ -65,7 +67,12 @@ export class PlanWork {
         return;
       }
       const began = this.place.now();
-      const planner = this.#plannerFor(request);
+      const market = 'path' in request ? await this.place.read(request.path) : null;
+      if (this.#cancelled.has(id)) {
+        reply({ id, state: 'cancelled' });
+        return;
+      }
+      const planner = this.#plannerFor(request, market);
       this.#caseId = id;
       const answer = await this.#answer(id, planner);
       this.#tookMs = this.place.now() - began;
@@ -83,7 +90,7 @@ export class PlanWork {
   }
 
   /** @throws where there is no case to change */
-  #plannerFor(request: Exclude<Asked, { asked: WhyNot }>): Planner {
+  #plannerFor(request: Exclude<Asked, { asked: WhyNot }>, market: string | null): Planner {
     if ('change' in request) {
       if (this.#planner === null) throw new Error('there is no case to change');
       const { keep, prices } = request.change;
@@ -93,7 +100,7 @@ export class PlanWork {
     }
     this.#told = new Set();
     const planCase =
-      'market' in request ? (JSON.parse(request.market) as { planCase: PlanCase }).planCase : request.planCase;
+      'planCase' in request ? request.planCase : (JSON.parse(market ?? '') as { planCase: PlanCase }).planCase;
     this.#planner = new Planner(planCase);
     return this.#planner;
   }

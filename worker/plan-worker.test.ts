@@ -69,6 +69,73 @@ test('a question why something is not there is answered as the core does', async
   expect(ends()).toEqual([{ id: 3, state: 'told', answer: whyNot(planCase, asked) }]);
 });
 
+/** The one market that there is. */
+async function marketAt(path: string): Promise<string> {
+  if (path !== '/market') throw new Error('there is none');
+  return JSON.stringify({ planCase, supplies: {} });
+}
+
+describe('a market that the worker reads by itself', () => {
+  const place = () => {
+    const told: PlanReply[] = [];
+    const work = new PlanWork({
+      reply: (reply) => told.push(reply),
+      read: marketAt,
+      now: () => 0,
+      pause: async () => {},
+    });
+    return { told, work };
+  };
+
+  it('is planned as its case would be, and changed as that', async () => {
+    const { told, work } = place();
+    void work.take({ id: 0, path: '/market' });
+    const goal = { minMiB: 16 * 1024 };
+    await work.take({ id: 1, change: { goal } });
+    const unpacker = new Unpacker();
+    const done = told.flatMap((one) => (one.state === 'done' ? [{ ...one, answer: unpacker.unpack(one.answer) }] : []));
+    expect(done).toEqual([
+      { id: 0, state: 'done', answer: answer(planCase) },
+      { id: 1, state: 'done', answer: answer({ ...planCase, goal }) },
+    ]);
+  });
+
+  it('fails where it cannot be read, and the case itself is planned afterwards', async () => {
+    const { told, work } = place();
+    void work.take({ id: 0, path: '/elsewhere' });
+    await work.take({ id: 1, planCase });
+    expect(told.map(({ id, state }) => [id, state])).toEqual([
+      [0, 'failed'],
+      [1, 'done'],
+    ]);
+  });
+
+  it('is not planned once nobody wants it any more', async () => {
+    const { told, work } = place();
+    const taken = work.take({ id: 0, path: '/market' });
+    void work.take({ cancel: 0 });
+    await taken;
+    expect(told).toEqual([{ id: 0, state: 'cancelled' }]);
+  });
+
+  it('comes over HTTP in the browser, and an answer that is no market fails', async () => {
+    const texts: Record<string, Response> = {
+      '/market': new Response(JSON.stringify({ planCase })),
+      '/gone': new Response('', { status: 404 }),
+    };
+    const fetched = jest
+      .spyOn(globalThis, 'fetch')
+      .mockImplementation(async (path) => texts[String(path)] ?? new Response('', { status: 500 }));
+    await send({ id: 20, path: '/market' });
+    await send({ id: 21, path: '/gone' });
+    expect(ends()).toEqual([
+      { id: 20, state: 'done', answer: answer(planCase) },
+      { id: 21, state: 'failed' },
+    ]);
+    fetched.mockRestore();
+  });
+});
+
 describe('work that takes long', () => {
   /** A place where every look at the clock is a second later. */
   function slowPlace(between: (work: PlanWork) => void) {
@@ -76,6 +143,7 @@ describe('work that takes long', () => {
     let ms = 0;
     const work: PlanWork = new PlanWork({
       reply: (reply) => told.push(reply),
+      read: marketAt,
       now: () => (ms += 1000),
       pause: async (wait) => {
         if (wait === 0) between(work);
@@ -106,7 +174,12 @@ describe('work that takes long', () => {
   /** A place where nothing takes time, and where all that was begun is over after a turn. */
   async function quickPlace(first: PlanCase) {
     const told: PlanReply[] = [];
-    const work = new PlanWork({ reply: (reply) => told.push(reply), now: () => 0, pause: async () => {} });
+    const work = new PlanWork({
+      reply: (reply) => told.push(reply),
+      read: marketAt,
+      now: () => 0,
+      pause: async () => {},
+    });
     await work.take({ id: 1, planCase: first });
     await new Promise((resolve) => setTimeout(resolve));
     return { told, work };
@@ -150,7 +223,12 @@ describe('work that takes long', () => {
   it('what takes long is not worked out ahead', async () => {
     const told: PlanReply[] = [];
     let ms = 0;
-    const work = new PlanWork({ reply: (reply) => told.push(reply), now: () => (ms += 401), pause: async () => {} });
+    const work = new PlanWork({
+      reply: (reply) => told.push(reply),
+      read: marketAt,
+      now: () => (ms += 401),
+      pause: async () => {},
+    });
     await work.take({ id: 1, planCase });
     await new Promise((resolve) => setTimeout(resolve));
     expect(told.filter(({ state }) => state !== 'planning').map(({ state }) => state)).toEqual(['done']);

@@ -3,7 +3,7 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from '
 import { join } from 'node:path';
 import { ROOT, run, say, timed } from '../setup.mjs';
 import { finishStatic } from './finish-static';
-import { bundlePrograms } from './programs';
+import { bundlePlanner, bundlePrograms } from './programs';
 
 const SOURCES = [
   'app',
@@ -20,7 +20,6 @@ const SOURCES = [
   'bin',
   'next.config.mjs',
   'instrumentation.ts',
-  'instrumentation-client.ts',
   'postcss.config.mjs',
   'scripts',
   'package-lock.json',
@@ -62,7 +61,9 @@ export async function needBuild(): Promise<void> {
       NEXT_TELEMETRY_DISABLED: '1',
       CI: '1',
     });
-    await Promise.all([bundlePrograms(), finishStatic(join(ROOT, '.next', 'static'))]);
+    const forBrowsers = join(ROOT, '.next', 'static');
+    await bundlePlanner(forBrowsers);
+    await Promise.all([bundlePrograms(), finishStatic(forBrowsers)]);
   });
   writeFileSync(stamp, hash);
 }

@@ -44,6 +44,22 @@ export async function bundlePrograms(into = PROGRAMS): Promise<string[]> {
   return [...new Set(asked)].filter((path) => !path.startsWith('node:')).sort();
 }
 
+/** Bundles the planner's worker into one script, its name marked by its content: a page starts it before its own scripts come. */
+export async function bundlePlanner(folder: string): Promise<void> {
+  await build({
+    absWorkingDir: ROOT,
+    entryPoints: { planner: 'worker/plan-worker.ts' },
+    entryNames: '[name]-[hash]',
+    outdir: folder,
+    bundle: true,
+    minify: true,
+    platform: 'browser',
+    format: 'iife',
+    target: 'es2022',
+    logLevel: 'silent',
+  });
+}
+
 /** What a folder needs beside what the build made, and beside the packages. */
 const BESIDE = [
   'package-lock.json',

@@ -1,5 +1,4 @@
-import type { PlanReply, PlanRequest } from '@/worker/plan-message';
-import { readMarket } from '../job/read-market';
+import type { PlanReply } from '@/worker/plan-message';
 
 export interface OwnWorker {
   worker: Worker;
@@ -12,36 +11,51 @@ export interface OwnWorker {
 /** The number of the request that plans a market before the page asks for anything. */
 export const EARLY = 0;
 
+declare global {
+  interface Window {
+    /** the worker that the page started before its scripts came; null: it was taken */
+    earlyPlanner?: OwnWorker | null;
+  }
+}
+
+/** Where the page says the planner's script is, on an element of its own. */
+export const PLANNER_AT = 'data-planner';
+
+/**
+ * What a page that opens on the ladder runs first of all: it starts the planner on the page's market, beside everything that
+ * the page still has to load. The first number that a browser writes in a language takes it some 40 ms: they pass while the
+ * page's scripts are on their way. Both paths are ours.
+ *
+ * @param script where the planner's worker is
+ * @param market where the market of the page's job is
+ * @param currency ISO 4217 code of the shop's prices
+ */
+export const startEarly = (script: string, market: string, currency: string): string => `(() => {
+const worker = new Worker(${JSON.stringify(script)});
+const inbox = [];
+worker.onmessage = ({ data }) => inbox.push(data);
+worker.onerror = () => inbox.push({ id: ${EARLY}, state: 'failed' });
+worker.postMessage({ id: ${EARLY}, path: ${JSON.stringify(market)} });
+window.earlyPlanner = { worker, planned: ${JSON.stringify(market)}, inbox };
+setTimeout(() => {
+  const language = document.documentElement.lang || 'en';
+  new Intl.NumberFormat(language, { style: 'currency', currency: ${JSON.stringify(currency)} }).format(0);
+  new Intl.PluralRules(language).select(0);
+});
+})()`;
+
 function start(): OwnWorker {
-  const worker = new Worker(new URL('../../worker/plan-worker.ts', import.meta.url));
+  const script = document.querySelector(`[${PLANNER_AT}]`)?.getAttribute(PLANNER_AT) ?? null;
+  const worker =
+    script === null ? new Worker(new URL('../../worker/plan-worker.ts', import.meta.url)) : new Worker(script);
   const inbox: PlanReply[] = [];
   worker.onmessage = ({ data }: MessageEvent<PlanReply>) => inbox.push(data);
   return { worker, planned: null, inbox };
 }
 
-let early: OwnWorker | null = null;
-
-/** Starts a planning worker while the page still comes to life, on the market that the page says it will need. */
-export function startEarly(): void {
-  if (early !== null) return;
-  const own = start();
-  early = own;
-  const link = document.querySelector<HTMLLinkElement>('link[rel="preload"][as="fetch"]');
-  const path = link === null ? null : new URL(link.href).pathname;
-  if (path === null) return;
-  readMarket(path).then(
-    (market) => {
-      own.worker.postMessage({ id: EARLY, market } satisfies PlanRequest);
-      own.planned = path;
-    },
-    // Anyone who needs it asks again and says so.
-    () => {},
-  );
-}
-
 /** A planning worker that nobody else has. */
 export function takeWorker(): OwnWorker {
-  const own = early ?? start();
-  early = null;
+  const own = window.earlyPlanner ?? start();
+  window.earlyPlanner = null;
   return own;
 }

@@ -28,6 +28,10 @@ class Bench {
   #waiting: PlanReply[] = [];
   readonly #work = new PlanWork({
     reply: (reply) => this.#waiting.push(sent(reply)),
+    read: async () => {
+      if (market === null) throw new Error('it is away');
+      return market;
+    },
     now: () => 0,
     pause: async () => {},
   });
@@ -51,12 +55,18 @@ class Bench {
 }
 
 let bench: Bench;
+/** what the worker reads by itself; null: it cannot */
+let market: string | null = null;
+/** the market that the page's worker was started on, before the page was there */
+let mockPlanned: string | null = null;
 jest.mock('./early-worker', () => ({
   EARLY: 0,
-  takeWorker: () => ({ worker: bench, planned: null, inbox: [] }),
+  takeWorker: () => ({ worker: bench, planned: mockPlanned, inbox: [] }),
 }));
 beforeEach(() => {
   bench = new Bench();
+  market = null;
+  mockPlanned = null;
 });
 afterEach(endHooks);
 
@@ -65,7 +75,7 @@ interface Given {
   goal: Goal;
 }
 const open = (given: Given): Promise<RunningHook<Given, Planning>> =>
-  runHook(({ base, goal }: Given) => usePlans(base, null, goal), given);
+  runHook(({ base, goal }: Given) => usePlans(base, mockPlanned, goal), given);
 const withKeep = (keep: 'may' | 'must' | 'never'): PlanCase => ({
   ...kiosk,
   installed: kiosk.installed.map((one) => (one.slot === first.slot ? { ...one, keep } : one)),
@@ -172,4 +182,31 @@ test('a worker that fails says so, and the next that is known is drawn again', a
   expect(hook.now().failed).toBe(true);
   await hook.give({ base: kiosk, goal: without('used') });
   expect(hook.now()).toMatchObject({ failed: false, planCase: { goal: without('used') } });
+});
+
+describe('a worker that the page started on its market before anything else', () => {
+  function startedOn(text: string | null): void {
+    market = text;
+    mockPlanned = '/api/jobs/1/market/abc';
+    bench.postMessage({ id: 0, path: mockPlanned });
+  }
+
+  test('is not asked again: its answer is the first ladder', async () => {
+    startedOn(JSON.stringify({ planCase: kiosk, supplies: {} }));
+    const hook = await open({ base: kiosk, goal: {} });
+    await bench.answers();
+    expect(bench.asked).toHaveLength(1);
+    expect(hook.now().answer?.plans).toEqual(plansOf(kiosk));
+    expect(hook.now().failed).toBe(false);
+  });
+
+  test('is handed the case where it could not read the market', async () => {
+    startedOn(null);
+    const hook = await open({ base: kiosk, goal: {} });
+    await bench.answers();
+    expect(bench.asked[1]).toEqual({ id: 1, planCase: { ...kiosk, goal: {} } });
+    await bench.answers();
+    expect(hook.now().answer?.plans).toEqual(plansOf(kiosk));
+    expect(hook.now().failed).toBe(false);
+  });
 });

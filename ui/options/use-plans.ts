@@ -107,6 +107,8 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
   );
   const wanted = JSON.stringify(goal);
 
+  /** times that the worker has to be handed the case after all */
+  const [handed, setHanded] = useState(0);
   const [known] = useState(() => new KnownAnswers());
   const found = base === null || ground === null ? null : known.find(ground, staysOf(base), goal);
   // What is known follows the hand at once; the worker hears of it meanwhile.
@@ -131,6 +133,13 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
         return;
       }
       answered.current = true;
+      if (reply.state === 'failed' && now.id === EARLY && worker.current !== null) {
+        // It could not read the market by itself: it is handed the case.
+        worker.current.planned = null;
+        asked.current = null;
+        setHanded((before) => before + 1);
+        return;
+      }
       if (reply.state === 'failed') {
         setPlanning((before) => ({ ...before, share: null, failed: true }));
         return;
@@ -159,12 +168,13 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
     return () => own.worker.terminate();
   }, [receive]);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it asks again where the worker has to be handed the case.
   useEffect(() => {
     const own = worker.current;
     if (base === null || ground === null || own === null) return;
     ask({ own, asked, answered, known }, { base, ground, wanted, market });
     for (const reply of own.inbox.splice(0)) receive(reply);
-  }, [base, ground, wanted, market, receive, known]);
+  }, [base, ground, wanted, market, receive, known, handed]);
 
   return planning;
 }

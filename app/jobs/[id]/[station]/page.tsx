@@ -6,6 +6,7 @@ import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { jobInLanguage } from '@/app/job-in-language';
 import { STATIONS, type Station } from '@/core/machine/station';
+import { plannerScript } from '@/runtime/planner-script';
 import { rememberStation } from '@/service/job/counter';
 import { machineName } from '@/service/job/job-names';
 import { showStation } from '@/service/job/job-state';
@@ -21,6 +22,7 @@ import { ClosedNote } from '@/ui/job/closed-note';
 import { JobProvider } from '@/ui/job/job-context';
 import { OnDeviceButton } from '@/ui/job/on-device-button';
 import { StationScreen } from '@/ui/job/station-screen';
+import { PLANNER_AT, startEarly } from '@/ui/options/early-worker';
 import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
 import { WORDS_OF_STATIONS } from '@/ui/words/words-of-stations';
 
@@ -52,6 +54,7 @@ export default async function StationPage({ params }: { params: Params }) {
   const { job } = state;
   const view = jobInLanguage(pageJob(jobView(state, caller)), await screenLanguage());
   const path = WITH_MARKET.has(station) ? `/api/jobs/${job.id}/market/${marketText(state).mark}` : null;
+  const planner = plannerScript();
   const bar = (
     <div className="flex items-center gap-3 min-w-0">
       <p className="truncate max-[620px]:whitespace-normal text-sm">
@@ -68,9 +71,16 @@ export default async function StationPage({ params }: { params: Params }) {
     <Desk caller={caller} here="" bar={bar} words={WORDS_OF_STATIONS[station]}>
       {/* It is on its way while the page's scripts are. */}
       {path !== null && <link rel="preload" as="fetch" href={path} crossOrigin="anonymous" />}
+      {path !== null && planner !== null && station === 'options' && (
+        <script
+          nonce={(await headers()).get('x-nonce') ?? undefined}
+          // biome-ignore lint/security/noDangerouslySetInnerHtml: what stands in it is made here.
+          dangerouslySetInnerHTML={{ __html: startEarly(planner, path, view.currency) }}
+        />
+      )}
       <StationRail jobId={job.id} here={station} standings={state.standings} />
       <JobProvider job={view} market={path}>
-        <div className="job-grid">
+        <div className="job-grid" {...(path !== null && planner !== null && { [PLANNER_AT]: planner })}>
           <main id="work" className="min-w-0">
             <ClosedNote />
             <StationScreen station={station} />
