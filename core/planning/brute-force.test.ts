@@ -8,7 +8,12 @@ import { CARE_REASONS } from './rules/care';
 import { OFFER_REFUSALS } from './rules/refuse-offer';
 import { answer } from './search/answer';
 import { bruteForce } from './testing/brute-force';
-import { caseArbitrary, equalCaseArbitrary, loadedCaseArbitrary } from './testing/case-arbitrary';
+import {
+  caseArbitrary,
+  equalCaseArbitrary,
+  equalMachinesArbitrary,
+  loadedCaseArbitrary,
+} from './testing/case-arbitrary';
 
 /** The answer of a case is what trying everything gives; what was met is told to `count`. */
 function sameAsTryingEverything(planCase: PlanCase, count: (name: string) => void): void {
@@ -67,3 +72,24 @@ test.each([
   },
   180_000,
 );
+
+const MACHINES_RUNS = amount(250, 2000);
+
+test(`on ${MACHINES_RUNS} made cases of several equal machines, too`, () => {
+  const met = new Map<string, number>();
+  const note = (name: string) => met.set(name, (met.get(name) ?? 0) + 1);
+  const property = fc.property(equalMachinesArbitrary, (planCase) => {
+    sameAsTryingEverything(planCase, () => undefined);
+    for (const { bought } of answer(planCase).plans) {
+      for (const { offer, count } of bought) {
+        const modules = planCase.offers.find(({ id }) => id === offer)?.modules ?? 1;
+        note(count % (planCase.machines ?? 1) === 0 ? 'whole packs in each' : 'packs shared');
+        if (modules > 1 && (count * modules) / (planCase.machines ?? 1) === 1) note('a module of a pack in each');
+      }
+    }
+  });
+  fc.assert(property, { numRuns: MACHINES_RUNS, seed: SEED });
+  process.stdout.write(`met: ${[...met].map(([name, times]) => `${name} ${times}`).join(', ')}\n`);
+  for (const name of ['whole packs in each', 'packs shared', 'a module of a pack in each'])
+    expect(met.get(name) ?? 0).toBeGreaterThan(10);
+}, 180_000);

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { MemoryModule } from '../memory/module';
 import { MODULE_OF_8_GB } from '../memory/samples';
 import { layoutToday, makeBoard } from './model/board';
-import { caseJsonSchema, type PlanCase } from './model/case';
+import { caseJsonSchema, caseSchema, type PlanCase } from './model/case';
 import { compareLists } from './model/compare-lists';
 import { countedSpeed } from './model/counted-speed';
 import { latencyNs, setLatencyNs } from './model/latency';
@@ -284,4 +284,53 @@ describe('a chosen plan, looked at again', () => {
 test('the published schema is what a case is read by: npm run case-schema writes it again', () => {
   const published = readFileSync(join(__dirname, '..', '..', 'docs', 'case-1.schema.json'), 'utf8');
   expect(JSON.parse(published)).toEqual(JSON.parse(JSON.stringify(caseJsonSchema())));
+});
+
+describe('several equal machines', () => {
+  const of8 = { ...MODULE_OF_8_GB };
+  const kit = { id: 'kit', label: 'kit', origin: 'third-party' as const, modules: 4, module: of8, priceCents: 9_000 };
+  const tills = (machines: number, more: Partial<PlanCase> = {}) =>
+    makeCase({ machines, offers: [kit], installed: [], labourCents: 2_000, ...more });
+
+  it('share packs: one of four serves four machines with a module each, or two with two', () => {
+    const bought = (planCase: PlanCase) =>
+      answer(planCase).plans.map(({ totalMiB, bought: packs, priceCents }) => [
+        totalMiB / GB,
+        packs[0]?.count,
+        priceCents,
+      ]);
+    expect(bought(tills(4))).toEqual([
+      [8, 1, 9_000 + 4 * 2_000],
+      [16, 2, 18_000 + 4 * 2_000],
+    ]);
+    expect(bought(tills(2))).toEqual([[16, 1, 9_000 + 2 * 2_000]]);
+    // Three packs are twelve modules: four in each of three machines, which have two slots.
+    expect(bought(tills(3))).toEqual([]);
+  });
+
+  it('pay labour and get credit for each, and a price per GB is that of all together', () => {
+    const installed = [
+      { slot: 'A1', module: { ...of8, capacityMiB: 4 * GB }, keep: 'never' as const, creditCents: 300 },
+    ];
+    const [plan] = answer(tills(2, { installed })).plans;
+    expect(plan).toMatchObject({ priceCents: 9_000 + 2 * (2_000 - 300), totalMiB: 16 * GB, addedMiB: 12 * GB });
+    expect(plan?.perGiBCents).toBe(Math.round(12_400 / 32));
+    expect(plan?.perAddedGiBCents).toBe(Math.round(12_400 / 24));
+  });
+
+  it('are evaluated as they are planned, and refused where packs cannot be shared out', () => {
+    const planCase = tills(2);
+    const [plan] = answer(planCase).plans;
+    if (plan === undefined) throw new Error('there is a plan');
+    expect(evaluateChoice(planCase, plan)).toEqual({ ok: true, plan });
+    const three = { ...planCase, machines: 3 };
+    expect(evaluateChoice(three, plan)).toEqual({ ok: false, code: 'refused' });
+    const fewer = { ...planCase, offers: [{ ...kit, stock: 0 }] };
+    expect(evaluateChoice(fewer, plan)).toEqual({ ok: false, code: 'sold-out' });
+  });
+
+  it.each([0, 65, 1.5])('number 1 to 64, and not %d', (machines) => {
+    expect(caseSchema.safeParse(tills(machines)).success).toBe(false);
+    expect(caseSchema.safeParse(tills(64)).success).toBe(true);
+  });
 });

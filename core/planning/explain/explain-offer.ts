@@ -1,5 +1,6 @@
 import { makeBoard } from '../model/board';
 import type { Offer, PlanCase } from '../model/case';
+import { modulesEach, packsAtATime } from '../model/machines';
 import { Places } from '../placement/placement';
 import { careLevel } from '../rules/care';
 import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits';
@@ -24,7 +25,9 @@ export type OfferExplained =
   | { kind: 'refused'; because: RefusedBecause[] }
   | { kind: 'sold-out' }
   | { kind: 'left-out' }
-  /** `free`: the most sockets that can be free for it */
+  /** fewer in stock than the machines need at least to be fitted alike, packs */
+  | { kind: 'too-few'; needed: number; stock: number }
+  /** `modules`: at least so many in each machine; `free`: the most sockets that can be free for it */
   | { kind: 'no-room'; modules: number; free: number }
   /** what speaks against the set with it against which least speaks */
   | { kind: 'set-refused'; codes: SetRefusal[] }
@@ -77,13 +80,19 @@ function closestBeaten(own: readonly Plan[], shown: readonly Plan[]): { own: Pla
 function whyNone(planCase: PlanCase, nr: number): OfferExplained {
   const board = makeBoard(planCase);
   const places = new Places(board, effectiveLimits(board), planCase.offers);
-  const { modules, stock } = planCase.offers[nr] as Offer;
+  const offer = planCase.offers[nr] as Offer;
   const sets = keptSets(planCase, board, places.moduleClasses);
   const free = Math.max(0, ...sets.map(({ kept }) => board.sockets.length - kept.length));
-  if (modules > free) return { kind: 'no-room', modules, free };
+  const step = packsAtATime(planCase, offer);
+  const least = modulesEach(planCase, offer, step);
+  if (least > free) return { kind: 'no-room', modules: least, free };
+  if (step > (offer.stock ?? step)) return { kind: 'too-few', needed: step, stock: offer.stock ?? 0 };
   const refused = sets.flatMap(({ kept }) => {
-    const most = Math.min(Math.floor((board.sockets.length - kept.length) / modules), stock ?? board.sockets.length);
-    return Array.from({ length: most }, (_, at) => setRefusals(planCase, kept, [{ offer: nr, count: at + 1 }]));
+    const room = Math.floor((board.sockets.length - kept.length) / least);
+    const most = Math.min(room, Math.floor((offer.stock ?? room * step) / step));
+    return Array.from({ length: most }, (_, at) =>
+      setRefusals(planCase, kept, [{ offer: nr, count: (at + 1) * step }]),
+    );
   });
   // What can be placed and still is no plan gives no more than there is today.
   if (refused.some((codes) => codes.length === 0)) return { kind: 'no-gain' };

@@ -125,6 +125,8 @@ export function offerSentences(say: PlanSay, planCase: PlanCase, explained: Offe
       return [t('offer.refused', { why: explained.because.map((one) => refusedText(t, one)).join('; ') })];
     case 'no-room':
       return [t('offer.no-room', { modules: explained.modules, free: explained.free })];
+    case 'too-few':
+      return [t('offer.too-few', { needed: explained.needed, stock: explained.stock })];
     case 'set-refused':
       return [t('offer.set-refused', { why: explained.codes.map((code) => t(`sets.${code}`)).join('; ') })];
     case 'outside-goal': {

@@ -7,12 +7,13 @@ import { evaluateChoice } from '../search/evaluate-choice';
 import { atLeastAsGood } from '../search/frontier';
 import type { Plan } from '../search/plan';
 import { bruteForce } from '../testing/brute-force';
-import { caseArbitrary } from '../testing/case-arbitrary';
+import { caseArbitrary, equalMachinesArbitrary } from '../testing/case-arbitrary';
 import { english } from '../testing/english';
 import { brokenWishes, nearestPlans } from './broken-wishes';
 import { explainOffer } from './explain-offer';
 import { explainPlan } from './explain-plan';
 import { nearestSentence, offerSentences, planSentences } from './explain-words';
+import { remediesFor, withRemedy } from './remedies';
 import { setRefusals } from './set-refusals';
 
 const SEED = 20261125;
@@ -87,6 +88,38 @@ test('what is said of an offer holds when it is planned again', () => {
     'beaten',
   ];
   expect(kinds.filter((kind) => (met.get(kind) ?? 0) < 5)).toEqual([]);
+}, 120_000);
+
+test('what is said of an offer for several equal machines holds when it is planned again', () => {
+  const met = new Map<string, number>();
+  const property = fc.property(equalMachinesArbitrary, (planCase) => {
+    const { plans } = answer(planCase);
+    for (const { id, stock } of planCase.offers) {
+      const told = explainOffer(planCase, id);
+      if (told === null) throw new Error('the offer is in the case');
+      met.set(told.kind, (met.get(told.kind) ?? 0) + 1);
+      expect(offerSentences(english, planCase, told)[0]).toMatch(/^[A-Z].*[.:]$/);
+      const having = plans.filter(({ bought }) => bought.some((one) => one.offer === id));
+      expect(told.kind === 'in-plans').toBe(having.length > 0);
+      if (told.kind === 'too-few') {
+        expect(stock ?? Number.POSITIVE_INFINITY).toBeLessThan(told.needed);
+        // With so many it is not for want of stock, and with one fewer it is.
+        const kindWith = (packs: number) => {
+          const offers = planCase.offers.map((one) => (one.id === id ? { ...one, stock: packs } : one));
+          return explainOffer({ ...planCase, offers }, id)?.kind;
+        };
+        expect(kindWith(told.needed)).not.toBe('too-few');
+        if (told.needed > 1) expect(['too-few', 'sold-out']).toContain(kindWith(told.needed - 1));
+      }
+      for (const remedy of remediesFor(planCase, id, told)) {
+        const helped = answer(withRemedy(planCase, id, remedy)).plans;
+        expect(helped.some(({ bought }) => bought.some(({ offer }) => offer === id))).toBe(true);
+      }
+    }
+  });
+  fc.assert(property, { numRuns: 60, seed: SEED });
+  const kinds = ['in-plans', 'refused', 'too-few', 'no-room'];
+  expect(kinds.filter((kind) => (met.get(kind) ?? 0) < 3)).toEqual([]);
 }, 120_000);
 
 test('where no plan meets a goal, the nearest ones miss one wish of it, and none misses it less', () => {

@@ -1,5 +1,6 @@
 import type { Goal, PlanCase } from '../model/case';
 import { CASE_LIMITS } from '../model/case-limits';
+import { machinesOf } from '../model/machines';
 import { offerOf } from '../model/offer-of';
 import { Planner } from '../search/planner';
 import type { Wish } from './broken-wishes';
@@ -96,7 +97,9 @@ function candidates(planCase: PlanCase, id: string, explained: OfferExplained): 
       return isSize ? [{ what: 'prove', mib: offer.module.capacityMiB }] : [];
     }
     case 'sold-out':
-      return [{ what: 'stock', count: planCase.machine.slots.length }];
+      return [{ what: 'stock', count: machinesOf(planCase) * planCase.machine.slots.length }];
+    case 'too-few':
+      return [{ what: 'stock', count: explained.needed }];
     case 'left-out': {
       const without = (goal.without ?? []).filter((one) => one !== id);
       return [{ what: 'goal', goal: { ...goal, without }, wishes: ['without'] }];

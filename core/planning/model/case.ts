@@ -87,6 +87,7 @@ const caseShape = z.strictObject({
   installed: z.array(installedSchema).max(CASE_LIMITS.installed, `at most ${CASE_LIMITS.installed} installed modules`),
   offers: z.array(offerSchema).max(CASE_LIMITS.offers, `at most ${CASE_LIMITS.offers} offers`),
   labourCents: count.nullish(),
+  machines: whole.max(CASE_LIMITS.machines, `at most ${CASE_LIMITS.machines} equal machines`).nullish(),
   goal: goalSchema.nullish(),
 });
 

@@ -1,6 +1,7 @@
 import { makeBoard } from '../model/board';
 import type { PlanCase } from '../model/case';
 import { laneOf, reuseOf } from '../model/lane-and-reuse';
+import { packsAtATime } from '../model/machines';
 import { planPriceCents } from '../model/price';
 import { boughtModules } from '../placement/bought-modules';
 import { Places } from '../placement/placement';
@@ -44,9 +45,10 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
   }
   const board = makeBoard(planCase);
   const force = effectiveLimits(board);
-  const unfit = bought.some(({ offer }) => {
+  const unfit = bought.some(({ offer, count }) => {
     const pack = planCase.offers[offer];
-    return pack === undefined || refusalsOf(pack.module, planCase.machine, force).length > 0;
+    if (pack === undefined || count % packsAtATime(planCase, pack) !== 0) return true;
+    return refusalsOf(pack.module, planCase.machine, force).length > 0;
   });
   if (unfit) return { ok: false, code: 'refused' };
   const places = new Places(board, force, planCase.offers);

@@ -1,6 +1,7 @@
 import type { Board } from '../model/board';
 import type { PlanCase } from '../model/case';
 import { type Reuse, reuseOf } from '../model/lane-and-reuse';
+import { machinesOf } from '../model/machines';
 import { latenciesDiffer, type ModuleClass, type PlacementClass } from '../placement/module-classes';
 import type { KeptSet } from './kept-sets';
 import type { Lot } from './lots';
@@ -23,7 +24,7 @@ export interface Kept {
   free: number;
   /** what becomes of the installed modules where something is bought */
   reuse: Reuse;
-  /** labour, less the credit for what is removed; minor units */
+  /** labour, less the credit for what is removed, for all machines; minor units */
   cents: number;
 }
 
@@ -48,7 +49,7 @@ export function keptOf(set: KeptSet, board: Board, planCase: PlanCase): Kept | n
     mostRanks: Math.max(0, ...moduleClasses.map(({ placementClass }) => placementClass.ranks)),
     free: board.sockets.length - set.kept.length,
     reuse: reuseOf(board.installed.length, set.kept.length, 1),
-    cents: (planCase.labourCents ?? 0) - set.creditCents,
+    cents: machinesOf(planCase) * ((planCase.labourCents ?? 0) - set.creditCents),
   };
 }
 

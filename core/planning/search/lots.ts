@@ -1,5 +1,6 @@
 import type { PlanCase } from '../model/case';
 import type { Origin } from '../model/lanes';
+import { machinesOf, modulesEach, packsAtATime } from '../model/machines';
 import type { ModuleClass } from '../placement/module-classes';
 
 /** Some packs of one offer. */
@@ -7,8 +8,9 @@ export interface Lot {
   /** place in the case's offers */
   offer: number;
   origin: Origin;
-  /** packs */
+  /** packs for all machines */
   count: number;
+  /** modules in each machine */
   modules: number;
   priceCents: number;
   moduleClass: ModuleClass;
@@ -21,7 +23,7 @@ export interface OfferClass {
   /** the placement class’s number */
   placementClass: number;
   moduleClasses: readonly ModuleClass[];
-  /** by number of modules: of each module class the cheapest lots of different offers, the cheapest first */
+  /** by number of modules in a machine: of each module class the cheapest lots of different offers, the cheapest first */
   lots: readonly (readonly Lot[])[];
 }
 
@@ -45,9 +47,13 @@ function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: num
   for (const { offer, moduleClass } of usable) {
     const pack = planCase.offers[offer];
     if (pack === undefined) continue;
-    const most = Math.min(Math.floor(sockets / pack.modules), pack.stock ?? Number.POSITIVE_INFINITY);
-    for (let count = 1; count <= most; count++) {
-      const modules = count * pack.modules;
+    const step = packsAtATime(planCase, pack);
+    const most = Math.min(
+      Math.floor((sockets * machinesOf(planCase)) / pack.modules),
+      pack.stock ?? Number.POSITIVE_INFINITY,
+    );
+    for (let count = step; count <= most; count += step) {
+      const modules = modulesEach(planCase, pack, count);
       const lot = { offer, origin: pack.origin, count, modules, priceCents: count * pack.priceCents, moduleClass };
       byModules[modules] ??= [];
       keepCheapest(byModules[modules] ?? [], lot, offersInPlan);

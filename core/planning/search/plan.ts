@@ -5,6 +5,7 @@ import { countedSpeed } from '../model/counted-speed';
 import type { Reuse } from '../model/lane-and-reuse';
 import type { Lane } from '../model/lanes';
 import { setLatencyNs } from '../model/latency';
+import { machinesOf } from '../model/machines';
 import type { Purchase } from '../model/purchase';
 import type { Placed } from '../placement/placement';
 import { type Care, type CareReason, careAt, type Note, notesOn } from '../rules/care';
@@ -15,7 +16,10 @@ import type { Candidate } from './candidates';
 /** Where a placed module comes from: the slot it is kept from, or the offer it is bought with. */
 export type Seat = { kept: string } | { offer: string };
 
-/** A plan worth looking at. Capacity MiB, rate MT/s, bandwidth MB/s, money minor units, latency ns. */
+/**
+ * A plan worth looking at. Of several equal machines it is the plan of one, and what is bought and what it costs are told
+ * for all. Capacity MiB, rate MT/s, bandwidth MB/s, money minor units, latency ns.
+ */
 export interface Plan {
   lane: Lane;
   reuse: Reuse;
@@ -120,6 +124,7 @@ export function asPlan(
 ): Plan {
   const { lane, reuse, totalMiB, priceCents, openSlots } = candidate;
   const addedMiB = totalMiB - force.today.totalMiB;
+  const machines = machinesOf(planCase);
   const bought = candidate.bought.flatMap(({ offer }) => pieceOf(planCase, offer) ?? []);
   return {
     lane,
@@ -138,8 +143,8 @@ export function asPlan(
     reasons: [...placed.reasons],
     notes: notesOn(stay.pieces, bought, placed.rateMTs),
     priceCents,
-    perGiBCents: perGiB(priceCents, totalMiB),
-    perAddedGiBCents: addedMiB === 0 ? null : perGiB(priceCents, addedMiB),
+    perGiBCents: perGiB(priceCents, machines * totalMiB),
+    perAddedGiBCents: addedMiB === 0 ? null : perGiB(priceCents, machines * addedMiB),
     savingCents: originalCents === undefined ? null : originalCents - priceCents,
   };
 }

@@ -69,7 +69,7 @@ export class Search {
     if (found === null || found.outcome.bandwidthMBs <= force.today.bandwidthMBs) return;
     const { outcome } = found;
     if (outcome.rateMTs < (planCase.goal?.minRateMTs ?? 0)) return;
-    const priceCents = planCase.labourCents ?? 0;
+    const priceCents = kept.cents;
     const { totalMiB, openSlots } = structure;
     candidates.group('none', 'rearrange').cell(totalMiB, openSlots).add({
       lane: 'none',

@@ -343,9 +343,17 @@ function buy(
     bought.length === (goal.maxOffers ?? 2)
   )
     return;
-  if (offer.modules > free) tried.setCodes.add('slots');
-  for (let count = 1; count * offer.modules <= free && count <= (offer.stock ?? 99); count++) {
-    buy(tried, at + 1, free - count * offer.modules, [...bought, [at, count]], done);
+  const machines = tried.figures.planCase.machines ?? 1;
+  let fits = false;
+  for (let count = 1; count <= (offer.stock ?? 99 * machines); count++) {
+    const all = count * offer.modules;
+    if (all % machines !== 0) continue;
+    if (all / machines > free) {
+      if (!fits) tried.setCodes.add('slots');
+      break;
+    }
+    fits = true;
+    buy(tried, at + 1, free - all / machines, [...bought, [at, count]], done);
   }
 }
 
@@ -359,7 +367,9 @@ function rowOf(figures: Figures, kept: number[], bought: [number, number][], set
       const offer = offers[at];
       return offer === undefined
         ? []
-        : Array.from({ length: count * offer.modules }, () => held(planCase, offer.module, null, at));
+        : Array.from({ length: (count * offer.modules) / (planCase.machines ?? 1) }, () =>
+            held(planCase, offer.module, null, at),
+          );
     }),
   ];
   const placed = place(figures, pieces, setCodes);
@@ -383,7 +393,7 @@ function rowOf(figures: Figures, kept: number[], bought: [number, number][], set
     kept,
     bought,
     totalMiB,
-    price: parts + (planCase.labourCents ?? 0) - credits,
+    price: parts + (planCase.machines ?? 1) * ((planCase.labourCents ?? 0) - credits),
     open: sockets.length - pieces.length,
     care: careOf(placed.reasons),
     placed,

@@ -276,3 +276,22 @@ export const equalCaseArbitrary: fc.Arbitrary<PlanCase> = fc
       })),
     };
   });
+
+/** Small cases of several equal machines: packs that can and cannot be shared out, stock for all, for some and for none. */
+export const equalMachinesArbitrary: fc.Arbitrary<PlanCase> = fc
+  .record({
+    planCase: caseArbitrary,
+    machines: oneOf(2, 2, 3, 4, 6, 64),
+    packs: fc.array(oneOf(1, 1, 2, 2, 3, 4, 6, 16), { minLength: 4, maxLength: 4 }),
+    stocks: fc.array(maybe(oneOf(1, 2, 3, 4, 8, 12)), { minLength: 4, maxLength: 4 }),
+    ceiling: maybe(oneOf(12_000, 30_000)),
+  })
+  .map(({ planCase, machines, packs, stocks, ceiling }): PlanCase => {
+    const { goal, offers } = planCase;
+    return {
+      ...planCase,
+      machines,
+      goal: goal == null ? null : { ...goal, maxPriceCents: ceiling },
+      offers: offers.map((offer, nr) => ({ ...offer, modules: packs[nr] ?? 1, stock: stocks[nr] ?? null })),
+    };
+  });
