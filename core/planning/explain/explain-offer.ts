@@ -4,7 +4,7 @@ import { modulesEach, packsAtATime } from '../model/machines';
 import { Places } from '../placement/placement';
 import { careLevel } from '../rules/care';
 import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits';
-import type { OfferRefusal } from '../rules/refuse-offer';
+import { type OfferRefusal, refusalsOf } from '../rules/refuse-offer';
 import { atLeastAsGood } from '../search/frontier';
 import { keptSets } from '../search/kept-sets';
 import type { Plan } from '../search/plan';
@@ -36,6 +36,13 @@ export type OfferExplained =
   | { kind: 'outside-goal'; plan: Plan; broken: { wish: Wish; by: number }[] }
   /** the best plan with it, and a shown one that is as good in everything or better */
   | { kind: 'beaten'; own: Plan; by: Plan };
+
+/** Why an offer cannot be in a machine, whatever is beside it, in the order of the rules; empty: it can. */
+export function refusedBecause(planCase: PlanCase, offer: Offer): RefusedBecause[] {
+  const force = effectiveLimits(makeBoard(planCase));
+  const told = because(offer, planCase, force);
+  return refusalsOf(offer.module, planCase.machine, force).map((code) => told[code]);
+}
 
 function because(
   { module }: Offer,
@@ -115,11 +122,8 @@ export function explainOffer(planCase: PlanCase, id: string): OfferExplained | n
   if (offer === undefined) return null;
   const planner = new Planner(planCase);
   const { goal } = planCase;
-  const codes = planner.refusalsOf(id);
-  if (codes.length > 0) {
-    const told = because(offer, planCase, effectiveLimits(makeBoard(planCase)));
-    return { kind: 'refused', because: codes.map((code) => told[code]) };
-  }
+  const refused = refusedBecause(planCase, offer);
+  if (refused.length > 0) return { kind: 'refused', because: refused };
   if (offer.stock === 0) return { kind: 'sold-out' };
   if (goal?.without?.includes(id)) return { kind: 'left-out' };
   const { plans } = planner.answer();

@@ -171,11 +171,6 @@ export class Planner {
     return found.flatMap((candidate) => this.#plan(candidate, undefined) ?? []);
   }
 
-  /** Why an offer cannot be used, whatever else is in the machine; empty: it can. */
-  refusalsOf(offerId: string): readonly OfferRefusal[] {
-    return this.#codes[this.#case.offers.findIndex(({ id }) => id === offerId)] ?? [];
-  }
-
   /** The answer, step by step; told is the share of the work that is done, 0 to 1. */
   *steps(): Generator<number, Answer> {
     const answer = yield* this.#steps(this.#case);

@@ -357,30 +357,26 @@ function buy(
   }
 }
 
-/** A choice of modules as a row; null: it is none, or not wished for. */
-function rowOf(figures: Figures, kept: number[], bought: [number, number][], setCodes: Set<string>): Row | null {
-  const { planCase, installed, offers, goal, sockets, today, total, todayBandwidth } = figures;
-  if (bought.length === 0 && kept.length < installed.length) return null;
+/** A choice of modules in the best of its places, whatever it gives; null: it has none. */
+function setOf(figures: Figures, kept: number[], bought: [number, number][], setCodes: Set<string>): Row | null {
+  const { planCase, installed, offers, sockets, total } = figures;
+  const machines = planCase.machines ?? 1;
   const pieces = [
     ...kept.flatMap((index) => (installed[index] ? [held(planCase, installed[index].module, index, null)] : [])),
     ...bought.flatMap(([at, count]) => {
       const offer = offers[at];
       return offer === undefined
         ? []
-        : Array.from({ length: (count * offer.modules) / (planCase.machines ?? 1) }, () =>
-            held(planCase, offer.module, null, at),
-          );
+        : Array.from({ length: (count * offer.modules) / machines }, () => held(planCase, offer.module, null, at));
     }),
   ];
   const placed = place(figures, pieces, setCodes);
   if (placed === null) return null;
-  const totalMiB = total(placed.set);
-  if (totalMiB < total(today) || (totalMiB === total(today) && placed.flow <= todayBandwidth)) return null;
   const origins = [...new Set(bought.map(([at]) => offers[at]?.origin ?? ''))];
   const lane = origins.length === 0 ? 'none' : origins.length === 1 ? (origins[0] ?? '') : 'mixed';
   const credits = installed.reduce((sum, one, index) => sum + (kept.includes(index) ? 0 : (one.creditCents ?? 0)), 0);
   const parts = bought.reduce((sum, [at, count]) => sum + count * (offers[at]?.priceCents ?? 0), 0);
-  const row: Row = {
+  return {
     lane,
     reuse:
       kept.length === installed.length
@@ -392,17 +388,23 @@ function rowOf(figures: Figures, kept: number[], bought: [number, number][], set
           : 'swap',
     kept,
     bought,
-    totalMiB,
-    price: parts + (planCase.machines ?? 1) * ((planCase.labourCents ?? 0) - credits),
+    totalMiB: total(placed.set),
+    price: parts + machines * ((planCase.labourCents ?? 0) - credits),
     open: sockets.length - pieces.length,
     care: careOf(placed.reasons),
     placed,
   };
-  if (
-    row.totalMiB < (goal.minMiB ?? 0) ||
-    row.price > (goal.maxPriceCents ?? 1e12) ||
-    row.open < (goal.minOpenSlots ?? 0)
-  )
+}
+
+/** A choice of modules as a row; null: it is none, or not wished for. */
+function rowOf(figures: Figures, kept: number[], bought: [number, number][], setCodes: Set<string>): Row | null {
+  const { installed, goal, today, total, todayBandwidth } = figures;
+  if (bought.length === 0 && kept.length < installed.length) return null;
+  const row = setOf(figures, kept, bought, setCodes);
+  if (row === null) return null;
+  const { totalMiB, placed, lane } = row;
+  if (totalMiB < total(today) || (totalMiB === total(today) && placed.flow <= todayBandwidth)) return null;
+  if (totalMiB < (goal.minMiB ?? 0) || row.price > (goal.maxPriceCents ?? 1e12) || row.open < (goal.minOpenSlots ?? 0))
     return null;
   if (placed.rate < (goal.minRateMTs ?? 0) || (goal.lanes && !goal.lanes.includes(lane as 'mixed'))) return null;
   return row;
@@ -508,4 +510,20 @@ export function bruteForce(planCase: PlanCase) {
     ),
     plans: shown.map((row) => planOf(figures, row, shown)),
   };
+}
+
+/**
+ * A set that somebody put together: its figures in the best of its places; null: it has none.
+ *
+ * @param kept places in `installed`
+ * @param bought places in `offers` and packs, which can be shared out evenly
+ */
+export function bruteForceSet(planCase: PlanCase, kept: number[], bought: [number, number][]) {
+  const figures = figuresOf(groundOf(planCase));
+  const pieces = bought.reduce(
+    (sum, [at, count]) => sum + (count * (planCase.offers[at]?.modules ?? 0)) / (planCase.machines ?? 1),
+    kept.length,
+  );
+  const row = pieces > figures.sockets.length ? null : setOf(figures, kept, bought, new Set());
+  return row === null ? null : planOf(figures, row, []);
 }
