@@ -1,17 +1,20 @@
+import type { BesideLadder, HandMade } from '../core/planning/explain/hand-made';
 import type { WhyNot, WhyNotAnswer } from '../core/planning/explain/why-not';
 import type { Goal, PlanCase } from '../core/planning/model/case';
+import type { PlanChoice } from '../core/planning/search/evaluate-choice';
 import type { Change } from '../core/planning/search/planner';
 import type { PackedAnswer } from './packed-answer';
 
 /**
  * A case to be planned, on its own or as the market that it stands in and is read from, a change of the case that was planned last, a
- * question why something is not on the ladder of a case, or the end of the work on one of these.
+ * question why something is not on the ladder of a case, a set put together by hand beside the ladder of a case, or the end of the work on one of these.
  */
 export type PlanRequest =
   | { id: number; planCase: PlanCase }
   | { id: number; path: string }
   | { id: number; change: Change }
   | { id: number; asked: WhyNot; about: PlanCase }
+  | { id: number; hand: PlanChoice; about: PlanCase; beside: BesideLadder }
   | { cancel: number };
 
 /**
@@ -23,5 +26,6 @@ export type PlanReply =
   | { id: number; state: 'done'; answer: PackedAnswer }
   | { id: number; state: 'ahead'; goal: Goal; answer: PackedAnswer }
   | { id: number; state: 'told'; answer: WhyNotAnswer }
+  | { id: number; state: 'weighed'; made: HandMade }
   | { id: number; state: 'failed' }
   | { id: number; state: 'cancelled' };

@@ -1,5 +1,7 @@
+import { handMade } from '../core/planning/explain/hand-made';
 import { type WhyNot, whyNot } from '../core/planning/explain/why-not';
 import type { Goal, PlanCase } from '../core/planning/model/case';
+import type { PlanChoice } from '../core/planning/search/evaluate-choice';
 import type { Answer } from '../core/planning/search/plan';
 import { Planner } from '../core/planning/search/planner';
 import { goalKey, likelyGoals } from './likely-goals';
@@ -66,6 +68,10 @@ export class PlanWork {
         reply({ id, state: 'told', answer: whyNot(request.about, request.asked) });
         return;
       }
+      if ('hand' in request) {
+        reply({ id, state: 'weighed', made: handMade(request.about, request.hand, request.beside) });
+        return;
+      }
       const began = this.place.now();
       const market = 'path' in request ? await this.place.read(request.path) : null;
       if (this.#cancelled.has(id)) {
@@ -90,7 +96,7 @@ export class PlanWork {
   }
 
   /** @throws where there is no case to change */
-  #plannerFor(request: Exclude<Asked, { asked: WhyNot }>, market: string | null): Planner {
+  #plannerFor(request: Exclude<Asked, { asked: WhyNot } | { hand: PlanChoice }>, market: string | null): Planner {
     if ('change' in request) {
       if (this.#planner === null) throw new Error('there is no case to change');
       const { keep, prices } = request.change;

@@ -44,10 +44,14 @@ setTimeout(() => {
 });
 })()`;
 
-function start(): OwnWorker {
+/** A new planning worker. */
+export function planWorker(): Worker {
   const script = document.querySelector(`[${PLANNER_AT}]`)?.getAttribute(PLANNER_AT) ?? null;
-  const worker =
-    script === null ? new Worker(new URL('../../worker/plan-worker.ts', import.meta.url)) : new Worker(script);
+  return script === null ? new Worker(new URL('../../worker/plan-worker.ts', import.meta.url)) : new Worker(script);
+}
+
+function start(): OwnWorker {
+  const worker = planWorker();
   const inbox: PlanReply[] = [];
   worker.onmessage = ({ data }: MessageEvent<PlanReply>) => inbox.push(data);
   return { worker, planned: null, inbox };

@@ -91,18 +91,18 @@ function standingOf(planCase: PlanCase, plan: Plan, todayMBs: number, plans: rea
 const definedOf = (goal: PlanCase['goal']) =>
   Object.fromEntries(Object.entries(goal ?? {}).filter(([, wish]) => wish != null));
 
+/** The ladder that a set stands beside. */
+export interface BesideLadder {
+  /** bandwidth of what is in the machine, MB/s */
+  todayMBs: number;
+  plans: readonly Plan[];
+}
+
 /**
  * What a set of modules that somebody put together gives in the machine, and where it stands beside the plans of the ladder.
  * Any set that the rules allow is a right choice, also one that a plan of the ladder beats.
- *
- * @param todayMBs bandwidth of what is in the machine, MB/s
- * @param plans those of the ladder
  */
-export function handMade(
-  planCase: PlanCase,
-  choice: PlanChoice,
-  { todayMBs, plans }: { todayMBs: number; plans: readonly Plan[] },
-): HandMade {
+export function handMade(planCase: PlanCase, choice: PlanChoice, { todayMBs, plans }: BesideLadder): HandMade {
   const { installed, machine } = planCase;
   if (choice.kept.some((slot) => installed.every((one) => one.slot !== slot))) return { ok: false, why: 'changed' };
   if (choice.bought.length === 0) {

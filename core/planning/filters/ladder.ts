@@ -1,4 +1,5 @@
 import { savingPercent } from '../../pricing/saving';
+import type { PlanCase } from '../model/case';
 import type { Plan } from '../search/plan';
 import { bestOfRung, USUAL_TOLERANCE_BP } from './best-of-rung';
 
@@ -63,6 +64,9 @@ export function rungsOf(plans: readonly Plan[], { toleranceBp = USUAL_TOLERANCE_
 }
 
 /** Names that were made: the ladder asks for them again and again. */
+/** No set of 32 slots has a longer name. */
+const MOST_KEY = 8_000;
+
 const NAMES = new WeakMap<object, string>();
 
 /** A name for a plan that stays the same when the case is planned again. */
@@ -72,4 +76,35 @@ export function planKey(plan: Pick<Plan, 'kept' | 'bought'>): string {
   const name = `${plan.kept.join('+')}|${plan.bought.map(({ offer, count }) => `${count}x${offer}`).join('+')}`;
   NAMES.set(plan, name);
   return name;
+}
+
+/** The slots of a machine that a name of kept modules is made of; null: of others. A slot's own name may have a `+`. */
+function slotsIn(name: string, slots: readonly string[]): string[] | null {
+  if (name === '') return [];
+  for (const [nr, slot] of slots.entries()) {
+    if (name === slot) return [slot];
+    if (!name.startsWith(`${slot}+`)) continue;
+    const rest = slotsIn(name.slice(slot.length + 1), slots.slice(nr + 1));
+    if (rest !== null) return [slot, ...rest];
+  }
+  return null;
+}
+
+/** The set that {@link planKey} has named; null: the case has no such modules or offers. */
+export function setOfKey({ installed, offers }: PlanCase, key: string): Pick<Plan, 'kept' | 'bought'> | null {
+  const bar = key.lastIndexOf('|');
+  if (bar < 0 || key.length > MOST_KEY) return null;
+  const kept = slotsIn(
+    key.slice(0, bar),
+    installed.map(({ slot }) => slot),
+  );
+  const parts = key
+    .slice(bar + 1)
+    .split('+')
+    .filter((part) => part !== '');
+  const bought = parts.flatMap((part) => {
+    const [, count, offer] = /^([1-9]\d{0,3})x(.+)$/s.exec(part) ?? [];
+    return offers.some(({ id }) => id === offer) ? [{ offer: offer ?? '', count: Number(count) }] : [];
+  });
+  return kept === null || bought.length < parts.length ? null : { kept, bought };
 }

@@ -4,6 +4,7 @@ import type { WhyNot, WhyNotAnswer } from '@/core/planning/explain/why-not';
 import { whyNotLines } from '@/core/planning/explain/why-not-words';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { PlanReply, PlanRequest } from '@/worker/plan-message';
+import { planWorker } from '../early-worker';
 import { usePlanSay } from '../use-plan-say';
 
 /** What is told, line by line; null: nothing is asked; undefined: it is being worked out; `failed`: it could not be. */
@@ -14,7 +15,7 @@ type Answered = WhyNotAnswer | null | undefined | 'failed';
 const PAUSE_MS = 250;
 
 function ask(request: PlanRequest, tell: (told: Answered) => void): Worker {
-  const worker = new Worker(new URL('../../../worker/plan-worker.ts', import.meta.url));
+  const worker = planWorker();
   worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
     if (data.state === 'told') tell(data.answer);
     else if (data.state === 'failed') tell('failed');

@@ -16,18 +16,24 @@ describe('the address of a ladder', () => {
       sellersOut: fc.uniqueArray(fc.constantFrom('Tern & Sons', 'Halyard=Parts', 'Größe+1'), { maxLength: 3 }),
     });
     fc.assert(
-      fc.property(steerings, fc.option(fc.constantFrom('A1+B1|1x17', '|2x3+1x4')), (steering, plan) => {
-        const back = read(ladderQuery(steering, plan));
-        expect(back).toEqual({ steering, plan });
-        expect(sameSteering(steering, back.steering ?? UNSTEERED)).toBe(true);
-      }),
+      fc.property(
+        steerings,
+        fc.option(fc.constantFrom('A1+B1|1x17', '|2x3+1x4')),
+        fc.boolean(),
+        (steering, plan, byHand) => {
+          const back = read(ladderQuery(steering, plan, byHand));
+          expect(back).toEqual({ steering, plan, byHand });
+          expect(sameSteering(steering, back.steering ?? UNSTEERED)).toBe(true);
+        },
+      ),
     );
   });
 
   it('says nothing where there is nothing: what the job remembers holds', () => {
-    expect(read('')).toEqual({ steering: null, plan: null });
-    expect(read('plan=x')).toEqual({ steering: null, plan: 'x' });
-    expect(read('open=')).toEqual({ steering: UNSTEERED, plan: null });
+    expect(read('')).toEqual({ steering: null, plan: null, byHand: false });
+    expect(read('plan=x')).toEqual({ steering: null, plan: 'x', byHand: false });
+    expect(read('plan=x&by-hand')).toEqual({ steering: null, plan: 'x', byHand: true });
+    expect(read('open=')).toEqual({ steering: UNSTEERED, plan: null, byHand: false });
   });
 
   it('is passed over where it makes no sense', () => {

@@ -7,6 +7,8 @@ export interface LadderUrl {
   steering: Steering | null;
   /** the plan that is looked at, by its key */
   plan: string | null;
+  /** the plan is put together by hand */
+  byHand: boolean;
 }
 
 const NAMES = ['need', 'budget', 'free', 'rate', 'without', 'not-from'] as const;
@@ -23,10 +25,12 @@ const isLane = (name: string): name is Lane => (LANES as readonly string[]).incl
 /** Reads what an address says; whatever makes no sense in it is passed over. */
 export function readLadderUrl(params: URLSearchParams): LadderUrl {
   const plan = params.get('plan');
-  if (NAMES.every((name) => !params.has(name)) && !params.has('open')) return { steering: null, plan };
+  const byHand = params.has('by-hand');
+  if (NAMES.every((name) => !params.has(name)) && !params.has('open')) return { steering: null, plan, byHand };
   const lanesOut = LANES.filter((lane) => (params.get('without') ?? '').split(' ').filter(isLane).includes(lane));
   return {
     plan,
+    byHand,
     steering: {
       needMiB: whole(params.get('need'), 1, 67_108_864),
       budgetCents: whole(params.get('budget'), 1, 100_000_000),
@@ -42,7 +46,7 @@ export function readLadderUrl(params: URLSearchParams): LadderUrl {
  * The query of an address that says all of this: need in MiB, budget in minor units. Where nothing is narrowed down, `open`
  * says so, so that going back there does not bring up what the job remembers.
  */
-export function ladderQuery(steering: Steering, plan: string | null): string {
+export function ladderQuery(steering: Steering, plan: string | null, byHand = false): string {
   const { needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut } = steering;
   const params = new URLSearchParams();
   if (needMiB !== null) params.set('need', String(needMiB));
@@ -53,6 +57,7 @@ export function ladderQuery(steering: Steering, plan: string | null): string {
   for (const seller of sellersOut) params.append('not-from', seller);
   if ([...params].length === 0) params.set('open', '');
   if (plan !== null) params.set('plan', plan);
+  if (byHand) params.set('by-hand', '');
   return params.toString();
 }
 

@@ -17,6 +17,10 @@ export interface Steered {
   plan: string | null;
   /** names another plan in the address, which is no step to go back to */
   name: (plan: string | null) => void;
+  /** the plan is put together by hand */
+  byHand: boolean;
+  /** begins to put a plan together, from the one of this key, or ends it, which leaves the plan that it has come to */
+  compose: (from: string | null) => void;
   /** the job does not remember yet how it is steered */
   forgetful: boolean;
   /** what somebody else steered otherwise meanwhile; null: nobody did */
@@ -76,9 +80,10 @@ export function useSteering(): Steered {
   const [settled, setSettled] = useState<Steering>(atFirst.steering ?? job.steering);
   const [live, setLive] = useState<Steering | null>(null);
   const [plan, setPlan] = useState(atFirst.plan);
-  const now = useRef({ steering: settled, plan });
+  const [byHand, setByHand] = useState(atFirst.byHand);
+  const now = useRef({ steering: settled, plan, byHand });
   const { isWaiting, writeNow, writeLater, forget } = usePendingAddress(() =>
-    ladderQuery(now.current.steering, now.current.plan),
+    ladderQuery(now.current.steering, now.current.plan, now.current.byHand),
   );
   const steer = useCallback(
     (patch: Partial<Steering>, isLive = false) => {
@@ -100,7 +105,17 @@ export function useSteering(): Steered {
       writeNow();
       now.current = { ...now.current, plan: key };
       setPlan(key);
-      writeAddress('replaceState', ladderQuery(now.current.steering, key));
+      writeAddress('replaceState', ladderQuery(now.current.steering, key, now.current.byHand));
+    },
+    [writeNow],
+  );
+  const compose = useCallback(
+    (from: string | null) => {
+      writeNow();
+      now.current = { ...now.current, plan: from ?? now.current.plan, byHand: from !== null };
+      setPlan(now.current.plan);
+      setByHand(from !== null);
+      writeAddress('replaceState', ladderQuery(now.current.steering, now.current.plan, from !== null));
     },
     [writeNow],
   );
@@ -110,10 +125,11 @@ export function useSteering(): Steered {
       forget();
       const said = readLadderUrl(new URLSearchParams(window.location.search));
       const steering = said.steering ?? remembered.current;
-      now.current = { steering, plan: said.plan };
+      now.current = { steering, plan: said.plan, byHand: said.byHand };
       setLive(null);
       setSettled(steering);
       setPlan(said.plan);
+      setByHand(said.byHand);
       // The router draws what it had when it was last here.
       router.refresh();
     };
@@ -123,10 +139,11 @@ export function useSteering(): Steered {
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page that was drawn again has the router's address again
   useEffect(() => {
     if (isWaiting()) return;
-    const { steering, plan: key } = now.current;
+    const { steering, plan: key, byHand: isByHand } = now.current;
     const said = readLadderUrl(new URLSearchParams(window.location.search));
-    const isSaid = said.plan === key && sameSteering(said.steering ?? remembered.current, steering);
-    if (!isSaid) writeAddress('replaceState', ladderQuery(steering, key));
+    const isSaid =
+      said.plan === key && said.byHand === isByHand && sameSteering(said.steering ?? remembered.current, steering);
+    if (!isSaid) writeAddress('replaceState', ladderQuery(steering, key, isByHand));
   }, [job]);
   const { forgetful, clash, over } = useRemembered(job.id, settled, job.steering, router.refresh);
   const settle = (whose: 'mine' | 'theirs') => {
@@ -135,5 +152,5 @@ export function useSteering(): Steered {
     if (whose === 'theirs') steer(clash);
     over(clash, whose === 'mine');
   };
-  return { steering: live ?? settled, steer, plan, name, forgetful, clash, settle };
+  return { steering: live ?? settled, steer, plan, name, byHand, compose, forgetful, clash, settle };
 }
