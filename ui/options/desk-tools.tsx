@@ -13,10 +13,11 @@ interface DeskToolsProps {
   onTable: () => void;
   onOpen: (what: 'new-part' | 'keys') => void;
   onWhy: () => void;
+  onCompose: () => void;
 }
 
 /** What else there is to see and to do, below the plans. */
-export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy }: DeskToolsProps) {
+export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy, onCompose }: DeskToolsProps) {
   const t = useTranslations('options');
   const { job } = useJob();
   return (
@@ -25,6 +26,9 @@ export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy }:
       <div className="ml-auto flex flex-wrap gap-x-4 justify-end">
         <Button weight="quiet" onClick={() => onOpen('new-part')}>
           {t('tools.addPart')}
+        </Button>
+        <Button weight="quiet" onClick={onCompose}>
+          {t('tools.compose')}
         </Button>
         <Button weight="quiet" onClick={onWhy}>
           {t('tools.whyMissing')}

@@ -8,9 +8,13 @@ import { missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/stee
 import { suggestThree } from '@/core/planning/filters/suggest-three';
 import { whyBestText } from '@/core/planning/filters/suggestion-words';
 import type { PlanCase } from '@/core/planning/model/case';
+import type { PlanChoice } from '@/core/planning/search/evaluate-choice';
 import type { Answer, Plan } from '@/core/planning/search/plan';
 import { useKeys } from '../client/use-keys';
 import { useJob } from '../job/job-context';
+import { AddAs } from './add-as';
+import { setToday, withPacks } from './compose/set-packs';
+import { useHandMade } from './compose/use-hand-made';
 import { DeskTools } from './desk-tools';
 import { Ladder } from './ladder/ladder';
 import { LaidOver, type Over } from './ladder/laid-over';
@@ -36,6 +40,10 @@ interface OptionsDeskProps {
 const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
 // Most ladders have a plan that is wanted.
 const NoPlan = dynamic(() => import('./steer/no-plan').then((module) => module.NoPlan), { ssr: false });
+// Most plans are taken as they are.
+const ComposePanel = dynamic(() => import('./compose/compose-panel').then((module) => module.ComposePanel), {
+  ssr: false,
+});
 const PlanTable = dynamic(() => import('./plan-table').then((module) => module.PlanTable), { ssr: false });
 
 /** Plans of the slip by their key, with their place. */
@@ -78,7 +86,7 @@ function wishedBy({ needMiB, budgetCents, freeSlots }: Steering, planCase: PlanC
 }
 
 /** The plan that is looked at, and how another is: the address names it. */
-function useLooked({ plan: named, name }: Steered, byKey: ReadonlyMap<string, Plan>) {
+function useLooked({ plan: named, name }: Steered, byKey: ReadonlyMap<string, Plan>, handMade: Plan | null) {
   const { looked, look } = useJob();
   const onLook = useCallback(
     (key: string) => {
@@ -88,9 +96,15 @@ function useLooked({ plan: named, name }: Steered, byKey: ReadonlyMap<string, Pl
     [look, name, byKey],
   );
   // The plan that the address names is looked at; one that is planned again is the same plan with its new figures.
-  useEffect(() => look(named === null ? null : (byKey.get(named) ?? null)), [look, named, byKey]);
+  useEffect(() => look(named === null ? handMade : (byKey.get(named) ?? handMade)), [look, named, byKey, handMade]);
   useEffect(() => () => look(null), [look]);
   return { looked, key: looked === null ? null : planKey(looked), onLook };
+}
+
+/** Which option of the draft the plan that is looked at is. */
+function onQuote(places: ReadonlyMap<string, number>, key: string | null): { on?: number } {
+  const on = key === null ? undefined : places.get(key);
+  return on === undefined ? {} : { on };
 }
 
 /** Why the plan that is looked at is written out as the best of its rung; empty: it is not. */
@@ -103,11 +117,16 @@ function whyLooked(say: PlanSay, looked: string | null, rungs: readonly Rung[], 
 }
 
 /** Keys that lead on from the plans. */
-function useWaysOn(open: (what: 'new-part' | 'keys') => void, askWhy: () => void): Record<string, () => void> {
+function useWaysOn(
+  open: (what: 'new-part' | 'keys') => void,
+  askWhy: () => void,
+  compose: () => void,
+): Record<string, () => void> {
   const { job } = useJob();
   return {
     n: () => open('new-part'),
     w: () => askWhy(),
+    h: compose,
     x: () => window.location.assign(`/jobs/${job.id}/customer`),
     '?': () => open('keys'),
   };
@@ -128,7 +147,10 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const places = usePlaces();
   const limits = useLimits(steering);
   const { rungs, suggestions, byKey } = useRungs(props, limits);
-  const { looked, key: lookedKey, onLook } = useLooked(steered, byKey);
+  const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
+  const hand = useHandMade({ named: steered.plan, byHand: steered.byHand }, wishedCase, answer);
+  const { looked, key: lookedKey, onLook } = useLooked(steered, byKey, hand.plan);
+  const compose = () => steered.compose(lookedKey ?? planKey(setToday(base)));
   const slip = usePutOnSlip(looked, suggestions);
   const { compared, side, flip } = useCompared(byKey);
   const [over, setOver] = useState<Over | null>(null);
@@ -136,7 +158,6 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
   const [asTable, setAsTable] = useState(false);
   const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
-  const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
   const flipTable = () => setAsTable(!asTable);
   useKeys({
     enter: () => looked !== null && open('plan'),
@@ -144,7 +165,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
     c: () => flip(lookedKey),
     v: () => side.length > 1 && open('compare'),
     t: flipTable,
-    ...useWaysOn(open, askWhy),
+    ...useWaysOn(open, askWhy, compose),
   });
   const shared = { planCase: base, supplies: job.supplies, steering: limits, looked: lookedKey, places, onLook };
   return (
@@ -159,10 +180,16 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onPutAll={slip.putAll}
       />
       {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
-      {rungs.length > 0 && (
-        <Plans asTable={asTable} rungs={rungs} answer={answer} onSteer={steer} onPut={slip.put} {...shared} />
-      )}
-      {looked !== null && (
+      <Plans asTable={asTable} rungs={rungs} answer={answer} onSteer={steer} onPut={slip.put} {...shared} />
+      <Composed
+        hand={hand}
+        planCase={wishedCase}
+        answer={answer}
+        steered={steered}
+        sentence={slip.sentence}
+        places={<AddAs {...onQuote(places, lookedKey)} places={places} busy={slip.busy} onPut={slip.put} />}
+      />
+      {looked !== null && hand.set === null && (
         <PlanStrip
           plan={looked}
           planCase={base}
@@ -176,6 +203,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
           onOpen={() => open('plan')}
           onCompare={() => flip(lookedKey)}
           onSideBySide={() => open('compare')}
+          onCompose={compose}
         />
       )}
       <DeskTools
@@ -185,6 +213,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onTable={flipTable}
         onOpen={open}
         onWhy={() => askWhy()}
+        onCompose={compose}
       />
       <LaidOver
         over={over}
@@ -196,14 +225,29 @@ export function OptionsDesk(props: OptionsDeskProps) {
         newPart={newPart}
         onDrop={flip}
         onOver={setOver}
+        onCompose={(offer) => steered.compose(planKey(withPacks(base, hand.set ?? looked ?? setToday(base), offer)))}
       />
     </>
   );
 }
 
+interface ComposedProps
+  extends Pick<ComponentProps<typeof ComposePanel>, 'planCase' | 'answer' | 'sentence' | 'places'> {
+  hand: ReturnType<typeof useHandMade>;
+  steered: Steered;
+}
+
+/** The set that is put together by hand, if any is. */
+function Composed({ hand: { set, made }, steered, ...panel }: ComposedProps) {
+  if (set === null) return null;
+  const onChange = (next: PlanChoice) => steered.name(planKey(next));
+  return <ComposePanel {...panel} set={set} made={made} onChange={onChange} onEnd={() => steered.compose(null)} />;
+}
+
 /** The plans, as a ladder or as a table. */
 function Plans({ asTable, ...ladder }: ComponentProps<typeof Ladder> & { asTable: boolean }) {
-  const { rungs: _, answer, onSteer: __, ...table } = ladder;
+  const { rungs, answer, onSteer: _, ...table } = ladder;
+  if (rungs.length === 0) return null;
   return (
     <>
       <OldPrices planCase={ladder.planCase} />

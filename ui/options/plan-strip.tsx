@@ -9,6 +9,7 @@ import type { Plan } from '@/core/planning/search/plan';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { capacityText, moneyText } from '../words/amounts';
+import { AddAs } from './add-as';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { Reasons } from './sheets/reasons';
@@ -30,40 +31,18 @@ interface PlanStripProps {
   onOpen: () => void;
   onCompare: () => void;
   onSideBySide: () => void;
+  onCompose: () => void;
 }
 
 /** So many reasons are told beside the ladder; the plan itself tells all. */
 const MOST_REASONS = 3;
 
-/** Puts the plan on the slip as one of three. */
-function Places({ on, places, busy, onPut }: Pick<PlanStripProps, 'places' | 'busy' | 'onPut'> & { on?: number }) {
-  const t = useTranslations('options');
-  const taken = [...places.values()];
-  const firstFree = [1, 2, 3].find((place) => !taken.includes(place));
-  return (
-    <div className="flex items-center gap-1.5">
-      <span className="text-sm text-ink-2 mr-1">{on === undefined ? t('plan.addAs') : t('plan.isOn', { on })}</span>
-      {[1, 2, 3].map((place) => (
-        <Button
-          key={place}
-          weight={on === undefined && place === firstFree ? 'act' : 'plain'}
-          disabled={busy || on === place}
-          onClick={() => onPut(place)}
-          aria-label={t('plan.addAsOption', { place })}
-        >
-          {place}
-        </Button>
-      ))}
-    </div>
-  );
-}
-
 /** The plan that is looked at: what it is, what to mind, and the ways on from it. */
 export function PlanStrip(props: PlanStripProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
-  const { plan, planCase, plans, places, compared, best, busy, sentence, onPut, onOpen, onCompare, onSideBySide } =
-    props;
+  const { plan, planCase, plans, places, compared, best, busy, sentence } = props;
+  const { onPut, onOpen, onCompare, onSideBySide, onCompose } = props;
   const say = usePlanSay(planCase.currency);
   const { job } = useJob();
   const key = planKey(plan);
@@ -86,10 +65,13 @@ export function PlanStrip(props: PlanStripProps) {
             ),
           })}
         </h2>
-        <Places {...(on === undefined ? {} : { on })} places={places} busy={busy} onPut={onPut} />
+        <AddAs {...(on === undefined ? {} : { on })} places={places} busy={busy} onPut={onPut} />
         <div className="flex flex-wrap gap-x-3">
           <Button weight="quiet" onClick={onOpen}>
             {t('plan.open')}
+          </Button>
+          <Button weight="quiet" onClick={onCompose}>
+            {t('compose.begin')}
           </Button>
           <Button
             weight="quiet"

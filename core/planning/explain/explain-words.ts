@@ -66,7 +66,8 @@ const BOUNDS: Partial<Record<OfferRefusal, 'refused.upTo' | 'refused.room' | 're
 const CAPACITY_CODES: readonly OfferRefusal[] = ['module-failed', 'module-size'];
 const UNITS: Partial<Record<OfferRefusal, string>> = { height: ' mm', density: ' Gbit', rate: ' MT/s', voltage: ' mV' };
 
-function refusedText(t: Words, { code, is, takes }: RefusedBecause): string {
+/** Why an offer is refused, with its numbers. */
+export function refusedText(t: Words, { code, is, takes }: RefusedBecause): string {
   const value = (one: string | number) =>
     CAPACITY_CODES.includes(code) && typeof one === 'number' ? capacityText(one) : `${one}${UNITS[code] ?? ''}`;
   const why = t(`refusals.${code}`);
@@ -77,7 +78,8 @@ function refusedText(t: Words, { code, is, takes }: RefusedBecause): string {
   return numbers.length === 0 ? why : t('refused.with', { why, numbers: numbers.join(', ') });
 }
 
-function wishText({ t, money }: PlanSay, wish: Wish, by: number): string {
+/** How far a plan is from a wish. */
+export function wishText({ t, money }: PlanSay, wish: Wish, by: number): string {
   switch (wish) {
     case 'minMiB':
       return t('wishes.minMiB', { size: capacityText(by) });

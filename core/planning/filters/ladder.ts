@@ -1,5 +1,6 @@
 import { savingPercent } from '../../pricing/saving';
 import type { PlanCase } from '../model/case';
+import type { PlanChoice } from '../search/evaluate-choice';
 import type { Plan } from '../search/plan';
 import { bestOfRung, USUAL_TOLERANCE_BP } from './best-of-rung';
 
@@ -70,7 +71,7 @@ const MOST_KEY = 8_000;
 const NAMES = new WeakMap<object, string>();
 
 /** A name for a plan that stays the same when the case is planned again. */
-export function planKey(plan: Pick<Plan, 'kept' | 'bought'>): string {
+export function planKey(plan: PlanChoice): string {
   const known = NAMES.get(plan);
   if (known !== undefined) return known;
   const name = `${plan.kept.join('+')}|${plan.bought.map(({ offer, count }) => `${count}x${offer}`).join('+')}`;

@@ -31,6 +31,8 @@ interface LaidOverProps {
   newPart: { said: string; expect: (offer: string) => void };
   onDrop: (plan: string) => void;
   onOver: (over: Over | null) => void;
+  /** adds an offer to a set that is put together by hand */
+  onCompose: (offer: string) => void;
 }
 
 /** The sheet that lies over the ladder, if any does, and what came of a part that was added on one. */
@@ -47,7 +49,7 @@ export function LaidOver(props: LaidOverProps) {
 }
 
 function OpenSheet(props: LaidOverProps) {
-  const { over, looked, compared, plans, planCase, wishedCase, newPart, onDrop, onOver } = props;
+  const { over, looked, compared, plans, planCase, wishedCase, newPart, onDrop, onOver, onCompose } = props;
   const onClose = () => onOver(null);
   switch (over?.what) {
     case 'plan':
@@ -58,7 +60,18 @@ function OpenSheet(props: LaidOverProps) {
       return <CompareSheet plans={compared} onDrop={(plan) => onDrop(planKey(plan))} {...shared} />;
     }
     case 'why-not':
-      return <WhyNotSheet planCase={wishedCase} plans={plans} first={over.offer} onClose={onClose} />;
+      return (
+        <WhyNotSheet
+          planCase={wishedCase}
+          plans={plans}
+          first={over.offer}
+          onClose={onClose}
+          onCompose={(offer) => {
+            onClose();
+            onCompose(offer);
+          }}
+        />
+      );
     case 'new-part': {
       const taken = (offer: string) => {
         onClose();

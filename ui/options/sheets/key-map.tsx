@@ -18,6 +18,7 @@ const KEYS = [
   ['T', 'keys.table'],
   ['N', 'keys.part'],
   ['W', 'keys.why'],
+  ['H', 'keys.hand'],
   ['X', 'keys.customer'],
   ['?', 'keys.these'],
 ] as const;

@@ -6,6 +6,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
 import { useJob } from '../../job/job-context';
+import { Button } from '../../kit/button';
 import { Field } from '../../kit/field';
 import { ProgressBar } from '../../kit/progress-bar';
 import { Sheet } from '../../kit/sheet';
@@ -20,13 +21,15 @@ interface WhyNotSheetProps {
   /** the offer that is asked about at first */
   first: string | null;
   onClose: () => void;
+  /** adds an offer to a set that is put together by hand */
+  onCompose: (offer: string) => void;
 }
 
 /** Offers that are listed while somebody types. */
 const LISTED = 40;
 
 /** Any offer or wish, and why it is not on the ladder, with what would have to change. */
-export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProps) {
+export function WhyNotSheet({ planCase, plans, first, onClose, onCompose }: WhyNotSheetProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
   const { job } = useJob();
@@ -64,6 +67,11 @@ export function WhyNotSheet({ planCase, plans, first, onClose }: WhyNotSheetProp
         )}
         {told === 'failed' && <p className="text-stop">{t('why.failed')}</p>}
         {Array.isArray(told) && told.map((sentence) => <p key={sentence}>{sentence}</p>)}
+        {picked !== undefined && (
+          <Button className="w-fit" onClick={() => onCompose(picked.id)}>
+            {t('compose.addThis')}
+          </Button>
+        )}
       </div>
       {wish === null && offer === null && (
         <>
