@@ -75,7 +75,9 @@ test('a plan of the ladder is changed by hand: it is on it, then no more than to
     .click();
   await panel(page).getByText('This is what the machine has today').waitFor();
   await panel(page).getByLabel('Add a module').fill('2 x 8 GB');
-  const add = panel(page).getByRole('button', { name: /^Add (?!to quote)/ }).first();
+  const add = panel(page)
+    .getByRole('button', { name: /^Add (?!to quote)/ })
+    .first();
   await add.click();
   await panel(page)
     .getByRole('heading', { level: 2, name: /^24 GB for €/ })
@@ -109,6 +111,30 @@ test('a refused offer says why and cannot be added; a missing one comes in from 
   await sheet.getByRole('button', { name: 'Add it by hand' }).click();
   await panel(page)
     .getByRole('button', { name: `One more: ${picked}` })
+    .waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
+test('a dear offer of the list of all that fit is composed with, and stands in the set', async () => {
+  const { page, context, faults } = await onLadder();
+  await page.getByRole('link', { name: 'All fitting offers' }).click();
+  await page.waitForURL(/\/offers\?job=/);
+  const label =
+    (await page
+      .getByRole('button', { name: /^Compose with / })
+      .last()
+      .getAttribute('aria-label')) ?? '';
+  const title = label.replace('Compose with ', '');
+  // More rows may have come since.
+  await page.getByRole('button', { name: label, exact: true }).first().click();
+  await page.waitForURL(/by-hand/);
+  await panel(page)
+    .getByRole('button', { name: `One more: ${title}` })
+    .first()
+    .waitFor();
+  await panel(page)
+    .getByRole('heading', { level: 2, name: / for €/ })
     .waitFor();
   expect(faults).toEqual([]);
   await context.close();

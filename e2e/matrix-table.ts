@@ -70,6 +70,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'PUT /api/jobs/[id]/slots': 'jobs.write',
   'GET /api/jobs/[id]/stamp': 'jobs.read',
   'PUT /api/jobs/[id]/steering': 'jobs.write',
+  'POST /api/jobs/[id]/compose': 'jobs.write',
   'PUT /api/jobs/[id]/suggestion': 'jobs.write',
   'PUT /api/jobs/[id]/terms': 'jobs.write',
   'GET /api/lists/[id]': 'offers.price',

@@ -82,6 +82,7 @@ export default async function OffersPage({ searchParams }: { searchParams: Promi
           ground={ground}
           mayPrice={mayPrice}
           seesCost={seesCost}
+          mayCompose={mayDo(caller, 'jobs.write')}
         />
         {mayPrice && <Originals {...originals} />}
         <OwnStockSection rows={stock} currency={ground.currency} mayWrite={mayDo(caller, 'stock.write')} />

@@ -39,6 +39,8 @@ export interface Job {
   notBought: boolean;
   /** how its ladder was steered last, beside need and budget */
   steering: Omit<Steering, 'needMiB' | 'budgetCents'>;
+  /** offers that are planned with, though others like them are cheaper */
+  askedOffers: number[];
   station: Station;
   slotsVersion: number;
   limitsAgreedAt: Date | null;
@@ -58,7 +60,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
     not_bought as "notBought",
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
-      'sellersOut', sellers_out) as steering, station,
+      'sellersOut', sellers_out) as steering, asked_offers as "askedOffers", station,
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
     closed_as as "closedAs", closed_why as "closedWhy",
     case when fell_through_at is not null then fell_through_why end as "fellThrough",
@@ -224,6 +226,11 @@ export async function setSteering(db: Queryable, jobId: number, steering: Steeri
      where id = $1`,
     [jobId, needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut],
   );
+}
+
+/** Remembers the offers that are planned with, though others like them are cheaper. */
+export async function setAskedOffers(db: Queryable, jobId: number, offers: readonly number[]): Promise<void> {
+  await run(db, 'update job set asked_offers = $2 where id = $1', [jobId, offers]);
 }
 
 export async function setStation(db: Queryable, jobId: number, station: Station): Promise<void> {

@@ -332,3 +332,13 @@ export async function withdrawOfferOfReading(db: Queryable, readingId: number, w
 export async function setStock(db: Queryable, offerId: number, stock: number | null): Promise<void> {
   await run(db, 'update offer set stock = $2 where id = $1', [offerId, stock]);
 }
+
+/** How many modules a pack of an offer has that can be bought; null: there is no such offer, or it has no price. */
+export async function packOf(db: Queryable, id: number): Promise<number | null> {
+  const offer = await maybeOne<{ modules: number }>(
+    db,
+    'select modules from offer where id = $1 and withdrawn_at is null and cost_cents is not null',
+    [id],
+  );
+  return offer?.modules ?? null;
+}

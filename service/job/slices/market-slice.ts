@@ -30,7 +30,7 @@ export async function marketSlice(
     makerKey: makerKey(model?.maker ?? job.machineMaker),
     sockets: slots.filter(({ soldered }) => !soldered).length,
     jobId: job.id,
-    chosen: plans.flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))),
+    chosen: [...plans.flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))), ...job.askedOffers],
     sellersOut: job.steering.sellersOut,
   });
   const jobCase = caseOfJob({

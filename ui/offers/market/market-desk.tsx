@@ -15,6 +15,7 @@ import { SORT_TEXTS, shelfText } from './market-words';
 import type { OpenSheet } from './open-sheet';
 import { Shelves } from './shelves';
 import { ToldOfOffers } from './told-of-offers';
+import { useComposeWith } from './use-compose-with';
 import { type MarketWindow, useMarket } from './use-market';
 import { useMarketActs } from './use-market-acts';
 
@@ -29,10 +30,13 @@ interface MarketDeskProps {
   mayPrice: boolean;
   /** what offers cost the shop is shown */
   seesCost: boolean;
+  /** plans may be put together for a job */
+  mayCompose: boolean;
 }
 
 /** The market: offers by what is typed and by what a machine takes, one kind of module at a time, sorted any way. */
-export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPrice, seesCost }: MarketDeskProps) {
+export function MarketDesk(props: MarketDeskProps) {
+  const { start, wish, jobName, sellers, feeds, ground, mayPrice, seesCost, mayCompose } = props;
   const t = useTranslations('offers');
   const [asked, setAsked] = useState(wish);
   const [picked, setPicked] = useState<number | null>(null);
@@ -40,6 +44,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
   const [sheet, setSheet] = useState<OpenSheet | null>(null);
   const market = useMarket({ ...asked, familyId: picked }, start);
   const acts = useMarketActs(market.again, setSheet);
+  const composing = useComposeWith(mayCompose ? asked.jobId : null);
   useEffect(() => {
     window.history.replaceState(null, '', addressOf(asked));
   }, [asked]);
@@ -48,7 +53,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
     <div className="grid gap-3">
       <Wish asked={asked} jobName={jobName} onAsk={setAsked} />
       {mayPrice && <ToldOfOffers acts={acts} onAdd={() => setSheet({ kind: 'write', from: null })} />}
-      <Fault sentence={noFile ? t('find.noFile') : market.sentence} />
+      <Fault sentence={noFile ? t('find.noFile') : (composing.sentence ?? market.sentence)} />
       {market.familyId === null ? (
         <p className="bg-sheet border border-line px-4 py-8 text-center">
           {asked.jobId === null ? t('find.none') : t('find.noneFits')}
@@ -79,6 +84,7 @@ export function MarketDesk({ start, wish, jobName, sellers, feeds, ground, mayPr
               mayPrice={mayPrice}
               onOpen={seesCost ? (offer: MarketOffer) => setSheet({ kind: 'look', offer }) : null}
               onEdit={mayPrice ? (offer) => void acts.edit(offer.id) : null}
+              onCompose={composing.compose}
             />
           </div>
         </div>

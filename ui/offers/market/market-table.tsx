@@ -29,9 +29,11 @@ interface RowProps {
   onOpen: (() => void) | null;
   /** null: it may not be edited */
   onEdit: (() => void) | null;
+  /** null: there is no job to compose for */
+  onCompose: (() => void) | null;
 }
 
-function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
+function Row({ offer, age, currency, mayPrice, onOpen, onEdit, onCompose }: RowProps) {
   const t = useTranslations('offers');
   const tTrade = useTranslations('trade');
   const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
@@ -40,23 +42,38 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit }: RowProps) {
   const rated = rating === null || ratingCount === null ? '' : ` · ${ratingText(t, rating, ratingCount)}`;
   return (
     <>
-      <span className="min-w-0">
-        <span className="block font-medium truncate">
-          {title}
-          {age !== null && <span className="ml-2 text-mind font-normal">△ {age}</span>}
+      <span className="min-w-0 flex gap-2 items-center justify-between">
+        <span className="min-w-0">
+          <span className="block font-medium truncate">
+            {title}
+            {age !== null && <span className="ml-2 text-mind font-normal">△ {age}</span>}
+          </span>
+          <span className="block text-ink-2 truncate">
+            {tTrade(`origins.${origin}`)}
+            {offer.originalOf !== null && t('offer.of', { originalOf: offer.originalOf })}
+            {offer.everyModel && t('offer.allModels')}
+            {!offer.everyModel && offer.madeFor.length > 0 && t('offer.for', { value: offer.madeFor.join(', ') })}
+            {offer.origin === 'original' && !offer.everyModel && offer.madeFor.length === 0 && t('offer.noModel')}
+            {offer.origin === 'original' && module.part != null && `, ${module.part}`} · {seller}
+            {rated} · {modules > 1 && `${modules} × `}
+            {moduleText(module)}
+            {module.ranks != null && t('offer.ranks', { ranks: module.ranks })}
+            {module.heightMm != null && `, ${module.heightMm} mm`}
+          </span>
         </span>
-        <span className="block text-ink-2 truncate">
-          {tTrade(`origins.${origin}`)}
-          {offer.originalOf !== null && t('offer.of', { originalOf: offer.originalOf })}
-          {offer.everyModel && t('offer.allModels')}
-          {!offer.everyModel && offer.madeFor.length > 0 && t('offer.for', { value: offer.madeFor.join(', ') })}
-          {offer.origin === 'original' && !offer.everyModel && offer.madeFor.length === 0 && t('offer.noModel')}
-          {offer.origin === 'original' && module.part != null && `, ${module.part}`} · {seller}
-          {rated} · {modules > 1 && `${modules} × `}
-          {moduleText(module)}
-          {module.ranks != null && t('offer.ranks', { ranks: module.ranks })}
-          {module.heightMm != null && `, ${module.heightMm} mm`}
-        </span>
+        {onCompose !== null && (
+          <Button
+            weight="quiet"
+            className="shrink-0"
+            onClick={onCompose}
+            aria-label={t('offer.composeWith', { title })}
+          >
+            <span className="max-[620px]:hidden">{t('offer.compose')}</span>
+            <span aria-hidden="true" className="min-[621px]:hidden">
+              +
+            </span>
+          </Button>
+        )}
       </span>
       <span className="max-[1100px]:hidden">
         <PriceLine history={offer.history} />
@@ -117,6 +134,8 @@ interface MarketTableProps {
   mayPrice: boolean;
   onOpen: ((offer: MarketOffer) => void) | null;
   onEdit: ((offer: MarketOffer) => void) | null;
+  /** begins a set for the job whose machine the offers fit; null: there is none */
+  onCompose: ((offer: MarketOffer) => void) | null;
 }
 
 /** The offers of a shelf. Only what is in sight is drawn and asked for, however many there are. */
@@ -130,6 +149,7 @@ export function MarketTable({
   mayPrice,
   onOpen,
   onEdit,
+  onCompose,
 }: MarketTableProps) {
   const t = useTranslations('offers');
   const tTrade = useTranslations('trade');
@@ -183,6 +203,7 @@ export function MarketTable({
                   mayPrice={mayPrice}
                   onOpen={onOpen && (() => onOpen(offer))}
                   onEdit={onEdit && (() => onEdit(offer))}
+                  onCompose={onCompose && (() => onCompose(offer))}
                 />
               )}
             </li>

@@ -6,7 +6,7 @@ import { enterPage } from '@/app/enter';
 import { idOf } from '@/app/handle';
 import { jobInLanguage } from '@/app/job-in-language';
 import { STATIONS, type Station } from '@/core/machine/station';
-import { plannerScript } from '@/runtime/planner-script';
+import { plannerScript, startPlanner } from '@/runtime/planner-script';
 import { rememberStation } from '@/service/job/counter';
 import { machineName } from '@/service/job/job-names';
 import { showStation } from '@/service/job/job-state';
@@ -22,7 +22,7 @@ import { ClosedNote } from '@/ui/job/closed-note';
 import { JobProvider } from '@/ui/job/job-context';
 import { OnDeviceButton } from '@/ui/job/on-device-button';
 import { StationScreen } from '@/ui/job/station-screen';
-import { PLANNER_AT, startEarly } from '@/ui/options/early-worker';
+import { EARLY, PLANNER_AT } from '@/ui/options/early-worker';
 import { getTranslations, screenLanguage } from '@/ui/words/on-the-server';
 import { WORDS_OF_STATIONS } from '@/ui/words/words-of-stations';
 
@@ -75,7 +75,7 @@ export default async function StationPage({ params }: { params: Params }) {
         <script
           nonce={(await headers()).get('x-nonce') ?? undefined}
           // biome-ignore lint/security/noDangerouslySetInnerHtml: what stands in it is made here.
-          dangerouslySetInnerHTML={{ __html: startEarly(planner, path, view.currency) }}
+          dangerouslySetInnerHTML={{ __html: startPlanner(planner, path, view.currency, EARLY) }}
         />
       )}
       <StationRail jobId={job.id} here={station} standings={state.standings} />
