@@ -7,7 +7,7 @@ import { loadDemoShop } from '../demo/load-shop';
 import { openDatabase, testDatabase } from '../testing/database';
 import { many, maybeOne, one, pool, run, transaction } from './database';
 import { noteEvent } from './events';
-import { COUNTER_JOBS, insertJob, listCounterJobs, listSlots, replaceSlots } from './job/jobs';
+import { counterJobsText, insertJob, listCounterJobs, listSlots, replaceSlots } from './job/jobs';
 import { openDraft, takeNumber } from './job/quotes';
 import { insertOffer, insertPrice, insertSeller, specOf } from './market/offers';
 import { listOffersFor } from './market/offers-for-planning';
@@ -323,7 +323,7 @@ describe('the counter’s list', () => {
       `insert into job (customer_id, closed_at) select id, now() from customer where name like 'customer %'`,
     );
     await pool().query('analyze job, customer, quote, job_slot, reading');
-    const plan = await many<{ 'QUERY PLAN': string }>(pool(), `explain ${COUNTER_JOBS}`, [40, 0]);
+    const plan = await many<{ 'QUERY PLAN': string }>(pool(), `explain ${counterJobsText('touched')}`, [40, 0]);
     expect(plan.map((row) => row['QUERY PLAN']).join('\n')).toContain('job_open');
     expect((await listCounterJobs(pool(), { most: 40, after: 0 })).every((job) => job.closedAt === null)).toBe(true);
   });

@@ -8,7 +8,7 @@ import { NewJob } from '@/ui/counter/new-job';
 import { waitingText } from '@/ui/counter/waiting-text';
 import { standingsWord } from '@/ui/frame/standing-sign';
 import { Notice } from '@/ui/kit/notice';
-import { agoText } from '@/ui/words/amounts';
+import { agoText, dayText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
 import { Desk } from '../desk';
 import { enterPage } from '../enter';
@@ -18,26 +18,28 @@ export async function generateMetadata(): Promise<Metadata> {
   return { title: t('title') };
 }
 
-type Search = Promise<{ 'may-not'?: string; page?: string }>;
+type Search = Promise<{ 'may-not'?: string; page?: string; by?: string }>;
 
 /** Pages are looked at one by one: nobody leafs further. */
 const MOST_PAGE = 10_000;
 
-/** Today's jobs by what they wait for, the last touched first. */
+/** Today's jobs by what they wait for, the last touched or the soonest needed first. */
 export default async function CounterPage({ searchParams }: { searchParams: Search }) {
   const t = await getTranslations('jobs');
   const caller = await enterPage('jobs.read');
-  const { page: asked, 'may-not': mayNot } = await searchParams;
+  const { page: asked, by: asBy, 'may-not': mayNot } = await searchParams;
+  const by = asBy === 'needed' ? 'needed' : 'touched';
   const page = /^[1-9]\d{0,4}$/.test(asked ?? '') ? Math.min(Number(asked), MOST_PAGE) : 1;
   const firstHour = await showFirstHour(caller);
-  const { jobs: entries, hasMore } = await counterJobs(caller, page);
+  const { jobs: entries, hasMore } = await counterJobs(caller, page, by);
   const now = new Date();
-  const jobs = entries.map(({ touchedAt, standings, waitsFor, ...entry }) => ({
+  const jobs = entries.map(({ touchedAt, standings, waitsFor, neededBy, ...entry }) => ({
     ...entry,
     customer: waitsFor.on === 'unreadable' ? t('unreadable') : entry.customer,
     waitsFor: waitingText(t, waitsFor),
     standings: standingsWord(standings),
     touched: agoText(touchedAt, now),
+    needed: neededBy === null ? null : t('neededBy', { day: dayText(neededBy) }),
   }));
   return (
     <Desk caller={caller} here="/counter" words={['jobs']}>
@@ -45,6 +47,12 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
         <div className="flex items-center justify-between gap-4">
           <h1 className="text-xl">{t('title')}</h1>
           <div className="flex items-center gap-4">
+            <Link
+              href={by === 'needed' ? '/counter' : '/counter?by=needed'}
+              className="text-sm underline underline-offset-4"
+            >
+              {by === 'needed' ? t('byTouched') : t('byNeeded')}
+            </Link>
             <Link href="/counter/closed" className="text-sm underline underline-offset-4">
               {t('closedJobs')}
             </Link>
@@ -53,7 +61,7 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
         </div>
         {mayNot !== undefined && <Notice tone="mind">{t('notAllowed')}</Notice>}
         {firstHour !== null && <FirstSteps steps={firstHour} />}
-        <CounterBoard jobs={jobs} page={page} hasMore={hasMore} />
+        <CounterBoard jobs={jobs} page={page} by={by} hasMore={hasMore} />
       </main>
     </Desk>
   );

@@ -7,7 +7,7 @@ import {
 } from '../../core/machine/station';
 import { logCaught } from '../../runtime/log';
 import { pool } from '../../store/database';
-import { getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
+import { type CounterOrder, getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
 import type { Caller } from '../staff/access';
 import { machineName } from './job-names';
 
@@ -28,6 +28,8 @@ export interface CounterEntry {
   complaint: string;
   totalMiB: number;
   needMiB: number | null;
+  /** `YYYY-MM-DD` */
+  neededBy: string | null;
   standings: Record<Station, StationStanding>;
   next: Station;
   waitsFor: Waiting;
@@ -80,6 +82,7 @@ function entryOf(row: JobRow): CounterEntry {
     complaint: row.complaint.slice(0, MOST_COMPLAINT),
     totalMiB: row.totalMiB,
     needMiB: row.needMiB,
+    neededBy: row.neededBy,
     standings,
     next,
     waitsFor: row.isBroken ? { on: 'slots' } : waitsFor(row, next),
@@ -97,6 +100,7 @@ function brokenEntry({ id, touchedAt }: JobRow): CounterEntry {
     complaint: '',
     totalMiB: 0,
     needMiB: null,
+    neededBy: null,
     standings,
     next: 'intake',
     waitsFor: { on: 'unreadable' },
@@ -115,9 +119,13 @@ export interface CounterPage {
   hasMore: boolean;
 }
 
-/** A page of the open jobs with the station each waits at, last touched first. @param page from 1 */
-export async function counterJobs(_: Caller<'jobs.read'>, page = 1): Promise<CounterPage> {
-  const rows = await listCounterJobs(pool(), { most: COUNTER_PAGE + 1, after: (page - 1) * COUNTER_PAGE });
+/** A page of the open jobs with the station each waits at. @param page from 1 */
+export async function counterJobs(
+  _: Caller<'jobs.read'>,
+  page = 1,
+  by: CounterOrder = 'touched',
+): Promise<CounterPage> {
+  const rows = await listCounterJobs(pool(), { most: COUNTER_PAGE + 1, after: (page - 1) * COUNTER_PAGE }, by);
   const jobs = rows.slice(0, COUNTER_PAGE).map((row) => {
     try {
       return entryOf(row);

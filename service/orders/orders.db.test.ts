@@ -8,6 +8,7 @@ import { answerQuote } from '../job/quote/quote-answers';
 import { renewQuote } from '../job/quote/renew-quote';
 import { putOnShelf } from '../market/shelf';
 import { changeOrder, claimOf, orderTable, orderXml, placeOrder, showOrders } from './orders';
+import { basketView } from './view';
 
 const shop = openTestShop();
 const GB = 1024;
@@ -87,6 +88,32 @@ describe('a yes that is said at the counter', () => {
 });
 
 describe('parts', () => {
+  it('come so many days after the day on which the job is needed, ordered today', async () => {
+    const id = await acceptedTill(shop.teo);
+    const partOf = async () => {
+      const all = (await showOrders(READER)).baskets.flatMap((basket) => basketView(basket, false).parts);
+      return all.find(({ jobId }) => jobId === id);
+    };
+    expect(await partOf()).toMatchObject({ neededBy: null, lateDays: 0 });
+    const inDays = (days: number) =>
+      one<{ day: string }>(
+        pool(),
+        `update job set needed_by = (now() at time zone (select time_zone from shop))::date + $2::int where id = $1
+         returning needed_by as day`,
+        [id, days],
+      );
+    const { lead } = await one<{ lead: number }>(
+      pool(),
+      `select coalesce(offer.lead_days, seller.lead_days) as lead from offer join seller on seller.id = seller_id
+       where offer.id = $1`,
+      [(await partOf())?.offerId],
+    );
+    const { day } = await inDays(lead - 2);
+    expect(await partOf()).toMatchObject({ neededBy: day, lateDays: 2 });
+    await inDays(lead);
+    expect(await partOf()).toMatchObject({ lateDays: 0 });
+  });
+
   it('are wanted over all jobs by seller, ordered once, and what was dead is wanted again', async () => {
     const [a, b] = [await acceptedTill(shop.teo), await acceptedTill(shop.teo)];
     const { baskets } = await showOrders(READER);

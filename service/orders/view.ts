@@ -18,6 +18,10 @@ export interface BasketPart {
   printedCents: number | null;
   stock: number | null;
   withdrawn: boolean;
+  /** the day on which the customer needs it; null: none is named */
+  neededBy: string | null;
+  /** days that it would come after that, ordered today; 0: in time */
+  lateDays: number;
   /** its seller still has a price for it */
   onSale: boolean;
 }
@@ -67,13 +71,17 @@ export function basketView({ seller, parts }: SellerBasket, seesCost: boolean): 
     leadDays,
     terms,
     leastCents: leastOrderCents,
-    parts: parts.map(({ sellerId: _, modules: _modules, quotedCents, eachCents, printedCents, ...part }) => ({
-      ...part,
-      onSale: eachCents !== null && !part.withdrawn,
-      ...(seesCost
-        ? { quotedCents, eachCents, printedCents }
-        : { quotedCents: null, eachCents: null, printedCents: null }),
-    })),
+    parts: parts.map(({ sellerId: _, modules: _modules, quotedCents, eachCents, printedCents, ...one }) => {
+      const { leadDays: ownDays, inDays, ...part } = one;
+      return {
+        ...part,
+        lateDays: inDays === null ? 0 : Math.max(0, (ownDays ?? leadDays) - inDays),
+        onSale: eachCents !== null && !part.withdrawn,
+        ...(seesCost
+          ? { quotedCents, eachCents, printedCents }
+          : { quotedCents: null, eachCents: null, printedCents: null }),
+      };
+    }),
   };
 }
 

@@ -110,8 +110,15 @@ export interface JobRow extends Job {
   parts: 'on-the-way' | 'here' | null;
 }
 
-/** A window of the open jobs for the counter, last touched first: $1 how many, $2 after how many. */
-export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
+/** Ways to sort the open jobs: as they were touched last, or by the day on which they are needed. */
+const COUNTER_ORDERS = {
+  touched: ['touched_at desc, job.id desc', 'job."touchedAt" desc, job.id desc'],
+  needed: ['needed_by, touched_at desc, job.id desc', 'job."neededBy", job."touchedAt" desc, job.id desc'],
+} as const;
+export type CounterOrder = keyof typeof COUNTER_ORDERS;
+
+/** A window of the open jobs for the counter: $1 how many, $2 after how many. Jobs without a day come after those with one. */
+export const counterJobsText = (by: CounterOrder): string => `select job.*, sent.number as "quoteNumber",
     (select count(*) from job_slot where job_id = job.id) as "slotCount",
     (select count(*) from job_slot where job_id = job.id and module is not null
        and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",
@@ -133,13 +140,17 @@ export const COUNTER_JOBS = `select job.*, sent.number as "quoteNumber",
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
       from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
       where line.job_id = job.id) as parts
-  from (${SELECT} where closed_at is null and begun_at is not null order by touched_at desc, job.id desc limit $1 offset $2) as job
+  from (${SELECT} where closed_at is null and begun_at is not null order by ${COUNTER_ORDERS[by][0]} limit $1 offset $2) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
   left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
-  order by job."touchedAt" desc, job.id desc`;
+  order by ${COUNTER_ORDERS[by][1]}`;
 
-export async function listCounterJobs(db: Queryable, window: { most: number; after: number }): Promise<JobRow[]> {
-  return many<JobRow & Record<string, unknown>>(db, { name: 'counter jobs', text: COUNTER_JOBS }, [
+export async function listCounterJobs(
+  db: Queryable,
+  window: { most: number; after: number },
+  by: CounterOrder = 'touched',
+): Promise<JobRow[]> {
+  return many<JobRow & Record<string, unknown>>(db, { name: `counter jobs, ${by}`, text: counterJobsText(by) }, [
     window.most,
     window.after,
   ]);

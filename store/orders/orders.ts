@@ -22,6 +22,11 @@ export interface WantedPart {
   /** packs that the seller says it has; null: untold */
   stock: number | null;
   withdrawn: boolean;
+  /** days until its seller has it here, where the offer says so itself; null: as its seller says */
+  leadDays: number | null;
+  /** the day on which the customer needs it (`YYYY-MM-DD`), and the days until then; null: none is named */
+  neededBy: string | null;
+  inDays: number | null;
 }
 
 /**
@@ -51,7 +56,9 @@ with accepted as (
 select wanted.job_id as "jobId", customer.name as customer, wanted.number as "quoteNumber", offer.id as "offerId",
   offer.seller_id as "sellerId", offer.title, offer.seller_part as "sellerPart", offer.modules,
   (wanted.count - coalesce(ordered.count, 0))::integer as quantity, wanted.quoted_cents as "quotedCents",
-  offer.cost_cents as "eachCents", price.printed_cents as "printedCents", offer.stock, withdrawn_at is not null as withdrawn
+  offer.cost_cents as "eachCents", price.printed_cents as "printedCents", offer.stock, withdrawn_at is not null as withdrawn,
+  offer.lead_days as "leadDays", job.needed_by as "neededBy",
+  job.needed_by - (now() at time zone (select time_zone from shop))::date as "inDays"
 from wanted join offer on offer.id = wanted.offer_id and seller_id is not null
   join job on job.id = wanted.job_id join customer on customer.id = customer_id
   left join ordered on ordered.job_id = wanted.job_id and ordered.offer_id = wanted.offer_id

@@ -12,24 +12,28 @@ interface CounterBoardProps {
   jobs: readonly CounterJob[];
   /** from 1 */
   page: number;
+  by: 'touched' | 'needed';
   hasMore: boolean;
 }
 
-const pageHref = (page: number): string => (page === 1 ? '/counter' : `/counter?page=${page}`);
+function pageHref(page: number, by: CounterBoardProps['by']): string {
+  const query = new URLSearchParams({ ...(by === 'needed' && { by }), ...(page > 1 && { page: String(page) }) });
+  return query.size === 0 ? '/counter' : `/counter?${query}`;
+}
 
 /** Ways to the jobs touched before these, and after them. */
-function Pages({ page, hasMore }: Omit<CounterBoardProps, 'jobs'>) {
+function Pages({ page, by, hasMore }: Omit<CounterBoardProps, 'jobs'>) {
   const t = useTranslations('jobs');
   if (page === 1 && !hasMore) return null;
   return (
     <nav aria-label={t('pages')} className="flex items-center gap-3">
       {page > 1 && (
-        <NearLink href={pageHref(page - 1)} className={buttonLook('plain')}>
+        <NearLink href={pageHref(page - 1, by)} className={buttonLook('plain')}>
           {t('newer')}
         </NearLink>
       )}
       {hasMore && (
-        <NearLink href={pageHref(page + 1)} className={buttonLook('plain')}>
+        <NearLink href={pageHref(page + 1, by)} className={buttonLook('plain')}>
           {t('older')}
         </NearLink>
       )}
@@ -39,14 +43,14 @@ function Pages({ page, hasMore }: Omit<CounterBoardProps, 'jobs'>) {
 }
 
 /** Open jobs under the station that wants somebody next. The page carries each job once, as data. */
-export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
+export function CounterBoard({ jobs, page, by, hasMore }: CounterBoardProps) {
   const t = useTranslations('jobs');
   const tFrame = useTranslations('frame');
   if (jobs.length === 0) {
     return (
       <>
         <p className="bg-sheet border border-line px-4 py-8 text-center">{page === 1 ? t('empty') : t('emptyPage')}</p>
-        <Pages page={page} hasMore={hasMore} />
+        <Pages page={page} by={by} hasMore={hasMore} />
       </>
     );
   }
@@ -72,7 +76,7 @@ export function CounterBoard({ jobs, page, hasMore }: CounterBoardProps) {
           </section>
         );
       })}
-      <Pages page={page} hasMore={hasMore} />
+      <Pages page={page} by={by} hasMore={hasMore} />
     </div>
   );
 }

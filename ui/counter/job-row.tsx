@@ -11,6 +11,8 @@ export interface CounterJob extends Pick<CounterEntry, Told> {
   /** what it waits for, in a few words */
   waitsFor: string;
   touched: string;
+  /** by when the customer needs it, in words; null: no day is named */
+  needed: string | null;
 }
 
 /** One job on the counter: who, what machine, how far, and what it waits for. */
@@ -34,7 +36,7 @@ export function JobLine({ job }: { job: CounterJob }) {
         <StandingRow word={job.standings} />
         <span>
           {job.waitsFor}
-          <small>{job.touched}</small>
+          <small>{job.needed ?? job.touched}</small>
         </span>
       </a>
     </li>

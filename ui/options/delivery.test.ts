@@ -1,7 +1,7 @@
 import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import { staffWords } from '@/words/staff-words';
-import { deliveryText, fromText, leadDaysOf } from './delivery';
+import { daysLate, deliveryText, fromText, leadDaysOf } from './delivery';
 
 const t = staffWords('en', 'options');
 
@@ -15,6 +15,15 @@ test('a plan is here when the last of what it buys is', () => {
   expect(deliveryText(t, buying('here', 'soon'), supplies)).toBe('in 1 day');
   expect(deliveryText(t, buying('here', 'nobody knows'), supplies)).toBe('in stock');
   expect(deliveryText(t, buying(), supplies)).toBe('nothing to order');
+});
+
+test('a plan is late by the days that its last part comes after the day it is needed; what is in the house never is', () => {
+  expect(daysLate(buying('soon', 'later'), supplies, 5)).toBe(0);
+  expect(daysLate(buying('soon', 'later'), supplies, 2)).toBe(3);
+  expect(daysLate(buying('soon'), supplies, 0)).toBe(1);
+  expect(daysLate(buying('soon'), supplies, -4)).toBe(5);
+  expect(daysLate(buying('here'), supplies, -4)).toBe(0);
+  expect(daysLate(buying(), supplies, -4)).toBe(0);
 });
 
 it('names who made and who sells what a plan buys, each once', () => {

@@ -12,6 +12,16 @@ export function leadDaysOf({ bought }: Pick<Plan, 'bought'>, supplies: Supplies)
   return Math.max(0, ...bought.map(({ offer }) => supplies[offer]?.leadDays ?? 0));
 }
 
+/**
+ * Days that what a plan buys comes too late; 0: it is in time. What is in the house is, whatever day it is needed.
+ *
+ * @param inDays days until it is needed
+ */
+export const daysLate = (plan: Pick<Plan, 'bought'>, supplies: Supplies, inDays: number): number => {
+  const lead = leadDaysOf(plan, supplies);
+  return lead === 0 ? 0 : Math.max(0, lead - inDays);
+};
+
 /** How long something takes to come. */
 export const daysText = (t: StaffWords<'options'>, days: number): string =>
   days === 0 ? t('delivery.now') : t('delivery.days', { days });

@@ -1,10 +1,11 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { type ComponentProps, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { daysFrom } from '@/core/day-count';
 import type { PlanSay } from '@/core/planning/explain/plan-say';
 import { whyBest } from '@/core/planning/filters/best-of-rung';
 import { planKey, type Rung, rungsOf } from '@/core/planning/filters/ladder';
-import { missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/steering';
+import { type LadderBounds, missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/steering';
 import { suggestThree } from '@/core/planning/filters/suggest-three';
 import { whyBestText } from '@/core/planning/filters/suggestion-words';
 import type { PlanCase } from '@/core/planning/model/case';
@@ -15,6 +16,7 @@ import { useJob } from '../job/job-context';
 import { AddAs } from './add-as';
 import { setToday, withPacks } from './compose/set-packs';
 import { useHandMade } from './compose/use-hand-made';
+import { daysLate } from './delivery';
 import { DeskTools } from './desk-tools';
 import { Ladder } from './ladder/ladder';
 import { LaidOver, type Over } from './ladder/laid-over';
@@ -55,13 +57,23 @@ function usePlaces(): ReadonlyMap<string, number> {
   );
 }
 
-/** What only shuts plans out: the picture follows it at once, and stays as it is while anything else is planned for. */
-function useLimits({ needMiB, budgetCents, freeSlots }: Steering): Steering {
-  return useMemo(() => ({ ...UNSTEERED, needMiB, budgetCents, freeSlots }), [needMiB, budgetCents, freeSlots]);
+/**
+ * What only shuts plans out: the picture follows it at once, and stays as it is while anything else is planned for. The day
+ * on which the customer needs it is the job's.
+ */
+function useLimits({ needMiB, budgetCents, freeSlots }: Steering): LadderBounds {
+  const { job } = useJob();
+  const { supplies, neededBy, today } = job;
+  return useMemo(() => {
+    const bounds = { ...UNSTEERED, needMiB, budgetCents, freeSlots };
+    if (neededBy === null) return bounds;
+    const inDays = daysFrom(today, neededBy);
+    return { ...bounds, lateBy: (plan: Pick<Plan, 'bought'>) => daysLate(plan, supplies, inDays) };
+  }, [needMiB, budgetCents, freeSlots, supplies, neededBy, today]);
 }
 
 /** The plans as rungs, and what follows from them for how the job is steered. */
-function useRungs({ answer }: OptionsDeskProps, steering: Steering) {
+function useRungs({ answer }: OptionsDeskProps, steering: LadderBounds) {
   const { job } = useJob();
   const { bestToleranceBp: toleranceBp, cover } = job;
   const rungs = useMemo(
@@ -133,7 +145,7 @@ function useWaysOn(
 }
 
 interface BestRule {
-  steering: Steering;
+  steering: LadderBounds;
   toleranceBp: number;
 }
 
@@ -196,7 +208,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
           plans={answer.plans}
           places={places}
           compared={compared}
-          best={whyLooked(say, lookedKey, rungs, { steering, toleranceBp: job.bestToleranceBp })}
+          best={whyLooked(say, lookedKey, rungs, { steering: limits, toleranceBp: job.bestToleranceBp })}
           busy={slip.busy}
           sentence={slip.sentence}
           onPut={slip.put}

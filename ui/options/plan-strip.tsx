@@ -12,6 +12,7 @@ import { capacityText, moneyText } from '../words/amounts';
 import { AddAs } from './add-as';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
+import { LateNote } from './late-note';
 import { Reasons } from './sheets/reasons';
 import { sentenceOf } from './sheets/sentence-of';
 import { usePlanSay } from './use-plan-say';
@@ -101,6 +102,7 @@ export function PlanStrip(props: PlanStripProps) {
             {deliveryText(t, plan, job.supplies)}
             {plan.latencyNs !== null && t('plan.latency', { value: Number(plan.latencyNs.toFixed(1)) })}
           </p>
+          <LateNote plan={plan} />
           <p className="text-ink-2">
             {sentenceOf(savingText(say, plan, plans))}
             {best !== '' && t('plan.best', { best })}

@@ -2,7 +2,7 @@
 import { type KeyboardEvent, type RefObject, useEffect, useRef, useState } from 'react';
 import { useTranslations } from '#translations';
 import { planKey } from '@/core/planning/filters/ladder';
-import { missedBy, type Steering } from '@/core/planning/filters/steering';
+import { type LadderBounds, missedBy } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
@@ -16,7 +16,7 @@ interface PlanTableProps {
   plans: readonly Plan[];
   planCase: PlanCase;
   supplies: Readonly<Record<string, OfferSupply>>;
-  steering: Steering;
+  steering: LadderBounds;
   looked: string | null;
   places: ReadonlyMap<string, number>;
   onLook: (key: string) => void;

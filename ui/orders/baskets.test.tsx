@@ -30,6 +30,8 @@ const part = (more: Partial<BasketPart>): BasketPart => ({
   printedCents: 2400,
   stock: 10,
   withdrawn: false,
+  neededBy: null,
+  lateDays: 0,
   onSale: true,
   ...more,
 });
@@ -70,6 +72,17 @@ describe('what accepted jobs need of sellers', () => {
       note: 'By the back door, please.',
     });
     expect(push).toHaveBeenCalledWith('/orders/12');
+  });
+
+  it('warns of what would come after the day on which the customer needs it', () => {
+    const late = { neededBy: '2026-12-04', lateDays: 3 };
+    shown([basket([part(late), part({ offerId: 40, neededBy: '2026-12-24' })])]);
+    expect(screen.getAllByText(/needed by/).map(({ textContent }) => textContent)).toEqual([
+      '△ here too late by 3 days: it is needed by 4 December 2026',
+    ]);
+    cleanup();
+    shown([basket([part({ ...late, lateDays: 1 })])], { language: 'de' });
+    expect(screen.getByText(/kommt 1 Tag zu spät/)).toBeTruthy();
   });
 
   it('leaves out what is not ticked, and cannot be ordered empty', async () => {

@@ -9,7 +9,7 @@ import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { moneyText } from '../words/amounts';
+import { dayText, moneyText } from '../words/amounts';
 import { hintText } from './hint-text';
 
 /** What a pack costs today; where it has no price any more, what the quote counted on; null: it may not be seen. */
@@ -177,6 +177,11 @@ function PartLine({ part, currency, isLeft, onFlip }: PartLineProps) {
               quoteNumber: part.quoteNumber,
             })}
           </span>
+          {part.lateDays > 0 && part.neededBy !== null && (
+            <span className="block text-sm text-mind">
+              △ {t('basket.late', { days: part.lateDays, day: dayText(part.neededBy) })}
+            </span>
+          )}
         </span>
       </label>
       <Link href={`/jobs/${part.jobId}/fitting`} className="text-sm underline underline-offset-2">

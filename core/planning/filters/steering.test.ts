@@ -57,4 +57,9 @@ test('what a plan misses is told by how much', () => {
   expect(missed({ budgetCents: plan.priceCents - 5 })).toEqual({ what: 'budget', cents: 5 });
   expect(missed({ freeSlots: plan.openSlots + 2 })).toEqual({ what: 'free', slots: 2 });
   expect(missed({ budgetCents: plan.priceCents, needMiB: plan.totalMiB, freeSlots: plan.openSlots })).toBeNull();
+  expect(missedBy({ ...UNSTEERED, lateBy: () => 2 }, plan)).toEqual({ what: 'late', days: 2 });
+  expect(missedBy({ ...UNSTEERED, lateBy: () => 0 }, plan)).toBeNull();
+  // What is dear is said before what is late.
+  const both = { ...UNSTEERED, budgetCents: plan.priceCents - 5, lateBy: () => 2 };
+  expect(missedBy(both, plan)).toMatchObject({ what: 'budget' });
 });

@@ -15,6 +15,12 @@ export interface Steering {
   sellersOut: readonly string[];
 }
 
+/** How the ladder is steered, with what else shuts plans out of it. */
+export interface LadderBounds extends Steering {
+  /** days that what a plan buys comes after the day on which it is needed; left out: no day is named */
+  lateBy?: (plan: Pick<Plan, 'bought'>) => number;
+}
+
 /** Everything is wanted. */
 export const UNSTEERED: Steering = {
   needMiB: null,
@@ -45,18 +51,20 @@ export function goalOf(
   };
 }
 
-/** What a plan misses of a need, a budget or free slots that are wanted; null: nothing. */
+/** What a plan misses of a need, a budget, free slots or a day that are wanted; null: nothing. */
 export type Missed =
   | { what: 'need'; mib: number }
   | { what: 'budget'; cents: number }
-  | { what: 'free'; slots: number };
+  | { what: 'free'; slots: number }
+  | { what: 'late'; days: number };
 
 /** The first of these that a plan misses, and by how much. */
-export function missedBy({ needMiB, budgetCents, freeSlots }: Steering, plan: Plan): Missed | null {
+export function missedBy({ needMiB, budgetCents, freeSlots, lateBy }: LadderBounds, plan: Plan): Missed | null {
   if (needMiB !== null && plan.totalMiB < needMiB) return { what: 'need', mib: needMiB - plan.totalMiB };
   if (budgetCents !== null && plan.priceCents > budgetCents) {
     return { what: 'budget', cents: plan.priceCents - budgetCents };
   }
   if (plan.openSlots < freeSlots) return { what: 'free', slots: freeSlots - plan.openSlots };
-  return null;
+  const days = lateBy?.(plan) ?? 0;
+  return days > 0 ? { what: 'late', days } : null;
 }

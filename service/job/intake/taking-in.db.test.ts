@@ -224,6 +224,22 @@ describe('the counter', () => {
     expect(await whereLeft(READER, 0)).toBeNull();
   });
 
+  it('lists by the day on which jobs are needed, those without one after them', async () => {
+    const [late, soon] = [await readTill(shop.teo), await readTill(shop.teo)];
+    must(await saveIntake(shop.teo, soon, { neededBy: '2031-01-05' }));
+    must(await saveIntake(shop.teo, late, { neededBy: '2031-03-01' }));
+    const touched = await counterJobs(READER);
+    expect(touched.jobs.slice(0, 2).map(({ id }) => id)).toEqual([late, soon]);
+    const needed = await counterJobs(READER, 1, 'needed');
+    const days = needed.jobs.map(({ neededBy }) => neededBy);
+    const named = days.filter((day) => day !== null);
+    expect(named).toEqual([...named].sort());
+    expect(days.slice(named.length).every((day) => day === null)).toBe(true);
+    const at = (id: number) => needed.jobs.findIndex((job) => job.id === id);
+    expect(at(soon)).toBeLessThan(at(late));
+    expect(needed.jobs.map(({ id }) => id).sort()).toEqual(touched.jobs.map(({ id }) => id).sort());
+  });
+
   it('has every change with who and when', async () => {
     const nameless = await many(pool(), 'select kind from event where job_id is not null and staff_id is null');
     expect(nameless).toEqual([]);

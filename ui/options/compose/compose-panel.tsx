@@ -14,6 +14,7 @@ import { Button } from '../../kit/button';
 import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText } from '../delivery';
 import { LANE_WORDS } from '../lane-words';
+import { LateNote } from '../late-note';
 import { Reasons } from '../sheets/reasons';
 import { usePlanSay } from '../use-plan-say';
 import { OfferList } from './offer-list';
@@ -142,6 +143,7 @@ function Outcome({ planCase, made }: Pick<ComposePanelProps, 'planCase' | 'made'
           {runText(say.t, plan)} · {freeText(say.t, plan)} · {fateText(say.t, planCase, plan)} ·{' '}
           {deliveryText(t, plan, job.supplies)}
         </p>
+        <LateNote plan={plan} />
         {standingLines(say, planCase, standing).map((line) => (
           <p key={line} className={standing.is === 'shown' ? 'text-good' : 'text-ink-2'}>
             {line}

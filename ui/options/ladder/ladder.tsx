@@ -13,7 +13,7 @@ import {
 } from 'react';
 import { useTranslations } from '#translations';
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
-import type { Steering } from '@/core/planning/filters/steering';
+import type { LadderBounds, Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Answer } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
@@ -34,7 +34,7 @@ interface LadderProps {
   answer: Answer;
   planCase: PlanCase;
   supplies: Readonly<Record<string, OfferSupply>>;
-  steering: Steering;
+  steering: LadderBounds;
   onSteer: (patch: Partial<Steering>, live?: boolean) => void;
   /** key of the plan that is looked at */
   looked: string | null;

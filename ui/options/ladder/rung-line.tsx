@@ -4,7 +4,7 @@ import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { whyRate } from '@/core/planning/explain/explain-words';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
-import { type Missed, missedBy, type Steering } from '@/core/planning/filters/steering';
+import { type LadderBounds, type Missed, missedBy } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
@@ -15,7 +15,7 @@ interface RungLineProps {
   rung: Rung;
   planCase: PlanCase;
   supplies: Readonly<Record<string, OfferSupply>>;
-  steering: Steering;
+  steering: LadderBounds;
   onLook: (key: string) => void;
 }
 
@@ -27,6 +27,8 @@ function missedText(t: StaffWords<'options'>, missed: Missed, currency: string):
       return t('rung.over', { cents: moneyText(missed.cents, currency) });
     case 'free':
       return t('rung.short', { slots: missed.slots });
+    case 'late':
+      return t('rung.late', { days: missed.days });
   }
 }
 

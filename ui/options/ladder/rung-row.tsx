@@ -2,7 +2,7 @@ import { memo, type ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import { freeText, runText } from '@/core/planning/explain/plan-words';
 import { planKey, type Rung } from '@/core/planning/filters/ladder';
-import { missedBy, type Steering } from '@/core/planning/filters/steering';
+import { type LadderBounds, missedBy } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
@@ -26,7 +26,7 @@ export interface RungRowProps {
   planCase: PlanCase;
   supplies: Readonly<Record<string, OfferSupply>>;
   scale: PriceScale;
-  steering: Steering;
+  steering: LadderBounds;
   todayMiB: number;
   /** keys of the plans that are looked at and that the tab key reaches; null: none of this rung */
   looked: string | null;

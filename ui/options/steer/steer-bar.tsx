@@ -12,7 +12,7 @@ import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
 import { Field } from '../../kit/field';
-import { capacityText } from '../../words/amounts';
+import { capacityText, dayText } from '../../words/amounts';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
 import { Sellers } from './sellers';
@@ -127,6 +127,7 @@ function Lanes({ steering, onSteer, answer }: SteerBarProps) {
 /** What steers the ladder beside the lines on it. */
 export function SteerBar(props: SteerBarProps) {
   const t = useTranslations('options');
+  const { job } = useJob();
   const { steering, onSteer, planCase } = props;
   const sockets = planCase.machine.slots.filter(({ soldered }) => soldered == null).length;
   const rates = useMemo(() => boardRates(planCase), [planCase]);
@@ -173,6 +174,11 @@ export function SteerBar(props: SteerBarProps) {
       />
       <Sellers steering={steering} onSteer={onSteer} planCase={planCase} />
       <Lanes {...props} />
+      {job.neededBy !== null && (
+        <span className="text-sm text-ink-2 min-h-8 inline-flex items-center">
+          {t('steer.neededBy', { day: dayText(job.neededBy) })}
+        </span>
+      )}
     </fieldset>
   );
 }
