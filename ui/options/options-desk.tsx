@@ -6,8 +6,8 @@ import type { PlanSay } from '@/core/planning/explain/plan-say';
 import { whyBest } from '@/core/planning/filters/best-of-rung';
 import { planKey, type Rung, rungsOf } from '@/core/planning/filters/ladder';
 import { type LadderBounds, missedBy, type Steering, UNSTEERED } from '@/core/planning/filters/steering';
-import { suggestThree } from '@/core/planning/filters/suggest-three';
-import { whyBestText } from '@/core/planning/filters/suggestion-words';
+import { type Suggestion, suggestThree } from '@/core/planning/filters/suggest-three';
+import { becauseText, whyBestText } from '@/core/planning/filters/suggestion-words';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { PlanChoice } from '@/core/planning/search/evaluate-choice';
 import type { Answer, Plan } from '@/core/planning/search/plan';
@@ -119,6 +119,12 @@ function onQuote(places: ReadonlyMap<string, number>, key: string | null): { on?
   return on === undefined ? {} : { on };
 }
 
+/** Why the plan that is looked at is suggested; empty: it is not. */
+function whySuggested(say: PlanSay, looked: string | null, suggestions: readonly Suggestion[]): string {
+  const found = suggestions.find(({ plan }) => planKey(plan) === looked);
+  return found === undefined ? '' : becauseText(say, found.because);
+}
+
 /** Why the plan that is looked at is written out as the best of its rung; empty: it is not. */
 function whyLooked(say: PlanSay, looked: string | null, rungs: readonly Rung[], rule: BestRule): string {
   const rung = looked === null ? undefined : rungs.find((one) => planKey(one.best) === looked);
@@ -208,6 +214,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
           plans={answer.plans}
           places={places}
           compared={compared}
+          suggested={whySuggested(say, lookedKey, suggestions)}
           best={whyLooked(say, lookedKey, rungs, { steering: limits, toleranceBp: job.bestToleranceBp })}
           busy={slip.busy}
           sentence={slip.sentence}

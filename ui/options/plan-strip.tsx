@@ -26,6 +26,8 @@ interface PlanStripProps {
   compared: readonly string[];
   /** why it is the best of its rung; empty: it is not */
   best: string;
+  /** why it is suggested; empty: it is not */
+  suggested: string;
   busy: boolean;
   sentence: string | null;
   onPut: (place: number) => void;
@@ -42,7 +44,7 @@ const MOST_REASONS = 3;
 export function PlanStrip(props: PlanStripProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
-  const { plan, planCase, plans, places, compared, best, busy, sentence } = props;
+  const { plan, planCase, plans, places, compared, best, suggested, busy, sentence } = props;
   const { onPut, onOpen, onCompare, onSideBySide, onCompose } = props;
   const say = usePlanSay(planCase.currency);
   const { job } = useJob();
@@ -103,6 +105,7 @@ export function PlanStrip(props: PlanStripProps) {
             {plan.latencyNs !== null && t('plan.latency', { value: Number(plan.latencyNs.toFixed(1)) })}
           </p>
           <LateNote plan={plan} />
+          {suggested !== '' && <p>{suggested}</p>}
           <p className="text-ink-2">
             {sentenceOf(savingText(say, plan, plans))}
             {best !== '' && t('plan.best', { best })}

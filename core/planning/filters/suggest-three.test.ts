@@ -1,6 +1,7 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
 import type { PlanCase } from '../model/case';
 import { answer } from '../search/answer';
+import type { Plan } from '../search/plan';
 import { english } from '../testing/english';
 import { rungsOf } from './ladder';
 import { missedBy, type Steering, UNSTEERED } from './steering';
@@ -61,6 +62,42 @@ describe('three suggestions', () => {
     };
     const [enough] = suggest({}, {}, { ...till, offers: [...till.offers, bargain] });
     expect(enough?.plan.bought.map(({ offer }) => offer)).toEqual(['bargain']);
+  });
+
+  it('is never slower than today or of mixed rates where a clear plan costs at most a tenth more, and says so', () => {
+    let swapped = 0;
+    for (const [, planCase] of WORKED_CASES) {
+      const { plans, baseline } = answer({ ...planCase, goal: null });
+      const totals = [...new Set(plans.map(({ totalMiB }) => totalMiB))].sort((a, b) => a - b);
+      for (const needMiB of [null, ...totals]) {
+        const bounds = { ...UNSTEERED, needMiB };
+        const isWanted = (plan: Plan) => missedBy(bounds, plan) === null;
+        const rungs = rungsOf(plans, { isWanted });
+        const input = { rungs, steering: bounds, todayMiB: baseline.totalMiB, cover: null, toleranceBp: 500 };
+        const [enough] = suggestThree(input);
+        if (enough === undefined) continue;
+        if (enough.because.why === 'clear') {
+          swapped++;
+          expect(enough.plan.care).toBe('clear');
+          expect(reasonOf(enough)).toMatch(
+            /^Enough: for .* than the cheapest (it is no slower|all modules run at one)/,
+          );
+          continue;
+        }
+        const isHalting = enough.plan.reasons.some((one) => one === 'slower-than-today' || one === 'mixed-rate');
+        if (!isHalting) continue;
+        const next = totals[totals.indexOf(enough.plan.totalMiB) + 1];
+        const better = plans.filter(
+          (plan) =>
+            plan.care === 'clear' &&
+            isWanted(plan) &&
+            (plan.totalMiB === enough.plan.totalMiB || plan.totalMiB === next) &&
+            plan.priceCents * 10 <= enough.plan.priceCents * 11,
+        );
+        expect(better).toEqual([]);
+      }
+    }
+    expect(swapped).toBeGreaterThan(0);
   });
 
   it('are fewer where fewer are wanted, and none where none is', () => {

@@ -3,7 +3,7 @@ import type { Plan } from '../search/plan';
 import { bestOfRung } from './best-of-rung';
 import type { Cover } from './cover';
 import type { Rung } from './ladder';
-import type { Steering } from './steering';
+import { type LadderBounds, missedBy } from './steering';
 
 /** What a suggested option is for. */
 export type Purpose = 'enough' | 'comfortable' | 'most' | 'original';
@@ -16,6 +16,8 @@ export type Because =
   | { why: 'exact'; cents: number }
   /** the least that reaches what is needed */
   | { why: 'reaches'; needMiB: number; cents: number }
+  /** for so much more than the cheapest it need not be minded, where that is slower than today or of mixed rates */
+  | { why: 'clear'; over: Halting; moreCents: number }
   /** so much more than enough, for so much more */
   | { why: 'comfortable'; moreMiB: number; moreCents: number }
   | { why: 'warranty' | 'support' }
@@ -31,11 +33,17 @@ export interface Suggestion {
 export interface SuggestInput {
   /** the lowest total first; their best plans are those that are wanted, where any is */
   rungs: readonly Rung[];
-  steering: Steering;
+  steering: LadderBounds;
   todayMiB: number;
   cover: Cover;
   toleranceBp: number;
 }
+
+/** What a practitioner would not call enough, if a plan that need not be minded costs little more. */
+const HALTING = ['slower-than-today', 'mixed-rate'] as const;
+export type Halting = (typeof HALTING)[number];
+/** Little more is a tenth of the price. */
+const LITTLE_MORE = 1.1;
 
 /** Comfortable is so many times enough, at least. */
 const ROOM = 1.5;
@@ -45,6 +53,26 @@ function enoughBecause({ steering }: SuggestInput, rung: Rung): Because {
   const { needMiB } = steering;
   if (needMiB === null) return { why: 'first', totalMiB: rung.totalMiB, cents };
   return rung.totalMiB === needMiB ? { why: 'exact', cents } : { why: 'reaches', needMiB, cents };
+}
+
+/**
+ * The plan that is enough: the best of its rung, unless that is slower than today or of mixed rates and a clear one of the same
+ * or the next total costs little more.
+ */
+function enoughOf(input: SuggestInput, rung: Rung): Pick<Suggestion, 'plan' | 'because'> {
+  const { best } = rung;
+  const own = { plan: best, because: enoughBecause(input, rung) };
+  const over = HALTING.find((reason) => best.reasons.includes(reason));
+  if (over === undefined) return own;
+  const at = input.rungs.findIndex(({ totalMiB }) => totalMiB === rung.totalMiB);
+  const most = best.priceCents + Math.abs(best.priceCents) * (LITTLE_MORE - 1);
+  const [clear] = input.rungs
+    .slice(at, at + 2)
+    .flatMap(({ plans }) => plans)
+    .filter((plan) => plan.care === 'clear' && plan.priceCents <= most && missedBy(input.steering, plan) === null)
+    .sort((a, b) => a.priceCents - b.priceCents || b.totalMiB - a.totalMiB);
+  if (clear === undefined) return own;
+  return { plan: clear, because: { why: 'clear', over, moreCents: clear.priceCents - best.priceCents } };
 }
 
 /** Does a larger rung ask no more, and nothing more to mind? Nobody would offer the smaller one then. */
@@ -74,12 +102,15 @@ export function suggestThree(input: SuggestInput): Suggestion[] {
   const wanted = more.filter((rung) => !more.some((larger) => isBargainOver(larger, rung)));
   const [enough] = wanted;
   if (enough === undefined) return [];
-  const found: Suggestion[] = [{ purpose: 'enough', plan: enough.best, because: enoughBecause(input, enough) }];
-  const basis = Math.max(steering.needMiB ?? 0, enough.totalMiB);
-  const comfortable = wanted.find(({ totalMiB }) => totalMiB >= basis * ROOM) ?? wanted[1];
-  if (comfortable !== undefined && comfortable !== enough) {
-    const moreCents = comfortable.best.priceCents - enough.best.priceCents;
-    const because: Because = { why: 'comfortable', moreMiB: comfortable.totalMiB - enough.totalMiB, moreCents };
+  const first = enoughOf(input, enough);
+  const found: Suggestion[] = [{ purpose: 'enough', ...first }];
+  const { totalMiB: enoughMiB, priceCents: enoughCents } = first.plan;
+  const basis = Math.max(steering.needMiB ?? 0, enoughMiB);
+  const larger = wanted.filter(({ totalMiB }) => totalMiB > enoughMiB);
+  const comfortable = larger.find(({ totalMiB }) => totalMiB >= basis * ROOM) ?? larger[0];
+  if (comfortable !== undefined) {
+    const moreCents = comfortable.best.priceCents - enoughCents;
+    const because: Because = { why: 'comfortable', moreMiB: comfortable.totalMiB - enoughMiB, moreCents };
     found.push({ purpose: 'comfortable', plan: comfortable.best, because });
   }
   const covered = cover === 'warranty' || cover === 'support' ? cover : null;
@@ -88,8 +119,8 @@ export function suggestThree(input: SuggestInput): Suggestion[] {
   if (original !== null && covered !== null) {
     return [...found, { purpose: 'original', plan: original, because: { why: covered } }];
   }
-  const most = wanted.at(-1);
-  if (most !== undefined && most !== enough && most !== comfortable) {
+  const most = larger.at(-1);
+  if (most !== undefined && most !== comfortable) {
     const because: Because = { why: 'most', cents: most.best.priceCents, budgetCents: steering.budgetCents };
     found.push({ purpose: 'most', plan: most.best, because });
   }

@@ -13,6 +13,10 @@ export function becauseText({ t, money }: PlanSay, because: Because): string {
       return t('suggest.exact', { price: money(because.cents) });
     case 'reaches':
       return t('suggest.reaches', { size: capacityText(because.needMiB), price: money(because.cents) });
+    case 'clear':
+      return because.moreCents <= 0
+        ? t(`suggest.clearAt.${because.over}`)
+        : t(`suggest.clear.${because.over}`, { price: money(because.moreCents) });
     case 'comfortable':
       return t('suggest.comfortable', { size: capacityText(because.moreMiB), price: money(because.moreCents) });
     case 'most': {
