@@ -13,6 +13,7 @@ import { AddAs } from './add-as';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { LateNote } from './late-note';
+import { madeOfPlan, testedOfPlan } from './made';
 import { Reasons } from './sheets/reasons';
 import { sentenceOf } from './sheets/sentence-of';
 import { usePlanSay } from './use-plan-say';
@@ -51,6 +52,7 @@ export function PlanStrip(props: PlanStripProps) {
   const key = planKey(plan);
   const on = places.get(key);
   const isCompared = compared.includes(key);
+  const made = [madeOfPlan(planCase, plan), testedOfPlan(t, plan, job.supplies)].filter(Boolean).join(' · ');
   return (
     <section
       aria-label={t('plan.selected')}
@@ -99,6 +101,7 @@ export function PlanStrip(props: PlanStripProps) {
       <div className="grid md:grid-cols-2 gap-x-5 gap-y-1 text-sm mt-1">
         <div>
           <p className="font-medium">{boughtText(say.t, planCase, plan)}</p>
+          {made !== '' && <p className="text-ink-2">{made}</p>}
           <p className="text-ink-2">
             {runText(say.t, plan)} · {freeText(say.t, plan)} · {fateText(say.t, planCase, plan)} ·{' '}
             {deliveryText(t, plan, job.supplies)}

@@ -11,6 +11,7 @@ import type { StaffMessages, StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../words/amounts';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
+import { madeOfPlan } from './made';
 
 /** What a table of plans is made of. */
 export interface TableGround {
@@ -144,6 +145,14 @@ export const COLUMNS: readonly Column[] = [
     isLong: true,
     text: (plan, { tPlans, planCase }) => boughtText(tPlans, planCase, plan),
     value: (plan, { tPlans, planCase }) => boughtText(tPlans, planCase, plan),
+  },
+  {
+    id: 'made',
+    name: 'facts.made',
+    usual: false,
+    isLong: true,
+    text: (plan, { planCase }) => madeOfPlan(planCase, plan),
+    value: (plan, { planCase }) => madeOfPlan(planCase, plan) || null,
   },
 ];
 

@@ -6,6 +6,7 @@ import type { OfferRefusal } from '@/core/planning/rules/refuse-offer';
 import { useJob } from '../../job/job-context';
 import { Field } from '../../kit/field';
 import { moneyText } from '../../words/amounts';
+import { madeText, testedText } from '../made';
 
 interface OfferListProps {
   planCase: PlanCase;
@@ -31,10 +32,8 @@ function Row({ offer, same, codes, currency, onAdd }: RowProps) {
   const t = useTranslations('options');
   const tPlans = useTranslations('plans');
   const { job } = useJob();
-  const { maker, part } = offer.module;
-  const about = [[maker, part].filter(Boolean).join(' '), job.supplies[offer.id]?.seller ?? ''].filter(
-    (one) => one !== '',
-  );
+  const supply = job.supplies[offer.id];
+  const about = [madeText(offer.module), supply?.seller ?? '', testedText(t, supply)].filter((one) => one !== '');
   const isRefused = codes.length > 0;
   return (
     <li

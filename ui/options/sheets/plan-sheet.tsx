@@ -22,6 +22,7 @@ import { PriceHistory } from '../../offers/price-history';
 import { capacityText, moneyText } from '../../words/amounts';
 import { agedText, sellerText } from '../../words/market-words';
 import { LANE_WORDS } from '../lane-words';
+import { madeText, testedText } from '../made';
 import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';
 import { sentenceOf } from './sentence-of';
@@ -78,6 +79,7 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
   const daysOf = (one: string) => job.supplies[one]?.leadDays ?? 0;
   const others = alternativesTo(planCase, id, count).slice(0, 3);
   const money = (cents: number) => moneyText(cents, planCase.currency);
+  const made = [madeText(offer.module), testedText(t, supply)].filter(Boolean).join(' · ');
   return (
     <li className="border-t border-line py-1.5">
       <p>
@@ -99,6 +101,7 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
           value: () => supply?.aged != null && <span className="text-mind"> △ {agedText(tTrade, supply.aged)}</span>,
         })}
       </p>
+      {made !== '' && <p className="text-ink-2">{made}</p>}
       {others.map(({ offer: other, cents }) => (
         <p key={other.id} className="text-ink-2">
           {t('sheet.sameFrom', {

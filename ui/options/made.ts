@@ -1,0 +1,31 @@
+import type { MemoryModule } from '@/core/memory/module';
+import type { PlanCase } from '@/core/planning/model/case';
+import { offerOf } from '@/core/planning/model/offer-of';
+import type { Plan } from '@/core/planning/search/plan';
+import type { OfferSupply } from '@/service/job/options/view';
+import type { StaffWords } from '@/words/staff-words';
+
+type Supplies = Readonly<Record<string, OfferSupply>>;
+
+/** Who made a module, and its part number: `Corrick CO8D24`; empty: neither is known. */
+export const madeText = ({ maker, part }: Pick<MemoryModule, 'maker' | 'part'>): string =>
+  [maker, part].filter((one) => one != null && one !== '').join(' ');
+
+/** Who made what a plan buys, with part numbers, each once. */
+export function madeOfPlan(planCase: Pick<PlanCase, 'offers'>, { bought }: Pick<Plan, 'bought'>): string {
+  const each = bought.map(({ offer }) => madeText(offerOf(planCase.offers, offer)?.module ?? {}));
+  return [...new Set(each)].filter((text) => text !== '').join(', ');
+}
+
+/** That an offer's part is on lists of tested parts of the machine's model; empty: on none. */
+export function testedText(t: StaffWords<'options'>, supply: Pick<OfferSupply, 'testedBy'> | undefined): string {
+  const lists = supply?.testedBy ?? [];
+  return lists.length === 0 ? '' : t('made.tested', { lists: lists.join(', ') });
+}
+
+/** The same of all that a plan buys; empty where something of it is on none. */
+export function testedOfPlan(t: StaffWords<'options'>, { bought }: Pick<Plan, 'bought'>, supplies: Supplies): string {
+  const each = bought.map(({ offer }) => supplies[offer]?.testedBy ?? []);
+  if (each.length === 0 || each.some((lists) => lists.length === 0)) return '';
+  return testedText(t, { testedBy: [...new Set(each.flat())] });
+}
