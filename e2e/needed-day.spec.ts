@@ -49,7 +49,9 @@ test('plans that come after the day on which it is needed are pale and say by ho
   await page.goto('/counter');
   await page.getByRole('link', { name: 'By the day they are needed' }).click();
   await page.waitForURL(/by=needed/);
-  const row = page.locator('.job-row', { hasText: 'Fairlie’s Bakery' }).first();
+  // It is the only one with a day, so it comes first of all.
+  const row = page.locator('.job-row').first();
+  expect(await row.textContent()).toContain('Fairlie’s Bakery');
   expect(await row.textContent()).toMatch(/needed by \d+ \w+ \d{4}/);
   await page.getByRole('link', { name: 'By last change' }).waitFor();
   expect(faults).toEqual([]);

@@ -42,7 +42,28 @@ function Pages({ page, by, hasMore }: Omit<CounterBoardProps, 'jobs'>) {
   );
 }
 
-/** Open jobs under the station that wants somebody next. The page carries each job once, as data. */
+/** Some of the jobs under a heading; nothing where there are none. */
+function Jobs({ name, jobs }: { name: string; jobs: readonly CounterJob[] }) {
+  const t = useTranslations('jobs');
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-label={name}>
+      <h2 className="jobs-head">
+        {name}
+        <span>{t('count', { own: jobs.length })}</span>
+      </h2>
+      <NearLinks>
+        <ul>
+          {jobs.map((job) => (
+            <JobLine key={job.id} job={job} />
+          ))}
+        </ul>
+      </NearLinks>
+    </section>
+  );
+}
+
+/** Open jobs under the station that wants somebody next, or in one list by the day on which they are needed. The page carries each job once, as data. */
 export function CounterBoard({ jobs, page, by, hasMore }: CounterBoardProps) {
   const t = useTranslations('jobs');
   const tFrame = useTranslations('frame');
@@ -57,25 +78,17 @@ export function CounterBoard({ jobs, page, by, hasMore }: CounterBoardProps) {
   return (
     <div className="grid gap-5">
       <StandingPads words={jobs.map(({ standings }) => standings)} />
-      {STATIONS.map((station) => {
-        const own = jobs.filter((job) => job.next === station);
-        if (own.length === 0) return null;
-        return (
-          <section key={station} aria-label={tFrame(STATION_NAMES[station])}>
-            <h2 className="jobs-head">
-              {tFrame(STATION_NAMES[station])}
-              <span>{t('count', { own: own.length })}</span>
-            </h2>
-            <NearLinks>
-              <ul>
-                {own.map((job) => (
-                  <JobLine key={job.id} job={job} />
-                ))}
-              </ul>
-            </NearLinks>
-          </section>
-        );
-      })}
+      {by === 'needed' ? (
+        <Jobs name={t('byNeeded')} jobs={jobs} />
+      ) : (
+        STATIONS.map((station) => (
+          <Jobs
+            key={station}
+            name={tFrame(STATION_NAMES[station])}
+            jobs={jobs.filter(({ next }) => next === station)}
+          />
+        ))
+      )}
       <Pages page={page} by={by} hasMore={hasMore} />
     </div>
   );
