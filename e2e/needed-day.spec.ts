@@ -47,7 +47,7 @@ test('plans that come after the day on which it is needed are pale and say by ho
     expect(await page.getByLabel('Selected plan').getByText('too late').count()).toBe(0);
   }
   await page.goto('/counter');
-  await page.getByRole('link', { name: 'By the day they are needed' }).click();
+  await page.getByRole('link', { name: 'By day needed' }).click();
   await page.waitForURL(/by=needed/);
   // It is the only one with a day, so it comes first of all.
   const row = page.locator('.job-row').first();

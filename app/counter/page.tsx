@@ -44,9 +44,9 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
   return (
     <Desk caller={caller} here="/counter" words={['jobs']}>
       <main id="work" className="max-w-6xl mx-auto px-4 py-4 grid grid-cols-[minmax(0,1fr)] gap-4">
-        <div className="flex items-center justify-between gap-4">
+        <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-2">
           <h1 className="text-xl">{t('title')}</h1>
-          <div className="flex items-center gap-4">
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <Link
               href={by === 'needed' ? '/counter' : '/counter?by=needed'}
               className="text-sm underline underline-offset-4"
