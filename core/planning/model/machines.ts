@@ -15,4 +15,7 @@ export const modulesEach = (
   planCase: Pick<PlanCase, 'machines'>,
   { modules }: Pick<Offer, 'modules'>,
   packs: number,
-): number => (packs * modules) / machinesOf(planCase);
+): number => {
+  const machines = machinesOf(planCase);
+  return machines === 1 ? packs * modules : (packs * modules) / machines;
+};

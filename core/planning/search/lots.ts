@@ -44,16 +44,15 @@ export interface Usable {
  */
 function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Lot[][] {
   const byModules: Lot[][] = [];
+  const machines = machinesOf(planCase);
   for (const { offer, moduleClass } of usable) {
     const pack = planCase.offers[offer];
     if (pack === undefined) continue;
-    const step = packsAtATime(planCase, pack);
-    const most = Math.min(
-      Math.floor((sockets * machinesOf(planCase)) / pack.modules),
-      pack.stock ?? Number.POSITIVE_INFINITY,
-    );
-    for (let count = step; count <= most; count += step) {
-      const modules = modulesEach(planCase, pack, count);
+    // Nearly always there is one machine, and there are many offers: nothing is divided then.
+    const step = machines === 1 ? 1 : packsAtATime(planCase, pack);
+    const least = machines === 1 ? pack.modules : modulesEach(planCase, pack, step);
+    const most = Math.min(Math.floor(sockets / least) * step, pack.stock ?? Number.POSITIVE_INFINITY);
+    for (let count = step, modules = least; count <= most; count += step, modules += least) {
       const lot = { offer, origin: pack.origin, count, modules, priceCents: count * pack.priceCents, moduleClass };
       byModules[modules] ??= [];
       keepCheapest(byModules[modules] ?? [], lot, offersInPlan);
