@@ -71,14 +71,19 @@ function because(
 
 const figures = (plan: Plan) => ({ ...plan, care: careLevel(plan.care) });
 
+/** The shown plans that are at least as good as another in all, or in all but the price, and are held against it. */
+export function rivalsOf(plan: Plan, shown: readonly Plan[], { asDear }: { asDear: boolean }): Plan[] {
+  const own = figures(plan);
+  return shown.filter(
+    (other) =>
+      (plan.lane === 'mixed' || (other.lane === plan.lane && other.reuse === plan.reuse)) &&
+      atLeastAsGood(figures(other), asDear ? own : { ...own, priceCents: other.priceCents }),
+  );
+}
+
 /** The shown plan that beats one of an offer's, of all such pairs the one in which the least money is between them. */
 function closestBeaten(own: readonly Plan[], shown: readonly Plan[]): { own: Plan; by: Plan } | null {
-  const pairs = own.flatMap((plan) =>
-    shown
-      .filter((other) => plan.lane === 'mixed' || (other.lane === plan.lane && other.reuse === plan.reuse))
-      .filter((other) => atLeastAsGood(figures(other), figures(plan)))
-      .map((by) => ({ own: plan, by })),
-  );
+  const pairs = own.flatMap((plan) => rivalsOf(plan, shown, { asDear: true }).map((by) => ({ own: plan, by })));
   const between = (pair: { own: Plan; by: Plan }) => pair.own.priceCents - pair.by.priceCents;
   return pairs.sort((a, b) => between(a) - between(b))[0] ?? null;
 }

@@ -10,7 +10,7 @@ import { bruteForce } from '../testing/brute-force';
 import { caseArbitrary, equalMachinesArbitrary } from '../testing/case-arbitrary';
 import { english } from '../testing/english';
 import { brokenWishes, nearestPlans } from './broken-wishes';
-import { explainOffer } from './explain-offer';
+import { explainOffer, type OfferExplained } from './explain-offer';
 import { explainPlan } from './explain-plan';
 import { nearestSentence, offerSentences, planSentences } from './explain-words';
 import { remediesFor, withRemedy } from './remedies';
@@ -28,6 +28,16 @@ const free = (planCase: PlanCase): PlanCase => ({
   goal: { maxOffers: planCase.goal?.maxOffers ?? null },
 });
 
+/** What is said of an offer: a sentence, and that it is in plans just where it is. */
+function toldOf(planCase: PlanCase, plans: readonly Plan[], id: string): OfferExplained {
+  const told = explainOffer(planCase, id);
+  if (told === null) throw new Error('the offer is in the case');
+  expect(offerSentences(english, planCase, told)[0]).toMatch(/^[A-Z].*[.:]$/);
+  const isBought = plans.some(({ bought }) => bought.some((one) => one.offer === id));
+  expect(told.kind === 'in-plans').toBe(isBought);
+  return told;
+}
+
 test('what is said of an offer holds when it is planned again', () => {
   const met = new Map<string, number>();
   fc.assert(
@@ -39,12 +49,8 @@ test('what is said of an offer holds when it is planned again', () => {
       const { plans } = answer(planCase);
       const refused = new Map(bruteForce(planCase).refusedOffers.map(({ offer, codes }) => [offer, codes]));
       for (const { id, stock, modules } of planCase.offers) {
-        const told = explainOffer(planCase, id);
-        if (told === null) throw new Error('the offer is in the case');
+        const told = toldOf(planCase, plans, id);
         met.set(told.kind, (met.get(told.kind) ?? 0) + 1);
-        expect(offerSentences(english, planCase, told)[0]).toMatch(/^[A-Z].*[.:]$/);
-        const having = plans.filter(({ bought }) => bought.some((one) => one.offer === id));
-        expect(told.kind === 'in-plans').toBe(having.length > 0);
         const alone = { ...planCase, offers: planCase.offers.filter((one) => one.id === id) };
         if (told.kind === 'refused') expect(told.because.map(({ code }) => code)).toEqual(refused.get(id));
         else expect(refused.has(id)).toBe(false);
@@ -95,12 +101,8 @@ test('what is said of an offer for several equal machines holds when it is plann
   const property = fc.property(equalMachinesArbitrary, (planCase) => {
     const { plans } = answer(planCase);
     for (const { id, stock } of planCase.offers) {
-      const told = explainOffer(planCase, id);
-      if (told === null) throw new Error('the offer is in the case');
+      const told = toldOf(planCase, plans, id);
       met.set(told.kind, (met.get(told.kind) ?? 0) + 1);
-      expect(offerSentences(english, planCase, told)[0]).toMatch(/^[A-Z].*[.:]$/);
-      const having = plans.filter(({ bought }) => bought.some((one) => one.offer === id));
-      expect(told.kind === 'in-plans').toBe(having.length > 0);
       if (told.kind === 'too-few') {
         expect(stock ?? Number.POSITIVE_INFINITY).toBeLessThan(told.needed);
         // With so many it is not for want of stock, and with one fewer it is.

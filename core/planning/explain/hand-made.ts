@@ -1,11 +1,10 @@
 import type { PlanCase } from '../model/case';
 import { packsAtATime } from '../model/machines';
 import { offerOf } from '../model/offer-of';
-import { careLevel } from '../rules/care';
 import { evaluateChoice, type PlanChoice } from '../search/evaluate-choice';
 import type { Plan } from '../search/plan';
 import { brokenWishes, type Wish } from './broken-wishes';
-import { type RefusedBecause, refusedBecause } from './explain-offer';
+import { type RefusedBecause, refusedBecause, rivalsOf } from './explain-offer';
 import { type SetRefusal, setRefusals } from './set-refusals';
 
 /** Where a set that was put together by hand stands beside the ladder. */
@@ -52,23 +51,16 @@ function againstOffer(planCase: PlanCase, bought: PlanChoice['bought']): Exclude
   return null;
 }
 
-/** Price of the cheapest plan of original parts with a total, of those that are shown; undefined: there is none. */
-function originalCents(plans: readonly Plan[], totalMiB: number): number | undefined {
+/** Price of the cheapest plan of original parts with a total, of those that are shown; null: there is none. */
+function originalCents(plans: readonly Plan[], totalMiB: number): number | null {
   const prices = plans.filter((one) => one.lane === 'original' && one.totalMiB === totalMiB);
-  return prices.length === 0 ? undefined : Math.min(...prices.map(({ priceCents }) => priceCents));
+  return prices.length === 0 ? null : Math.min(...prices.map(({ priceCents }) => priceCents));
 }
 
 const sameSet = (a: PlanChoice, b: PlanChoice): boolean =>
   a.kept.join('\n') === b.kept.join('\n') &&
   a.bought.length === b.bought.length &&
   a.bought.every(({ offer, count }) => b.bought.some((one) => one.offer === offer && one.count === count));
-
-/** Is a plan at least as good as another in all but the price? */
-const asGood = (one: Plan, other: Plan): boolean =>
-  one.totalMiB >= other.totalMiB &&
-  one.bandwidthMBs >= other.bandwidthMBs &&
-  careLevel(one.care) <= careLevel(other.care) &&
-  one.openSlots >= other.openSlots;
 
 function standingOf(planCase: PlanCase, plan: Plan, todayMBs: number, plans: readonly Plan[]): Standing {
   const stays = new Set(plan.kept);
@@ -78,10 +70,7 @@ function standingOf(planCase: PlanCase, plan: Plan, todayMBs: number, plans: rea
   if (plans.some((one) => sameSet(one, plan))) return { is: 'shown' };
   const broken = brokenWishes({ maxOffers: 2, ...definedOf(planCase.goal) }, plan);
   if (broken.length > 0) return { is: 'outside', broken };
-  const rivals = plans.filter(
-    (one) => asGood(one, plan) && (plan.lane === 'mixed' || (one.lane === plan.lane && one.reuse === plan.reuse)),
-  );
-  const [by] = rivals.sort((a, b) => a.priceCents - b.priceCents);
+  const [by] = rivalsOf(plan, plans, { asDear: false }).sort((a, b) => a.priceCents - b.priceCents);
   // Nothing on the ladder beats it: the ladder was planned before this offer came.
   if (by === undefined || by.priceCents > plan.priceCents) return { is: 'shown' };
   return { is: 'beaten', by, cheaperBy: plan.priceCents - by.priceCents + 1 };
@@ -106,7 +95,9 @@ export function handMade(planCase: PlanCase, choice: PlanChoice, { todayMBs, pla
   const { installed, machine } = planCase;
   if (choice.kept.some((slot) => installed.every((one) => one.slot !== slot))) return { ok: false, why: 'changed' };
   if (choice.bought.length === 0) {
-    if (choice.kept.length === installed.length) return { ok: false, why: 'today' };
+    // The same modules in other slots may be a plan.
+    const isPlan = plans.some((plan) => sameSet(plan, choice));
+    if (choice.kept.length === installed.length && !isPlan) return { ok: false, why: 'today' };
     if (choice.kept.length === 0 && machine.slots.every(({ soldered }) => soldered == null))
       return { ok: false, why: 'empty' };
   }
@@ -122,10 +113,8 @@ export function handMade(planCase: PlanCase, choice: PlanChoice, { todayMBs, pla
   }));
   const codes = setRefusals(few, kept, bought);
   if (codes.length > 0) return { ok: false, why: 'set-refused', codes };
-  const evaluated = evaluateChoice(few, choice);
+  const evaluated = evaluateChoice(few, choice, (totalMiB) => originalCents(plans, totalMiB));
   if (!evaluated.ok) return { ok: false, why: 'changed' };
-  const cheapest = originalCents(plans, evaluated.plan.totalMiB);
-  const savingCents = cheapest === undefined ? null : cheapest - evaluated.plan.priceCents;
-  const plan = { ...evaluated.plan, savingCents };
+  const { plan } = evaluated;
   return { ok: true, plan, standing: standingOf(planCase, plan, todayMBs, plans) };
 }

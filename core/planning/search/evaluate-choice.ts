@@ -31,8 +31,14 @@ function cheapestOriginal(planCase: PlanCase, totalMiB: number): number | null {
  *
  * `changed`: a module to keep or an offer is no longer in the case; `sold-out`: fewer in stock than wanted;
  * `refused`: a rule now speaks against it.
+ *
+ * @param originalOf price of the cheapest plan of original parts with a total, null where there is none; else it is planned for
  */
-export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluated {
+export function evaluateChoice(
+  planCase: PlanCase,
+  choice: PlanChoice,
+  originalOf: (totalMiB: number) => number | null = (totalMiB) => cheapestOriginal(planCase, totalMiB),
+): Evaluated {
   const kept = choice.kept
     .map((slot) => planCase.installed.findIndex((one) => one.slot === slot))
     .sort((a, b) => a - b);
@@ -75,6 +81,6 @@ export function evaluateChoice(planCase: PlanCase, choice: PlanChoice): Evaluate
     openSlots,
     priceCents: planPriceCents(planCase, kept, bought),
   };
-  const original = cheapestOriginal(planCase, totalMiB) ?? undefined;
+  const original = originalOf(totalMiB) ?? undefined;
   return { ok: true, plan: asPlan(planCase, force, chosen, stayOf(planCase, board, kept), placed, original) };
 }
