@@ -1,3 +1,4 @@
+import { daysFrom } from '../day-count';
 import type { QuoteTerms } from './terms-schema';
 
 /** Nothing but what is usual. */
@@ -17,6 +18,5 @@ export const MOST_DAYS = 365;
 export function validityFault(validUntil: string | null, today: string): string | null {
   if (validUntil === null) return null;
   if (validUntil < today) return 'The prices cannot be valid until a day in the past.';
-  const days = (Date.parse(`${validUntil}T00:00:00Z`) - Date.parse(`${today}T00:00:00Z`)) / 86_400_000;
-  return days > MOST_DAYS ? 'The prices can be valid for at most a year.' : null;
+  return daysFrom(today, validUntil) > MOST_DAYS ? 'The prices can be valid for at most a year.' : null;
 }
