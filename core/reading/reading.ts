@@ -165,8 +165,16 @@ export interface ReadOffer {
   available: boolean | null;
   sku: string | null;
   url: string | null;
+  /** what its buyers say of it; absent: nobody says */
+  rated?: ReadRating;
   /** it is said to be a machine maker's own part; absent: nothing is said of that */
   original?: ReadOriginal;
+}
+
+/** Stars in hundredths, 100 to 500, and how many gave them. */
+export interface ReadRating {
+  rating: number;
+  ratingCount: number;
 }
 
 /** A machine maker's own part, as far as it is said. */

@@ -2,7 +2,7 @@ import { makeMarket } from '../../bench/market';
 import { OFFER_SORTS, type OfferSort } from '../../core/market/offer-sort';
 import { many, pool, run, transaction } from '../../store/database';
 import { askFor, specsFor } from '../../store/market/find-offers';
-import { offersForPlanning } from '../../store/market/offers-for-planning';
+import { narrowingOf, offersForPlanning } from '../../store/market/offers-for-planning';
 import { READER } from '../../testing/reader';
 import { marketRows, must, openTestShop, readTill } from '../../testing/shop';
 import {
@@ -163,19 +163,19 @@ describe('on a market of many', () => {
   }, 120_000);
 
   it('planning reads lots by their index, never all offers', async () => {
-    const text = await plan(offersForPlanning(false, 4), [
-      ['DDR4'],
-      'SO-DIMM',
-      ['unbuffered false'],
-      16_384,
-      null,
-      4,
-      null,
-      [],
-      '',
-    ]);
-    expect(text).toContain('offer_of_lot');
-    expect(text).not.toMatch(/Seq Scan on offer\b/);
+    const sockets = [['DDR4'], 'SO-DIMM', ['unbuffered false'], 16_384, null, 4, null, [], ''];
+    const every = narrowingOf(
+      {
+        ...{ sellersOut: ['Seller 1'], makers: ['Maker 1'], mostCas: 22, mostHeightMm: 32 },
+        ...{ leastRating: 400, inStock: true, inTime: true },
+      },
+      3,
+    );
+    for (const narrowing of [null, every]) {
+      const text = await plan(offersForPlanning(narrowing, 4), [...sockets, ...(narrowing?.values ?? [])]);
+      expect(text).toContain('offer_of_lot');
+      expect(text).not.toMatch(/Seq Scan on offer\b/);
+    }
   });
 
   test.each(OFFER_SORTS)('the first 200 by %s come along an index', async (sort) => {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
 import { makerKey } from '../../core/maker-key';
+import { isWebAddress } from '../../core/market/web-address';
 import { type MemoryModule, moduleSchema } from '../../core/memory/module';
 import { ORIGINS } from '../../core/planning/model/lanes';
 import { MOST_MODULES } from '../../core/price-list/read-row';
@@ -24,6 +25,14 @@ import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
 import { lookUp } from './bind-models';
 
+const stars = z.number().int().min(100, 'Stars are 1 to 5.').max(500, 'Stars are 1 to 5.').nullable();
+const ratings = z.number().int().positive().max(10_000_000).nullable();
+
+/** An address of a page that can be opened. */
+const pageSchema = z
+  .string()
+  .refine((text) => isWebAddress(text), 'Enter the address of a page: https://… of at most 500 characters.');
+
 /** An offer as somebody types it or puts it right. Capacity MiB, rate MT/s, money minor units. */
 export const offerSchema = z.strictObject({
   sellerId: idSchema,
@@ -46,6 +55,11 @@ export const offerSchema = z.strictObject({
   stock: z.number().int().min(0, 'Stock is 0 or more.').max(1_000_000).nullable().default(null),
   /** null: as the seller's */
   leadDays: z.number().int().min(0, 'Days are 0 or more.').max(365, 'At most 365 days.').nullable().default(null),
+  /** what its buyers say of it: hundredths of a star, and how many gave them */
+  rating: stars.default(null),
+  ratingCount: ratings.default(null),
+  /** address of its own page; null: none is known */
+  page: pageSchema.nullable().default(null),
   note: z.string().trim().max(500, 'At most 500 characters.').default(''),
 });
 export type TypedOffer = z.infer<typeof offerSchema>;
@@ -54,6 +68,7 @@ export const newOfferSchema = z.strictObject({ offer: offerSchema, price: priceS
 
 /** What speaks against an offer as it is typed; null: nothing. */
 async function faultOf(db: Queryable, offer: TypedOffer, ownId: number | null): Promise<string | null> {
+  if ((offer.rating === null) !== (offer.ratingCount === null)) return 'A rating is stars and how many gave them.';
   const seller = await getSeller(db, offer.sellerId);
   if (seller === null) return 'There is no such seller.';
   if (seller.retired) return `${seller.name} is retired: use it again first, or choose another seller.`;

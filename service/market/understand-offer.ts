@@ -1,6 +1,7 @@
 import { NOTHING_KNOWN } from '../../core/machine/models/nothing-known';
 import type { KnownModule } from '../../core/machine/slots/job-slot';
 import { knownOf } from '../../core/machine/slots/slots-of-reading';
+import { isWebAddress } from '../../core/market/web-address';
 import type { Origin } from '../../core/planning/model/lanes';
 import { READ_FAULTS } from '../../core/reading/read';
 import type { ReadFact } from '../../core/reading/reading';
@@ -31,6 +32,11 @@ export interface UnderstoodOffer {
   unbound: string[];
   stock: number | null;
   note: string;
+  /** address of its own page; empty: none is known */
+  page: string;
+  /** hundredths of a star, and how many gave them; null: nobody says */
+  rating: number | null;
+  ratingCount: number | null;
 }
 
 /** A title without the price that was typed with it. */
@@ -56,6 +62,7 @@ export async function understandOffer(_: Caller<'offers.price'>, input: Uint8Arr
   const said = used ? null : (offer.original ?? (seller?.partsOf == null ? null : { of: seller.partsOf, madeFor: [] }));
   const binding = said === null ? null : await bindOriginal(pool(), said, offer.title ?? '');
   const models = binding === null ? [] : await summariesOf(pool(), binding.modelIds);
+  const page = offer.url !== null && isWebAddress(offer.url) ? offer.url : null;
   return done({
     title: withoutPrice(offer.title ?? '', outcome.reading.facts ?? []),
     seller: offer.seller,
@@ -71,6 +78,9 @@ export async function understandOffer(_: Caller<'offers.price'>, input: Uint8Arr
     models: models.map(({ id, maker, name, yearFrom }) => ({ id, name: `${maker} ${name}, ${yearFrom}` })),
     unbound: binding?.unbound ?? [],
     stock: offer.available === false ? 0 : offer.quantity,
-    note: offer.url ?? '',
+    note: page === null ? (offer.url ?? '') : '',
+    page: page ?? '',
+    rating: offer.rated?.rating ?? null,
+    ratingCount: offer.rated?.ratingCount ?? null,
   });
 }

@@ -230,9 +230,9 @@ export async function askFor(
 
 export interface FoundOffer extends StoredOffer {
   marketplace: boolean;
-  /** hundredths of a star, and how many gave them */
-  rating: number | null;
-  ratingCount: number | null;
+  /** what is said of its seller: hundredths of a star, and how many gave them */
+  sellerRating: number | null;
+  sellerRatingCount: number | null;
   /** models that it is made for; empty: for none in particular */
   madeFor: string[];
   /** whose original it is; null: nobody's, or it is not told */
@@ -259,7 +259,8 @@ export async function findOffers(
   const ids = (await many<{ id: number }>(db, asked.sql, asked.values)).map(({ id }) => id);
   const offers = await many<FoundOffer & Record<string, unknown>>(
     db,
-    `select listed.*, coalesce(trust = 'marketplace', false) as marketplace, rating, rating_count as "ratingCount",
+    `select listed.*, coalesce(trust = 'marketplace', false) as marketplace, seller.rating as "sellerRating",
+       seller.rating_count as "sellerRatingCount",
        array(select maker || ' ' || name from offer_model join model on model.id = model_id
              where offer_id = listed.id order by 1) as "madeFor",
        (select original_of from offer where id = listed.id) as "originalOf",

@@ -19,13 +19,17 @@ export interface StoredOffer {
   /** what the shop pays for one unit, without tax */
   costCents: number;
   pricedAt: Date;
+  /** what buyers say of it, and where its page is */
+  rating: number | null;
+  ratingCount: number | null;
+  page: string | null;
 }
 
 /** Columns of an offer as it stands. */
 export const OFFER_COLUMNS = `select offer.id, title, origin, offer.modules,
     spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module, stock,
     seller.name as "sellerName", coalesce(offer.lead_days, seller.lead_days) as "leadDays", cost_cents as "costCents", priced_at as "pricedAt",
-    offer.seller_id as "sellerId"
+    offer.seller_id as "sellerId", offer.rating, offer.rating_count as "ratingCount", page
   from offer join module_spec as spec on spec.id = spec_id left join seller on seller.id = offer.seller_id`;
 
 /** Few ratings say little: each is held as if five of 3 stars stood beside them. */
@@ -85,6 +89,11 @@ export interface NewOffer {
   unbound?: readonly string[];
   /** its own delivery time, days; null or left out: as its seller's */
   leadDays?: number | null;
+  /** hundredths of a star, 100 to 500, and how many gave them; null or left out: nobody did */
+  rating?: number | null;
+  ratingCount?: number | null;
+  /** address of its own page; null or left out: it has none that is known */
+  page?: string | null;
   /** the job it is an offer of, and what it was read from; left out: it is everybody's */
   jobId?: number;
   readingId?: number;
@@ -132,9 +141,9 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
   const { id } = await one<{ id: number }>(
     db,
     `insert into offer (seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock, note, job_id,
-       reading_id, original_of, original_key, every_model, lead_days, for_models)
+       reading_id, original_of, original_key, every_model, lead_days, rating, rating_count, page, for_models)
      select $1::integer, $2, $3, $4, $5::integer, id, family_id, capacity_mib * $5::integer, $7, $8, $9::integer, $10, $11::integer, $12::bigint,
-       $13, $14, $15, $16::integer, $4 = 'original'
+       $13, $14, $15, $16::integer, $17::smallint, $18::integer, $19, $4 = 'original'
      from module_spec where id = $6
      returning id`,
     [
@@ -151,7 +160,7 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
       offer.jobId ?? null,
       offer.readingId ?? null,
       ...originalColumns(offer),
-      offer.leadDays ?? null,
+      ...[offer.leadDays ?? null, offer.rating ?? null, offer.ratingCount ?? null, offer.page ?? null],
     ],
   );
   // What stands on our shelf is pieces; those that are put there one by one begin with none.
@@ -181,6 +190,9 @@ export interface EditableOffer {
   module: MemoryModule;
   stock: number | null;
   leadDays: number | null;
+  rating: number | null;
+  ratingCount: number | null;
+  page: string | null;
   note: string;
   withdrawn: boolean;
 }
@@ -190,7 +202,8 @@ export async function getEditable(db: Queryable, id: number, lock = false): Prom
   return maybeOne<EditableOffer & Record<string, unknown>>(
     db,
     `select offer.id, seller_id as "sellerId", seller_part as "sellerPart", title, origin, original_of as "originalOf",
-       every_model as "everyModel", modules, stock, lead_days as "leadDays", note, withdrawn_at is not null as withdrawn,
+       every_model as "everyModel", modules, stock, lead_days as "leadDays", rating, rating_count as "ratingCount", page,
+       note, withdrawn_at is not null as withdrawn,
        spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module,
        array(select model_id from offer_model where offer_id = offer.id order by 1) as "modelIds",
        array(select said from offer_unbound where offer_id = offer.id order by 1) as unbound
@@ -211,12 +224,12 @@ export async function updateOffer(
     db,
     `update offer set seller_part = $2, title = $3, origin = $4, spec_id = $5, family_id = (select family_id from module_spec where id = $5),
        maker = $6, part = $7, stock = $8, note = $9, original_of = $10, original_key = $11, every_model = $12, lead_days = $13,
-       for_models = $4 = 'original'
+       rating = $14, rating_count = $15, page = $16, for_models = $4 = 'original'
      where id = $1`,
     [
       ...[id, offer.sellerPart, offer.title, offer.origin, specId, maker, part, offer.stock, offer.note],
       ...originalColumns(offer),
-      offer.leadDays ?? null,
+      ...[offer.leadDays ?? null, offer.rating ?? null, offer.ratingCount ?? null, offer.page ?? null],
     ],
   );
   // What is made for certain models is in no lot; what became somebody else's part is again.

@@ -14,8 +14,13 @@ export interface MarketOffer {
   sellerId: number | null;
   sellerName: string | null;
   marketplace: boolean;
+  /** what its buyers say of it, and of its seller: hundredths of a star, and how many gave them */
   rating: number | null;
   ratingCount: number | null;
+  sellerRating: number | null;
+  sellerRatingCount: number | null;
+  /** address of its own page; null: none is known */
+  page: string | null;
   leadDays: number | null;
   /** models that it is made for; empty: for none in particular */
   madeFor: string[];

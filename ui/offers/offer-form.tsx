@@ -14,6 +14,7 @@ import { useTyped } from '../kit/form/use-typed';
 import { Sheet } from '../kit/sheet';
 import { KIND_TEXTS, knownOfWhole, NO_OFFER, type OfferTyped, offerModuleTyped, readOffer } from './offer-typed';
 import { OriginFields } from './origin-fields';
+import { ratingTyped } from './sellers/terms-words';
 import { useUnderstood } from './use-understood';
 
 interface OfferFormProps {
@@ -47,6 +48,8 @@ function typedFrom({ offer, copy }: NonNullable<OfferFormProps['from']>): OfferT
     unbound,
     stock: offer.stock === null ? '' : String(offer.stock),
     leadDays: offer.leadDays === null ? '' : String(offer.leadDays),
+    rating: ratingTyped(offer.rating, offer.ratingCount),
+    page: offer.page ?? '',
     note: offer.note,
   };
 }
@@ -231,6 +234,16 @@ function HowItComes({ leadDays }: { leadDays: number | null }) {
         placeholder={leadDays === null ? '' : String(leadDays)}
       />
       <TextField name="note" label={t('form.note')} className="col-span-3" maxLength={500} />
+      <TextField name="rating" label={t('form.rating')} className="col-span-3" placeholder={t('form.ratingExample')} />
+      <TextField
+        name="page"
+        label={t('form.ownPage')}
+        className="col-span-9"
+        type="url"
+        inputMode="url"
+        placeholder="https://"
+        maxLength={500}
+      />
     </>
   );
 }

@@ -1,5 +1,6 @@
 import { NOTHING_KNOWN } from '@/core/machine/models/nothing-known';
 import type { KnownModule } from '@/core/machine/slots/job-slot';
+import { isWebAddress } from '@/core/market/web-address';
 import { GENERATIONS } from '@/core/memory/generation';
 import type { Buffering, MemoryModule } from '@/core/memory/module';
 import { parseCapacity } from '@/core/memory/parse-capacity';
@@ -11,6 +12,7 @@ import type { UnderstoodOffer } from '@/service/market/view';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 import { capacityText } from '../words/amounts';
+import { parseRating, ratingTyped } from './sellers/terms-words';
 
 /** A model that an offer is for. */
 export interface PickedModel {
@@ -40,6 +42,8 @@ export interface OfferTyped {
   unbound: readonly string[];
   stock: string;
   leadDays: string;
+  rating: string;
+  page: string;
   note: string;
 }
 
@@ -64,6 +68,8 @@ export const NO_OFFER: OfferTyped = {
   unbound: [],
   stock: '',
   leadDays: '',
+  rating: '',
+  page: '',
   note: '',
 };
 
@@ -122,6 +128,8 @@ export function understoodTyped(told: UnderstoodOffer, shopCurrency: string): Pa
     unbound: told.unbound,
     stock: numberText(told.stock),
     note: told.note,
+    rating: ratingTyped(told.rating, told.ratingCount),
+    page: told.page,
   };
 }
 
@@ -182,6 +190,8 @@ export function readOffer(
   const modules = whole(typed.modules, 8);
   const stock = whole(typed.stock, 1_000_000);
   const leadDays = whole(typed.leadDays, 365);
+  const rating = parseRating(typed.rating);
+  const page = typed.page.trim();
   const priceCents = isTyped(typed.price) ? parseMoneyIn(typed.price, currency) : null;
   const looked = {
     title: !isTyped(typed.title) && t('faults.what'),
@@ -197,6 +207,8 @@ export function readOffer(
     cl: cl !== null && !(cl > 0 && cl < 200) && t('faults.latency'),
     stock: stock === undefined && t('faults.number'),
     leadDays: leadDays === undefined && t('faults.days'),
+    rating: rating === undefined && t('seller.faults.rating'),
+    page: page !== '' && !isWebAddress(page) && t('faults.page'),
     ...originFaults(t, typed),
   };
   const module = moduleOf(typed, base);
@@ -217,6 +229,8 @@ export function readOffer(
       unbound: [...typed.unbound],
       stock,
       leadDays,
+      ...(rating ?? { rating: null, ratingCount: null }),
+      page: page === '' ? null : page,
       note: typed.note.trim(),
     },
   }));

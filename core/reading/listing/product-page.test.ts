@@ -31,6 +31,38 @@ function reading(text: string): Reading {
 }
 const offer = (change: object) => reading(page({ ...PRODUCT, offers: { ...PRODUCT.offers, ...change } }));
 
+describe('what buyers say of it', () => {
+  const rated = (aggregateRating: unknown) => reading(page({ ...PRODUCT, aggregateRating })).offer?.rated;
+
+  it.each([
+    [
+      { ratingValue: 4.6, reviewCount: 120 },
+      { rating: 460, ratingCount: 120 },
+    ],
+    [
+      { ratingValue: '4,6', ratingCount: '1200' },
+      { rating: 460, ratingCount: 1200 },
+    ],
+    [
+      { ratingValue: 92, bestRating: 100, worstRating: 0, ratingCount: 7 },
+      { rating: 468, ratingCount: 7 },
+    ],
+    [[{ ratingValue: 10, bestRating: '10', ratingCount: 3 }], { rating: 500, ratingCount: 3 }],
+  ])('%j', (told, as) => expect(rated(told)).toEqual(as));
+
+  it.each([
+    [undefined],
+    ['five stars'],
+    [{ ratingValue: 4.6 }],
+    [{ ratingValue: 7, ratingCount: 3 }],
+    [{ ratingValue: 0, ratingCount: 3 }],
+    [{ ratingValue: 'good', ratingCount: 3 }],
+    [{ ratingValue: 4, ratingCount: 0 }],
+    [{ ratingValue: 4, ratingCount: 2.5 }],
+    [{ ratingValue: 4, bestRating: 1, ratingCount: 2 }],
+  ])('is nothing where it makes no sense: %j', (told) => expect(rated(told)).toBeUndefined());
+});
+
 it('reads a saved page', () => {
   const { module, offer: told, warnings, format } = reading(page({ '@type': 'BreadcrumbList' }, PRODUCT));
   expect(format).toBe('product-page');

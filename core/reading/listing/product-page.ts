@@ -174,6 +174,24 @@ function originalOf(product: Node): Pick<ReadOffer, 'original'> {
   return { original: { of, madeFor: machines.names.length > 0 ? machines.names : said.madeFor } };
 }
 
+const figureOf = (value: unknown): number => {
+  const one = first(value);
+  return typeof one === 'number' ? one : Number((textOf(one) ?? '').replace(',', '.') || Number.NaN);
+};
+
+/** What buyers say of it, on the scale that the page gives, which is one to five where it gives none (schema.org AggregateRating). */
+function ratedOf(product: Node): Pick<ReadOffer, 'rated'> {
+  const [told] = nodesOf(product.aggregateRating);
+  if (told === undefined) return {};
+  const [value, count] = [figureOf(told.ratingValue), figureOf(told.ratingCount ?? told.reviewCount)];
+  const [worst, best] = [figureOf(told.worstRating ?? 1), figureOf(told.bestRating ?? 5)];
+  if (!(best > worst && value >= worst && value <= best && Number.isInteger(count) && count > 0)) return {};
+  const rating = Math.round(100 + (400 * (value - worst)) / (best - worst));
+  return { rated: { rating, ratingCount: Math.min(count, MOST_RATINGS) } };
+}
+
+const MOST_RATINGS = 10_000_000;
+
 function readProduct(product: Node, others: number): Reading {
   const name = textOf(product.name) ?? '';
   // The page's data say surer than its title whose part it is.
@@ -201,6 +219,7 @@ function readProduct(product: Node, others: number): Reading {
       available: AVAILABLE[termOf(offer.availability) ?? ''] ?? null,
       sku: textOf(product.sku) ?? textOf(offer.sku),
       url: textOf(offer.url) ?? textOf(product.url),
+      ...ratedOf(product),
       ...originalOf(product),
     },
     warnings: [

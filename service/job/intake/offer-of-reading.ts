@@ -1,5 +1,6 @@
 import { knownOf } from '../../../core/machine/slots/slots-of-reading';
 import { makerKey } from '../../../core/maker-key';
+import { isWebAddress } from '../../../core/market/web-address';
 import { wholeModule } from '../../../core/price-list/whole-module';
 import { countedPrice } from '../../../core/pricing/counted-price';
 import { moneyText } from '../../../core/pricing/money-text';
@@ -120,7 +121,8 @@ export async function offerOfReading(
     modules,
     module: whole,
     stock: offer.quantity,
-    note: offer.url ?? '',
+    ...(offer.url !== null && isWebAddress(offer.url) ? { page: offer.url, note: '' } : { note: offer.url ?? '' }),
+    ...offer.rated,
     modelIds: [],
     ...binding,
     jobId,

@@ -5,11 +5,12 @@ import { useTranslations } from '#translations';
 import { MIB_PER_GB } from '@/core/memory/capacity';
 import { moduleText } from '@/core/memory/module-words';
 import { Button } from '../../kit/button';
+import { PageLink } from '../../kit/page-link';
 import { moneyText } from '../../words/amounts';
 import type { MarketOffer } from '../listed-offer';
 import { PriceLine } from '../price-line';
 import { type ShownFeed, sickText } from '../sellers/feed-words';
-import { offerDeliveryText, ratingText } from './market-words';
+import { offerDeliveryText, ratingsText } from './market-words';
 import { PAGE } from './use-market';
 
 const ROW_PX = 54;
@@ -36,16 +37,22 @@ interface RowProps {
 function Row({ offer, age, currency, mayPrice, onOpen, onEdit, onCompose }: RowProps) {
   const t = useTranslations('offers');
   const tTrade = useTranslations('trade');
-  const { title, modules, module, origin, sellerName, stock, leadDays, rating, ratingCount } = offer;
+  const { title, modules, module, origin, sellerName, stock, leadDays, page } = offer;
   const gb = (modules * module.capacityMiB) / MIB_PER_GB;
   const seller = `${sellerName ?? t('offer.stock')}${offer.marketplace ? t('offer.marketplace') : ''}`;
-  const rated = rating === null || ratingCount === null ? '' : ` · ${ratingText(t, rating, ratingCount)}`;
+  const ratings = ratingsText(t, offer);
   return (
     <>
       <span className="min-w-0 flex gap-2 items-center justify-between">
         <span className="min-w-0">
           <span className="block font-medium truncate">
-            {title}
+            {page === null ? (
+              title
+            ) : (
+              <PageLink page={page} title={title}>
+                {title}
+              </PageLink>
+            )}
             {age !== null && <span className="ml-2 text-mind font-normal">△ {age}</span>}
           </span>
           <span className="block text-ink-2 truncate">
@@ -55,7 +62,7 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit, onCompose }: RowP
             {!offer.everyModel && offer.madeFor.length > 0 && t('offer.for', { value: offer.madeFor.join(', ') })}
             {offer.origin === 'original' && !offer.everyModel && offer.madeFor.length === 0 && t('offer.noModel')}
             {offer.origin === 'original' && module.part != null && `, ${module.part}`} · {seller}
-            {rated} · {modules > 1 && `${modules} × `}
+            {ratings} · {modules > 1 && `${modules} × `}
             {moduleText(module)}
             {module.ranks != null && t('offer.ranks', { ranks: module.ranks })}
             {module.heightMm != null && `, ${module.heightMm} mm`}

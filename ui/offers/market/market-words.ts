@@ -34,6 +34,26 @@ export function shelfText(t: StaffWords<'offers'>, label: ShelfLabel | null): st
 export const offerDeliveryText = (t: StaffWords<'offers'>, leadDays: number | null): string =>
   leadDays === null || leadDays === 0 ? t('offer.here') : t('offer.days', { leadDays });
 
-/** A seller's rating as it is spoken of, such as `4.2 of 5 by 310`. */
+interface Rated {
+  sellerName: string | null;
+  rating: number | null;
+  ratingCount: number | null;
+  sellerRating: number | null;
+  sellerRatingCount: number | null;
+}
+
+/** What is said of an offer's seller, and of the offer itself: ` (4.2 of 5 by 310) · this offer: 4.8 of 5 by 12`. */
+export function ratingsText(t: StaffWords<'offers'>, offer: Rated): string {
+  const { rating, ratingCount, sellerRating, sellerRatingCount } = offer;
+  const ofSeller =
+    sellerRating === null || sellerRatingCount === null ? '' : ` (${ratingText(t, sellerRating, sellerRatingCount)})`;
+  const own =
+    rating === null || ratingCount === null
+      ? ''
+      : ` · ${t('offer.ownRating', { rating: ratingText(t, rating, ratingCount) })}`;
+  return `${ofSeller}${own}`;
+}
+
+/** A rating as it is spoken of, such as `4.2 of 5 by 310`. */
 export const ratingText = (t: StaffWords<'offers'>, rating: number, count: number): string =>
   t('offer.rating', { value: (rating / 100).toFixed(1), count });

@@ -110,7 +110,7 @@ export const ratingTyped = (rating: number | null, count: number | null): string
 /** A rating that was typed, hundredths of a star and how many gave them; null: none; undefined: not understood. */
 export function parseRating(text: string): { rating: number; ratingCount: number } | null | undefined {
   if (text.trim() === '') return null;
-  const found = /^(\d(?:[.,]\d{1,2})?)\s*(?:stars?)?\s*(?:of|from|\/)\s*(\d{1,7})$/i.exec(text.trim());
+  const found = /^(\d(?:[.,]\d{1,2})?)\s*(?:stars?)?\s*(?:of|from|von|\/)\s*(\d{1,7})$/i.exec(text.trim());
   if (found === null) return undefined;
   const rating = Math.round(Number((found[1] ?? '').replace(',', '.')) * 100);
   const ratingCount = Number(found[2]);
