@@ -37,6 +37,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'PUT /api/jobs/[id]/limits': 'limits.decide',
   'PUT /api/jobs/[id]/limits/agreed': 'limits.decide',
   'POST /api/jobs/[id]/mail': 'quotes.send',
+  'GET /api/jobs/[id]/makers': 'jobs.read',
   'GET /api/jobs/[id]/market/[key]': 'jobs.read',
   'POST /api/jobs/[id]/model': 'library.write',
   'PUT /api/jobs/[id]/model': 'jobs.write',

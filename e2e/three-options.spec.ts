@@ -119,17 +119,17 @@ test('a seller who is left out is out of every plan, others come in their place,
   const { page, context, faults } = await onLadder(2);
   const before = await wordsOf(page);
   const slipBefore = await slip(page).innerText();
-  await page.locator('summary', { hasText: 'any seller' }).click();
+  await page.locator('summary', { hasText: 'all offers' }).click();
   const kept = page.waitForResponse((response) => response.url().endsWith('/steering') && response.ok());
   await page.getByRole('checkbox', { name: 'Marrow Lane Memory' }).uncheck();
   await page.waitForURL(/not-from=Marrow/);
   await kept;
-  await page.locator('summary', { hasText: '3 of 4 sellers' }).waitFor();
+  await page.locator('summary', { hasText: '1 filter' }).waitFor();
   await marksAre(page, before, false);
   expect(await slip(page).innerText()).toBe(slipBefore);
   // The whole market again, as it was.
   await page.getByRole('button', { name: 'All sellers' }).click();
-  await page.locator('summary', { hasText: 'any seller' }).waitFor();
+  await page.locator('summary', { hasText: 'all offers' }).waitFor();
   await marksAre(page, before, true);
   await page.keyboard.press('Escape');
   expect(await page.getByRole('checkbox', { name: 'Marrow Lane Memory' }).count()).toBe(0);

@@ -60,7 +60,8 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
     not_bought as "notBought",
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
-      'sellersOut', sellers_out) as steering, asked_offers as "askedOffers", station,
+      'sellersOut', sellers_out, 'makers', makers, 'mostCas', most_cas, 'mostHeightMm', most_height_mm,
+      'leastRating', least_rating, 'inStock', in_stock, 'inTime', in_time) as steering, asked_offers as "askedOffers", station,
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
     closed_as as "closedAs", closed_why as "closedWhy",
     case when fell_through_at is not null then fell_through_why end as "fellThrough",
@@ -230,12 +231,16 @@ export async function setModel(db: Queryable, jobId: number, modelId: number | n
 
 /** Remembers how the ladder is steered. */
 export async function setSteering(db: Queryable, jobId: number, steering: Steering): Promise<void> {
-  const { needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut } = steering;
+  const { needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut, makers } = steering;
   await run(
     db,
-    `update job set need_mib = $2, budget_cents = $3, free_slots = $4, least_rate_mts = $5, lanes_out = $6, sellers_out = $7
+    `update job set need_mib = $2, budget_cents = $3, free_slots = $4, least_rate_mts = $5, lanes_out = $6, sellers_out = $7,
+       makers = $8, most_cas = $9, most_height_mm = $10, least_rating = $11, in_stock = $12, in_time = $13
      where id = $1`,
-    [jobId, needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut],
+    [
+      ...[jobId, needMiB, budgetCents, freeSlots, leastRateMTs, lanesOut, sellersOut, makers],
+      ...[steering.mostCas, steering.mostHeightMm, steering.leastRating, steering.inStock, steering.inTime],
+    ],
   );
 }
 

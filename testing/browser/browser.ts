@@ -54,13 +54,17 @@ interface AxeResult {
   violations: { id: string; help: string; nodes: { html: string; failureSummary?: string }[] }[];
 }
 
-/** What axe finds against WCAG 2.2 AA and its best practices, a line each; empty: nothing. */
-export async function axeFindings(page: Page): Promise<string[]> {
+/**
+ * What axe finds against WCAG 2.2 AA and its best practices, a line each; empty: nothing.
+ *
+ * @param within only in there, where something open lies over the rest of the page
+ */
+export async function axeFindings(page: Page, within?: string): Promise<string[]> {
   // A page that is refreshed has no title for a moment: the new one streams in behind it.
   await page.waitForFunction(() => document.title !== '');
   await page.evaluate(AXE);
   const result = (await page.evaluate(
-    'axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })',
+    `axe.run(${within === undefined ? 'document' : JSON.stringify(within)}, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"] })`,
   )) as AxeResult;
   return result.violations.map(
     ({ id, help, nodes }) =>

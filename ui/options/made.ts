@@ -17,6 +17,14 @@ export function madeOfPlan(planCase: Pick<PlanCase, 'offers'>, { bought }: Pick<
   return [...new Set(each)].filter((text) => text !== '').join(', ');
 }
 
+/** What buyers say of an offer, or else of its seller, with who is meant; empty: nothing. */
+export function ratedText(t: StaffWords<'offers'>, supply: Pick<OfferSupply, 'rated'> | undefined): string {
+  const rated = supply?.rated;
+  if (rated === undefined) return '';
+  const rating = t('offer.rating', { value: (rated.rating / 100).toFixed(1), count: rated.ratingCount });
+  return rated.of === 'offer' ? t('offer.ownRating', { rating }) : t('offer.sellerRating', { rating });
+}
+
 /** That an offer's part is on lists of tested parts of the machine's model; empty: on none. */
 export function testedText(t: StaffWords<'options'>, supply: Pick<OfferSupply, 'testedBy'> | undefined): string {
   const lists = supply?.testedBy ?? [];

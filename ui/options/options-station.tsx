@@ -3,8 +3,12 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef } from 'react';
 import { useTranslations } from '#translations';
+import { daysFrom } from '@/core/day-count';
+import { STOCK_NAME } from '@/core/market/stock-name';
 import { careUnderCover } from '@/core/planning/filters/cover';
-import { goalOf } from '@/core/planning/filters/steering';
+import type { OfferFacts } from '@/core/planning/filters/offer-filters';
+import { goalOf, type Steering } from '@/core/planning/filters/steering';
+import type { Goal } from '@/core/planning/model/case';
 import type { Answer, Plan } from '@/core/planning/search/plan';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
@@ -39,15 +43,28 @@ function useCovered(answer: Answer | null): Answer | null {
   }, [answer, cover]);
 }
 
+/** What the planner has to know of how the job is steered. */
+function useGoal(steering: Steering): Goal {
+  const { job } = useJob();
+  const { planCase, supplies, neededBy, today } = job;
+  return useMemo(() => {
+    const inDays = neededBy === null ? null : daysFrom(today, neededBy);
+    const factsOf = (offer: string): OfferFacts | undefined => {
+      const supply = supplies[offer];
+      if (supply === undefined) return undefined;
+      const { seller, leadDays, rated } = supply;
+      return { seller, leadDays, rating: rated?.rating ?? null, isOwn: seller === STOCK_NAME };
+    };
+    return goalOf(steering, planCase?.offers ?? [], factsOf, inDays);
+  }, [steering, planCase, supplies, neededBy, today]);
+}
+
 /** Options: the ladder, what steers it, and the plan that is looked at. */
 export function OptionsStation() {
   const t = useTranslations('options');
   const { job, market } = useJob();
   const steered = useSteering();
-  const goal = useMemo(
-    () => goalOf(steered.steering, job.planCase?.offers ?? [], (offer) => job.supplies[offer]?.seller),
-    [steered.steering, job.planCase, job.supplies],
-  );
+  const goal = useGoal(steered.steering);
   const planning = usePlans(job.planCase, market.path, goal);
   const answer = useCovered(planning.answer);
   // The ladder comes first; what stands below it follows.

@@ -1,16 +1,27 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
-import type { Goal } from '../model/case';
+import type { Goal, Offer } from '../model/case';
 import { answer } from '../search/answer';
 import { offer } from '../testing/small-case';
+import type { OfferFacts } from './offer-filters';
 import { goalOf, missedBy, type Steering, UNSTEERED } from './steering';
 
-const sellers = new Map([
-  ['a', 'Tern Supplies'],
-  ['b', 'Halyard Parts'],
+const facts = new Map<string, OfferFacts>([
+  ['a', { seller: 'Tern Supplies', leadDays: 5, rating: 420, isOwn: false }],
+  ['b', { seller: 'Halyard Parts', leadDays: 2, rating: null, isOwn: false }],
+  ['own', { seller: 'Stock', leadDays: null, rating: null, isOwn: true }],
 ]);
-const offers = [offer('a', 1), offer('b', 2), offer('c', 3)];
-const goal = (steering: Partial<Steering>): Goal =>
-  goalOf({ ...UNSTEERED, ...steering }, offers, (id) => sellers.get(id));
+const made = (id: string, facts: Partial<Offer['module']>, stock: number | null = null): Offer => {
+  const plain = offer(id, 1);
+  return { ...plain, stock, module: { ...plain.module, ...facts } };
+};
+const offers = [
+  made('a', { maker: 'Corrick', casLatency: 17, heightMm: 31.25 }, 3),
+  made('b', { maker: 'CORRICK ', casLatency: 19 }),
+  made('own', { maker: 'Vellamo', casLatency: 16, heightMm: 44 }, 1),
+  made('c', { maker: null, casLatency: null }),
+];
+const goal = (steering: Partial<Steering>, inDays: number | null = null): Goal =>
+  goalOf({ ...UNSTEERED, ...steering }, offers, (id) => facts.get(id), inDays);
 
 describe('steering', () => {
   it('asks the planner for nothing where nothing is narrowed down, or only what shuts plans out', () => {
@@ -22,6 +33,26 @@ describe('steering', () => {
     expect(goal({ lanesOut: ['used', 'mixed'] })).toEqual({ lanes: ['none', 'original', 'third-party'] });
     expect(goal({ sellersOut: ['Halyard Parts', 'nobody'] })).toEqual({ without: ['b'] });
     expect(goal({ leastRateMTs: 2400 })).toEqual({ minRateMTs: 2400 });
+  });
+
+  it.each<[string, Partial<Steering>, string[]]>([
+    ['modules of one maker, however its name is written', { makers: ['corrick'] }, ['own', 'c']],
+    ['of either of two', { makers: ['Vellamo', 'Corrick'] }, ['c']],
+    ['a CL of at most so much; who tells none is out', { mostCas: 17 }, ['b', 'c']],
+    ['a height of at most so much', { mostHeightMm: 32 }, ['b', 'own', 'c']],
+    ['so many stars; our own stock needs none', { leastRating: 400 }, ['b', 'c']],
+    ['more stars than anything has', { leastRating: 450 }, ['a', 'b', 'c']],
+    ['what is known to be in stock', { inStock: true }, ['b', 'c']],
+    ['all of it together', { makers: ['Corrick'], mostCas: 18, inStock: true, leastRating: 400 }, ['b', 'own', 'c']],
+  ])('leaves out what is not wanted: %s', (_, steering, without) => {
+    expect(goal(steering).without ?? []).toEqual(without);
+  });
+
+  it('leaves out what comes after the day, where there is a day; what is in the house is always in time', () => {
+    expect(goal({ inTime: true }, 2)).toEqual({ without: ['a', 'c'] });
+    expect(goal({ inTime: true }, 5)).toEqual({ without: ['c'] });
+    expect(goal({ inTime: true }, -3)).toEqual({ without: ['a', 'b', 'c'] });
+    expect(goal({ inTime: true }, null)).toEqual({});
   });
 });
 

@@ -1,9 +1,10 @@
 import type { Goal, Offer } from '../model/case';
 import { LANES, type Lane } from '../model/lanes';
 import type { Plan } from '../search/plan';
+import { filtersSet, type OfferFacts, type OfferFilters, offersWithin, UNFILTERED } from './offer-filters';
 
 /** How the plans of a job are narrowed down. Capacities MiB, rates MT/s, money minor units. */
-export interface Steering {
+export interface Steering extends OfferFilters {
   needMiB: number | null;
   budgetCents: number | null;
   /** slots that are to stay free, at least */
@@ -11,8 +12,6 @@ export interface Steering {
   leastRateMTs: number | null;
   /** lanes that are not wanted */
   lanesOut: readonly Lane[];
-  /** sellers that are not wanted, by name */
-  sellersOut: readonly string[];
 }
 
 /** How the ladder is steered, with what else shuts plans out of it. */
@@ -28,22 +27,25 @@ export const UNSTEERED: Steering = {
   freeSlots: 0,
   leastRateMTs: null,
   lanesOut: [],
-  sellersOut: [],
+  ...UNFILTERED,
 };
 
 /**
  * What the planner itself has to know of it: need, budget and free slots only shut plans out, the others bring in plans that
  * were beaten before.
  *
- * @param sellerOf the seller of an offer; undefined: nobody knows
+ * @param factsOf what is known of an offer; undefined: nobody knows
+ * @param inDays days until it is needed; null: no day is named
  */
 export function goalOf(
-  { leastRateMTs, lanesOut, sellersOut }: Steering,
+  { leastRateMTs, lanesOut, ...filters }: Steering,
   offers: readonly Offer[],
-  sellerOf: (offer: string) => string | undefined,
+  factsOf: (offer: string) => OfferFacts | undefined,
+  inDays: number | null,
 ): Goal {
   const lanes = LANES.filter((lane) => !lanesOut.includes(lane));
-  const without = offers.flatMap(({ id }) => (sellersOut.includes(sellerOf(id) ?? '') ? [id] : []));
+  const isWithin = offersWithin(filters, factsOf, inDays);
+  const without = filtersSet(filters) === 0 ? [] : offers.filter((offer) => !isWithin(offer)).map(({ id }) => id);
   return {
     ...(leastRateMTs !== null && { minRateMTs: leastRateMTs }),
     ...(lanes.length < LANES.length && { lanes }),

@@ -9,7 +9,12 @@ import type { OptionSupply } from '../../../core/quoting/option';
 import { listTestedParts } from '../../../store/library/tested-parts';
 import { listFeeds } from '../../../store/market/feeds';
 import type { StoredOffer } from '../../../store/market/offers';
-import { listMisfits, listOffersFor, type SocketWish } from '../../../store/market/offers-for-planning';
+import {
+  listMisfits,
+  listOffersFor,
+  type OfferToPlan,
+  type SocketWish,
+} from '../../../store/market/offers-for-planning';
 import { listLastTold } from '../../../store/market/sellers';
 import type { Queryable } from '../../../store/queryable';
 
@@ -46,6 +51,24 @@ export interface TestedSupply extends OptionSupply {
   pricedAt: Date | null;
   /** where its seller's feed is sick: when its price was last known to hold, null: never; undefined: it is well */
   sickSince?: Date | null;
+  /** what buyers say of it, or else of its seller; null: nothing */
+  rated: OfferRating | null;
+  /** address of its own page; null: none is known */
+  page: string | null;
+}
+
+/** Hundredths of a star, how many gave them, and whether they are of the offer itself or of its seller. */
+export interface OfferRating {
+  rating: number;
+  ratingCount: number;
+  of: 'offer' | 'seller';
+}
+
+function ratedOf(offer: StoredOffer & Partial<OfferToPlan>): OfferRating | null {
+  const { rating, ratingCount, sellerRating = null, sellerRatingCount = null } = offer;
+  if (rating !== null && ratingCount !== null) return { rating, ratingCount, of: 'offer' };
+  if (sellerRating === null || sellerRatingCount === null) return null;
+  return { rating: sellerRating, ratingCount: sellerRatingCount, of: 'seller' };
 }
 
 export interface Market {
@@ -66,7 +89,7 @@ export async function marketFor(
   {
     modelId,
     ...widest
-  }: WidestBounds & Pick<SocketWish, 'modelId' | 'makerKey' | 'sockets' | 'jobId' | 'chosen' | 'sellersOut'>,
+  }: WidestBounds & Pick<SocketWish, 'modelId' | 'makerKey' | 'sockets' | 'jobId' | 'chosen' | 'wanted' | 'inDays'>,
 ): Promise<Market> {
   const generations = limits.generations?.value ?? [];
   const form = limits.form?.value ?? '';
@@ -93,6 +116,8 @@ export async function marketFor(
           seller: offer.sellerName ?? STOCK_NAME,
           leadDays: offer.leadDays,
           testedBy: testedBy(offer.module.part),
+          rated: ratedOf(offer),
+          page: offer.page,
           pricedAt: offer.sellerId === null ? null : later(offer.pricedAt, told.get(offer.sellerId)),
           ...(offer.sellerId !== null && sick.has(offer.sellerId) && { sickSince: sick.get(offer.sellerId) ?? null }),
         },

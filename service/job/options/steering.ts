@@ -1,5 +1,12 @@
 import { z } from 'zod';
 import { changedFields, overwritten } from '../../../core/overwritten';
+import {
+  MOST_CAS,
+  MOST_HEIGHT_MM,
+  MOST_MAKER_NAME,
+  MOST_MAKERS,
+  MOST_SELLERS,
+} from '../../../core/planning/filters/offer-filters';
 import type { Steering } from '../../../core/planning/filters/steering';
 import { LANES } from '../../../core/planning/model/lanes';
 import { pool, transaction } from '../../../store/database';
@@ -20,7 +27,17 @@ export const steeringSchema = z.strictObject({
   freeSlots: z.number().int().min(0, 'Free slots are 0 or more.').max(64, 'At most 64 slots.'),
   leastRateMTs: z.number().int().positive('A rate is more than 0.').max(100_000, 'At most 100000 MT/s.').nullable(),
   lanesOut: z.array(z.enum(LANES)).max(LANES.length - 1, 'Leave at least one origin in.'),
-  sellersOut: z.array(z.string().min(1).max(120)).max(200),
+  sellersOut: z.array(z.string().min(1).max(120)).max(MOST_SELLERS),
+  makers: z.array(z.string().min(1).max(MOST_MAKER_NAME)).max(MOST_MAKERS, `At most ${MOST_MAKERS} makers.`),
+  mostCas: z.number().positive('A CL is more than 0.').max(MOST_CAS, `A CL is at most ${MOST_CAS}.`).nullable(),
+  mostHeightMm: z
+    .number()
+    .positive('A height is more than 0.')
+    .max(MOST_HEIGHT_MM, `A height is at most ${MOST_HEIGHT_MM} mm.`)
+    .nullable(),
+  leastRating: z.number().int().min(100, 'Stars are 1 to 5.').max(500, 'Stars are 1 to 5.').nullable(),
+  inStock: z.boolean(),
+  inTime: z.boolean(),
 });
 
 /** How the ladder is steered, and how it was when the person who steers saw it last. */

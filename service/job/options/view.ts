@@ -1,6 +1,7 @@
 import { type AgedPrice, agedPrice, priceDays } from '../../../core/market/aged-price';
 import type { PlanCase } from '../../../core/planning/model/case';
 import type { JobWith } from '../slices/slice';
+import type { OfferRating } from './offers-for-job';
 
 /** Where an offer's modules come from. */
 export interface OfferSupply {
@@ -12,6 +13,10 @@ export interface OfferSupply {
   priceDays: number | null;
   /** lists of tested parts of this model that name it */
   testedBy: string[];
+  /** what buyers say of it, or else of its seller; left out: nothing */
+  rated?: OfferRating;
+  /** address of its own page; left out: none is known */
+  page?: string;
 }
 
 /** What of a job is as large as its market. */
@@ -27,9 +32,16 @@ export function marketView({ market, jobCase }: JobWith<'market'>): MarketView {
     planCase: jobCase.ok ? jobCase.planCase : null,
     supplies: Object.fromEntries(
       [...market.supplies].map(([offer, supply]) => {
-        const { seller, leadDays, testedBy } = supply;
+        const { seller, leadDays, testedBy, rated, page } = supply;
         const aged = agedPrice(supply, now);
-        return [offer, { seller, leadDays, testedBy, aged, priceDays: priceDays(supply, now) }];
+        return [
+          offer,
+          {
+            ...{ seller, leadDays, testedBy, aged, priceDays: priceDays(supply, now) },
+            ...(rated !== null && { rated }),
+            ...(page !== null && { page }),
+          },
+        ];
       }),
     ),
   };

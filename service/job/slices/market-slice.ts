@@ -1,3 +1,4 @@
+import { daysFrom } from '../../../core/day-count';
 import { caseOfJob } from '../../../core/machine/case-of-job';
 import { widestBounds } from '../../../core/machine/limits/widest-bounds';
 import { makerKey } from '../../../core/maker-key';
@@ -12,7 +13,7 @@ export async function marketSlice(
   pieces: Pieces,
   limitsOf: () => Promise<LimitsSlice>,
 ): Promise<MarketSlice> {
-  const [{ limits, claims }, job, shop, model, slots, pricing, labour, draft, current] = await Promise.all([
+  const [{ limits, claims }, job, shop, model, slots, pricing, labour, draft, current, today] = await Promise.all([
     limitsOf(),
     pieces.job(),
     pieces.shop(),
@@ -22,6 +23,7 @@ export async function marketSlice(
     pieces.labour(),
     pieces.draft(),
     pieces.current(),
+    pieces.today(),
   ]);
   const plans = [...(draft?.choices ?? []), ...(current?.snapshot.options ?? []).map((option) => option.shop)];
   const market = await marketFor(db, { markUp: shop, pricing }, limits, {
@@ -31,7 +33,8 @@ export async function marketSlice(
     sockets: slots.filter(({ soldered }) => !soldered).length,
     jobId: job.id,
     chosen: [...plans.flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))), ...job.askedOffers],
-    sellersOut: job.steering.sellersOut,
+    wanted: job.steering,
+    inDays: job.neededBy === null ? null : daysFrom(today, job.neededBy),
   });
   const jobCase = caseOfJob({
     name: caseName(job),

@@ -11,7 +11,7 @@ import { listTrials } from '../../../store/library/trials';
 import { listWanted } from '../../../store/orders/orders';
 import type { Queryable } from '../../../store/queryable';
 import { getNeeds } from '../../../store/shop/needs';
-import { getShop } from '../../../store/shop/shop';
+import { getShop, shopDay } from '../../../store/shop/shop';
 import { joinKept } from '../job-names';
 import { labourOf, pricingRule } from '../quote/job-pricing';
 
@@ -53,6 +53,8 @@ export function readPieces(db: Queryable, id: number) {
   return {
     job,
     shop,
+    /** the day where the shop is */
+    today: once(() => shopDay(db)),
     readings,
     sent,
     model,

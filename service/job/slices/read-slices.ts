@@ -2,7 +2,6 @@ import { reading } from '../../../store/database';
 import { gathering } from '../../../store/gather';
 import { lockJob } from '../../../store/job/jobs';
 import type { Queryable } from '../../../store/queryable';
-import { shopDay } from '../../../store/shop/shop';
 import { workOf } from '../bench/job-work';
 import { limitsSlice } from './limits-slice';
 import { marketSlice } from './market-slice';
@@ -23,7 +22,7 @@ function slicesOf(
   const market = once(() => marketSlice(db, pieces, limits));
   return {
     header: async () => {
-      const [shop, job, today] = await Promise.all([pieces.shop(), pieces.job(), shopDay(db)]);
+      const [shop, job, today] = await Promise.all([pieces.shop(), pieces.job(), pieces.today()]);
       return { shop, job, today };
     },
     machine: async () => {

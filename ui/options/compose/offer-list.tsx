@@ -5,8 +5,9 @@ import type { Offer, PlanCase } from '@/core/planning/model/case';
 import type { OfferRefusal } from '@/core/planning/rules/refuse-offer';
 import { useJob } from '../../job/job-context';
 import { Field } from '../../kit/field';
+import { PageLink } from '../../kit/page-link';
 import { moneyText } from '../../words/amounts';
-import { madeText, testedText } from '../made';
+import { madeText, ratedText, testedText } from '../made';
 
 interface OfferListProps {
   planCase: PlanCase;
@@ -31,9 +32,10 @@ interface RowProps {
 function Row({ offer, same, codes, currency, onAdd }: RowProps) {
   const t = useTranslations('options');
   const tPlans = useTranslations('plans');
+  const tOffers = useTranslations('offers');
   const { job } = useJob();
   const supply = job.supplies[offer.id];
-  const about = [madeText(offer.module), supply?.seller ?? '', testedText(t, supply)].filter((one) => one !== '');
+  const about = [madeText(offer.module), supply?.seller ?? '', ratedText(tOffers, supply), testedText(t, supply)];
   const isRefused = codes.length > 0;
   return (
     <li
@@ -42,7 +44,15 @@ function Row({ offer, same, codes, currency, onAdd }: RowProps) {
       <span className="min-w-0">
         <span className="block break-words">{offer.label}</span>
         <span className="block text-ink-2 text-xs">
-          {[...about, ...same.map((what) => t(`compose.same.${what}`))].join(' · ')}
+          {[...about, ...same.map((what) => t(`compose.same.${what}`))].filter((one) => one !== '').join(' · ')}
+          {supply?.page !== undefined && (
+            <>
+              {' · '}
+              <PageLink page={supply.page} title={offer.label}>
+                {tOffers('offer.page')}
+              </PageLink>
+            </>
+          )}
         </span>
         {isRefused && (
           <span className="block text-stop text-xs">

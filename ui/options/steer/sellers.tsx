@@ -1,19 +1,12 @@
 'use client';
-import { type FocusEvent, type KeyboardEvent, useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { useTranslations } from '#translations';
-import type { Steering } from '@/core/planning/filters/steering';
 import type { PlanCase } from '@/core/planning/model/case';
 import { useJob } from '../../job/job-context';
 import { Check } from '../../kit/check';
-import { INPUT_LOOK } from '../../kit/field';
 import { sellerText } from '../../words/market-words';
 import { daysText } from '../delivery';
-
-interface SellersProps {
-  steering: Steering;
-  onSteer: (patch: Partial<Steering>) => void;
-  planCase: PlanCase;
-}
+import type { OfferFiltersProps } from './offer-filters-props';
 
 /** Sellers of what is on offer, each with how many offers and how soon they are here, the quickest first. */
 function useSellers(planCase: PlanCase, sellersOut: readonly string[]) {
@@ -33,88 +26,42 @@ function useSellers(planCase: PlanCase, sellersOut: readonly string[]) {
   }, [planCase, job.supplies, sellersOut]);
 }
 
-/** A panel that closes with a press beside it, with the focus that leaves it, and with Escape. */
-function usePanel() {
-  const panel = useRef<HTMLDetailsElement>(null);
-  const close = () => {
-    if (panel.current !== null) panel.current.open = false;
-  };
-  useEffect(() => {
-    const beside = ({ target }: PointerEvent) => {
-      if (panel.current?.open === true && !panel.current.contains(target as Node)) panel.current.open = false;
-    };
-    document.addEventListener('pointerdown', beside);
-    return () => document.removeEventListener('pointerdown', beside);
-  }, []);
-  const leaves = {
-    onBlur: ({ currentTarget, relatedTarget }: FocusEvent<HTMLElement>) => {
-      // A press on words inside moves the focus nowhere.
-      if (relatedTarget !== null && !currentTarget.contains(relatedTarget)) close();
-    },
-    onKeyDown: (event: KeyboardEvent) => {
-      if (event.key !== 'Escape' || panel.current?.open !== true) return;
-      event.stopPropagation();
-      close();
-      panel.current.querySelector('summary')?.focus();
-    },
-  };
-  return { panel, leaves };
-}
-
 /** From whom anything may be bought. */
-export function Sellers({ steering, onSteer, planCase }: SellersProps) {
+export function Sellers({ steering, onSteer, planCase }: OfferFiltersProps) {
   const t = useTranslations('options');
   const { sellersOut } = steering;
   const sellers = useSellers(planCase, sellersOut);
-  const { panel, leaves } = usePanel();
-  if (sellers.length < 2 && sellersOut.length === 0) return null;
   const left = sellers.filter(({ name }) => !sellersOut.includes(name)).length;
   const flip = (name: string, wanted: boolean) => {
     const next = wanted ? sellersOut.filter((one) => one !== name) : [...sellersOut, name];
     onSteer({ sellersOut: next.toSorted() });
   };
   return (
-    <div>
-      <span id="sellers-label" className="block text-sm font-medium text-ink-2 mb-0.5">
-        {t('sellers.from')}
-      </span>
-      <details ref={panel} className="relative" {...leaves}>
-        <summary
-          className={`${INPUT_LOOK} cursor-pointer list-none whitespace-nowrap flex items-center justify-between gap-3`}
+    <fieldset className="min-w-0">
+      <legend className="text-sm font-semibold">{t('sellers.from')}</legend>
+      {sellers.map((seller) => (
+        <OneSeller
+          key={seller.name}
+          {...seller}
+          isWanted={!sellersOut.includes(seller.name)}
+          // Somebody has to sell.
+          onChange={(next) => (next || left > 1) && flip(seller.name, next)}
+        />
+      ))}
+      {sellersOut.length > 0 && (
+        <button
+          type="button"
+          className="text-sm text-left underline underline-offset-4 decoration-edge hover:decoration-ink cursor-pointer min-h-8"
+          onClick={(event) => {
+            // The button goes with what it undid.
+            event.currentTarget.closest('details')?.querySelector('summary')?.focus();
+            onSteer({ sellersOut: [] });
+          }}
         >
-          {sellersOut.length === 0 ? t('sellers.any') : t('sellers.some', { left, sellers: sellers.length })}
-          <span aria-hidden className="text-xs">
-            ▾
-          </span>
-        </summary>
-        <fieldset
-          aria-labelledby="sellers-label"
-          className="absolute z-40 mt-1 w-max max-w-[min(26rem,90vw)] max-h-80 overflow-auto bg-sheet border border-edge rounded-notch p-2.5 shadow-xl grid gap-1"
-        >
-          {sellers.map((seller) => (
-            <OneSeller
-              key={seller.name}
-              {...seller}
-              isWanted={!sellersOut.includes(seller.name)}
-              // Somebody has to sell.
-              onChange={(next) => (next || left > 1) && flip(seller.name, next)}
-            />
-          ))}
-          {sellersOut.length > 0 && (
-            <button
-              type="button"
-              className="text-sm text-left underline underline-offset-4 decoration-edge hover:decoration-ink cursor-pointer min-h-8"
-              onClick={() => {
-                panel.current?.querySelector('summary')?.focus();
-                onSteer({ sellersOut: [] });
-              }}
-            >
-              {t('sellers.all')}
-            </button>
-          )}
-        </fieldset>
-      </details>
-    </div>
+          {t('sellers.all')}
+        </button>
+      )}
+    </fieldset>
   );
 }
 

@@ -1,5 +1,5 @@
 'use client';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useTranslations } from '#translations';
 import { parseCapacity } from '@/core/memory/parse-capacity';
 import type { Steering } from '@/core/planning/filters/steering';
@@ -11,65 +11,17 @@ import { shortMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
 import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
-import { Field } from '../../kit/field';
 import { capacityText, dayText } from '../../words/amounts';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
-import { Sellers } from './sellers';
+import { OfferFiltersButton } from './offer-filters-button';
+import { Typed } from './typed';
 
 interface SteerBarProps {
   steering: Steering;
   onSteer: (patch: Partial<Steering>, live?: boolean) => void;
   answer: Answer;
   planCase: PlanCase;
-}
-
-interface TypedProps<T> {
-  label: string;
-  className: string;
-  value: T | null;
-  text: (value: T | null) => string;
-  /** undefined: it is none */
-  parse: (text: string) => T | null | undefined;
-  wrong: string;
-  onChange: (value: T | null, live: boolean) => void;
-}
-
-/** A line that is typed: the picture follows each letter that makes sense. */
-function Typed<T>({ label, className, value, text, parse, wrong, onChange }: TypedProps<T>) {
-  const t = useTranslations('options');
-  const [typed, setTyped] = useState<string | null>(null);
-  const before = useRef(value);
-  const shown = typed ?? text(value);
-  const read = parse(shown);
-  const leave = () => {
-    if (read === undefined) return;
-    if (typed !== null) onChange(read, false);
-    setTyped(null);
-  };
-  return (
-    <Field
-      label={label}
-      className={className}
-      placeholder={t('open')}
-      value={shown}
-      onChange={(event) => {
-        if (typed === null) before.current = value;
-        setTyped(event.target.value);
-        const now = parse(event.target.value);
-        if (now !== undefined) onChange(now, true);
-      }}
-      onBlur={leave}
-      onKeyDown={(event) => {
-        if (event.key === 'Enter') leave();
-        if (event.key === 'Escape' && typed !== null) {
-          setTyped(null);
-          onChange(before.current, false);
-        }
-      }}
-      error={read === undefined ? wrong : null}
-    />
-  );
 }
 
 const capacityOf = (text: string): number | null | undefined =>
@@ -172,7 +124,7 @@ export function SteerBar(props: SteerBarProps) {
         ]}
         onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}
       />
-      <Sellers steering={steering} onSteer={onSteer} planCase={planCase} />
+      <OfferFiltersButton steering={steering} onSteer={onSteer} planCase={planCase} />
       <Lanes {...props} />
       {job.neededBy !== null && (
         <span className="text-sm text-ink-2 min-h-8 inline-flex items-center">

@@ -14,6 +14,12 @@ describe('the address of a ladder', () => {
       leastRateMTs: fc.option(fc.integer({ min: 1, max: 100_000 })),
       lanesOut: fc.subarray([...LANES], { maxLength: LANES.length - 1 }),
       sellersOut: fc.uniqueArray(fc.constantFrom('Tern & Sons', 'Halyard=Parts', 'Größe+1'), { maxLength: 3 }),
+      makers: fc.uniqueArray(fc.constantFrom('Corrick', 'Vellamo & Sons', 'Größe=2'), { maxLength: 3 }),
+      mostCas: fc.option(fc.integer({ min: 100, max: 20_000 }).map((hundredths) => hundredths / 100)),
+      mostHeightMm: fc.option(fc.integer({ min: 100, max: 20_000 }).map((hundredths) => hundredths / 100)),
+      leastRating: fc.option(fc.integer({ min: 100, max: 500 })),
+      inStock: fc.boolean(),
+      inTime: fc.boolean(),
     });
     fc.assert(
       fc.property(
@@ -41,6 +47,8 @@ describe('the address of a ladder', () => {
       ...UNSTEERED,
       lanesOut: ['used'],
     });
+    expect(read('maker=&cl=0&height=tall&stars=6').steering).toEqual(UNSTEERED);
+    expect(read(`maker=${'x'.repeat(201)}&maker=Corrick&maker=Corrick`).steering?.makers).toEqual(['Corrick']);
     expect(read(`without=${LANES.join('+')}`).steering?.lanesOut).toEqual([]);
   });
 });

@@ -1,5 +1,6 @@
 'use client';
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { filtersOf } from '@/core/planning/filters/offer-filters';
 import type { Steering } from '@/core/planning/filters/steering';
 import { callOnce } from '../../client/session-guard';
 import { sameSteering } from './steering-url';
@@ -17,14 +18,9 @@ interface Remembering {
 /**
  * Lets the job remember how its ladder is steered; forgetful while it could not be told.
  *
- * @param onSellers sellers were told: what is on offer is not the same any more
+ * @param onOffers other offers are wanted: what is on offer is not the same any more
  */
-export function useRemembered(
-  jobId: number,
-  steering: Steering,
-  atFirst: Steering,
-  onSellers: () => void,
-): Remembering {
+export function useRemembered(jobId: number, steering: Steering, atFirst: Steering, onOffers: () => void): Remembering {
   const [forgetful, setForgetful] = useState(false);
   const [clash, setClash] = useState<Partial<Steering> | null>(null);
   const clashing = useRef(false);
@@ -35,13 +31,13 @@ export function useRemembered(
     const next = wanted.current;
     if (clashing.current || sameSteering(next, told.current)) return;
     const answer = await callOnce<Steering>('PUT', `/api/jobs/${jobId}/steering`, { next, seen: told.current });
-    const otherSellers = next.sellersOut.join('\n') !== told.current.sellersOut.join('\n');
+    const otherOffers = JSON.stringify(filtersOf(next)) !== JSON.stringify(filtersOf(told.current));
     if (answer.ok) told.current = next;
     clashing.current = !answer.ok && answer.theirs !== undefined;
     if (!answer.ok && answer.theirs !== undefined) setClash(answer.theirs);
     setForgetful(!answer.ok && !clashing.current);
-    if (answer.ok && otherSellers) onSellers();
-  }, [jobId, onSellers]);
+    if (answer.ok && otherOffers) onOffers();
+  }, [jobId, onOffers]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each change starts the wait again
   useEffect(() => {
     const waiting = setTimeout(() => void tell(), REMEMBER_AFTER_MS);
