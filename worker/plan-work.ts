@@ -74,10 +74,7 @@ export class PlanWork {
       }
       const began = this.place.now();
       const market = 'path' in request ? await this.place.read(request.path) : null;
-      if (this.#cancelled.has(id)) {
-        reply({ id, state: 'cancelled' });
-        return;
-      }
+      // Also of what is not wanted any more: what comes next may be a change of it.
       const planner = this.#plannerFor(request, market);
       this.#caseId = id;
       const answer = await this.#answer(id, planner);

@@ -118,6 +118,19 @@ describe('a market that the worker reads by itself', () => {
     expect(told).toEqual([{ id: 0, state: 'cancelled' }]);
   });
 
+  it('and what is steered before it was read is a change of it all the same', async () => {
+    const { told, work } = place();
+    void work.take({ id: 0, path: '/market' });
+    void work.take({ cancel: 0 });
+    await work.take({ id: 1, change: { goal: { minMiB: 32_768 } } });
+    expect(told.map(({ id, state }) => [id, state])).toEqual(
+      expect.arrayContaining([
+        [0, 'cancelled'],
+        [1, 'done'],
+      ]),
+    );
+  });
+
   it('comes over HTTP in the browser, and an answer that is no market fails', async () => {
     const texts: Record<string, Response> = {
       '/market': new Response(JSON.stringify({ planCase })),
