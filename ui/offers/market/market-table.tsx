@@ -18,7 +18,7 @@ const ROW_PX = 54;
 const TALLEST_PX = 30_000_000;
 
 const COLUMNS =
-  'grid grid-cols-[minmax(0,1fr)_6.5rem_4.5rem_6.5rem_6.5rem_5rem] gap-3 items-center px-4 max-[1100px]:grid-cols-[minmax(0,1fr)_4.5rem_6.5rem_6.5rem_4.5rem] max-[860px]:grid-cols-[minmax(0,1fr)_6rem_4.5rem]';
+  'grid grid-cols-[minmax(0,1fr)_6.5rem_4.5rem_6.5rem_6.5rem_7.5rem] gap-3 items-center px-4 max-[1100px]:grid-cols-[minmax(0,1fr)_4.5rem_6.5rem_6.5rem_7.5rem] max-[860px]:grid-cols-[minmax(0,1fr)_6rem_7.5rem] max-[620px]:grid-cols-[minmax(0,1fr)_6rem_4.5rem]';
 
 interface RowProps {
   offer: MarketOffer;
@@ -110,7 +110,7 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit, onCompose }: RowP
           {t('offer.perGb', { gb: moneyText(Math.round(offer.sellCents / gb), currency) })}
         </span>
       </span>
-      <span className="text-right">
+      <span className="flex flex-wrap gap-1 justify-end">
         {onOpen !== null && (
           <Button
             weight="quiet"
@@ -121,7 +121,12 @@ function Row({ offer, age, currency, mayPrice, onOpen, onEdit, onCompose }: RowP
           </Button>
         )}
         {onEdit !== null && offer.sellerId !== null && (
-          <Button weight="quiet" onClick={onEdit} aria-label={t('offer.editOne', { title })}>
+          <Button
+            weight="quiet"
+            className="max-[620px]:hidden"
+            onClick={onEdit}
+            aria-label={t('offer.editOne', { title })}
+          >
             {t('offer.edit')}
           </Button>
         )}

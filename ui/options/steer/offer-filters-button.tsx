@@ -60,7 +60,7 @@ export function OfferFiltersButton({ steering, onSteer, planCase }: OfferFilters
         </summary>
         <fieldset
           aria-labelledby={label}
-          className="absolute z-40 mt-1 w-[min(42rem,calc(100vw-2rem))] max-h-[min(30rem,70dvh)] overflow-auto bg-sheet border border-edge rounded-notch p-3 shadow-xl max-[860px]:fixed max-[860px]:inset-x-4 max-[860px]:w-auto"
+          className="absolute z-40 mt-1 w-[min(42rem,calc(100vw-2rem))] max-h-[min(30rem,70dvh)] overflow-auto bg-sheet border border-edge rounded-notch p-3 shadow-xl max-[1170px]:fixed max-[1170px]:right-4 max-[720px]:left-4 max-[720px]:w-auto"
         >
           {wasOpened && <FilterPanel steering={steering} onSteer={onSteer} planCase={planCase} />}
         </fieldset>
