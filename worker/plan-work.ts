@@ -1,8 +1,9 @@
 import { handMade } from '../core/planning/explain/hand-made';
 import { type WhyNot, whyNot } from '../core/planning/explain/why-not';
+import { growLater } from '../core/planning/later/grow-later';
 import type { Goal, PlanCase } from '../core/planning/model/case';
 import type { PlanChoice } from '../core/planning/search/evaluate-choice';
-import type { Answer } from '../core/planning/search/plan';
+import type { Answer, Plan } from '../core/planning/search/plan';
 import { Planner } from '../core/planning/search/planner';
 import { goalKey, likelyGoals } from './likely-goals';
 import { Packer } from './packed-answer';
@@ -72,6 +73,10 @@ export class PlanWork {
         reply({ id, state: 'weighed', made: handMade(request.about, request.hand, request.beside) });
         return;
       }
+      if ('grown' in request) {
+        reply({ id, state: 'grown', growth: growLater(request.about, request.grown) });
+        return;
+      }
       const began = this.place.now();
       const market = 'path' in request ? await this.place.read(request.path) : null;
       // Also of what is not wanted any more: what comes next may be a change of it.
@@ -93,7 +98,10 @@ export class PlanWork {
   }
 
   /** @throws where there is no case to change */
-  #plannerFor(request: Exclude<Asked, { asked: WhyNot } | { hand: PlanChoice }>, market: string | null): Planner {
+  #plannerFor(
+    request: Exclude<Asked, { asked: WhyNot } | { hand: PlanChoice } | { grown: Plan }>,
+    market: string | null,
+  ): Planner {
     if ('change' in request) {
       if (this.#planner === null) throw new Error('there is no case to change');
       const { keep, prices } = request.change;

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { whyNot } from '../core/planning/explain/why-not';
+import { growLater } from '../core/planning/later/grow-later';
 import type { PlanCase } from '../core/planning/model/case';
 import { answer } from '../core/planning/search/answer';
 import { Search } from '../core/planning/search/search';
@@ -269,4 +270,11 @@ describe('work that takes long', () => {
     await work.take({ id: 1, change: { goal: null } });
     expect(told).toEqual([{ id: 1, state: 'failed' }]);
   });
+});
+
+it('what the next step up from a plan would be is answered as the core does', async () => {
+  const [plan] = answer(planCase).plans;
+  if (plan === undefined) throw new Error('the case has no plan');
+  await send({ id: 31, grown: plan, about: planCase });
+  expect(replies.at(-1)).toEqual({ id: 31, state: 'grown', growth: growLater(planCase, plan) });
 });

@@ -42,6 +42,8 @@ interface OptionsDeskProps {
 const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
 // Most ladders have a plan that is wanted.
 const NoPlan = dynamic(() => import('./steer/no-plan').then((module) => module.NoPlan), { ssr: false });
+// It comes a moment after the plan.
+const LaterNote = dynamic(() => import('./notes/later-note').then((module) => module.LaterNote), { ssr: false });
 // Most plans are taken as they are.
 const ComposePanel = dynamic(() => import('./compose/compose-panel').then((module) => module.ComposePanel), {
   ssr: false,
@@ -216,9 +218,8 @@ export function OptionsDesk(props: OptionsDeskProps) {
           compared={compared}
           suggested={whySuggested(say, lookedKey, suggestions)}
           best={whyLooked(say, lookedKey, rungs, { steering: limits, toleranceBp: job.bestToleranceBp })}
-          busy={slip.busy}
-          sentence={slip.sentence}
-          onPut={slip.put}
+          later={<LaterNote plan={looked} planCase={planCase} />}
+          slip={slip}
           onOpen={() => open('plan')}
           onCompare={() => flip(lookedKey)}
           onSideBySide={() => open('compare')}

@@ -1,4 +1,5 @@
 'use client';
+import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
 import { savingText } from '@/core/planning/explain/saving-words';
@@ -12,8 +13,8 @@ import { capacityText, moneyText } from '../words/amounts';
 import { AddAs } from './add-as';
 import { deliveryText } from './delivery';
 import { LANE_WORDS } from './lane-words';
-import { LateNote } from './late-note';
 import { madeOfPlan, testedOfPlan } from './made';
+import { LateNote } from './notes/late-note';
 import { Reasons } from './sheets/reasons';
 import { sentenceOf } from './sheets/sentence-of';
 import { usePlanSay } from './use-plan-say';
@@ -29,9 +30,9 @@ interface PlanStripProps {
   best: string;
   /** why it is suggested; empty: it is not */
   suggested: string;
-  busy: boolean;
-  sentence: string | null;
-  onPut: (place: number) => void;
+  /** what the next step up from it would be */
+  later: ReactNode;
+  slip: { busy: boolean; sentence: string | null; put: (place: number) => void };
   onOpen: () => void;
   onCompare: () => void;
   onSideBySide: () => void;
@@ -45,8 +46,8 @@ const MOST_REASONS = 3;
 export function PlanStrip(props: PlanStripProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
-  const { plan, planCase, plans, places, compared, best, suggested, busy, sentence } = props;
-  const { onPut, onOpen, onCompare, onSideBySide, onCompose } = props;
+  const { plan, planCase, plans, places, compared, best, suggested, later } = props;
+  const { slip, onOpen, onCompare, onSideBySide, onCompose } = props;
   const say = usePlanSay(planCase.currency);
   const { job } = useJob();
   const key = planKey(plan);
@@ -70,7 +71,7 @@ export function PlanStrip(props: PlanStripProps) {
             ),
           })}
         </h2>
-        <AddAs {...(on === undefined ? {} : { on })} places={places} busy={busy} onPut={onPut} />
+        <AddAs {...(on === undefined ? {} : { on })} places={places} busy={slip.busy} onPut={slip.put} />
         <div className="flex flex-wrap gap-x-3">
           <Button weight="quiet" onClick={onOpen}>
             {t('plan.open')}
@@ -93,9 +94,9 @@ export function PlanStrip(props: PlanStripProps) {
           )}
         </div>
       </div>
-      {sentence !== null && (
+      {slip.sentence !== null && (
         <p role="alert" className="text-stop text-sm font-medium">
-          {sentence}
+          {slip.sentence}
         </p>
       )}
       <div className="grid md:grid-cols-2 gap-x-5 gap-y-1 text-sm mt-1">
@@ -113,6 +114,7 @@ export function PlanStrip(props: PlanStripProps) {
             {sentenceOf(savingText(say, plan, plans))}
             {best !== '' && t('plan.best', { best })}
           </p>
+          {later}
         </div>
         <Reasons plan={plan} planCase={planCase} cover={coverNotice(plan.lane, job.cover)} most={MOST_REASONS} />
       </div>

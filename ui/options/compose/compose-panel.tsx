@@ -14,7 +14,7 @@ import { Button } from '../../kit/button';
 import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText } from '../delivery';
 import { LANE_WORDS } from '../lane-words';
-import { LateNote } from '../late-note';
+import { LateNote } from '../notes/late-note';
 import { Reasons } from '../sheets/reasons';
 import { usePlanSay } from '../use-plan-say';
 import { OfferList } from './offer-list';

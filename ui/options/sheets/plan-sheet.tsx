@@ -23,6 +23,7 @@ import { capacityText, moneyText } from '../../words/amounts';
 import { agedText, sellerText } from '../../words/market-words';
 import { LANE_WORDS } from '../lane-words';
 import { madeText, testedText } from '../made';
+import { LaterNote } from '../notes/later-note';
 import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';
 import { sentenceOf } from './sentence-of';
@@ -187,6 +188,7 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
                 value2: money(planCase.labourCents ?? 0),
               })}
             </p>
+            <LaterNote plan={plan} planCase={planCase} />
           </section>
         </div>
       </div>

@@ -1,0 +1,25 @@
+import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
+
+const stage = openStage();
+
+test('a plan says what the next step up would cost from there, and what of it would stay', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${JOBS.bakery}/options?open=`);
+  await ladderDrawn(page);
+  const strip = page.getByLabel('Selected plan');
+  await page.getByRole('button', { name: /enough/ }).click();
+  await strip.getByText(/^Later: \d+ GB for €\d+\.\d\d at today’s prices; nothing is thrown away\.$/).waitFor();
+  // The largest that fits leads nowhere.
+  await page.getByRole('button', { name: /most/ }).click();
+  await strip.getByText(/^Later: nothing more\. No offer takes the machine further from here/).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  // The plan itself says the same.
+  await page.getByRole('button', { name: 'Open plan' }).click();
+  await page.getByRole('dialog').getByText(/^Later: nothing more/).waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
