@@ -65,6 +65,8 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
       mailFrom: 'quotes@petrel-street.example',
       remindDays: 3,
       acceptWords: {},
+      paperPart: true,
+      paperSeller: false,
     });
     const people: number[] = [];
     for (const member of DEMO_STAFF) {

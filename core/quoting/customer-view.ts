@@ -61,9 +61,10 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
       warnings: option.warnings,
       ...(option.statements !== undefined && { statements: option.statements }),
       leadDays: option.leadDays,
-      lines: option.lines.map(({ kind, text, origin, quantity, eachCents, totalCents, taxBp: bp }) => ({
+      lines: option.lines.map(({ kind, text, about, origin, quantity, eachCents, totalCents, taxBp: bp }) => ({
         kind,
         text,
+        ...(about !== undefined && { about }),
         origin,
         quantity,
         eachCents,

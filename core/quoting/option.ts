@@ -1,6 +1,7 @@
 import type { Language } from '../language';
+import { STOCK_NAME } from '../market/stock-name';
 import type { Cover } from '../planning/filters/cover';
-import type { PlanCase } from '../planning/model/case';
+import type { Offer, PlanCase } from '../planning/model/case';
 import type { Plan } from '../planning/search/plan';
 import { billOf } from '../pricing/bill';
 import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
@@ -24,6 +25,14 @@ export interface OptionSupply {
   seller: string;
   /** days until it is here; null: in the shop */
   leadDays: number | null;
+  /** lists of tested parts of the machine's model that name it; left out: none */
+  testedBy?: readonly string[];
+}
+
+/** What customers read of a part beside its maker. */
+export interface ToldOfPart {
+  part: boolean;
+  seller: boolean;
 }
 
 export interface OptionInput {
@@ -42,6 +51,22 @@ export interface OptionInput {
   language?: Language;
   /** the shop's texts in that language; absent: as they are supplied */
   texts?: TextSet;
+  /** absent: its maker and its number */
+  told?: ToldOfPart;
+}
+
+/** What this customer reads of an offer's part. Nobody sells what is in stock. */
+function aboutOf({ supplies, told = { part: true, seller: false } }: OptionInput, language: Language) {
+  return ({ id, module: { maker, part } }: Offer): string => {
+    const supply = supplies.get(id);
+    const isBought = supply !== undefined && supply.seller !== STOCK_NAME;
+    return PAPER_WORDS[language].about({
+      maker: maker ?? '',
+      part: told.part ? (part ?? '') : '',
+      seller: told.seller && isBought ? supply.seller : '',
+      lists: supply?.testedBy ?? [],
+    });
+  };
 }
 
 /** What happens to the modules that are in the machine, in one sentence for the customer. */
@@ -78,7 +103,10 @@ export function makeOption(input: OptionInput): QuoteOption {
   const { planCase, plan, supplies, place, cover = null, pricing, terms = PLAIN_TERMS, edits = {} } = input;
   const { language = 'en', texts = SUPPLIED_TEXTS[language] } = input;
   const rule = ruleForLines(pricing);
-  const ofPlan = editedLines(computedLines(planCase, plan, language, rule.rates), edits);
+  const ofPlan = editedLines(
+    computedLines(planCase, plan, { language, rates: rule.rates, aboutOf: aboutOf(input, language) }),
+    edits,
+  );
   const made = [...ofPlan, ...termLines(ofPlan, terms, language, rule.rates)];
   const bill = billOf(billLines(made), rule);
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));

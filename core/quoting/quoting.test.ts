@@ -51,6 +51,43 @@ describe('an option', () => {
     }
   });
 
+  describe('says who made a part', () => {
+    const [offer] = adding.bought.map(({ offer: id }) => planCase.offers.find((one) => one.id === id));
+    if (offer === undefined) throw new Error('it buys nothing');
+    const named = { ...offer, module: { ...offer.module, maker: 'Corrick', part: 'CO8-D24' } };
+    const ownCase = { ...planCase, offers: planCase.offers.map((one) => (one.id === offer.id ? named : one)) };
+    const supply = { costCents: 999, seller: 'Quayside Components', leadDays: 1 };
+    const about = (more: Partial<Parameters<typeof makeOption>[0]>, own: Partial<OptionSupply> = {}) => {
+      const one = new Map(supplies).set(offer.id, { ...supply, ...own });
+      const input = { planCase: ownCase, plan: adding, supplies: one, pricing: sampleRule(), place: 1, ...more };
+      return makeOption(input).lines.find(({ kind }) => kind === 'part')?.about;
+    };
+
+    it.each([
+      [{}, {}, 'by Corrick CO8-D24'],
+      [{ told: { part: false, seller: false } }, {}, 'by Corrick'],
+      [{ told: { part: true, seller: true } }, {}, 'by Corrick CO8-D24, from Quayside Components'],
+      [{ told: { part: false, seller: true } }, { seller: 'Stock' }, 'by Corrick'],
+      [{}, { testedBy: ['Tarnholt’s list'] }, 'by Corrick CO8-D24, tested: on Tarnholt’s list'],
+      [
+        { language: 'de' as const },
+        { testedBy: ['Liste A', 'Liste B'] },
+        'von Corrick CO8-D24, geprüft: auf Liste A, Liste B',
+      ],
+      [
+        { language: 'fr' as const, told: { part: false, seller: true } },
+        {},
+        'de Corrick, fourni par Quayside Components',
+      ],
+    ])('%j %j', (more, own, says) => expect(about(more, own)).toBe(says));
+
+    it('and nothing where nobody knows', () => {
+      const bare = { ...offer, module: { ...offer.module, maker: null, part: null } };
+      const unnamed = { ...planCase, offers: planCase.offers.map((one) => (one.id === offer.id ? bare : one)) };
+      expect(about({ planCase: unnamed })).toBeUndefined();
+    });
+  });
+
   it('credits what comes out, and only that', () => {
     expect(option(replacing).lines.filter((line) => line.kind === 'credit')).toEqual([
       {

@@ -20,6 +20,8 @@ export type BoardPicture = z.infer<typeof boardPictureSchema>;
 const lineSchema = z.strictObject({
   kind: z.enum(['part', 'labour', 'credit', 'fee', 'discount']),
   text: z.string(),
+  /** who made a part and which it is, as the shop lets customers read it; quotes of before have none */
+  about: z.string().optional(),
   origin: z.enum(ORIGINS).nullable(),
   quantity: z.number().int().positive(),
   eachCents: cents,

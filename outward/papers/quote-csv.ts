@@ -16,6 +16,7 @@ const HEADINGS = [
   'amount',
   'tax %',
   'currency',
+  'about',
 ];
 
 /**
@@ -40,9 +41,10 @@ export function quoteCsv(quote: CustomerQuote): string {
         money(line.totalCents),
         percent(line.taxBp ?? (line.taxBp === null ? null : quote.taxBp)),
         currency,
+        guarded(line.about ?? ''),
       ]),
-      ...taxes.map((tax) => [...head, 'tax', '', '', '', money(tax.taxCents), percent(tax.taxBp), currency]),
-      [...head, 'total', '', '', '', money(option.totalCents), '', currency],
+      ...taxes.map((tax) => [...head, 'tax', '', '', '', money(tax.taxCents), percent(tax.taxBp), currency, '']),
+      [...head, 'total', '', '', '', money(option.totalCents), '', currency, ''],
     ];
   });
   return `${Papa.unparse([HEADINGS, ...rows], { newline: '\r\n' })}\r\n`;

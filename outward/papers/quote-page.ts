@@ -100,7 +100,7 @@ function optionArticle(quote: CustomerQuote, option: CustomerOption): Markup {
     (line) =>
       html`<tr><th scope="row">${line.quantity > 1 && `${line.quantity} × `}${line.text}${
         line.origin !== null && words.origin[line.origin]
-      }</th><td>${moneyIn(language, line.totalCents, currency)}</td></tr>`,
+      }${line.about !== undefined && html`<span class="about small soft">${line.about}</span>`}</th><td>${moneyIn(language, line.totalCents, currency)}</td></tr>`,
   )}</tbody><tfoot>${figureRows(quote, option).map(
     ({ words: name, amount, what }) => html`<tr class="${what}"><th scope="row">${name}</th><td>${amount}</td></tr>`,
   )}</tfoot></table>

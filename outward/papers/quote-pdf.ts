@@ -95,6 +95,9 @@ function drawBoards(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option
   sheet.y = top;
 }
 
+/** What stands beneath a line. */
+const SMALL: Style = { colour: SOFT, size: 9 };
+
 /** The lines of an option and what they come to. */
 function drawTable(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option: CustomerOption): void {
   const language = languageOfQuote(quote);
@@ -109,6 +112,7 @@ function drawTable(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option:
     const count = line.quantity > 1 ? `${line.quantity} × ` : '';
     const origin = line.origin === null ? '' : words.origin[line.origin];
     sheet.row(table, `${count}${line.text}${origin}`, moneyIn(language, line.totalCents, quote.currency), box);
+    if (line.about !== undefined) sheet.row(table, line.about, '', box, SMALL);
     sheet.y += 2;
   }
   sheet.rule(x, box.width, 1.4, INK);
@@ -139,9 +143,10 @@ function sentencesOf(quote: CustomerQuote, option: CustomerOption): { text: stri
 function roomFor(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOption): number {
   const words = wordsOf(quote);
   const width = sheet.width - BOARDS_WIDTH - GAP - AMOUNT_WIDTH - 8;
-  const lines = option.lines.reduce((sum, { text, origin }) => {
+  const lines = option.lines.reduce((sum, { text, about, origin }) => {
     const whole = `00 × ${text}${origin === null ? '' : words.origin[origin]}`;
-    return sum + sheet.heightOf(whole, { width }) + 4;
+    const beneath = about === undefined ? 0 : sheet.heightOf(about, { ...SMALL, width });
+    return sum + sheet.heightOf(whole, { width }) + beneath + 4;
   }, 0);
   const table = 11 + lines + 3 + 20 + 13 * figureRows(quote, option).length;
   const sentences = sentencesOf(quote, option).reduce((sum, { text, style }) => sum + sheet.heightOf(text, style), 0);

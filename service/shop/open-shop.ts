@@ -44,7 +44,15 @@ async function openWith(db: Queryable, shop: NewShop, passwordHash: string): Pro
   const { owner, language, paper, ...own } = shop;
   await insertShop(db, { ...own, ...USUAL, demo: false });
   const acceptWords = acceptWordsIn(own.country);
-  await updatePapers(db, { language, paper, mailFrom: '', remindDays: 3, acceptWords });
+  await updatePapers(db, {
+    language,
+    paper,
+    mailFrom: '',
+    remindDays: 3,
+    acceptWords,
+    paperPart: true,
+    paperSeller: false,
+  });
   await updateFirstHour(db, { dismissed: false, skipped: [] });
   const { name, signIn } = owner;
   const id = await insertStaff(db, { name, signIn, role: 'owner', passwordHash, demoPassword: null });

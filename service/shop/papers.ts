@@ -18,12 +18,15 @@ export const papersSchema = z.strictObject({
   mailFrom: z.union([z.literal(''), z.email('A mail address is written as quotes@shop.example.').max(200)]),
   /** what the button says by which a customer accepts; empty: the usual word */
   acceptWords: z.strictObject({ en: acceptWords, de: acceptWords, fr: acceptWords }).partial(),
+  /** customers read a part's number, and who sells it, beside its maker */
+  paperPart: z.boolean(),
+  paperSeller: z.boolean(),
   remindDays: z.number().int().min(0, 'Days are 0 or more.').max(30, 'A month before is early enough.'),
 });
 
 export async function showPapers(_: Caller<'shop.settings'>): Promise<Papers & Pick<Shop, 'hasLogo'>> {
-  const { language, paper, mailFrom, remindDays, acceptWords, hasLogo } = await getShop(pool());
-  return { language, paper, mailFrom, remindDays, acceptWords, hasLogo };
+  const { language, paper, mailFrom, remindDays, acceptWords, paperPart, paperSeller, hasLogo } = await getShop(pool());
+  return { language, paper, mailFrom, remindDays, acceptWords, paperPart, paperSeller, hasLogo };
 }
 
 /** Writes what customers' papers are usually written in, and what they are printed on. */

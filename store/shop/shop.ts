@@ -21,6 +21,9 @@ export interface Shop extends Charges, ShopIdentity {
   hasLogo: boolean;
   /** what the button says by which a customer accepts, by language; left out: the usual word */
   acceptWords: Partial<Record<Language, string>>;
+  /** customers read a part's number, and who sells it, beside its maker */
+  paperPart: boolean;
+  paperSeller: boolean;
   /** whom its mail comes from; empty: it sends none */
   mailFrom: string;
   /** customers are reminded so many days before a quote's last; 0: never */
@@ -54,7 +57,8 @@ const COLUMNS = `${IDENTITY}, contact, currency, time_zone as "timeZone", tax_bp
   tax_way as "taxWay", tax_rounding as "taxRounding", labour_tax_bp as "labourTaxBp", fee_tax_bp as "feeTaxBp",
   credit_tax_bp as "creditTaxBp", labour_cents as "labourCents", labour_hour_cents as "labourHourCents",
   labour_least_cents as "labourLeastCents", labour_step_minutes as "labourStepMinutes", language, paper,
-  logo is not null as "hasLogo", mail_from as "mailFrom", remind_days as "remindDays", accept_words as "acceptWords", validity_days as "validityDays", mark_up_bp as "markUpBp",
+  logo is not null as "hasLogo", mail_from as "mailFrom", remind_days as "remindDays", accept_words as "acceptWords", paper_part as "paperPart",
+  paper_seller as "paperSeller", validity_days as "validityDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
   price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp",
   counter_sees_cost as "counterSeesCost", lowest_margin_bp as "lowestMarginBp", customer_address as "customerAddress", demo`;
@@ -169,17 +173,19 @@ export async function updateCharges(db: Queryable, charges: Charges): Promise<vo
 }
 
 /** What customers' papers and mail are like. */
-export type Papers = Pick<Shop, 'language' | 'paper' | 'mailFrom' | 'remindDays' | 'acceptWords'>;
+export type Papers = Pick<
+  Shop,
+  'language' | 'paper' | 'mailFrom' | 'remindDays' | 'acceptWords' | 'paperPart' | 'paperSeller'
+>;
 
 export async function updatePapers(db: Queryable, papers: Papers): Promise<void> {
-  const { language, paper, mailFrom, remindDays, acceptWords } = papers;
-  await run(db, 'update shop set language = $1, paper = $2, mail_from = $3, remind_days = $4, accept_words = $5', [
-    language,
-    paper,
-    mailFrom,
-    remindDays,
-    JSON.stringify(acceptWords),
-  ]);
+  const { language, paper, mailFrom, remindDays, acceptWords, paperPart, paperSeller } = papers;
+  await run(
+    db,
+    `update shop set language = $1, paper = $2, mail_from = $3, remind_days = $4, accept_words = $5,
+       paper_part = $6, paper_seller = $7`,
+    [language, paper, mailFrom, remindDays, JSON.stringify(acceptWords), paperPart, paperSeller],
+  );
 }
 
 /** What roles may see and sell. */

@@ -3,7 +3,7 @@ import { useTranslations } from '#translations';
 import type { QuoteLine } from '@/core/quoting/snapshot';
 
 /** What a line of a quote is about. */
-export function LineText({ line: { quantity, text, origin } }: { line: QuoteLine }) {
+export function LineText({ line: { quantity, text, about, origin } }: { line: QuoteLine }) {
   const t = useTranslations('quote');
   return (
     <>
@@ -11,6 +11,7 @@ export function LineText({ line: { quantity, text, origin } }: { line: QuoteLine
       {text}
       {origin === 'original' && <span className="text-ink-2">{t('line.original')}</span>}
       {origin === 'used' && <span className="text-ink-2">{t('line.used')}</span>}
+      {about !== undefined && <span className="block text-xs text-ink-2">{about}</span>}
     </>
   );
 }

@@ -6,6 +6,7 @@ import { type AcceptWords, MOST_ACCEPT_LETTERS } from '@/core/shop/accept-words'
 import type { Called } from '../client/session-guard';
 import { useSave } from '../client/use-save';
 import { Button } from '../kit/button';
+import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { INPUT_LOOK } from '../kit/field';
 import { FileButton } from '../kit/file-button';
@@ -32,6 +33,9 @@ interface PapersProps {
   /** what it says where nothing is set */
   usualAccept: Record<Language, string>;
   hasLogo: boolean;
+  /** customers read a part's number, and who sells it, beside its maker */
+  paperPart: boolean;
+  paperSeller: boolean;
 }
 
 /** What customers' papers are usually written in and printed on, and the shop's mark on them. */
@@ -43,11 +47,22 @@ export function PapersSection({
   acceptWords,
   usualAccept,
   hasLogo,
+  paperPart,
+  paperSeller,
 }: PapersProps) {
   const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const keep = (patch: Partial<Omit<PapersProps, 'hasLogo' | 'usualAccept'>>) =>
-    save('PUT', '/api/papers', { language, paper, mailFrom, remindDays, acceptWords, ...patch });
+    save('PUT', '/api/papers', {
+      language,
+      paper,
+      mailFrom,
+      remindDays,
+      acceptWords,
+      paperPart,
+      paperSeller,
+      ...patch,
+    });
   return (
     <section id="papers" aria-label={t('papers.title')} className="grid gap-2">
       <h2 className="text-base border-b-4 border-edge pb-1">{t('papers.title')}</h2>
@@ -84,6 +99,18 @@ export function PapersSection({
         </label>
         <Logo hasLogo={hasLogo} />
       </div>
+      <fieldset>
+        <legend className="text-sm font-semibold">{t('papers.parts.title')}</legend>
+        <p className="text-sm text-ink-2">{t('papers.parts.what')}</p>
+        <div className="flex flex-wrap gap-x-6">
+          <Check className="min-h-8" checked={paperPart} onChange={(next) => void keep({ paperPart: next })}>
+            {t('papers.parts.part')}
+          </Check>
+          <Check className="min-h-8" checked={paperSeller} onChange={(next) => void keep({ paperSeller: next })}>
+            {t('papers.parts.seller')}
+          </Check>
+        </div>
+      </fieldset>
       <MailForm mailFrom={mailFrom} remindDays={remindDays} onKeep={keep} />
       <AcceptForm acceptWords={acceptWords} usual={usualAccept} onKeep={keep} />
       <Fault sentence={sentence} />

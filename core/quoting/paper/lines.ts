@@ -26,15 +26,23 @@ function partText(offer: Offer, language: Language): string {
   return offer.modules === 1 ? module : PAPER_WORDS[language].kitOf(offer.modules, module);
 }
 
-function partLines(planCase: PlanCase, plan: Plan, language: Language, taxBp: number): MadeLine[] {
+/** What a customer may read of an offer's part, in the paper's language; empty: nothing is known, or to be told. */
+export type AboutOf = (offer: Offer) => string;
+
+function partLines(
+  planCase: PlanCase,
+  plan: Plan,
+  { language, taxBp, aboutOf }: { language: Language; taxBp: number; aboutOf: AboutOf },
+): MadeLine[] {
   const offers = new Map(planCase.offers.map((offer) => [offer.id, offer]));
   return plan.bought.flatMap(({ offer: id, count }) => {
     const offer = offers.get(id);
     if (offer === undefined) return [];
     const { origin, priceCents: eachCents } = offer;
-    return [
-      line(`part:${id}`, { kind: 'part', text: partText(offer, language), origin, quantity: count, eachCents, taxBp }),
-    ];
+    const about = aboutOf(offer);
+    const text = partText(offer, language);
+    const told = { kind: 'part' as const, text, ...(about !== '' && { about }) };
+    return [line(`part:${id}`, { ...told, origin, quantity: count, eachCents, taxBp })];
   });
 }
 
@@ -52,7 +60,11 @@ function creditLines(planCase: PlanCase, plan: Plan, language: Language, taxBp: 
 }
 
 /** What a plan comes to, line by line, as it is computed: parts, work, credit for what is taken out. */
-export function computedLines(planCase: PlanCase, plan: Plan, language: Language, rates: TaxRates): MadeLine[] {
+export function computedLines(
+  planCase: PlanCase,
+  plan: Plan,
+  { language, rates, aboutOf = () => '' }: { language: Language; rates: TaxRates; aboutOf?: AboutOf },
+): MadeLine[] {
   const labour = planCase.labourCents ?? 0;
   const work: Omit<QuoteLine, 'totalCents'> = {
     kind: 'labour',
@@ -63,7 +75,7 @@ export function computedLines(planCase: PlanCase, plan: Plan, language: Language
     taxBp: rates.labour,
   };
   return [
-    ...partLines(planCase, plan, language, rates.part),
+    ...partLines(planCase, plan, { language, taxBp: rates.part, aboutOf }),
     ...(labour > 0 ? [line('labour', work)] : []),
     ...creditLines(planCase, plan, language, rates.credit),
   ];

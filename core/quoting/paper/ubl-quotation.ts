@@ -107,7 +107,11 @@ class Elements {
           this.money('PriceAmount', netMinor),
           cbc('BaseQuantity', String(line.quantity), { unitCode: ONE }),
         ]),
-        cac('Item', [cbc('Name', line.text), this.category('ClassifiedTaxCategory', taxBp)]),
+        cac('Item', [
+          ...(line.about === undefined ? [] : [cbc('Description', line.about)]),
+          cbc('Name', line.text),
+          this.category('ClassifiedTaxCategory', taxBp),
+        ]),
       ]),
     ]);
   }

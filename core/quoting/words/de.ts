@@ -20,6 +20,14 @@ export const DE: PaperWords = {
   isNew: (capacity) => `${capacity} neu`,
   kitOf: (modules, module) => `${modules}er-Kit: ${module}`,
   origin: { original: ', Originalteil des Herstellers', 'third-party': '', used: ', gebraucht und von uns geprüft' },
+  about: ({ maker, part, seller, lists }) =>
+    [
+      [maker && `von ${maker}`, part].filter(Boolean).join(' '),
+      seller && `bezogen bei ${seller}`,
+      lists.length > 0 && `geprüft: auf ${lists.join(', ')}`,
+    ]
+      .filter(Boolean)
+      .join(', '),
   labour: 'Einbau und Prüfung',
   credit: (capacity) => `Gutschrift für Ihr Modul mit ${capacity}`,
   discount: (reason) => `Nachlass: ${reason}`,

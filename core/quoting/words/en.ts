@@ -20,6 +20,14 @@ export const EN: PaperWords = {
   isNew: (capacity) => `${capacity} new`,
   kitOf: (modules, module) => `Kit of ${modules}: ${module}`,
   origin: { original: ', the maker’s own part', 'third-party': '', used: ', used and tested by us' },
+  about: ({ maker, part, seller, lists }) =>
+    [
+      [maker && `by ${maker}`, part].filter(Boolean).join(' '),
+      seller && `from ${seller}`,
+      lists.length > 0 && `tested: on ${lists.join(', ')}`,
+    ]
+      .filter(Boolean)
+      .join(', '),
   labour: 'Fitting and test',
   credit: (capacity) => `Credit for your ${capacity} module`,
   discount: (reason) => `Discount: ${reason}`,

@@ -21,6 +21,14 @@ export const FR: PaperWords = {
   isNew: (capacity) => `${capacity} neuf`,
   kitOf: (modules, module) => `Kit de ${modules} : ${module}`,
   origin: { original: ', pièce d’origine du fabricant', 'third-party': '', used: ', d’occasion, testé par nous' },
+  about: ({ maker, part, seller, lists }) =>
+    [
+      [maker && `de ${maker}`, part].filter(Boolean).join(' '),
+      seller && `fourni par ${seller}`,
+      lists.length > 0 && `testé : sur ${lists.join(', ')}`,
+    ]
+      .filter(Boolean)
+      .join(', '),
   labour: 'Montage et test',
   credit: (capacity) => `Reprise de votre module de ${capacity}`,
   discount: (reason) => `Remise : ${reason}`,

@@ -2,6 +2,15 @@ import type { Origin } from '../../planning/model/lanes';
 import type { NumberWords } from '../../shop/shop-on-paper';
 
 /** What happens to the modules that are in a machine. */
+/** What may be told of a part that is bought. */
+export interface AboutPart {
+  maker: string;
+  part: string;
+  seller: string;
+  /** lists of tested parts that name it */
+  lists: readonly string[];
+}
+
 export interface OldModules {
   /** how many there are, how many come out */
   all: number;
@@ -41,6 +50,8 @@ export interface PaperWords {
   isNew: (capacity: string) => string;
   kitOf: (modules: number, module: string) => string;
   origin: Record<Origin, string>;
+  /** who made a part, which it is, who sells it, and whose lists of tested parts name it; what is empty is not told */
+  about: (part: AboutPart) => string;
   labour: string;
   credit: (capacity: string) => string;
   discount: (reason: string) => string;

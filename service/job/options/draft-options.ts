@@ -36,6 +36,7 @@ export function draftOption(
     ...(edits !== undefined && { edits }),
     language: state.language,
     texts: state.texts.texts,
+    told: { part: state.shop.paperPart, seller: state.shop.paperSeller },
   });
   return { place, ok: true, option };
 }
