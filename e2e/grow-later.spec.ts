@@ -19,7 +19,10 @@ test('a plan says what the next step up would cost from there, and what of it wo
   expect(await axeFindings(page)).toEqual([]);
   // The plan itself says the same.
   await page.getByRole('button', { name: 'Open plan' }).click();
-  await page.getByRole('dialog').getByText(/^Later: nothing more/).waitFor();
+  await page
+    .getByRole('dialog')
+    .getByText(/^Later: nothing more/)
+    .waitFor();
   expect(faults).toEqual([]);
   await context.close();
 });

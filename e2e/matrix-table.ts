@@ -44,6 +44,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/jobs/[id]/old-module': 'jobs.write',
   'POST /api/jobs/[id]/options': 'jobs.write',
   'DELETE /api/jobs/[id]/options/[place]': 'jobs.write',
+  'PUT /api/jobs/[id]/options/[place]/fitting': 'jobs.write',
   'PUT /api/jobs/[id]/options/[place]/lines': 'jobs.write',
   'POST /api/jobs/[id]/part': 'jobs.write',
   'POST /api/jobs/[id]/pictures': 'jobs.write',

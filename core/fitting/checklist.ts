@@ -60,7 +60,7 @@ export interface ChecklistInput {
   /** what the library knows of slots beside: where each is and what its latch looks like */
   library: readonly { name: string; place: string | null; latch: string | null }[];
   fillOrder: readonly string[];
-  option: Pick<QuoteOption, 'before' | 'after' | 'shop'>;
+  option: Pick<QuoteOption, 'before' | 'after' | 'shop' | 'partsOnly'>;
   generation: Generation | null;
   form: string | null;
 }
@@ -247,11 +247,32 @@ const LAST: readonly FittingStep[] = [
   { ...PLAIN, key: 'last.start', phase: 'last', text: 'Closed, it starts; read its report for Proof' },
 ];
 
+/** The step after which the parts of a job are the customer's to fit. */
+export const HAND_OVER_STEP = 'last.hand-over';
+
+/** Parts to take home: nothing is done to the machine here. */
+const HAND_OVER: FittingStep[] = [
+  {
+    ...PLAIN,
+    key: 'last.parts',
+    phase: 'last',
+    text: 'Check the parts: number, type and condition are those of the quote',
+  },
+  {
+    ...PLAIN,
+    key: HAND_OVER_STEP,
+    phase: 'last',
+    text: 'Hand the parts over, with the picture of where each module goes',
+    caution: 'Ask for the machine’s report afterwards: it is the proof.',
+  },
+];
+
 /**
  * What is done at the bench for an option, in the order of doing: made safe, opened by the model's own steps, taken out and
  * put in by the plan's placement, tested while it is open, closed the other way round, checked.
  */
 export function checklistOf(input: ChecklistInput): FittingStep[] {
+  if (input.option.partsOnly) return HAND_OVER;
   const opened = openSteps(input);
   const moved = moveSteps(input);
   return [...safeSteps(input), ...opened, ...moved, ...TEST, ...closeSteps(opened), ...LAST];

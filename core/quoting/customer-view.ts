@@ -74,6 +74,7 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
       totalCents: option.totalCents,
       taxCents: option.taxCents,
       ...(option.taxes !== undefined && { taxes: option.taxes }),
+      ...(option.partsOnly !== undefined && { partsOnly: option.partsOnly }),
       ...(option.depositCents !== undefined && { depositCents: option.depositCents }),
       savingCents: option.savingCents,
       savingPercent: option.savingPercent,

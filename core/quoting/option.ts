@@ -53,6 +53,8 @@ export interface OptionInput {
   texts?: TextSet;
   /** absent: its maker and its number */
   told?: ToldOfPart;
+  /** parts to take home, of a case {@link withoutFitting}; absent: it is fitted here */
+  partsOnly?: boolean;
 }
 
 /** What this customer reads of an offer's part. Nobody sells what is in stock. */
@@ -70,10 +72,13 @@ function aboutOf({ supplies, told = { part: true, seller: false } }: OptionInput
 }
 
 /** What happens to the modules that are in the machine, in one sentence for the customer. */
-function oldModulesText({ installed }: PlanCase, plan: Plan, { oldModules }: PaperWords): string {
+function oldModulesText(
+  { planCase: { installed }, plan, partsOnly = false }: OptionInput,
+  { oldModules }: PaperWords,
+): string {
   const out = installed.filter(({ slot }) => !plan.kept.includes(slot));
   const credited = out.some(({ creditCents }) => (creditCents ?? 0) > 0);
-  return oldModules({ all: installed.length, removed: out.length, credited });
+  return oldModules({ all: installed.length, removed: out.length, credited, atHome: partsOnly });
 }
 
 /**
@@ -101,7 +106,7 @@ function depositOf({ deposit }: QuoteTerms, totalCents: number): number {
  */
 export function makeOption(input: OptionInput): QuoteOption {
   const { planCase, plan, supplies, place, cover = null, pricing, terms = PLAIN_TERMS, edits = {} } = input;
-  const { language = 'en', texts = SUPPLIED_TEXTS[language] } = input;
+  const { language = 'en', texts = SUPPLIED_TEXTS[language], partsOnly = false } = input;
   const rule = ruleForLines(pricing);
   const ofPlan = editedLines(
     computedLines(planCase, plan, { language, rates: rule.rates, aboutOf: aboutOf(input, language) }),
@@ -112,7 +117,11 @@ export function makeOption(input: OptionInput): QuoteOption {
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));
   const costCents = bought.reduce((sum, { count, supply }) => sum + count * (supply?.costCents ?? 0), 0);
   const covered = coverText(plan.lane, cover);
-  const spoken: TextKey[] = [...plan.reasons, ...(covered === null ? [] : [covered])];
+  const spoken: TextKey[] = [
+    ...plan.reasons,
+    ...(covered === null ? [] : [covered]),
+    ...(partsOnly ? ['parts-only' as const] : []),
+  ];
   const figures = {
     total: capacityIn(language, plan.totalMiB),
     visible: capacityIn(language, planCase.machine.os?.visibleMiB ?? plan.totalMiB),
@@ -132,7 +141,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     channelsText: channelsInSnapshot(plan.effectiveChannels),
     openSlots: plan.openSlots,
     ...boardPictures(planCase, plan, (mib) => capacityIn(language, mib)),
-    oldModules: oldModulesText(planCase, plan, PAPER_WORDS[language]),
+    oldModules: oldModulesText(input, PAPER_WORDS[language]),
     warnings: spoken.map(wordsOf),
     statements: spoken.filter(isAgreed).map(wordsOf),
     leadDays: Math.max(0, ...days),
@@ -140,6 +149,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     totalCents: bill.grossMinor,
     taxCents: bill.taxMinor,
     taxes: bill.rates.map(({ taxBp, netMinor, taxMinor }) => ({ taxBp, netCents: netMinor, taxCents: taxMinor })),
+    ...(partsOnly && { partsOnly }),
     ...(depositCents > 0 && { depositCents }),
     savingCents: saving?.cents ?? null,
     savingPercent: saving?.percent ?? null,

@@ -75,6 +75,8 @@ const optionSchema = z.strictObject({
   taxes: z
     .array(z.strictObject({ taxBp: z.number().int().nonnegative(), netCents: cents, taxCents: cents }))
     .optional(),
+  /** parts to take home: nothing is fitted here; absent: it is */
+  partsOnly: z.literal(true).optional(),
   /** due when it is accepted; absent: nothing */
   depositCents: cents.optional(),
   savingCents: cents.nullable(),

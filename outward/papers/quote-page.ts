@@ -3,6 +3,7 @@ import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
+import { fittingOf } from '../../core/quoting/paper/statements';
 import {
   type CustomerAnswer,
   type CustomerQuestion,
@@ -178,7 +179,7 @@ function acceptForm(page: QuotePage): Markup {
   }${options.map((option) => statementsFor(page, option))}
 <label class="field">${words.signature}<input name="signed" autocomplete="name" maxlength="120" value="${refused?.signed ?? ''}"></label>
 ${faultOf(page, 'accept')}
-<p class="row"><button class="act">${acceptWords[language] || words.yes}</button><span class="small soft">${words.orderThen}</span></p>
+<p class="row"><button class="act">${acceptWords[language] || words.yes}</button><span class="small soft">${words.orderThen(fittingOf(options))}</span></p>
 </form>`;
 }
 
@@ -274,7 +275,7 @@ ${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrd
     })
   }</div></div>
 <div class="no-print">${codeCheck(page)}</div>
-<footer class="small soft">${words.page.footer(shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined)}${numbers !== '' && html`<br>${numbers}`}</footer>
+<footer class="small soft">${words.page.footer(shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined, fittingOf(quote.options))}${numbers !== '' && html`<br>${numbers}`}</footer>
 </main></body></html>`;
   return text;
 }

@@ -3,6 +3,7 @@ import { dayText } from '../../core/day-text';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
+import { fittingOf } from '../../core/quoting/paper/statements';
 import {
   capacityIn,
   isolated,
@@ -247,7 +248,7 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   }
   for (const option of quote.options) drawOption(sheet, quote, option);
   sheet.y += 12;
-  const end = `${words.sayYes(quote.shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined)}`;
+  const end = `${words.sayYes(quote.shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined, fittingOf(quote.options))}`;
   const codeLine = `${words.codeOfContent}: ${codeText(code)}`;
   sheet.need(sheet.heightOf(end) + sheet.heightOf(codeLine, { size: 8 }) + 6);
   sheet.text(sheet.root, 'P', end, { colour: SOFT });

@@ -37,6 +37,8 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
   neededBy: string | null;
   cover: 'none' | 'warranty' | 'support' | null;
   notBought: boolean;
+  /** parts to take home: nothing is fitted here, unless an option says so */
+  partsOnly: boolean;
   /** configurations that the maker sells, where the library knows them */
   factory: { options: FactoryOption[]; mostMiB: number | null };
   currency: string;
@@ -92,6 +94,7 @@ export function jobView(state: JobState, caller: Caller): JobView {
     neededBy: job.neededBy,
     cover: job.cover,
     notBought: job.notBought,
+    partsOnly: job.partsOnly,
     factory: { options: model?.factoryOptions ?? [], mostMiB: model?.factoryMaxMiB ?? null },
     currency: shop.currency,
     taxBp: shop.taxBp,

@@ -37,6 +37,8 @@ export interface Job {
   osBits: 32 | 64 | null;
   /** the customer has not bought the machine yet */
   notBought: boolean;
+  /** parts to take home: nothing is fitted here, unless an option says so */
+  partsOnly: boolean;
   /** how its ladder was steered last, beside need and budget */
   steering: Omit<Steering, 'needMiB' | 'budgetCents'>;
   /** offers that are planned with, though others like them are cheaper */
@@ -58,7 +60,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     'email', customer.email, 'language', customer.language, 'taxExempt', customer.tax_exempt) as customer, model_id as "modelId", machine_maker as "machineMaker",
     machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
-    not_bought as "notBought",
+    not_bought as "notBought", parts_only as "partsOnly",
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
       'sellersOut', sellers_out, 'makers', makers, 'mostCas', most_cas, 'mostHeightMm', most_height_mm,
       'leastRating', least_rating, 'inStock', in_stock, 'inTime', in_time) as steering, asked_offers as "askedOffers", station,
@@ -178,6 +180,7 @@ export interface IntakePatch {
   os?: string;
   osBits?: Job['osBits'];
   notBought?: boolean;
+  partsOnly?: boolean;
 }
 
 const CUSTOMER_FIELDS = {
@@ -203,6 +206,7 @@ const JOB_FIELDS = {
   os: 'os',
   osBits: 'os_bits',
   notBought: 'not_bought',
+  partsOnly: 'parts_only',
 } as const;
 
 async function setFields(

@@ -11,6 +11,8 @@ export interface ChosenPlan {
   bought: { offer: string; count: number }[];
   /** what was typed over its lines */
   edits?: LineEdits;
+  /** parts to take home, or fitted here; null or left out: as its job */
+  partsOnly?: boolean | null;
 }
 
 export interface Draft {
@@ -58,7 +60,7 @@ export async function getDraft(db: Queryable, jobId: number): Promise<Draft | nu
     db,
     `select id, version, suggested, terms, released, coalesce((
        select jsonb_agg(
-         jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought, 'edits', edits) order by place)
+         jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought, 'edits', edits, 'partsOnly', parts_only) order by place)
        from quote_choice where quote_id = quote.id), '[]') as choices
      from quote where job_id = $1 and state = 'draft'`,
     [jobId],
@@ -68,9 +70,10 @@ export async function getDraft(db: Queryable, jobId: number): Promise<Draft | nu
 export async function putChoice(db: Queryable, quoteId: number, choice: ChosenPlan): Promise<void> {
   await run(
     db,
-    `insert into quote_choice (quote_id, place, kept, bought, edits) values ($1, $2, $3, $4, $5)
-     on conflict (quote_id, place) do update set kept = excluded.kept, bought = excluded.bought, edits = excluded.edits`,
-    [quoteId, choice.place, choice.kept, JSON.stringify(choice.bought), choice.edits ?? {}],
+    `insert into quote_choice (quote_id, place, kept, bought, edits, parts_only) values ($1, $2, $3, $4, $5, $6)
+     on conflict (quote_id, place) do update set kept = excluded.kept, bought = excluded.bought, edits = excluded.edits,
+       parts_only = excluded.parts_only`,
+    [quoteId, choice.place, choice.kept, JSON.stringify(choice.bought), choice.edits ?? {}, choice.partsOnly ?? null],
   );
 }
 

@@ -106,7 +106,7 @@ export function CustomerScreenPage(screen: CustomerScreen) {
                     {capacityIn(language, option.totalMiB)}
                   </h2>
                   <p className="text-3xl font-bold">{moneyIn(language, option.totalCents, currency)}</p>
-                  <p className="text-base text-ink-2">{words.fitted(isExempt)}</p>
+                  <p className="text-base text-ink-2">{words.fitted(isExempt, option.partsOnly === true)}</p>
                   {option.savingCents !== null && (
                     <p className="text-good font-semibold">
                       {words.saving(moneyIn(language, option.savingCents, currency), null, isTaxAdded)}

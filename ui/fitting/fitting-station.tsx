@@ -69,7 +69,8 @@ function Bench() {
   const t = useTranslations('fitting');
   const { job } = useJob();
   const { busy, sentence, save } = useSave();
-  const { fitting, fittingIsOver, noLongerFits, usual, parts, searches } = job.work;
+  const { accepted, fitting, fittingIsOver, noLongerFits, usual, parts, searches } = job.work;
+  const isHandOver = accepted?.option.partsOnly === true;
   const missing = parts.filter(({ state }) => state !== 'arrived' && state !== 'aside').length;
   // A search that is open is what hands are at.
   const isSearching = searches[0] !== undefined && searches[0].ended === null;
@@ -91,18 +92,19 @@ function Bench() {
       {(fitting === null || fittingIsOver) && (
         <div className="flex flex-wrap gap-3 items-center">
           <Button weight="act" className="text-lg! min-h-14 px-6" disabled={busy} onClick={() => void begin()}>
-            {fitting === null ? t('begin') : t('beginAgain')}
+            {isHandOver ? t('beginHandOver') : fitting === null ? t('begin') : t('beginAgain')}
           </Button>
           <span className="text-ink-2">
             {missing > 0 && <span className="text-mind">{t('notAllHere')}</span>}
-            {usualText(t, usual)}
+            {!isHandOver && usualText(t, usual)}
           </span>
         </div>
       )}
       <Fault sentence={sentence} />
+      {isHandOver && <Notice tone="mind">{t('partsOnly')}</Notice>}
       {isSearching && <GuidedSearch />}
       {fitting !== null && <Checklist key={fitting.id} fitting={fitting} />}
-      {fitting !== null && !isSearching && <GuidedSearch />}
+      {fitting !== null && !isSearching && !isHandOver && <GuidedSearch />}
     </>
   );
 }

@@ -24,5 +24,6 @@ export function intakeOf(job: PageJob): Record<string, unknown> {
     os: wants.os,
     osBits: wants.osBits,
     notBought: job.notBought,
+    partsOnly: job.partsOnly,
   };
 }

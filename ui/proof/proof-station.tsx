@@ -20,6 +20,7 @@ export function ProofStation() {
         <p>{t('none')}</p>
       ) : (
         <>
+          {!isDone && accepted.option.partsOnly && <p>{t('partsOnly')}</p>}
           {!isDone && <TakeReport />}
           <Findings />
           <OldModulesSection />

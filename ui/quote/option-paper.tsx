@@ -40,6 +40,7 @@ export function OptionPaper({ option, quote, suggested, heading: Heading, lineOf
           })}
         </p>
         <Heading className="text-xl">{capacityText(option.totalMiB)}</Heading>
+        {option.partsOnly && <p className="text-sm font-semibold">{t('option.partsOnly')}</p>}
         <p className="text-sm text-ink-2">
           {t('option.figures', {
             rateMTs: option.rateMTs,

@@ -98,6 +98,17 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
         >
           {suggested ? t('suggestNone') : t('suggestThis')}
         </Button>
+        <Button
+          weight="quiet"
+          disabled={busy}
+          onClick={() =>
+            save('PUT', `/api/jobs/${job.id}/options/${entry.place}/fitting`, {
+              partsOnly: entry.option.partsOnly !== true,
+            })
+          }
+        >
+          {entry.option.partsOnly ? t('fitThis') : t('partsOnlyThis')}
+        </Button>
         <Button weight="quiet" disabled={busy} onClick={drop} aria-label={t('removeOption', { place: entry.place })}>
           {t('remove')}
         </Button>

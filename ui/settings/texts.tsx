@@ -33,6 +33,7 @@ const WHEN = {
   'unmatched-bank': 'texts.when.unmatched-bank',
   'cover-warranty': 'texts.when.warranty',
   'cover-support': 'texts.when.contract',
+  'parts-only': 'texts.when.partsOnly',
 } as const satisfies Record<TextKey, string>;
 
 /** A day with its month in three letters, for a narrow column. */

@@ -1,5 +1,6 @@
 import { type Cover, coverNotice } from '../../planning/filters/cover';
 import type { Lane } from '../../planning/model/lanes';
+import type { Fitting } from '../words/paper-words';
 import type { TextKey } from '../words/shop-texts';
 
 /**
@@ -13,6 +14,7 @@ const AGREED: ReadonlySet<TextKey> = new Set<TextKey>([
   'total-unknown',
   'cover-warranty',
   'cover-support',
+  'parts-only',
 ]);
 
 /** Is it for the customer to agree to before such a plan is fitted? */
@@ -22,4 +24,10 @@ export const isAgreed = (key: TextKey): boolean => AGREED.has(key);
 export function coverText(lane: Lane, cover: Cover): 'cover-warranty' | 'cover-support' | null {
   if (coverNotice(lane, cover) === null) return null;
   return cover === 'warranty' ? 'cover-warranty' : 'cover-support';
+}
+
+/** How many of these options the shop fits. */
+export function fittingOf(options: readonly { partsOnly?: true | undefined }[]): Fitting {
+  const home = options.filter(({ partsOnly }) => partsOnly === true).length;
+  return home === 0 ? 'all' : home === options.length ? 'none' : 'some';
 }

@@ -42,10 +42,11 @@ export const DE: PaperWords = {
   deposit: (amount, rest) => `${amount} sind bei Annahme fällig, ${rest} bei Abholung.`,
   saving: (amount, percent, withoutTax) =>
     `Sie sparen ${amount}${withoutTax ? ' vor Steuer' : ''}${percent === null ? '' : ` (${percent})`} gegenüber Originalteilen des Herstellers bei gleicher Kapazität.`,
-  oldModules: ({ all, removed, credited }) => {
+  oldModules: ({ all, removed, credited, atHome }) => {
     if (all === 0) return 'Es waren keine Module eingebaut.';
     if (removed === 0) return all === 1 ? 'Ihr Modul bleibt eingebaut.' : `Ihre ${all} Module bleiben eingebaut.`;
     const one = removed === 1;
+    if (atHome) return all === 1 ? 'Sie bauen Ihr altes Modul aus.' : `Sie bauen ${removed} Ihrer ${all} Module aus.`;
     const out =
       removed === all
         ? one
@@ -64,9 +65,14 @@ export const DE: PaperWords = {
   samePdf: 'Angebot als PDF',
   sayYes: (contact) =>
     `Zum Annehmen öffnen Sie Ihren Link, rufen Sie an oder kommen Sie vorbei und nennen Sie den Vorschlag: ${contact}.`,
-  prices: (withoutTax) =>
-    withoutTax ? 'Zeilen ohne Steuer, alle Preise inklusive Einbau.' : 'Alle Preise inklusive Steuer und Einbau.',
-  fitted: (isExempt) => (isExempt ? 'eingebaut und geprüft' : 'eingebaut und geprüft, inklusive Steuer'),
+  prices: (withoutTax, fitting) => {
+    const tax = withoutTax ? 'Zeilen ohne Steuer' : 'Alle Preise inklusive Steuer';
+    if (fitting === 'none') return `${tax}; wir bauen nichts ein.`;
+    if (fitting === 'some') return `${tax}; der Einbau ist dabei, wo der Vorschlag nichts anderes sagt.`;
+    return withoutTax ? `${tax}, alle Preise inklusive Einbau.` : `${tax} und Einbau.`;
+  },
+  fitted: (isExempt, partsOnly) =>
+    `${partsOnly ? 'nur Teile, ohne Einbau' : 'eingebaut und geprüft'}${isExempt ? '' : ', inklusive Steuer'}`,
   codeOfContent: 'Code des Inhalts dieses Angebots (SHA-256)',
   shopNumbers: { tax: 'Steuernummer / USt-IdNr.', company: 'Handelsregister', bank: 'Bankverbindung' },
   page: {
@@ -77,7 +83,10 @@ export const DE: PaperWords = {
     readAndTick: 'Bitte lesen und zur Zustimmung ankreuzen',
     signature: 'Ihr Name als Unterschrift',
     yes: 'Annehmen',
-    orderThen: 'Dann bestellen wir die Teile und bauen sie zu diesem Preis ein.',
+    orderThen: (fitting) =>
+      fitting === 'none'
+        ? 'Dann bestellen wir die Teile für Sie zu diesem Preis.'
+        : `Dann bestellen wir die Teile und bauen sie${fitting === 'some' ? ', wo der Vorschlag es sagt,' : ''} zu diesem Preis ein.`,
     sending: 'Wird gesendet …',
     ask: 'Uns etwas fragen',
     question: 'Ihre Frage',

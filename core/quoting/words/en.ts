@@ -42,10 +42,11 @@ export const EN: PaperWords = {
   deposit: (amount, rest) => `${amount} is due when you accept, ${rest} when you collect your machine.`,
   saving: (amount, percent, withoutTax) =>
     `You save ${amount}${withoutTax ? ' before tax' : ''}${percent === null ? '' : ` (${percent})`} against the maker’s own parts for the same amount.`,
-  oldModules: ({ all, removed, credited }) => {
+  oldModules: ({ all, removed, credited, atHome }) => {
     if (all === 0) return 'There were no modules to keep.';
     if (removed === 0) return all === 1 ? 'Your module stays in.' : `Your ${all} modules stay in.`;
     const one = removed === 1;
+    if (atHome) return all === 1 ? 'You take your old module out.' : `You take ${removed} of your ${all} modules out.`;
     const out =
       removed === all
         ? one
@@ -63,9 +64,14 @@ export const EN: PaperWords = {
       : `The parts are here ${days === 1 ? 'in one day' : `in ${days} days`} after you accept.`,
   samePdf: 'Quote as PDF',
   sayYes: (contact) => `To accept, open your link, call us, or visit us and name the option: ${contact}.`,
-  prices: (withoutTax) =>
-    withoutTax ? 'Line prices exclude tax; all prices include fitting.' : 'All prices include tax and fitting.',
-  fitted: (isExempt) => (isExempt ? 'fitted and tested' : 'fitted and tested, tax included'),
+  prices: (withoutTax, fitting) => {
+    const tax = withoutTax ? 'Line prices exclude tax' : 'All prices include tax';
+    if (fitting === 'none') return `${tax}; nothing is fitted by us.`;
+    if (fitting === 'some') return `${tax}; fitting is included where no option says otherwise.`;
+    return withoutTax ? `${tax}; all prices include fitting.` : `${tax} and fitting.`;
+  },
+  fitted: (isExempt, partsOnly) =>
+    `${partsOnly ? 'parts only, without fitting' : 'fitted and tested'}${isExempt ? '' : ', tax included'}`,
   codeOfContent: 'Code of this quote’s content (SHA-256)',
   shopNumbers: { tax: 'Tax number', company: 'Company number', bank: 'Bank' },
   page: {
@@ -76,7 +82,10 @@ export const EN: PaperWords = {
     readAndTick: 'Please read and tick to agree',
     signature: 'Your name as signature',
     yes: 'Accept',
-    orderThen: 'Then we order the parts and fit them for this price.',
+    orderThen: (fitting) =>
+      fitting === 'none'
+        ? 'Then we order the parts for you, for this price.'
+        : `Then we order the parts${fitting === 'some' ? ' and, where the option says so, fit them' : ' and fit them'} for this price.`,
     sending: 'Sending…',
     ask: 'Ask us something',
     question: 'Your question',

@@ -43,10 +43,12 @@ export const FR: PaperWords = {
   deposit: (amount, rest) => `${amount} à verser à l’acceptation, ${rest} au retrait de votre machine.`,
   saving: (amount, percent, withoutTax) =>
     `Vous économisez ${amount}${withoutTax ? ' hors taxes' : ''}${percent === null ? '' : ` (${percent})`} par rapport aux pièces d’origine du fabricant, à capacité égale.`,
-  oldModules: ({ all, removed, credited }) => {
+  oldModules: ({ all, removed, credited, atHome }) => {
     if (all === 0) return 'Aucun module n’était installé.';
     if (removed === 0) return all === 1 ? 'Votre module reste en place.' : `Vos ${all} modules restent en place.`;
     const one = removed === 1;
+    if (atHome)
+      return all === 1 ? 'Vous retirez votre ancien module.' : `Vous retirez ${removed} de vos ${all} modules.`;
     const out =
       removed === all
         ? one
@@ -65,11 +67,16 @@ export const FR: PaperWords = {
   samePdf: 'Devis en PDF',
   sayYes: (contact) =>
     `Pour accepter, ouvrez votre lien, appelez-nous ou passez nous voir en indiquant la solution : ${contact}.`,
-  prices: (withoutTax) =>
-    withoutTax
-      ? 'Lignes hors taxes ; tous les prix comprennent le montage.'
-      : 'Tous les prix s’entendent taxes et montage compris.',
-  fitted: (isExempt) => (isExempt ? 'monté et testé' : 'monté et testé, taxes comprises'),
+  prices: (withoutTax, fitting) => {
+    const tax = withoutTax ? 'Lignes hors taxes' : 'Tous les prix s’entendent taxes comprises';
+    if (fitting === 'none') return `${tax} ; nous ne montons rien.`;
+    if (fitting === 'some') return `${tax} ; le montage est compris, sauf mention contraire dans la solution.`;
+    return withoutTax
+      ? `${tax} ; tous les prix comprennent le montage.`
+      : 'Tous les prix s’entendent taxes et montage compris.';
+  },
+  fitted: (isExempt, partsOnly) =>
+    `${partsOnly ? 'pièces seules, sans montage' : 'monté et testé'}${isExempt ? '' : ', taxes comprises'}`,
   codeOfContent: 'Code du contenu de ce devis (SHA-256)',
   shopNumbers: { tax: 'N° TVA', company: 'N° d’entreprise', bank: 'Banque' },
   page: {
@@ -80,7 +87,10 @@ export const FR: PaperWords = {
     readAndTick: 'Lisez, puis cochez pour donner votre accord',
     signature: 'Votre nom, valant signature',
     yes: 'Accepter',
-    orderThen: 'Nous commandons alors les pièces et les montons à ce prix.',
+    orderThen: (fitting) =>
+      fitting === 'none'
+        ? 'Nous commandons alors les pièces pour vous à ce prix.'
+        : `Nous commandons alors les pièces et les montons${fitting === 'some' ? ', si la solution le prévoit,' : ''} à ce prix.`,
     sending: 'Envoi…',
     ask: 'Nous poser une question',
     question: 'Votre question',

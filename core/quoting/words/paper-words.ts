@@ -2,6 +2,9 @@ import type { Origin } from '../../planning/model/lanes';
 import type { NumberWords } from '../../shop/shop-on-paper';
 
 /** What happens to the modules that are in a machine. */
+/** How many of a quote's options are fitted by the shop. */
+export type Fitting = 'all' | 'some' | 'none';
+
 /** What may be told of a part that is bought. */
 export interface AboutPart {
   maker: string;
@@ -17,6 +20,8 @@ export interface OldModules {
   removed: number;
   /** the customer is credited for some */
   credited: boolean;
+  /** the customer fits the parts, and keeps whatever comes out */
+  atHome: boolean;
 }
 
 /** What a mail about a quote tells. */
@@ -71,8 +76,9 @@ export interface PaperWords {
   leadDays: (days: number) => string;
   samePdf: string;
   sayYes: (contact: string) => string;
-  prices: (withoutTax: boolean) => string;
-  fitted: (isExempt: boolean) => string;
+  /** @param fitting of its options: all are fitted, some, or none */
+  prices: (withoutTax: boolean, fitting: Fitting) => string;
+  fitted: (isExempt: boolean, partsOnly: boolean) => string;
   codeOfContent: string;
   /** what stands before the shop's numbers and its bank */
   shopNumbers: NumberWords;
@@ -84,7 +90,7 @@ export interface PaperWords {
     readAndTick: string;
     signature: string;
     yes: string;
-    orderThen: string;
+    orderThen: (fitting: Fitting) => string;
     sending: string;
     ask: string;
     question: string;

@@ -2,11 +2,12 @@ import type { Language } from '../../language';
 import { CARE_REASONS, type CareReason } from '../../planning/rules/care';
 
 /** What a customer reads of a plan's care, or of a machine's cover: a text of the shop's, in its own words if it wants. */
-export type TextKey = CareReason | 'cover-warranty' | 'cover-support';
+export type TextKey = CareReason | 'cover-warranty' | 'cover-support' | 'parts-only';
 export const TEXT_KEYS: readonly TextKey[] = [
   ...(Object.keys(CARE_REASONS) as CareReason[]),
   'cover-warranty',
   'cover-support',
+  'parts-only',
 ];
 
 /** What may stand in a text for a figure of the plan: the new total, and what the operating system can use. */
@@ -34,6 +35,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
     'cover-warranty': 'Your machine is under warranty. For a claim, its maker may ask for the old modules: keep them.',
     'cover-support':
       'Your machine has a support contract. The service provider may require the maker’s own parts: please ask them first.',
+    'parts-only':
+      'You fit the parts yourself. We answer for the parts, not for the fitting or for the machine. Send us the machine’s report afterwards: we check it against this quote.',
   },
   de: {
     'ecc-lost': 'Ihr Speicher korrigiert heute seine Fehler selbst. Mit diesem Vorschlag tut er das nicht mehr.',
@@ -57,6 +60,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Für Ihr Gerät gilt noch die Garantie. Im Garantiefall kann der Hersteller die alten Module verlangen: Bewahren Sie sie auf.',
     'cover-support':
       'Für Ihr Gerät besteht ein Wartungsvertrag. Der Dienstleister kann Originalteile verlangen: Bitte fragen Sie dort zuerst.',
+    'parts-only':
+      'Sie bauen die Teile selbst ein. Wir stehen für die Teile ein, nicht für den Einbau und nicht für das Gerät. Schicken Sie uns danach den Bericht des Geräts: Wir prüfen ihn gegen dieses Angebot.',
   },
   fr: {
     'ecc-lost': 'Aujourd’hui, votre mémoire corrige ses propres erreurs. Avec cette solution, elle ne le fera plus.',
@@ -80,6 +85,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Votre machine est sous garantie. En cas de réclamation, son fabricant peut demander les anciens modules : gardez-les.',
     'cover-support':
       'Votre machine a un contrat d’assistance. Votre prestataire peut exiger des pièces d’origine : demandez-lui d’abord.',
+    'parts-only':
+      'Vous montez les pièces vous-même. Nous répondons des pièces, pas du montage ni de la machine. Envoyez-nous ensuite le rapport de la machine : nous le vérifierons par rapport à ce devis.',
   },
 };
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { idSchema } from '../../../core/bounds';
-import { checklistOf } from '../../../core/fitting/checklist';
+import { checklistOf, HAND_OVER_STEP } from '../../../core/fitting/checklist';
 import { guide, outcomeOf } from '../../../core/fitting/guide';
 import { ENDS, type End, SIGNS, type Sign } from '../../../core/fitting/guide-data';
 import { pool } from '../../../store/database';
@@ -26,12 +26,13 @@ import { getJob } from '../../../store/job/jobs';
 import { listModelSlots } from '../../../store/library/models';
 import { insertTrial } from '../../../store/library/trials';
 import type { Queryable } from '../../../store/queryable';
+import { settlePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
 import { trialOfOption } from '../limits/trial-of-option';
 import type { JobWith } from '../slices/slice';
-import { openFitting } from './job-work';
+import { acceptedOf, openFitting } from './job-work';
 
 const NOT_ACCEPTED = 'No option is accepted yet: fitting waits for that.';
 
@@ -124,12 +125,15 @@ export async function tickStep(
   return changeJob(caller, jobId, {
     kind: FIND_EVENTS[input.what],
     detail: { fittingId, ...input },
-    needs: ['bench'],
-    work: async (db, { fittings }) => {
+    needs: ['bench', 'quote'],
+    work: async (db, { fittings, sent, answers }) => {
       const fitting = fittings.find(({ id }) => id === fittingId);
       if (fitting === undefined) return fault('not-found', 'This work on the bench is not known.');
       if (!fitting.steps.some(({ key }) => key === input.step)) return fault('not-found', 'The list has no such step.');
       await tick(db, fitting, input, caller.id);
+      const accepted = input.what === 'done' && input.step === HAND_OVER_STEP ? acceptedOf(sent, answers) : null;
+      // What the customer has taken home is gone from stock, whether or not a proof comes.
+      if (accepted !== null) await settlePieces(db, jobId, accepted.option);
       return done(null);
     },
   });

@@ -18,6 +18,8 @@ export const oldModuleSchema = z.discriminatedUnion('fate', [
 
 /** Modules that the accepted option takes out of the machine. */
 export function modulesOut({ option }: Accepted): { slot: string; what: string }[] {
+  // What a customer takes out at home is none of ours.
+  if (option.partsOnly) return [];
   const { kept } = option.shop;
   return option.before.flatMap(({ slot, text, fate }) =>
     text === null || fate === 'built-in' || kept.includes(slot) ? [] : [{ slot, what: text }],

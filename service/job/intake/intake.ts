@@ -80,6 +80,7 @@ export const intakeSchema = z
     os: text(80),
     osBits: z.literal([32, 64]).nullable(),
     notBought: z.boolean(),
+    partsOnly: z.boolean(),
   })
   .partial();
 
@@ -94,7 +95,7 @@ export const writeIntakeSchema = z
 function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
   const { name, phone, email, language, taxExempt } = customer;
   const { machineMaker, machineName, serial, complaint, needMiB, budgetCents, cpu, uses, fullPart, inUseMiB } = job;
-  const { neededBy, cover, os, osBits, notBought } = job;
+  const { neededBy, cover, os, osBits, notBought, partsOnly } = job;
   return {
     customerName: name,
     phone,
@@ -116,6 +117,7 @@ function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
     os,
     osBits,
     notBought,
+    partsOnly,
   };
 }
 

@@ -1,3 +1,4 @@
+import { caseFor } from '../../../core/planning/model/parts-only';
 import { evaluateChoice } from '../../../core/planning/search/evaluate-choice';
 import { isBelowLowest } from '../../../core/quoting/lowest-margin';
 import { makeOption } from '../../../core/quoting/option';
@@ -19,10 +20,11 @@ const LOST = {
 /** One choice, evaluated in the job as it stands now. */
 export function draftOption(
   state: JobWith<'quote' | 'market'>,
-  { place, kept, bought, edits }: ChosenPlan,
+  { place, kept, bought, edits, partsOnly: chosen }: ChosenPlan,
 ): DraftOption {
   if (!state.jobCase.ok) return { place, ok: false, sentence: 'The machine has gaps: fill them on Limits first.' };
-  const { planCase } = state.jobCase;
+  const partsOnly = chosen ?? state.job.partsOnly;
+  const planCase = caseFor(state.jobCase.planCase, partsOnly);
   const evaluated = evaluateChoice(planCase, { kept, bought });
   if (!evaluated.ok) return { place, ok: false, sentence: LOST[evaluated.code] };
   const option = makeOption({
@@ -36,6 +38,7 @@ export function draftOption(
     ...(edits !== undefined && { edits }),
     language: state.language,
     texts: state.texts.texts,
+    partsOnly,
     told: { part: state.shop.paperPart, seller: state.shop.paperSeller },
   });
   return { place, ok: true, option };

@@ -1,5 +1,6 @@
 import { type AgedPrice, agedPrice, priceDays } from '../../../core/market/aged-price';
 import type { PlanCase } from '../../../core/planning/model/case';
+import { caseFor } from '../../../core/planning/model/parts-only';
 import type { JobWith } from '../slices/slice';
 import type { OfferRating } from './offers-for-job';
 
@@ -25,11 +26,16 @@ export interface MarketView {
   supplies: Record<string, OfferSupply>;
 }
 
+/** The case that the ladder is planned from: with fitting, or of parts to take home; null: something is still asked. */
+export const ladderCase = ({ jobCase, job }: JobWith<'market'>): PlanCase | null =>
+  jobCase.ok ? caseFor(jobCase.planCase, job.partsOnly) : null;
+
 /** The planning case, and where its offers come from: sellers' names and days, and nothing of what offers cost. */
-export function marketView({ market, jobCase }: JobWith<'market'>): MarketView {
+export function marketView(state: JobWith<'market'>): MarketView {
+  const { market } = state;
   const now = new Date();
   return {
-    planCase: jobCase.ok ? jobCase.planCase : null,
+    planCase: ladderCase(state),
     supplies: Object.fromEntries(
       [...market.supplies].map(([offer, supply]) => {
         const { seller, leadDays, testedBy, rated, page } = supply;

@@ -1,4 +1,5 @@
 import type { PlanCase } from '../../../core/planning/model/case';
+import { caseFor } from '../../../core/planning/model/parts-only';
 import type { Plan } from '../../../core/planning/search/plan';
 import { Planner } from '../../../core/planning/search/planner';
 import { nextEqual } from '../../../core/quoting/drift/drift';
@@ -31,14 +32,15 @@ async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
 /** The same plan where it can still be had, else the next best equal one; null: neither. */
 async function renewed(
   state: JobWith<'quote' | 'market'>,
-  { place, shop }: QuoteOption,
+  { place, shop, partsOnly }: QuoteOption,
   edits: LineEdits,
   equalTo: () => Promise<Plan | null>,
 ): Promise<{ choice: ChosenPlan; how: 'same' | 'equal' } | null> {
-  const same = { place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })), edits };
+  const own = { edits, partsOnly: partsOnly === true };
+  const same = { ...own, place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })) };
   if (draftOption(state, same).ok) return { choice: same, how: 'same' };
   const plan = await equalTo();
-  return plan === null ? null : { choice: { place, kept: plan.kept, bought: plan.bought, edits }, how: 'equal' };
+  return plan === null ? null : { choice: { ...own, place, kept: plan.kept, bought: plan.bought }, how: 'equal' };
 }
 
 /**
@@ -56,14 +58,18 @@ export async function renewQuote(caller: Caller<'jobs.write'>, jobId: number): P
         return fault('conflict', 'The draft quote has options already: send or remove them first.');
       if (!state.jobCase.ok) return fault('conflict', 'The machine has gaps: fill them on Limits first.');
       const { planCase } = state.jobCase;
-      let plans: Promise<readonly Plan[]> | null = null;
+      const plans = new Map<boolean, Promise<readonly Plan[]>>();
+      const plansFor = (partsOnly: boolean): Promise<readonly Plan[]> => {
+        const known = plans.get(partsOnly) ?? plansInTurns(caseFor(planCase, partsOnly));
+        plans.set(partsOnly, known);
+        return known;
+      };
       const found: Renewed = { same: [], equal: [], lost: [] };
       const choices: ChosenPlan[] = [];
       const edits = await listEdits(db, current.id);
       for (const option of current.snapshot.options) {
         const one = await renewed(state, option, edits.get(option.place) ?? {}, async () => {
-          plans ??= plansInTurns(planCase);
-          return nextEqual(option, await plans);
+          return nextEqual(option, await plansFor(option.partsOnly === true));
         });
         if (one !== null) choices.push(one.choice);
         found[one?.how ?? 'lost'].push(option.place);

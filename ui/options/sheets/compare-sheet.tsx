@@ -41,7 +41,10 @@ function rowsOf(
   const money = (cents: number | null) => (cents === null ? t('compare.nothing') : moneyText(cents, currency));
   return [
     { name: t('facts.total'), of: (plan) => capacityText(plan.totalMiB) },
-    { name: t('facts.price'), of: (plan) => money(plan.priceCents) },
+    {
+      name: planCase.labourCents == null ? t('facts.pricePartsOnly') : t('facts.price'),
+      of: (plan) => money(plan.priceCents),
+    },
     { name: t('facts.perAdded'), of: (plan) => money(plan.perAddedGiBCents) },
     { name: t('facts.saving'), of: (plan) => savingText(say, plan, all) },
     { name: t('facts.rate'), of: (plan) => `${plan.rateMTs} MT/s` },

@@ -14,6 +14,7 @@ import { Choice } from '../../kit/choice';
 import { capacityText, dayText } from '../../words/amounts';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
+import { FittingChoice } from './fitting-choice';
 import { OfferFiltersButton } from './offer-filters-button';
 import { Typed } from './typed';
 
@@ -124,6 +125,7 @@ export function SteerBar(props: SteerBarProps) {
         ]}
         onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}
       />
+      <FittingChoice />
       <OfferFiltersButton steering={steering} onSteer={onSteer} planCase={planCase} />
       <Lanes {...props} />
       {job.neededBy !== null && (
