@@ -26,6 +26,7 @@ import { useNewPart } from './sheets/use-new-part';
 import { SteerBar } from './steer/steer-bar';
 import { Suggested } from './steer/suggested';
 import type { Steered } from './steer/use-steering';
+import { useTarget } from './steer/use-target';
 import { useCompared } from './use-compared';
 import { usePlanSay } from './use-plan-say';
 import { usePutOnSlip } from './use-put-on-slip';
@@ -44,6 +45,8 @@ const NotBought = dynamic(() => import('./yardstick').then((module) => module.No
 const NoPlan = dynamic(() => import('./steer/no-plan').then((module) => module.NoPlan), { ssr: false });
 // It comes a moment after the plan.
 const LaterNote = dynamic(() => import('./notes/later-note').then((module) => module.LaterNote), { ssr: false });
+// Mostly it is known what a machine is for.
+const UseQuestion = dynamic(() => import('./steer/use-question').then((module) => module.UseQuestion), { ssr: false });
 // Most plans are taken as they are.
 const ComposePanel = dynamic(() => import('./compose/compose-panel').then((module) => module.ComposePanel), {
   ssr: false,
@@ -85,12 +88,13 @@ function useRungs({ answer }: OptionsDeskProps, steering: LadderBounds) {
   // What is suggested follows the ladder.
   const late = useDeferredValue(rungs);
   const { totalMiB: todayMiB } = answer.baseline;
+  const asked = useTarget(todayMiB);
   const suggestions = useMemo(
-    () => suggestThree({ rungs: late, steering, todayMiB, cover, toleranceBp }),
-    [late, steering, todayMiB, cover, toleranceBp],
+    () => suggestThree({ rungs: late, steering, todayMiB, cover, toleranceBp, asked }),
+    [late, steering, todayMiB, cover, toleranceBp, asked],
   );
   const byKey = useMemo(() => new Map(answer.plans.map((plan) => [planKey(plan), plan])), [answer]);
-  return { rungs, suggestions, byKey };
+  return { rungs, suggestions, byKey, asksUse: steering.needMiB === null && asked === null };
 }
 
 /** The case with all that is wished for, need, budget and free slots as well. */
@@ -166,7 +170,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const { steering, steer } = steered;
   const places = usePlaces();
   const limits = useLimits(steering);
-  const { rungs, suggestions, byKey } = useRungs(props, limits);
+  const { rungs, suggestions, byKey, asksUse } = useRungs(props, limits);
   const wishedCase = useMemo(() => wishedBy(steering, planCase), [steering, planCase]);
   const hand = useHandMade({ named: steered.plan, byHand: steered.byHand }, wishedCase, answer);
   const { looked, key: lookedKey, onLook } = useLooked(steered, byKey, hand.plan);
@@ -194,6 +198,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
       {job.notBought && <NotBought />}
       <Suggested
         suggestions={suggestions}
+        question={asksUse && <UseQuestion />}
         currency={planCase.currency}
         busy={slip.busy}
         onLook={onLook}

@@ -40,6 +40,25 @@ describe('three suggestions', () => {
     expect(reasonOf(last)).toContain('what this machine can be brought to');
   });
 
+  it('go by what its use asks for where no need is typed, and say so; a need that is typed counts before it', () => {
+    const asked = { by: 'use' as const, name: 'Photo editing', needMiB: 16 * GB };
+    const found = suggest({}, { asked });
+    expect(found[0]?.plan.totalMiB).toBe(16 * GB);
+    expect(reasonOf(found[0])).toContain('Photo editing needs 16 GB');
+    expect(found.every(({ plan }) => plan.totalMiB >= 16 * GB)).toBe(true);
+    expect(found).toEqual(
+      suggest({ needMiB: 16 * GB }).map((one, nr) => (nr === 0 ? { ...one, because: found[0]?.because } : one)),
+    );
+    expect(reasonOf(suggest({ needMiB: 12 * GB }, { asked })[0])).not.toContain('Photo editing');
+    for (const by of ['in-use', 'system', 'floor'] as const) {
+      expect(reasonOf(suggest({}, { asked: { by, name: 'a system', needMiB: 16 * GB } })[0])).toContain('16 GB');
+    }
+    // Nothing reaches it: less is better than nothing, and is not said to be enough for it.
+    const beyond = suggest({}, { asked: { ...asked, needMiB: 4096 * GB } });
+    expect(beyond.map(({ plan }) => plan)).toEqual(suggest({}).map(({ plan }) => plan));
+    expect(reasonOf(beyond[0])).toContain('the first step up that pays');
+  });
+
   it('never are less memory for as much money and no less to mind', () => {
     for (const [, planCase] of WORKED_CASES) {
       const found = suggest({}, {}, planCase);

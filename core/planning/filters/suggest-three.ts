@@ -14,6 +14,8 @@ export type Because =
   | { why: 'first'; totalMiB: number; cents: number }
   /** just what is needed */
   | { why: 'exact'; cents: number }
+  /** the least that reaches what its use, what is in use, its system or the shop's least asks for */
+  | { why: 'asked'; asked: AskedFor; cents: number }
   /** the least that reaches what is needed */
   | { why: 'reaches'; needMiB: number; cents: number }
   /** for so much more than the cheapest it need not be minded, where that is slower than today or of mixed rates */
@@ -30,6 +32,14 @@ export interface Suggestion {
   because: Because;
 }
 
+/** How much is asked for where no need is typed, and by what: a use or a system by name. MiB. */
+export interface AskedFor {
+  by: 'use' | 'in-use' | 'system' | 'floor';
+  /** empty where there is none */
+  name: string;
+  needMiB: number;
+}
+
 export interface SuggestInput {
   /** the lowest total first; their best plans are those that are wanted, where any is */
   rungs: readonly Rung[];
@@ -37,6 +47,8 @@ export interface SuggestInput {
   todayMiB: number;
   cover: Cover;
   toleranceBp: number;
+  /** how much is asked for where no need is typed; null or left out: nobody knows */
+  asked?: AskedFor | null;
 }
 
 /** What a practitioner would not call enough, if a plan that need not be minded costs little more. */
@@ -48,9 +60,10 @@ const LITTLE_MORE = 1.1;
 /** Comfortable is so many times enough, at least. */
 const ROOM = 1.5;
 
-function enoughBecause({ steering }: SuggestInput, rung: Rung): Because {
+function enoughBecause({ steering, asked = null }: SuggestInput, rung: Rung): Because {
   const cents = rung.best.priceCents;
   const { needMiB } = steering;
+  if (needMiB === null && asked !== null && rung.totalMiB >= asked.needMiB) return { why: 'asked', asked, cents };
   if (needMiB === null) return { why: 'first', totalMiB: rung.totalMiB, cents };
   return rung.totalMiB === needMiB ? { why: 'exact', cents } : { why: 'reaches', needMiB, cents };
 }
@@ -97,8 +110,12 @@ function originalOf(rung: Rung, toleranceBp: number): Plan | null {
  * there are none.
  */
 export function suggestThree(input: SuggestInput): Suggestion[] {
-  const { rungs, steering, todayMiB, cover, toleranceBp } = input;
-  const more = rungs.filter((rung) => rung.isWanted && rung.totalMiB > todayMiB);
+  const { rungs, steering, todayMiB, cover, toleranceBp, asked = null } = input;
+  const above = rungs.filter((rung) => rung.isWanted && rung.totalMiB > todayMiB);
+  const leastMiB = steering.needMiB ?? asked?.needMiB ?? 0;
+  const reaching = above.filter(({ totalMiB }) => totalMiB >= leastMiB);
+  // Where nothing reaches what is asked for, less is better than nothing.
+  const more = reaching.length > 0 ? reaching : above;
   const wanted = more.filter((rung) => !more.some((larger) => isBargainOver(larger, rung)));
   const [enough] = wanted;
   if (enough === undefined) return [];

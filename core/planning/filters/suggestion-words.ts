@@ -9,6 +9,10 @@ export function becauseText({ t, money }: PlanSay, because: Because): string {
   switch (because.why) {
     case 'first':
       return t('suggest.first', { size: capacityText(because.totalMiB), price: money(because.cents) });
+    case 'asked': {
+      const { by, name, needMiB } = because.asked;
+      return t(`suggest.asked.${by}`, { name, size: capacityText(needMiB), price: money(because.cents) });
+    }
     case 'exact':
       return t('suggest.exact', { price: money(because.cents) });
     case 'reaches':

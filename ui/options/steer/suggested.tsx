@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { Suggestion } from '@/core/planning/filters/suggest-three';
@@ -8,6 +9,8 @@ import { usePlanSay } from '../use-plan-say';
 
 interface SuggestedProps {
   suggestions: readonly Suggestion[];
+  /** what is asked first */
+  question: ReactNode;
   currency: string;
   busy: boolean;
   onLook: (key: string) => void;
@@ -15,13 +18,14 @@ interface SuggestedProps {
 }
 
 /** What to offer, with the reason for each, put on the slip by one press or key. */
-export function Suggested({ suggestions, currency, busy, onLook, onPutAll }: SuggestedProps) {
+export function Suggested({ suggestions, question, currency, busy, onLook, onPutAll }: SuggestedProps) {
   const t = useTranslations('options');
   const say = usePlanSay(currency);
   if (suggestions.length === 0) return null;
   return (
     <section aria-label={t('suggested.label')} className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
       <span className="font-semibold max-[1100px]:sr-only">{t('suggested.label')}</span>
+      {question}
       <ol className="flex flex-wrap gap-x-3">
         {suggestions.map(({ plan, purpose, because }, nr) => (
           <li key={planKey(plan)}>
