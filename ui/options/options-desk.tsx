@@ -21,7 +21,6 @@ import { DeskTools } from './desk-tools';
 import { Ladder } from './ladder/ladder';
 import { LaidOver, type Over } from './ladder/laid-over';
 import { OldPrices } from './old-prices';
-import { PlanStrip } from './plan-strip';
 import { useNewPart } from './sheets/use-new-part';
 import { SteerBar } from './steer/steer-bar';
 import { Suggested } from './steer/suggested';
@@ -43,6 +42,8 @@ interface OptionsDeskProps {
 const NotBought = dynamic(() => import('./yardstick').then((module) => module.NotBought), { ssr: false });
 // Most ladders have a plan that is wanted.
 const NoPlan = dynamic(() => import('./steer/no-plan').then((module) => module.NoPlan), { ssr: false });
+// Nothing is looked at until somebody does, unless the address names it.
+const PlanStrip = dynamic(() => import('./plan-strip').then((module) => module.PlanStrip), { ssr: false });
 // It comes a moment after the plan.
 const LaterNote = dynamic(() => import('./notes/later-note').then((module) => module.LaterNote), { ssr: false });
 // Mostly it is known what a machine is for.
