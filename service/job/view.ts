@@ -118,7 +118,7 @@ export type PageJob = Omit<JobView, keyof MarketView> & {
 };
 
 /** Parts a job from its market, which goes its own way: the page would carry thousands of offers as so many parts. */
-export function pageJob({ planCase, supplies, ...job }: JobView): PageJob {
+export function pageJob({ planCase, supplies, sellersRated: _, ...job }: JobView): PageJob {
   const bought = job.slip.flatMap((one) => (one.ok ? one.option.shop.bought.map(({ offer }) => offer) : []));
   const slipSupplies = Object.fromEntries(
     bought.flatMap((offer) => (supplies[offer] === undefined ? [] : [[offer, supplies[offer]]])),

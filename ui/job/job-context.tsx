@@ -50,7 +50,7 @@ function caseWith(planCase: PlanCase | null, slots: readonly JobSlot[]): PlanCas
   return { ...planCase, installed: planCase.installed.map((one) => ({ ...one, keep: keepOf(one) })) };
 }
 
-const NO_MARKET: Market & { path: string | null } = { path: null, planCase: null, supplies: {} };
+const NO_MARKET: Market & { path: string | null } = { path: null, planCase: null, supplies: {}, sellersRated: {} };
 
 /** Reads the market that the page names; the one of before stands until it is there. */
 function useMarket(path: string | null) {
@@ -97,7 +97,10 @@ export function JobProvider({ job: saved, market: wanted, children }: JobProvide
   // Where the case does not change nothing is planned again.
   const known = saved.hasCase ? read : NO_MARKET;
   const planCase = useMemo(() => caseWith(known.planCase, slots), [known, slots]);
-  const job = useMemo(() => ({ ...saved, slots, planCase, supplies: known.supplies }), [saved, slots, planCase, known]);
+  const job = useMemo(() => {
+    const { supplies, sellersRated } = known;
+    return { ...saved, slots, planCase, supplies, sellersRated };
+  }, [saved, slots, planCase, known]);
   const path = planCase === known.planCase ? known.path : null;
   const isCurrent = read.path === wanted;
   const market = useMemo(() => ({ path, isCurrent, failed, again }), [path, isCurrent, failed, again]);

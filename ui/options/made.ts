@@ -3,6 +3,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
+import type { JobView } from '@/service/job/view';
 import type { StaffWords } from '@/words/staff-words';
 
 type Supplies = Readonly<Record<string, OfferSupply>>;
@@ -18,11 +19,15 @@ export function madeOfPlan(planCase: Pick<PlanCase, 'offers'>, { bought }: Pick<
 }
 
 /** What buyers say of an offer, or else of its seller, with who is meant; empty: nothing. */
-export function ratedText(t: StaffWords<'offers'>, supply: Pick<OfferSupply, 'rated'> | undefined): string {
-  const rated = supply?.rated;
+export function ratedText(
+  t: StaffWords<'offers'>,
+  supply: Pick<OfferSupply, 'rated' | 'seller'> | undefined,
+  sellersRated: JobView['sellersRated'],
+): string {
+  const rated = supply?.rated ?? (supply === undefined ? undefined : sellersRated[supply.seller]);
   if (rated === undefined) return '';
   const rating = t('offer.rating', { value: (rated.rating / 100).toFixed(1), count: rated.ratingCount });
-  return rated.of === 'offer' ? t('offer.ownRating', { rating }) : t('offer.sellerRating', { rating });
+  return supply?.rated !== undefined ? t('offer.ownRating', { rating }) : t('offer.sellerRating', { rating });
 }
 
 /** That an offer's part is on lists of tested parts of the machine's model; empty: on none. */

@@ -46,17 +46,18 @@ function useCovered(answer: Answer | null): Answer | null {
 /** What the planner has to know of how the job is steered. */
 function useGoal(steering: Steering): Goal {
   const { job } = useJob();
-  const { planCase, supplies, neededBy, today } = job;
+  const { planCase, supplies, sellersRated, neededBy, today } = job;
   return useMemo(() => {
     const inDays = neededBy === null ? null : daysFrom(today, neededBy);
     const factsOf = (offer: string): OfferFacts | undefined => {
       const supply = supplies[offer];
       if (supply === undefined) return undefined;
       const { seller, leadDays, rated } = supply;
-      return { seller, leadDays, rating: rated?.rating ?? null, isOwn: seller === STOCK_NAME };
+      const rating = (rated ?? sellersRated[seller])?.rating ?? null;
+      return { seller, leadDays, rating, isOwn: seller === STOCK_NAME };
     };
     return goalOf(steering, planCase?.offers ?? [], factsOf, inDays);
-  }, [steering, planCase, supplies, neededBy, today]);
+  }, [steering, planCase, supplies, sellersRated, neededBy, today]);
 }
 
 /** Options: the ladder, what steers it, and the plan that is looked at. */

@@ -51,25 +51,21 @@ export interface TestedSupply extends OptionSupply {
   pricedAt: Date | null;
   /** where its seller's feed is sick: when its price was last known to hold, null: never; undefined: it is well */
   sickSince?: Date | null;
-  /** what buyers say of it, or else of its seller; null: nothing */
+  /** what buyers say of it, and of its seller; null: nothing */
   rated: OfferRating | null;
+  sellerRated: OfferRating | null;
   /** address of its own page; null: none is known */
   page: string | null;
 }
 
-/** Hundredths of a star, how many gave them, and whether they are of the offer itself or of its seller. */
+/** Hundredths of a star, and how many gave them. */
 export interface OfferRating {
   rating: number;
   ratingCount: number;
-  of: 'offer' | 'seller';
 }
 
-function ratedOf(offer: StoredOffer & Partial<OfferToPlan>): OfferRating | null {
-  const { rating, ratingCount, sellerRating = null, sellerRatingCount = null } = offer;
-  if (rating !== null && ratingCount !== null) return { rating, ratingCount, of: 'offer' };
-  if (sellerRating === null || sellerRatingCount === null) return null;
-  return { rating: sellerRating, ratingCount: sellerRatingCount, of: 'seller' };
-}
+const ratingOf = (rating: number | null, ratingCount: number | null): OfferRating | null =>
+  rating === null || ratingCount === null ? null : { rating, ratingCount };
 
 export interface Market {
   offers: Offer[];
@@ -102,7 +98,7 @@ export async function marketFor(
     listFeeds(db),
     listLastTold(db),
   ]);
-  const stored = [...fitting, ...misfits];
+  const stored: (StoredOffer & Partial<OfferToPlan>)[] = [...fitting, ...misfits];
   const testedBy = (part: string | null | undefined): string[] =>
     part == null ? [] : tested.filter(({ key }) => key === partKey(part)).map(({ list }) => list);
   const sick = new Map(feeds.filter(({ failures }) => failures > 0).map(({ sellerId, goodAt }) => [sellerId, goodAt]));
@@ -116,7 +112,8 @@ export async function marketFor(
           seller: offer.sellerName ?? STOCK_NAME,
           leadDays: offer.leadDays,
           testedBy: testedBy(offer.module.part),
-          rated: ratedOf(offer),
+          rated: ratingOf(offer.rating, offer.ratingCount),
+          sellerRated: ratingOf(offer.sellerRating ?? null, offer.sellerRatingCount ?? null),
           page: offer.page,
           pricedAt: offer.sellerId === null ? null : later(offer.pricedAt, told.get(offer.sellerId)),
           ...(offer.sellerId !== null && sick.has(offer.sellerId) && { sickSince: sick.get(offer.sellerId) ?? null }),

@@ -123,8 +123,8 @@ describe('filters', () => {
   const factsIn = (market: Market) => (key: string) => {
     const supply = market.supplies.get(key);
     if (supply === undefined) return undefined;
-    const { seller, leadDays, rated } = supply;
-    return { seller, leadDays, rating: rated?.rating ?? null, isOwn: seller === STOCK_NAME };
+    const { seller, leadDays, rated, sellerRated } = supply;
+    return { seller, leadDays, rating: (rated ?? sellerRated)?.rating ?? null, isOwn: seller === STOCK_NAME };
   };
   const plansOf = (planCase: PlanCase, market: Market, steering: Steering, inDays: number) =>
     answer({

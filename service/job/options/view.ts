@@ -14,7 +14,7 @@ export interface OfferSupply {
   priceDays: number | null;
   /** lists of tested parts of this model that name it */
   testedBy: string[];
-  /** what buyers say of it, or else of its seller; left out: nothing */
+  /** what buyers say of it itself; left out: nothing */
   rated?: OfferRating;
   /** address of its own page; left out: none is known */
   page?: string;
@@ -24,6 +24,8 @@ export interface OfferSupply {
 export interface MarketView {
   planCase: PlanCase | null;
   supplies: Record<string, OfferSupply>;
+  /** what is said of the sellers of these, by name: once, since one sells thousands */
+  sellersRated: Record<string, OfferRating>;
 }
 
 /** The case that the ladder is planned from: with fitting, or of parts to take home; null: something is still asked. */
@@ -36,6 +38,11 @@ export function marketView(state: JobWith<'market'>): MarketView {
   const now = new Date();
   return {
     planCase: ladderCase(state),
+    sellersRated: Object.fromEntries(
+      [...market.supplies.values()].flatMap(({ seller, sellerRated }) =>
+        sellerRated === null ? [] : [[seller, sellerRated]],
+      ),
+    ),
     supplies: Object.fromEntries(
       [...market.supplies].map(([offer, supply]) => {
         const { seller, leadDays, testedBy, rated, page } = supply;

@@ -35,7 +35,12 @@ function Row({ offer, same, codes, currency, onAdd }: RowProps) {
   const tOffers = useTranslations('offers');
   const { job } = useJob();
   const supply = job.supplies[offer.id];
-  const about = [madeText(offer.module), supply?.seller ?? '', ratedText(tOffers, supply), testedText(t, supply)];
+  const about = [
+    madeText(offer.module),
+    supply?.seller ?? '',
+    ratedText(tOffers, supply, job.sellersRated),
+    testedText(t, supply),
+  ];
   const isRefused = codes.length > 0;
   return (
     <li
