@@ -31,6 +31,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['limits with a question', `/jobs/${JOBS.allotment}/limits`, 'text=How fast is the module'],
   ['options', `/jobs/${JOBS.bakery}/options`, '[data-rung]'],
   ['options, waiting', `/jobs/${JOBS.tilde}/options`, 'text=The ladder appears once'],
+  ['what to buy', `/jobs/${JOBS.choir}/what-to-buy`, 'article dl'],
   ['quote, draft', `/jobs/${JOBS.choir}/quote`, 'text=This goes to the customer'],
   ['quote, sent', `/jobs/${JOBS.photoClub}/quote`, 'text=Customer’s page'],
   ['fitting, not accepted', `/jobs/${JOBS.photoClub}/fitting`, 'text=waits for the customer’s answer'],

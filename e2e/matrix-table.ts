@@ -152,6 +152,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'page /jobs/[id]': 'jobs.read',
   'page /jobs/[id]/[station]': 'jobs.read',
   'page /jobs/[id]/customer': 'jobs.read',
+  'page /jobs/[id]/what-to-buy': 'jobs.read',
   'page /models': 'library.read',
   'page /models/[id]': 'library.read',
   'page /offers': 'offers.read',

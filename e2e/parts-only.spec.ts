@@ -68,3 +68,30 @@ test('parts to take home: the ladder, the quote, the customer’s page and the b
   expect(faults).toEqual([]);
   await context.close();
 });
+
+test('what to buy is a sheet without prices, in the customer’s language, to be printed', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${JOBS.choir}/options?open=`);
+  await ladderDrawn(page);
+  await page.getByRole('link', { name: 'What to buy' }).click();
+  await page.waitForURL(/what-to-buy/);
+  const sheet = page.getByRole('article');
+  await sheet.getByText('DDR4 SO-DIMM, 260 contacts').waitFor();
+  await sheet.getByText('registered, load-reduced or “server” modules').waitFor();
+  // Nothing of what the shop asks or pays is in the page, shown or not.
+  expect(await page.content()).not.toMatch(/€|EUR|costCents|priceCents|Marrow|Quayside|Fennimore/);
+  expect(await axeFindings(page)).toEqual([]);
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute('data-printed', 'yes');
+  });
+  await page.getByRole('button', { name: 'Print' }).click();
+  expect(await page.locator('body').getAttribute('data-printed')).toBe('yes');
+  await page.keyboard.press('Escape');
+  await page.waitForURL(/options/);
+  // A machine of which something is asked still says so.
+  await page.goto(`/jobs/${JOBS.allotment}/what-to-buy`);
+  await page.getByText('Something is not known of this machine yet: answer it on Limits.').waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});

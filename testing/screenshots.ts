@@ -114,7 +114,11 @@ async function shoot(context: BrowserContext, base: string, shot: Shot): Promise
   await context.addCookies([{ name: 'fenbrik-light', value: shot.light ?? 'day', url: base }]);
   await page.goto(base + shot.path);
   await page.waitForLoadState('networkidle');
-  if (shot.press !== undefined) await page.locator(shot.press).first().click();
+  if (shot.press !== undefined) {
+    await page.locator(shot.press).first().click();
+    // What is selected says its last sentence a moment later.
+    await page.getByText(/^Later: /).waitFor();
+  }
   await shot.act?.(page);
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(ROOT, 'docs', 'screenshots', `${shot.name}.png`) });

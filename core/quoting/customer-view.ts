@@ -76,6 +76,7 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
       ...(option.taxes !== undefined && { taxes: option.taxes }),
       ...(option.partsOnly !== undefined && { partsOnly: option.partsOnly }),
       ...(option.depositCents !== undefined && { depositCents: option.depositCents }),
+      ...(option.maker !== undefined && { maker: option.maker }),
       savingCents: option.savingCents,
       savingPercent: option.savingPercent,
     })),

@@ -1,6 +1,6 @@
 import { NOTHING_KNOWN } from '../machine/models/nothing-known';
 import type { Plan } from '../planning/search/plan';
-import { factoryYardstick, solderedOf } from './factory-yardstick';
+import { factoryYardstick, makerAsks, solderedOf } from './factory-yardstick';
 
 const GB = 1024;
 const plan = (totalGb: number, priceCents: number) =>
@@ -9,6 +9,31 @@ const option = (totalGb: number, surchargeCents: number, baseModel = '') => ({
   totalMiB: totalGb * GB,
   surchargeCents,
   baseModel,
+});
+
+describe('what the maker asks for the same total', () => {
+  const options = [
+    option(64, 90_000),
+    option(8, 2000),
+    option(32, 50_000),
+    option(16, 20_000),
+    option(16, 0, 'another'),
+  ];
+
+  it.each([
+    ['over what it has today', 32, 8, { cents: 48_000, overMiB: 8 * GB }],
+    ['over the next configuration where it has another amount', 32, 12, { cents: 30_000, overMiB: 16 * GB }],
+    ['over the smallest where it has less', 16, 4, { cents: 18_000, overMiB: 8 * GB }],
+    ['nothing where the maker does not sell it so', 24, 8, null],
+    ['nothing where it is no more than today', 16, 16, null],
+    ['nothing where no configuration lies between', 32, 24, null],
+  ])('%s', (_, total, today, asks) => expect(makerAsks(options, total * GB, today * GB)).toEqual(asks));
+
+  it('is nothing where it asks nothing, or only with another base model', () => {
+    expect(makerAsks([option(8, 2000), option(16, 2000)], 16 * GB, 8 * GB)).toBeNull();
+    expect(makerAsks([option(8, 0), option(16, 2000, 'the fast one')], 16 * GB, 8 * GB)).toBeNull();
+    expect(makerAsks([], 16 * GB, 8 * GB)).toBeNull();
+  });
 });
 
 describe('the maker’s configurations as a yardstick', () => {

@@ -75,3 +75,26 @@ export function factoryYardstick(
   });
   return { rows, smallest, factoryMaxMiB, mostMiB: Math.max(0, ...plans.map((plan) => plan.totalMiB)) };
 }
+
+/** What the maker asks for a total when the machine is bought new, over what it has today. Minor units. */
+export interface MakerAsks {
+  cents: number;
+  /** the total that it is over, MiB */
+  overMiB: number;
+}
+
+/**
+ * What the maker asks for the same total: over its smallest configuration that has no less than there is today.
+ * Configurations that need another base model are none of this machine.
+ *
+ * @returns null: the library knows no such configuration
+ */
+export function makerAsks(options: readonly FactoryOption[], totalMiB: number, todayMiB: number): MakerAsks | null {
+  const plain = options.filter(({ baseModel }) => baseModel === '').sort((a, b) => a.totalMiB - b.totalMiB);
+  const same = plain.find((one) => one.totalMiB === totalMiB);
+  // Over less than there is, it would claim what the customer has paid for already.
+  const from = plain.find((one) => one.totalMiB >= todayMiB);
+  if (same === undefined || from === undefined || from.totalMiB >= totalMiB) return null;
+  const cents = same.surchargeCents - from.surchargeCents;
+  return cents <= 0 ? null : { cents, overMiB: from.totalMiB };
+}

@@ -1,4 +1,5 @@
 import type { Language } from '../language';
+import type { FactoryOption } from '../machine/models/model';
 import { STOCK_NAME } from '../market/stock-name';
 import type { Cover } from '../planning/filters/cover';
 import type { Offer, PlanCase } from '../planning/model/case';
@@ -8,6 +9,7 @@ import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
 import { roundHalfEven } from '../pricing/round-half-even';
 import { savingPercent } from '../pricing/saving';
 import { channelsInSnapshot } from './channels-in-snapshot';
+import { makerAsks } from './factory-yardstick';
 import { boardPictures } from './paper/board-pictures';
 import { billLines, computedLines, editedLines, type MadeLine, termLines } from './paper/lines';
 import { coverText, isAgreed } from './paper/statements';
@@ -53,6 +55,8 @@ export interface OptionInput {
   texts?: TextSet;
   /** absent: its maker and its number */
   told?: ToldOfPart;
+  /** configurations that the machine's maker sells it in, with surcharges; absent: nobody knows any */
+  factory?: readonly FactoryOption[];
   /** parts to take home, of a case {@link withoutFitting}; absent: it is fitted here */
   partsOnly?: boolean;
 }
@@ -92,6 +96,20 @@ function savingOf(plan: Plan, lines: readonly MadeLine[]): { cents: number; perc
     .reduce((sum, { totalCents, quantity, computed }) => sum + totalCents - quantity * computed.eachCents, 0);
   const cents = plan.savingCents - typed;
   return cents <= 0 ? null : { cents, percent: savingPercent(cents, plan.priceCents + typed) };
+}
+
+/** What the machine's maker asks for the same total, where that is more than the option is. */
+function makerOf(
+  { planCase, plan, factory = [], pricing }: OptionInput,
+  totalCents: number,
+): Pick<QuoteOption, 'maker'> {
+  const { machine, installed } = planCase;
+  const soldered = machine.slots.reduce((sum, slot) => sum + (slot.soldered?.capacityMiB ?? 0), 0);
+  const today = installed.reduce((sum, { module }) => sum + module.capacityMiB, soldered);
+  // What it asks holds the tax, and so has the option to.
+  const asks = pricing.exempt === null ? makerAsks(factory, plan.totalMiB, today) : null;
+  if (asks === null || asks.cents <= totalCents) return {};
+  return { maker: { asksCents: asks.cents, overMiB: asks.overMiB, savingCents: asks.cents - totalCents } };
 }
 
 /** What is due when an option is accepted, minor units; a share is rounded half to even. */
@@ -151,6 +169,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     taxes: bill.rates.map(({ taxBp, netMinor, taxMinor }) => ({ taxBp, netCents: netMinor, taxCents: taxMinor })),
     ...(partsOnly && { partsOnly }),
     ...(depositCents > 0 && { depositCents }),
+    ...makerOf(input, bill.grossMinor),
     savingCents: saving?.cents ?? null,
     savingPercent: saving?.percent ?? null,
     shop: {

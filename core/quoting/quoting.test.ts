@@ -11,6 +11,7 @@ import type { Plan } from '../planning/search/plan';
 import { english } from '../planning/testing/english';
 import { customerView } from './customer-view';
 import { makeOption, type OptionSupply } from './option';
+import { savingSentences } from './paper/figure-rows';
 import { reasonFacts } from './reason-facts';
 import { noteText, reasonText } from './reason-words';
 import { sampleRule } from './samples';
@@ -49,6 +50,25 @@ describe('an option', () => {
       expect(made.lines.reduce((sum, line) => sum + line.totalCents, 0)).toBe(plan.priceCents);
       expect(made.taxCents + made.shop.costCents + made.shop.marginCents).toBe(made.totalCents);
     }
+  });
+
+  it('says what the machine’s maker asks for the same, where that is more, and nothing where tax is not the same', () => {
+    const today = planCase.installed.reduce((sum, { module }) => sum + module.capacityMiB, 0);
+    const factory = [
+      { totalMiB: today, surchargeCents: 1000, baseModel: '' },
+      { totalMiB: adding.totalMiB, surchargeCents: 51_000, baseModel: '' },
+    ];
+    const made = (more: Partial<Parameters<typeof makeOption>[0]>) =>
+      makeOption({ planCase, plan: adding, supplies, pricing: sampleRule(), place: 1, factory, ...more });
+    const { maker, totalCents } = made({});
+    expect(maker).toEqual({ asksCents: 50_000, overMiB: today, savingCents: 50_000 - totalCents });
+    const quote = { currency: 'EUR', taxBp: 2000 } as Parameters<typeof savingSentences>[0];
+    const sentences = savingSentences({ ...quote, language: 'en' }, made({}));
+    expect(sentences.at(-1)).toContain('The maker of your machine asks €500.00 more for 16 GB than for 8 GB');
+    const cheap = factory.map((one) => ({ ...one, surchargeCents: Math.min(one.surchargeCents, 1500) }));
+    expect(made({ factory: cheap }).maker).toBeUndefined();
+    expect(made({ factory: [] }).maker).toBeUndefined();
+    expect(made({ pricing: { ...sampleRule(), exempt: 'a charity' } }).maker).toBeUndefined();
   });
 
   describe('says who made a part', () => {

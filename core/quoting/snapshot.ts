@@ -79,6 +79,8 @@ const optionSchema = z.strictObject({
   partsOnly: z.literal(true).optional(),
   /** due when it is accepted; absent: nothing */
   depositCents: cents.optional(),
+  /** what the machine's maker asks for the same total, over which, and what is saved against it; absent: nothing is claimed */
+  maker: z.strictObject({ asksCents: cents, overMiB: z.number().int().nonnegative(), savingCents: cents }).optional(),
   savingCents: cents.nullable(),
   savingPercent: z.number().int().nullable(),
   shop: shopSideSchema,

@@ -2,7 +2,7 @@ import { dayText } from '../../core/day-text';
 import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
-import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
+import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
 import {
   type CustomerAnswer,
@@ -88,7 +88,6 @@ function optionArticle(quote: CustomerQuote, option: CustomerOption): Markup {
   const language = languageOfQuote(quote);
   const words = wordsOf(quote);
   const isSuggested = suggested === option.place && options.length > 1;
-  const saving = savingSentence(quote, option);
   return html`<article class="option${isSuggested ? ' suggested' : ''}">
 <header><p class="place">${options.length > 1 ? words.option(option.place) : words.ourOffer}${
     isSuggested && html`<strong> · ${words.suggested}</strong>`
@@ -105,9 +104,9 @@ function optionArticle(quote: CustomerQuote, option: CustomerOption): Markup {
   )}</tbody><tfoot>${figureRows(quote, option).map(
     ({ words: name, amount, what }) => html`<tr class="${what}"><th scope="row">${name}</th><td>${amount}</td></tr>`,
   )}</tfoot></table>
-${figureNotes(quote, option).map((note) => html`<p class="small">${note}</p>`)}${
-  saving !== null && html`<p class="saving">${saving}</p>`
-}${
+${figureNotes(quote, option).map((note) => html`<p class="small">${note}</p>`)}${savingSentences(quote, option).map(
+  (saving) => html`<p class="saving">${saving}</p>`,
+)}${
   option.warnings.length > 0 &&
   html`<div><h3>${words.mind}</h3><ul>${option.warnings.map((warning) => html`<li>${warning}</li>`)}</ul></div>`
 }

@@ -2,7 +2,7 @@ import { create } from 'qrcode';
 import { dayText } from '../../core/day-text';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { codeText } from '../../core/quoting/paper/content-code';
-import { figureNotes, figureRows, savingSentence } from '../../core/quoting/paper/figure-rows';
+import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
 import {
   capacityIn,
@@ -126,12 +126,11 @@ function drawTable(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option:
 /** What is said of an option under its boards and figures. */
 function sentencesOf(quote: CustomerQuote, option: CustomerOption): { text: string; style: Style }[] {
   const words = wordsOf(quote);
-  const saving = savingSentence(quote, option);
   const { statements = [] } = option;
   return [
     { text: option.oldModules, style: {} },
     ...figureNotes(quote, option).map((text) => ({ text, style: {} })),
-    ...(saving === null ? [] : [{ text: saving, style: { weight: 'bold' } as const }]),
+    ...savingSentences(quote, option).map((text) => ({ text, style: { weight: 'bold' } as const })),
     ...option.warnings.map((warning) => ({
       text: `${statements.includes(warning) ? words.agree : words.mind}: ${warning}`,
       style: {},

@@ -40,6 +40,9 @@ export function DeskTools({ answer, planCase, asTable, onTable, onOpen, onWhy, o
         <a href={`/jobs/${job.id}/customer`} className={buttonLook('link')}>
           {t('tools.customer')}
         </a>
+        <a href={`/jobs/${job.id}/what-to-buy`} className={buttonLook('link')}>
+          {t('tools.whatToBuy')}
+        </a>
         <Button weight="quiet" onClick={() => onOpen('keys')} aria-label={t('tools.keysLabel')}>
           {t('tools.keys')}
         </Button>

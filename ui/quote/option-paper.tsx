@@ -2,7 +2,7 @@
 import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
-import { figureNotes, figureRows, savingSentence } from '@/core/quoting/paper/figure-rows';
+import { figureNotes, figureRows, savingSentences } from '@/core/quoting/paper/figure-rows';
 import type { QuoteLine } from '@/core/quoting/snapshot';
 import type { StaffWords } from '@/words/staff-words';
 import { LANE_WORDS } from '../options/lane-words';
@@ -27,7 +27,6 @@ function leadText(t: StaffWords<'quote'>, days: number): string {
 export function OptionPaper({ option, quote, suggested, heading: Heading, lineOf }: OptionPaperProps) {
   const t = useTranslations('quote');
   const tTrade = useTranslations('trade');
-  const saved = savingSentence(quote, option);
   const { statements = [] } = option;
   return (
     <>
@@ -65,7 +64,11 @@ export function OptionPaper({ option, quote, suggested, heading: Heading, lineOf
           {note}
         </p>
       ))}
-      {saved !== null && <p className="text-sm font-semibold text-good">{saved}</p>}
+      {savingSentences(quote, option).map((saved) => (
+        <p key={saved} className="text-sm font-semibold text-good">
+          {saved}
+        </p>
+      ))}
       <p className="text-sm">{option.oldModules}</p>
       {option.warnings.length > 0 && (
         <ul className="text-sm grid gap-1">

@@ -1,5 +1,5 @@
 import type { CustomerOption, CustomerQuote } from '../customer-view';
-import { languageOfQuote, moneyIn, percentIn, wordsOf } from '../words/in-language';
+import { capacityIn, languageOfQuote, moneyIn, percentIn, wordsOf } from '../words/in-language';
 
 /** A row of figures under an option's lines. */
 export interface FigureRow {
@@ -46,11 +46,24 @@ export function figureNotes(quote: Omit<CustomerQuote, 'options'>, option: Custo
   ];
 }
 
-/** What an option saves against the maker's own parts, as a sentence; null: nothing is claimed. */
-export function savingSentence(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): string | null {
-  const { savingCents, savingPercent } = option;
-  if (savingCents === null) return null;
+/** What an option saves against the maker's own parts, and against the maker's own configuration, as sentences. */
+export function savingSentences(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): string[] {
+  const { savingCents, savingPercent, maker, totalMiB } = option;
   const language = languageOfQuote(quote);
+  const words = wordsOf(quote);
+  const money = (minor: number) => moneyIn(language, minor, quote.currency);
   const percent = savingPercent === null ? null : percentIn(language, savingPercent * 100);
-  return wordsOf(quote).saving(moneyIn(language, savingCents, quote.currency), percent, quote.taxWay === 'added');
+  return [
+    ...(savingCents === null ? [] : [words.saving(money(savingCents), percent, quote.taxWay === 'added')]),
+    ...(maker === undefined
+      ? []
+      : [
+          words.maker({
+            asks: money(maker.asksCents),
+            saved: money(maker.savingCents),
+            total: capacityIn(language, totalMiB),
+            over: capacityIn(language, maker.overMiB),
+          }),
+        ]),
+  ];
 }

@@ -15,7 +15,7 @@ import { PLAIN_TERMS, validityFault } from '../terms';
 import { lineEditSchema, type QuoteTerms, termsSchema } from '../terms-schema';
 import { PAPER_WORDS } from '../words/papers-in';
 import { filledText, SUPPLIED_TEXTS, TEXT_KEYS, textWrong } from '../words/shop-texts';
-import { figureNotes, figureRows, savingSentence } from './figure-rows';
+import { figureNotes, figureRows, savingSentences } from './figure-rows';
 
 const QUOTES = amount(3_000, 10_000);
 
@@ -219,7 +219,7 @@ describe('in every language', () => {
         option.lines[0]?.text,
         option.oldModules,
         figureRows(of, option)[1]?.words,
-        savingSentence(of, option),
+        savingSentences(of, option)[0] ?? null,
         ...figureNotes(of, option),
       ].join('|');
     });

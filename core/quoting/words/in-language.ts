@@ -23,6 +23,10 @@ export function capacityIn(language: Language, mib: number): string {
   return size >= 1024 && size % 1024 === 0 ? `${plain.format(size / 1024)} ${tb}` : `${plain.format(size)} ${gb}`;
 }
 
+/** A figure as a customer reads it: `1.35`, `1,35`. */
+export const figureIn = (language: Language, value: number): string =>
+  numbers(language, { maximumFractionDigits: 2 }).format(value);
+
 /** A rate as a customer reads it: `20%`, `5,5 %`. */
 export function percentIn(language: Language, bp: number): string {
   return numbers(language, { style: 'percent', maximumFractionDigits: 2 }).format(bp / 10_000);

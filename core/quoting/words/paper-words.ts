@@ -1,7 +1,6 @@
 import type { Origin } from '../../planning/model/lanes';
 import type { NumberWords } from '../../shop/shop-on-paper';
 
-/** What happens to the modules that are in a machine. */
 /** How many of a quote's options are fitted by the shop. */
 export type Fitting = 'all' | 'some' | 'none';
 
@@ -14,6 +13,7 @@ export interface AboutPart {
   lists: readonly string[];
 }
 
+/** What happens to the modules that are in a machine. */
 export interface OldModules {
   /** how many there are, how many come out */
   all: number;
@@ -70,6 +70,8 @@ export interface PaperWords {
   noTax: (reason: string) => string;
   deposit: (amount: string, rest: string) => string;
   saving: (amount: string, percent: string | null, withoutTax: boolean) => string;
+  /** what the machine's maker asks for the same total, over another, and what is saved against it */
+  maker: (told: { asks: string; total: string; over: string; saved: string }) => string;
   oldModules: (old: OldModules) => string;
   mind: string;
   agree: string;

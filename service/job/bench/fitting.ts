@@ -66,7 +66,8 @@ export async function beginFitting(caller: Caller<'jobs.write'>, jobId: number):
           quoteId: accepted.quote.id,
           place: option.place,
           round: (fittings[0]?.round ?? 0) + 1,
-          modelId: job.modelId,
+          // How long a hand-over takes says nothing of the model.
+          modelId: option.partsOnly ? null : job.modelId,
           steps,
         },
         caller.id,

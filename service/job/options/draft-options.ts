@@ -39,6 +39,7 @@ export function draftOption(
     language: state.language,
     texts: state.texts.texts,
     partsOnly,
+    factory: state.factoryOptions,
     told: { part: state.shop.paperPart, seller: state.shop.paperSeller },
   });
   return { place, ok: true, option };

@@ -1,6 +1,7 @@
 import { HAND_OVER_STEP } from '../../../core/fitting/checklist';
 import { customerView } from '../../../core/quoting/customer-view';
 import { one, pool } from '../../../store/database';
+import { fittingsOfModel } from '../../../store/job/fittings';
 import { fitted, fittedReport, workOf } from '../../../testing/bench';
 import { choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../../../testing/shop';
 import { modulesOut } from '../bench/old-modules';
@@ -92,6 +93,10 @@ test('parts that are taken home are handed over, leave the stock, and are proved
   await fitted(shop.teo, id);
   expect((await workOf(id)).fittings[0]?.steps.map(({ key }) => key)).toEqual(['last.parts', HAND_OVER_STEP]);
   expect((await gone()).count).toBeGreaterThan(0);
+  // What a hand-over took is no measure of work on the model.
+  const modelId = (await stateOf(id)).job.modelId;
+  expect(modelId).not.toBeNull();
+  expect((await fittingsOfModel(pool(), modelId ?? 0)).every(({ steps }) => steps.length > 2)).toBe(true);
   expect((await stateOf(id)).standings).toMatchObject({ fitting: 'done', proof: 'decide' });
   expect(must(await takeProof(shop.teo, id, await fittedReport(id)))).toEqual({ held: true });
   const [proof] = (await workOf(id)).proofs;

@@ -45,5 +45,5 @@ export async function marketSlice(
     labourCents: labour.cents,
     goal: {},
   });
-  return { market, jobCase };
+  return { market, jobCase, factoryOptions: model?.factoryOptions ?? [] };
 }

@@ -35,7 +35,7 @@ function slicesOf(
     chosen: async () => {
       const [draft, current] = await Promise.all([pieces.draft(), pieces.current()]);
       if ((draft?.choices.length ?? 0) > 0 || current !== null) return market();
-      return { market: { offers: [], supplies: new Map() }, jobCase: (await limits()).bareCase };
+      return { market: { offers: [], supplies: new Map() }, jobCase: (await limits()).bareCase, factoryOptions: [] };
     },
     quote: () => quoteSlice(db, id, pieces),
     work: async () => ({ work: await workOf(db, id, pieces) }),

@@ -4,6 +4,7 @@ import type { Trial } from '../../../core/machine/limits/evidence';
 import type { Claim } from '../../../core/machine/limits/limit';
 import type { Limits } from '../../../core/machine/limits/resolve-claims';
 import type { ApartQuestion } from '../../../core/machine/models/disambiguate';
+import type { FactoryOption } from '../../../core/machine/models/model';
 import type { JobSlot } from '../../../core/machine/slots/job-slot';
 import type { Joined } from '../../../core/machine/slots/join-readings';
 import type { PlacedSlot } from '../../../core/machine/slots/slots-of-reading';
@@ -76,6 +77,8 @@ export interface LimitsSlice {
 /** What can be bought for it. */
 export interface MarketSlice {
   market: Market;
+  /** configurations that the machine's maker sells it in */
+  factoryOptions: FactoryOption[];
   jobCase: JobCase;
 }
 
