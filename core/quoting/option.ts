@@ -98,18 +98,22 @@ function savingOf(plan: Plan, lines: readonly MadeLine[]): { cents: number; perc
   return cents <= 0 ? null : { cents, percent: savingPercent(cents, plan.priceCents + typed) };
 }
 
-/** What the machine's maker asks for the same total, where that is more than the option is. */
+/**
+ * What the machine's maker asks for the same total, where that is more than the option is.
+ *
+ * @param planCents what the plan itself comes to, with tax: a discount is no saving, and a fee is for something else
+ */
 function makerOf(
   { planCase, plan, factory = [], pricing }: OptionInput,
-  totalCents: number,
+  planCents: number,
 ): Pick<QuoteOption, 'maker'> {
   const { machine, installed } = planCase;
   const soldered = machine.slots.reduce((sum, slot) => sum + (slot.soldered?.capacityMiB ?? 0), 0);
   const today = installed.reduce((sum, { module }) => sum + module.capacityMiB, soldered);
   // What it asks holds the tax, and so has the option to.
   const asks = pricing.exempt === null ? makerAsks(factory, plan.totalMiB, today) : null;
-  if (asks === null || asks.cents <= totalCents) return {};
-  return { maker: { asksCents: asks.cents, overMiB: asks.overMiB, savingCents: asks.cents - totalCents } };
+  if (asks === null || asks.cents <= planCents) return {};
+  return { maker: { asksCents: asks.cents, overMiB: asks.overMiB, savingCents: asks.cents - planCents } };
 }
 
 /** What is due when an option is accepted, minor units; a share is rounded half to even. */
@@ -169,7 +173,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     taxes: bill.rates.map(({ taxBp, netMinor, taxMinor }) => ({ taxBp, netCents: netMinor, taxCents: taxMinor })),
     ...(partsOnly && { partsOnly }),
     ...(depositCents > 0 && { depositCents }),
-    ...makerOf(input, bill.grossMinor),
+    ...makerOf(input, billOf(billLines(ofPlan), rule).grossMinor),
     savingCents: saving?.cents ?? null,
     savingPercent: saving?.percent ?? null,
     shop: {

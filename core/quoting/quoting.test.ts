@@ -17,6 +17,8 @@ import { noteText, reasonText } from './reason-words';
 import { sampleRule } from './samples';
 import { slotChanges } from './slot-changes';
 import { type QuoteSnapshot, snapshotSchema } from './snapshot';
+import { PLAIN_TERMS } from './terms';
+import type { QuoteTerms } from './terms-schema';
 
 const GB = 1024;
 const planCase: PlanCase = JSON.parse(
@@ -65,6 +67,14 @@ describe('an option', () => {
     const quote = { currency: 'EUR', taxBp: 2000 } as Parameters<typeof savingSentences>[0];
     const sentences = savingSentences({ ...quote, language: 'en' }, made({}));
     expect(sentences.at(-1)).toContain('The maker of your machine asks €500.00 more for 16 GB than for 8 GB');
+    // A discount is no saving, and what a fee is for the maker does not do either.
+    const terms: QuoteTerms = {
+      ...PLAIN_TERMS,
+      fees: [{ text: 'Diagnosis', cents: 3000 }],
+      discount: { kind: 'amount', cents: 500, reason: 'a friend' },
+    };
+    expect(made({ terms }).totalCents).toBe(totalCents + 2500);
+    expect(made({ terms }).maker).toEqual(maker);
     const cheap = factory.map((one) => ({ ...one, surchargeCents: Math.min(one.surchargeCents, 1500) }));
     expect(made({ factory: cheap }).maker).toBeUndefined();
     expect(made({ factory: [] }).maker).toBeUndefined();

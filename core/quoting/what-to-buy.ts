@@ -14,9 +14,9 @@ export interface WhatToBuy {
   voltagesMv: number[];
   /** the highest rate that runs; null: nobody knows */
   rateMTs: number | null;
-  /** the largest module and total that its papers state, or that were seen to work where that is more; null: no paper states any */
-  mostModuleMiB: number | null;
-  mostTotalMiB: number | null;
+  /** the largest module and the most in all */
+  module: Most;
+  total: Most;
   /** more than this the operating system does not use; null: it uses all */
   visibleMiB: number | null;
   /** slots in all, those that are empty, and what is soldered beside them */
@@ -28,6 +28,12 @@ export interface WhatToBuy {
   /** modules that are in it, equal ones once */
   inside: { count: number; module: PlanCase['installed'][number]['module'] }[];
   avoid: Avoided[];
+}
+
+/** What papers state, null: none does; and what was seen to work beyond that, null: nothing was. MiB. */
+export interface Most {
+  statedMiB: number | null;
+  worksMiB: number | null;
 }
 
 /** What must not be bought, though shops show it beside the right one. */
@@ -46,9 +52,10 @@ function avoidedOf(kinds: readonly Kind[], failed: readonly number[]): Avoided[]
   return [...avoid, ...failed.map((mib) => ({ what: 'failed' as const, mib }))];
 }
 
-/** What papers state, or what was seen to work where that is more; null: no paper does, and what works is no limit. */
-const largest = (official: number | null, proven: number | null): number | null =>
-  official === null ? null : Math.max(official, proven ?? 0);
+const mostOf = ({ official, proven }: { official: number | null; proven: number | null }): Most => ({
+  statedMiB: official,
+  worksMiB: proven !== null && proven > (official ?? 0) ? proven : null,
+});
 
 /** Equal modules of a machine, with how many there are of each. */
 function insideOf({ installed }: PlanCase): WhatToBuy['inside'] {
@@ -75,8 +82,8 @@ export function whatToBuy(planCase: PlanCase): WhatToBuy {
     kinds: [...machine.kinds],
     voltagesMv: [...machine.voltagesMv],
     rateMTs: boardRates({ ...planCase, offers: [] }).at(-1) ?? null,
-    mostModuleMiB: largest(module.official, module.proven),
-    mostTotalMiB: largest(total.official, total.proven),
+    module: mostOf(module),
+    total: mostOf(total),
     visibleMiB: machine.os?.visibleMiB ?? null,
     slots: open.length,
     free: open.length - installed.length,

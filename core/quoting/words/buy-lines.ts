@@ -1,6 +1,6 @@
 import type { Language } from '../../language';
 import { moduleText } from '../../memory/module-words';
-import type { WhatToBuy } from '../what-to-buy';
+import type { Most, WhatToBuy } from '../what-to-buy';
 import { BUY_WORDS } from './buy-words';
 import { capacityIn, figureIn } from './in-language';
 
@@ -14,7 +14,12 @@ export interface BuyLine {
 export function buyLines(language: Language, told: WhatToBuy): { lines: BuyLine[]; avoid: string[] } {
   const words = BUY_WORDS[language];
   const size = (mib: number | null): string => (mib === null ? words.notKnown : capacityIn(language, mib));
-  const { visibleMiB, mostTotalMiB } = told;
+  const most = ({ statedMiB, worksMiB }: Most): string[] => [
+    size(statedMiB),
+    ...(worksMiB === null ? [] : [words.works(size(worksMiB))]),
+  ];
+  const { visibleMiB, total } = told;
+  const mostMiB = total.worksMiB ?? total.statedMiB;
   const lines: (BuyLine | null)[] = [
     {
       name: words.type,
@@ -32,14 +37,12 @@ export function buyLines(language: Language, told: WhatToBuy): { lines: BuyLine[
       texts: [told.voltagesMv.map((mv) => `${figureIn(language, mv / 1000)} V`).join(words.or)],
     },
     { name: words.rate, texts: [told.rateMTs === null ? words.notKnown : words.rateAtLeast(told.rateMTs)] },
-    { name: words.largest, texts: [size(told.mostModuleMiB)] },
+    { name: words.largest, texts: most(told.module) },
     {
       name: words.total,
       texts: [
-        size(mostTotalMiB),
-        ...(visibleMiB !== null && (mostTotalMiB === null || visibleMiB < mostTotalMiB)
-          ? [words.visible(size(visibleMiB))]
-          : []),
+        ...most(total),
+        ...(visibleMiB !== null && (mostMiB === null || visibleMiB < mostMiB) ? [words.visible(size(visibleMiB))] : []),
       ],
     },
     {

@@ -15,6 +15,8 @@ export interface BuyWords {
   rateAtLeast: (rate: number) => string;
   largest: string;
   total: string;
+  /** more than papers state was seen to work */
+  works: (size: string) => string;
   visible: (total: string) => string;
   slots: string;
   slotsAre: (all: number, free: number) => string;
@@ -49,7 +51,8 @@ const EN: BuyWords = {
   rateAtLeast: (rate) => `rated ${rate} MT/s or more; it runs at ${rate} MT/s at most`,
   largest: 'Largest module',
   total: 'Most in all',
-  visible: (total) => `the operating system uses ${total} of it`,
+  works: (size) => `${size} was seen to work; the maker does not guarantee it`,
+  visible: (total) => `the operating system uses at most ${total}`,
   slots: 'Slots',
   slotsAre: (all, free) => `${all}, of which ${free} ${free === 1 ? 'is' : 'are'} free`,
   soldered: (size) => `${size} soldered beside`,
@@ -92,7 +95,8 @@ const DE: BuyWords = {
   rateAtLeast: (rate) => `für ${rate} MT/s oder mehr gebaut; das Gerät läuft mit höchstens ${rate} MT/s`,
   largest: 'Größtes Modul',
   total: 'Höchstens insgesamt',
-  visible: (total) => `das Betriebssystem nutzt davon ${total}`,
+  works: (size) => `${size} liefen bei uns; der Hersteller garantiert es nicht`,
+  visible: (total) => `das Betriebssystem nutzt höchstens ${total}`,
   slots: 'Steckplätze',
   slotsAre: (all, free) => `${all}, davon ${free} frei`,
   soldered: (size) => `${size} daneben aufgelötet`,
@@ -136,7 +140,8 @@ const FR: BuyWords = {
   rateAtLeast: (rate) => `prévu pour ${rate} MT/s ou plus ; la machine tourne à ${rate} MT/s au plus`,
   largest: 'Module le plus grand',
   total: 'Au plus en tout',
-  visible: (total) => `le système d’exploitation en utilise ${total}`,
+  works: (size) => `nous avons vu fonctionner ${size} ; le fabricant ne le garantit pas`,
+  visible: (total) => `le système d’exploitation en utilise au plus ${total}`,
   slots: 'Emplacements',
   slotsAre: (all, free) => `${all}, dont ${free} ${free > 1 ? 'libres' : 'libre'}`,
   soldered: (size) => `${size} soudés à côté`,
