@@ -1,6 +1,7 @@
 'use client';
 import { useTranslations } from '#translations';
-import { useSave } from '../../client/use-save';
+import { ClashChoice } from '../../intake/clash-choice';
+import { usePut } from '../../intake/use-put';
 import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
 
@@ -8,24 +9,22 @@ import { Choice } from '../../kit/choice';
 export function FittingChoice() {
   const t = useTranslations('options');
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
+  const putting = usePut();
   return (
-    <Choice
-      label={t('steer.fitting')}
-      className="w-fit"
-      disabled={busy}
-      error={sentence}
-      value={job.partsOnly ? 'parts' : 'fitted'}
-      options={[
-        { value: 'fitted', text: t('steer.fitted') },
-        { value: 'parts', text: t('steer.partsOnly') },
-      ]}
-      onChange={({ target }) =>
-        void save('PATCH', `/api/jobs/${job.id}/intake`, {
-          set: { partsOnly: target.value === 'parts' },
-          seen: { partsOnly: job.partsOnly },
-        })
-      }
-    />
+    <div>
+      <Choice
+        label={t('steer.fitting')}
+        className="w-fit"
+        disabled={putting.busy}
+        error={putting.sentence}
+        value={job.partsOnly ? 'parts' : 'fitted'}
+        options={[
+          { value: 'fitted', text: t('steer.fitted') },
+          { value: 'parts', text: t('steer.partsOnly') },
+        ]}
+        onChange={({ target }) => void putting.put({ partsOnly: target.value === 'parts' })}
+      />
+      <ClashChoice putting={putting} text={(partsOnly) => (partsOnly ? t('steer.partsOnly') : t('steer.fitted'))} />
+    </div>
   );
 }

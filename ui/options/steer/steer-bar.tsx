@@ -1,4 +1,5 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslations } from '#translations';
 import { parseCapacity } from '@/core/memory/parse-capacity';
@@ -14,9 +15,14 @@ import { Choice } from '../../kit/choice';
 import { capacityText, dayText } from '../../words/amounts';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
-import { FittingChoice } from './fitting-choice';
 import { OfferFiltersButton } from './offer-filters-button';
 import { Typed } from './typed';
+
+// It is changed once in a job, if at all; its place in the row is kept.
+const FittingChoice = dynamic(() => import('./fitting-choice').then((module) => module.FittingChoice), {
+  ssr: false,
+  loading: () => <span className="w-28 min-h-9" />,
+});
 
 interface SteerBarProps {
   steering: Steering;

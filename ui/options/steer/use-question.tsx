@@ -1,6 +1,7 @@
 'use client';
 import { useTranslations } from '#translations';
-import { useSave } from '../../client/use-save';
+import { ClashChoice } from '../../intake/clash-choice';
+import { usePut } from '../../intake/use-put';
 import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
 
@@ -8,24 +9,22 @@ import { Choice } from '../../kit/choice';
 export function UseQuestion() {
   const t = useTranslations('options');
   const { job } = useJob();
-  const { busy, sentence, save } = useSave();
+  const putting = usePut();
   return (
-    <Choice
-      label={t('suggested.use')}
-      className="flex items-center gap-2 [&>label]:mb-0 [&>label]:whitespace-nowrap"
-      disabled={busy}
-      error={sentence}
-      value=""
-      options={[
-        { value: '', text: t('suggested.notKnown') },
-        ...job.needs.uses.map(({ use, text = use }) => ({ value: use, text })),
-      ]}
-      onChange={({ target }) =>
-        void save('PATCH', `/api/jobs/${job.id}/intake`, {
-          set: { uses: [target.value] },
-          seen: { uses: job.wants.uses },
-        })
-      }
-    />
+    <div>
+      <Choice
+        label={t('suggested.use')}
+        className="flex items-center gap-2 [&>label]:mb-0 [&>label]:whitespace-nowrap"
+        disabled={putting.busy}
+        error={putting.sentence}
+        value=""
+        options={[
+          { value: '', text: t('suggested.notKnown') },
+          ...job.needs.uses.map(({ use, text = use }) => ({ value: use, text })),
+        ]}
+        onChange={({ target }) => void putting.put({ uses: [target.value] })}
+      />
+      <ClashChoice putting={putting} />
+    </div>
   );
 }
