@@ -14,7 +14,9 @@ test('parts to take home: the ladder, the quote, the customer’s page and the b
   await page.getByText('price, fitted').waitFor();
   const lines = () => page.locator('button.narrow strong').allTextContents();
   const before = await lines();
-  await page.getByLabel('Fitting', { exact: true }).selectOption('parts');
+  await page.locator('details > summary', { hasText: /all offers|filters?/ }).click();
+  const panel = page.getByRole('group', { name: 'Offers' });
+  await panel.getByLabel('Fitting', { exact: true }).selectOption('parts');
   await page.getByText('price, parts only').waitFor();
   // Each is cheaper by the work, at the least where nothing is credited.
   await page.waitForFunction(

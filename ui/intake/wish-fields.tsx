@@ -12,6 +12,7 @@ import { Field, INPUT_LOOK } from '../kit/field';
 import { Notice } from '../kit/notice';
 import { capacityText } from '../words/amounts';
 import { ClashChoice } from './clash-choice';
+import { FittingChoice } from './fitting-choice';
 import { BudgetField, capacity, NeedField, plain, sizeText, useIntakeField } from './intake-fields';
 import { cautionText, targetReasonText } from './target-words';
 import { usePut } from './use-put';
@@ -153,6 +154,7 @@ export function WishFields() {
           options={worded(t, COVER)}
           onChange={(event) => void put({ cover: event.target.value || null })}
         />
+        <FittingChoice />
       </div>
       <ClashChoice putting={putting} />
       <Fault sentence={putting.sentence} />

@@ -11,6 +11,7 @@ import {
 } from '@/core/planning/filters/offer-filters';
 import type { PlanCase } from '@/core/planning/model/case';
 import { callOnce } from '../../client/session-guard';
+import { FittingChoice } from '../../intake/fitting-choice';
 import { useJob } from '../../job/job-context';
 import { Check } from '../../kit/check';
 import { Choice } from '../../kit/choice';
@@ -180,6 +181,7 @@ export function FilterPanel(props: OfferFiltersProps) {
       <div className="grid gap-3 content-start min-w-0">
         <Sellers {...props} />
         <Delivery {...props} />
+        <FittingChoice className="w-fit" />
       </div>
       <div className="grid gap-3 content-start min-w-0">
         <Makers {...props} />

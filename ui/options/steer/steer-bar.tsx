@@ -1,5 +1,4 @@
 'use client';
-import dynamic from 'next/dynamic';
 import { useEffect, useMemo, useState } from 'react';
 import { useTranslations } from '#translations';
 import { parseCapacity } from '@/core/memory/parse-capacity';
@@ -17,12 +16,6 @@ import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
 import { OfferFiltersButton } from './offer-filters-button';
 import { Typed } from './typed';
-
-// It is changed once in a job, if at all; its place in the row is kept.
-const FittingChoice = dynamic(() => import('./fitting-choice').then((module) => module.FittingChoice), {
-  ssr: false,
-  loading: () => <span className="w-28 min-h-9" />,
-});
 
 interface SteerBarProps {
   steering: Steering;
@@ -131,7 +124,6 @@ export function SteerBar(props: SteerBarProps) {
         ]}
         onChange={(event) => onSteer({ leastRateMTs: event.target.value === '' ? null : Number(event.target.value) })}
       />
-      <FittingChoice />
       <OfferFiltersButton steering={steering} onSteer={onSteer} planCase={planCase} />
       <Lanes {...props} />
       {job.neededBy !== null && (

@@ -1,9 +1,14 @@
 'use client';
+import dynamic from 'next/dynamic';
 import { useTranslations } from '#translations';
-import { ClashChoice } from '../../intake/clash-choice';
 import { usePut } from '../../intake/use-put';
 import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
+
+// Two people seldom write the same: fetched when they do.
+const ClashChoice = dynamic(() => import('../../intake/clash-choice').then((module) => module.ClashChoice), {
+  ssr: false,
+});
 
 /** What is asked before anything is suggested, where nothing is known that says how much is needed: what it is for. */
 export function UseQuestion() {
@@ -24,7 +29,7 @@ export function UseQuestion() {
         ]}
         onChange={({ target }) => void putting.put({ uses: [target.value] })}
       />
-      <ClashChoice putting={putting} />
+      {putting.clash !== null && <ClashChoice putting={putting} />}
     </div>
   );
 }
