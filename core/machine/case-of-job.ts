@@ -25,7 +25,10 @@ export interface JobInput {
   slots: readonly JobSlot[];
   limits: Limits;
   offers: readonly Offer[];
+  /** for one machine */
   labourCents: number;
+  /** so many equal ones; absent: one */
+  machines?: number;
   goal: Goal;
 }
 
@@ -145,6 +148,7 @@ export function caseOfJob(input: JobInput): JobCase {
       }),
       offers: [...input.offers],
       labourCents: input.labourCents,
+      ...(input.machines !== undefined && input.machines > 1 && { machines: input.machines }),
       goal: input.goal,
     },
   };

@@ -52,6 +52,7 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
       care: option.care,
       totalMiB: option.totalMiB,
       addedMiB: option.addedMiB,
+      ...(option.machines !== undefined && { machines: option.machines }),
       rateMTs: option.rateMTs,
       channelsText: option.channelsText,
       openSlots: option.openSlots,

@@ -3,6 +3,7 @@ import type { FactoryOption } from '../machine/models/model';
 import { STOCK_NAME } from '../market/stock-name';
 import type { Cover } from '../planning/filters/cover';
 import type { Offer, PlanCase } from '../planning/model/case';
+import { machinesOf } from '../planning/model/machines';
 import type { Plan } from '../planning/search/plan';
 import { billOf } from '../pricing/bill';
 import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
@@ -76,13 +77,17 @@ function aboutOf({ supplies, told = { part: true, seller: false } }: OptionInput
 }
 
 /** What happens to the modules that are in the machine, in one sentence for the customer. */
-function oldModulesText(
-  { planCase: { installed }, plan, partsOnly = false }: OptionInput,
-  { oldModules }: PaperWords,
-): string {
+function oldModulesText({ planCase, plan, partsOnly = false }: OptionInput, { oldModules }: PaperWords): string {
+  const { installed } = planCase;
+  const machines = machinesOf(planCase);
   const out = installed.filter(({ slot }) => !plan.kept.includes(slot));
   const credited = out.some(({ creditCents }) => (creditCents ?? 0) > 0);
-  return oldModules({ all: installed.length, removed: out.length, credited, atHome: partsOnly });
+  return oldModules({
+    all: machines * installed.length,
+    removed: machines * out.length,
+    credited,
+    atHome: partsOnly,
+  });
 }
 
 /**
@@ -112,8 +117,9 @@ function makerOf(
   const today = installed.reduce((sum, { module }) => sum + module.capacityMiB, soldered);
   // What it asks holds the tax, and so has the option to.
   const asks = pricing.exempt === null ? makerAsks(factory, plan.totalMiB, today) : null;
-  if (asks === null || asks.cents <= planCents) return {};
-  return { maker: { asksCents: asks.cents, overMiB: asks.overMiB, savingCents: asks.cents - planCents } };
+  const asksCents = machinesOf(planCase) * (asks?.cents ?? 0);
+  if (asks === null || asksCents <= planCents) return {};
+  return { maker: { asksCents, overMiB: asks.overMiB, savingCents: asksCents - planCents } };
 }
 
 /** What is due when an option is accepted, minor units; a share is rounded half to even. */
@@ -159,6 +165,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     care: plan.care,
     totalMiB: plan.totalMiB,
     addedMiB: plan.addedMiB,
+    ...(machinesOf(planCase) > 1 && { machines: machinesOf(planCase) }),
     rateMTs: plan.rateMTs,
     channelsText: channelsInSnapshot(plan.effectiveChannels),
     openSlots: plan.openSlots,

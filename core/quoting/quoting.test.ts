@@ -11,7 +11,7 @@ import type { Plan } from '../planning/search/plan';
 import { english } from '../planning/testing/english';
 import { customerView } from './customer-view';
 import { makeOption, type OptionSupply } from './option';
-import { savingSentences } from './paper/figure-rows';
+import { figureRows, savingSentences } from './paper/figure-rows';
 import { reasonFacts } from './reason-facts';
 import { noteText, reasonText } from './reason-words';
 import { sampleRule } from './samples';
@@ -52,6 +52,35 @@ describe('an option', () => {
       expect(made.lines.reduce((sum, line) => sum + line.totalCents, 0)).toBe(plan.priceCents);
       expect(made.taxCents + made.shop.costCents + made.shop.marginCents).toBe(made.totalCents);
     }
+  });
+
+  it('of several equal machines adds up to the plan’s price, with what each comes to', () => {
+    const fleet: PlanCase = {
+      ...planCase,
+      machines: 12,
+      offers: planCase.offers.map((one) => ({ ...one, stock: null })),
+    };
+    const all = answer(fleet).plans;
+    expect(all.length).toBeGreaterThan(3);
+    for (const plan of all) {
+      const made = makeOption({ planCase: fleet, plan, supplies, pricing: sampleRule(), place: 1 });
+      expect(made.totalCents).toBe(plan.priceCents);
+      expect(made.machines).toBe(12);
+      expect(made.lines.find(({ kind }) => kind === 'labour')?.quantity).toBe(12);
+      for (const { kind, quantity } of made.lines) if (kind === 'credit') expect(quantity % 12).toBe(0);
+    }
+    const [plan] = all;
+    if (plan === undefined) throw new Error('no plan');
+    const factory = [
+      { totalMiB: 8 * GB, surchargeCents: 0, baseModel: '' },
+      { totalMiB: plan.totalMiB, surchargeCents: 90_000, baseModel: '' },
+    ];
+    const made = makeOption({ planCase: fleet, plan, supplies, pricing: sampleRule(), place: 1, factory });
+    expect(made.maker?.asksCents).toBe(12 * 90_000);
+    const rows = figureRows({ currency: 'EUR', taxBp: 2000, language: 'en' } as never, made);
+    expect(rows.map(({ words }) => words)).toContain('For each of 12 machines');
+    const each = rows.find(({ words }) => words === 'For each of 12 machines')?.amount.replace(/[^0-9]/g, '');
+    expect(Math.abs(12 * Number(each) - made.totalCents)).toBeLessThanOrEqual(6);
   });
 
   it('says what the machine’s maker asks for the same, where that is more, and nothing where tax is not the same', () => {

@@ -57,6 +57,8 @@ const optionSchema = z.strictObject({
   care: z.enum(CARES),
   totalMiB: mib,
   addedMiB: z.number().int().nonnegative(),
+  /** so many equal machines: lines and totals are of all, the rest is of each; absent: one */
+  machines: z.number().int().min(2).optional(),
   rateMTs: z.number().int().positive(),
   channelsText: z.string(),
   openSlots: z.number().int().nonnegative(),

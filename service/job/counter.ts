@@ -9,7 +9,7 @@ import { logCaught } from '../../runtime/log';
 import { pool } from '../../store/database';
 import { type CounterOrder, getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
 import type { Caller } from '../staff/access';
-import { machineName } from './job-names';
+import { machinesName } from './job-names';
 
 /** What a job waits for. */
 export type Waiting =
@@ -78,7 +78,7 @@ function entryOf(row: JobRow): CounterEntry {
   return {
     id: row.id,
     customer: row.customer.name,
-    machine: machineName(row),
+    machine: machinesName(row),
     complaint: row.complaint.slice(0, MOST_COMPLAINT),
     totalMiB: row.totalMiB,
     needMiB: row.needMiB,

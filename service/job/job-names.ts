@@ -9,6 +9,12 @@ export function machineName(job: Pick<Job, 'machineMaker' | 'machineName'>): str
   return `${job.machineMaker} ${job.machineName}`.trim();
 }
 
+/** What a job's papers call it: so many of it, where there are several; empty while nobody has said. */
+export function machinesName(job: Pick<Job, 'machineMaker' | 'machineName' | 'machines'>, untold = ''): string {
+  const name = machineName(job) || untold;
+  return job.machines === 1 || name === '' ? name : `${job.machines} × ${name}`;
+}
+
 /** What a job's machine is called in its planning case. */
 export const caseName = (job: Pick<Job, 'id' | 'machineMaker' | 'machineName'>): string =>
   machineName(job) || `job ${job.id}`;

@@ -23,7 +23,16 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
     sellBelowLowest: boolean;
   };
   customer: { name: string; phone: string; email: string; language: Language | null; taxExempt: string | null };
-  machine: { maker: string; name: string; serial: string; modelId: number | null; modelName: string | null };
+  machine: {
+    maker: string;
+    name: string;
+    serial: string;
+    modelId: number | null;
+    modelName: string | null;
+    /** so many equal ones, and the serials of the second and on */
+    count: number;
+    moreSerials: string[];
+  };
   /** how it ended, where it is closed; null: it is open */
   closed: { as: 'done' | 'declined' | 'not-possible' | 'dropped' | null; why: string; on: string } | null;
   complaint: string;
@@ -80,6 +89,8 @@ export function jobView(state: JobState, caller: Caller): JobView {
       serial: job.serial,
       modelId: job.modelId,
       modelName: model === null ? null : `${model.maker} ${model.name}`,
+      count: job.machines,
+      moreSerials: job.moreSerials,
     },
     closed:
       job.closedAt === null

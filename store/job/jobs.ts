@@ -23,6 +23,12 @@ export interface Job {
   machineMaker: string;
   machineName: string;
   serial: string;
+  /** so many equal machines */
+  machines: number;
+  /** of the second machine and on, in their order; empty: not known */
+  moreSerials: string[];
+  /** the job that it is a group of machines of; null: it is a job of its own */
+  leadId: number | null;
   complaint: string;
   needMiB: number | null;
   budgetCents: number | null;
@@ -58,7 +64,7 @@ export interface Job {
 
 const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', customer.name, 'phone', customer.phone,
     'email', customer.email, 'language', customer.language, 'taxExempt', customer.tax_exempt) as customer, model_id as "modelId", machine_maker as "machineMaker",
-    machine_name as "machineName", serial, complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
+    machine_name as "machineName", serial, machines, more_serials as "moreSerials", lead_id as "leadId", complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
     not_bought as "notBought", parts_only as "partsOnly",
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
@@ -86,7 +92,10 @@ export async function getJob(db: Queryable, id: number): Promise<Job | null> {
  * 13.2.1).
  */
 export async function lockJob(db: Queryable, id: number): Promise<boolean> {
-  return (await many(db, 'select from job where id = $1 for update', [id])).length > 0;
+  // What is of several groups of machines is changed under the lock of their first.
+  const text =
+    'select id from job where id = $1 or id = (select lead_id from job where id = $1) order by id for update';
+  return (await many<{ id: number }>(db, text, [id])).some((one) => one.id === id);
 }
 
 export interface JobRow extends Job {
@@ -143,7 +152,7 @@ export const counterJobsText = (by: CounterOrder): string => `select job.*, sent
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
       from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
       where line.job_id = job.id) as parts
-  from (${SELECT} where closed_at is null and begun_at is not null order by ${COUNTER_ORDERS[by][0]} limit $1 offset $2) as job
+  from (${SELECT} where closed_at is null and begun_at is not null and lead_id is null order by ${COUNTER_ORDERS[by][0]} limit $1 offset $2) as job
   left join quote as sent on sent.job_id = job.id and sent.state = 'sent'
   left join quote as draft on draft.job_id = job.id and draft.state = 'draft'
   order by ${COUNTER_ORDERS[by][1]}`;
@@ -168,6 +177,8 @@ export interface IntakePatch {
   machineMaker?: string;
   machineName?: string;
   serial?: string;
+  machines?: number;
+  moreSerials?: string[];
   complaint?: string;
   needMiB?: number | null;
   budgetCents?: number | null;
@@ -194,6 +205,8 @@ const JOB_FIELDS = {
   machineMaker: 'machine_maker',
   machineName: 'machine_name',
   serial: 'serial',
+  machines: 'machines',
+  moreSerials: 'more_serials',
   complaint: 'complaint',
   needMiB: 'need_mib',
   budgetCents: 'budget_cents',
@@ -201,32 +214,32 @@ const JOB_FIELDS = {
   uses: 'uses',
   fullPart: 'full_part',
   inUseMiB: 'in_use_mib',
-  neededBy: 'needed_by',
-  cover: 'cover',
   os: 'os',
   osBits: 'os_bits',
   notBought: 'not_bought',
-  partsOnly: 'parts_only',
 } as const;
+/** Of all groups of machines of a job alike. */
+const SHARED_FIELDS = { neededBy: 'needed_by', cover: 'cover', partsOnly: 'parts_only' } as const;
 
 async function setFields(
   db: Queryable,
   table: 'job' | 'customer',
-  id: number,
+  { id, where = 'id = $1' }: { id: number; where?: string },
   fields: Record<string, string>,
   patch: Record<string, unknown>,
 ): Promise<void> {
   const names = Object.keys(fields).filter((name) => patch[name] !== undefined);
   if (names.length === 0) return;
   const sets = names.map((name, index) => `${fields[name]} = $${index + 2}`);
-  await run(db, `update ${table} set ${sets.join(', ')} where id = $1`, [id, ...names.map((name) => patch[name])]);
+  await run(db, `update ${table} set ${sets.join(', ')} where ${where}`, [id, ...names.map((name) => patch[name])]);
 }
 
 /** Writes the fields that the patch names, and no others. */
 export async function patchIntake(db: Queryable, job: Job, patch: IntakePatch): Promise<void> {
   const values: Record<string, unknown> = { ...patch };
-  await setFields(db, 'customer', job.customer.id, CUSTOMER_FIELDS, values);
-  await setFields(db, 'job', job.id, JOB_FIELDS, values);
+  await setFields(db, 'customer', { id: job.customer.id }, CUSTOMER_FIELDS, values);
+  await setFields(db, 'job', { id: job.id }, JOB_FIELDS, values);
+  await setFields(db, 'job', { id: job.leadId ?? job.id, where: '$1 in (id, lead_id)' }, SHARED_FIELDS, values);
 }
 
 export async function setModel(db: Queryable, jobId: number, modelId: number | null): Promise<void> {
@@ -262,7 +275,9 @@ export async function setLimitsAgreed(db: Queryable, jobId: number, agreed: bool
 }
 
 export async function touchJob(db: Queryable, jobId: number): Promise<void> {
-  await run(db, 'update job set touched_at = now(), begun_at = coalesce(begun_at, now()) where id = $1', [jobId]);
+  const text = `update job set touched_at = now(), begun_at = coalesce(begun_at, now())
+    where id = $1 or id = (select lead_id from job where id = $1)`;
+  await run(db, text, [jobId]);
 }
 
 /** How a job ends. */
@@ -270,7 +285,7 @@ export const CLOSINGS = ['done', 'declined', 'not-possible', 'dropped'] as const
 export type Closing = (typeof CLOSINGS)[number];
 
 export async function closeJob(db: Queryable, jobId: number, end: { as: Closing; why: string }): Promise<void> {
-  await run(db, 'update job set closed_at = now(), closed_as = $2, closed_why = $3 where id = $1', [
+  await run(db, 'update job set closed_at = now(), closed_as = $2, closed_why = $3 where $1 in (id, lead_id)', [
     jobId,
     end.as,
     end.why,
@@ -282,7 +297,7 @@ export async function reopenJob(db: Queryable, jobId: number): Promise<boolean> 
   const opened = await run(
     db,
     `update job set closed_at = null, closed_as = null, closed_why = '', touched_at = now()
-     where id = $1 and closed_at is not null`,
+     where $1 in (id, lead_id) and closed_at is not null`,
     [jobId],
   );
   return opened > 0;
@@ -295,7 +310,7 @@ const EMPTY = `machine_maker = '' and machine_name = '' and serial = '' and comp
   and not exists (select from job_slot where job_id = job.id)
   and not exists (select from quote where job_id = job.id) and not exists (select from offer where job_id = job.id)
   and not exists (select from shelf_piece where job.id in (job_id, origin_job_id))
-  and not exists (select from part_order_line where job_id = job.id)`;
+  and not exists (select from part_order_line where job_id = job.id) and not exists (select from job as own where own.lead_id = job.id)`;
 
 /** Deletes a job with nothing in it; false where something is. */
 export async function deleteEmptyJob(db: Queryable, jobId: number): Promise<boolean> {
@@ -337,7 +352,7 @@ export async function listClosedJobs(db: Queryable, window: { most: number; afte
     `select job.id, customer.name as customer, machine_maker as "machineMaker", machine_name as "machineName",
        closed_as as "closedAs", closed_why as "closedWhy", closed_at as "closedAt"
      from job join customer on customer.id = customer_id
-     where closed_at is not null order by closed_at desc, job.id desc limit $1 offset $2`,
+     where closed_at is not null and lead_id is null order by closed_at desc, job.id desc limit $1 offset $2`,
     [window.most, window.after],
   );
 }
@@ -431,7 +446,7 @@ export async function undecide(db: Queryable, jobId: number, limit: string): Pro
 /** Makes a job one of a customer who is known already; a customer without any job is forgotten. */
 export async function setCustomer(db: Queryable, job: Job, customerId: number): Promise<void> {
   if (job.customer.id === customerId) return;
-  await run(db, 'update job set customer_id = $2 where id = $1', [job.id, customerId]);
+  await run(db, 'update job set customer_id = $2 where $1 in (id, lead_id)', [job.id, customerId]);
   await run(db, 'delete from customer where id = $1 and not exists (select from job where customer_id = $1)', [
     job.customer.id,
   ]);

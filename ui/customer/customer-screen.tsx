@@ -1,5 +1,6 @@
 import { useTranslations } from '#translations';
 import type { Language } from '@/core/language';
+import { eachCents } from '@/core/pricing/each-cents';
 import type { CustomerOption, CustomerScreen } from '@/core/quoting/customer-view';
 import { capacityIn, moneyIn } from '@/core/quoting/words/in-language';
 import { PAPER_WORDS } from '@/core/quoting/words/papers-in';
@@ -106,6 +107,12 @@ export function CustomerScreenPage(screen: CustomerScreen) {
                     {capacityIn(language, option.totalMiB)}
                   </h2>
                   <p className="text-3xl font-bold">{moneyIn(language, option.totalCents, currency)}</p>
+                  {option.machines !== undefined && (
+                    <p className="text-base">
+                      {words.eachOf(option.machines)}:{' '}
+                      {moneyIn(language, eachCents(option.totalCents, option.machines), currency)}
+                    </p>
+                  )}
                   <p className="text-base text-ink-2">{words.fitted(isExempt, option.partsOnly === true)}</p>
                   {option.savingCents !== null && (
                     <p className="text-good font-semibold">

@@ -13,7 +13,7 @@ import { capacityText } from '../words/amounts';
 import { ClashChoice } from './clash-choice';
 import { usePut } from './use-put';
 
-type Parsed = { ok: true; value: string | number | null } | { ok: false; sentence: string };
+type Parsed = { ok: true; value: string | number | string[] | null } | { ok: false; sentence: string };
 type Parse = (text: string) => Parsed;
 
 export const plain: Parse = (text) => ({ ok: true, value: text.trim() });

@@ -8,6 +8,7 @@ import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { ClashChoice } from './clash-choice';
 import { IntakeTextField } from './intake-fields';
+import { SeveralMachines } from './several-machines';
 import { usePut } from './use-put';
 
 const BITS = [
@@ -63,6 +64,7 @@ export function MachineFields() {
         options={worded(t, BITS)}
         onChange={(event) => void put({ osBits: event.target.value === '' ? null : Number(event.target.value) })}
       />
+      <SeveralMachines key={`machines ${job.machine.count}`} />
       <div className="col-span-2">
         <ClashChoice putting={putting} />
         <Fault sentence={putting.sentence} />

@@ -12,6 +12,8 @@ export function intakeOf(job: PageJob): Record<string, unknown> {
     machineMaker: machine.maker,
     machineName: machine.name,
     serial: machine.serial,
+    machines: machine.count,
+    moreSerials: machine.moreSerials,
     complaint: job.complaint,
     needMiB: job.needMiB,
     budgetCents: job.budgetCents,

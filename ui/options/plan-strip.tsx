@@ -12,6 +12,7 @@ import { Button } from '../kit/button';
 import { capacityText, moneyText } from '../words/amounts';
 import { AddAs } from './add-as';
 import { deliveryText } from './delivery';
+import { eachText } from './each-text';
 import { LANE_WORDS } from './lane-words';
 import { madeOfPlan, testedOfPlan } from './made';
 import { LateNote } from './notes/late-note';
@@ -66,7 +67,13 @@ export function PlanStrip(props: PlanStripProps) {
             priceCents: moneyText(plan.priceCents, planCase.currency),
             e0: () => (
               <span className="font-normal text-ink-2 text-sm">
-                {tTrade(LANE_WORDS[plan.lane])}, {tTrade(`cautions.${plan.care}`)}
+                {[
+                  eachText(t, planCase, plan.priceCents),
+                  tTrade(LANE_WORDS[plan.lane]),
+                  tTrade(`cautions.${plan.care}`),
+                ]
+                  .filter(Boolean)
+                  .join(', ')}
               </span>
             ),
           })}

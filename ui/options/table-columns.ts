@@ -3,9 +3,11 @@ import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
 import { boughtText, fateText } from '@/core/planning/explain/plan-words';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { PlanCase } from '@/core/planning/model/case';
+import { machinesOf } from '@/core/planning/model/machines';
 import { CARES } from '@/core/planning/rules/care';
 import type { Plan } from '@/core/planning/search/plan';
 import { currencyDecimals } from '@/core/pricing/currency';
+import { eachCents } from '@/core/pricing/each-cents';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffMessages, StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../words/amounts';
@@ -42,6 +44,9 @@ const money = (cents: number | null, { planCase }: TableGround): string =>
 const amount = (cents: number | null, { planCase }: TableGround): number | null =>
   cents === null ? null : cents / 10 ** currencyDecimals(planCase.currency);
 
+/** The price for each of several machines. */
+const eachOf = ({ priceCents }: Plan, { planCase }: TableGround): number => eachCents(priceCents, machinesOf(planCase));
+
 const daysOf = (plan: Plan, { supplies }: TableGround): number => leadDaysOf(plan, supplies);
 
 export const COLUMNS: readonly Column[] = [
@@ -60,6 +65,14 @@ export const COLUMNS: readonly Column[] = [
     isFigure: true,
     text: (plan, ground) => money(plan.priceCents, ground),
     value: (plan, ground) => amount(plan.priceCents, ground),
+  },
+  {
+    id: 'each',
+    name: 'facts.each',
+    usual: false,
+    isFigure: true,
+    text: (plan, ground) => money(eachOf(plan, ground), ground),
+    value: (plan, ground) => amount(eachOf(plan, ground), ground),
   },
   {
     id: 'added',

@@ -1,3 +1,4 @@
+import { eachCents } from '../../pricing/each-cents';
 import type { CustomerOption, CustomerQuote } from '../customer-view';
 import { capacityIn, languageOfQuote, moneyIn, percentIn, wordsOf } from '../words/in-language';
 
@@ -19,7 +20,8 @@ export function figureRows(quote: Omit<CustomerQuote, 'options'>, option: Custom
   const money = (minor: number) => moneyIn(language, minor, quote.currency);
   const { totalCents, taxCents } = option;
   const total: FigureRow = { words: words.total, amount: money(totalCents), what: 'total' };
-  if (quote.exempt !== undefined) return [total];
+  const each: FigureRow[] = eachMachine(option, words.eachOf, money);
+  if (quote.exempt !== undefined) return [total, ...each];
   const taxes = option.taxes ?? [{ taxBp: quote.taxBp, netCents: totalCents - taxCents, taxCents }];
   const isAdded = quote.taxWay === 'added';
   const rows = taxes.map(({ taxBp, taxCents: cents }): FigureRow => {
@@ -30,8 +32,18 @@ export function figureRows(quote: Omit<CustomerQuote, 'options'>, option: Custom
       what: isAdded ? 'sum' : 'part',
     };
   });
-  if (!isAdded) return [total, ...rows];
-  return [{ words: words.withoutTax, amount: money(totalCents - taxCents), what: 'sum' }, ...rows, total];
+  if (!isAdded) return [total, ...each, ...rows];
+  return [{ words: words.withoutTax, amount: money(totalCents - taxCents), what: 'sum' }, ...rows, total, ...each];
+}
+
+/** What it comes to for each of several machines. */
+function eachMachine(
+  { machines, totalCents }: CustomerOption,
+  words: (machines: number) => string,
+  money: (minor: number) => string,
+): FigureRow[] {
+  if (machines === undefined) return [];
+  return [{ words: words(machines), amount: money(eachCents(totalCents, machines)), what: 'part' }];
 }
 
 /** What is said under these figures: why no tax is charged, what is due at once, what is saved. */

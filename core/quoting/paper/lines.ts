@@ -1,6 +1,7 @@
 import type { Language } from '../../language';
 import { moduleText } from '../../memory/module-words';
 import type { Offer, PlanCase } from '../../planning/model/case';
+import { machinesOf } from '../../planning/model/machines';
 import type { Plan } from '../../planning/search/plan';
 import { type BillLine, spreadOverRates } from '../../pricing/bill';
 import type { TaxRates } from '../../pricing/pricing-rule';
@@ -53,7 +54,7 @@ function creditLines(planCase: PlanCase, plan: Plan, language: Language, taxBp: 
     if (plan.kept.includes(slot) || !creditCents) continue;
     const key = `credit:${module.capacityMiB}:${creditCents}`;
     const text = PAPER_WORDS[language].credit(capacityIn(language, module.capacityMiB));
-    const quantity = (lines.get(key)?.quantity ?? 0) + 1;
+    const quantity = (lines.get(key)?.quantity ?? 0) + machinesOf(planCase);
     lines.set(key, line(key, { kind: 'credit', text, origin: null, quantity, eachCents: -creditCents, taxBp }));
   }
   return [...lines.values()];
@@ -70,7 +71,7 @@ export function computedLines(
     kind: 'labour',
     text: PAPER_WORDS[language].labour,
     origin: null,
-    quantity: 1,
+    quantity: machinesOf(planCase),
     eachCents: labour,
     taxBp: rates.labour,
   };

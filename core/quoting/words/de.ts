@@ -35,6 +35,7 @@ export const DE: PaperWords = {
   amount: 'Betrag',
   costsOf: (place) => `Preis von Vorschlag ${place}`,
   total: 'Gesamt',
+  eachOf: (machines) => `Für jedes von ${machines} Geräten`,
   withoutTax: 'Ohne Steuer',
   containedTax: (rate) => `davon Steuer (${rate})`,
   addedTax: (rate) => `zuzüglich Steuer (${rate})`,

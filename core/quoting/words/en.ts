@@ -35,6 +35,7 @@ export const EN: PaperWords = {
   amount: 'Amount',
   costsOf: (place) => `Price of option ${place}`,
   total: 'Total',
+  eachOf: (machines) => `For each of ${machines} machines`,
   withoutTax: 'Without tax',
   containedTax: (rate) => `of which ${rate} tax`,
   addedTax: (rate) => `${rate} tax`,

@@ -36,6 +36,7 @@ export const FR: PaperWords = {
   amount: 'Montant',
   costsOf: (place) => `Prix de la solution ${place}`,
   total: 'Total',
+  eachOf: (machines) => `Pour chacun des ${machines} appareils`,
   withoutTax: 'Hors taxes',
   containedTax: (rate) => `dont taxe (${rate})`,
   addedTax: (rate) => `Taxe (${rate})`,

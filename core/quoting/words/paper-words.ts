@@ -64,6 +64,8 @@ export interface PaperWords {
   amount: string;
   costsOf: (place: number) => string;
   total: string;
+  /** what it comes to for each of several machines */
+  eachOf: (machines: number) => string;
   withoutTax: string;
   containedTax: (rate: string) => string;
   addedTax: (rate: string) => string;

@@ -6,6 +6,7 @@ import { jobSlotSchema, jobSlotsSchema } from '../../../core/machine/slots/job-s
 import { isOffer, isOther, type Joined } from '../../../core/machine/slots/join-readings';
 import { keepTyped } from '../../../core/machine/slots/slots-of-job';
 import { overwritten } from '../../../core/overwritten';
+import { CASE_LIMITS } from '../../../core/planning/model/case-limits';
 import { READ_FAULTS, type SaidKind } from '../../../core/reading/read';
 import type { Reading } from '../../../core/reading/reading';
 import { readingLine } from '../../../core/reading/reading-line';
@@ -49,7 +50,7 @@ const text = (most: number) => z.string().trim().max(most, `At most ${most} char
 /** What a writer saw of the fields: anything that was there, also what would not be taken today. */
 const intakeSeenSchema = z.record(
   z.string().max(40),
-  z.union([z.string().max(4_000), z.number(), z.boolean(), z.null(), z.array(z.string().max(200)).max(50)]),
+  z.union([z.string().max(4_000), z.number(), z.boolean(), z.null(), z.array(z.string().max(200)).max(64)]),
 );
 
 /** What the Intake fields hold; only the named ones are written. Capacity MiB, money minor units. */
@@ -63,6 +64,12 @@ export const intakeSchema = z
     machineMaker: text(120),
     machineName: text(160),
     serial: text(120),
+    machines: z
+      .number()
+      .int()
+      .min(1, 'One machine at least.')
+      .max(CASE_LIMITS.machines, `At most ${CASE_LIMITS.machines} equal machines.`),
+    moreSerials: z.array(text(120)).max(CASE_LIMITS.machines - 1, `At most ${CASE_LIMITS.machines - 1} serials.`),
     complaint: text(2000),
     needMiB: z.number().int().positive('The target must be more than 0.').max(67_108_864, 'At most 64 TB.').nullable(),
     budgetCents: z
@@ -94,8 +101,8 @@ export const writeIntakeSchema = z
 /** What a job's Intake fields hold now. */
 function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
   const { name, phone, email, language, taxExempt } = customer;
-  const { machineMaker, machineName, serial, complaint, needMiB, budgetCents, cpu, uses, fullPart, inUseMiB } = job;
-  const { neededBy, cover, os, osBits, notBought, partsOnly } = job;
+  const { machineMaker, machineName, serial, machines, moreSerials, complaint, needMiB, budgetCents, cpu, uses } = job;
+  const { fullPart, inUseMiB, neededBy, cover, os, osBits, notBought, partsOnly } = job;
   return {
     customerName: name,
     phone,
@@ -105,6 +112,8 @@ function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
     machineMaker,
     machineName,
     serial,
+    machines,
+    moreSerials,
     complaint,
     needMiB,
     budgetCents,

@@ -1,7 +1,7 @@
 import type { CustomerScreen } from '../../../core/quoting/customer-view';
 import { customerOptions } from '../../../core/quoting/staff-view';
 import type { Caller } from '../../staff/access';
-import { machineName } from '../job-names';
+import { machinesName } from '../job-names';
 import { wholeJob } from '../job-state';
 import { draftOptions } from '../options/draft-options';
 
@@ -14,7 +14,7 @@ export async function customerScreen(_: Caller<'jobs.read'>, jobId: number): Pro
     jobId,
     language,
     currency: shop.currency,
-    machine: machineName(job),
+    machine: machinesName(job),
     todayMiB: slots.reduce((sum, { module }) => sum + (module?.capacityMiB ?? 0), 0),
     isExempt: pricing.exempt !== null,
     isTaxAdded: pricing.taxWay === 'added',

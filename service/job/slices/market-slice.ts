@@ -30,7 +30,7 @@ export async function marketSlice(
     ...widestBounds(claims, slots),
     modelId: job.modelId,
     makerKey: makerKey(model?.maker ?? job.machineMaker),
-    sockets: slots.filter(({ soldered }) => !soldered).length,
+    sockets: job.machines * slots.filter(({ soldered }) => !soldered).length,
     jobId: job.id,
     chosen: [...plans.flatMap(({ bought }) => bought.map(({ offer }) => offerOfKey(offer))), ...job.askedOffers],
     wanted: job.steering,
@@ -43,6 +43,7 @@ export async function marketSlice(
     limits,
     offers: market.offers,
     labourCents: labour.cents,
+    machines: job.machines,
     goal: {},
   });
   return { market, jobCase, factoryOptions: model?.factoryOptions ?? [] };

@@ -76,14 +76,14 @@ function BudgetGrip({ scale, currency, budgetCents, onBudget, box }: PriceAxisPr
 export function PriceAxis(props: PriceAxisProps) {
   const t = useTranslations('options');
   const { scale, currency } = props;
-  const { pricing, partsOnly } = useJob().job;
+  const { pricing, partsOnly, machine } = useJob().job;
   const isNet = pricing.taxWay === 'added' || pricing.exempt !== null;
   return (
     <div className="sticky top-0 z-30 bg-ground border-b-2 border-edge h-12 flex text-xs text-ink-2">
       <div className="shrink-0 self-end pb-1 narrow leading-4" style={{ width: LABEL_WIDTH }}>
         {t.rich('axis', {
           value: () => scale.kind === 'root' && <span className="block font-semibold">{t('axisRoot')}</span>,
-          fitting: partsOnly ? t('axisParts') : t('axisFitted'),
+          fitting: `${machine.count > 1 ? t('axisMachines', { machines: machine.count }) : ''}${partsOnly ? t('axisParts') : t('axisFitted')}`,
           value2: isNet ? t('axisNet') : '',
         })}
       </div>

@@ -10,6 +10,7 @@ import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText, fromText } from '../delivery';
+import { eachText } from '../each-text';
 
 interface RungLineProps {
   rung: Rung;
@@ -42,7 +43,9 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
   const why = useMemo(() => whyRate(tPlans, explainPlan(planCase, best)), [tPlans, planCase, best]);
   const missed = isWanted ? null : missedBy(steering, best);
   const money = (cents: number) => moneyText(cents, currency);
+  const each = eachText(t, planCase, best.priceCents);
   const details = [
+    ...(each === '' ? [] : [each]),
     `${money(best.perGiBCents)}/GB${best.perAddedGiBCents === null ? '' : t('rung.added', { perAddedGiBCents: money(best.perAddedGiBCents) })}`,
     runText(tPlans, best, why),
     freeText(tPlans, best),

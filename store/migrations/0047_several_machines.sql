@@ -1,0 +1,18 @@
+-- Several equal machines of one job. Those that differ in what is in them are groups of their own, each kept as a job
+-- under the first, which alone has the quote, the orders and the customer's answer.
+alter table job
+  add column machines integer not null default 1 check (machines between 1 and 64),
+  -- of the second machine and on, in their order; empty: not known
+  add column more_serials text[] not null default '{}' check (cardinality(more_serials) < 64),
+  add column lead_id integer references job (id) on delete cascade check (lead_id < id);
+create index job_of_lead on job (lead_id) where lead_id is not null;
+
+-- Which of a group's machines it is about.
+alter table reading add column machine integer not null default 1 check (machine between 1 and 64);
+alter table fitting add column machine integer not null default 1 check (machine between 1 and 64);
+alter table fitting drop constraint fitting_job_id_round_key;
+alter table fitting add constraint fitting_round unique (job_id, machine, round);
+alter table proof add column machine integer not null default 1 check (machine between 1 and 64);
+alter table old_module add column machine integer not null default 1 check (machine between 1 and 64);
+drop index old_module_once;
+create unique index old_module_once on old_module (job_id, machine, slot) where taken_back_at is null;
