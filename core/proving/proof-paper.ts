@@ -4,13 +4,8 @@ import type { ShopOnPaper } from '../shop/shop-on-paper';
 import type { Finding, FindingVerdict, ProofVerdict } from './compare-proof';
 import { PROOF_WORDS } from './proof-words';
 
-/** A signed proof as its customer gets it: what was promised and found, and nothing of costs. Days `YYYY-MM-DD`. */
-export interface ProofPaper {
-  language: Language;
-  quote: string;
-  shop: Omit<ShopOnPaper, 'town'>;
-  customer: string;
-  machine: string;
+/** What was promised of one machine and found in it. Days `YYYY-MM-DD`. */
+export interface MachineProof {
   verdict: ProofVerdict;
   remark: string;
   findings: readonly Finding[];
@@ -19,6 +14,60 @@ export interface ProofPaper {
   depth: 'started' | 'total-read' | 'loaded';
   loadedMinutes: number | null;
   oldModules: readonly { slot: string; what: string; fate: 'returned' | 'shelf' | 'scrapped' }[];
+}
+
+/** A signed proof as its customer gets it: what was promised and found, and nothing of costs. */
+export interface ProofPaper extends MachineProof {
+  language: Language;
+  quote: string;
+  shop: Omit<ShopOnPaper, 'town'>;
+  customer: string;
+  machine: string;
+  /** each of several machines; absent: there is one */
+  machines?: readonly (MachineProof & { name: string })[];
+  /** so many were promised */
+  promised?: number;
+}
+
+/** A machine of several, in one row: its total and its rate, its verdict, and whatever is not as promised. */
+export interface MachineRow {
+  name: string;
+  found: string;
+  verdict: ProofVerdict;
+  word: string;
+  /** remark and points that are not kept; empty: none */
+  note: string;
+}
+
+/** The machines of a sheet, a row each. */
+export function machineRows({ language, machines = [] }: Pick<ProofPaper, 'language' | 'machines'>): MachineRow[] {
+  const words = PROOF_WORDS[language];
+  return machines.map(({ name, findings, verdict, remark }) => {
+    const points = paperPoints({ language, findings });
+    const [total, rate] = [points[0], points.find(({ what }) => what === words.points.rate)];
+    const off = points.filter((point) => point.verdict === 'remark' || point.verdict === 'broken');
+    const notes = [
+      ...(remark === '' ? [] : [remark]),
+      ...off.map(({ what, promised, found }) => `${what}: ${promised} / ${found}`),
+    ];
+    return {
+      name,
+      found: [total?.found, rate?.found].filter(Boolean).join(', '),
+      verdict,
+      word: words.verdicts[verdict],
+      note: notes.join('; '),
+    };
+  });
+}
+
+/** Old modules of all machines by what became of them, with how many. */
+export function oldModulesOf({ machines = [] }: Pick<ProofPaper, 'machines'>) {
+  const counted = new Map<string, { what: string; fate: MachineProof['oldModules'][number]['fate']; count: number }>();
+  for (const { what, fate } of machines.flatMap(({ oldModules }) => oldModules)) {
+    const key = `${fate} ${what}`;
+    counted.set(key, { what, fate, count: (counted.get(key)?.count ?? 0) + 1 });
+  }
+  return [...counted.values()];
 }
 
 /** One point as it stands on the sheet. */

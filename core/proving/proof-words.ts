@@ -25,6 +25,11 @@ export interface ProofWords {
   oldModules: string;
   fates: Record<'returned' | 'shelf' | 'scrapped', string>;
   outOf: (what: string, slot: string) => string;
+  machineHead: string;
+  /** one of several machines, by its place */
+  machine: (nr: number) => string;
+  /** so many of those that were promised are proved */
+  ofMachines: (proved: number, promised: number) => string;
   asPdf: string;
 }
 
@@ -59,6 +64,9 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     oldModules: 'Your old modules',
     fates: { returned: 'given back to you', shelf: 'taken into our stock', scrapped: 'disposed of' },
     outOf: (what, slot) => `${what} out of ${slot}`,
+    machineHead: 'Machine',
+    machine: (nr) => `Machine ${nr}`,
+    ofMachines: (proved, promised) => `${proved} of ${promised} machines are proved.`,
     asPdf: 'As PDF',
   },
   de: {
@@ -90,6 +98,9 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     oldModules: 'Ihre alten Module',
     fates: { returned: 'Ihnen zurückgegeben', shelf: 'in unser Lager genommen', scrapped: 'entsorgt' },
     outOf: (what, slot) => `${what} aus ${slot}`,
+    machineHead: 'Gerät',
+    machine: (nr) => `Gerät ${nr}`,
+    ofMachines: (proved, promised) => `${proved} von ${promised} Geräten sind nachgewiesen.`,
     asPdf: 'Als PDF',
   },
   fr: {
@@ -121,6 +132,9 @@ export const PROOF_WORDS: Record<Language, ProofWords> = {
     oldModules: 'Vos anciens modules',
     fates: { returned: 'vous ont été rendus', shelf: 'repris dans notre stock', scrapped: 'mis au rebut' },
     outOf: (what, slot) => `${what} de ${slot}`,
+    machineHead: 'Appareil',
+    machine: (nr) => `Appareil ${nr}`,
+    ofMachines: (proved, promised) => `${proved} appareils sur ${promised} sont vérifiés.`,
     asPdf: 'En PDF',
   },
 };

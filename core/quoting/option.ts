@@ -123,7 +123,7 @@ function makerOf(
 }
 
 /** What is due when an option is accepted, minor units; a share is rounded half to even. */
-function depositOf({ deposit }: QuoteTerms, totalCents: number): number {
+export function depositOf({ deposit }: QuoteTerms, totalCents: number): number {
   if (deposit === null) return 0;
   return deposit.kind === 'amount' ? deposit.cents : roundHalfEven(totalCents, deposit.bp, 10_000);
 }

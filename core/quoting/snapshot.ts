@@ -31,8 +31,8 @@ const lineSchema = z.strictObject({
 });
 export type QuoteLine = z.infer<typeof lineSchema>;
 
-/** What only the shop may see of an option. */
-const shopSideSchema = z.strictObject({
+/** What stays and what is bought, and where it goes. */
+const chosenShape = {
   kept: z.array(z.string()),
   bought: z.array(
     z.strictObject({ offer: z.string(), count: z.number().int().positive(), costCents: cents, seller: z.string() }),
@@ -42,6 +42,13 @@ const shopSideSchema = z.strictObject({
     z.union([z.strictObject({ kept: z.string() }), z.strictObject({ offer: z.string() })]),
   ),
   reasons: z.array(z.string()),
+};
+
+/** What only the shop may see of an option. */
+const shopSideSchema = z.strictObject({
+  ...chosenShape,
+  /** of machines that differ, for each group of equals: the job that it is kept as, and its plan */
+  groups: z.array(z.strictObject({ job: z.number().int().positive(), ...chosenShape })).optional(),
   /** texts of the shop that the option speaks with, by their keys */
   texts: z.array(z.enum(TEXT_KEYS as [TextKey, ...TextKey[]])).optional(),
   /** for each line by what name it is typed over, and what was computed for it */
@@ -50,21 +57,31 @@ const shopSideSchema = z.strictObject({
   marginCents: cents,
 });
 
-const optionSchema = z.strictObject({
-  place: z.number().int().min(1).max(3),
+/** What becomes of a machine. */
+const figuresShape = {
   lane: z.enum(LANES),
   reuse: z.enum(REUSES),
   care: z.enum(CARES),
   totalMiB: mib,
   addedMiB: z.number().int().nonnegative(),
-  /** so many equal machines: lines and totals are of all, the rest is of each; absent: one */
-  machines: z.number().int().min(2).optional(),
   rateMTs: z.number().int().positive(),
   channelsText: z.string(),
   openSlots: z.number().int().nonnegative(),
   before: boardPictureSchema,
   after: boardPictureSchema,
   oldModules: z.string(),
+};
+
+const groupSchema = z.strictObject({ name: z.string(), machines: z.number().int().positive(), ...figuresShape });
+export type OptionGroup = z.infer<typeof groupSchema>;
+
+const optionSchema = z.strictObject({
+  place: z.number().int().min(1).max(3),
+  ...figuresShape,
+  /** so many equal machines: lines and totals are of all, the rest is of each; absent: one */
+  machines: z.number().int().min(2).optional(),
+  /** of machines that differ: each group of equals; absent: all are alike */
+  groups: z.array(groupSchema).optional(),
   warnings: z.array(z.string()),
   /** those of the warnings that the customer has to agree to; quotes of before have none */
   statements: z.array(z.string()).optional(),

@@ -1,6 +1,7 @@
 import { dayText } from '../../core/day-text';
 import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
+import { totalsText } from '../../core/quoting/groups/totals-text';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
@@ -83,6 +84,18 @@ function board(quote: CustomerQuote, title: string, slots: Board): Markup {
   )}</svg></figure>`;
 }
 
+/** Before and after; of machines that differ, of each group. */
+function boards(quote: CustomerQuote, option: CustomerOption): Markup {
+  const words = wordsOf(quote);
+  const pair = ({ before, after }: Pick<CustomerOption, 'before' | 'after'>) =>
+    html`<div class="boards">${board(quote, words.now, before)}${board(quote, words.after, after)}</div>`;
+  if (option.groups === undefined) return pair(option);
+  return html`${option.groups.map((group) => {
+    const total = capacityIn(languageOfQuote(quote), group.totalMiB);
+    return html`<div><h3>${words.groupOf(group.name, group.machines, total)}</h3>${pair(group)}</div>`;
+  })}`;
+}
+
 function optionArticle(quote: CustomerQuote, option: CustomerOption): Markup {
   const { suggested, options, currency } = quote;
   const language = languageOfQuote(quote);
@@ -92,9 +105,12 @@ function optionArticle(quote: CustomerQuote, option: CustomerOption): Markup {
 <header><p class="place">${options.length > 1 ? words.option(option.place) : words.ourOffer}${
     isSuggested && html`<strong> · ${words.suggested}</strong>`
   }</p>
-<h2>${words.ofMemory(capacityIn(language, option.totalMiB))}</h2>
-<p class="soft">${option.addedMiB > 0 ? words.moreThanToday(capacityIn(language, option.addedMiB)) : words.asToday}</p></header>
-<div class="boards">${board(quote, words.now, option.before)}${board(quote, words.after, option.after)}</div>
+<h2>${words.ofMemory(totalsText(option, language))}</h2>
+${
+  option.groups === undefined &&
+  html`<p class="soft">${option.addedMiB > 0 ? words.moreThanToday(capacityIn(language, option.addedMiB)) : words.asToday}</p>`
+}</header>
+${boards(quote, option)}
 <p>${option.oldModules}</p>
 <table><caption class="hidden">${words.costsOf(option.place)}</caption><tbody>${option.lines.map(
     (line) =>
@@ -127,7 +143,7 @@ function standingNote({ quote, standing, answer }: QuotePage): Markup | null {
         ? optionWords(answer.place)
         : page.acceptedWhat(
             answer.place,
-            capacityIn(language, option.totalMiB),
+            totalsText(option, language),
             moneyIn(language, option.totalCents, quote.currency),
           );
     const yes = note('good', `✓ ${page.accepted(what, answer.signed, day(answer.on))}`);

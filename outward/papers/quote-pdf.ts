@@ -1,6 +1,7 @@
 import { create } from 'qrcode';
 import { dayText } from '../../core/day-text';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
+import { totalsText } from '../../core/quoting/groups/totals-text';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
@@ -71,13 +72,42 @@ function drawBoard(sheet: PdfSheet, quote: CustomerQuote, board: Board, x: numbe
 /** A slot's name as far as there is room beside its bar; its words have it whole. */
 const shortName = (slot: string): string => (slot.length > 5 ? `…${slot.slice(-4)}` : slot);
 
-const boardsHeight = ({ before, after }: CustomerOption): number => {
+type Boards = Pick<CustomerOption, 'before' | 'after'>;
+
+const boardsHeight = ({ before, after }: Boards): number => {
   const slots = Math.max(before.length, after.length);
   return 12 + slots * (barHeight(slots) + 2);
 };
 
+/** Room for what a group of machines is called, points. */
+const GROUP_HEAD = 22;
+
+const allBoardsHeight = (option: CustomerOption): number =>
+  option.groups === undefined
+    ? boardsHeight(option)
+    : option.groups.reduce((sum, group) => sum + GROUP_HEAD + boardsHeight(group), 0);
+
+/** Before and after; of machines that differ, of each group. */
+function drawAllBoards(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option: CustomerOption): void {
+  if (option.groups === undefined) {
+    drawBoards(sheet, part, quote, option);
+    return;
+  }
+  const top = sheet.y;
+  const { groupOf } = wordsOf(quote);
+  for (const group of option.groups) {
+    const from = sheet.y;
+    const name = groupOf(group.name, group.machines, capacityIn(languageOfQuote(quote), group.totalMiB));
+    sheet.text(part, 'P', name, { weight: 'bold', size: 9, width: BOARDS_WIDTH });
+    sheet.y = from + GROUP_HEAD;
+    drawBoards(sheet, part, quote, group);
+    sheet.y += boardsHeight(group);
+  }
+  sheet.y = top;
+}
+
 /** Before and after, beside each other. */
-function drawBoards(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option: CustomerOption): void {
+function drawBoards(sheet: PdfSheet, part: PdfPart, quote: CustomerQuote, option: Boards): void {
   const { now, after, free } = wordsOf(quote);
   const width = (BOARDS_WIDTH - 14) / 2;
   const top = sheet.y;
@@ -150,7 +180,7 @@ function roomFor(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOption):
   }, 0);
   const table = 11 + lines + 3 + 20 + 13 * figureRows(quote, option).length;
   const sentences = sentencesOf(quote, option).reduce((sum, { text, style }) => sum + sheet.heightOf(text, style), 0);
-  return 46 + Math.max(table, boardsHeight(option)) + 6 + sentences;
+  return 46 + Math.max(table, allBoardsHeight(option)) + 6 + sentences;
 }
 
 function drawOption(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOption): void {
@@ -165,13 +195,13 @@ function drawOption(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOptio
   sheet.y += 6;
   const name = options.length > 1 ? `${words.option(option.place)}: ` : '';
   const hint = isSuggested ? ` (${words.suggested})` : '';
-  const total = words.ofMemory(capacityIn(language, option.totalMiB));
+  const total = words.ofMemory(totalsText(option, language));
   sheet.text(part, 'H2', `${name}${total}${hint}`, { weight: 'bold', size: 14 });
   sheet.y += 5;
   const top = sheet.y;
-  drawBoards(sheet, part, quote, option);
+  drawAllBoards(sheet, part, quote, option);
   drawTable(sheet, part, quote, option);
-  sheet.y = Math.max(sheet.y, top + boardsHeight(option)) + 6;
+  sheet.y = Math.max(sheet.y, top + allBoardsHeight(option)) + 6;
   for (const { text, style } of sentencesOf(quote, option)) {
     sheet.need(sheet.heightOf(text, style));
     sheet.text(part, 'P', text, style);

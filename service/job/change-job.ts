@@ -1,5 +1,6 @@
 import { transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
+import { leadOf } from '../../store/job/groups';
 import { touchJob } from '../../store/job/jobs';
 import type { Queryable } from '../../store/queryable';
 import { fault, type Result } from '../result';
@@ -10,6 +11,8 @@ import type { JobWith, SliceName } from './slices/slice';
 export interface JobChange<T, Need extends SliceName> {
   kind: string;
   detail?: object;
+  /** it is of all groups of the job's machines: done to the job that leads them */
+  ofLead?: true;
   /** what of the job the work looks at: it is handed that, and no more is read under the lock */
   needs: readonly Need[];
   work: (db: Queryable, state: JobWith<Need>) => Promise<Result<T>>;
@@ -28,11 +31,12 @@ class TakenBack extends Error {
  */
 export async function changeJob<T, Need extends SliceName = never>(
   caller: Caller,
-  jobId: number,
+  asked: number,
   change: JobChange<T, Need>,
 ): Promise<Result<T>> {
   try {
     return await transaction(async (db) => {
+      const jobId = change.ofLead ? await leadOf(db, asked) : asked;
       const state = await lockSlices(db, jobId, change.needs);
       if (state === null) throw new TakenBack(fault('not-found', 'There is no such job.'));
       const result = await change.work(db, state);

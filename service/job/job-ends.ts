@@ -33,14 +33,15 @@ export async function endJob(
   return changeJob(caller, jobId, {
     kind: 'job-closed',
     detail: end,
+    ofLead: true,
     needs: ['work'],
     work: async (db, { job, work }) => {
       if (job.closedAt !== null) return fault('conflict', 'This job is closed already.');
       if (end.as === 'declined' && work.accepted !== null)
         return fault('conflict', 'The customer accepted an option: close it as dropped, with the reason.');
-      await closeJob(db, jobId, end);
+      await closeJob(db, job.id, end);
       // What was promised to it is free again; what an accepted option took as well, where it is not done.
-      await releasePieces(db, jobId, end.as !== 'done');
+      await releasePieces(db, job.id, end.as !== 'done');
       return done(null);
     },
   });
@@ -50,11 +51,12 @@ export async function endJob(
 export async function takeUpJob(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'job-reopened',
+    ofLead: true,
     needs: ['work'],
     work: async (db, { job, work }) => {
       if (job.closedAt === null) return fault('conflict', 'This job is open already.');
-      await reopenJob(db, jobId);
-      if (work.accepted !== null) await setAside(db, jobId, work.accepted.option);
+      await reopenJob(db, job.id);
+      if (work.accepted !== null) await setAside(db, job.id, work.accepted.whole);
       return done(null);
     },
   });

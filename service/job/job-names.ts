@@ -19,9 +19,9 @@ export function machinesName(job: Pick<Job, 'machineMaker' | 'machineName' | 'ma
 export const caseName = (job: Pick<Job, 'id' | 'machineMaker' | 'machineName'>): string =>
   machineName(job) || `job ${job.id}`;
 
-/** A job's readings as the core joins them: those that were not set aside. */
+/** A job's readings as the core joins them: those of the first of its machines that were not set aside. */
 export function joinKept(readings: readonly KeptReading[]): Joined {
-  const used = readings.filter(({ setAside }) => !setAside);
+  const used = readings.filter(({ setAside, machine }) => !setAside && machine === 1);
   return joinReadings(used.map(({ id, sourceName, result }) => ({ id, name: sourceName, reading: result })));
 }
 

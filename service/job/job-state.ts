@@ -55,6 +55,7 @@ export const showJob = (_: Caller<'jobs.read'>, id: number): Promise<JobState | 
 /** A job as one of its stations shows it, all of it as it was at one moment. */
 export async function showStation(_: Caller<'jobs.read'>, id: number, station: Station): Promise<JobState | null> {
   if (PLANS.has(station)) return wholeJob(id);
-  const state = await showSlices(id, ['readings', 'machine', 'limits', 'chosen', 'quote', 'work'] as const);
+  const others = station === 'quote' ? (['others'] as const) : [];
+  const state = await showSlices(id, ['readings', 'machine', 'limits', 'chosen', 'quote', 'work', ...others] as const);
   return state === null ? null : withStandings(state);
 }

@@ -11,9 +11,21 @@ import { type LimitsView, limitsView } from './limits/view';
 import { type MarketView, marketView, type OfferSupply } from './options/view';
 import { type QuoteView, quoteView } from './quote/view';
 
+/** Equal machines of the job; those that differ are other groups, each kept as a job of its own. */
+export interface GroupView {
+  jobId: number;
+  machines: number;
+  /** what is in each, MiB */
+  totalMiB: number;
+}
+
 /** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */
 export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
   id: number;
+  /** the first group's, which has the quote and the orders */
+  leadId: number;
+  /** the first first; a job whose machines are all equal has one */
+  groups: GroupView[];
   /** what the person who looks may do here */
   may: {
     decideLimits: boolean;
@@ -63,12 +75,16 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
 /**
  * What the screens of a job need of its state. Sellers' names and days go along, what offers cost does not; what options cost
  * and leave goes to those who may see it.
+ *
+ * @param machine which of its equal machines the bench and the proof are about
  */
-export function jobView(state: JobState, caller: Caller): JobView {
+export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
   const { shop, job, model } = state;
   const seesCost = mayDo(caller, 'costs.read');
   return {
     id: job.id,
+    leadId: job.leadId ?? job.id,
+    groups: state.groups.map(({ jobId, machines, totalMiB }) => ({ jobId, machines, totalMiB })),
     may: {
       decideLimits: mayDo(caller, 'limits.decide'),
       writeLibrary: mayDo(caller, 'library.write'),
@@ -115,7 +131,7 @@ export function jobView(state: JobState, caller: Caller): JobView {
     ...limitsView(state),
     ...marketView(state),
     ...quoteView(state, seesCost),
-    work: workView(state, seesCost),
+    work: workView(state, seesCost, Math.min(machine, job.machines)),
     standings: state.standings,
   };
 }

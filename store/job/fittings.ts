@@ -2,6 +2,7 @@ import type { Tick } from '../../core/fitting/bench-state';
 import type { FittingStep } from '../../core/fitting/checklist';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
+import { FAMILY } from './groups';
 
 /** What was found to be otherwise than thought. */
 export const FIND_KINDS = ['other-module', 'other-slots', 'damage', 'other'] as const;
@@ -20,6 +21,9 @@ export interface Find {
 /** One time on the bench. Times ISO 8601. */
 export interface Fitting {
   id: number;
+  jobId: number;
+  /** which of the job's equal machines, from 1 */
+  machine: number;
   quoteId: number;
   place: number;
   round: number;
@@ -34,7 +38,7 @@ export interface Fitting {
 const ISO = `'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'`;
 const iso = (column: string): string => `to_char(${column} at time zone 'UTC', ${ISO})`;
 
-const FITTINGS = `select fitting.id, quote_id as "quoteId", place, round, model_id as "modelId", steps,
+const FITTINGS = `select fitting.id, job_id as "jobId", machine, quote_id as "quoteId", place, round, model_id as "modelId", steps,
     ${iso('began_at')} as "beganAt", staff.name as "beganBy",
     (select coalesce(jsonb_agg(jsonb_build_object('step', step, 'state', state, 'reason', reason, 'by', ticker.name,
        'at', ${iso('ticked_at')}) order by tick.id), '[]')
@@ -48,9 +52,9 @@ const FITTINGS = `select fitting.id, quote_id as "quoteId", place, round, model_
 
 type Row = Fitting & Record<string, unknown>;
 
-/** A job's times on the bench, the latest first. */
+/** Times on the bench of all groups of a job's machines, the latest first. */
 export async function listFittings(db: Queryable, jobId: number): Promise<Fitting[]> {
-  return many<Row>(db, `${FITTINGS} where job_id = $1 order by round desc`, [jobId]);
+  return many<Row>(db, `${FITTINGS} where job_id = any(${FAMILY}) order by fitting.id desc`, [jobId]);
 }
 
 /** What was done in machines of a model: steps and ticks of each time, for how long it takes. */
@@ -84,15 +88,16 @@ export async function findsOfModel(db: Queryable, modelId: number, exceptJobId: 
 export async function insertFitting(
   db: Queryable,
   jobId: number,
-  fitting: Pick<Fitting, 'quoteId' | 'place' | 'round' | 'modelId' | 'steps'>,
+  fitting: Pick<Fitting, 'machine' | 'quoteId' | 'place' | 'round' | 'modelId' | 'steps'>,
   staffId: number,
 ): Promise<number> {
-  const { quoteId, place, round, modelId, steps } = fitting;
+  const { machine, quoteId, place, round, modelId, steps } = fitting;
   const { id } = await one<{ id: number }>(
     db,
-    `insert into fitting (job_id, quote_id, place, round, model_id, steps, began_by) values ($1, $2, $3, $4, $5, $6, $7)
+    `insert into fitting (job_id, quote_id, place, round, model_id, steps, began_by, machine)
+     values ($1, $2, $3, $4, $5, $6, $7, $8)
      returning id`,
-    [jobId, quoteId, place, round, modelId, JSON.stringify(steps), staffId],
+    [jobId, quoteId, place, round, modelId, JSON.stringify(steps), staffId, machine],
   );
   return id;
 }

@@ -144,10 +144,14 @@ export const counterJobsText = (by: CounterOrder): string => `select job.*, sent
     exists (select from mail where quote_id = sent.id and mail.state in ('refused', 'unsure')) as "mailStuck",
     (select count(*) from quote_answer as said where said.quote_id = sent.id and kind = 'question'
        and not exists (select from quote_reply where answer_id = said.id)) as "openQuestions",
-    exists (select from proof where quote_id = sent.id and signed_at is not null and verdict <> 'broken') as proved,
-    coalesce((select jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = fitting.id and undone_at is null)
-        and not exists (select from proof where fitting_id = fitting.id and signed_at is not null and verdict = 'broken')
-      from fitting where quote_id = sent.id order by round desc limit 1), false) as fitted,
+    exists (select from proof where quote_id = sent.id and signed_at is not null and verdict <> 'broken')
+      and all_proved(sent.id) as proved,
+    exists (select from fitting where quote_id = sent.id) and (
+      select count(*) from (select distinct on (fitting.job_id, machine) id, steps from fitting where quote_id = sent.id
+        order by fitting.job_id, machine, round desc) as last
+      where jsonb_array_length(steps) <= (select count(*) from fitting_tick where fitting_id = last.id and undone_at is null)
+        and not exists (select from proof where fitting_id = last.id and signed_at is not null and verdict = 'broken')
+    ) >= machines_promised(sent.id) as fitted,
     (select case when count(*) = 0 then null when bool_or(line.quantity > coalesce((select sum(quantity) from order_line_event
          where line_id = line.id and kind = 'arrived' and taken_back_at is null), 0)) then 'on-the-way' else 'here' end
       from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null

@@ -1,6 +1,7 @@
 import type { Finding, ProofVerdict, ShownMemory } from '../../core/proving/compare-proof';
-import { many, maybeOne, one, run } from '../database';
+import { many, one, run } from '../database';
 import type { Queryable } from '../queryable';
+import { FAMILY } from './groups';
 
 export const PROOF_DEPTHS = ['started', 'total-read', 'loaded'] as const;
 export type ProofDepth = (typeof PROOF_DEPTHS)[number];
@@ -9,6 +10,9 @@ export type ProofDepth = (typeof PROOF_DEPTHS)[number];
 export interface Proof {
   id: number;
   jobId: number;
+  /** which of the job's equal machines, from 1, and its serial; empty: not known */
+  machine: number;
+  serial: string;
   quoteId: number;
   quoteNumber: string;
   place: number;
@@ -30,7 +34,8 @@ export interface Proof {
   followUps: { id: number; works: boolean; note: string; by: string | null; on: string }[];
 }
 
-const PROOFS = `select proof.id, proof.job_id as "jobId", proof.quote_id as "quoteId", quote.number as "quoteNumber", place,
+const PROOFS = `select proof.id, proof.job_id as "jobId", machine,
+    coalesce((array_prepend(job.serial, job.more_serials))[machine], '') as serial, proof.quote_id as "quoteId", quote.number as "quoteNumber", place,
     fitting_id as "fittingId", reading_id as "readingId", typed, findings, verdict,
     to_char(taken_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "takenAt",
     (taken_at at time zone shop.time_zone)::date::text as "takenOn", taker.name as "takenBy", remark, depth,
@@ -39,36 +44,40 @@ const PROOFS = `select proof.id, proof.job_id as "jobId", proof.quote_id as "quo
     (select coalesce(jsonb_agg(jsonb_build_object('id', later.id, 'works', works, 'note', note, 'by', noter.name,
        'on', noted_on::text) order by later.id), '[]')
      from follow_up as later left join staff as noter on noter.id = noted_by where proof_id = proof.id) as "followUps"
-  from proof join quote on quote.id = proof.quote_id cross join shop
+  from proof join quote on quote.id = proof.quote_id join job on job.id = proof.job_id cross join shop
     left join staff as taker on taker.id = taken_by left join staff as signer on signer.id = proof.signed_by`;
 
 type Row = Proof & Record<string, unknown>;
 
-/** A job's proofs, the latest first. */
+/** Proofs of all groups of a job's machines, the latest first. */
 export async function listProofs(db: Queryable, jobId: number): Promise<Proof[]> {
-  return many<Row>(db, `${PROOFS} where proof.job_id = $1 order by proof.id desc`, [jobId]);
+  return many<Row>(db, `${PROOFS} where proof.job_id = any(${FAMILY}) order by proof.id desc`, [jobId]);
 }
 
-/** The last signed proof of a quote; null: none is. */
-export async function signedProof(db: Queryable, quoteId: number): Promise<Proof | null> {
-  return maybeOne<Row>(
+/** The last signed proof of each machine of a quote, in the order of the machines. */
+export async function signedProofs(db: Queryable, quoteId: number): Promise<Proof[]> {
+  return many<Row>(
     db,
-    `${PROOFS} where proof.quote_id = $1 and proof.signed_at is not null order by proof.id desc limit 1`,
+    `${PROOFS.replace('select', 'select distinct on (proof.job_id, machine)')} where proof.quote_id = $1
+       and proof.signed_at is not null order by proof.job_id, machine, proof.id desc`,
     [quoteId],
   );
 }
 
 export async function insertProof(
   db: Queryable,
-  proof: Pick<Proof, 'jobId' | 'quoteId' | 'place' | 'fittingId' | 'readingId' | 'typed' | 'findings' | 'verdict'>,
+  proof: Pick<
+    Proof,
+    'jobId' | 'machine' | 'quoteId' | 'place' | 'fittingId' | 'readingId' | 'typed' | 'findings' | 'verdict'
+  >,
   staffId: number,
 ): Promise<number> {
-  const { jobId, quoteId, place, fittingId, readingId, typed, findings, verdict } = proof;
+  const { jobId, machine, quoteId, place, fittingId, readingId, typed, findings, verdict } = proof;
   const { id } = await one<{ id: number }>(
     db,
-    `insert into proof (job_id, quote_id, place, fitting_id, reading_id, typed, findings, verdict, taken_by)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-    [jobId, quoteId, place, fittingId, readingId, typed, JSON.stringify(findings), verdict, staffId],
+    `insert into proof (job_id, quote_id, place, fitting_id, reading_id, typed, findings, verdict, taken_by, machine)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) returning id`,
+    [jobId, quoteId, place, fittingId, readingId, typed, JSON.stringify(findings), verdict, staffId, machine],
   );
   return id;
 }
@@ -128,6 +137,7 @@ export type OldFate = (typeof OLD_FATES)[number];
 
 /** What became of a module that came out. */
 export interface OldModule {
+  machine: number;
   slot: string;
   what: string;
   fate: OldFate;
@@ -138,7 +148,7 @@ export interface OldModule {
 export async function listOldModules(db: Queryable, jobId: number): Promise<OldModule[]> {
   return many<OldModule & Record<string, unknown>>(
     db,
-    `select slot, what, fate, piece_id as "pieceId", staff.name as by
+    `select machine, slot, what, fate, piece_id as "pieceId", staff.name as by
      from old_module left join staff on staff.id = noted_by where job_id = $1 and taken_back_at is null order by old_module.id`,
     [jobId],
   );
@@ -153,20 +163,24 @@ export async function insertOldModule(
 ): Promise<boolean> {
   const noted = await run(
     db,
-    `insert into old_module (job_id, slot, what, fate, piece_id, noted_by) values ($1, $2, $3, $4, $5, $6)
-     on conflict (job_id, slot) where taken_back_at is null do nothing`,
-    [jobId, old.slot, old.what, old.fate, old.pieceId, staffId],
+    `insert into old_module (job_id, slot, what, fate, piece_id, noted_by, machine) values ($1, $2, $3, $4, $5, $6, $7)
+     on conflict (job_id, machine, slot) where taken_back_at is null do nothing`,
+    [jobId, old.slot, old.what, old.fate, old.pieceId, staffId, old.machine],
   );
   return noted > 0;
 }
 
 /** Takes back what was noted; what went to the shelf stays there and is taken off there. */
-export async function takeOldModuleBack(db: Queryable, jobId: number, slot: string): Promise<boolean> {
+export async function takeOldModuleBack(
+  db: Queryable,
+  jobId: number,
+  { machine, slot }: Pick<OldModule, 'machine' | 'slot'>,
+): Promise<boolean> {
   const taken = await run(
     db,
     `update old_module set taken_back_at = now()
-     where job_id = $1 and slot = $2 and taken_back_at is null and fate <> 'shelf'`,
-    [jobId, slot],
+     where job_id = $1 and slot = $2 and machine = $3 and taken_back_at is null and fate <> 'shelf'`,
+    [jobId, slot, machine],
   );
   return taken > 0;
 }

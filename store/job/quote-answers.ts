@@ -1,6 +1,7 @@
 import type { CustomerQuestion, CustomerStatement } from '../../core/quoting/quote-answer';
 import { many, one, run } from '../database';
 import type { Queryable } from '../queryable';
+import { LEAD } from './groups';
 import { findByLink, type SentQuote } from './quotes';
 
 /** One thing that a customer said, and to which quote. */
@@ -40,9 +41,16 @@ export async function listAnswers(db: Queryable, quoteId: number): Promise<Store
 export async function answersOfJob(db: Queryable, jobId: number): Promise<StoredAnswer[]> {
   return many<AnswerRow>(
     db,
-    `${ANSWERS} join quote on quote.id = quote_id where job_id = $1 and quote.state <> 'draft' order by said.id`,
+    `${ANSWERS} join quote on quote.id = quote_id where job_id = ${LEAD} and quote.state <> 'draft' order by said.id`,
     [jobId],
   );
+}
+
+/** Is the quote of a job that is out accepted? */
+export async function isAccepted(db: Queryable, jobId: number): Promise<boolean> {
+  const text = `select count(*)::integer as count from quote_answer join quote on quote.id = quote_id
+    where job_id = ${LEAD} and quote.state = 'sent' and kind = 'accepted'`;
+  return (await one<{ count: number }>(db, text, [jobId])).count > 0;
 }
 
 /** What the shop answers to a question; false: it was answered already. */

@@ -4,6 +4,7 @@ import type { LineEdits, QuoteTerms } from '../../core/quoting/terms-schema';
 import type { AcceptWords } from '../../core/shop/accept-words';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
+import { LEAD } from './groups';
 
 export interface ChosenPlan {
   place: number;
@@ -147,9 +148,9 @@ const SENT = `select quote.id, job_id as "jobId", version, state, number, snapsh
     (opened_at at time zone (select time_zone from shop))::date::text as "openedOn"
   from quote left join staff on staff.id = sent_by where state <> 'draft'`;
 
-/** A job's sent quotes, the newest first. */
+/** Sent quotes of a job, or of the job that leads its groups, the newest first. */
 export async function listSent(db: Queryable, jobId: number): Promise<SentQuote[]> {
-  return many<SentQuote & Record<string, unknown>>(db, `${SENT} and job_id = $1 order by version desc`, [jobId]);
+  return many<SentQuote & Record<string, unknown>>(db, `${SENT} and job_id = ${LEAD} order by version desc`, [jobId]);
 }
 
 /** A sent quote by its id. */
@@ -182,7 +183,7 @@ const LINKED = {
   name: 'quote of a link',
   text: `select quote.id, state, snapshot, valid_until as "validUntil", opened_at is not null as "isOpened",
       valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo", accept_words as "acceptWords",
-      exists (select from proof where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken') as "isProved",
+      all_proved(quote.id) as "isProved",
       coalesce((
         select jsonb_agg(jsonb_build_object('id', said.id, 'kind', kind, 'place', place, 'signed', signed, 'ticked', ticked,
             'words', said.words, 'on', (answered_at at time zone time_zone)::date::text,

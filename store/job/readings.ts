@@ -1,5 +1,5 @@
 import type { Reading } from '../../core/reading/reading';
-import { many, maybeOne, one } from '../database';
+import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
 
 export type ReadingPurpose = 'intake' | 'proof';
@@ -9,6 +9,8 @@ export async function insertReading(
   reading: {
     jobId: number;
     purpose: ReadingPurpose;
+    /** which of the job's equal machines; absent: the first */
+    machine?: number;
     optionPlace: number | null;
     sourceName: string;
     input: Uint8Array;
@@ -18,8 +20,8 @@ export async function insertReading(
 ): Promise<number> {
   const { id } = await one<{ id: number }>(
     db,
-    `insert into reading (job_id, purpose, option_place, source_name, format, input, result, read_by)
-     values ($1, $2, $3, $4, $5, $6, $7, $8) returning id`,
+    `insert into reading (job_id, purpose, option_place, source_name, format, input, result, read_by, machine)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
     [
       reading.jobId,
       reading.purpose,
@@ -29,6 +31,7 @@ export async function insertReading(
       Buffer.from(reading.input),
       reading.result,
       reading.staffId,
+      reading.machine ?? 1,
     ],
   );
   return id;
@@ -36,6 +39,8 @@ export async function insertReading(
 
 export interface KeptReading {
   id: number;
+  /** which of the job's equal machines it is of, from 1 */
+  machine: number;
   optionPlace: number | null;
   sourceName: string;
   result: Reading;
@@ -48,7 +53,7 @@ export interface KeptReading {
   takenOn: string | null;
 }
 
-const COLUMNS = `id, option_place as "optionPlace", source_name as "sourceName", result, set_aside as "setAside",
+const COLUMNS = `id, machine, option_place as "optionPlace", source_name as "sourceName", result, set_aside as "setAside",
   read_at as "readAt", taken, (select name from staff where staff.id = taken_by) as "takenBy",
   to_char(taken_at at time zone (select time_zone from shop), 'YYYY-MM-DD') as "takenOn"`;
 
@@ -95,4 +100,22 @@ export async function setReadingAside(db: Queryable, jobId: number, id: number, 
     [id, jobId, aside],
   );
   return found !== null;
+}
+
+/** Puts a reading where its machine is. */
+export async function moveReading(
+  db: Queryable,
+  id: number,
+  { jobId, machine }: { jobId: number; machine: number },
+): Promise<void> {
+  await run(db, 'update reading set job_id = $2, machine = $3 where id = $1', [id, jobId, machine]);
+}
+
+/** A machine takes another's place among its equals, with its readings. */
+export async function renumberReadings(
+  db: Queryable,
+  jobId: number,
+  { from, to }: { from: number; to: number },
+): Promise<void> {
+  await run(db, 'update reading set machine = $3 where job_id = $1 and machine = $2', [jobId, from, to]);
 }

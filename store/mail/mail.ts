@@ -1,4 +1,5 @@
 import { many, maybeOne, one, run } from '../database';
+import { LEAD } from '../job/groups';
 import type { Queryable } from '../queryable';
 import { addTask } from '../queue/queue';
 
@@ -56,7 +57,7 @@ export async function nextMailIn(db: Queryable): Promise<number | null> {
 
 /** Mail of a job, the newest first. */
 export async function listMail(db: Queryable, jobId: number): Promise<Mail[]> {
-  return many<Row>(db, `${MAIL} where job_id = $1 order by id desc`, [jobId]);
+  return many<Row>(db, `${MAIL} where job_id = ${LEAD} order by id desc`, [jobId]);
 }
 
 /** Mail of an order, the newest first. */

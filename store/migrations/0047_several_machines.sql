@@ -16,3 +16,17 @@ alter table proof add column machine integer not null default 1 check (machine b
 alter table old_module add column machine integer not null default 1 check (machine between 1 and 64);
 drop index old_module_once;
 create unique index old_module_once on old_module (job_id, machine, slot) where taken_back_at is null;
+
+-- So many machines the accepted option of a quote is for.
+create function machines_promised(quote_id integer) returns integer language sql stable as $$
+  select coalesce(max(coalesce((option ->> 'machines')::integer, 1)), 1)
+  from quote join quote_answer on quote_answer.quote_id = quote.id and kind = 'accepted'
+    cross join lateral jsonb_array_elements(snapshot -> 'options') as option
+  where quote.id = machines_promised.quote_id and (option ->> 'place')::integer = quote_answer.place
+$$;
+
+-- Each of them was proved: its last word is signed and not broken.
+create function all_proved(quote_id integer) returns boolean language sql stable as $$
+  select count(distinct (job_id, machine)) >= machines_promised(all_proved.quote_id)
+  from proof where proof.quote_id = all_proved.quote_id and signed_at is not null and verdict <> 'broken'
+$$;

@@ -1,6 +1,7 @@
 import type { LineEvent } from '../../core/ordering/part-state';
 import type { SellerTerms } from '../../core/pricing/seller-terms';
 import { many, maybeOne, one, run } from '../database';
+import { LEAD } from '../job/groups';
 import type { Queryable } from '../queryable';
 
 /** What an accepted option wants of a seller and is not on its way: packs of one offer for one job. Money minor units. */
@@ -40,8 +41,9 @@ with accepted as (
     cross join lateral jsonb_array_elements(snapshot -> 'options') as option
     join job on job.id = quote.job_id
   where quote.state = 'sent' and (option ->> 'place')::integer = quote_answer.place
-    and fell_through_at is null and closed_at is null and ($1::integer is null or quote.job_id = $1)
-    and not exists (select from proof where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken')
+    and fell_through_at is null and closed_at is null and ($1::integer is null or quote.job_id = ${LEAD})
+    and not (exists (select from proof where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken')
+      and all_proved(quote.id))
 ), wanted as (
   select accepted.job_id, accepted.number, substring(bought ->> 'offer' from '[0-9]+$')::integer as offer_id,
     (bought ->> 'count')::integer as count, (bought ->> 'costCents')::integer as quoted_cents
@@ -154,7 +156,7 @@ export async function ordersOfJob(db: Queryable, jobId: number): Promise<PartOrd
   return many<Row>(
     db,
     `${ORDERS} where cancelled_at is null and exists (
-       select from part_order_line where order_id = part_order.id and job_id = $1) order by part_order.id desc`,
+       select from part_order_line where order_id = part_order.id and job_id = ${LEAD}) order by part_order.id desc`,
     [jobId],
   );
 }

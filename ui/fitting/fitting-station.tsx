@@ -6,6 +6,7 @@ import type { StaffWords } from '@/words/staff-words';
 import { useFresh } from '../client/use-fresh';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
+import { MachinePicker } from '../job/machine-picker';
 import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
@@ -74,7 +75,7 @@ function Bench() {
   const missing = parts.filter(({ state }) => state !== 'arrived' && state !== 'aside').length;
   // A search that is open is what hands are at.
   const isSearching = searches[0] !== undefined && searches[0].ended === null;
-  const begin = () => save('POST', `/api/jobs/${job.id}/fitting`);
+  const begin = () => save('POST', `/api/jobs/${job.id}/fitting`, { machine: job.work.machine });
   return (
     <>
       {noLongerFits !== null && (
@@ -153,7 +154,8 @@ export function FittingStation() {
         fellThrough === null && (
           <>
             <Parts />
-            <Bench />
+            <MachinePicker />
+            <Bench key={job.work.machine} />
             <div className="flex flex-wrap gap-4 items-center">
               <Link href={`/jobs/${job.id}/proof`} className={buttonLook('plain')}>
                 {t('toProof')}

@@ -29,7 +29,7 @@ export function IntakeStation() {
       <JobPictures />
       <div className="grid gap-5 md:grid-cols-2 items-start">
         <div className="grid gap-5">
-          <CustomerFields />
+          {job.leadId === job.id && <CustomerFields />}
           <MachineFields />
         </div>
         <WishFields />

@@ -1,8 +1,11 @@
 'use client';
+import { useRouter } from 'next/navigation';
 import { useId } from 'react';
 import { useTranslations } from '#translations';
 import { CASE_LIMITS } from '@/core/planning/model/case-limits';
+import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
+import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field, INPUT_LOOK } from '../kit/field';
 import { ClashChoice } from './clash-choice';
@@ -43,6 +46,38 @@ function MoreSerials() {
   );
 }
 
+/** Machines of the job that differ from these: another group is added, or this one removed. */
+function GroupsBar() {
+  const t = useTranslations('intake');
+  const { job } = useJob();
+  const router = useRouter();
+  const { busy, sentence, save } = useSave();
+  const isLead = job.leadId === job.id;
+  if (job.machine.count < 2 && job.groups.length < 2) return null;
+  const add = async () => {
+    const added = await save<{ id: number }>('POST', `/api/jobs/${job.id}/groups`);
+    if (added.ok) router.push(`/jobs/${added.value.id}/intake`);
+  };
+  const remove = async () => {
+    const { ok } = await save('DELETE', `/api/jobs/${job.id}/groups`);
+    if (ok) router.push(`/jobs/${job.leadId}/intake`);
+  };
+  return (
+    <div className="col-span-2 flex flex-wrap gap-x-3 items-center text-sm">
+      <span className="text-ink-2">{t('several.differ')}</span>
+      <Button weight="quiet" disabled={busy} onClick={() => void add()}>
+        {t('several.addGroup')}
+      </Button>
+      {!isLead && (
+        <Button weight="quiet" disabled={busy} onClick={() => void remove()}>
+          {t('several.removeGroup')}
+        </Button>
+      )}
+      <Fault sentence={sentence} />
+    </div>
+  );
+}
+
 /** How many equal machines it is about: schools and offices bring them by the dozen. */
 export function SeveralMachines() {
   const t = useTranslations('intake');
@@ -65,6 +100,7 @@ export function SeveralMachines() {
         />
         <ClashChoice putting={field.putting} />
       </div>
+      <GroupsBar />
       {count > 1 && <MoreSerials key={`${count} ${moreSerials.join(' ')}`} />}
     </>
   );

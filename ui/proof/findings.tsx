@@ -5,6 +5,7 @@ import type { ProofView } from '@/service/job/bench/view';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
+import { Check } from '../kit/check';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { ChoiceField, TextField } from '../kit/form/fields';
@@ -100,6 +101,7 @@ interface TypedSign {
   remark: string;
   depth: keyof typeof PROOF_DEPTH_WORDS;
   minutes: string;
+  others: boolean;
 }
 
 /** The technician's name under what was found. */
@@ -107,14 +109,18 @@ function SignForm({ proof }: { proof: ProofView }) {
   const t = useTranslations('proof');
   const { job } = useJob();
   const { save } = useSave();
+  const alike = job.work.machines.filter(
+    ({ jobId, machine, proof: its }) => jobId === job.id && machine !== job.work.machine && its === 'read',
+  ).length;
   const typing = useTyped<TypedSign, object>({
     from: {
       verdict: proof.verdict,
       remark: proof.findings.find((one) => one.verdict === 'remark')?.note ?? '',
       depth: 'total-read',
       minutes: '',
+      others: true,
     },
-    read: ({ verdict, remark, depth, minutes }) =>
+    read: ({ verdict, remark, depth, minutes, others }) =>
       readTyped<TypedSign, object>(
         {
           minutes: depth === 'loaded' && isTyped(minutes) && wholeTyped(minutes) === null && t('faults.minutes'),
@@ -125,6 +131,7 @@ function SignForm({ proof }: { proof: ProofView }) {
           remark: verdict === 'kept' ? '' : remark,
           depth,
           loadedMinutes: depth === 'loaded' ? wholeTyped(minutes) : null,
+          ...(alike > 0 && verdict === 'kept' && { others }),
         }),
       ),
     send: (body) => save('POST', `/api/jobs/${job.id}/proof/sign`, body),
@@ -151,6 +158,15 @@ function SignForm({ proof }: { proof: ProofView }) {
       />
       {depth === 'loaded' && (
         <TextField name="minutes" label={t('sign.load')} className="w-28" unit="min" inputMode="numeric" />
+      )}
+      {alike > 0 && verdict === 'kept' && (
+        <Check
+          checked={typing.form.watch('others')}
+          onChange={(next) => typing.form.setValue('others', next)}
+          className="min-h-11"
+        >
+          {t('sign.others', { alike })}
+        </Check>
       )}
       <Send className="min-h-11">{t('sign.action')}</Send>
       <Button weight="quiet" disabled={typing.busy} onClick={() => void drop()}>

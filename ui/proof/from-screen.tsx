@@ -46,7 +46,7 @@ export function FromScreen() {
     from: nothing,
     next: nothing,
     read: (typed) => readScreen(t, typed, sockets),
-    send: (body) => save('POST', `/api/jobs/${job.id}/proof/typed`, body),
+    send: (body) => save('POST', `/api/jobs/${job.id}/proof/typed`, { machine: job.work.machine, ...body }),
   });
   return (
     <details>

@@ -6,6 +6,7 @@ import { worded } from '@/ui/words/worded';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
+import { Check } from '../kit/check';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
@@ -26,9 +27,21 @@ function Row({ old }: { old: OldModuleView }) {
   const [serial, setSerial] = useState('');
   const [test, setTest] = useState('read');
   const [grade, setGrade] = useState('B');
-  const settle = (body: object) => save('POST', `/api/jobs/${job.id}/old-module`, { slot: old.slot, ...body });
+  const isSeveral = job.machine.count > 1;
+  const [every, setEvery] = useState(isSeveral);
+  const settle = ({ fate, ...more }: { fate: string; piece?: object }) =>
+    save('POST', `/api/jobs/${job.id}/old-module`, {
+      slot: old.slot,
+      machine: job.work.machine,
+      fate,
+      ...(fate !== 'undo' && { everyMachine: every }),
+      ...more,
+    });
   const put = async () => {
-    const { ok } = await settle({ fate: 'shelf', piece: { label: old.what, serial, test, grade } });
+    const { ok } = await settle({
+      fate: 'shelf',
+      piece: { label: old.what, serial: every ? '' : serial, test, grade },
+    });
     if (ok) setToShelf(false);
   };
   return (
@@ -62,12 +75,18 @@ function Row({ old }: { old: OldModuleView }) {
           </span>
         )}
       </div>
+      {isSeveral && old.fate === null && (
+        <Check checked={every} onChange={setEvery} className="w-fit">
+          {t('old.every', { count: job.machine.count })}
+        </Check>
+      )}
       {toShelf && old.fate === null && (
         <div className="flex flex-wrap gap-3 items-end">
           <Field
             label={t('old.serial')}
             className="w-48"
-            value={serial}
+            value={every ? '' : serial}
+            disabled={every}
             onChange={(event) => setSerial(event.target.value)}
             data-scan="serial"
           />

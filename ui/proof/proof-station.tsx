@@ -2,6 +2,7 @@
 import { useTranslations } from '#translations';
 import { useFresh } from '../client/use-fresh';
 import { useJob } from '../job/job-context';
+import { MachinePicker } from '../job/machine-picker';
 import { Findings } from './findings';
 import { OldModulesSection } from './old-modules';
 import { TakeReport } from './take-report';
@@ -13,6 +14,7 @@ export function ProofStation() {
   const { accepted, stamp, proofs } = job.work;
   useFresh(job.id, stamp);
   const isDone = proofs[0]?.signedOn != null && proofs[0].verdict !== 'broken';
+  const areAllDone = job.work.machines.every(({ proof }) => proof === 'signed');
   return (
     <div className="grid gap-4">
       <h1 className="text-lg">{t('title')}</h1>
@@ -20,8 +22,9 @@ export function ProofStation() {
         <p>{t('none')}</p>
       ) : (
         <>
+          <MachinePicker />
           {!isDone && accepted.option.partsOnly && <p>{t('partsOnly')}</p>}
-          {!isDone && <TakeReport />}
+          {(!isDone || !areAllDone) && <TakeReport />}
           <Findings />
           <OldModulesSection />
         </>

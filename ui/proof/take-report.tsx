@@ -18,7 +18,12 @@ import { usePictures } from '../pictures/use-pictures';
 import { WordsToCheck } from '../pictures/words-to-check';
 import { FromScreen } from './from-screen';
 
-type Taken = { held: true } | { held: false; reading: number; sentence: string };
+/** Reports that are taken at one time, as many as a job has machines at most. */
+const MOST_FILES = 512;
+
+type Taken =
+  | { held: true; at: { jobId: number; machine: number }; serial: string }
+  | { held: false; reading: number; sentence: string };
 
 /** Takes the machine's new report: dropped, chosen or pasted; one that may not be this machine's is kept apart. */
 export function TakeReport() {
@@ -30,11 +35,15 @@ export function TakeReport() {
   const [apart, setApart] = useState<Extract<Taken, { held: false }> | null>(null);
   const { busy: reading, sentence, save } = useSave();
   const [wrong, setWrong] = useState<string | null>(null);
+  const [held, setHeld] = useState<string[]>([]);
+  const isSeveral = job.work.machines.length > 1;
   const take = async (file: File): Promise<boolean> => {
     setWrong(null);
-    const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof`, file);
+    const result = await save<Taken>('POST', `/api/jobs/${job.id}/proof?machine=${job.work.machine}`, file);
     if (!result.ok) return false;
-    setApart(result.value.held ? null : result.value);
+    const taken = result.value;
+    setApart(taken.held ? null : taken);
+    if (taken.held && isSeveral) setHeld((before) => [...before, taken.serial || String(taken.at.machine)]);
     setText('');
     letGo();
     return true;
@@ -52,7 +61,12 @@ export function TakeReport() {
     if (large === null) await take(file);
     else setWrong(large);
   };
-  const { isOver, onPaste, ...drop } = useFilesByHand(([file]) => void takeFile(file));
+  // Of several machines all reports may be dropped at once: each goes to its own.
+  const takeFiles = async (files: readonly File[]) => {
+    setHeld([]);
+    for (const file of isSeveral ? files.slice(0, MOST_FILES) : files.slice(0, 1)) await takeFile(file);
+  };
+  const { isOver, onPaste, ...drop } = useFilesByHand((files) => void takeFiles(files));
   return (
     <div
       {...drop}
@@ -79,7 +93,12 @@ export function TakeReport() {
         >
           {t('compare')}
         </Button>
-        <FileButton fileLabel={t('take.file')} disabled={busy} onFiles={([file]) => void takeFile(file)}>
+        <FileButton
+          fileLabel={t('take.file')}
+          multiple={isSeveral}
+          disabled={busy}
+          onFiles={(files) => void takeFiles(files)}
+        >
           {t('take.choose')}
         </FileButton>
         <PictureButton touchOnly disabled={busy} onPicture={(file) => void takeFile(file)}>
@@ -94,6 +113,11 @@ export function TakeReport() {
         busy={busy}
         onRead={(picture, words) => take(textFile(picture.name.slice(0, 150), words))}
       />
+      {held.length > 0 && (
+        <Notice tone="good" live>
+          {t('take.held', { count: held.length, serials: held.join(', ') })}
+        </Notice>
+      )}
       {apart !== null && <Apart {...apart} onDone={() => setApart(null)} />}
       <FromScreen />
     </div>

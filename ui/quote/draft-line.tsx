@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useTranslations } from '#translations';
 import { plainMoney } from '@/core/pricing/currency';
 import { parseMoneyIn } from '@/core/pricing/parse-money';
+import { groupOfKey } from '@/core/quoting/groups/line-key';
 import type { QuoteLine, QuoteOption } from '@/core/quoting/snapshot';
 import { moneyIn } from '@/core/quoting/words/in-language';
 import type { Saving } from '../client/use-save';
@@ -41,8 +42,9 @@ function LineForm({ line, computed, place, saving, onDone }: DraftLineProps & { 
       text: line.text === computed.text ? null : line.text,
       eachCents: line.eachCents === computed.eachCents ? null : line.eachCents,
     };
-    const path = `/api/jobs/${job.id}/options/${place}/lines`;
-    const result = await saving.save('PUT', path, { key: computed.key, ...body, seen });
+    const { jobId, key } = groupOfKey(computed.key) ?? { jobId: job.id, key: computed.key };
+    const path = `/api/jobs/${jobId}/options/${place}/lines`;
+    const result = await saving.save('PUT', path, { key, ...body, seen });
     if (result.ok) onDone();
     return result;
   };

@@ -2,6 +2,7 @@
 import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import type { CustomerOption, CustomerQuote } from '@/core/quoting/customer-view';
+import { totalsOf } from '@/core/quoting/groups/option-of-group';
 import { figureNotes, figureRows, savingSentences } from '@/core/quoting/paper/figure-rows';
 import type { QuoteLine } from '@/core/quoting/snapshot';
 import type { StaffWords } from '@/words/staff-words';
@@ -23,6 +24,13 @@ function leadText(t: StaffWords<'quote'>, days: number): string {
   return days === 0 ? t('option.now') : days === 1 ? t('option.day') : t('option.days', { days });
 }
 
+/** Rate, channels and delivery in one line. */
+const figures = (
+  t: StaffWords<'quote'>,
+  { rateMTs, channelsText }: Pick<CustomerOption, 'rateMTs' | 'channelsText'>,
+  leadDays: number,
+): string => t('option.figures', { rateMTs, channelsText, leadDays: leadText(t, leadDays) });
+
 /** One option of a quote as it reads on paper. */
 export function OptionPaper({ option, quote, suggested, heading: Heading, lineOf }: OptionPaperProps) {
   const t = useTranslations('quote');
@@ -38,15 +46,26 @@ export function OptionPaper({ option, quote, suggested, heading: Heading, lineOf
             value2: () => suggested && <strong className="text-act">{t('option.suggested')}</strong>,
           })}
         </p>
-        <Heading className="text-xl">{capacityText(option.totalMiB)}</Heading>
+        <Heading className="text-xl">{totalsOf(option).map(capacityText).join(' / ')}</Heading>
         {option.partsOnly && <p className="text-sm font-semibold">{t('option.partsOnly')}</p>}
-        <p className="text-sm text-ink-2">
-          {t('option.figures', {
-            rateMTs: option.rateMTs,
-            channelsText: option.channelsText,
-            leadDays: leadText(t, option.leadDays),
-          })}
-        </p>
+        {option.groups === undefined ? (
+          <p className="text-sm text-ink-2">{figures(t, option, option.leadDays)}</p>
+        ) : (
+          <ul className="text-sm">
+            {option.groups.map((group) => (
+              <li key={group.name}>
+                <span className="font-medium">
+                  {t('option.group', {
+                    name: group.name,
+                    machines: group.machines,
+                    total: capacityText(group.totalMiB),
+                  })}
+                </span>{' '}
+                <span className="text-ink-2">{figures(t, group, option.leadDays)}</span>
+              </li>
+            ))}
+          </ul>
+        )}
       </header>
       <table className="w-full text-sm">
         <tbody>

@@ -71,7 +71,9 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
   const { job } = useJob();
   const { busy, save } = onSave;
   const suggested = job.suggested === entry.place;
-  const drop = () => save('DELETE', `/api/jobs/${job.id}/options/${entry.place}`);
+  const drop = async () => {
+    for (const { jobId } of job.groups) await save('DELETE', `/api/jobs/${jobId}/options/${entry.place}`);
+  };
   if (!entry.ok) {
     return (
       <article
@@ -101,11 +103,11 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
         <Button
           weight="quiet"
           disabled={busy}
-          onClick={() =>
-            save('PUT', `/api/jobs/${job.id}/options/${entry.place}/fitting`, {
-              partsOnly: entry.option.partsOnly !== true,
-            })
-          }
+          onClick={async () => {
+            const body = { partsOnly: entry.option.partsOnly !== true };
+            for (const { jobId } of job.groups)
+              await save('PUT', `/api/jobs/${jobId}/options/${entry.place}/fitting`, body);
+          }}
         >
           {entry.option.partsOnly ? t('fitThis') : t('partsOnlyThis')}
         </Button>

@@ -35,6 +35,8 @@ export const DE: PaperWords = {
   amount: 'Betrag',
   costsOf: (place) => `Preis von Vorschlag ${place}`,
   total: 'Gesamt',
+  group: (nr) => `Gruppe ${nr}`,
+  groupOf: (name, machines, total) => `${name}: ${machines === 1 ? '1 Gerät' : `${machines} Geräte`}, je ${total}`,
   eachOf: (machines) => `Für jedes von ${machines} Geräten`,
   withoutTax: 'Ohne Steuer',
   containedTax: (rate) => `davon Steuer (${rate})`,

@@ -35,6 +35,9 @@ export const EN: PaperWords = {
   amount: 'Amount',
   costsOf: (place) => `Price of option ${place}`,
   total: 'Total',
+  group: (nr) => `Group ${nr}`,
+  groupOf: (name, machines, total) =>
+    `${name}: ${machines === 1 ? '1 machine' : `${machines} machines`}, ${total} each`,
   eachOf: (machines) => `For each of ${machines} machines`,
   withoutTax: 'Without tax',
   containedTax: (rate) => `of which ${rate} tax`,

@@ -36,6 +36,9 @@ export const FR: PaperWords = {
   amount: 'Montant',
   costsOf: (place) => `Prix de la solution ${place}`,
   total: 'Total',
+  group: (nr) => `Groupe ${nr}`,
+  groupOf: (name, machines, total) =>
+    `${name} : ${machines === 1 ? '1 appareil' : `${machines} appareils`}, ${total} chacun`,
   eachOf: (machines) => `Pour chacun des ${machines} appareils`,
   withoutTax: 'Hors taxes',
   containedTax: (rate) => `dont taxe (${rate})`,

@@ -64,6 +64,10 @@ export interface PaperWords {
   amount: string;
   costsOf: (place: number) => string;
   total: string;
+  /** a group of equal machines */
+  group: (nr: number) => string;
+  /** so many machines, with what is in each */
+  groupOf: (name: string, machines: number, total: string) => string;
   /** what it comes to for each of several machines */
   eachOf: (machines: number) => string;
   withoutTax: string;

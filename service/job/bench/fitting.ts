@@ -3,6 +3,7 @@ import { idSchema } from '../../../core/bounds';
 import { checklistOf, HAND_OVER_STEP } from '../../../core/fitting/checklist';
 import { guide, outcomeOf } from '../../../core/fitting/guide';
 import { ENDS, type End, SIGNS, type Sign } from '../../../core/fitting/guide-data';
+import { CASE_LIMITS } from '../../../core/planning/model/case-limits';
 import { pool } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
 import {
@@ -36,17 +37,31 @@ import { acceptedOf, openFitting } from './job-work';
 
 const NOT_ACCEPTED = 'No option is accepted yet: fitting waits for that.';
 
-/** Begins the work on the bench: the checklist is made from the model and the accepted option, and stays as it is. */
-export async function beginFitting(caller: Caller<'jobs.write'>, jobId: number): Promise<Result<{ id: number }>> {
+/** Which of the job's equal machines; left out: the first. */
+export const machineSchema = z.number().int().min(1).max(CASE_LIMITS.machines).optional();
+export const beginSchema = z.strictObject({ machine: machineSchema });
+
+/**
+ * Begins the work on one of the job's machines: the checklist is made from the model and the accepted option, and stays as it
+ * is.
+ */
+export async function beginFitting(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+  { machine = 1 }: z.infer<typeof beginSchema> = {},
+): Promise<Result<{ id: number }>> {
   return changeJob(caller, jobId, {
     kind: 'fitting-begun',
+    detail: { machine },
     needs: ['work', 'machine', 'limits'],
     work: async (db, state) => {
       const { work, job, slots, limits } = state;
       const { accepted, fittings } = work;
       if (accepted === null) return fault('conflict', NOT_ACCEPTED);
+      if (machine > job.machines) return fault('not-found', `This job has ${job.machines} such machines.`);
       // Two tablets that begin at once begin the same.
-      const open = openFitting(work);
+      const at = { jobId, machine };
+      const open = openFitting(work, at);
       if (open !== null) return done({ id: open.id });
       const library = job.modelId === null ? [] : await listModelSlots(db, job.modelId);
       const { option } = accepted;
@@ -65,7 +80,8 @@ export async function beginFitting(caller: Caller<'jobs.write'>, jobId: number):
         {
           quoteId: accepted.quote.id,
           place: option.place,
-          round: (fittings[0]?.round ?? 0) + 1,
+          machine,
+          round: (fittings.find((one) => one.jobId === jobId && one.machine === machine)?.round ?? 0) + 1,
           // How long a hand-over takes says nothing of the model.
           modelId: option.partsOnly ? null : job.modelId,
           steps,
@@ -127,14 +143,14 @@ export async function tickStep(
     kind: FIND_EVENTS[input.what],
     detail: { fittingId, ...input },
     needs: ['bench', 'quote'],
-    work: async (db, { fittings, sent, answers }) => {
-      const fitting = fittings.find(({ id }) => id === fittingId);
+    work: async (db, { job, fittings, sent, answers }) => {
+      const fitting = fittings.find((one) => one.id === fittingId && one.jobId === jobId);
       if (fitting === undefined) return fault('not-found', 'This work on the bench is not known.');
       if (!fitting.steps.some(({ key }) => key === input.step)) return fault('not-found', 'The list has no such step.');
       await tick(db, fitting, input, caller.id);
-      const accepted = input.what === 'done' && input.step === HAND_OVER_STEP ? acceptedOf(sent, answers) : null;
+      const accepted = input.what === 'done' && input.step === HAND_OVER_STEP ? acceptedOf(sent, answers, jobId) : null;
       // What the customer has taken home is gone from stock, whether or not a proof comes.
-      if (accepted !== null) await settlePieces(db, jobId, accepted.option);
+      if (accepted !== null) await settlePieces(db, job.leadId ?? jobId, accepted.option);
       return done(null);
     },
   });

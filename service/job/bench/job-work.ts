@@ -1,8 +1,10 @@
 import { benchState, minutesTaken } from '../../../core/fitting/bench-state';
 import type { JobCase } from '../../../core/machine/case-of-job';
 import { evaluateChoice } from '../../../core/planning/search/evaluate-choice';
+import { optionOfGroup } from '../../../core/quoting/groups/option-of-group';
 import { decisionOf } from '../../../core/quoting/quote-answer';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
+import type { MachineAt } from '../../../store/job/find-machine';
 import {
   type BeepCode,
   type EarlierFind,
@@ -13,6 +15,7 @@ import {
   listBeeps,
   listSearches,
 } from '../../../store/job/fittings';
+import type { Group } from '../../../store/job/groups';
 import { listOldModules, listProofs, type OldModule, type Proof } from '../../../store/job/proofs';
 import type { StoredAnswer } from '../../../store/job/quote-answers';
 import type { SentQuote } from '../../../store/job/quotes';
@@ -23,7 +26,10 @@ import type { Pieces } from '../slices/pieces';
 /** The option that the customer said yes to. */
 export interface Accepted {
   quote: SentQuote;
+  /** of a job whose machines differ: what it says of the group at hand */
   option: QuoteOption;
+  /** all of it */
+  whole: QuoteOption;
   signed: string;
   /** `YYYY-MM-DD` */
   on: string;
@@ -35,11 +41,13 @@ export interface JobWork {
   /** parts of the accepted option that nobody ordered yet */
   wanted: WantedPart[];
   orders: PartOrder[];
-  /** times on the bench, the latest first */
+  /** the machines that it is about, those that are equal together */
+  groups: Group[];
+  /** times on the bench, those of all groups, the latest first */
   fittings: Fitting[];
   searches: FaultSearch[];
   beeps: BeepCode[];
-  /** the latest first */
+  /** those of all groups, the latest first */
   proofs: Proof[];
   oldModules: OldModule[];
   /** how long it took in machines of this model, minutes, the latest first */
@@ -52,6 +60,7 @@ export const NO_WORK: JobWork = {
   accepted: null,
   wanted: [],
   orders: [],
+  groups: [],
   fittings: [],
   searches: [],
   beeps: [],
@@ -62,13 +71,18 @@ export const NO_WORK: JobWork = {
 };
 
 /** The accepted option of the quote that is out; null: there is none. */
-export function acceptedOf(sent: readonly SentQuote[], answers: readonly StoredAnswer[]): Accepted | null {
+export function acceptedOf(
+  sent: readonly SentQuote[],
+  answers: readonly StoredAnswer[],
+  jobId: number,
+): Accepted | null {
   const quote = sent.find(({ state }) => state === 'sent');
   if (quote === undefined) return null;
   const decided = decisionOf(answers.filter(({ quoteId }) => quoteId === quote.id));
   if (decided?.kind !== 'accepted') return null;
-  const option = quote.snapshot.options.find(({ place }) => place === decided.place);
-  return option === undefined ? null : { quote, option, signed: decided.signed, on: decided.on };
+  const whole = quote.snapshot.options.find(({ place }) => place === decided.place);
+  if (whole === undefined) return null;
+  return { quote, option: optionOfGroup(whole, jobId), whole, signed: decided.signed, on: decided.on };
 }
 
 /** Minutes that whole times on the bench took in machines of a model, the latest first. */
@@ -80,8 +94,9 @@ export async function usualMinutes(db: Queryable, modelId: number): Promise<numb
 
 /** Reads what was done for a job since its customer said yes. */
 export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Promise<JobWork> {
-  const [job, sent, answers, fittings, wanted, orders, searches, proofs, oldModules] = await Promise.all([
+  const [job, groups, sent, answers, fittings, wanted, orders, searches, proofs, oldModules] = await Promise.all([
     pieces.job(),
+    pieces.groups(),
     pieces.sent(),
     pieces.answers(),
     pieces.fittings(),
@@ -91,7 +106,7 @@ export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Prom
     listProofs(db, jobId),
     listOldModules(db, jobId),
   ]);
-  const accepted = acceptedOf(sent, answers);
+  const accepted = acceptedOf(sent, answers, jobId);
   if (sent.length === 0 || (accepted === null && fittings.length === 0)) return NO_WORK;
   const { modelId, machineMaker } = job;
   const [beeps, usual, foundBefore] = await Promise.all([
@@ -99,16 +114,26 @@ export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Prom
     modelId === null ? [] : usualMinutes(db, modelId),
     modelId === null ? [] : findsOfModel(db, modelId, jobId),
   ]);
-  return { accepted, wanted, orders, fittings, searches, beeps, proofs, oldModules, usual, foundBefore };
+  return { accepted, groups, wanted, orders, fittings, searches, beeps, proofs, oldModules, usual, foundBefore };
 }
 
-/** The time on the bench that is gone on with: the last for the accepted option, unless its proof was signed as not kept. */
-export function openFitting({
-  fittings,
-  accepted,
-  proofs,
-}: Pick<JobWork, 'fittings' | 'accepted' | 'proofs'>): Fitting | null {
-  const [last] = fittings;
+/** Every machine that the work is about. */
+export const machinesAt = ({ groups }: Pick<JobWork, 'groups'>): MachineAt[] =>
+  groups.flatMap(({ jobId, machines }) => Array.from({ length: machines }, (_, nr) => ({ jobId, machine: nr + 1 })));
+
+const isOf =
+  ({ jobId, machine }: MachineAt) =>
+  (one: MachineAt): boolean =>
+    one.jobId === jobId && one.machine === machine;
+
+type Benches = Pick<JobWork, 'fittings' | 'accepted' | 'proofs'>;
+
+/**
+ * The time on the bench that is gone on with: the last of a machine for the accepted option, unless its proof was signed as
+ * not kept.
+ */
+export function openFitting({ fittings, accepted, proofs }: Benches, at: MachineAt): Fitting | null {
+  const last = fittings.find(isOf(at));
   if (last === undefined || accepted === null || last.quoteId !== accepted.quote.id) return null;
   const isBroken = proofs.some(
     ({ fittingId, signedOn, verdict }) => fittingId === last.id && signedOn !== null && verdict === 'broken',
@@ -116,19 +141,27 @@ export function openFitting({
   return isBroken ? null : last;
 }
 
-/** All its steps are done or left out. */
-export function isFitted(work: Pick<JobWork, 'fittings' | 'accepted' | 'proofs'>): boolean {
-  const open = openFitting(work);
-  if (open === null || work.accepted === null) return false;
-  const { before, after } = work.accepted.option;
-  return benchState(open.steps, open.ticks, before, after).next === null;
+/** All steps for one machine are done or left out. */
+export function isFittedAt(work: Benches, at: MachineAt): boolean {
+  const open = openFitting(work, at);
+  return open !== null && benchState(open.steps, open.ticks, [], []).next === null;
 }
 
-/** A signed proof that was not broken ends the job's work. */
-export const isProved = ({ proofs, accepted }: Pick<JobWork, 'proofs' | 'accepted'>): boolean =>
-  proofs.some(
-    ({ quoteId, signedOn, verdict }) => signedOn !== null && verdict !== 'broken' && quoteId === accepted?.quote.id,
-  );
+/** A signed proof that was not broken ends the work on a machine. */
+export const isProvedAt = ({ proofs, accepted }: Pick<JobWork, 'proofs' | 'accepted'>, at: MachineAt): boolean =>
+  proofs
+    .filter(isOf(at))
+    .some(
+      ({ quoteId, signedOn, verdict }) => signedOn !== null && verdict !== 'broken' && quoteId === accepted?.quote.id,
+    );
+
+/** Every machine is fitted. */
+export const isFitted = (work: Benches & Pick<JobWork, 'groups'>): boolean =>
+  work.accepted !== null && machinesAt(work).every((at) => isFittedAt(work, at));
+
+/** Every machine is proved, which ends the job's work. */
+export const isProved = (work: Pick<JobWork, 'proofs' | 'accepted' | 'groups'>): boolean =>
+  work.accepted !== null && machinesAt(work).every((at) => isProvedAt(work, at));
 
 /**
  * Does the accepted option still go into the machine as it is known by now? What its offers cost, or whether more can be had,

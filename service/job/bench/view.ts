@@ -6,9 +6,10 @@ import type { PartCounts, PartState } from '../../../core/ordering/part-state';
 import type { Finding, ProofVerdict } from '../../../core/proving/compare-proof';
 import type { SeenOption } from '../../../core/quoting/staff-view';
 import { staffView } from '../../../core/quoting/staff-view';
+import type { MachineAt } from '../../../store/job/find-machine';
 import { standingLine } from '../../orders/orders';
 import type { JobWith } from '../slices/slice';
-import { openFitting, whyNoLongerFits } from './job-work';
+import { machinesAt, openFitting, whyNoLongerFits } from './job-work';
 import { modulesOut } from './old-modules';
 
 /** The option that the customer said yes to. */
@@ -87,8 +88,24 @@ export interface OldModuleView {
   by: string | null;
 }
 
+/** One of several machines, and how far it is. */
+export interface MachineView {
+  jobId: number;
+  /** from 1 within its group */
+  machine: number;
+  /** empty: not known */
+  serial: string;
+  /** steps done or left out, of how many; null: nobody has begun */
+  fitting: { ended: number; of: number } | null;
+  proof: 'none' | 'read' | 'broken' | 'signed';
+}
+
 /** What follows a customer's yes. */
 export interface WorkView {
+  /** which of the machines the rest is about */
+  machine: number;
+  /** all of them, also those of other groups; empty: there is one */
+  machines: MachineView[];
   accepted: AcceptedView | null;
   /** it came to nothing, and why */
   fellThrough: string | null;
@@ -117,7 +134,7 @@ function partsOf({ job, work, market }: JobWith<'work' | 'market'>): PartView[] 
   const sellerOf = (offer: string) => market.supplies.get(offer)?.seller ?? '';
   const ordered = orders.flatMap((order) =>
     order.lines
-      .filter(({ jobId }) => jobId === job.id)
+      .filter(({ jobId }) => jobId === (job.leadId ?? job.id))
       .map((line): PartView => {
         const { counts, state } = standingLine(line);
         const { id, number, seller } = order;
@@ -142,7 +159,7 @@ function partsOf({ job, work, market }: JobWith<'work' | 'market'>): PartView[] 
     }),
   );
   const known = new Set([...wanted, ...orders.flatMap(({ lines }) => lines)].map(({ offerId }) => `offer-${offerId}`));
-  const own = accepted.option.shop.bought
+  const own = accepted.whole.shop.bought
     .filter(({ offer, seller }) => !known.has(offer) && seller === market.supplies.get(offer)?.seller)
     .map(({ offer, count, seller }): PartView => {
       const line = market.offers.find(({ id }) => id === offer);
@@ -164,12 +181,42 @@ function foundOnSteps(
   return bySteps;
 }
 
-/** What the stations after the quote show of a job. */
-export function workView(state: JobWith<'work' | 'market' | 'quote'>, seesCost: boolean): WorkView {
+/** How far each of several machines is; empty: there is one. */
+function machinesView(work: JobWith<'work'>['work']): MachineView[] {
+  const all = machinesAt(work);
+  if (all.length < 2) return [];
+  const serials = new Map(work.groups.map(({ jobId, serials: own }) => [jobId, own]));
+  return all.map(({ jobId, machine }) => {
+    const isHere = (one: MachineAt) => one.jobId === jobId && one.machine === machine;
+    const open = openFitting(work, { jobId, machine });
+    const last = work.proofs.find((one) => isHere(one) && one.quoteId === work.accepted?.quote.id);
+    return {
+      jobId,
+      machine,
+      serial: serials.get(jobId)?.[machine - 1] ?? '',
+      fitting: open === null ? null : { ended: open.ticks.length, of: open.steps.length },
+      proof:
+        last === undefined ? 'none' : last.verdict === 'broken' ? 'broken' : last.signedOn === null ? 'read' : 'signed',
+    };
+  });
+}
+
+/**
+ * What the stations after the quote show of a job.
+ *
+ * @param machine which of its equal machines they are about
+ */
+export function workView(state: JobWith<'work' | 'market' | 'quote'>, seesCost: boolean, machine = 1): WorkView {
   const { work, job, links } = state;
-  const { accepted, fittings, searches, proofs, oldModules } = work;
-  const [fitting] = fittings;
+  const { accepted, searches } = work;
+  const at = { jobId: job.id, machine };
+  const isHere = (one: MachineAt) => one.jobId === at.jobId && one.machine === machine;
+  const fitting = work.fittings.find(isHere);
+  const proofs = work.proofs.filter(isHere);
+  const oldModules = work.oldModules.filter((one) => one.machine === machine);
   return {
+    machine,
+    machines: machinesView(work),
     accepted:
       accepted === null
         ? null
@@ -195,7 +242,7 @@ export function workView(state: JobWith<'work' | 'market' | 'quote'>, seesCost: 
             minutes: minutesTaken(fitting.steps, fitting.ticks),
             foundBefore: foundOnSteps(fitting, work.foundBefore),
           },
-    fittingIsOver: fitting !== undefined && openFitting(work) === null,
+    fittingIsOver: fitting !== undefined && openFitting(work, at) === null,
     usual: work.usual,
     searches: searches.map(({ id, sign, beeps, beganBy, tests, ended, about, endedBy }) => ({
       id,

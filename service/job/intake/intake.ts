@@ -3,7 +3,7 @@ import { daySchema, versionSchema } from '../../../core/bounds';
 import { LANGUAGES } from '../../../core/language';
 import { boardFault } from '../../../core/machine/models/model';
 import { jobSlotSchema, jobSlotsSchema } from '../../../core/machine/slots/job-slot';
-import { isOffer, isOther, type Joined } from '../../../core/machine/slots/join-readings';
+import { isOffer } from '../../../core/machine/slots/join-readings';
 import { keepTyped } from '../../../core/machine/slots/slots-of-job';
 import { overwritten } from '../../../core/overwritten';
 import { CASE_LIMITS } from '../../../core/planning/model/case-limits';
@@ -23,16 +23,16 @@ import {
   setLimitsAgreed,
   setModel,
 } from '../../../store/job/jobs';
-import { insertReading, listReadings, setReadingAside } from '../../../store/job/readings';
-import { findReportedModels, getModel, listModelSlots, type Model } from '../../../store/library/models';
+import { isAccepted } from '../../../store/job/quote-answers';
+import { insertReading, setReadingAside } from '../../../store/job/readings';
+import { getModel, listModelSlots } from '../../../store/library/models';
 import { withdrawOfferOfReading } from '../../../store/market/offers';
-import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result, writtenMeanwhile } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
-import { joinKept, reportedNames } from '../job-names';
-import type { JobWith } from '../slices/slice';
+import { applyReadings, followSeveral } from './follow-readings';
 import { offerOfReading } from './offer-of-reading';
+import { reportsOfOthers } from './several';
 import { slotsFollowing } from './taken-specifications';
 
 /** Opens a job. It is on nobody's list before something is in it. */
@@ -144,7 +144,14 @@ export async function saveIntake(
     work: async (db, { job }) => {
       const theirs = seen === null ? null : overwritten(intakeNow(job), seen, patch);
       if (theirs !== null) return writtenMeanwhile(theirs);
-      await patchIntake(db, job, patch);
+      const machines = patch.machines ?? job.machines;
+      if (machines !== job.machines && (await isAccepted(db, jobId)))
+        return fault('conflict', 'The quote for these machines is accepted: open a new job for more of them.');
+      if ((patch.moreSerials ?? job.moreSerials).length > machines - 1 && patch.moreSerials !== undefined)
+        return fault('bad-input', `That is more serials than the ${machines - 1} further machines.`);
+      // With fewer machines the serials of those that are left go.
+      const moreSerials = patch.moreSerials ?? job.moreSerials.slice(0, machines - 1);
+      await patchIntake(db, job, machines < job.machines ? { ...patch, moreSerials } : patch);
       return done(null);
     },
   });
@@ -210,51 +217,6 @@ async function readInputs(inputs: readonly ReadingInput[]): Promise<{ good: Good
   return { good, told };
 }
 
-/** The library's model of a machine that was read: by its product name, else by its board's. */
-async function modelOf(db: Queryable, { machine }: Joined): Promise<Model | null> {
-  const [only, ...others] = machine === null ? [] : await findReportedModels(db, reportedNames(machine));
-  return only === undefined || others.length > 0 ? null : getModel(db, only);
-}
-
-/**
- * Brings a job's machine and slots to what its readings come to now. What people typed stays, unless the readings are
- * of another machine than before; a model that was picked by hand stays where the library does not know better.
- */
-async function applyReadings(
-  db: Queryable,
-  state: JobWith<'readings' | 'machine'>,
-): Promise<Result<{ model: Model | null }>> {
-  const { job } = state;
-  const readings = await listReadings(db, job.id);
-  const joined = joinKept(readings);
-  const { machine } = joined;
-  const another = machine !== null && state.joined.machine !== null && isOther(machine, state.joined.machine);
-  const model = (await modelOf(db, joined)) ?? (another ? null : state.model);
-  const derived = slotsFollowing(joined, model === null ? null : await listModelSlots(db, model.id), readings);
-  const next = derived.map(({ slot }) => slot);
-  const slots = another
-    ? next
-    : keepTyped(
-        next,
-        state.slots,
-        state.derived.map(({ slot }) => slot),
-      );
-  if (!jobSlotsSchema.safeParse(slots).success) {
-    return fault('bad-input', 'The report’s slots contradict each other or are over 64: type them on the board.');
-  }
-  if (machine !== null && joined.machineObservations.model !== undefined) {
-    await patchIntake(db, job, {
-      machineMaker: (model?.maker ?? machine.maker ?? machine.board.maker ?? '').slice(0, 120),
-      machineName: (model?.name ?? machine.model ?? machine.board.model ?? '').slice(0, 160),
-      serial: (machine.serial ?? job.serial).slice(0, 120),
-    });
-  }
-  await setModel(db, job.id, model?.id ?? null);
-  await replaceSlots(db, job.id, slots);
-  await setLimitsAgreed(db, job.id, false);
-  return done({ model });
-}
-
 /**
  * Takes inputs into the job: what each was, the machine, its model where the library knows it, slots and modules, all
  * joined with what was read before. Inputs that cannot be read are named and keep none of the others back.
@@ -274,6 +236,7 @@ export async function takeReadings(
     needs: ['readings', 'machine'],
     work: async (db, state) => {
       const became = new Map<string, string>();
+      const ids: number[] = [];
       for (const { name, input, reading } of good) {
         const readingId = await insertReading(db, {
           jobId,
@@ -284,18 +247,41 @@ export async function takeReadings(
           result: reading,
           staffId: caller.id,
         });
+        ids.push(readingId);
         const offer = await offerOfReading(db, caller, { jobId, readingId }, reading);
         if (offer !== null) became.set(name, offer.sentence);
       }
       // What something costs says nothing of the machine.
       const isOfMachine = good.some(({ reading }) => !isOffer(reading));
-      const applied = isOfMachine ? await applyReadings(db, state) : done({ model: state.model });
+      const isSeveral = state.job.machines > 1 || state.groups.length > 1;
+      const applied = !isOfMachine
+        ? done({ model: state.model })
+        : isSeveral
+          ? await followSeveral(db, state, ids)
+          : await applyReadings(db, state);
       if (!applied.ok) return applied;
       const { model } = applied.value;
       const inputs = told.map((one) =>
         one.ok && became.has(one.name) ? { ...one, line: `${one.line}. ${became.get(one.name)}` } : one,
       );
       return done({ inputs, model: model === null ? null : `${model.maker} ${model.name}` });
+    },
+  });
+}
+
+/** Takes the machines that a job's other reports are of into the job: the person says that they belong to it. */
+export async function takeOtherMachines(
+  caller: Caller<'jobs.write'>,
+  jobId: number,
+): Promise<Result<{ machines: number }>> {
+  return changeJob(caller, jobId, {
+    kind: 'machines-taken',
+    needs: ['readings', 'machine'],
+    work: async (db, state) => {
+      const ids = reportsOfOthers(state.readings).map(({ id }) => id);
+      if (ids.length === 0) return fault('conflict', 'All reports are of one machine.');
+      const followed = await followSeveral(db, state, ids);
+      return followed.ok ? done({ machines: followed.value.machines }) : followed;
     },
   });
 }

@@ -13,10 +13,13 @@ import { isSpecification, type SpecificationReading } from '../../../core/readin
 import { readingLine } from '../../../core/reading/reading-line';
 import type { EarlierJob } from '../../../store/job/earlier-jobs';
 import type { JobWith } from '../slices/slice';
+import { reportsOfOthers } from './several';
 
 /** One input that was read, in one line. */
 export interface ReadingRow {
   id: number;
+  /** which of the job's equal machines it is of, from 1 */
+  machine: number;
   name: string;
   line: string;
   warnings: string[];
@@ -63,6 +66,8 @@ export interface IntakeView {
   slots: JobSlot[];
   slotsVersion: number;
   readings: ReadingRow[];
+  /** so many of them are of other machines, which may be of this job too */
+  readingsOfOthers: number;
   pictures: PictureView[];
   /** what a system's screen shows of all modules together */
   shown: Shown;
@@ -98,10 +103,11 @@ function specificationView(reading: SpecificationReading, taken: unknown): Speci
 }
 
 function readingRows({ readings, joined }: JobWith<'readings'>): ReadingRow[] {
-  return readings.map(({ id, sourceName, result, setAside, taken }) => {
+  return readings.map(({ id, machine, sourceName, result, setAside, taken }) => {
     const apart = joined.apart.find((one) => one.id === id);
     return {
       id,
+      machine,
       name: sourceName,
       line: readingLine(result),
       warnings: result.warnings,
@@ -123,6 +129,7 @@ export function intakeView(state: JobWith<'readings' | 'machine' | 'limits'>): I
     slots,
     slotsVersion: state.job.slotsVersion,
     readings: readingRows(state),
+    readingsOfOthers: reportsOfOthers(state.readings).length,
     pictures: state.pictures,
     shown: shownOf(joined),
     panelAsks: panelAsksOf(joined, state.limits),

@@ -1,10 +1,13 @@
 import { caseFor } from '../../../core/planning/model/parts-only';
 import { evaluateChoice } from '../../../core/planning/search/evaluate-choice';
+import { type GroupPart, joinOptions } from '../../../core/quoting/groups/join-options';
 import { isBelowLowest } from '../../../core/quoting/lowest-margin';
 import { makeOption } from '../../../core/quoting/option';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
+import { PLAIN_TERMS } from '../../../core/quoting/terms';
+import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import type { ChosenPlan } from '../../../store/job/quotes';
-import type { JobWith } from '../slices/slice';
+import type { JobWith, OthersSlice } from '../slices/slice';
 
 /** A chosen plan at today's prices, or why it cannot be had any more. */
 export type DraftOption =
@@ -58,7 +61,36 @@ export function lowestOf(
   return isReleased ? 'released' : 'below';
 }
 
-/** All choices of the job's draft. */
-export function draftOptions(state: JobWith<'quote' | 'market'>): DraftOption[] {
-  return (state.draft?.choices ?? []).map((choice) => draftOption(state, choice));
+type Drafted = JobWith<'quote' | 'market'>;
+
+/** A group's part of the draft's option at a place: made for it alone, in the whole quote's words. */
+function partAt(group: Drafted, whole: Drafted, place: number): DraftOption | null {
+  const choice = group.draft?.choices.find((one) => one.place === place);
+  if (choice === undefined) return null;
+  const { language, texts, pricing } = whole;
+  return draftOption({ ...group, terms: PLAIN_TERMS, language, texts, pricing }, choice);
+}
+
+/** The draft's option at a place, of all groups of the job's machines. */
+function joinedAt(state: Drafted, groups: readonly Drafted[], place: number): DraftOption {
+  const { group: nameOf } = PAPER_WORDS.en;
+  const parts: GroupPart[] = [];
+  for (const [nr, group] of groups.entries()) {
+    const part = partAt(group, state, place);
+    if (part === null)
+      return { place, ok: false, sentence: `${nameOf(nr + 1)} has no option ${place} yet: choose it on its Options.` };
+    if (!part.ok) return { place, ok: false, sentence: `${nameOf(nr + 1)}: ${part.sentence}` };
+    parts.push({ jobId: group.job.id, machines: group.job.machines, option: part.option });
+  }
+  return { place, ok: true, option: joinOptions(parts, state) };
+}
+
+/** All options of the job's draft; where its machines fall into several groups, each of all of them. */
+export function draftOptions(state: Drafted & Partial<OthersSlice>): DraftOption[] {
+  const { others = [] } = state;
+  const choices = state.draft?.choices ?? [];
+  if (others.length === 0) return choices.map((choice) => draftOption(state, choice));
+  const groups = [state, ...others];
+  const places = new Set(groups.flatMap(({ draft }) => draft?.choices.map(({ place }) => place) ?? []));
+  return [...places].sort((a, b) => a - b).map((place) => joinedAt(state, groups, place));
 }

@@ -19,7 +19,7 @@ describe('the proof', () => {
     const id = await acceptedTill(shop.teo);
     expect((await takeProof(shop.teo, 1, textInput('x', TILL_REPORT))).ok).toBe(false);
     await fitted(shop.teo, id);
-    expect(must(await takeProof(shop.teo, id, await fittedReport(id)))).toEqual({ held: true });
+    expect(must(await takeProof(shop.teo, id, await fittedReport(id)))).toMatchObject({ held: true });
     const [proof] = (await workOf(id)).proofs;
     expect(proof).toMatchObject({ verdict: 'kept', signedOn: null });
     expect(await proofOfJob(READER, id)).toBeNull();

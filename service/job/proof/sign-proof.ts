@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { idSchema } from '../../../core/bounds';
 import type { Finding } from '../../../core/proving/compare-proof';
-import { insertFollowUp, PROOF_DEPTHS, signProof } from '../../../store/job/proofs';
+import { insertFollowUp, PROOF_DEPTHS, type Proof, signProof } from '../../../store/job/proofs';
 import { insertTrial } from '../../../store/library/trials';
 import type { Queryable } from '../../../store/queryable';
 import { settlePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import { type Caller, mayDo } from '../../staff/access';
-import type { Accepted } from '../bench/job-work';
+import { type Accepted, isProved } from '../bench/job-work';
 import { changeJob } from '../change-job';
 import { trialOfOption } from '../limits/trial-of-option';
 import type { JobWith } from '../slices/slice';
@@ -18,6 +18,8 @@ export const signSchema = z.strictObject({
   remark: z.string().trim().max(500, 'At most 500 characters, please.').default(''),
   depth: z.enum(PROOF_DEPTHS),
   loadedMinutes: z.number().int().min(1).max(10_000).nullable().default(null),
+  /** the other machines of the same kind whose reports keep the promise are signed alike */
+  others: z.boolean().optional(),
 });
 
 const SEVERITY = ['kept', 'remark', 'broken'] as const;
@@ -26,14 +28,14 @@ const SEVERITY = ['kept', 'remark', 'broken'] as const;
 export async function signTheProof(
   caller: Caller<'proofs.sign'>,
   jobId: number,
-  { proof: id, verdict, remark, depth, loadedMinutes }: z.infer<typeof signSchema>,
+  { proof: id, verdict, remark, depth, loadedMinutes, others = false }: z.infer<typeof signSchema>,
 ): Promise<Result<null>> {
   return changeJob(caller, jobId, {
     kind: 'proof-signed',
     detail: { proof: id, verdict, depth },
     needs: ['work', 'readings', 'machine', 'limits'],
     work: async (db, state) => {
-      const proof = state.work.proofs.find((one) => one.id === id);
+      const proof = state.work.proofs.find((one) => one.id === id && one.jobId === jobId);
       const { accepted } = state.work;
       if (proof === undefined || accepted === null) return fault('not-found', 'This proof is not kept any more.');
       if (proof.signedOn !== null) return fault('conflict', 'It is signed already, and stays as it is.');
@@ -44,22 +46,35 @@ export async function signTheProof(
         return fault('bad-input', 'Say in a sentence what the customer has to know.');
       if (depth === 'loaded' && loadedMinutes === null)
         return fault('bad-input', 'Say for how many minutes it ran loaded.');
-      const trialId =
-        verdict === 'broken'
-          ? null
-          : await proofTrial(db, state, accepted, {
-              findings: proof.findings,
-              depth,
-              loadedMinutes,
-              remark,
-              staffId: caller.id,
-            });
+      const alike = others && verdict === 'kept' ? readAlike(state, proof) : [];
       const minutes = depth === 'loaded' ? loadedMinutes : null;
-      await signProof(db, id, { verdict, remark, depth, loadedMinutes: minutes, trialId, staffId: caller.id });
-      if (verdict !== 'broken') await settlePieces(db, jobId, accepted.option);
+      for (const one of [proof, ...alike]) {
+        const looked = { findings: one.findings, depth, loadedMinutes, remark, staffId: caller.id };
+        const trialId = verdict === 'broken' ? null : await proofTrial(db, state, accepted, looked);
+        await signProof(db, one.id, { verdict, remark, depth, loadedMinutes: minutes, trialId, staffId: caller.id });
+      }
+      const signed = new Set([proof, ...alike].map((one) => one.id));
+      const proofs = state.work.proofs.map((one) =>
+        signed.has(one.id) ? { ...one, verdict, signedOn: state.today } : one,
+      );
+      // Pieces of stock that were not fitted are free once the last machine is done.
+      if (isProved({ ...state.work, proofs })) await settlePieces(db, state.job.leadId ?? jobId, accepted.whole);
       return done(null);
     },
   });
+}
+
+/** Of the other machines of the kind the last reports that nobody signed and that keep the promise. */
+function readAlike({ work: { proofs } }: JobWith<'work'>, signed: Proof): Proof[] {
+  const others = proofs.filter(
+    ({ jobId, quoteId, machine }) => jobId === signed.jobId && quoteId === signed.quoteId && machine !== signed.machine,
+  );
+  return others.filter(
+    (one, nr) =>
+      others.findIndex(({ machine }) => machine === one.machine) === nr &&
+      one.signedOn === null &&
+      one.verdict === 'kept',
+  );
 }
 
 /** What was proved becomes evidence of the model, as deep as it was looked at. */
@@ -112,7 +127,7 @@ export async function followUp(
     detail: { proof: id, works },
     needs: ['work', 'readings', 'machine', 'limits'],
     work: async (db, state) => {
-      const proof = state.work.proofs.find((one) => one.id === id && one.signedOn !== null);
+      const proof = state.work.proofs.find((one) => one.id === id && one.jobId === jobId && one.signedOn !== null);
       const { accepted } = state.work;
       if (proof === undefined || accepted === null) return fault('not-found', 'There is no signed proof to follow up.');
       const trial = trialOfOption(state, accepted.option, {

@@ -33,8 +33,9 @@ export async function acceptSpoken(
   return changeJob(caller, jobId, {
     kind: 'quote-accepted',
     detail: { place: input.place, spoken: true },
+    ofLead: true,
     needs: ['quote'],
-    work: async (db, { sent, answers, today }) => {
+    work: async (db, { job, sent, answers, today }) => {
       const current = sent.find(({ state }) => state === 'sent');
       if (current === undefined) return fault('conflict', 'No quote of this job is out.');
       const answer = decisionOf(answers.filter(({ quoteId }) => quoteId === current.id));
@@ -55,7 +56,7 @@ export async function acceptSpoken(
         words: '',
         takenBy: caller.id,
       });
-      await setAside(db, jobId, option);
+      await setAside(db, job.id, option);
       return done(null);
     },
   });
@@ -79,14 +80,15 @@ export async function noteFellThrough(
   return changeJob(caller, jobId, {
     kind: why === null ? 'job-goes-on' : 'job-fell-through',
     detail: { why },
+    ofLead: true,
     needs: ['work'],
-    work: async (db, { work }) => {
+    work: async (db, { job, work }) => {
       if (why !== null) {
-        await fallThrough(db, jobId, why);
-        await releasePieces(db, jobId, true);
+        await fallThrough(db, job.id, why);
+        await releasePieces(db, job.id, true);
       } else {
-        await goOn(db, jobId);
-        if (work.accepted !== null) await setAside(db, jobId, work.accepted.option);
+        await goOn(db, job.id);
+        if (work.accepted !== null) await setAside(db, job.id, work.accepted.whole);
       }
       return done(null);
     },

@@ -2,19 +2,19 @@ import type { CustomerScreen } from '../../../core/quoting/customer-view';
 import { customerOptions } from '../../../core/quoting/staff-view';
 import type { Caller } from '../../staff/access';
 import { machinesName } from '../job-names';
-import { wholeJob } from '../job-state';
 import { draftOptions } from '../options/draft-options';
+import { showSlices } from '../slices/read-slices';
 
 /** The screen turned to the customer; null: there is no such job. */
 export async function customerScreen(_: Caller<'jobs.read'>, jobId: number): Promise<CustomerScreen | null> {
-  const state = await wholeJob(jobId);
+  const state = await showSlices(jobId, ['machine', 'market', 'quote', 'others'] as const);
   if (state === null) return null;
-  const { job, shop, slots, language, pricing } = state;
+  const { job, groups, shop, slots, language, pricing } = state;
   return {
     jobId,
     language,
     currency: shop.currency,
-    machine: machinesName(job),
+    machine: machinesName({ ...job, machines: groups.reduce((sum, one) => sum + one.machines, 0) }),
     todayMiB: slots.reduce((sum, { module }) => sum + (module?.capacityMiB ?? 0), 0),
     isExempt: pricing.exempt !== null,
     isTaxAdded: pricing.taxWay === 'added',

@@ -98,7 +98,7 @@ test('parts that are taken home are handed over, leave the stock, and are proved
   expect(modelId).not.toBeNull();
   expect((await fittingsOfModel(pool(), modelId ?? 0)).every(({ steps }) => steps.length > 2)).toBe(true);
   expect((await stateOf(id)).standings).toMatchObject({ fitting: 'done', proof: 'decide' });
-  expect(must(await takeProof(shop.teo, id, await fittedReport(id)))).toEqual({ held: true });
+  expect(must(await takeProof(shop.teo, id, await fittedReport(id)))).toMatchObject({ held: true });
   const [proof] = (await workOf(id)).proofs;
   expect(proof?.verdict).toBe('kept');
   const sign = { proof: proof?.id ?? 0, remark: '', loadedMinutes: null, depth: 'total-read' as const };

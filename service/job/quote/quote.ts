@@ -15,6 +15,7 @@ import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import type { AcceptWords } from '../../../core/shop/accept-words';
 import { shopOnPaper } from '../../../core/shop/shop-on-paper';
 import { pool } from '../../../store/database';
+import { emptyDrafts } from '../../../store/job/groups';
 import { noteOpened } from '../../../store/job/quote-answers';
 import {
   dropChoice,
@@ -113,15 +114,16 @@ export async function releaseOption(
   return changeJob(caller, jobId, {
     kind: 'option-released',
     detail: seen,
-    needs: ['quote', 'market'],
+    ofLead: true,
+    needs: ['quote', 'market', 'others'],
     work: async (db, state) => {
       const option = draftOptions(state).find((one) => one.place === seen.place);
-      if (state.draft === null || option?.ok !== true)
-        return fault('conflict', 'This option is no longer in the draft quote.');
+      if (option?.ok !== true) return fault('conflict', 'This option is no longer in the draft quote.');
       if (option.option.totalCents !== seen.totalCents)
         return fault('conflict', 'Its price has moved since you looked: look again, then release it.');
-      const others = state.draft.released.filter((one) => one.place !== seen.place);
-      await releaseOptions(db, state.draft.id, [...others, seen], caller.id);
+      const draft = state.draft ?? (await openDraft(db, state.job.id));
+      const others = draft.released.filter((one) => one.place !== seen.place);
+      await releaseOptions(db, draft.id, [...others, seen], caller.id);
       return done(null);
     },
   });
@@ -194,7 +196,10 @@ async function makeSnapshot(
     shop: shopOnPaper(shop),
     customer: { name: job.customer.name },
     machine: {
-      name: machinesName(job, PAPER_WORDS[language].yourMachine),
+      name: machinesName(
+        { ...job, machines: state.groups.reduce((sum, { machines }) => sum + machines, 0) },
+        PAPER_WORDS[language].yourMachine,
+      ),
       totalMiB: slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0),
     },
     suggested: draft?.suggested ?? null,
@@ -213,10 +218,12 @@ export async function sendQuote(
 ): Promise<Result<Sent>> {
   return changeJob(caller, jobId, {
     kind: changeOrder ? 'change-order-sent' : 'quote-sent',
-    needs: ['quote', 'market', 'work', 'machine'],
+    ofLead: true,
+    needs: ['quote', 'market', 'work', 'machine', 'others'],
     work: async (db, state) => {
       const last = state.sent.find((quote) => quote.state === 'sent');
-      if ((state.draft?.choices ?? []).length === 0 && last !== undefined)
+      const drafted = draftOptions(state);
+      if (drafted.length === 0 && last !== undefined)
         return fault('conflict', `It was sent a moment ago as ${last.number}, from another window.`);
       const { accepted } = state.work;
       if (accepted !== null && !changeOrder)
@@ -225,18 +232,18 @@ export async function sendQuote(
           `Option ${accepted.option.place} of ${accepted.quote.number} is accepted: send this as a change order.`,
         );
       if (accepted === null && changeOrder) return fault('conflict', 'Nothing is accepted that this could change.');
-      const drafted = draftOptions(state);
       const lost = drafted.find((one) => !one.ok);
       if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);
       const options = drafted.flatMap((one) => (one.ok ? [one.option] : []));
       const stop = whatStopsSending(caller, state, options, seen);
-      if (stop !== null || state.draft === null)
-        return fault('conflict', stop ?? 'Add an option to the draft quote first.');
+      if (stop !== null) return fault('conflict', stop);
+      const draft = state.draft ?? (await openDraft(db, state.job.id));
       const snapshot = await makeSnapshot(db, state, options);
-      const taken = await promisePieces(db, jobId, options, snapshot.validUntil);
+      const taken = await promisePieces(db, state.job.id, options, snapshot.validUntil);
       if (taken !== null) return fault('conflict', taken);
-      await markSent(db, jobId, state.draft.id, { snapshot, staffId: caller.id });
-      const token = await makeLink(db, state.draft.id, caller.id);
+      await markSent(db, state.job.id, draft.id, { snapshot, staffId: caller.id });
+      await emptyDrafts(db, state.job.id);
+      const token = await makeLink(db, draft.id, caller.id);
       return done({ number: snapshot.number, token });
     },
   });

@@ -54,6 +54,8 @@ export async function renewQuote(caller: Caller<'jobs.write'>, jobId: number): P
     work: async (db, state) => {
       const current = state.sent.find((quote) => quote.state === 'sent');
       if (current === undefined) return fault('conflict', 'No quote of this job is out.');
+      if (state.groups.length > 1)
+        return fault('conflict', 'Its machines fall into several groups: choose for each again on its Options.');
       if ((state.draft?.choices.length ?? 0) > 0)
         return fault('conflict', 'The draft quote has options already: send or remove them first.');
       if (!state.jobCase.ok) return fault('conflict', 'The machine has gaps: fill them on Limits first.');

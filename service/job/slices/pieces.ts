@@ -2,6 +2,7 @@ import type { Trial } from '../../../core/machine/limits/evidence';
 import type { ModelSlot } from '../../../core/machine/slots/slots-of-reading';
 import { listClaims, type StoredClaim } from '../../../store/job/claims';
 import { listFittings } from '../../../store/job/fittings';
+import { listGroups } from '../../../store/job/groups';
 import { getJob, listDecisions, listSlots } from '../../../store/job/jobs';
 import { answersOfJob } from '../../../store/job/quote-answers';
 import { getDraft, listSent } from '../../../store/job/quotes';
@@ -59,6 +60,7 @@ export function readPieces(db: Queryable, id: number) {
     sent,
     model,
     pricing,
+    groups: once(() => listGroups(db, id)),
     modelSlots: ofModel<ModelSlot[] | null>((modelId) => listModelSlots(db, modelId), null),
     claims: ofModel<StoredClaim[]>((modelId) => listClaims(db, modelId), []),
     trials: ofModel<Trial[]>((modelId) => listTrials(db, modelId), []),

@@ -16,9 +16,9 @@ export async function quoteSlice(db: Queryable, id: number, pieces: Pieces): Pro
   const drifts = async () => {
     const [current, sent, answers] = await Promise.all([pieces.current(), pieces.sent(), pieces.answers()]);
     if (current === null) return [];
-    const accepted = acceptedOf(sent, answers);
+    const accepted = acceptedOf(sent, answers, id);
     if (accepted === null) return driftsOf(db, id, current.snapshot.options);
-    return driftsOf(db, id, [stillToOrder(accepted.option, await pieces.wanted())]);
+    return driftsOf(db, id, [stillToOrder(accepted.whole, await pieces.wanted())]);
   };
   const [draft, sent, answers, links, mail, pricing, labour, written, texts, moved] = await Promise.all([
     pieces.draft(),

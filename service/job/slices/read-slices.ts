@@ -22,8 +22,13 @@ function slicesOf(
   const market = once(() => marketSlice(db, pieces, limits));
   return {
     header: async () => {
-      const [shop, job, today] = await Promise.all([pieces.shop(), pieces.job(), pieces.today()]);
-      return { shop, job, today };
+      const [shop, job, groups, today] = await Promise.all([
+        pieces.shop(),
+        pieces.job(),
+        pieces.groups(),
+        pieces.today(),
+      ]);
+      return { shop, job, groups, today };
     },
     machine: async () => {
       const [model, slots] = await Promise.all([pieces.model(), pieces.slots()]);
@@ -38,6 +43,12 @@ function slicesOf(
       return { market: { offers: [], supplies: new Map() }, jobCase: (await limits()).bareCase, factoryOptions: [] };
     },
     quote: () => quoteSlice(db, id, pieces),
+    others: async () => {
+      const groups = await pieces.groups();
+      const ids = groups.map(({ jobId }) => jobId).filter((one) => one > id);
+      const read = await Promise.all(ids.map((one) => readFrom(db, one, ['quote', 'market'] as const)));
+      return { others: read.flatMap((one) => one ?? []) };
+    },
     work: async () => ({ work: await workOf(db, id, pieces) }),
     bench: async () => ({ fittings: await pieces.fittings() }),
   };

@@ -14,6 +14,7 @@ import type { NamedDrift } from '../../../core/quoting/drift/named-drift';
 import type { QuoteTerms } from '../../../core/quoting/terms-schema';
 import type { EarlierJob } from '../../../store/job/earlier-jobs';
 import type { Fitting } from '../../../store/job/fittings';
+import type { Group } from '../../../store/job/groups';
 import type { JobPicture } from '../../../store/job/job-pictures';
 import type { Job } from '../../../store/job/jobs';
 import type { StoredAnswer } from '../../../store/job/quote-answers';
@@ -33,6 +34,8 @@ import type { QuoteLink } from '../quote/quote-links';
 export interface Header {
   shop: Shop;
   job: Job;
+  /** its machines, those that are equal together; most jobs have one group of one */
+  groups: Group[];
   /** the day where the shop is */
   today: string;
 }
@@ -109,6 +112,11 @@ export interface QuoteSlice {
   drifts: NamedDrift[];
 }
 
+/** The drafts of the other groups of machines, where the job leads several; each with its own market. */
+export interface OthersSlice {
+  others: JobWith<'quote' | 'market'>[];
+}
+
 /** What was done since the customer said yes. */
 export interface WorkSlice {
   work: JobWork;
@@ -127,6 +135,7 @@ export interface Slices {
   market: MarketSlice;
   chosen: ChosenSlice;
   quote: QuoteSlice;
+  others: OthersSlice;
   work: WorkSlice;
   bench: BenchSlice;
 }

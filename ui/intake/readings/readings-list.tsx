@@ -5,6 +5,7 @@ import { useSave } from '../../client/use-save';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
 import { Fault } from '../../kit/fault';
+import { Notice } from '../../kit/notice';
 import { Apart } from './apart';
 import { MachineFacts } from './machine-facts';
 import { SpecificationCard } from './specification-card';
@@ -12,7 +13,15 @@ import { SpecificationCard } from './specification-card';
 /** A warning is one line; more than a few of one kind of damage say no more than the first. */
 const MOST_WARNINGS = 4;
 
-function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAside: (aside: boolean) => void }) {
+interface ReadingProps {
+  row: ReadingRow;
+  /** the job has several machines */
+  isSeveral: boolean;
+  busy: boolean;
+  onAside: (aside: boolean) => void;
+}
+
+function Reading({ row, isSeveral, busy, onAside }: ReadingProps) {
   const t = useTranslations('intake');
   const shown = row.warnings.slice(0, MOST_WARNINGS);
   const more = row.warnings.length - shown.length;
@@ -22,7 +31,9 @@ function Reading({ row, busy, onAside }: { row: ReadingRow; busy: boolean; onAsi
       <div className={`flex-1 min-w-0 ${row.setAside ? 'text-ink-2' : ''}`}>
         <p>
           <span className={row.setAside ? 'line-through' : 'font-medium'}>{row.line}</span>{' '}
-          <span className="text-sm text-ink-2 break-all">({row.name})</span>
+          <span className="text-sm text-ink-2 break-all">
+            ({isSeveral ? t('several.reportOf', { machine: row.machine, name: row.name }) : row.name})
+          </span>
         </p>
         {note !== null && <p className="text-sm text-mind">△ {note}</p>}
         {!row.setAside &&
@@ -61,11 +72,20 @@ export function ReadingsList() {
           <Reading
             key={row.id}
             row={row}
+            isSeveral={job.machine.count > 1}
             busy={busy}
             onAside={(aside) => void save('PATCH', `/api/jobs/${job.id}/reading`, { id: row.id, aside })}
           />
         ))}
       </ul>
+      {job.readingsOfOthers > 0 && (
+        <Notice tone="mind">
+          {t('several.others', { count: job.readingsOfOthers })}{' '}
+          <Button disabled={busy} onClick={() => void save('POST', `/api/jobs/${job.id}/machines`)}>
+            {t('several.takeOthers')}
+          </Button>
+        </Notice>
+      )}
       <MachineFacts facts={job.machineFacts} />
       {job.readingWarnings.map((warning) => (
         <p key={warning} className="text-sm text-mind">
