@@ -5,6 +5,7 @@ import { totalsText } from '../../core/quoting/groups/totals-text';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
+import { todayText } from '../../core/quoting/paper/today-text';
 import {
   type CustomerAnswer,
   type CustomerQuestion,
@@ -264,7 +265,7 @@ export function quotePage(page: QuotePage): string {
 <div class="number"><p><strong>${words.quote(quote.number)}</strong></p><p class="small soft">${day(quote.sentOn)}</p></div></header>
 <div data-part="standing">${standingNote(page)}</div>
 <div><h1>${words.title(isolated(machine.name))}</h1>
-<p>${words.forCustomer(isolated(customer.name))} ${words.hasToday(machine.totalMiB === 0 ? null : capacityIn(language, machine.totalMiB))} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
+<p>${words.forCustomer(isolated(customer.name))} ${todayText(quote)} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
 ${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrder({ ...quote.changes, day: day(quote.changes.on) })}</strong></p>`}${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
 <div class="options of-${options.length}">${options.map((option) => optionArticle(quote, option))}</div>
 <p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a>${page.isProved && html` <a class="button" href="${path}/proof">${PROOF_WORDS[language].seeSheet}</a>`}</p>

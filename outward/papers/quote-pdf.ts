@@ -5,6 +5,7 @@ import { totalsText } from '../../core/quoting/groups/totals-text';
 import { codeText } from '../../core/quoting/paper/content-code';
 import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
+import { todayText } from '../../core/quoting/paper/today-text';
 import {
   capacityIn,
   isolated,
@@ -249,7 +250,6 @@ function drawHead(sheet: PdfSheet, quote: CustomerQuote, { logo }: PaperStyle): 
  */
 export async function quotePdf(quote: CustomerQuote, code: string, style: PaperStyle): Promise<Buffer> {
   const words = wordsOf(quote);
-  const language = languageOfQuote(quote);
   const locale = localeOf(quote);
   const sheet = new PdfSheet({
     title: words.quote(quote.number),
@@ -262,10 +262,13 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   drawHead(sheet, quote, style);
   sheet.text(sheet.root, 'H1', words.title(isolated(quote.machine.name)), { weight: 'bold', size: 19 });
   sheet.y += 3;
-  const { totalMiB } = quote.machine;
-  const today = words.hasToday(totalMiB === 0 ? null : capacityIn(language, totalMiB));
+  const today = todayText(quote);
   const until = words.holdsUntil(dayText(quote.validUntil, locale));
-  sheet.text(sheet.root, 'P', `${words.forCustomer(isolated(quote.customer.name))} ${today} ${until}`);
+  sheet.text(
+    sheet.root,
+    'P',
+    `${[words.forCustomer(isolated(quote.customer.name)), today, until].filter(Boolean).join(' ')}`,
+  );
   if (quote.changes !== undefined) {
     sheet.y += 4;
     const day = dayText(quote.changes.on, locale);

@@ -78,7 +78,7 @@ function entryOf(row: JobRow): CounterEntry {
   return {
     id: row.id,
     customer: row.customer.name,
-    machine: machinesName(row),
+    machine: machinesName({ ...row, machines: row.allMachines }),
     complaint: row.complaint.slice(0, MOST_COMPLAINT),
     totalMiB: row.totalMiB,
     needMiB: row.needMiB,

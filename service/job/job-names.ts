@@ -15,6 +15,10 @@ export function machinesName(job: Pick<Job, 'machineMaker' | 'machineName' | 'ma
   return job.machines === 1 || name === '' ? name : `${job.machines} × ${name}`;
 }
 
+/** So many machines all groups of a job have. */
+export const allMachines = (groups: readonly { machines: number }[]): number =>
+  groups.reduce((sum, { machines }) => sum + machines, 0);
+
 /** What a job's machine is called in its planning case. */
 export const caseName = (job: Pick<Job, 'id' | 'machineMaker' | 'machineName'>): string =>
   machineName(job) || `job ${job.id}`;

@@ -17,6 +17,8 @@ export interface GroupView {
   machines: number;
   /** what is in each, MiB */
   totalMiB: number;
+  /** in so many modules */
+  modules: number;
 }
 
 /** A job as the screens of its stations need it; staff only. Capacities MiB, money minor units with tax. */
@@ -84,7 +86,7 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
   return {
     id: job.id,
     leadId: job.leadId ?? job.id,
-    groups: state.groups.map(({ jobId, machines, totalMiB }) => ({ jobId, machines, totalMiB })),
+    groups: state.groups.map(({ jobId, machines, totalMiB, modules }) => ({ jobId, machines, totalMiB, modules })),
     may: {
       decideLimits: mayDo(caller, 'limits.decide'),
       writeLibrary: mayDo(caller, 'library.write'),

@@ -9,6 +9,8 @@ export interface Group {
   serials: string[];
   /** what is in each, MiB */
   totalMiB: number;
+  /** in so many modules */
+  modules: number;
 }
 
 /** The job that leads the groups of job `$1`: the one with the quote, the orders and the customer's answer. */
@@ -26,7 +28,8 @@ export async function listGroups(db: Queryable, jobId: number): Promise<Group[]>
   const rows = await many<Omit<Group, 'serials'> & { all: string[] }>(
     db,
     `select id as "jobId", machines, array_prepend(serial, more_serials) as all,
-       (select coalesce(sum(bounded_mib(module)), 0)::bigint from job_slot where job_id = job.id) as "totalMiB"
+       (select coalesce(sum(bounded_mib(module)), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
+       (select count(*)::integer from job_slot where job_id = job.id and module is not null) as modules
      from job where id = any(${FAMILY}) order by id`,
     [jobId],
   );

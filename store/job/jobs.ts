@@ -100,6 +100,8 @@ export async function lockJob(db: Queryable, id: number): Promise<boolean> {
 
 export interface JobRow extends Job {
   quoteNumber: string | null;
+  /** of all its groups */
+  allMachines: number;
   slotCount: number;
   gapCount: number;
   totalMiB: number;
@@ -131,6 +133,7 @@ export type CounterOrder = keyof typeof COUNTER_ORDERS;
 
 /** A window of the open jobs for the counter: $1 how many, $2 after how many. Jobs without a day come after those with one. */
 export const counterJobsText = (by: CounterOrder): string => `select job.*, sent.number as "quoteNumber",
+    job.machines + (select coalesce(sum(machines), 0)::integer from job as own where own.lead_id = job.id) as "allMachines",
     (select count(*) from job_slot where job_id = job.id) as "slotCount",
     (select count(*) from job_slot where job_id = job.id and module is not null
        and (module ->> 'capacityMiB' is null or module ->> 'rateMTs' is null)) as "gapCount",

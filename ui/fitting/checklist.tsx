@@ -1,8 +1,10 @@
 'use client';
+import Link from 'next/link';
 import { useTranslations } from '#translations';
 import type { FittingStep } from '@/core/fitting/checklist';
 import { PHASES } from '@/core/fitting/checklist';
 import type { FittingView } from '@/service/job/bench/view';
+import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Notice } from '../kit/notice';
@@ -73,6 +75,25 @@ function Row({ step, bench, parts, finds }: RowProps) {
   );
 }
 
+/** The way to the next of several machines that is not fitted yet. */
+function NextMachine() {
+  const t = useTranslations('fitting');
+  const { job } = useJob();
+  const { machines, machine } = job.work;
+  const waits = machines.filter((one) => one.fitting === null || one.fitting.ended < one.fitting.of);
+  const others = waits.filter((one) => one.jobId !== job.id || one.machine !== machine);
+  const next = others.find(({ jobId }) => jobId === job.id) ?? others[0];
+  if (next === undefined) return null;
+  return (
+    <Link
+      href={`/jobs/${next.jobId}/fitting?machine=${next.machine}`}
+      className="underline underline-offset-2 font-semibold"
+    >
+      {t('list.nextMachine', { serial: next.serial || String(next.machine) })}
+    </Link>
+  );
+}
+
 /** The work on the bench, step by step: what has to be done now in large type, and under it the whole list. */
 export function Checklist({ fitting }: { fitting: FittingView }) {
   const t = useTranslations('fitting');
@@ -105,7 +126,9 @@ export function Checklist({ fitting }: { fitting: FittingView }) {
         <Notice tone="mind">{t('waiting.notice', { count: without })}</Notice>
       )}
       {next === null ? (
-        <Notice tone="good">{t('list.allDone')}</Notice>
+        <Notice tone="good">
+          {t('list.allDone')} <NextMachine />
+        </Notice>
       ) : (
         <StepNow key={next.key} step={next} before={fitting.foundBefore[next.key] ?? []} bench={bench} parts={parts} />
       )}

@@ -15,7 +15,7 @@ export function Groups() {
   return (
     <nav aria-label={t('groups.label')} className="mb-3">
       <ul className="flex flex-wrap gap-1.5">
-        {job.groups.map(({ jobId, machines, totalMiB }, nr) => {
+        {job.groups.map(({ jobId, machines, totalMiB, modules }, nr) => {
           const isHere = jobId === job.id;
           return (
             <li key={jobId}>
@@ -26,7 +26,7 @@ export function Groups() {
               >
                 {t('groups.one', { nr: nr + 1, machines })}
                 <span className={isHere ? '' : 'text-ink-2'}>
-                  {totalMiB > 0 && t('groups.each', { total: capacityText(totalMiB) })}
+                  {totalMiB > 0 && t('groups.each', { total: capacityText(totalMiB), modules })}
                 </span>
               </Link>
             </li>

@@ -23,7 +23,10 @@ function standing(
   }
   if (fitting === null) return { words: t('machines.waits'), isDone: false };
   const isDone = fitting.ended >= fitting.of;
-  return { words: isDone ? t('machines.fitted') : t('machines.steps', fitting), isDone };
+  return {
+    words: isDone ? t('machines.fitted') : t('machines.steps', { ended: fitting.ended, of: fitting.of }),
+    isDone,
+  };
 }
 
 /** Several machines of one job: how far each is, and which of them is in hand. */

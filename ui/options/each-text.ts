@@ -8,5 +8,5 @@ import { moneyText } from '../words/amounts';
 export function eachText(t: StaffWords<'options'>, planCase: PlanCase, cents: number): string {
   const machines = machinesOf(planCase);
   if (machines === 1) return '';
-  return t('each', { machines, price: moneyText(eachCents(cents, machines), planCase.currency) });
+  return t('each', { price: moneyText(eachCents(cents, machines), planCase.currency) });
 }

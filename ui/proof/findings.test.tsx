@@ -44,12 +44,15 @@ const proof = (more: object = {}): ProofView =>
   }) as ProofView;
 const SIGNED = { signedOn: '2026-12-01', signedBy: 'Teo Marsh', depth: 'loaded', loadedMinutes: 20 };
 
-function shown(proofs: ProofView[], { maySign = true, language = 'en' as StaffLanguage } = {}) {
+function shown(
+  proofs: ProofView[],
+  { maySign = true, language = 'en' as StaffLanguage, machines = [] as object[] } = {},
+) {
   job = {
     id: 5,
     may: { signProofs: maySign },
     machine: { modelId: 2 },
-    work: { proofs, accepted: { option: { place: 1 }, token: 'abc' } },
+    work: { proofs, machine: 1, machines, accepted: { option: { place: 1 }, token: 'abc' } },
   };
   render(
     <WithWords language={language}>
@@ -95,6 +98,22 @@ describe('what was found, beside the promise', () => {
       '/api/jobs/5/proof/sign',
       { proof: 4, verdict: 'kept', remark: '', depth: 'loaded', loadedMinutes: 20 },
     ]);
+  });
+
+  it('of several machines is signed for all that keep the promise, or for one', async () => {
+    const machines = [
+      { jobId: 5, machine: 1, proof: 'read' },
+      { jobId: 5, machine: 2, proof: 'read' },
+      { jobId: 5, machine: 3, proof: 'broken' },
+      { jobId: 6, machine: 1, proof: 'read' },
+    ];
+    shown([proof()], { machines });
+    const others = screen.getByRole('checkbox', { name: /and 1 other machine/ });
+    await userEvent.click(screen.getByRole('button', { name: 'Sign' }));
+    expect(sent()[2]).toMatchObject({ proof: 4, others: true });
+    await userEvent.click(others);
+    await userEvent.click(screen.getByRole('button', { name: 'Sign' }));
+    expect(sent()[2]).toMatchObject({ proof: 4, others: false });
   });
 
   it('takes no minutes that are none', async () => {

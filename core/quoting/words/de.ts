@@ -6,7 +6,10 @@ export const DE: PaperWords = {
   title: (machine) => `Mehr Speicher für Ihr Gerät: ${machine}`,
   yourMachine: 'Ihr Gerät',
   forCustomer: (customer) => `Für ${customer}.`,
-  hasToday: (total) => (total === null ? 'Heute ist kein Speicher darin.' : `Heute sind ${total} darin.`),
+  hasToday: (total, isEach = false) => {
+    if (total === null) return 'Heute ist kein Speicher darin.';
+    return isEach ? `Heute sind in jedem ${total}.` : `Heute sind ${total} darin.`;
+  },
   holdsUntil: (day) => `Diese Preise gelten bis ${day}.`,
   option: (place) => `Vorschlag ${place}`,
   ourOffer: 'Unser Vorschlag',

@@ -6,7 +6,7 @@ export const EN: PaperWords = {
   title: (machine) => `More memory for your ${machine}`,
   yourMachine: 'machine',
   forCustomer: (customer) => `For ${customer}.`,
-  hasToday: (total) => `It has ${total ?? 'no memory'} today.`,
+  hasToday: (total, isEach = false) => `${isEach ? 'Each' : 'It'} has ${total ?? 'no memory'} today.`,
   holdsUntil: (day) => `These prices are valid until ${day}.`,
   option: (place) => `Option ${place}`,
   ourOffer: 'Our offer',

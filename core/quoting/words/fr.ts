@@ -6,8 +6,10 @@ export const FR: PaperWords = {
   title: (machine) => `Plus de mémoire pour votre machine : ${machine}`,
   yourMachine: 'votre machine',
   forCustomer: (customer) => `Pour ${customer}.`,
-  hasToday: (total) =>
-    total === null ? 'Elle n’a pas de mémoire aujourd’hui.' : `Elle a ${total} de mémoire aujourd’hui.`,
+  hasToday: (total, isEach = false) =>
+    total === null
+      ? 'Elle n’a pas de mémoire aujourd’hui.'
+      : `${isEach ? 'Chacune' : 'Elle'} a ${total} de mémoire aujourd’hui.`,
   holdsUntil: (day) => `Ces prix sont valables jusqu’au ${day}.`,
   option: (place) => `Solution ${place}`,
   ourOffer: 'Notre solution',

@@ -41,7 +41,8 @@ export interface PaperWords {
   title: (machine: string) => string;
   yourMachine: string;
   forCustomer: (customer: string) => string;
-  hasToday: (total: string | null) => string;
+  /** what is in it, or in each of several; null: nothing */
+  hasToday: (total: string | null, isEach?: boolean) => string;
   holdsUntil: (day: string) => string;
   option: (place: number) => string;
   ourOffer: string;

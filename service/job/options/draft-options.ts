@@ -5,7 +5,6 @@ import { isBelowLowest } from '../../../core/quoting/lowest-margin';
 import { makeOption } from '../../../core/quoting/option';
 import type { QuoteOption } from '../../../core/quoting/snapshot';
 import { PLAIN_TERMS } from '../../../core/quoting/terms';
-import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import type { ChosenPlan } from '../../../store/job/quotes';
 import type { JobWith, OthersSlice } from '../slices/slice';
 
@@ -73,13 +72,12 @@ function partAt(group: Drafted, whole: Drafted, place: number): DraftOption | nu
 
 /** The draft's option at a place, of all groups of the job's machines. */
 function joinedAt(state: Drafted, groups: readonly Drafted[], place: number): DraftOption {
-  const { group: nameOf } = PAPER_WORDS.en;
   const parts: GroupPart[] = [];
   for (const [nr, group] of groups.entries()) {
     const part = partAt(group, state, place);
     if (part === null)
-      return { place, ok: false, sentence: `${nameOf(nr + 1)} has no option ${place} yet: choose it on its Options.` };
-    if (!part.ok) return { place, ok: false, sentence: `${nameOf(nr + 1)}: ${part.sentence}` };
+      return { place, ok: false, sentence: `Group ${nr + 1} has no option ${place} yet: choose it on its Options.` };
+    if (!part.ok) return { place, ok: false, sentence: `Group ${nr + 1}: ${part.sentence}` };
     parts.push({ jobId: group.job.id, machines: group.job.machines, option: part.option });
   }
   return { place, ok: true, option: joinOptions(parts, state) };

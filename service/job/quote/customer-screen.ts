@@ -1,7 +1,7 @@
 import type { CustomerScreen } from '../../../core/quoting/customer-view';
 import { customerOptions } from '../../../core/quoting/staff-view';
 import type { Caller } from '../../staff/access';
-import { machinesName } from '../job-names';
+import { allMachines, machinesName } from '../job-names';
 import { draftOptions } from '../options/draft-options';
 import { showSlices } from '../slices/read-slices';
 
@@ -14,7 +14,7 @@ export async function customerScreen(_: Caller<'jobs.read'>, jobId: number): Pro
     jobId,
     language,
     currency: shop.currency,
-    machine: machinesName({ ...job, machines: groups.reduce((sum, one) => sum + one.machines, 0) }),
+    machine: machinesName({ ...job, machines: allMachines(groups) }),
     todayMiB: slots.reduce((sum, { module }) => sum + (module?.capacityMiB ?? 0), 0),
     isExempt: pricing.exempt !== null,
     isTaxAdded: pricing.taxWay === 'added',

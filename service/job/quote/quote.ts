@@ -33,7 +33,7 @@ import { promisePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import { type Caller, mayDo } from '../../staff/access';
 import { changeJob } from '../change-job';
-import { machinesName } from '../job-names';
+import { allMachines, machinesName } from '../job-names';
 import { draftOption, draftOptions, lowestOf } from '../options/draft-options';
 import type { JobWith } from '../slices/slice';
 import { contentCode } from './quote-content';
@@ -196,10 +196,7 @@ async function makeSnapshot(
     shop: shopOnPaper(shop),
     customer: { name: job.customer.name },
     machine: {
-      name: machinesName(
-        { ...job, machines: state.groups.reduce((sum, { machines }) => sum + machines, 0) },
-        PAPER_WORDS[language].yourMachine,
-      ),
+      name: machinesName({ ...job, machines: allMachines(state.groups) }, PAPER_WORDS[language].yourMachine),
       totalMiB: slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0),
     },
     suggested: draft?.suggested ?? null,

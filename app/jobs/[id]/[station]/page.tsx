@@ -10,7 +10,7 @@ import { STATIONS, type Station } from '@/core/machine/station';
 import { plannerScript, startPlanner } from '@/runtime/planner-script';
 import { nextMachine } from '@/service/job/bench/next-machine';
 import { rememberStation } from '@/service/job/counter';
-import { machinesName } from '@/service/job/job-names';
+import { allMachines, machinesName } from '@/service/job/job-names';
 import { showStation } from '@/service/job/job-state';
 import { marketText } from '@/service/job/options/market-text';
 import { jobView, pageJob } from '@/service/job/view';
@@ -68,7 +68,7 @@ export default async function StationPage({ params, searchParams }: { params: Pa
     <div className="flex items-center gap-3 min-w-0">
       <p className="truncate max-[620px]:whitespace-normal text-sm">
         <strong>{t('jobNr', { id: job.leadId ?? job.id })}</strong> · {job.customer.name || t('noName')} ·{' '}
-        {machinesName(job) || t('noMachine')}
+        {machinesName({ ...job, machines: allMachines(state.groups) }) || t('noMachine')}
       </p>
       <span className="max-[620px]:hidden shrink-0 whitespace-nowrap">
         <OnDeviceButton address={deviceAddress()} />
