@@ -1,4 +1,5 @@
 import { LANGUAGES } from '../core/language';
+import type { UsualLine } from '../core/quoting/usual-line';
 import { SUPPLIED_TEXTS, TEXT_KEYS } from '../core/quoting/words/shop-texts';
 import { transaction } from '../store/database';
 import { insertModel } from '../store/library/whole-models';
@@ -6,6 +7,7 @@ import { insertOffer, insertPrice, insertSeller } from '../store/market/offers';
 import { updateSeller } from '../store/market/sellers';
 import { insertShop, maybeShop, updatePapers } from '../store/shop/shop';
 import { approveText } from '../store/shop/shop-texts';
+import { replaceUsualLines } from '../store/shop/usual-lines';
 import { hashPassword } from '../store/staff/password';
 import { insertStaff } from '../store/staff/staff';
 import { DEMO_MODELS } from './machines';
@@ -16,6 +18,21 @@ import { DEMO_SELLERS, DEMO_TERMS } from './sellers';
 
 const HISTORY_MONTHS = 6;
 const MONTH_MS = 30 * 24 * 3600 * 1000;
+
+/** What the demo shop adds to quotes time and again. */
+const DEMO_LINES: UsualLine[] = [
+  { texts: { en: 'Diagnosis', de: 'Diagnose', fr: 'Diagnostic' }, cents: 2500, taxBp: null },
+  {
+    texts: { en: 'Cleaned inside, new thermal paste', de: 'Innen gereinigt, neue Wärmeleitpaste' },
+    cents: 3500,
+    taxBp: null,
+  },
+  {
+    texts: { en: 'Data moved to a new drive', de: 'Daten auf ein neues Laufwerk übertragen' },
+    cents: 4000,
+    taxBp: null,
+  },
+];
 
 const DEMO_STAFF = [
   { signIn: 'runa', name: 'Runa Petrel', role: 'owner' },
@@ -77,6 +94,7 @@ export async function loadDemoShop(now: Date): Promise<boolean> {
         await approveText(db, { key, language, words: null, supplied: SUPPLIED_TEXTS[language][key] }, people[0] ?? 0);
       }
     }
+    await replaceUsualLines(db, DEMO_LINES);
     const models = new Map<string, number>();
     // Offers are made for the first of several models of one name.
     for (const model of DEMO_MODELS) {

@@ -149,6 +149,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/staff': 'staff.manage',
   'DELETE /api/staff/[id]': 'staff.manage',
   'PUT /api/texts': 'shop.settings',
+  'PUT /api/usual-lines': 'shop.settings',
   'page /counter': 'jobs.read',
   'page /counter/closed': 'jobs.read',
   'GET /customer/[file]': 'open',

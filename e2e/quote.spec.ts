@@ -48,11 +48,26 @@ inLongRun(
     expect(await terms.getByLabel('Reason', { exact: true }).inputValue()).toBe('Stammkundin');
     await terms.getByLabel('Prices valid until').fill('');
     await terms.getByLabel('Customer’s language').selectOption('Deutsch');
-    await terms.getByLabel('Fee', { exact: true }).fill('Altbatterie');
-    await terms.getByLabel('Amount').first().fill('2.50');
     await terms.getByLabel('Note to the customer').fill('<b>Danke</b> für Ihre Anfrage.');
     await terms.getByRole('button', { name: 'Save terms' }).click();
     await page.getByText(/Terms: discount 10 % \(Stammkundin\)/).waitFor();
+    // Other lines: a usual one by a press, in the language of the quote, and a free one.
+    const others = page.getByRole('region', { name: 'Other lines' });
+    await others.getByRole('button', { name: /^\+ Diagnose/ }).click();
+    await option(page, 1).getByText('Diagnose').waitFor();
+    await others.getByRole('button', { name: 'Another line' }).click();
+    await others.getByRole('button', { name: 'Add', exact: true }).click();
+    await others.getByText('Enter what the customer reads.').waitFor();
+    await others.getByLabel('What the customer reads').fill('Altbatterie');
+    await others.getByLabel('Number').fill('2');
+    await others.getByLabel('Price of one').fill('2.50');
+    await others.getByLabel('Tax').fill('7');
+    expect(await axeFindings(page)).toEqual([]);
+    await others.getByRole('button', { name: 'Add', exact: true }).click();
+    await option(page, 1).getByText('2 × Altbatterie').waitFor();
+    await others.getByRole('button', { name: 'Change Diagnose' }).click();
+    await others.getByRole('button', { name: 'Remove', exact: true }).click();
+    await option(page, 1).getByText('Diagnose').waitFor({ state: 'detached' });
     await option(page, 1).getByText('Nachlass: Stammkundin').waitFor();
 
     await option(page, 1)

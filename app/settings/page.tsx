@@ -11,6 +11,7 @@ import { showPapers } from '@/service/shop/papers';
 import { showPriceRule } from '@/service/shop/price-rule';
 import { showRoleRule } from '@/service/shop/role-rule';
 import { showTexts } from '@/service/shop/shop-texts';
+import { showUsualLines } from '@/service/shop/usual-lines';
 import { Notice } from '@/ui/kit/notice';
 import { BackgroundWork } from '@/ui/settings/background-work';
 import { BestRule } from '@/ui/settings/best-rule';
@@ -22,6 +23,7 @@ import { PriceRuleSection } from '@/ui/settings/price-rule';
 import { RoleRuleSection } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
+import { UsualLinesSection } from '@/ui/settings/usual-lines';
 import { TIME_ZONES } from '@/ui/shop/time-zones';
 import { agoText } from '@/ui/words/amounts';
 import { getTranslations } from '@/ui/words/on-the-server';
@@ -46,6 +48,7 @@ const SECTIONS = [
   { id: 'shop', title: 'shop.title' },
   { id: 'prices', title: 'prices.title' },
   { id: 'charges', title: 'charges.title' },
+  { id: 'lines', title: 'lines.title' },
   { id: 'papers', title: 'papers.title' },
   { id: 'address', title: 'address.title' },
   { id: 'roles', title: 'roles.title' },
@@ -68,6 +71,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const texts = await showTexts(caller);
   const roles = await showRoleRule(caller);
   const address = await showCustomerAddress(caller);
+  const usualLines = await showUsualLines(caller);
   const background = await showBackground(caller);
   const now = new Date();
   return (
@@ -94,6 +98,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
         <ShopIdentitySection {...identity} timeZones={TIME_ZONES} />
         <PriceRuleSection {...prices} />
         <ChargesSection {...charges} />
+        <UsualLinesSection {...usualLines} />
         <PapersSection {...papers} usualAccept={USUAL_ACCEPT} />
         <CustomerAddressSection {...address} />
         <RoleRuleSection {...roles} />

@@ -140,7 +140,10 @@ export function makeOption(input: OptionInput): QuoteOption {
     computedLines(planCase, plan, { language, rates: rule.rates, aboutOf: aboutOf(input, language) }),
     edits,
   );
-  const made = [...ofPlan, ...termLines(ofPlan, terms, language, rule.rates)];
+  const made = [
+    ...ofPlan,
+    ...termLines(ofPlan, terms, language, { rates: rule.rates, isExempt: pricing.exempt !== null }),
+  ];
   const bill = billOf(billLines(made), rule);
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));
   const costCents = bought.reduce((sum, { count, supply }) => sum + count * (supply?.costCents ?? 0), 0);

@@ -99,7 +99,7 @@ describe('an option', () => {
     // A discount is no saving, and what a fee is for the maker does not do either.
     const terms: QuoteTerms = {
       ...PLAIN_TERMS,
-      fees: [{ text: 'Diagnosis', cents: 3000 }],
+      extras: [{ text: 'Diagnosis', quantity: 1, eachCents: 3000, taxBp: null }],
       discount: { kind: 'amount', cents: 500, reason: 'a friend' },
     };
     expect(made({ terms }).totalCents).toBe(totalCents + 2500);

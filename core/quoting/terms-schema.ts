@@ -28,15 +28,25 @@ const depositSchema = z.discriminatedUnion('kind', [
 /** What is paid when an option is accepted. */
 export type Deposit = z.infer<typeof depositSchema>;
 
+/** So many other lines a quote has at most. */
+export const MOST_EXTRAS = 12;
+
+const extraSchema = z.strictObject({
+  text: text(120).min(1, 'A line needs a text.'),
+  quantity: z.number().int().min(1, 'A line is of one at least.').max(999, 'At most 999 of one thing.').default(1),
+  /** price of one, in minor units, as the shop's prices are */
+  eachCents: cents.min(1, 'A line costs more than 0.'),
+  /** hundredths of a percent; null: as the shop's fees are taxed */
+  taxBp: z.number().int().min(0).max(10_000, 'A tax rate is at most 100 %.').nullable().default(null),
+});
+/** A line of a quote that is neither a part nor fitting. */
+export type Extra = z.infer<typeof extraSchema>;
+
 /** What holds for all options of a quote beside their lines. Every field may be absent: then nothing is agreed on it. */
 export const termsSchema = z.strictObject({
   discount: discountSchema.nullable().default(null),
-  fees: z
-    .array(
-      z.strictObject({ text: text(120).min(1, 'A fee needs a name.'), cents: cents.min(1, 'A fee is more than 0.') }),
-    )
-    .max(6, 'Six fees are enough for any quote.')
-    .default([]),
+  /** other lines than parts and fitting: diagnosis, cleaning, data moved, a drive */
+  extras: z.array(extraSchema).max(MOST_EXTRAS, `At most ${MOST_EXTRAS} other lines, please.`).default([]),
   deposit: depositSchema.nullable().default(null),
   /** the last day on which its prices hold; null: the shop's usual days */
   validUntil: daySchema.nullable().default(null),

@@ -4,7 +4,7 @@ import type { QuoteTerms } from './terms-schema';
 /** Nothing but what is usual. */
 export const PLAIN_TERMS: QuoteTerms = {
   discount: null,
-  fees: [],
+  extras: [],
   deposit: null,
   validUntil: null,
   language: null,

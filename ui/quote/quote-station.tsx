@@ -15,6 +15,7 @@ import { Notice } from '../kit/notice';
 import { dayText } from '../words/amounts';
 import { Drifts } from './drifts';
 import { OptionColumn } from './option-column';
+import { OtherLines } from './other-lines';
 import { SentVersions } from './sent-versions';
 import { ShopSide } from './shop-side';
 import { TermsBar } from './terms-bar';
@@ -223,6 +224,7 @@ export function QuoteStation() {
           <DraftColumn key={entry.place} entry={entry} onSave={onSave} />
         ))}
       </div>
+      {job.slip.length > 0 && <OtherLines />}
       {job.slip.length > 0 && <TermsBar />}
       <Drifts saving={onSave} />
       <SendBar onSave={onSave} />

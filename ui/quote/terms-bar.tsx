@@ -17,12 +17,11 @@ const TermsForm = dynamic(() => import('./terms-form').then((module) => module.T
 
 /** What is agreed beside the lines, in a line. */
 function agreedText(t: StaffWords<'quote'>, { terms, currency, validityDays, language, customer }: JobView): string {
-  const { discount, fees, deposit, validUntil, note } = terms;
+  const { discount, deposit, validUntil, note } = terms;
   const either = (value: { kind: 'share'; bp: number } | { kind: 'amount'; cents: number }) =>
     value.kind === 'share' ? percentText(value.bp) : moneyText(value.cents, currency);
   return [
     ...(discount === null ? [] : [t('terms.discount', { discount: either(discount), reason: discount.reason })]),
-    ...fees.map(({ text, cents }) => `${text} ${moneyText(cents, currency)}`),
     ...(deposit === null ? [] : [t('terms.deposit', { deposit: either(deposit) })]),
     validUntil === null ? t('terms.days', { validityDays }) : t('terms.until', { validUntil: dayText(validUntil) }),
     t('terms.language', { value: LANGUAGE_NAMES[language] }),

@@ -1,6 +1,5 @@
 'use client';
 import { useEffect, useRef, useState } from 'react';
-import { useFormContext } from 'react-hook-form';
 import { useTranslations } from '#translations';
 import { LANGUAGE_NAMES, LANGUAGES } from '@/core/language';
 import type { QuoteTerms } from '@/core/quoting/terms-schema';
@@ -29,7 +28,7 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
       language: job.terms.language ?? language ?? '',
       exempt: taxExempt ?? '',
     },
-    read: (typed) => readTerms(t, typed, job.currency),
+    read: (typed) => readTerms(t, typed, { currency: job.currency, extras: seen.extras }),
     send: async (terms, { exempt }) => {
       const patch = {
         ...(exempt.trim() !== (taxExempt ?? '') && { taxExempt: exempt.trim() || null }),
@@ -88,7 +87,6 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
             ...LANGUAGES.map((one) => ({ value: one, text: LANGUAGE_NAMES[one] })),
           ]}
         />
-        <FeeFields currency={job.currency} />
         <TextField
           name="exempt"
           label={t('terms.exempt')}
@@ -105,23 +103,4 @@ export function TermsForm({ onDone }: { onDone: () => void }) {
       </Form>
     </div>
   );
-}
-
-/** Fees, and one more that may be typed. */
-function FeeFields({ currency }: { currency: string }) {
-  const t = useTranslations('quote');
-  const fees = useFormContext<Typed>().watch('fees');
-  const last = fees.findLastIndex(({ text, amount }) => text !== '' || amount !== '');
-  return fees.slice(0, last + 2).map((_, nr) => (
-    // biome-ignore lint/suspicious/noArrayIndexKey: fees have nothing else to be known by while they are typed
-    <div key={nr} className="col-span-6 max-[860px]:col-span-4 grid grid-cols-[1fr_8rem] gap-2 items-end">
-      <TextField
-        name={`fees.${nr}.text`}
-        label={nr === 0 ? t('terms.fee') : t('terms.anotherFee')}
-        placeholder={t('terms.feeExample')}
-        maxLength={120}
-      />
-      <TextField name={`fees.${nr}.amount`} label={t('terms.costs')} unit={currency} inputMode="decimal" />
-    </div>
-  ));
 }

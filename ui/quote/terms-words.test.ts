@@ -6,7 +6,7 @@ const t = staffWords('en', 'quote');
 
 const typed = typedTerms(PLAIN_TERMS, 'EUR');
 const read = (more: Partial<typeof typed>, currency = 'EUR') => {
-  const made = readTerms(t, { ...typed, ...more }, currency);
+  const made = readTerms(t, { ...typed, ...more }, { currency, extras: [] });
   return made.ok ? made.value : Object.values(made.wrong).join(' ');
 };
 
@@ -28,7 +28,6 @@ describe('terms as they are typed', () => {
   it('say what is missing or wrong in one sentence', () => {
     expect(read({ discount: 'much' })).toBe('Enter the discount as 5 % or as an amount such as 10.00.');
     expect(read({ discount: '5 %' })).toBe('A discount needs a reason: the customer reads it.');
-    expect(read({ fees: [{ text: 'Courier', amount: '' }] })).toBe('Enter the amount for Courier, such as 5.00.');
     expect(read({ deposit: 'half' })).toBe('Enter the deposit as 20 % or as an amount such as 30.00.');
     expect(read({ discount: '1.5', reason: 'r' }, 'JPY')).toContain('Enter the discount');
   });
@@ -37,17 +36,15 @@ describe('terms as they are typed', () => {
     const terms = read({
       discount: '5 %',
       reason: 'r',
-      fees: [
-        { text: 'Courier', amount: '4.90' },
-        { text: '', amount: '' },
-      ],
       deposit: '30.00',
       validUntil: '2026-12-31',
       language: 'de',
       note: 'Thank you.',
     });
     if (typeof terms === 'string') throw new Error(terms);
-    expect(terms.fees).toEqual([{ text: 'Courier', cents: 490 }]);
-    expect(readTerms(t, typedTerms(terms, 'EUR'), 'EUR')).toEqual({ ok: true, value: terms });
+    // Other lines are none of the form's: they stay.
+    const extras = [{ text: 'Courier', quantity: 1, eachCents: 490, taxBp: null }];
+    const again = readTerms(t, typedTerms(terms, 'EUR'), { currency: 'EUR', extras });
+    expect(again).toEqual({ ok: true, value: { ...terms, extras } });
   });
 });

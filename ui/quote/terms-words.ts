@@ -7,16 +7,10 @@ import type { Deposit, QuoteTerms } from '@/core/quoting/terms-schema';
 import type { StaffWords } from '@/words/staff-words';
 import { isTyped, type Read, readTyped } from '../kit/form/read-typed';
 
-/** So many fees a quote may have. */
-const MOST_FEES = 6;
-const NO_FEE = { text: '', amount: '' };
-
-/** Terms as they are typed. */
+/** Terms as they are typed; other lines are not typed with them. */
 export interface TypedTerms {
   discount: string;
   reason: string;
-  /** as many as a quote may have: those that are none are empty */
-  fees: { text: string; amount: string }[];
   deposit: string;
   validUntil: string;
   language: Language | '';
@@ -44,10 +38,6 @@ export function typedTerms(terms: QuoteTerms, currency: string): TypedTerms {
   return {
     discount: eitherText(terms.discount, currency),
     reason: terms.discount?.reason ?? '',
-    fees: Array.from({ length: MOST_FEES }, (_, nr) => {
-      const fee = terms.fees[nr];
-      return fee === undefined ? NO_FEE : { text: fee.text, amount: plainMoney(fee.cents, currency) };
-    }),
     deposit: eitherText(terms.deposit, currency),
     validUntil: terms.validUntil ?? '',
     language: terms.language ?? '',
@@ -55,29 +45,28 @@ export function typedTerms(terms: QuoteTerms, currency: string): TypedTerms {
   };
 }
 
-/** The terms that were typed, or what is wrong with them. */
-export function readTerms(t: StaffWords<'quote'>, typed: TypedTerms, currency: string): Read<TypedTerms, QuoteTerms> {
+/**
+ * The terms that were typed, or what is wrong with them.
+ *
+ * @param extras the other lines, which stay as they are
+ */
+export function readTerms(
+  t: StaffWords<'quote'>,
+  typed: TypedTerms,
+  { currency, extras }: { currency: string; extras: QuoteTerms['extras'] },
+): Read<TypedTerms, QuoteTerms> {
   const off = isTyped(typed.discount) ? parseEither(typed.discount, currency) : null;
   const deposit = isTyped(typed.deposit) ? parseEither(typed.deposit, currency) : null;
   const reason = typed.reason.trim();
-  const fees = typed.fees
-    .map(({ text, amount }, nr) => ({ nr, text: text.trim(), amount, cents: parseMoneyIn(amount, currency) }))
-    .filter(({ text, amount }) => text !== '' || isTyped(amount));
   const looked = {
     discount: isTyped(typed.discount) && off === null && t('faults.discount'),
     reason: off !== null && reason === '' && t('faults.reason'),
     deposit: isTyped(typed.deposit) && deposit === null && t('faults.deposit'),
-    ...Object.fromEntries(
-      fees.map(({ nr, text, cents }) => [
-        `fees.${nr}.amount`,
-        cents === null && t('faults.fee', { value: text || t('faults.theFee') }),
-      ]),
-    ),
   };
   const { validUntil, language, note } = typed;
   return readTyped<TypedTerms, QuoteTerms>(looked, () => ({
     discount: off === null ? null : { ...off, reason },
-    fees: fees.map(({ text, cents }) => ({ text, cents: cents ?? 0 })),
+    extras,
     deposit,
     validUntil: validUntil || null,
     language: language || null,

@@ -85,7 +85,10 @@ export function joinOptions(parts: readonly GroupPart[], { terms, language, pric
   const names = parts.map((_, nr) => words.group(nr + 1));
   const rule = ruleForLines(pricing);
   const ofPlans = parts.flatMap((part, nr) => linesOf(part, names[nr] ?? ''));
-  const made = [...ofPlans, ...termLines(ofPlans, terms, language, rule.rates)];
+  const made = [
+    ...ofPlans,
+    ...termLines(ofPlans, terms, language, { rates: rule.rates, isExempt: pricing.exempt !== null }),
+  ];
   const bill = billOf(billLines(made), rule);
   const options = parts.map(({ option }) => option);
   const costCents = options.reduce((sum, { shop }) => sum + shop.costCents, 0);

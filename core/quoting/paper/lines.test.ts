@@ -177,7 +177,7 @@ describe('terms', () => {
     const sentence = (value: object): string | undefined => termsSchema.safeParse(value).error?.issues[0]?.message;
     expect(sentence({ discount: { kind: 'share', bp: 25_000, reason: 'r' } })).toBe('A share is at most 100 %.');
     expect(sentence({ discount: { kind: 'share', bp: 500, reason: ' ' } })).toContain('needs a reason');
-    expect(sentence({ fees: [{ text: '', cents: 5 }] })).toBe('A fee needs a name.');
+    expect(sentence({ extras: [{ text: '', eachCents: 5 }] })).toBe('A line needs a text.');
     expect(sentence({ note: 'x'.repeat(10_000) })).toBe('At most 1000 letters, please.');
     expect(sentence({ validUntil: '2026-02-31' })).toContain('A day is written');
     expect(termsSchema.parse({})).toEqual(PLAIN_TERMS);

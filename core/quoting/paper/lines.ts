@@ -103,16 +103,17 @@ export function discountCents(discount: Discount, lines: readonly QuoteLine[]): 
   return roundHalfEven(base, discount.bp, 10_000);
 }
 
-/** Fees and discount of a quote's terms, as lines after those of a plan. A discount falls on several tax rates at once. */
+/** Other lines and discount of a quote's terms, after those of a plan. A discount falls on several tax rates at once. */
 export function termLines(
   lines: readonly QuoteLine[],
-  { fees, discount }: QuoteTerms,
+  { extras, discount }: QuoteTerms,
   language: Language,
-  rates: TaxRates,
+  { rates, isExempt }: { rates: TaxRates; isExempt: boolean },
 ): MadeLine[] {
-  const charged = fees.map(({ text, cents }, nr) =>
-    line(`fee:${nr}`, { kind: 'fee', text, origin: null, quantity: 1, eachCents: cents, taxBp: rates.fee }),
-  );
+  const charged = extras.map(({ text, quantity, eachCents, taxBp }, nr) => {
+    const own = isExempt ? 0 : (taxBp ?? rates.fee);
+    return line(`fee:${nr}`, { kind: 'fee', text, origin: null, quantity, eachCents, taxBp: own });
+  });
   if (discount === null) return charged;
   const text = PAPER_WORDS[language].discount(discount.reason);
   const eachCents = -discountCents(discount, lines);

@@ -18,7 +18,7 @@ const { plans } = answer(planCase);
 const TERMS = {
   ...PLAIN_TERMS,
   discount: { kind: 'share' as const, bp: 700, reason: 'regular <customer> & friend' },
-  fees: [{ text: 'Old battery taken back', cents: 333 }],
+  extras: [{ text: 'Old battery taken back', quantity: 1, eachCents: 333, taxBp: null }],
 };
 
 function quoteOf(nr: number, more: Partial<OptionInput> = {}, exempt?: string): CustomerQuote {

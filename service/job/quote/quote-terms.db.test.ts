@@ -50,7 +50,13 @@ const options = async (job: number) => draftOptions(await stateOf(job)).flatMap(
 describe('what is agreed', () => {
   it('is in every option, goes out as it is, and stands in the next version but for its day', async () => {
     const job = await till();
-    must(await agree(job, { discount: REGULAR, fees: [{ text: 'Old battery', cents: 250 }], note: 'Thank you.' }));
+    must(
+      await agree(job, {
+        discount: REGULAR,
+        extras: [{ text: 'Old battery', quantity: 1, eachCents: 250, taxBp: null }],
+        note: 'Thank you.',
+      }),
+    );
     must(await agree(job, { discount: REGULAR, deposit: { kind: 'share', bp: 2000 }, note: 'Thank you.' }));
     for (const { lines, depositCents = 0 } of await options(job)) {
       expect(lines.at(-1)?.text).toBe('Discount: regular customer');

@@ -13,6 +13,7 @@ import { decisionOf, standingOf } from '../../../core/quoting/quote-answer';
 import type { SeenOption } from '../../../core/quoting/staff-view';
 import { seenDrift, staffView } from '../../../core/quoting/staff-view';
 import type { QuoteTerms } from '../../../core/quoting/terms-schema';
+import { textOfUsual } from '../../../core/quoting/usual-line';
 import { draftOptions, lowestOf } from '../options/draft-options';
 import type { JobWith } from '../slices/slice';
 
@@ -67,6 +68,8 @@ export interface QuoteView {
   slip: SlipOption[];
   /** what holds for the whole draft */
   terms: QuoteTerms;
+  /** lines that the shop adds time and again, in the language of the papers */
+  usualLines: { text: string; cents: number; taxBp: number | null }[];
   /** what its papers are written in */
   language: Language;
   pricing: PricingRule;
@@ -126,10 +129,15 @@ function slipOptions(state: JobWith<'quote' | 'market'>, seesCost: boolean): Sli
 
 /** @param seesCost what options cost and leave goes along */
 export function quoteView(state: JobWith<'quote' | 'market'>, seesCost: boolean): QuoteView {
-  const { terms, language, pricing, labour, draft, drifts } = state;
+  const { terms, language, pricing, labour, draft, drifts, shop } = state;
   return {
     slip: slipOptions(state, seesCost),
     terms,
+    usualLines: state.usualLines.map((line) => ({
+      text: textOfUsual(line, language, shop.language),
+      cents: line.cents,
+      taxBp: line.taxBp,
+    })),
     language,
     pricing,
     labour,

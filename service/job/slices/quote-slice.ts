@@ -1,5 +1,6 @@
 import { listMail } from '../../../store/mail/mail';
 import type { Queryable } from '../../../store/queryable';
+import { listUsualLines } from '../../../store/shop/usual-lines';
 import { textsIn } from '../../shop/shop-texts';
 import { acceptedOf } from '../bench/job-work';
 import { languageOf, termsOf } from '../quote/job-pricing';
@@ -20,7 +21,8 @@ export async function quoteSlice(db: Queryable, id: number, pieces: Pieces): Pro
     if (accepted === null) return driftsOf(db, id, current.snapshot.options);
     return driftsOf(db, id, [stillToOrder(accepted.whole, await pieces.wanted())]);
   };
-  const [draft, sent, answers, links, mail, pricing, labour, written, texts, moved] = await Promise.all([
+  const [usualLines, draft, sent, answers, links, mail, pricing, labour, written, texts, moved] = await Promise.all([
+    listUsualLines(db),
     pieces.draft(),
     pieces.sent(),
     pieces.answers(),
@@ -33,6 +35,7 @@ export async function quoteSlice(db: Queryable, id: number, pieces: Pieces): Pro
     drifts(),
   ]);
   return {
+    usualLines,
     draft,
     terms: termsOf(draft),
     language: written,

@@ -12,6 +12,7 @@ import type { Labour } from '../../../core/pricing/labour';
 import type { PricingRule } from '../../../core/pricing/pricing-rule';
 import type { NamedDrift } from '../../../core/quoting/drift/named-drift';
 import type { QuoteTerms } from '../../../core/quoting/terms-schema';
+import type { UsualLine } from '../../../core/quoting/usual-line';
 import type { EarlierJob } from '../../../store/job/earlier-jobs';
 import type { Fitting } from '../../../store/job/fittings';
 import type { Group } from '../../../store/job/groups';
@@ -94,6 +95,8 @@ export type ChosenSlice = MarketSlice;
 /** What is on the slip, and what went out. */
 export interface QuoteSlice {
   draft: Draft | null;
+  /** the shop's usual lines beside parts and fitting */
+  usualLines: UsualLine[];
   /** what holds for the whole draft, and what its papers are written in */
   terms: QuoteTerms;
   language: Language;
