@@ -19,6 +19,7 @@ const SCREENS: readonly [name: string, path: string, ready: string][] = [
   ['settings', '/settings', 'text=What people need'],
   ['moving in', '/moving-in', 'text=Customers and machines'],
   ['closed jobs', '/counter/closed', 'text=Open jobs'],
+  ['invoices', '/counter/invoices', 'text=No invoice is open'],
   ['help', '/help', 'text=For technicians'],
   ['help, a document', '/help/readings', 'text=SMBIOS'],
   ['people', '/people', 'text=Add a person'],

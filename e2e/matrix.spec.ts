@@ -258,12 +258,12 @@ describe('a customer’s link', () => {
 
   test.each(reads)('%s opens in each state what it may', async (door) => {
     const { path } = partsOf(door);
-    const isOfProof = path.includes('proof') || path.endsWith('/logo');
+    const isLater = path.includes('proof') || path.includes('invoice') || path.endsWith('/logo');
     for (const [state, opens] of Object.entries(OPENS)) {
       for (const cookie of [undefined, tokens.get('counter')]) {
         const { status, text } = await ask('GET', filled(path, { token: links.get(state) ?? '' }), { cookie });
-        // There is no proof yet, and no logo.
-        expect([door, state, status]).toEqual([door, state, opens && !isOfProof ? 200 : 404]);
+        // There is no proof yet, no invoice and no logo.
+        expect([door, state, status]).toEqual([door, state, opens && !isLater ? 200 : 404]);
         expect(text).not.toMatch(/(cost|margin)Cents|"shop":\{"kept"/i);
       }
     }

@@ -8,7 +8,7 @@ import { sentenceIn } from './sentences';
  * Files whose sentences people read. Customers' words have catalogues of their own; the tasks' and the runtime's sentences go
  * to the log or say themselves in three languages.
  */
-const OWN_LANGUAGES = /core\/(quoting\/words|proving\/proof-words)|outward\/papers\//;
+const OWN_LANGUAGES = /core\/(quoting\/words|proving\/proof-words|invoicing\/invoice-words)|outward\/papers\//;
 const sources = ['service', 'app', 'core', 'outward'].flatMap((room) =>
   (readdirSync(join(ROOT, room), { recursive: true }) as string[])
     .filter((name) => /\.tsx?$/.test(name) && !/\.test\.|testing\//.test(name))

@@ -53,6 +53,9 @@ export default async function CounterPage({ searchParams }: { searchParams: Sear
             >
               {by === 'needed' ? t('byTouched') : t('byNeeded')}
             </Link>
+            <Link href="/counter/invoices" className="text-sm underline underline-offset-4">
+              {t('invoices')}
+            </Link>
             <Link href="/counter/closed" className="text-sm underline underline-offset-4">
               {t('closedJobs')}
             </Link>

@@ -18,4 +18,6 @@ export interface Charges {
   labourStepMinutes: number;
   /** days that prices hold for */
   validityDays: number;
+  /** invoices are due so many days after their day */
+  invoiceDays: number;
 }

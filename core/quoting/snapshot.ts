@@ -17,7 +17,7 @@ const boardPictureSchema = z.array(
 );
 export type BoardPicture = z.infer<typeof boardPictureSchema>;
 
-const lineSchema = z.strictObject({
+export const lineSchema = z.strictObject({
   kind: z.enum(['part', 'labour', 'credit', 'fee', 'discount']),
   text: z.string(),
   /** who made a part and which it is, as the shop lets customers read it; quotes of before have none */
@@ -106,6 +106,17 @@ const optionSchema = z.strictObject({
 });
 export type QuoteOption = z.infer<typeof optionSchema>;
 
+const told = z.string().min(1).optional();
+/** The customer as a paper says it; what nobody told is left out, and papers of before have the name alone. */
+export const customerOnPaperSchema = z.strictObject({
+  name: z.string(),
+  street: told,
+  postalCode: told,
+  town: told,
+  country: told,
+  taxNumber: told,
+});
+
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
 
 /**
@@ -132,7 +143,7 @@ export const snapshotSchema = z.strictObject({
   note: z.string().optional(),
   taxBp: z.number().int().nonnegative(),
   shop: shopOnPaperSchema,
-  customer: z.strictObject({ name: z.string() }),
+  customer: customerOnPaperSchema,
   machine: z.strictObject({ name: z.string(), totalMiB: z.number().int().nonnegative() }),
   suggested: z.number().int().min(1).max(3).nullable(),
   options: z.array(optionSchema).min(1).max(3),

@@ -59,6 +59,7 @@ const page = (more: Partial<QuotePage> = {}): string =>
     hasLogo: false,
     acceptWords: {},
     isProved: false,
+    hasInvoice: false,
     files: { css: '/c', js: '/j', font: '/f' },
     refused: null,
     ...more,

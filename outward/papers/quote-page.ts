@@ -1,4 +1,5 @@
 import { dayText } from '../../core/day-text';
+import { INVOICE_WORDS } from '../../core/invoicing/invoice-words';
 import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { totalsText } from '../../core/quoting/groups/totals-text';
@@ -49,6 +50,8 @@ export interface QuotePage {
   /** what the button says by which one accepts, by language; left out or empty: the usual word */
   acceptWords: AcceptWords;
   isProved: boolean;
+  /** it is invoiced: its page leads to the invoice */
+  hasInvoice: boolean;
   /** where the page's style, script and letters are */
   files: { css: string; js: string; font: string };
   refused: Refused | null;
@@ -268,7 +271,7 @@ export function quotePage(page: QuotePage): string {
 <p>${words.forCustomer(isolated(customer.name))} ${todayText(quote)} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
 ${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrder({ ...quote.changes, day: day(quote.changes.on) })}</strong></p>`}${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
 <div class="options of-${options.length}">${options.map((option) => optionArticle(quote, option))}</div>
-<p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a>${page.isProved && html` <a class="button" href="${path}/proof">${PROOF_WORDS[language].seeSheet}</a>`}</p>
+<p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a>${page.isProved && html` <a class="button" href="${path}/proof">${PROOF_WORDS[language].seeSheet}</a>`}${page.hasInvoice && html` <a class="button" href="${path}/invoice">${INVOICE_WORDS[language].see}</a>`}</p>
 <div class="no-print" data-part="yes">${isOpen && acceptForm(page)}</div>
 <div class="no-print" data-part="asked">${asked(page)}</div>
 <div class="no-print words">${

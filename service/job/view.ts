@@ -35,8 +35,21 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
     signProofs: boolean;
     writeStock: boolean;
     sellBelowLowest: boolean;
+    invoice: boolean;
   };
-  customer: { name: string; phone: string; email: string; language: Language | null; taxExempt: string | null };
+  customer: {
+    name: string;
+    phone: string;
+    email: string;
+    language: Language | null;
+    taxExempt: string | null;
+    /** where the customer is; empty: nobody said */
+    street: string;
+    postalCode: string;
+    town: string;
+    country: string;
+    taxNumber: string;
+  };
   machine: {
     maker: string;
     name: string;
@@ -93,6 +106,7 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
       signProofs: mayDo(caller, 'proofs.sign'),
       writeStock: mayDo(caller, 'stock.write'),
       sellBelowLowest: mayDo(caller, 'quotes.below-lowest'),
+      invoice: mayDo(caller, 'quotes.send'),
     },
     customer: {
       name: job.customer.name,
@@ -100,6 +114,11 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
       email: job.customer.email,
       language: job.customer.language,
       taxExempt: job.customer.taxExempt,
+      street: job.customer.street,
+      postalCode: job.customer.postalCode,
+      town: job.customer.town,
+      country: job.customer.country,
+      taxNumber: job.customer.taxNumber,
     },
     machine: {
       maker: job.machineMaker,

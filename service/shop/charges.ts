@@ -22,6 +22,7 @@ export const chargesSchema = z.strictObject({
   labourLeastCents: amount,
   labourStepMinutes: z.number().int().min(1, 'Time counts in minutes.').max(120, 'At most two hours.'),
   validityDays: z.number().int().min(1, 'Prices are valid for at least one day.').max(365, 'At most one year.'),
+  invoiceDays: z.number().int().min(0, 'Days are 0 or more.').max(365, 'At most one year.'),
 });
 
 export async function showCharges(_: Caller<'shop.settings'>): Promise<{ charges: Charges; currency: string }> {
@@ -39,6 +40,7 @@ export async function showCharges(_: Caller<'shop.settings'>): Promise<{ charges
       labourLeastCents: shop.labourLeastCents,
       labourStepMinutes: shop.labourStepMinutes,
       validityDays: shop.validityDays,
+      invoiceDays: shop.invoiceDays,
     },
     currency: shop.currency,
   };

@@ -14,6 +14,13 @@ export interface Customer {
   language: Language | null;
   /** why this customer pays no tax; null: pays it */
   taxExempt: string | null;
+  /** for papers that have to say where the customer is; empty: nobody said */
+  street: string;
+  postalCode: string;
+  town: string;
+  /** ISO 3166-1, two letters */
+  country: string;
+  taxNumber: string;
 }
 
 export interface Job {
@@ -63,7 +70,8 @@ export interface Job {
 }
 
 const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', customer.name, 'phone', customer.phone,
-    'email', customer.email, 'language', customer.language, 'taxExempt', customer.tax_exempt) as customer, model_id as "modelId", machine_maker as "machineMaker",
+    'email', customer.email, 'language', customer.language, 'taxExempt', customer.tax_exempt, 'street', street, 'postalCode', postal_code,
+    'town', town, 'country', country, 'taxNumber', tax_number) as customer, model_id as "modelId", machine_maker as "machineMaker",
     machine_name as "machineName", serial, machines, more_serials as "moreSerials", lead_id as "leadId", complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
     not_bought as "notBought", parts_only as "partsOnly",
@@ -181,6 +189,11 @@ export interface IntakePatch {
   email?: string;
   language?: Customer['language'];
   taxExempt?: string | null;
+  street?: string;
+  postalCode?: string;
+  town?: string;
+  country?: string;
+  taxNumber?: string;
   machineMaker?: string;
   machineName?: string;
   serial?: string;
@@ -207,6 +220,11 @@ const CUSTOMER_FIELDS = {
   email: 'email',
   language: 'language',
   taxExempt: 'tax_exempt',
+  street: 'street',
+  postalCode: 'postal_code',
+  town: 'town',
+  country: 'country',
+  taxNumber: 'tax_number',
 } as const;
 const JOB_FIELDS = {
   machineMaker: 'machine_maker',

@@ -41,7 +41,8 @@ const STAMP = {
       concat_ws(' ', state, valid_until < (now() at time zone time_zone)::date, logo is not null, md5(accept_words::text),
         (select max(id) from quote_answer where quote_id = quote.id),
         (select count(*) from quote_reply join quote_answer on quote_answer.id = answer_id where quote_id = quote.id),
-        exists (select from proof where quote_id = quote.id and signed_at is not null and verdict <> 'broken')) as stamp
+        exists (select from proof where quote_id = quote.id and signed_at is not null and verdict <> 'broken') and all_proved(quote.id),
+        (select max(id) from invoice where quote_id = quote.id and cancelled_at is null)) as stamp
     from quote_link join quote on quote.id = quote_link.quote_id cross join shop
     where token_hash = any($1) and withdrawn_at is null`,
 };

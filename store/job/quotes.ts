@@ -172,6 +172,8 @@ export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot'
   acceptWords: AcceptWords;
   /** it was fitted, and the promise was held against the machine, signed and not broken */
   isProved: boolean;
+  /** it was invoiced, and the invoice counts */
+  hasInvoice: boolean;
   /** what was said to it, the earliest first */
   answers: StoredSaid[];
 }
@@ -184,6 +186,7 @@ const LINKED = {
   text: `select quote.id, state, snapshot, valid_until as "validUntil", opened_at is not null as "isOpened",
       valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo", accept_words as "acceptWords",
       all_proved(quote.id) as "isProved",
+      exists (select from invoice where invoice.quote_id = quote.id and cancelled_at is null) as "hasInvoice",
       coalesce((
         select jsonb_agg(jsonb_build_object('id', said.id, 'kind', kind, 'place', place, 'signed', signed, 'ticked', ticked,
             'words', said.words, 'on', (answered_at at time zone time_zone)::date::text,

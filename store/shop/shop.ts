@@ -58,7 +58,7 @@ const COLUMNS = `${IDENTITY}, contact, currency, time_zone as "timeZone", tax_bp
   credit_tax_bp as "creditTaxBp", labour_cents as "labourCents", labour_hour_cents as "labourHourCents",
   labour_least_cents as "labourLeastCents", labour_step_minutes as "labourStepMinutes", language, paper,
   logo is not null as "hasLogo", mail_from as "mailFrom", remind_days as "remindDays", accept_words as "acceptWords", paper_part as "paperPart",
-  paper_seller as "paperSeller", validity_days as "validityDays", mark_up_bp as "markUpBp",
+  paper_seller as "paperSeller", validity_days as "validityDays", invoice_days as "invoiceDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
   price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp",
   counter_sees_cost as "counterSeesCost", lowest_margin_bp as "lowestMarginBp", customer_address as "customerAddress", demo`;
@@ -155,7 +155,7 @@ export async function updateCharges(db: Queryable, charges: Charges): Promise<vo
   await run(
     db,
     `update shop set tax_bp = $1, tax_way = $2, tax_rounding = $3, labour_tax_bp = $4, fee_tax_bp = $5, credit_tax_bp = $6,
-       labour_cents = $7, labour_hour_cents = $8, labour_least_cents = $9, labour_step_minutes = $10, validity_days = $11`,
+       labour_cents = $7, labour_hour_cents = $8, labour_least_cents = $9, labour_step_minutes = $10, validity_days = $11, invoice_days = $12`,
     [
       charges.taxBp,
       charges.taxWay,
@@ -168,6 +168,7 @@ export async function updateCharges(db: Queryable, charges: Charges): Promise<vo
       charges.labourLeastCents,
       charges.labourStepMinutes,
       charges.validityDays,
+      charges.invoiceDays,
     ],
   );
 }

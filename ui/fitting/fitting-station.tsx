@@ -11,6 +11,7 @@ import { Button, buttonLook } from '../kit/button';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
 import { Notice } from '../kit/notice';
+import { DepositNote } from '../money/deposit-note';
 import { capacityText, dayText } from '../words/amounts';
 import { AcceptForm } from './accept-form';
 import { Checklist } from './checklist';
@@ -153,6 +154,7 @@ export function FittingStation() {
       ) : (
         fellThrough === null && (
           <>
+            <DepositNote />
             <Parts />
             <MachinePicker />
             <Bench key={job.work.machine} />

@@ -28,6 +28,7 @@ export const HELP_SECTIONS = {
     'moving-in',
     'prices',
     'work-and-tax',
+    'other-lines',
     'texts',
     'mail',
     'customers-see',

@@ -113,6 +113,34 @@ export function IntakeTextField({
   );
 }
 
+/** Where the customer is: few papers have to say it, so it is folded away. */
+function AddressFields() {
+  const t = useTranslations('intake');
+  const { job } = useJob();
+  const { street, postalCode, town, country, taxNumber } = job.customer;
+  return (
+    <details>
+      <summary className="cursor-pointer text-sm w-fit min-h-6 underline underline-offset-4 decoration-edge">
+        {[street, town].filter(Boolean).join(', ') || t('address.title')}
+      </summary>
+      <div className="grid grid-cols-2 gap-2.5 pt-1.5">
+        <div className="col-span-2">
+          <IntakeTextField key={`street ${street}`} name="street" label={t('address.street')} saved={street} />
+        </div>
+        <IntakeTextField
+          key={`code ${postalCode}`}
+          name="postalCode"
+          label={t('address.postalCode')}
+          saved={postalCode}
+        />
+        <IntakeTextField key={`town ${town}`} name="town" label={t('address.town')} saved={town} />
+        <IntakeTextField key={`country ${country}`} name="country" label={t('address.country')} saved={country} />
+        <IntakeTextField key={`tax ${taxNumber}`} name="taxNumber" label={t('address.taxNumber')} saved={taxNumber} />
+      </div>
+    </details>
+  );
+}
+
 export function CustomerFields() {
   const t = useTranslations('intake');
   const { job } = useJob();
@@ -125,6 +153,7 @@ export function CustomerFields() {
         <IntakeTextField key={`phone ${phone}`} name="phone" label={t('phone')} saved={phone} type="tel" />
         <IntakeTextField key={`email ${email}`} name="email" label={t('email')} saved={email} type="email" />
       </div>
+      <AddressFields />
     </fieldset>
   );
 }

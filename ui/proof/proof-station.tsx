@@ -3,6 +3,7 @@ import { useTranslations } from '#translations';
 import { useFresh } from '../client/use-fresh';
 import { useJob } from '../job/job-context';
 import { MachinePicker } from '../job/machine-picker';
+import { MoneySection } from '../money/money-section';
 import { Findings } from './findings';
 import { OldModulesSection } from './old-modules';
 import { TakeReport } from './take-report';
@@ -27,6 +28,7 @@ export function ProofStation() {
           {(!isDone || !areAllDone) && <TakeReport />}
           <Findings />
           <OldModulesSection />
+          <MoneySection />
         </>
       )}
     </div>

@@ -22,6 +22,7 @@ export function typedCharges(charges: Charges, currency: string): TypedCharges {
     labourLeastCents: plainMoney(charges.labourLeastCents, currency),
     labourStepMinutes: String(charges.labourStepMinutes),
     validityDays: String(charges.validityDays),
+    invoiceDays: String(charges.invoiceDays),
   };
 }
 
@@ -42,12 +43,14 @@ export function readCharges(
   const labourHourCents = isTyped(typed.labourHourCents) ? money(typed.labourHourCents) : null;
   const labourStepMinutes = wholeTyped(typed.labourStepMinutes, 3) ?? 0;
   const validityDays = wholeTyped(typed.validityDays, 3) ?? 0;
+  const invoiceDays = wholeTyped(typed.invoiceDays, 3);
   const looked = {
     labourCents: money(typed.labourCents) === null && noMoney,
     labourHourCents: isTyped(typed.labourHourCents) && labourHourCents === null && noMoney,
     labourLeastCents: money(typed.labourLeastCents) === null && noMoney,
     labourStepMinutes: (labourStepMinutes < 1 || labourStepMinutes > 120) && t('charges.faults.steps'),
     validityDays: (validityDays < 1 || validityDays > 365) && t('charges.faults.days'),
+    invoiceDays: (invoiceDays === null || invoiceDays > 365) && t('charges.faults.invoiceDays'),
     taxBp: taxBp === null && t('charges.faults.tax'),
     labourTaxBp: !isRate(typed.labourTaxBp) && noRate,
     feeTaxBp: !isRate(typed.feeTaxBp) && noRate,
@@ -65,5 +68,6 @@ export function readCharges(
     labourLeastCents: money(typed.labourLeastCents) ?? 0,
     labourStepMinutes,
     validityDays,
+    invoiceDays: invoiceDays ?? 0,
   }));
 }

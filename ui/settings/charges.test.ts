@@ -16,6 +16,7 @@ const charges: Charges = {
   labourLeastCents: 0,
   labourStepMinutes: 15,
   validityDays: 14,
+  invoiceDays: 14,
 };
 const typed = typedCharges(charges, 'EUR');
 const read = (more: Partial<typeof typed>) => {

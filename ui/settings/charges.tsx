@@ -95,7 +95,7 @@ export function ChargesSection({ charges, currency }: { charges: Charges; curren
           options={TAX_ROUNDINGS.map((value) => ({ value, text: t(ROUNDING_WORDS[value]) }))}
         />
         <TextField name="validityDays" label={t('charges.valid')} unit={t('days')} className="col-span-3" />
-        <span className="col-span-3 max-[860px]:hidden" />
+        <TextField name="invoiceDays" label={t('charges.invoiceDays')} unit={t('days')} className="col-span-3" />
         <RateField name="taxBp" label={t('charges.onParts')} placeholder="" />
         <RateField name="labourTaxBp" label={t('charges.onWork')} />
         <RateField name="feeTaxBp" label={t('charges.onFees')} />

@@ -91,13 +91,13 @@ function LineForm({ line, language, currency, onPut, onLeave }: LineFormProps) {
       />
       <TextField name="price" label={t('lines.price')} unit={currency} inputMode="decimal" />
       <TextField name="tax" label={t('lines.tax')} unit="%" placeholder={t('lines.asFees')} inputMode="decimal" />
-      {LANGUAGES.filter((one) => one !== language).map((one) => (
+      {LANGUAGES.filter((one) => one !== language).map((one, nr) => (
         <TextField
           key={one}
           name={one}
           label={t('lines.text', { language: LANGUAGE_NAMES[one] })}
           placeholder={t('lines.asUsual')}
-          className="max-[860px]:col-span-2"
+          className={nr === 0 ? 'max-[860px]:col-span-2' : 'col-span-2'}
           maxLength={120}
           lang={one}
         />

@@ -12,6 +12,6 @@ export const WORDS_OF_STATIONS = {
   limits: [...BESIDE, 'intake', 'limits'],
   options: [...BESIDE, 'intake', 'offers', 'options', 'plans'],
   quote: [...BESIDE, 'quote'],
-  fitting: [...BESIDE, 'fitting', 'intake'],
-  proof: [...BESIDE, 'intake', 'proof'],
+  fitting: [...BESIDE, 'fitting', 'intake', 'money'],
+  proof: [...BESIDE, 'intake', 'money', 'proof'],
 } as const satisfies Record<Station, readonly Name[]>;

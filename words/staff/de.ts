@@ -8,6 +8,7 @@ import job from './de/job.json';
 import jobs from './de/jobs.json';
 import limits from './de/limits.json';
 import models from './de/models.json';
+import money from './de/money.json';
 import moving from './de/moving.json';
 import offers from './de/offers.json';
 import options from './de/options.json';
@@ -31,6 +32,7 @@ export const de = {
   jobs,
   limits,
   models,
+  money,
   moving,
   offers,
   options,

@@ -8,6 +8,7 @@ import job from './en/job.json';
 import jobs from './en/jobs.json';
 import limits from './en/limits.json';
 import models from './en/models.json';
+import money from './en/money.json';
 import moving from './en/moving.json';
 import offers from './en/offers.json';
 import options from './en/options.json';
@@ -31,6 +32,7 @@ export const en = {
   jobs,
   limits,
   models,
+  money,
   moving,
   offers,
   options,

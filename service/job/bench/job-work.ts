@@ -16,6 +16,7 @@ import {
   listSearches,
 } from '../../../store/job/fittings';
 import type { Group } from '../../../store/job/groups';
+import { listInvoices, listPayments, type Payment, type StoredInvoice } from '../../../store/job/invoices';
 import { listOldModules, listProofs, type OldModule, type Proof } from '../../../store/job/proofs';
 import type { StoredAnswer } from '../../../store/job/quote-answers';
 import type { SentQuote } from '../../../store/job/quotes';
@@ -50,6 +51,9 @@ export interface JobWork {
   /** those of all groups, the latest first */
   proofs: Proof[];
   oldModules: OldModule[];
+  /** the last first; cancelled ones too */
+  invoices: StoredInvoice[];
+  payments: Payment[];
   /** how long it took in machines of this model, minutes, the latest first */
   usual: number[];
   /** what other jobs found to be otherwise in machines of this model, the latest first */
@@ -66,6 +70,8 @@ export const NO_WORK: JobWork = {
   beeps: [],
   proofs: [],
   oldModules: [],
+  invoices: [],
+  payments: [],
   usual: [],
   foundBefore: [],
 };
@@ -94,18 +100,21 @@ export async function usualMinutes(db: Queryable, modelId: number): Promise<numb
 
 /** Reads what was done for a job since its customer said yes. */
 export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Promise<JobWork> {
-  const [job, groups, sent, answers, fittings, wanted, orders, searches, proofs, oldModules] = await Promise.all([
-    pieces.job(),
-    pieces.groups(),
-    pieces.sent(),
-    pieces.answers(),
-    pieces.fittings(),
-    pieces.wanted(),
-    ordersOfJob(db, jobId),
-    listSearches(db, jobId),
-    listProofs(db, jobId),
-    listOldModules(db, jobId),
-  ]);
+  const [job, groups, sent, answers, fittings, wanted, orders, searches, proofs, oldModules, invoices, payments] =
+    await Promise.all([
+      pieces.job(),
+      pieces.groups(),
+      pieces.sent(),
+      pieces.answers(),
+      pieces.fittings(),
+      pieces.wanted(),
+      ordersOfJob(db, jobId),
+      listSearches(db, jobId),
+      listProofs(db, jobId),
+      listOldModules(db, jobId),
+      listInvoices(db, jobId),
+      listPayments(db, jobId),
+    ]);
   const accepted = acceptedOf(sent, answers, jobId);
   if (sent.length === 0 || (accepted === null && fittings.length === 0)) return NO_WORK;
   const { modelId, machineMaker } = job;
@@ -114,7 +123,21 @@ export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Prom
     modelId === null ? [] : usualMinutes(db, modelId),
     modelId === null ? [] : findsOfModel(db, modelId, jobId),
   ]);
-  return { accepted, groups, wanted, orders, fittings, searches, beeps, proofs, oldModules, usual, foundBefore };
+  return {
+    accepted,
+    groups,
+    wanted,
+    orders,
+    fittings,
+    searches,
+    beeps,
+    proofs,
+    oldModules,
+    invoices,
+    payments,
+    usual,
+    foundBefore,
+  };
 }
 
 /** Every machine that the work is about. */

@@ -8,6 +8,7 @@ import type { SeenOption } from '../../../core/quoting/staff-view';
 import { staffView } from '../../../core/quoting/staff-view';
 import type { MachineAt } from '../../../store/job/find-machine';
 import { standingLine } from '../../orders/orders';
+import { type MoneyView, moneyView } from '../invoice/view';
 import type { JobWith } from '../slices/slice';
 import { machinesAt, openFitting, whyNoLongerFits } from './job-work';
 import { modulesOut } from './old-modules';
@@ -123,6 +124,8 @@ export interface WorkView {
   /** the latest first */
   proofs: ProofView[];
   old: OldModuleView[];
+  /** what it comes to, what was paid, its invoices; null: nothing is accepted */
+  money: MoneyView | null;
   /** changes whenever any of this does */
   stamp: string;
 }
@@ -278,6 +281,7 @@ export function workView(state: JobWith<'work' | 'market' | 'quote'>, seesCost: 
             const settled = oldModules.find((one) => one.slot === slot);
             return { slot, what, fate: settled?.fate ?? null, by: settled?.by ?? null };
           }),
+    money: moneyView(state),
     stamp: job.touchedAt.toISOString(),
   };
 }

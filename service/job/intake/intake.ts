@@ -61,6 +61,15 @@ export const intakeSchema = z
     email: text(200).refine((value) => value === '' || /^[^\s@]+@[^\s@]+$/.test(value), 'An e-mail address has one @.'),
     language: z.enum(LANGUAGES).nullable(),
     taxExempt: text(120).min(1, 'Enter why no tax is due: the customer reads it.').nullable(),
+    street: text(200),
+    postalCode: text(20),
+    town: text(120),
+    country: z
+      .string()
+      .trim()
+      .toUpperCase()
+      .regex(/^([A-Z]{2})?$/, 'A country is two letters, such as IE.'),
+    taxNumber: text(60),
     machineMaker: text(120),
     machineName: text(160),
     serial: text(120),
@@ -100,15 +109,12 @@ export const writeIntakeSchema = z
 
 /** What a job's Intake fields hold now. */
 function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
-  const { name, phone, email, language, taxExempt } = customer;
+  const { name, id: _, ...ofCustomer } = customer;
   const { machineMaker, machineName, serial, machines, moreSerials, complaint, needMiB, budgetCents, cpu, uses } = job;
   const { fullPart, inUseMiB, neededBy, cover, os, osBits, notBought, partsOnly } = job;
   return {
     customerName: name,
-    phone,
-    email,
-    language,
-    taxExempt,
+    ...ofCustomer,
     machineMaker,
     machineName,
     serial,

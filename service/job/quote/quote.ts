@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { MOST_CENTS } from '../../../core/pricing/bounds';
+import { customerOnPaper } from '../../../core/quoting/customer-on-paper';
 import { type CustomerQuote, customerView } from '../../../core/quoting/customer-view';
 import { faultOfOptions } from '../../../core/quoting/option';
 import {
@@ -194,7 +195,7 @@ async function makeSnapshot(
     ...(terms.note !== '' && { note: terms.note }),
     taxBp: shop.taxBp,
     shop: shopOnPaper(shop),
-    customer: { name: job.customer.name },
+    customer: customerOnPaper(job.customer),
     machine: {
       name: machinesName({ ...job, machines: allMachines(state.groups) }, PAPER_WORDS[language].yourMachine),
       totalMiB: slots.reduce((sum, slot) => sum + (slot.module?.capacityMiB ?? 0), 0),
@@ -260,6 +261,8 @@ export interface OpenedQuote {
   acceptWords: AcceptWords;
   /** its proof sheet is signed */
   isProved: boolean;
+  /** it is invoiced */
+  hasInvoice: boolean;
 }
 
 /** Codes of quotes by what opens them: what is sent never changes, so its code is made once. */
@@ -285,12 +288,12 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   const sent = await findLinked(pool(), linkHash(token));
   if (sent === null) return null;
   if (byCustomer && !sent.isOpened) await noteOpened(pool(), sent.id);
-  const { answers, lapsed, hasLogo, acceptWords, isProved } = sent;
+  const { answers, lapsed, hasLogo, acceptWords, isProved, hasInvoice } = sent;
   const answer = decisionOf(answers);
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
   const quote = customerView(sent.snapshot);
   const questions = answers
     .filter(({ kind }) => kind === 'question')
     .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
-  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo, acceptWords, isProved };
+  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo, acceptWords, isProved, hasInvoice };
 }

@@ -1,0 +1,72 @@
+import { axeFindings, openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { JOBS } from '../testing/demo-jobs';
+
+const stage = openStage();
+
+test('an invoice after the proof: payment noted, PDF and UBL, on the customer’s link, cancelled and made anew', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${JOBS.library}/intake`);
+  await page.getByText('Address, for invoices').click();
+  await page.getByLabel('Street').fill('1 Reading Lane');
+  await page.getByLabel('Town').fill('Skerrow');
+  await page.getByLabel('Country (two letters)').fill('Irland');
+  await page.keyboard.press('Tab');
+  await page.getByText('A country is two letters, such as IE.').waitFor();
+  await page.getByLabel('Country (two letters)').fill('IE');
+  await page.keyboard.press('Tab');
+  await page.getByText('1 Reading Lane, Skerrow').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.goto(`/jobs/${JOBS.library}/proof`);
+  const money = page.getByRole('region', { name: 'Payment and invoice' });
+  await money.getByRole('button', { name: 'Note a payment' }).click();
+  const amount = money.getByLabel('Amount');
+  const due = await amount.inputValue();
+  await amount.fill('a lot');
+  await money.getByRole('button', { name: 'Note it' }).click();
+  await money.getByText('Enter the amount, such as 25.00.').waitFor();
+  await amount.fill('10.00');
+  await money.getByLabel('How').selectOption('cash');
+  expect(await axeFindings(page)).toEqual([]);
+  await money.getByRole('button', { name: 'Note it' }).click();
+  await money.getByText(/€10\.00 on .*, cash/).waitFor();
+  await money.getByText(`€${(Number(due) - 10).toFixed(2)} to pay`, { exact: false }).waitFor();
+  await money.getByRole('button', { name: 'Make the invoice' }).click();
+  await money.getByText(/INV-20\d\d-0001/).waitFor();
+  await money.getByText('open', { exact: true }).waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  const pdf = (await money.getByRole('link', { name: 'PDF' }).getAttribute('href')) ?? '';
+  const text = await pdfText(page.request, pdf);
+  for (const said of ['Invoice INV-', '1 Reading Lane', 'Supplied:', 'in cash', 'Please pay'])
+    expect(text).toContain(said);
+  const ubl = await page.request.get((await money.getByRole('link', { name: 'UBL 2.3' }).getAttribute('href')) ?? '');
+  expect(ubl.headers()['content-type']).toContain('application/xml');
+  expect(await ubl.text()).toContain('<cbc:PrepaidAmount currencyID="EUR">10.00</cbc:PrepaidAmount>');
+  // The customer finds it where the quote and the proof are.
+  const href = (await page.getByRole('link', { name: 'Customer’s page' }).getAttribute('href')) ?? '';
+  const customer = await (await stage.browser.newContext({ baseURL: stage.app.base })).newPage();
+  const quote = href.replace(/\/proof$/, '');
+  await customer.goto(quote);
+  const link = await customer.getByRole('link', { name: 'Invoice as PDF' }).getAttribute('href');
+  expect(await pdfText(customer.request, link ?? '')).toContain('INV-');
+  expect(await axeFindings(customer)).toEqual([]);
+  // The rest is paid, and a wrong one is cancelled.
+  await money.getByRole('button', { name: 'Note a payment' }).click();
+  await money.getByRole('button', { name: 'Note it' }).click();
+  await money.getByText('all paid', { exact: false }).waitFor();
+  await money.getByText('paid', { exact: true }).waitFor();
+  await money.getByRole('button', { name: 'Cancel it' }).click();
+  await money.getByLabel(/^Why it is cancelled/).fill('wrong address');
+  await money.getByRole('button', { name: 'Cancel the invoice' }).click();
+  await money.getByText(/cancelled on .*: wrong address/).waitFor();
+  expect(await pdfText(page.request, pdf)).toContain('wrong address');
+  await customer.reload();
+  await customer.getByRole('link', { name: 'Invoice as PDF' }).waitFor({ state: 'detached' });
+  await money.getByRole('button', { name: 'Make the invoice' }).click();
+  await money.getByText(/INV-20\d\d-0002/).waitFor();
+  expect(faults).toEqual([]);
+  await context.close();
+});
