@@ -48,7 +48,8 @@ export function SlotBoard(props: SlotBoardProps) {
   const look: Omit<SocketLook, 'planned'> = {
     form: form === 'SO-DIMM' ? 'SO-DIMM' : 'DIMM',
     keys: keysOf(generation, form),
-    width: Math.floor((width - GAP * (columns - 1)) / columns),
+    // Where the board is not shown it has no width at all.
+    width: Math.max(0, Math.floor((width - GAP * (columns - 1)) / columns)),
     dense: changes.length >= DENSE_FROM,
   };
   const hands = useBoardHands(rows, edit, onPick, (slot) => {

@@ -75,7 +75,7 @@ function InvoiceLine({ invoice }: { invoice: InvoiceView }) {
             {t('invoice.cancelled', { on: dayText(cancelled.on), why: cancelled.why })} {cancelled.by}
           </span>
         )}
-        <a href={`${path}/pdf`} className={buttonLook(cancelled === null ? 'act' : 'plain')}>
+        <a href={`${path}/pdf`} className={buttonLook('plain')}>
           {t('invoice.pdf')}
         </a>
         {cancelled === null && (
@@ -138,7 +138,6 @@ function MakeInvoice({ money }: { money: MoneyView }) {
           onChange={(event) => setSuppliedOn(event.target.value)}
         />
         <Button
-          weight="act"
           className="min-h-11"
           disabled={busy || suppliedOn === ''}
           onClick={() => void save('POST', `/api/jobs/${job.id}/invoice`, { suppliedOn })}

@@ -54,7 +54,7 @@ export default async function InvoicesPage({
               <li key={number}>
                 <a
                   href={`/jobs/${jobId}/proof`}
-                  className="grid grid-cols-[9rem_minmax(0,1fr)_9rem_10rem_9rem_8rem] gap-4 px-4 py-2 hover:bg-act-soft text-sm max-[860px]:grid-cols-2 max-[860px]:gap-x-4 max-[860px]:gap-y-0"
+                  className="grid grid-cols-[9rem_minmax(0,1fr)_9rem_12.5rem_8rem_7rem] gap-4 px-4 py-2 hover:bg-act-soft text-sm max-[860px]:grid-cols-2 max-[860px]:gap-x-4 max-[860px]:gap-y-0"
                 >
                   <span className={`font-semibold ${state === null ? 'line-through' : ''}`}>{number}</span>
                   <span className="font-semibold truncate">{customer}</span>
