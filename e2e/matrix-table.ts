@@ -155,6 +155,8 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/staff': 'staff.manage',
   'DELETE /api/staff/[id]': 'staff.manage',
   'PUT /api/texts': 'shop.settings',
+  'PUT /api/paper-texts': 'shop.settings',
+  'PUT /api/quote-says': 'shop.settings',
   'PUT /api/usual-lines': 'shop.settings',
   'page /counter': 'jobs.read',
   'page /counter/closed': 'jobs.read',

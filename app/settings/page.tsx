@@ -9,6 +9,7 @@ import { showIdentity } from '@/service/shop/identity';
 import { showNeeds } from '@/service/shop/needs';
 import { showPapers } from '@/service/shop/papers';
 import { showPriceRule } from '@/service/shop/price-rule';
+import { showQuoteSays } from '@/service/shop/quote-says';
 import { showRoleRule } from '@/service/shop/role-rule';
 import { showTexts } from '@/service/shop/shop-texts';
 import { showUsualLines } from '@/service/shop/usual-lines';
@@ -20,6 +21,7 @@ import { CustomerAddressSection } from '@/ui/settings/customer-address';
 import { NeedLadder } from '@/ui/settings/need-ladder';
 import { PapersSection } from '@/ui/settings/papers';
 import { PriceRuleSection } from '@/ui/settings/price-rule';
+import { QuoteSaysSection } from '@/ui/settings/quote-says';
 import { RoleRuleSection } from '@/ui/settings/role-rule';
 import { ShopIdentitySection } from '@/ui/settings/shop-identity';
 import { Texts } from '@/ui/settings/texts';
@@ -50,6 +52,7 @@ const SECTIONS = [
   { id: 'charges', title: 'charges.title' },
   { id: 'lines', title: 'lines.title' },
   { id: 'papers', title: 'papers.title' },
+  { id: 'says', title: 'says.title' },
   { id: 'address', title: 'address.title' },
   { id: 'roles', title: 'roles.title' },
   { id: 'texts', title: 'texts.title' },
@@ -72,6 +75,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
   const roles = await showRoleRule(caller);
   const address = await showCustomerAddress(caller);
   const usualLines = await showUsualLines(caller);
+  const quoteSays = await showQuoteSays(caller);
   const background = await showBackground(caller);
   const now = new Date();
   return (
@@ -100,6 +104,7 @@ export default async function SettingsPage({ searchParams }: { searchParams: Pro
         <ChargesSection {...charges} />
         <UsualLinesSection {...usualLines} />
         <PapersSection {...papers} usualAccept={USUAL_ACCEPT} />
+        <QuoteSaysSection {...quoteSays} usual={papers.language} />
         <CustomerAddressSection {...address} />
         <RoleRuleSection {...roles} />
         <Texts rows={texts} usual={papers.language} />

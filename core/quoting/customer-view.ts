@@ -27,7 +27,7 @@ export interface CustomerScreen {
  */
 export function customerView(quote: QuoteSnapshot): CustomerQuote {
   const { fenbrik, number, sentOn, validUntil, currency, language, taxWay, taxRounding, exempt, changes, note } = quote;
-  const { taxBp, suggested } = quote;
+  const { taxBp, suggested, guarantee, perGb, texts } = quote;
   return {
     fenbrik,
     number,
@@ -41,6 +41,9 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
     ...(changes !== undefined && { changes }),
     ...(note !== undefined && { note }),
     taxBp,
+    ...(guarantee !== undefined && { guarantee }),
+    ...(perGb !== undefined && { perGb }),
+    ...(texts !== undefined && { texts }),
     suggested,
     shop: quote.shop,
     customer: quote.customer,

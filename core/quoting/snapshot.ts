@@ -5,6 +5,7 @@ import { LANES, ORIGINS } from '../planning/model/lanes';
 import { CARES } from '../planning/rules/care';
 import { TAX_ROUNDINGS, TAX_WAYS } from '../pricing/bill';
 import { shopOnPaperSchema } from '../shop/shop-on-paper';
+import { PAPER_TEXTS } from './paper-text';
 import { TEXT_KEYS, type TextKey } from './words/shop-texts';
 
 const cents = z.number().int();
@@ -117,6 +118,8 @@ export const customerOnPaperSchema = z.strictObject({
   taxNumber: told,
 });
 
+const months = z.number().int().nonnegative();
+
 const day = z.string().regex(/^\d{4}-\d{2}-\d{2}$/);
 
 /**
@@ -142,6 +145,14 @@ export const snapshotSchema = z.strictObject({
   /** a word to the customer */
   note: z.string().optional(),
   taxBp: z.number().int().nonnegative(),
+  /** guarantee on parts and on work, months; absent: none is told */
+  guarantee: z.strictObject({ partsMonths: months, workMonths: months }).optional(),
+  /** options say what a GB costs */
+  perGb: z.literal(true).optional(),
+  /** the shop's texts that it stands under, each in the version of its day */
+  texts: z
+    .array(z.strictObject({ kind: z.enum(PAPER_TEXTS), version: z.number().int().positive(), words: z.string() }))
+    .optional(),
   shop: shopOnPaperSchema,
   customer: customerOnPaperSchema,
   machine: z.strictObject({ name: z.string(), totalMiB: z.number().int().nonnegative() }),

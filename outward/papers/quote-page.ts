@@ -4,9 +4,11 @@ import { PROOF_WORDS } from '../../core/proving/proof-words';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { totalsText } from '../../core/quoting/groups/totals-text';
 import { codeText } from '../../core/quoting/paper/content-code';
+import { deliveryText } from '../../core/quoting/paper/delivery-text';
 import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
 import { todayText } from '../../core/quoting/paper/today-text';
+import { paragraphsOf } from '../../core/quoting/paper-text';
 import {
   type CustomerAnswer,
   type CustomerQuestion,
@@ -130,7 +132,7 @@ ${figureNotes(quote, option).map((note) => html`<p class="small">${note}</p>`)}$
   option.warnings.length > 0 &&
   html`<div><h3>${words.mind}</h3><ul>${option.warnings.map((warning) => html`<li>${warning}</li>`)}</ul></div>`
 }
-<p class="small soft">${words.leadDays(option.leadDays)}</p>
+<p class="small soft">${deliveryText(quote, option)}</p>
 </article>`;
 }
 
@@ -175,6 +177,20 @@ function statementsFor(page: QuotePage, option: CustomerOption): Markup | null {
   )}</fieldset>`;
 }
 
+/** What the quote stands under: the guarantee, and the shop's texts, of which the longer ones are folded. */
+function says(quote: CustomerQuote): Markup | null {
+  const { guarantee, texts = [] } = quote;
+  const words = wordsOf(quote);
+  if (guarantee === undefined && texts.length === 0) return null;
+  const whole = (text: string) => html`${paragraphsOf(text).map((one) => html`<p class="lines">${one}</p>`)}`;
+  return html`<section class="says">${guarantee !== undefined && html`<p><strong>${words.guarantee(guarantee.partsMonths, guarantee.workMonths)}</strong></p>`}${texts.map(
+    ({ kind, words: text }) =>
+      kind === 'bring'
+        ? html`<h2>${words.texts.bring}</h2>${whole(text)}`
+        : html`<details class="text"><summary>${words.texts[kind]}</summary>${whole(text)}</details>`,
+  )}</section>`;
+}
+
 function acceptForm(page: QuotePage): Markup {
   const { quote, path, refused, acceptWords } = page;
   const { options, suggested, currency } = quote;
@@ -198,6 +214,7 @@ function acceptForm(page: QuotePage): Markup {
   }${options.map((option) => statementsFor(page, option))}
 <label class="field">${words.signature}<input name="signed" autocomplete="name" maxlength="120" value="${refused?.signed ?? ''}"></label>
 ${faultOf(page, 'accept')}
+${(quote.texts ?? []).some(({ kind }) => kind === 'terms') && html`<p class="small">${wordsOf(quote).agreeTerms}</p>`}
 <p class="row"><button class="act">${acceptWords[language] || words.yes}</button><span class="small soft">${words.orderThen(fittingOf(options))}</span></p>
 </form>`;
 }
@@ -271,6 +288,7 @@ export function quotePage(page: QuotePage): string {
 <p>${words.forCustomer(isolated(customer.name))} ${todayText(quote)} <strong>${words.holdsUntil(day(quote.validUntil))}</strong></p>
 ${quote.changes !== undefined && html`<p class="word"><strong>${words.changesOrder({ ...quote.changes, day: day(quote.changes.on) })}</strong></p>`}${quote.note !== undefined && html`<p class="word">${quote.note}</p>`}</div>
 <div class="options of-${options.length}">${options.map((option) => optionArticle(quote, option))}</div>
+${says(quote)}
 <p class="no-print"><a class="button" href="${path}/pdf">${words.samePdf}</a>${page.isProved && html` <a class="button" href="${path}/proof">${PROOF_WORDS[language].seeSheet}</a>`}${page.hasInvoice && html` <a class="button" href="${path}/invoice">${INVOICE_WORDS[language].see}</a>`}</p>
 <div class="no-print" data-part="yes">${isOpen && acceptForm(page)}</div>
 <div class="no-print" data-part="asked">${asked(page)}</div>

@@ -3,9 +3,11 @@ import { dayText } from '../../core/day-text';
 import type { CustomerOption, CustomerQuote } from '../../core/quoting/customer-view';
 import { totalsText } from '../../core/quoting/groups/totals-text';
 import { codeText } from '../../core/quoting/paper/content-code';
+import { deliveryText } from '../../core/quoting/paper/delivery-text';
 import { figureNotes, figureRows, savingSentences } from '../../core/quoting/paper/figure-rows';
 import { fittingOf } from '../../core/quoting/paper/statements';
 import { todayText } from '../../core/quoting/paper/today-text';
+import { paragraphsOf } from '../../core/quoting/paper-text';
 import {
   capacityIn,
   isolated,
@@ -166,7 +168,7 @@ function sentencesOf(quote: CustomerQuote, option: CustomerOption): { text: stri
       text: `${statements.includes(warning) ? words.agree : words.mind}: ${warning}`,
       style: {},
     })),
-    { text: words.leadDays(option.leadDays), style: { colour: SOFT } },
+    { text: deliveryText(quote, option), style: { colour: SOFT } },
   ];
 }
 
@@ -206,6 +208,31 @@ function drawOption(sheet: PdfSheet, quote: CustomerQuote, option: CustomerOptio
   for (const { text, style } of sentencesOf(quote, option)) {
     sheet.need(sheet.heightOf(text, style));
     sheet.text(part, 'P', text, style);
+  }
+}
+
+/** What the quote stands under: guarantee and what to bring before the code of its content, terms and notices after it. */
+function drawSays(sheet: PdfSheet, quote: CustomerQuote, where: 'before' | 'after'): void {
+  const { guarantee, texts = [] } = quote;
+  const words = wordsOf(quote);
+  if (where === 'before' && guarantee !== undefined) {
+    const text = words.guarantee(guarantee.partsMonths, guarantee.workMonths);
+    sheet.need(sheet.heightOf(text));
+    sheet.text(sheet.root, 'P', text, { weight: 'bold' });
+    sheet.y += 4;
+  }
+  const style: Style = where === 'before' ? {} : { size: 8.5 };
+  for (const { kind, words: text } of texts.filter((one) => (one.kind === 'bring') === (where === 'before'))) {
+    sheet.y += where === 'before' ? 2 : 14;
+    sheet.need(40);
+    sheet.text(sheet.root, 'H2', words.texts[kind], { weight: 'bold', size: 11 });
+    for (const paragraph of paragraphsOf(text)) {
+      for (const line of paragraph.split('\n')) {
+        sheet.need(sheet.heightOf(line, style));
+        sheet.text(sheet.root, 'P', line, style);
+      }
+      sheet.y += 4;
+    }
   }
 }
 
@@ -280,6 +307,7 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   }
   for (const option of quote.options) drawOption(sheet, quote, option);
   sheet.y += 12;
+  drawSays(sheet, quote, 'before');
   const end = `${words.sayYes(quote.shop.contact)} ${words.prices(quote.taxWay === 'added' && quote.exempt === undefined, fittingOf(quote.options))}`;
   const codeLine = `${words.codeOfContent}: ${codeText(code)}`;
   sheet.need(sheet.heightOf(end) + sheet.heightOf(codeLine, { size: 8 }) + 6);
@@ -288,5 +316,6 @@ export async function quotePdf(quote: CustomerQuote, code: string, style: PaperS
   sheet.text(sheet.root, 'P', codeLine, { colour: SOFT, size: 8 });
   const numbers = numbersLine(quote.shop, words.shopNumbers);
   if (numbers !== '') sheet.text(sheet.root, 'P', numbers, { colour: SOFT, size: 8 });
+  drawSays(sheet, quote, 'after');
   return sheet.end();
 }

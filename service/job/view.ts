@@ -80,6 +80,8 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
   currency: string;
   taxBp: number;
   validityDays: number;
+  /** customers read what a GB costs */
+  perGb: boolean;
   /** the day where the shop is */
   today: string;
   /** what follows a customer's yes */
@@ -147,6 +149,7 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
     currency: shop.currency,
     taxBp: shop.taxBp,
     validityDays: shop.validityDays,
+    perGb: shop.paperPerGb,
     today: state.today,
     ...intakeView(state),
     ...limitsView(state),

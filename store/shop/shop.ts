@@ -41,6 +41,11 @@ export interface Shop extends Charges, ShopIdentity {
   lowestMarginBp: number;
   /** where customers reach the shop, an address that an owner confirmed; empty: none */
   customerAddress: string;
+  /** guarantee that quotes promise, months; 0: none is told */
+  guaranteePartsMonths: number;
+  guaranteeWorkMonths: number;
+  /** customers read what a GB costs */
+  paperPerGb: boolean;
   demo: boolean;
 }
 
@@ -61,7 +66,8 @@ const COLUMNS = `${IDENTITY}, contact, currency, time_zone as "timeZone", tax_bp
   paper_seller as "paperSeller", validity_days as "validityDays", invoice_days as "invoiceDays", mark_up_bp as "markUpBp",
   least_margin_cents as "leastMarginCents", round_up_to_cents as "roundUpToCents", mark_up_steps as "markUpSteps",
   price_endings as "priceEndings", best_tolerance_bp as "bestToleranceBp",
-  counter_sees_cost as "counterSeesCost", lowest_margin_bp as "lowestMarginBp", customer_address as "customerAddress", demo`;
+  counter_sees_cost as "counterSeesCost", lowest_margin_bp as "lowestMarginBp", customer_address as "customerAddress", demo,
+  guarantee_parts_months as "guaranteePartsMonths", guarantee_work_months as "guaranteeWorkMonths", paper_per_gb as "paperPerGb"`;
 
 export async function getShop(db: Queryable): Promise<Shop> {
   return one<Shop>(db, `select ${COLUMNS} from shop`);

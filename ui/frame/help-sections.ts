@@ -30,6 +30,7 @@ export const HELP_SECTIONS = {
     'work-and-tax',
     'other-lines',
     'texts',
+    'quote-says',
     'mail',
     'customers-see',
     'suggestions',

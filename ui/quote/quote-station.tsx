@@ -21,7 +21,7 @@ import { ShopSide } from './shop-side';
 import { TermsBar } from './terms-bar';
 
 /** What the figures of a draft go by, as they will once it is sent. */
-const quoteOfDraft = ({ language, pricing, currency, taxBp, customer, machine, suggested }: JobView) => ({
+const quoteOfDraft = ({ language, pricing, currency, taxBp, customer, machine, suggested, perGb }: JobView) => ({
   fenbrik: 'quote/1' as const,
   number: '',
   sentOn: '',
@@ -30,6 +30,7 @@ const quoteOfDraft = ({ language, pricing, currency, taxBp, customer, machine, s
   currency,
   taxBp,
   taxWay: pricing.taxWay,
+  ...(perGb && { perGb: true as const }),
   ...(pricing.exempt !== null && { exempt: pricing.exempt }),
   shop: { name: '', town: '', contact: '' },
   customer,

@@ -1,4 +1,6 @@
+import { MIB_PER_GB } from '../../memory/capacity';
 import { eachCents } from '../../pricing/each-cents';
+import { roundHalfEven } from '../../pricing/round-half-even';
 import type { CustomerOption, CustomerQuote } from '../customer-view';
 import { capacityIn, languageOfQuote, moneyIn, percentIn, wordsOf } from '../words/in-language';
 
@@ -20,7 +22,10 @@ export function figureRows(quote: Omit<CustomerQuote, 'options'>, option: Custom
   const money = (minor: number) => moneyIn(language, minor, quote.currency);
   const { totalCents, taxCents } = option;
   const total: FigureRow = { words: words.total, amount: money(totalCents), what: 'total' };
-  const each: FigureRow[] = eachMachine(option, words.eachOf, money);
+  const each: FigureRow[] = [
+    ...eachMachine(option, words.eachOf, money),
+    ...(quote.perGb === true ? perGb(option, words.perGb, money) : []),
+  ];
   if (quote.exempt !== undefined) return [total, ...each];
   const taxes = option.taxes ?? [{ taxBp: quote.taxBp, netCents: totalCents - taxCents, taxCents }];
   const isAdded = quote.taxWay === 'added';
@@ -34,6 +39,16 @@ export function figureRows(quote: Omit<CustomerQuote, 'options'>, option: Custom
   });
   if (!isAdded) return [total, ...each, ...rows];
   return [{ words: words.withoutTax, amount: money(totalCents - taxCents), what: 'sum' }, ...rows, total, ...each];
+}
+
+/** What it comes to for a GB of what is in the machines afterwards; nothing where they differ. */
+function perGb(
+  { machines = 1, totalMiB, totalCents, groups }: CustomerOption,
+  words: string,
+  money: (minor: number) => string,
+): FigureRow[] {
+  if (groups !== undefined) return [];
+  return [{ words, amount: money(roundHalfEven(totalCents, MIB_PER_GB, machines * totalMiB)), what: 'part' }];
 }
 
 /** What it comes to for each of several machines. */

@@ -38,6 +38,18 @@ export const DE: PaperWords = {
   amount: 'Betrag',
   costsOf: (place) => `Preis von Vorschlag ${place}`,
   total: 'Gesamt',
+  hereOn: (accepted, here) => `Bei Annahme am ${accepted} ist das der ${here}.`,
+  perGb: 'Für jedes GB',
+  guarantee: (parts, work) => {
+    const months = (count: number) => (count === 1 ? '1 Monat' : `${count} Monate`);
+    const on = [
+      ...(parts > 0 ? [`${months(parts)} auf Teile`] : []),
+      ...(work > 0 ? [`${months(work)} auf unsere Arbeit`] : []),
+    ];
+    return `Garantie: ${on.join(', ')}.`;
+  },
+  texts: { bring: 'Bevor Sie kommen', terms: 'Unsere Bedingungen', withdrawal: 'Widerrufsrecht' },
+  agreeTerms: 'Mit der Annahme stimmen Sie unseren Bedingungen zu.',
   group: (nr) => `Gruppe ${nr}`,
   groupOf: (name, machines, total) => `${name}: ${machines === 1 ? '1 Gerät' : `${machines} Geräte`}, je ${total}`,
   eachOf: (machines) => `Für jedes von ${machines} Geräten`,

@@ -35,6 +35,18 @@ export const EN: PaperWords = {
   amount: 'Amount',
   costsOf: (place) => `Price of option ${place}`,
   total: 'Total',
+  hereOn: (accepted, here) => `If you accept on ${accepted}, that is ${here}.`,
+  perGb: 'For each GB',
+  guarantee: (parts, work) => {
+    const months = (count: number) => (count === 1 ? '1 month' : `${count} months`);
+    const on = [
+      ...(parts > 0 ? [`${months(parts)} on parts`] : []),
+      ...(work > 0 ? [`${months(work)} on our work`] : []),
+    ];
+    return `Guarantee: ${on.join(', ')}.`;
+  },
+  texts: { bring: 'Before you come', terms: 'Our terms', withdrawal: 'Right of withdrawal' },
+  agreeTerms: 'By accepting you agree to our terms.',
   group: (nr) => `Group ${nr}`,
   groupOf: (name, machines, total) =>
     `${name}: ${machines === 1 ? '1 machine' : `${machines} machines`}, ${total} each`,

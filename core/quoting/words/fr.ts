@@ -38,6 +38,17 @@ export const FR: PaperWords = {
   amount: 'Montant',
   costsOf: (place) => `Prix de la solution ${place}`,
   total: 'Total',
+  hereOn: (accepted, here) => `Si vous acceptez le ${accepted}, c’est le ${here}.`,
+  perGb: 'Pour chaque Go',
+  guarantee: (parts, work) => {
+    const on = [
+      ...(parts > 0 ? [`${parts} mois sur les pièces`] : []),
+      ...(work > 0 ? [`${work} mois sur notre travail`] : []),
+    ];
+    return `Garantie : ${on.join(', ')}.`;
+  },
+  texts: { bring: 'Avant de venir', terms: 'Nos conditions', withdrawal: 'Droit de rétractation' },
+  agreeTerms: 'En acceptant, vous approuvez nos conditions.',
   group: (nr) => `Groupe ${nr}`,
   groupOf: (name, machines, total) =>
     `${name} : ${machines === 1 ? '1 appareil' : `${machines} appareils`}, ${total} chacun`,

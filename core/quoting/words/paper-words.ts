@@ -1,5 +1,6 @@
 import type { Origin } from '../../planning/model/lanes';
 import type { NumberWords } from '../../shop/shop-on-paper';
+import type { PaperTextKind } from '../paper-text';
 
 /** How many of a quote's options are fitted by the shop. */
 export type Fitting = 'all' | 'some' | 'none';
@@ -65,6 +66,14 @@ export interface PaperWords {
   amount: string;
   costsOf: (place: number) => string;
   total: string;
+  /** the day on which parts are here where the customer accepts on that day */
+  hereOn: (accepted: string, here: string) => string;
+  perGb: string;
+  /** months on parts and on work, of which one is none at most */
+  guarantee: (partsMonths: number, workMonths: number) => string;
+  /** what stands over the shop's texts */
+  texts: Record<PaperTextKind, string>;
+  agreeTerms: string;
   /** a group of equal machines */
   group: (nr: number) => string;
   /** so many machines, with what is in each */

@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import type { Language } from '../../../core/language';
 import { MOST_CENTS } from '../../../core/pricing/bounds';
 import { customerOnPaper } from '../../../core/quoting/customer-on-paper';
 import { type CustomerQuote, customerView } from '../../../core/quoting/customer-view';
 import { faultOfOptions } from '../../../core/quoting/option';
+import { textsForQuote } from '../../../core/quoting/paper-text';
 import {
   type CustomerAnswer,
   type CustomerQuestion,
@@ -10,7 +12,7 @@ import {
   standingOf,
   type VersionStanding,
 } from '../../../core/quoting/quote-answer';
-import { type QuoteOption, snapshotSchema } from '../../../core/quoting/snapshot';
+import { type QuoteOption, type QuoteSnapshot, snapshotSchema } from '../../../core/quoting/snapshot';
 import { validityFault } from '../../../core/quoting/terms';
 import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import type { AcceptWords } from '../../../core/shop/accept-words';
@@ -29,6 +31,8 @@ import {
   takeNumber,
 } from '../../../store/job/quotes';
 import type { Queryable } from '../../../store/queryable';
+import { listPaperTexts } from '../../../store/shop/quote-says';
+import type { Shop } from '../../../store/shop/shop';
 import { shopDay } from '../../../store/shop/shop';
 import { promisePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
@@ -169,6 +173,17 @@ function whatStopsSending(
   return null;
 }
 
+/** What every quote of the shop says on its day, in the quote's language. */
+async function saysOf(db: Queryable, shop: Shop, language: Language): Promise<Partial<QuoteSnapshot>> {
+  const { guaranteePartsMonths: partsMonths, guaranteeWorkMonths: workMonths, paperPerGb } = shop;
+  const texts = textsForQuote(await listPaperTexts(db), language);
+  return {
+    ...(partsMonths + workMonths > 0 && { guarantee: { partsMonths, workMonths } }),
+    ...(paperPerGb && { perGb: true as const }),
+    ...(texts.length > 0 && { texts }),
+  };
+}
+
 async function makeSnapshot(
   db: Queryable,
   state: JobWith<'quote' | 'market' | 'work' | 'machine'>,
@@ -194,6 +209,7 @@ async function makeSnapshot(
     }),
     ...(terms.note !== '' && { note: terms.note }),
     taxBp: shop.taxBp,
+    ...(await saysOf(db, shop, language)),
     shop: shopOnPaper(shop),
     customer: customerOnPaper(job.customer),
     machine: {
