@@ -68,6 +68,21 @@ describe('reports of several machines', () => {
     expect((await groupsOf(id)).map(({ machines }) => machines)).toEqual([7, 5]);
   });
 
+  it('are found again by the serial of any of them, as the one job that they are of', async () => {
+    const id = await school();
+    must(await saveIntake(shop.teo, id, { machines: 3 }));
+    const own = ['QA', 'QB', 'QC'].map((serial) => ({ name: serial, text: tillReport(serial, { A2: 8192 }) }));
+    const others = [{ name: 'QD', text: tillReport('QD', { A2: 4096 }) }];
+    must(await takeReadings(shop.teo, id, asInputs([...own, ...others])));
+    const [, second] = await groupsOf(id);
+    expect((await stateOf(second?.jobId ?? 0)).earlier.map((one) => one.id)).not.toContain(id);
+    for (const serial of ['QA', 'QC', 'QD']) {
+      const later = await school();
+      must(await saveIntake(shop.teo, later, { customerName: `of ${serial}`, serial }));
+      expect((await stateOf(later)).earlier.filter(({ by }) => by === 'serial').map((one) => one.id)).toEqual([id]);
+    }
+  });
+
   it('a group is added by hand and removed; the first stays', async () => {
     const id = await school();
     must(await takeReadings(shop.teo, id, asInputs(twelveReports().slice(0, 1))));
@@ -182,6 +197,9 @@ describe('a school’s twelve machines in two groups', () => {
       const serials = (await listGroups(pool(), lead)).find(({ jobId }) => jobId === own)?.serials ?? [];
       expect(taken).toMatchObject({ held: true, at: { jobId: own, machine: serials.indexOf(serial) + 1 } });
     }
+    // One of another model is kept apart, also where nobody read the machine before.
+    const wrong = textInput('wrong', tillReport('', { A1: 4096 }).replaceAll('tc4-1900', 'tc9-2000'));
+    expect(must(await takeProof(shop.teo, lead, wrong))).toMatchObject({ held: false });
     expect((await workOf(lead)).proofs.map(({ verdict }) => verdict)).toEqual(SEVEN.concat(FIVE).map(() => 'kept'));
     expect(await proofOfJob(READER, lead)).toBeNull();
     const { accepted, proofs } = await workOf(lead);

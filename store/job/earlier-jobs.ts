@@ -33,7 +33,7 @@ export interface KnownOfJob {
 const LEAST_DIGITS = 5;
 
 const THEIR_LAST_JOBS = `cross join lateral (
-    select id from job where customer_id = customer.id order by id desc limit 6
+    select coalesce(lead_id, id) as id from job where customer_id = customer.id order by job.id desc limit 6
   ) as of_customer`;
 
 /**
@@ -42,9 +42,11 @@ const THEIR_LAST_JOBS = `cross join lateral (
  */
 export const EARLIER_JOBS = `
 with sign as (
-  select job.id, 1 as place, 'serial' as by from job where serial <> '' and lower(serial) = lower($2)
+  select coalesce(lead_id, job.id) as id, 1 as place, 'serial' as by from job where serial <> '' and lower(serial) = lower($2)
   union all
-  select job.id, 2, 'customer' from job where customer_id = $1
+  select coalesce(lead_id, job.id), 1, 'serial' from job where $2 <> '' and more_serials @> array[$2::text]
+  union all
+  select coalesce(lead_id, job.id), 2, 'customer' from job where customer_id = $1
   union all
   select of_customer.id, 3, 'phone' from customer ${THEIR_LAST_JOBS}
     where phone <> '' and length($3) >= ${LEAST_DIGITS} and regexp_replace(phone, '[^0-9]', '', 'g') = $3
@@ -55,7 +57,9 @@ with sign as (
   select of_customer.id, 5, 'name' from customer ${THEIR_LAST_JOBS}
     where length($5) > 3 and lower(name) % lower($5) and similarity(lower(name), lower($5)) > 0.6
 ), surest as (
-  select distinct on (id) id, place, by from sign where id < $6 or $6 = 0 order by id, place
+  -- Groups of machines are found as the job that leads them, and none is of before its own.
+  select distinct on (id) id, place, by from sign
+  where (id < $6 or $6 = 0) and id is distinct from (select lead_id from job where id = $6) order by id, place
 ), best as (
   select id, place, by from surest order by place, id desc limit 6
 )

@@ -254,7 +254,8 @@ export async function takeReadings(
           staffId: caller.id,
         });
         ids.push(readingId);
-        const offer = await offerOfReading(db, caller, { jobId, readingId }, reading);
+        // What is offered to one group of the job's machines is to all.
+        const offer = await offerOfReading(db, caller, { jobId: state.job.leadId ?? jobId, readingId }, reading);
         if (offer !== null) became.set(name, offer.sentence);
       }
       // What something costs says nothing of the machine.

@@ -36,7 +36,8 @@ export async function issueInvoice(
     work: async (db, { work, job, shop, today }) => {
       const { accepted, invoices, payments } = work;
       if (accepted === null) return fault('conflict', NOTHING_ACCEPTED);
-      const counts = invoices.find(({ quoteId, cancelled }) => quoteId === accepted.quote.id && cancelled === null);
+      // One of a quote before a change order counts until it is cancelled, too.
+      const counts = invoices.find(({ cancelled }) => cancelled === null);
       if (counts !== undefined) return fault('conflict', `It is invoiced already, as ${counts.number}.`);
       if (!isFitted(work) && !isProved(work))
         return fault('conflict', 'What is invoiced has to be supplied: finish Fitting first.');

@@ -125,6 +125,19 @@ async function machineOfReport(jobId: number, serial: string | null, looked: num
   return untold(alone) ? alone : (machines.find(untold) ?? alone);
 }
 
+/**
+ * What a machine said of itself at intake. Where nobody read it, the others of its kind say what it is called, and nothing of
+ * its serial or of what was in it.
+ */
+function readBefore({ readings }: JobWith<'readings'>, machine: number): ReadMachine[] {
+  const all = readings.flatMap(({ result, setAside, machine: of }) =>
+    result.machine === undefined || setAside ? [] : [{ of, read: result.machine }],
+  );
+  const own = all.filter(({ of }) => of === machine).map(({ read }) => read);
+  if (own.length > 0) return own;
+  return all.map(({ read }) => ({ ...read, serial: null, memory: { ...read.memory, slots: [] } }));
+}
+
 /** Takes the report of a machine after fitting, to be held against the accepted option. */
 export async function takeProof(
   caller: Caller<'jobs.write'>,
@@ -155,9 +168,7 @@ export async function takeProof(
         result: reading,
         staffId: caller.id,
       });
-      const before: ReadMachine[] = state.readings.flatMap(({ result, setAside, machine: of }) =>
-        result.machine === undefined || setAside || of !== at.machine ? [] : [result.machine],
-      );
+      const before = readBefore(state, at.machine);
       const sentence = apartFromJob(machine, { before, serial: at.serial, changes: changesOf(accepted) });
       if (sentence !== null) return done({ held: false, reading: readingId, sentence });
       const seen = seenOfReport(promiseOf(accepted, state, at.machine), machine);

@@ -44,8 +44,8 @@ function slicesOf(
     },
     quote: () => quoteSlice(db, id, pieces),
     others: async () => {
-      const groups = await pieces.groups();
-      const ids = groups.map(({ jobId }) => jobId).filter((one) => one > id);
+      const [job, groups] = await Promise.all([pieces.job(), pieces.groups()]);
+      const ids = job.leadId === null ? groups.map(({ jobId }) => jobId).filter((one) => one !== id) : [];
       const read = await Promise.all(ids.map((one) => readFrom(db, one, ['quote', 'market'] as const)));
       return { others: read.flatMap((one) => one ?? []) };
     },
