@@ -1,6 +1,9 @@
 import { quotePdf } from '../../outward/papers/quote-pdf';
+import { acceptedTill, fitted, fittedReport, workOf } from '../../testing/bench';
 import { as, choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../../testing/shop';
 import { saveIntake } from '../job/intake/intake';
+import { takeProof } from '../job/proof/proof';
+import { signTheProof } from '../job/proof/sign-proof';
 import { openQuote, sendQuote } from '../job/quote/quote';
 import type { Caller } from '../staff/access';
 import { savePaperText, saveQuoteSays, showQuoteSays } from './quote-says';
@@ -41,6 +44,24 @@ test('texts have versions, of which a quote keeps that of its day, in its own la
   must(await savePaperText(owner, { kind: 'terms', language: 'en', words: '', seen: 2 }));
   expect((await sent()).quote?.texts).toBeUndefined();
   expect((await showQuoteSays(owner)).texts.find(({ kind }) => kind === 'terms')).toMatchObject({ version: 3 });
+});
+
+test('an earlier job says until when what was fitted is under guarantee, by the day of its proof', async () => {
+  must(await saveQuoteSays(owner, { guaranteePartsMonths: 24, guaranteeWorkMonths: 0, paperPerGb: false }));
+  const id = await acceptedTill(shop.teo);
+  await fitted(shop.teo, id);
+  const later = async () => {
+    const next = await readTill(shop.teo);
+    return (await stateOf(next)).earlier.find((one) => one.id === id);
+  };
+  // Nothing is proved: nothing has begun.
+  expect(await later()).toMatchObject({ partsUntil: null, workUntil: null });
+  must(await takeProof(shop.teo, id, await fittedReport(id)));
+  const proof = (await workOf(id)).proofs[0]?.id ?? 0;
+  must(await signTheProof(shop.teo, id, { proof, verdict: 'kept', remark: '', depth: 'started', loadedMinutes: null }));
+  const until = new Date(`${(await stateOf(id)).today}T00:00:00Z`);
+  until.setUTCFullYear(until.getUTCFullYear() + 2);
+  expect(await later()).toMatchObject({ partsUntil: until.toISOString().slice(0, 10), workUntil: null });
 });
 
 test('the guarantee and what a GB costs stand on quotes from then on, and long terms go over pages', async () => {

@@ -12,6 +12,9 @@ export interface EarlierJob {
   serial: string;
   totalMiB: number;
   quoteNumber: string | null;
+  /** the last day of the guarantee on its parts, and on the work, `YYYY-MM-DD`; null: none was promised, or nothing is proved */
+  partsUntil: string | null;
+  workUntil: string | null;
   /** the day it was opened, in the shop's zone */
   on: string;
   /** what says that it belongs here */
@@ -67,8 +70,17 @@ select job.id, customer.id as "customerId", customer.name as customer, phone, em
   trim(machine_maker || ' ' || machine_name) as machine, serial,
   (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
   (select number from quote where job_id = job.id and state = 'sent') as "quoteNumber",
+  promised."partsUntil", promised."workUntil",
   (job.created_at at time zone (select time_zone from shop))::date::text as "on", by
 from best join job on job.id = best.id join customer on customer.id = job.customer_id
+  left join lateral (
+    select (supplied + make_interval(months => nullif((snapshot #>> '{guarantee,partsMonths}')::integer, 0)))::date::text as "partsUntil",
+      (supplied + make_interval(months => nullif((snapshot #>> '{guarantee,workMonths}')::integer, 0)))::date::text as "workUntil"
+    from quote cross join lateral (
+      select max((signed_at at time zone (select time_zone from shop))::date) as supplied from proof
+      where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken'
+    ) as proved where quote.job_id = job.id and quote.state = 'sent'
+  ) as promised on true
 order by place, job.id desc`;
 
 /** Jobs that the job at hand, or what was typed, may go back to. */

@@ -1,12 +1,31 @@
 'use client';
 import Link from 'next/link';
 import { useTranslations } from '#translations';
+import type { StaffWords } from '@/words/staff-words';
 import { useSave } from '../client/use-save';
 import { useJob } from '../job/job-context';
 import { Button } from '../kit/button';
 import { Fault } from '../kit/fault';
-import { capacityText } from '../words/amounts';
+import { capacityText, dayText } from '../words/amounts';
 import { BY_WORDS } from './earlier-words';
+
+/** Until when what was fitted then is under guarantee, or that it is over; empty: none was promised. */
+function guaranteeText(
+  t: StaffWords<'intake'>,
+  { partsUntil, workUntil }: { partsUntil: string | null; workUntil: string | null },
+  today: string,
+): string {
+  const ends = [
+    ...(partsUntil === null ? [] : [{ until: partsUntil, what: t('earlier.parts') }]),
+    ...(workUntil === null ? [] : [{ until: workUntil, what: t('earlier.work') }]),
+  ];
+  const texts = ends.map(({ until, what }) =>
+    until >= today
+      ? t('earlier.until', { what, day: dayText(until) })
+      : t('earlier.over', { what, day: dayText(until) }),
+  );
+  return texts.length === 0 ? '' : t('earlier.guarantee', { ends: texts.join(', ') });
+}
 
 /** Jobs of before of this customer or machine, each to look at, and to go on from while this one is still blank. */
 export function EarlierJobs() {
@@ -33,6 +52,7 @@ export function EarlierJobs() {
                 value2: one.machine !== '' ? `, ${one.machine}` : '',
                 value3: one.totalMiB > 0 ? t('earlier.with', { totalMiB: capacityText(one.totalMiB) }) : '',
                 value4: one.quoteNumber !== null ? t('earlier.quote', { quoteNumber: one.quoteNumber }) : '',
+                value5: guaranteeText(t, one, job.today),
                 e1: () => <span className="text-ink-2">({t(BY_WORDS[one.by])})</span>,
               })}
             </span>
