@@ -77,6 +77,8 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
   partsOnly: boolean;
   /** configurations that the maker sells, where the library knows them */
   factory: { options: FactoryOption[]; mostMiB: number | null };
+  /** what the maker asks for a total, as it was typed for this job */
+  makerAsks: { totalMiB: number | null; cents: number | null };
   currency: string;
   taxBp: number;
   validityDays: number;
@@ -145,7 +147,8 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
     cover: job.cover,
     notBought: job.notBought,
     partsOnly: job.partsOnly,
-    factory: { options: model?.factoryOptions ?? [], mostMiB: model?.factoryMaxMiB ?? null },
+    factory: { options: state.factoryOptions, mostMiB: model?.factoryMaxMiB ?? null },
+    makerAsks: { totalMiB: job.makerTotalMiB, cents: job.makerCents },
     currency: shop.currency,
     taxBp: shop.taxBp,
     validityDays: shop.validityDays,

@@ -52,6 +52,9 @@ export interface Job {
   notBought: boolean;
   /** parts to take home: nothing is fitted here, unless an option says so */
   partsOnly: boolean;
+  /** what the maker asks for a total, as it was typed for this job */
+  makerTotalMiB: number | null;
+  makerCents: number | null;
   /** how its ladder was steered last, beside need and budget */
   steering: Omit<Steering, 'needMiB' | 'budgetCents'>;
   /** offers that are planned with, though others like them are cheaper */
@@ -74,7 +77,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     'town', town, 'country', country, 'taxNumber', tax_number) as customer, model_id as "modelId", machine_maker as "machineMaker",
     machine_name as "machineName", serial, machines, more_serials as "moreSerials", lead_id as "leadId", complaint, need_mib as "needMiB", budget_cents as "budgetCents", job.cpu,
     uses, full_part as "fullPart", in_use_mib as "inUseMiB", needed_by as "neededBy", cover, os, os_bits as "osBits",
-    not_bought as "notBought", parts_only as "partsOnly",
+    not_bought as "notBought", parts_only as "partsOnly", maker_total_mib as "makerTotalMiB", maker_cents as "makerCents",
     jsonb_build_object('freeSlots', free_slots, 'leastRateMTs', least_rate_mts, 'lanesOut', lanes_out,
       'sellersOut', sellers_out, 'makers', makers, 'mostCas', most_cas, 'mostHeightMm', most_height_mm,
       'leastRating', least_rating, 'inStock', in_stock, 'inTime', in_time) as steering, asked_offers as "askedOffers", station,
@@ -212,6 +215,8 @@ export interface IntakePatch {
   osBits?: Job['osBits'];
   notBought?: boolean;
   partsOnly?: boolean;
+  makerTotalMiB?: number | null;
+  makerCents?: number | null;
 }
 
 const CUSTOMER_FIELDS = {
@@ -242,6 +247,8 @@ const JOB_FIELDS = {
   os: 'os',
   osBits: 'os_bits',
   notBought: 'not_bought',
+  makerTotalMiB: 'maker_total_mib',
+  makerCents: 'maker_cents',
 } as const;
 /** Of all groups of machines of a job alike. */
 const SHARED_FIELDS = { neededBy: 'needed_by', cover: 'cover', partsOnly: 'parts_only' } as const;

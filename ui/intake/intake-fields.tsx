@@ -190,6 +190,35 @@ export function NeedField({ chips }: { chips: boolean }) {
   );
 }
 
+/** What the machine's maker asks for a total, where the customer was told: what is saved against it is said on the quote. */
+export function MakerAsksFields() {
+  const t = useTranslations('intake');
+  const { job } = useJob();
+  const { totalMiB, cents } = job.makerAsks;
+  const amount = (value: unknown) => (typeof value === 'number' ? shortMoney(value, job.currency) : '');
+  const total = useIntakeField('makerTotalMiB', sizeText(totalMiB), (text) => capacity(t, text), sizeText);
+  const asked = useIntakeField('makerCents', amount(cents), money(t, job.currency), amount);
+  return (
+    <>
+      <div>
+        <Field
+          label={t('asks.price')}
+          inputMode="decimal"
+          placeholder={t('asks.unknown')}
+          unit={job.currency}
+          {...asked.input}
+          error={asked.error}
+        />
+        <ClashChoice putting={asked.putting} text={(value) => amount(value) || t('nothing')} />
+      </div>
+      <div>
+        <Field label={t('asks.total')} placeholder="32 GB" {...total.input} error={total.error} />
+        <ClashChoice putting={total.putting} text={(value) => sizeText(value) || t('nothing')} />
+      </div>
+    </>
+  );
+}
+
 /** The ceiling on what the customer pays, with fitting and tax. */
 export function BudgetField({ hint }: { hint: boolean }) {
   const t = useTranslations('intake');

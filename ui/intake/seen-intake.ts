@@ -32,5 +32,7 @@ export function intakeOf(job: PageJob): Record<string, unknown> {
     osBits: wants.osBits,
     notBought: job.notBought,
     partsOnly: job.partsOnly,
+    makerTotalMiB: job.makerAsks.totalMiB,
+    makerCents: job.makerAsks.cents,
   };
 }

@@ -16,6 +16,7 @@ const draw = (more: object = {}) => ({
   needMiB: null,
   budgetCents: null,
   neededBy: null,
+  makerAsks: { totalMiB: null, cents: null },
   cover: null,
   notBought: false,
   customer: { name: '', phone: '', email: '', language: null, taxExempt: null },

@@ -43,6 +43,7 @@ function shown(wants: object, { needMiB = null as number | null, language = 'en'
     needMiB,
     budgetCents: null,
     neededBy: null,
+    makerAsks: { totalMiB: null, cents: null },
     cover: null,
     currency: 'EUR',
     wants: { uses: [], inUseMiB: null, full: null, os: '', osBits: null, ...wants },

@@ -13,7 +13,7 @@ import { Notice } from '../kit/notice';
 import { capacityText } from '../words/amounts';
 import { ClashChoice } from './clash-choice';
 import { FittingChoice } from './fitting-choice';
-import { BudgetField, capacity, NeedField, plain, sizeText, useIntakeField } from './intake-fields';
+import { BudgetField, capacity, MakerAsksFields, NeedField, plain, sizeText, useIntakeField } from './intake-fields';
 import { cautionText, targetReasonText } from './target-words';
 import { usePut } from './use-put';
 
@@ -155,6 +155,8 @@ export function WishFields() {
           onChange={(event) => void put({ cover: event.target.value || null })}
         />
         <FittingChoice />
+        <span className="max-[860px]:hidden" />
+        <MakerAsksFields key={`asks ${job.makerAsks.totalMiB} ${job.makerAsks.cents}`} />
       </div>
       <ClashChoice putting={putting} />
       <Fault sentence={putting.sentence} />

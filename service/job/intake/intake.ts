@@ -97,6 +97,8 @@ export const intakeSchema = z
     osBits: z.literal([32, 64]).nullable(),
     notBought: z.boolean(),
     partsOnly: z.boolean(),
+    makerTotalMiB: z.number().int().positive('A total is more than 0.').max(67_108_864, 'At most 64 TB.').nullable(),
+    makerCents: z.number().int().positive('An amount is more than 0.').max(100_000_000, 'That is too much.').nullable(),
   })
   .partial();
 
@@ -111,7 +113,7 @@ export const writeIntakeSchema = z
 function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
   const { name, id: _, ...ofCustomer } = customer;
   const { machineMaker, machineName, serial, machines, moreSerials, complaint, needMiB, budgetCents, cpu, uses } = job;
-  const { fullPart, inUseMiB, neededBy, cover, os, osBits, notBought, partsOnly } = job;
+  const { fullPart, inUseMiB, neededBy, cover, os, osBits, notBought, partsOnly, makerTotalMiB, makerCents } = job;
   return {
     customerName: name,
     ...ofCustomer,
@@ -133,6 +135,8 @@ function intakeNow({ customer, ...job }: Job): Record<string, unknown> {
     osBits,
     notBought,
     partsOnly,
+    makerTotalMiB,
+    makerCents,
   };
 }
 

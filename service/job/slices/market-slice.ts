@@ -3,6 +3,7 @@ import { caseOfJob } from '../../../core/machine/case-of-job';
 import { widestBounds } from '../../../core/machine/limits/widest-bounds';
 import { makerKey } from '../../../core/maker-key';
 import type { Offer } from '../../../core/planning/model/case';
+import { asksOf } from '../../../core/quoting/typed-asks';
 import { takenByOthers } from '../../../store/job/groups';
 import type { Queryable } from '../../../store/queryable';
 import { caseName } from '../job-names';
@@ -59,5 +60,7 @@ export async function marketSlice(
     machines: job.machines,
     goal: {},
   });
-  return { market, jobCase, factoryOptions: model?.factoryOptions ?? [] };
+  const todayMiB = slots.reduce((sum, { module }) => sum + (module?.capacityMiB ?? 0), 0);
+  const typed = { totalMiB: job.makerTotalMiB, cents: job.makerCents };
+  return { market, jobCase, factoryOptions: asksOf(model?.factoryOptions ?? [], typed, todayMiB) };
 }
