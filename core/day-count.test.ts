@@ -1,4 +1,4 @@
-import { daysFrom } from './day-count';
+import { dayAfter, daysFrom } from './day-count';
 
 test.each([
   ['2026-12-02', '2026-12-02', 0],
@@ -8,4 +8,13 @@ test.each([
   ['2026-12-09', '2026-12-02', -7],
 ])('from %s to %s it is %d days', (one, other, days) => {
   expect(daysFrom(one, other)).toBe(days);
+});
+
+test.each([
+  ['2026-12-20', 14, '2027-01-03'],
+  ['2028-02-28', 1, '2028-02-29'],
+  ['2026-12-02', 0, '2026-12-02'],
+])('%s and %d days is %s', (from, days, to) => {
+  expect(dayAfter(from, days)).toBe(to);
+  expect(daysFrom(from, to)).toBe(days);
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dayAfter } from '../day-count';
 import { LANGUAGES } from '../language';
 import { TAX_ROUNDINGS, TAX_WAYS } from '../pricing/bill';
 import { customerOnPaperSchema, lineSchema, type QuoteOption, type QuoteSnapshot } from '../quoting/snapshot';
@@ -54,13 +55,6 @@ export interface InvoiceInput {
   shop: Invoice['shop'];
   customer: Invoice['customer'];
   prepaid: Invoice['prepaid'];
-}
-
-/** A day so many days later, `YYYY-MM-DD`. */
-function dayAfter(from: string, days: number): string {
-  const at = new Date(`${from}T00:00:00Z`);
-  at.setUTCDate(at.getUTCDate() + days);
-  return at.toISOString().slice(0, 10);
 }
 
 /** The accepted option of a quote as an invoice: its lines and its tax are those of the quote, to the cent. */

@@ -1,8 +1,8 @@
-import type { Language } from '../../core/language';
 import type { FactoryOption } from '../../core/machine/models/model';
 import type { Station, StationStanding } from '../../core/machine/station';
 import type { Wants } from '../../core/machine/suggest-target';
 import type { Steering } from '../../core/planning/filters/steering';
+import type { Customer } from '../../store/job/jobs';
 import { type Caller, mayDo } from '../staff/access';
 import { type WorkView, workView } from './bench/view';
 import { type IntakeView, intakeView } from './intake/view';
@@ -37,19 +37,7 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
     sellBelowLowest: boolean;
     invoice: boolean;
   };
-  customer: {
-    name: string;
-    phone: string;
-    email: string;
-    language: Language | null;
-    taxExempt: string | null;
-    /** where the customer is; empty: nobody said */
-    street: string;
-    postalCode: string;
-    town: string;
-    country: string;
-    taxNumber: string;
-  };
+  customer: Omit<Customer, 'id'>;
   machine: {
     maker: string;
     name: string;
@@ -100,6 +88,7 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
 export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
   const { shop, job, model } = state;
   const seesCost = mayDo(caller, 'costs.read');
+  const { id: _, ...customer } = job.customer;
   return {
     id: job.id,
     leadId: job.leadId ?? job.id,
@@ -112,18 +101,7 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
       sellBelowLowest: mayDo(caller, 'quotes.below-lowest'),
       invoice: mayDo(caller, 'quotes.send'),
     },
-    customer: {
-      name: job.customer.name,
-      phone: job.customer.phone,
-      email: job.customer.email,
-      language: job.customer.language,
-      taxExempt: job.customer.taxExempt,
-      street: job.customer.street,
-      postalCode: job.customer.postalCode,
-      town: job.customer.town,
-      country: job.customer.country,
-      taxNumber: job.customer.taxNumber,
-    },
+    customer,
     machine: {
       maker: job.machineMaker,
       name: job.machineName,

@@ -1,13 +1,7 @@
+import { dayAfter } from '../../day-count';
 import { dayText } from '../../day-text';
 import type { CustomerOption, CustomerQuote } from '../customer-view';
 import { localeOf, wordsOf } from '../words/in-language';
-
-/** A day so many days later, `YYYY-MM-DD`. */
-function dayAfter(from: string, days: number): string {
-  const at = new Date(`${from}T00:00:00Z`);
-  at.setUTCDate(at.getUTCDate() + days);
-  return at.toISOString().slice(0, 10);
-}
 
 /** When the parts of an option are here: in days from the yes, and the day that this is for a yes on the quote's own day. */
 export function deliveryText(quote: CustomerQuote, { leadDays }: Pick<CustomerOption, 'leadDays'>): string {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { dayAfter } from '../../../core/day-count';
 import type { Language } from '../../../core/language';
 import { MOST_CENTS } from '../../../core/pricing/bounds';
 import { customerOnPaper } from '../../../core/quoting/customer-on-paper';
@@ -192,13 +193,11 @@ async function makeSnapshot(
   const { shop, job, draft, slots, terms, language, pricing } = state;
   const { accepted } = state.work;
   const sentOn = await shopDay(db);
-  const valid = new Date(`${sentOn}T00:00:00Z`);
-  valid.setUTCDate(valid.getUTCDate() + shop.validityDays);
   return snapshotSchema.parse({
     fenbrik: 'quote/1',
     number: await takeNumber(db, Number(sentOn.slice(0, 4))),
     sentOn,
-    validUntil: terms.validUntil ?? valid.toISOString().slice(0, 10),
+    validUntil: terms.validUntil ?? dayAfter(sentOn, shop.validityDays),
     currency: shop.currency,
     language,
     taxWay: pricing.exempt === null ? pricing.taxWay : 'added',
