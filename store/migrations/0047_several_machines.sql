@@ -6,7 +6,6 @@ alter table job
   add column more_serials text[] not null default '{}' check (cardinality(more_serials) < 64),
   add column lead_id integer references job (id) on delete cascade check (lead_id < id);
 create index job_of_lead on job (lead_id) where lead_id is not null;
-create index job_more_serials on job using gin (more_serials);
 
 -- Which of a group's machines it is about.
 alter table reading add column machine integer not null default 1 check (machine between 1 and 64);
