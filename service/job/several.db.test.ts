@@ -1,5 +1,5 @@
 import { textInput } from '../../scripts/text-input';
-import { many, pool } from '../../store/database';
+import { many, pool, run } from '../../store/database';
 import { listGroups } from '../../store/job/groups';
 import { listCounterJobs } from '../../store/job/jobs';
 import { workOf } from '../../testing/bench';
@@ -94,9 +94,16 @@ describe('reports of several machines', () => {
     // What is of the whole job is written to all of its groups.
     must(await saveIntake(shop.teo, added, { neededBy: '2027-02-01', partsOnly: true }));
     expect((await stateOf(id)).job).toMatchObject({ neededBy: '2027-02-01', partsOnly: true });
+    // What somebody is offered for one group is offered to all, and outlives the group.
+    const title = textInput('title', 'Corrick 16GB DDR4-2400 CL17 DIMM, new, 12.00 EUR');
+    must(await takeReadings(shop.teo, added, [title]));
+    const isOffered = async (jobId: number) =>
+      (await stateOf(jobId)).market.offers.some(({ label }) => label.includes('12.00 EUR'));
+    expect([await isOffered(id), await isOffered(added)]).toEqual([true, true]);
     expect((await removeGroup(shop.teo, id)).ok).toBe(false);
     expect(must(await removeGroup(shop.teo, added)).lead).toBe(id);
     expect(await groupsOf(id)).toHaveLength(1);
+    expect(await isOffered(id)).toBe(true);
   });
 });
 
@@ -115,15 +122,15 @@ describe('a school’s twelve machines in two groups', () => {
       { ok: false, sentence: 'Group 2 has no option 1 yet: choose it on its Options.' },
     ]);
     // What the first group takes of an offer is not there for the second.
-    const stocks = async (jobId: number) => {
+    const [taken] = first.bought;
+    if (taken === undefined) throw new Error('nothing is bought');
+    await run(pool(), 'update offer set stock = 50 where id = $1', [Number(taken.offer.slice('offer-'.length))]);
+    const stockFor = async (jobId: number) => {
       const { jobCase } = await stateOf(jobId);
-      return new Map(jobCase.ok ? jobCase.planCase.offers.map(({ id, stock }) => [id, stock]) : []);
+      return jobCase.ok ? jobCase.planCase.offers.find(({ id }) => id === taken.offer)?.stock : undefined;
     };
-    const [own, left] = [await stocks(lead), await stocks(other)];
-    for (const { offer, count } of first.bought) {
-      const had = own.get(offer);
-      if (had != null && left.has(offer)) expect(left.get(offer)).toBe(had - count);
-    }
+    expect(await stockFor(lead)).toBe(50);
+    expect(await stockFor(other)).toBe(50 - taken.count);
     const second = await choose(shop.teo, other, 1, (plan) => fits(plan) && plan.kept.length < 2);
     const [drafted] = draftOptions(await whole(lead));
     if (drafted?.ok !== true) throw new Error(drafted?.sentence);
@@ -157,6 +164,11 @@ describe('a school’s twelve machines in two groups', () => {
     const more = await saveIntake(shop.teo, lead, { machines: 9 });
     expect(!more.ok && more.sentence).toContain('is accepted');
     expect((await addGroup(shop.teo, lead)).ok).toBe(false);
+    // One more of the same kind was never offered anything.
+    const thirteenth = textInput('thirteenth', tillReport('SK-99', { A2: 8192 }));
+    const late = await takeReadings(shop.teo, lead, [thirteenth]);
+    expect(!late.ok && late.sentence).toContain('is accepted');
+    expect((await groupsOf(lead)).map(({ machines }) => machines)).toEqual([7, 5]);
   });
 
   it('several are on the bench at once, each with its own list', async () => {

@@ -105,11 +105,19 @@ export async function dropGroup(db: Queryable, id: number): Promise<boolean> {
     [id],
   );
   if (count === 0) return false;
-  await run(db, 'update offer set job_id = null where job_id = $1', [id]);
+  // What was offered while it was there stays the job's, with what it was read from.
+  const lead = '(select lead_id from job where id = $1)';
+  await run(
+    db,
+    `update reading set job_id = ${lead}, machine = 1 where job_id = $1
+       and exists (select from offer where reading_id = reading.id)`,
+    [id],
+  );
+  await run(db, `update offer set job_id = ${lead} where job_id = $1`, [id]);
   await run(db, 'delete from quote_choice where quote_id in (select id from quote where job_id = $1)', [id]);
   for (const table of ['quote', 'reading', 'job_slot', 'job_limit', 'job_picture'])
     await run(db, `delete from ${table} where job_id = $1`, [id]);
-  await run(db, 'update event set job_id = (select lead_id from job where id = $1) where job_id = $1', [id]);
+  await run(db, `update event set job_id = ${lead} where job_id = $1`, [id]);
   return (await run(db, 'delete from job where id = $1', [id])) > 0;
 }
 

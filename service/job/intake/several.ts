@@ -115,7 +115,9 @@ export async function shareReports(
   const groups = await Promise.all((await listGroups(db, lead.id)).map((group) => knownGroup(db, group, came)));
   const shared = shareOut(read, groups);
   if (shared === null) return fault('conflict', TOO_MANY);
-  if (shared.groups.length > groups.length && (await isAccepted(db, lead.id))) return fault('conflict', ACCEPTED);
+  // What was accepted is for so many machines, and no more.
+  const isMore = shared.groups.some(({ machines }, nr) => machines !== groups[nr]?.machines);
+  if (isMore && (await isAccepted(db, lead.id))) return fault('conflict', ACCEPTED);
   const ids: number[] = [];
   for (const { jobId, machines, serials } of shared.groups) {
     const id = jobId ?? (await beginGroup(db, lead.id));

@@ -75,6 +75,11 @@ test('payments are noted with their day, stand on the invoice that follows, and 
   expect((await workOf(id)).invoices[0]?.snapshot.prepaid).toEqual([{ on, cents: 1000, way: 'cash' }]);
   const onPaper = await takeBackPayment(shop.teo, id, { payment: seen?.payments[0]?.id ?? 0 });
   expect(!onPaper.ok && onPaper.sentence).toContain('stands on the invoice');
+  // One like it that was noted afterwards by mistake is none of the paper.
+  must(await notePayment(shop.teo, id, { cents: 1000, on, way: 'cash', note: '' }));
+  const twin = (await money(id))?.payments.at(-1)?.id ?? 0;
+  must(await takeBackPayment(shop.teo, id, { payment: twin }));
+  expect((await money(id))?.paidCents).toBe(1000);
   const open = async () =>
     (await listAllInvoices(pool(), { most: 100, after: 0, openOnly: true })).some((one) => one.jobId === id);
   expect(await open()).toBe(true);

@@ -7,6 +7,7 @@ import {
   cancelInvoice,
   insertInvoice,
   insertPayment,
+  type Payment,
   takeInvoiceNumber,
   takePaymentBack,
 } from '../../../store/job/invoices';
@@ -134,10 +135,13 @@ export async function takeBackPayment(
     needs: ['work'],
     work: async (db, { work, job }) => {
       const counts = work.invoices.find(({ cancelled }) => cancelled === null);
-      const nr = work.payments.findIndex(({ id }) => id === payment);
-      const noted = work.payments[nr];
-      const isOnPaper = counts?.snapshot.prepaid.some(({ on, cents }) => on === noted?.on && cents === noted.cents);
-      if (isOnPaper) return fault('conflict', 'This payment stands on the invoice: cancel the invoice first.');
+      const noted = work.payments.find(({ id }) => id === payment);
+      const isSame = ({ on, cents, way }: Pick<Payment, 'on' | 'cents' | 'way'>) =>
+        on === noted?.on && cents === noted.cents && way === noted.way;
+      // Of equal payments as many stay as stand on the invoice.
+      const onPaper = counts?.snapshot.prepaid.filter(isSame).length ?? 0;
+      if (noted !== undefined && work.payments.filter(isSame).length <= onPaper)
+        return fault('conflict', 'This payment stands on the invoice: cancel the invoice first.');
       return (await takePaymentBack(db, job.id, payment))
         ? done(null)
         : fault('conflict', 'This payment was taken back already.');
