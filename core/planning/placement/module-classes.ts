@@ -35,26 +35,10 @@ export function latenciesDiffer(a: ModuleClass, b: ModuleClass): boolean {
   return a.rateMTs === b.rateMTs && a.casLatency !== null && b.casLatency !== null && a.casLatency !== b.casLatency;
 }
 
-/** Are two modules of one rate and capacity alike in all else that some rule may look at? */
-function isAlike(a: Shaped, b: Shaped): boolean {
-  const [one, other] = [a.module, b.module];
-  return (
-    a.speed.casLatency === b.speed.casLatency &&
-    one.ranks === other.ranks &&
-    one.ecc === other.ecc &&
-    one.generation === other.generation &&
-    one.buffering === other.buffering &&
-    one.voltagesMv.length === other.voltagesMv.length &&
-    one.voltagesMv.every((mv, at) => mv === other.voltagesMv[at])
-  );
-}
-
 /** The module classes of a case, each told once. */
 export class ModuleClasses {
   readonly #placementClasses = new Map<string, PlacementClass>();
   readonly #moduleClasses = new Map<string, ModuleClass>();
-  /** modules that were looked at, by rate and capacity: comparing a few is quicker than naming each */
-  readonly #seen = new Map<number, Map<number, { piece: Shaped; home: number; moduleClass: ModuleClass }[]>>();
   readonly #countsRanks: boolean;
 
   constructor(
@@ -67,25 +51,6 @@ export class ModuleClasses {
 
   /** @param home the slot that it is in today; -1: none */
   of(piece: Shaped, home = -1): ModuleClass {
-    const { rateMTs } = piece.speed;
-    const { capacityMiB } = piece.module;
-    let bySize = this.#seen.get(rateMTs);
-    if (bySize === undefined) {
-      bySize = new Map();
-      this.#seen.set(rateMTs, bySize);
-    }
-    let seen = bySize.get(capacityMiB);
-    if (seen === undefined) {
-      seen = [];
-      bySize.set(capacityMiB, seen);
-    }
-    for (const one of seen) if (one.home === home && isAlike(one.piece, piece)) return one.moduleClass;
-    const moduleClass = this.#moduleClass(piece, home);
-    seen.push({ piece, home, moduleClass });
-    return moduleClass;
-  }
-
-  #moduleClass(piece: Shaped, home: number): ModuleClass {
     const placementClass = this.#placementClass(piece, home);
     const { rateMTs, casLatency } = piece.speed;
     const key = `${placementClass.nr} ${rateMTs} ${casLatency}`;

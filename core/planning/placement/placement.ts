@@ -67,11 +67,10 @@ export class Places {
     offers: readonly Offer[],
   ) {
     const there = [...piecesOf(board.soldered), ...board.installed];
-    const ranks = [...there, ...offers].map(({ module }) => module.ranks ?? 0);
-    this.shapes = new Shapes(
-      board,
-      ranks.reduce((most, one) => Math.max(most, one), 0),
-    );
+    let mostRanks = 0;
+    for (const { module } of there) mostRanks = Math.max(mostRanks, module.ranks ?? 0);
+    for (const { module } of offers) mostRanks = Math.max(mostRanks, module.ranks ?? 0);
+    this.shapes = new Shapes(board, mostRanks);
     this.moduleClasses = new ModuleClasses(board, force, this.shapes);
     this.#packing = new Packing(board, this.shapes.list, this.shapes.countsRanks);
     this.#soldered = piecesOf(board.soldered).map((piece) => this.moduleClasses.of(piece));

@@ -1,11 +1,10 @@
 import { type Board, makeBoard } from '../model/board';
 import type { Goal, Installed, PlanCase } from '../model/case';
-import { countedSpeed } from '../model/counted-speed';
 import { Places } from '../placement/placement';
 import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits';
-import { type OfferRefusal, refusalsOf } from '../rules/refuse-offer';
 import { type Candidate, Candidates } from './candidates';
 import { Ranking } from './frontier';
+import { JudgedModules } from './judged-modules';
 import { keptSets } from './kept-sets';
 import { KnownPlans } from './known-plans';
 import type { Usable } from './lots';
@@ -68,7 +67,7 @@ export class Planner {
   readonly #board: Board;
   readonly #force: EffectiveLimits;
   readonly #places: Places;
-  readonly #codes: readonly OfferRefusal[][];
+  readonly #refused: Answer['refusedOffers'] = [];
   readonly #supplies: Supplies;
   /** what was searched since anything but the goal changed, the latest first */
   #searches: Searched[] = [];
@@ -81,13 +80,13 @@ export class Planner {
     this.#board = makeBoard(planCase);
     this.#force = effectiveLimits(this.#board);
     this.#places = new Places(this.#board, this.#force, planCase.offers);
-    const { machine, offers } = planCase;
-    this.#codes = offers.map(({ module }) => refusalsOf(module, machine, this.#force));
-    const usable = offers.flatMap(({ module }, offer): Usable[] => {
-      if ((this.#codes[offer]?.length ?? 0) > 0) return [];
-      const speed = countedSpeed(module, machine.profiles === true);
-      return [{ offer, moduleClass: this.#places.moduleClasses.of({ module, speed }) }];
-    });
+    const judged = new JudgedModules(this.#board, this.#force, this.#places.moduleClasses);
+    const usable: Usable[] = [];
+    for (const [offer, { id, module }] of planCase.offers.entries()) {
+      const { codes, moduleClass } = judged.of(module);
+      if (moduleClass === null) this.#refused.push({ offer: id, codes: [...codes] });
+      else usable.push({ offer, moduleClass });
+    }
     this.#supplies = new Supplies(usable, this.#board.sockets.length);
     this.#plans = this.#noPlans();
   }
@@ -189,11 +188,7 @@ export class Planner {
       if (nr % PLACED_AT_ONCE === 0) yield SEARCHING + (1 - SEARCHING) * (nr / found.length);
     }
     const { totalMiB, rateMTs, bandwidthMBs } = this.#force.today;
-    const refusedOffers = this.#case.offers.flatMap(({ id }, nr) => {
-      const codes = this.#codes[nr] ?? [];
-      return codes.length === 0 ? [] : [{ offer: id, codes: [...codes] }];
-    });
-    return { baseline: { totalMiB, rateMTs, bandwidthMBs }, refusedOffers, plans };
+    return { baseline: { totalMiB, rateMTs, bandwidthMBs }, refusedOffers: [...this.#refused], plans };
   }
 
   /** @param must place of an offer that every plan has to buy; null: none */
