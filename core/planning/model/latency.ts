@@ -7,6 +7,10 @@ export function latencyNs({ rateMTs, casLatency }: CountedSpeed): number | null 
 
 /** The largest known latency of a set in ns; null where none is known. */
 export function setLatencyNs(speeds: readonly CountedSpeed[]): number | null {
-  const known = speeds.map(latencyNs).filter((ns) => ns !== null);
-  return known.length === 0 ? null : Math.max(...known);
+  let largest: number | null = null;
+  for (const speed of speeds) {
+    const ns = latencyNs(speed);
+    if (ns !== null && (largest === null || ns > largest)) largest = ns;
+  }
+  return largest;
 }

@@ -97,17 +97,23 @@ const PLACE_NAMES = names(PLACE_REASONS);
 
 /** The reasons that hold for a set wherever its modules stand. */
 export function fixedReasons(set: SetFacts, force: EffectiveLimits, board: Board): CareReason[] {
-  return FIXED_NAMES.filter((name) => FIXED_REASONS[name].holds(set, force, board));
+  const reasons: CareReason[] = [];
+  for (const name of FIXED_NAMES) if (FIXED_REASONS[name].holds(set, force, board)) reasons.push(name);
+  return reasons;
 }
 
 /** All reasons that hold for a set in its places, alphabetical, given those that hold anywhere. */
 export function careReasons(set: SetStanding, fixed: readonly CareReason[]): CareReason[] {
-  return [...fixed, ...PLACE_NAMES.filter((name) => PLACE_REASONS[name].holds(set))].sort();
+  const all = [...fixed];
+  for (const name of PLACE_NAMES) if (PLACE_REASONS[name].holds(set)) all.push(name);
+  return all.length > 1 ? all.sort() : all;
 }
 
 /** The highest care of the reasons. */
 export function careRank(reasons: readonly CareReason[]): CareLevel {
-  return Math.max(0, ...reasons.map((name) => careLevel(CARE_REASONS[name].care))) as CareLevel;
+  let most = CLEAR;
+  for (const name of reasons) most = moreCare(most, careLevel(CARE_REASONS[name].care));
+  return most;
 }
 
 /** What is shown without care. */

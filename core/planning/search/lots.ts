@@ -1,5 +1,5 @@
 import type { PlanCase } from '../model/case';
-import type { Origin } from '../model/lanes';
+import { ORIGINS, type Origin } from '../model/lanes';
 import { machinesOf, modulesEach, packsAtATime } from '../model/machines';
 import type { ModuleClass } from '../placement/module-classes';
 
@@ -43,7 +43,7 @@ export interface Usable {
  * plan with any other lot is none the worse for having one of these in its place.
  */
 function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Lot[][] {
-  const byModules: Lot[][] = [];
+  const byModules: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
   const machines = machinesOf(planCase);
   for (const { offer, moduleClass } of usable) {
     const pack = planCase.offers[offer];
@@ -53,9 +53,11 @@ function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: num
     const least = machines === 1 ? pack.modules : modulesEach(planCase, pack, step);
     const most = Math.min(Math.floor(sockets / least) * step, pack.stock ?? Number.POSITIVE_INFINITY);
     for (let count = step, modules = least; count <= most; count += step, modules += least) {
-      const lot = { offer, origin: pack.origin, count, modules, priceCents: count * pack.priceCents, moduleClass };
-      byModules[modules] ??= [];
-      keepCheapest(byModules[modules] ?? [], lot, offersInPlan);
+      const cheapest = byModules[modules] as Lot[];
+      const priceCents = count * pack.priceCents;
+      // Most are dearer than those that are known.
+      if (priceCents > (cheapest[offersInPlan - 1]?.priceCents ?? Number.POSITIVE_INFINITY)) continue;
+      keepCheapest(cheapest, { offer, origin: pack.origin, count, modules, priceCents, moduleClass }, offersInPlan);
     }
   }
   return byModules;
@@ -63,15 +65,15 @@ function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: num
 
 /** Puts a lot in its place among the cheapest, which are never more than `most`. */
 function keepCheapest(lots: Lot[], lot: Lot, most: number): void {
-  const last = lots[most - 1];
-  if (last !== undefined && compareLots(lot, last) >= 0) return;
-  const at = lots.findIndex((other) => compareLots(lot, other) < 0);
-  lots.splice(at < 0 ? lots.length : at, 0, lot);
+  let at = lots.length;
+  while (at > 0 && compareLots(lot, lots[at - 1] as Lot) < 0) at--;
+  if (at === most) return;
+  lots.splice(at, 0, lot);
   if (lots.length > most) lots.pop();
 }
 
-function grouped<K>(items: readonly Usable[], keyOf: (item: Usable) => K): Usable[][] {
-  const groups = new Map<K, Usable[]>();
+function grouped<T, K>(items: readonly T[], keyOf: (item: T) => K): T[][] {
+  const groups = new Map<K, T[]>();
   for (const item of items) {
     const key = keyOf(item);
     const group = groups.get(key);
@@ -87,12 +89,21 @@ function grouped<K>(items: readonly Usable[], keyOf: (item: Usable) => K): Usabl
  * @param apart place of an offer that is an offer class of its own; null: none
  */
 export function groupsOf(planCase: PlanCase, usable: readonly Usable[], apart: number | null = null): Usable[][][] {
-  const originOf = ({ offer }: Usable) => planCase.offers[offer]?.origin ?? 'used';
-  const alike = grouped(usable, ({ moduleClass }) => moduleClass.placementClass).flatMap((one) =>
-    grouped(one, originOf),
-  );
-  const groups = apart === null ? alike : alike.flatMap((one) => grouped(one, ({ offer }) => offer === apart));
-  return groups.map((group) => grouped(group, ({ moduleClass }) => moduleClass));
+  const { offers } = planCase;
+  // In one pass to what is alike in all: of those there are few, and they are gathered by one of each.
+  const alike = new Map<number, Usable[]>();
+  for (const one of usable) {
+    const origin = ORIGINS.indexOf(offers[one.offer]?.origin ?? 'used');
+    const key = 2 * (one.moduleClass.nr * ORIGINS.length + origin) + (one.offer === apart ? 1 : 0);
+    const known = alike.get(key);
+    if (known === undefined) alike.set(key, [one]);
+    else known.push(one);
+  }
+  const firstOf = ([first]: Usable[]) => first as Usable;
+  const groups = grouped([...alike.values()], (some) => firstOf(some).moduleClass.placementClass)
+    .flatMap((some) => grouped(some, (one) => offers[firstOf(one).offer]?.origin))
+    .flatMap((some) => grouped(some, (one) => firstOf(one).offer === apart));
+  return groups;
 }
 
 /** @param group offers of one placement class and origin, by module class */
@@ -105,9 +116,8 @@ export function offerClassOf(
 ): OfferClass {
   const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
   for (const one of group) {
-    for (const [modules, cheapest] of lotsOfClass(planCase, one, sockets, offersInPlan).entries()) {
-      if (cheapest !== undefined) lots[modules]?.push(...cheapest);
-    }
+    const own = lotsOfClass(planCase, one, sockets, offersInPlan);
+    for (let modules = 1; modules <= sockets; modules++) lots[modules]?.push(...(own[modules] ?? []));
   }
   for (const some of lots) some.sort(compareLots);
   const moduleClasses = group.flatMap(([one]) => one?.moduleClass ?? []);

@@ -1,16 +1,20 @@
-import { compareLists } from '../model/compare-lists';
+import { byOffer } from './lot-figures';
 import type { Lot } from './lots';
 
-const offersOf = (lots: readonly Lot[]): number[] => lots.map(({ offer }) => offer).sort((a, b) => a - b);
-
-function countsOf(lots: readonly Lot[]): number[] {
-  return [...lots].sort((a, b) => a.offer - b.offer).map(({ count }) => -count);
-}
+const packsOf = (lots: readonly Lot[]): number => lots.reduce((sum, { count }) => sum + count, 0);
 
 /** Of equally dear ways to buy from as many offers, which is taken; below 0: `a`. */
 function compareWays(a: readonly Lot[], b: readonly Lot[]): number {
-  const packs = (lots: readonly Lot[]) => lots.reduce((sum, { count }) => sum + count, 0);
-  return packs(a) - packs(b) || compareLists(offersOf(a), offersOf(b)) || compareLists(countsOf(a), countsOf(b));
+  const packs = packsOf(a) - packsOf(b);
+  if (packs !== 0) return packs;
+  const [one, other] = [byOffer(a), byOffer(b)];
+  let counts = 0;
+  for (let at = 0; at < one.length; at++) {
+    const [lot, beside] = [one[at] as Lot, other[at] as Lot];
+    if (lot.offer !== beside.offer) return lot.offer - beside.offer;
+    if (counts === 0) counts = beside.count - lot.count;
+  }
+  return counts;
 }
 
 /**

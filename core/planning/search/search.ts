@@ -10,7 +10,7 @@ import type { EffectiveLimits } from '../rules/effective-limits';
 import type { Candidates, Cell, Group } from './candidates';
 import { clash, type Kept, keptOf } from './kept';
 import type { KeptSet } from './kept-sets';
-import { sameLots, slowestOf, sumOf } from './lot-figures';
+import { byOffer, sameLots, slowestOf, sumOf } from './lot-figures';
 import type { Lot, OfferClass } from './lots';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Speed } from './price-board';
@@ -183,7 +183,8 @@ export class Search {
     }
     const cell = group.cell(structure.totalMiB, structure.openSlots);
     let before: readonly Lot[] | null = null;
-    for (let nr = fastest; nr >= 0; nr--) {
+    // What is faster than the load allows gives no more, and costs no less.
+    for (let nr = this.#fastest(Math.min(kept.leastMTs, level.capMTs)); nr >= 0; nr--) {
       const rateMTs = Math.min(kept.leastMTs, prices.rates[nr] ?? 0);
       if (rateMTs < minRateMTs) return;
       const lots = this.#cheapest(structure, offerClasses, nr, before);
@@ -253,7 +254,7 @@ export class Search {
     for (let at = 0; at < parts.length; at++) {
       const offerClass = offerClasses[at] as OfferClass;
       const modules = parts[at]?.modules ?? 0;
-      const [first] = prices.cheapest(offerClass, rate, modules);
+      const first = prices.cheapest(offerClass, rate, modules)[0];
       if (first === undefined) return null;
       // No offer may come twice.
       if (offerClasses.indexOf(offerClass) < at) {
@@ -355,10 +356,9 @@ export class Search {
     if (rateMTs < (this.context.planCase.goal?.minRateMTs ?? 0)) return;
     if (!this.#mayCount(cell, structure, care, bandwidthMBs, priceCents)) return;
     const full = fullRateMTs(bandwidthMBs, this.context.board.channelCount);
-    const byOffer = [...lots];
-    if (byOffer.length > 1) byOffer.sort((a, b) => a.offer - b.offer);
     const stay = kept.set.kept;
-    const plan = { lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought: byOffer };
+    const bought = byOffer(lots);
+    const plan = { lane, reuse, totalMiB, priceCents, bandwidthMBs, care, openSlots, kept: stay, bought };
     this.context.candidates.add(cell, plan, full);
   }
 }

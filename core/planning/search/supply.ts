@@ -42,7 +42,7 @@ export class Supplies {
     if (known !== null && this.#changed.size === 0) return known;
     const groups = known?.groups ?? groupsOf(planCase, this.#wanted(planCase));
     const isOld = (group: readonly Usable[][]) =>
-      group.some((moduleClass) => moduleClass.some(({ offer }) => this.#changed.has(offer)));
+      known !== null && group.some((moduleClass) => moduleClass.some(({ offer }) => this.#changed.has(offer)));
     const supply = this.#supply(planCase, groups, (nr, group) =>
       isOld(group) ? null : (known?.offerClasses[nr] ?? null),
     );
@@ -68,8 +68,9 @@ export class Supplies {
     return { offersInPlan, offerClasses, prices: new PriceBoard(offerClasses, offersInPlan) };
   }
 
-  #wanted({ offers, goal }: PlanCase): Usable[] {
+  #wanted({ offers, goal }: PlanCase): readonly Usable[] {
     const { without, lanes } = goal ?? {};
+    if ((without ?? []).length === 0 && (lanes == null || lanes.includes('mixed'))) return this.usable;
     const leftOut = new Set(without ?? []);
     return this.usable.filter(({ offer }) => {
       const { id, origin } = offers[offer] ?? { id: '', origin: 'used' as const };

@@ -33,9 +33,13 @@ export class Left {
       this.codes *= count + 1;
       this.count += count;
       this.mib += count * this.sizeOf(shape);
+      let at = coming.length;
       coming.push(shape);
+      const size = this.sizeOf(shape);
+      for (; at > 0 && this.sizeOf(coming[at - 1] as number) < size; at--) coming[at] = coming[at - 1] as number;
+      coming[at] = shape;
     }
-    this.coming = coming.sort((a, b) => this.sizeOf(b) - this.sizeOf(a));
+    this.coming = coming;
   }
 
   of(shape: number): number {
