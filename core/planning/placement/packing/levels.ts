@@ -132,17 +132,20 @@ export class Levels {
   /** The smaller the largest channel, the more of them work at once. */
   #flex(set: Load, load: LoadCap): Level['share'] | null {
     const { totalMiB } = set;
-    if (this.board.channelCount === 1) {
-      return this.#can(set, { ...ANYWHERE, fullest: load }) ? { totalMiB, largestMiB: totalMiB } : null;
-    }
+    if (!this.#can(set, { ...ANYWHERE, fullest: load })) return null;
+    if (this.board.channelCount === 1) return { totalMiB, largestMiB: totalMiB };
     const sizes = set.counts.map((count, shape) => (count > 0 ? (this.shapes[shape]?.capacityMiB ?? 0) : 0));
     const least = Math.max(Math.ceil(totalMiB / this.board.channelCount), ...sizes);
-    for (const mib of this.#sums(set.counts)) {
-      if (mib < least) continue;
-      const demand: Demand = { channel: { rule: 'at-most', mib }, fullest: load, matched: false };
-      if (this.#can(set, demand)) return { totalMiB, largestMiB: mib };
+    const sums = this.#sums(set.counts).filter((mib) => mib >= least);
+    // What fits into less fits into more: the first that is enough is found by halves.
+    let [low, high] = [0, sums.length - 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const mib = sums[middle] as number;
+      if (this.#can(set, { channel: { rule: 'at-most', mib }, fullest: load, matched: false })) high = middle;
+      else low = middle + 1;
     }
-    return null;
+    return { totalMiB, largestMiB: sums[low] as number };
   }
 
   /** What a channel can come to hold, MiB, ascending; perhaps more than it can. */

@@ -90,15 +90,22 @@ class Seating {
     this.#stay();
     if (this.#fillAtOnce()) return this.#seatAll(this.#stayed);
     const stayed = this.#stayed;
-    let most = stayed;
-    if (!this.#can(most)) {
-      for (const nr of this.#kept) this.#unseat(nr, this.modulesToPlace[nr]?.home ?? -1, OPEN);
-      do most--;
-      while (most >= 0 && !this.#can(most));
-      if (most < 0) return null;
-    }
+    const most = this.#can(stayed) ? stayed : this.#mostThatStay(stayed);
+    if (most < 0) return null;
     this.#fillFirst(most, most === stayed);
     return this.#seatAll(most);
+  }
+
+  /** How many fewer can stay, and unseats all; -1: there is no way at all. Where so many can stay, fewer can. */
+  #mostThatStay(tooMany: number): number {
+    for (const nr of this.#kept) this.#unseat(nr, this.modulesToPlace[nr]?.home ?? -1, OPEN);
+    let [most, above] = [-1, tooMany];
+    while (above - most > 1) {
+      const middle = (most + above) >> 1;
+      if (this.#can(middle)) most = middle;
+      else above = middle;
+    }
+    return most;
   }
 
   /** Can all be placed, so many modules staying where they are? */
