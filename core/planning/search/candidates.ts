@@ -97,7 +97,9 @@ export class Group {
   }
 
   all(): Candidate[] {
-    return [...this.#cells.values()].flatMap(({ list }) => list);
+    const found: Candidate[] = [];
+    for (const { list } of this.#cells.values()) for (const one of list) found.push(one);
+    return found;
   }
 }
 

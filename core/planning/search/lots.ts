@@ -25,10 +25,23 @@ export interface OfferClass {
   moduleClasses: readonly ModuleClass[];
   /** by number of modules in a machine: of each module class the cheapest lots of different offers, the cheapest first */
   lots: readonly (readonly Lot[])[];
+  /** the same by module class */
+  lotsOf: Lot[][][];
+}
+
+/** What lots are worked out for. */
+interface LotsAsked {
+  sockets: number;
+  /** different offers in one plan, at most */
+  offersInPlan: number;
+  /** the offer class before some prices changed; null: it is new */
+  before: OfferClass | null;
+  /** has a price of these changed? */
+  isOld: (moduleClass: readonly Usable[]) => boolean;
 }
 
 /** Cheaper first; of equally dear ones fewer packs, then the earlier offer. */
-function compareLots(a: Lot, b: Lot): number {
+export function compareLots(a: Lot, b: Lot): number {
   return a.priceCents - b.priceCents || a.count - b.count || a.offer - b.offer;
 }
 
@@ -43,16 +56,22 @@ export interface Usable {
  * plan with any other lot is none the worse for having one of these in its place.
  */
 function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: number, offersInPlan: number): Lot[][] {
-  const byModules: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
+  const byModules: Lot[][] = [];
   const machines = machinesOf(planCase);
-  for (const { offer, moduleClass } of usable) {
+  /** by modules in a pack: offers without end that were looked at, all of them cheaper than what comes */
+  const endless: number[] = [];
+  for (const { offer, moduleClass } of cheapestFirst(planCase, usable)) {
     const pack = planCase.offers[offer];
     if (pack === undefined) continue;
+    const cheaper = endless[pack.modules] ?? 0;
+    if (cheaper >= offersInPlan) continue;
+    if (pack.stock == null) endless[pack.modules] = cheaper + 1;
     // Nearly always there is one machine, and there are many offers: nothing is divided then.
     const step = machines === 1 ? 1 : packsAtATime(planCase, pack);
     const least = machines === 1 ? pack.modules : modulesEach(planCase, pack, step);
     const most = Math.min(Math.floor(sockets / least) * step, pack.stock ?? Number.POSITIVE_INFINITY);
     for (let count = step, modules = least; count <= most; count += step, modules += least) {
+      byModules[modules] ??= [];
       const cheapest = byModules[modules] as Lot[];
       const priceCents = count * pack.priceCents;
       // Most are dearer than those that are known.
@@ -61,6 +80,13 @@ function lotsOfClass(planCase: PlanCase, usable: readonly Usable[], sockets: num
     }
   }
   return byModules;
+}
+
+/** Of equally dear ones the earlier offer. */
+function cheapestFirst({ offers }: PlanCase, usable: readonly Usable[]): readonly Usable[] {
+  if (usable.length < 2) return usable;
+  const priceOf = ({ offer }: Usable) => offers[offer]?.priceCents ?? 0;
+  return [...usable].sort((a, b) => priceOf(a) - priceOf(b) || a.offer - b.offer);
 }
 
 /** Puts a lot in its place among the cheapest, which are never more than `most`. */
@@ -111,16 +137,18 @@ export function offerClassOf(
   planCase: PlanCase,
   nr: number,
   group: readonly Usable[][],
-  sockets: number,
-  offersInPlan: number,
+  { sockets, offersInPlan, before, isOld }: LotsAsked,
 ): OfferClass {
   const lots: Lot[][] = Array.from({ length: sockets + 1 }, () => []);
-  for (const one of group) {
-    const own = lotsOfClass(planCase, one, sockets, offersInPlan);
+  const lotsOf: Lot[][][] = [];
+  for (const [at, one] of group.entries()) {
+    const known = before?.lotsOf[at];
+    const own = known !== undefined && !isOld(one) ? known : lotsOfClass(planCase, one, sockets, offersInPlan);
+    lotsOf.push(own);
     for (let modules = 1; modules <= sockets; modules++) lots[modules]?.push(...(own[modules] ?? []));
   }
   for (const some of lots) some.sort(compareLots);
   const moduleClasses = group.flatMap(([one]) => one?.moduleClass ?? []);
   const origin = planCase.offers[group[0]?.[0]?.offer ?? -1]?.origin ?? 'used';
-  return { nr, origin, placementClass: moduleClasses[0]?.placementClass.nr ?? -1, moduleClasses, lots };
+  return { nr, origin, placementClass: moduleClasses[0]?.placementClass.nr ?? -1, moduleClasses, lots, lotsOf };
 }

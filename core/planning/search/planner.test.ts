@@ -1,6 +1,7 @@
 import { WORKED_CASES } from '../../../testing/worked-cases';
 import type { Goal, PlanCase } from '../model/case';
 import { answer } from './answer';
+import type { Plan } from './plan';
 import { type Change, Planner } from './planner';
 
 /** What a technician may steer, one after another: each builds on the one before. */
@@ -40,15 +41,32 @@ test.each(WORKED_CASES)('%s: planned again after each change as if it were new',
 
 test.each(WORKED_CASES)('%s: told what at least so much costs at least', (_, planCase) => {
   const planner = new Planner({ ...planCase, goal: null });
-  const { plans } = planner.answer();
+  const { plans, baseline } = planner.answer();
   const told = planner.leastPrices();
-  const totals = told.map(({ totalMiB }) => totalMiB);
-  expect(totals).toEqual([...totals].sort((a, b) => a - b));
-  expect(plans.filter(({ totalMiB }) => !totals.includes(totalMiB))).toEqual([]);
-  for (const { totalMiB, priceCents } of told) {
-    const enough = plans.filter((plan) => plan.totalMiB >= totalMiB).map((plan) => plan.priceCents);
-    expect(priceCents).toBe(Math.min(...enough));
+  const rising = plans.filter(({ totalMiB }) => totalMiB > baseline.totalMiB);
+  expect(told.map(({ totalMiB }) => totalMiB)).toEqual([...told.map(({ totalMiB }) => totalMiB)].sort((a, b) => a - b));
+  expect(told.length > 0).toBe(rising.length > 0);
+  for (const { totalMiB } of rising) {
+    const enough = rising.filter((plan) => plan.totalMiB >= totalMiB).map((plan) => plan.priceCents);
+    expect(told.find((stair) => stair.totalMiB >= totalMiB)?.priceCents).toBe(Math.min(...enough));
   }
+  for (const { totalMiB, priceCents } of told) {
+    expect(rising.filter((plan) => plan.totalMiB === totalMiB && plan.priceCents === priceCents)).not.toEqual([]);
+  }
+});
+
+test.each(WORKED_CASES)('%s: the nearest plans are those of the answer', (_, planCase) => {
+  const planner = new Planner(planCase);
+  const { plans: first, ...today } = planner.nearest();
+  const { plans, ...rest } = new Planner(planCase).answer();
+  expect(today).toEqual(rest);
+  const figures = ({ totalMiB, priceCents }: Plan) => `${totalMiB} ${priceCents}`;
+  const known = new Set(plans.map(figures));
+  expect(first.filter((plan) => !known.has(figures(plan)))).toEqual([]);
+  const rises = plans.some(({ totalMiB, bought }) => bought.length > 0 && totalMiB > today.baseline.totalMiB);
+  expect(first.length > 0).toBe(rises);
+  // What it told before does not change what it answers.
+  expect(planner.answer().plans).toEqual(plans);
 });
 
 test('slots and offers that a case does not have are passed over', () => {

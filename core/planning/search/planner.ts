@@ -5,12 +5,15 @@ import { type EffectiveLimits, effectiveLimits } from '../rules/effective-limits
 import { type Candidate, Candidates } from './candidates';
 import { Ranking } from './frontier';
 import { JudgedModules } from './judged-modules';
+import { keptOf } from './kept';
 import { keptSets } from './kept-sets';
 import { KnownPlans } from './known-plans';
 import type { Usable } from './lots';
 import { type Answer, asPlan, type Plan, stayOf } from './plan';
 import { floorsFor } from './price-floor';
 import { Search } from './search';
+import { type Stair, Stairs } from './stairs';
+import { Structures } from './structures';
 import { Supplies } from './supply';
 
 /** How much longer a search takes with one more different offer in a plan, about. */
@@ -21,6 +24,8 @@ const SEARCHING = 0.7;
 const FORGOTTEN_FROM = 2_000;
 /** So many searches are kept: anyone who steers goes to and fro. */
 const SEARCHES = 12;
+/** So many plans are told before the whole answer is there. */
+const NEAREST = 8;
 /** Plans placed between two reports of progress. */
 const PLACED_AT_ONCE = 100;
 
@@ -74,6 +79,8 @@ export class Planner {
   #plans: KnownPlans;
   /** plans of the last answer */
   #shown = 0;
+  /** places of offers by id, once they are asked for */
+  #placeOf: Map<string, number> | null = null;
 
   constructor(planCase: PlanCase) {
     this.#case = planCase;
@@ -103,46 +110,74 @@ export class Planner {
   /** Changes the case. Slots and offers that it does not have are passed over. */
   change({ goal, keep, prices }: Change): void {
     const before = this.#case;
-    const after = {
+    this.#case = {
       ...before,
       ...(goal !== undefined && { goal }),
       ...(keep !== undefined && {
         installed: before.installed.map((one) => (one.slot in keep ? { ...one, keep: keep[one.slot] } : one)),
       }),
-      ...(prices !== undefined && {
-        offers: before.offers.map((offer) =>
-          offer.id in prices ? { ...offer, priceCents: prices[offer.id] ?? offer.priceCents } : offer,
-        ),
-      }),
+      ...(prices !== undefined && { offers: this.#offersAt(prices) }),
     };
-    this.#case = after;
-    if (prices !== undefined) {
-      for (const [nr, { id, priceCents }] of after.offers.entries()) {
-        if (id in prices && priceCents !== before.offers[nr]?.priceCents) this.#supplies.change(nr);
-      }
-    }
     if (keep !== undefined || prices !== undefined) this.#searches = [];
     // Most of them come again; those that never do are not kept for ever.
     if (this.#plans.size > 2 * this.#shown + FORGOTTEN_FROM) this.#plans = this.#noPlans();
+  }
+
+  /** The offers at other prices, of which those who search are told. */
+  #offersAt(prices: Readonly<Record<string, number>>): PlanCase['offers'] {
+    const offers = [...this.#case.offers];
+    this.#placeOf ??= new Map(offers.map(({ id }, nr) => [id, nr]));
+    for (const [id, priceCents] of Object.entries(prices)) {
+      const nr = this.#placeOf.get(id) ?? -1;
+      const offer = offers[nr];
+      if (offer === undefined || offer.priceCents === priceCents) continue;
+      offers[nr] = { ...offer, priceCents };
+      this.#supplies.change(nr);
+    }
+    return offers;
   }
 
   answer(): Answer {
     return endOf(this.steps());
   }
 
-  /** What plans of at least so much cost at least, whatever the goal wishes of total, price and open slots: totals ascending. */
+  /**
+   * What plans of more than today cost at least: totals and prices ascending, minor units. The first of at least a total is
+   * the price of the cheapest plan of at least that.
+   */
   leastPrices(): { totalMiB: number; priceCents: number }[] {
-    const least = new Map<number, number>();
-    for (const { totalMiB, priceCents } of endOf(this.#searched(this.#case)).candidates) {
-      if (priceCents < (least.get(totalMiB) ?? Number.POSITIVE_INFINITY)) least.set(totalMiB, priceCents);
+    return this.#stairs(Number.POSITIVE_INFINITY).map(({ totalMiB, priceCents }) => ({ totalMiB, priceCents }));
+  }
+
+  /**
+   * The cheapest plans of the next few totals above today or above the need, which are there long before the whole answer is.
+   * Each of them is, or is as good as, one of the answer's; what they save beside original parts is not known yet.
+   */
+  nearest(): Answer {
+    const from = Math.max(this.#force.today.totalMiB, this.#case.goal?.minMiB ?? 0);
+    const most = this.#force.today.totalMiB + this.#board.sockets.length * this.#supplies.of(this.#case).largestMiB;
+    let upTo = from;
+    let stairs: readonly Stair[] = [];
+    while (stairs.length < NEAREST && upTo < most) {
+      upTo = Math.max(2 * upTo, this.#supplies.of(this.#case).largestMiB);
+      stairs = this.#stairs(upTo);
     }
-    const steps = [...least].sort(([a], [b]) => b - a);
-    let cheapest = Number.POSITIVE_INFINITY;
-    const found = steps.map(([totalMiB, priceCents]) => {
-      cheapest = Math.min(cheapest, priceCents);
-      return { totalMiB, priceCents: cheapest };
-    });
-    return found.reverse();
+    const plans = stairs.slice(0, NEAREST).flatMap((stair) => this.#plan(stair, undefined) ?? []);
+    return this.#told(plans);
+  }
+
+  /** @param mostMiB no larger totals are looked at */
+  #stairs(mostMiB: number): readonly Stair[] {
+    const [planCase, board, force, places] = [this.#case, this.#board, this.#force, this.#places];
+    const { offersInPlan, prices } = this.#supplies.of(planCase);
+    const context = { board, force, places, prices };
+    const stairs = new Stairs(context, planCase.goal ?? {});
+    const structures = new Structures(context, (kept, structure) => stairs.take(kept, structure), mostMiB);
+    const sets = keptSets(planCase, board, places.moduleClasses).flatMap((set) => keptOf(set, board, planCase) ?? []);
+    for (let offers = 1; offers <= offersInPlan; offers++) {
+      for (const kept of sets) endOf(structures.of(kept, offers));
+    }
+    return stairs.all;
   }
 
   /** A search that finds all that is wanted for a case's goal, from those that were made. */
@@ -187,6 +222,10 @@ export class Planner {
       if (plan !== null) plans.push(plan);
       if (nr % PLACED_AT_ONCE === 0) yield SEARCHING + (1 - SEARCHING) * (nr / found.length);
     }
+    return this.#told(plans);
+  }
+
+  #told(plans: Plan[]): Answer {
     const { totalMiB, rateMTs, bandwidthMBs } = this.#force.today;
     return { baseline: { totalMiB, rateMTs, bandwidthMBs }, refusedOffers: [...this.#refused], plans };
   }
@@ -220,7 +259,7 @@ export class Planner {
   }
 
   /** A candidate in its places, which are found once. */
-  #plan(candidate: Candidate, originalCents: number | undefined): Plan | null {
+  #plan(candidate: Candidate | Stair, originalCents: number | undefined): Plan | null {
     const { kept, bought, priceCents } = candidate;
     const plan = this.#plans.plan(this.#plans.alike(kept), bought, (stay) => {
       const placed = this.#places.best(kept, bought);

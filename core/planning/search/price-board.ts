@@ -15,6 +15,8 @@ export interface ClassOffers {
   offerClasses: readonly OfferClass[];
   /** numbers of modules that some lot has, ascending */
   sizes: readonly number[];
+  /** by number of modules: what they cost at least, minor units */
+  leastCents: readonly number[];
 }
 
 const NONE: readonly Lot[] = [];
@@ -49,7 +51,12 @@ export class PriceBoard {
         .filter((offerClass) => offerClass.placementClass === placementClass.nr)
         .sort((a, b) => moduleCents(a) - moduleCents(b));
       const sizes = new Set(own.flatMap(({ lots }) => lots.flatMap((some, size) => (some.length > 0 ? [size] : []))));
-      return { placementClass, offerClasses: own, sizes: [...sizes].sort((a, b) => a - b) };
+      const leastCents: number[] = [];
+      for (const size of sizes) {
+        const each = own.map(({ lots }) => lots[size]?.[0]?.priceCents ?? Number.POSITIVE_INFINITY);
+        leastCents[size] = each.reduce((least, cents) => Math.min(least, cents), Number.POSITIVE_INFINITY);
+      }
+      return { placementClass, offerClasses: own, sizes: [...sizes].sort((a, b) => a - b), leastCents };
     });
     this.#cheapest = offerClasses.map((offerClass) => this.#cheapestOf(offerClass));
   }

@@ -48,7 +48,7 @@ describe('lots', () => {
       moduleClass: places.moduleClasses.of({ module, speed: countedSpeed(module, false) }),
     }));
     return groupsOf(planCase, usable).map((group, nr) =>
-      offerClassOf(planCase, nr, group, sockets, offersInPlan).lots.map((some) =>
+      offerClassOf(planCase, nr, group, { sockets, offersInPlan, before: null, isOld: () => true }).lots.map((some) =>
         some.map((lot) => `${lot.count}x${offers[lot.offer]?.id}`),
       ),
     );

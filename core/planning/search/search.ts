@@ -14,7 +14,8 @@ import { byOffer, sameLots, slowestOf, sumOf } from './lot-figures';
 import type { Lot, OfferClass } from './lots';
 import { cheapestWay } from './pick-lots';
 import type { PriceBoard, Speed } from './price-board';
-import { type BoughtPart, type Structure, structureOf } from './structure';
+import { type Structure, structureOf } from './structure';
+import { levelsOf, Structures } from './structures';
 import { UpperBound } from './upper-bound';
 
 /** What a search knows of its case. */
@@ -41,7 +42,11 @@ export class Search {
   readonly #found: Lot[] = [];
   readonly #otherFound: Lot[] = [];
 
-  constructor(private readonly context: SearchContext) {}
+  readonly #structures: Structures;
+
+  constructor(private readonly context: SearchContext) {
+    this.#structures = new Structures(context, (kept, structure) => this.#weigh(kept, structure));
+  }
 
   /** All sets that keep just this and buy from so many offers, step by step; told is the share of it that is done. */
   *take(set: KeptSet, offers: number): Generator<number> {
@@ -52,20 +57,18 @@ export class Search {
       if (must === null && set.kept.length === planCase.installed.length) this.#rearrange(kept);
       return;
     }
-    const { shelves } = this.context.prices;
-    for (const [nr, shelf] of shelves.entries()) {
-      for (const modules of shelf.sizes) {
-        this.#choose(kept, [], { shelf, modules }, offers, 0);
-        yield nr / shelves.length;
-      }
-    }
+    yield* this.#structures.of(kept, offers);
   }
 
   #rearrange(kept: Kept): void {
     const { board, force, candidates, planCase } = this.context;
     const structure = structureOf(board, force, kept, []);
     if (structure === null || structure.totalMiB === 0) return;
-    const found = bestOutcome(this.#levels(kept, structure), this.#speed(kept, structure, NO_OFFER), force.today);
+    const found = bestOutcome(
+      levelsOf(this.context.places, kept, structure),
+      this.#speed(kept, structure, NO_OFFER),
+      force.today,
+    );
     if (found === null || found.outcome.bandwidthMBs <= force.today.bandwidthMBs) return;
     const { outcome } = found;
     if (outcome.rateMTs < (planCase.goal?.minRateMTs ?? 0)) return;
@@ -84,37 +87,6 @@ export class Search {
     });
   }
 
-  /** Every choice of so many parts that begins with these, each after those before it by placement class and number. */
-  #choose(kept: Kept, parts: readonly BoughtPart[], next: BoughtPart, wanted: number, bought: number): void {
-    const { board, force, prices } = this.context;
-    const taken = bought + next.modules;
-    if (taken > kept.free) return;
-    const own = [...parts, next];
-    const structure = structureOf(board, force, kept, own);
-    // What cannot be together cannot be with more beside it either.
-    if (structure === null) return;
-    if (own.length === wanted) {
-      if (structure.totalMiB >= force.today.totalMiB) this.#weigh(kept, structure);
-      return;
-    }
-    for (let nr = prices.shelves.indexOf(next.shelf); nr < prices.shelves.length; nr++) {
-      const shelf = prices.shelves[nr];
-      if (shelf === undefined) continue;
-      for (const modules of shelf.sizes) {
-        if (shelf !== next.shelf || modules >= next.modules) this.#choose(kept, own, { shelf, modules }, wanted, taken);
-      }
-    }
-  }
-
-  #levels(kept: Kept, { parts, totalMiB }: Structure): readonly Level[] {
-    const counts = new Array<number>(this.context.places.shapes.list.length).fill(0);
-    for (const shape of kept.set.shapes) counts[shape] = (counts[shape] ?? 0) + 1;
-    for (const { shelf, modules } of parts)
-      counts[shelf.placementClass.shape] = (counts[shelf.placementClass.shape] ?? 0) + modules;
-    const mostRanks = Math.max(kept.mostRanks, ...parts.map(({ shelf }) => shelf.placementClass.ranks));
-    return this.context.places.levels.of({ counts, mostRanks, totalMiB });
-  }
-
   #speed(kept: Kept, { care }: Structure, lots: readonly Lot[]): SetSpeed {
     let { leastMTs, mostMTs } = kept;
     for (const { moduleClass } of lots) {
@@ -128,7 +100,9 @@ export class Search {
   #weigh(kept: Kept, structure: Structure): void {
     const { must, planCase, candidates } = this.context;
     const lanes = planCase.goal?.lanes ?? null;
-    const upperBound = new UpperBound(structure, this.context.board, () => this.#levels(kept, structure));
+    const upperBound = new UpperBound(structure, this.context.board, () =>
+      levelsOf(this.context.places, kept, structure),
+    );
     const offerClasses: OfferClass[] = [];
     const choose = (at: number): void => {
       const part = structure.parts[at];

@@ -1,4 +1,5 @@
 import type { PlanCase } from '../model/case';
+import type { ModuleClass } from '../placement/module-classes';
 import { groupsOf, type OfferClass, offerClassOf, type Usable } from './lots';
 import { PriceBoard } from './price-board';
 
@@ -10,6 +11,8 @@ export interface Supply {
   offersInPlan: number;
   offerClasses: readonly OfferClass[];
   prices: PriceBoard;
+  /** of a module, MiB; 0: nothing can be bought */
+  largestMiB: number;
 }
 
 interface Known extends Supply {
@@ -41,11 +44,10 @@ export class Supplies {
     const known = this.#known?.key === key ? this.#known : null;
     if (known !== null && this.#changed.size === 0) return known;
     const groups = known?.groups ?? groupsOf(planCase, this.#wanted(planCase));
-    const isOld = (group: readonly Usable[][]) =>
-      known !== null && group.some((moduleClass) => moduleClass.some(({ offer }) => this.#changed.has(offer)));
-    const supply = this.#supply(planCase, groups, (nr, group) =>
-      isOld(group) ? null : (known?.offerClasses[nr] ?? null),
-    );
+    const old = known === null ? new Set<ModuleClass>() : this.#changedClasses();
+    const isOld = (some: readonly Usable[]) =>
+      old.has(some[0]?.moduleClass as ModuleClass) && some.some(({ offer }) => this.#changed.has(offer));
+    const supply = this.#supply(planCase, groups, known?.offerClasses ?? [], isOld);
     this.#changed.clear();
     this.#known = { ...supply, key, groups };
     return supply;
@@ -53,19 +55,32 @@ export class Supplies {
 
   /** The same with one offer, by its place, as an offer class of its own. */
   apart(planCase: PlanCase, offer: number): Supply {
-    return this.#supply(planCase, groupsOf(planCase, this.#wanted(planCase), offer), () => null);
+    return this.#supply(planCase, groupsOf(planCase, this.#wanted(planCase), offer), [], () => true);
+  }
+
+  /** Module classes of offers whose price has changed. */
+  #changedClasses(): Set<ModuleClass> {
+    const found = new Set<ModuleClass>();
+    if (this.#changed.size === 0) return found;
+    for (const { offer, moduleClass } of this.usable) if (this.#changed.has(offer)) found.add(moduleClass);
+    return found;
   }
 
   #supply(
     planCase: PlanCase,
     groups: readonly Usable[][][],
-    known: (nr: number, group: readonly Usable[][]) => OfferClass | null,
+    known: readonly OfferClass[],
+    isOld: (moduleClass: readonly Usable[]) => boolean,
   ): Supply {
+    const { sockets } = this;
     const offersInPlan = planCase.goal?.maxOffers ?? DEFAULT_MAX_OFFERS;
-    const offerClasses = groups.map(
-      (group, nr) => known(nr, group) ?? offerClassOf(planCase, nr, group, this.sockets, offersInPlan),
-    );
-    return { offersInPlan, offerClasses, prices: new PriceBoard(offerClasses, offersInPlan) };
+    const offerClasses = groups.map((group, nr) => {
+      const before = known[nr] ?? null;
+      if (before !== null && !group.some(isOld)) return before;
+      return offerClassOf(planCase, nr, group, { sockets, offersInPlan, before, isOld });
+    });
+    const prices = new PriceBoard(offerClasses, offersInPlan);
+    return { offersInPlan, offerClasses, prices, largestMiB: prices.shelves[0]?.placementClass.capacityMiB ?? 0 };
   }
 
   #wanted({ offers, goal }: PlanCase): readonly Usable[] {
