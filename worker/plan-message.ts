@@ -22,10 +22,11 @@ export type PlanRequest =
 
 /**
  * What comes of a request, under its id; `share`: how much of the work is done, 0 to 1; `ahead`: what the case of that request
- * would be answered with for another goal, which nobody has asked for yet.
+ * would be answered with for another goal, which nobody has asked for yet; `first`: the nearest plans, while the rest is worked out.
  */
 export type PlanReply =
   | { id: number; state: 'planning'; share: number }
+  | { id: number; state: 'first'; answer: PackedAnswer }
   | { id: number; state: 'done'; answer: PackedAnswer }
   | { id: number; state: 'ahead'; goal: Goal; answer: PackedAnswer }
   | { id: number; state: 'told'; answer: WhyNotAnswer }

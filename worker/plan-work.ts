@@ -17,6 +17,10 @@ const AHEAD_MS = 4;
 const QUIET_MS = 150;
 /** What took longer to answer is not worked out ahead: it would keep a whole core busy, and much in mind. ms */
 const QUICK_MS = 400;
+/** Where an answer takes longer the nearest plans are told first; ms. Nobody sees them where it does not. */
+const SLOW_MS = 250;
+/** Boards of so many slots are taken to be slow until one is answered. */
+const SLOW_SLOTS = 12;
 
 type Asked = Exclude<PlanRequest, { cancel: number }>;
 
@@ -82,6 +86,11 @@ export class PlanWork {
       // Also of what is not wanted any more: what comes next may be a change of it.
       const planner = this.#plannerFor(request, market);
       this.#caseId = id;
+      const isSlow = 'change' in request ? this.#tookMs > SLOW_MS : planner.planCase.machine.slots.length >= SLOW_SLOTS;
+      if (isSlow && !this.#cancelled.has(id)) {
+        reply({ id, state: 'first', answer: this.#packer.pack(planner.nearest()) });
+        await this.place.pause(0);
+      }
       const answer = await this.#answer(id, planner);
       this.#tookMs = this.place.now() - began;
       if (answer === null) {

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { withSockets } from '../bench/plan-cases';
 import { whyNot } from '../core/planning/explain/why-not';
 import { growLater } from '../core/planning/later/grow-later';
 import type { PlanCase } from '../core/planning/model/case';
@@ -55,6 +56,30 @@ test('a case that breaks the planner is answered as failed, and the next one is 
     { id: 8, state: 'failed' },
     { id: 9, state: 'done' },
   ]);
+});
+
+test('of a large board the nearest plans are told first, and the whole answer is as the core has it', async () => {
+  const large = withSockets(12, 40);
+  const told: PlanReply[] = [];
+  const work = new PlanWork({
+    reply: (reply) => told.push(reply),
+    read: async () => '',
+    now: () => 0,
+    pause: async () => {},
+  });
+  await work.take({ id: 1, planCase: large });
+  const unpacker = new Unpacker();
+  const [first, done] = told
+    .filter(({ state }) => state === 'first' || state === 'done')
+    .map((reply) => ('answer' in reply && reply.state !== 'told' ? unpacker.unpack(reply.answer) : null));
+  const whole = answer(large);
+  expect(done).toEqual(whole);
+  const today = whole.baseline.totalMiB;
+  const totals = first?.plans.map(({ totalMiB }) => totalMiB) ?? [];
+  expect(totals).toHaveLength(8);
+  const cheapest = (mib: number) =>
+    Math.min(...whole.plans.filter(({ totalMiB }) => totalMiB >= mib && totalMiB > today).map((one) => one.priceCents));
+  expect(first?.plans.map(({ priceCents }) => priceCents)).toEqual(totals.map(cheapest));
 });
 
 test('a change is answered as the changed case would be', async () => {

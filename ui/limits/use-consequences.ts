@@ -51,6 +51,11 @@ export function useConsequences(
     const timer = setTimeout(stop, LONGEST_MS);
     worker.onerror = stop;
     worker.onmessage = ({ data }: MessageEvent<PlanReply>) => {
+      if (data.state === 'first') {
+        // Later answers build on it.
+        answers.unpack(data.answer);
+        return;
+      }
       const ask = asks[data.id];
       if (data.state === 'done' && ask !== undefined) {
         const { plans } = answers.unpack(data.answer);

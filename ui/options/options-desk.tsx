@@ -36,6 +36,8 @@ interface OptionsDeskProps {
   base: PlanCase;
   planCase: PlanCase;
   steered: Steered;
+  /** the plans are the nearest alone: nothing is suggested of them, and nothing is said to be missing */
+  nearestOnly: boolean;
 }
 
 // Fetched when it is first asked for: the ladder is there the sooner.
@@ -79,7 +81,7 @@ function useLimits({ needMiB, budgetCents, freeSlots }: Steering): LadderBounds 
 }
 
 /** The plans as rungs, and what follows from them for how the job is steered. */
-function useRungs({ answer }: OptionsDeskProps, steering: LadderBounds) {
+function useRungs({ answer, nearestOnly }: OptionsDeskProps, steering: LadderBounds) {
   const { job } = useJob();
   const { bestToleranceBp: toleranceBp, cover } = job;
   const rungs = useMemo(
@@ -91,8 +93,8 @@ function useRungs({ answer }: OptionsDeskProps, steering: LadderBounds) {
   const { totalMiB: todayMiB } = answer.baseline;
   const asked = useTarget(todayMiB);
   const suggestions = useMemo(
-    () => suggestThree({ rungs: late, steering, todayMiB, cover, toleranceBp, asked }),
-    [late, steering, todayMiB, cover, toleranceBp, asked],
+    () => (nearestOnly ? [] : suggestThree({ rungs: late, steering, todayMiB, cover, toleranceBp, asked })),
+    [nearestOnly, late, steering, todayMiB, cover, toleranceBp, asked],
   );
   const byKey = useMemo(() => new Map(answer.plans.map((plan) => [planKey(plan), plan])), [answer]);
   return { rungs, suggestions, byKey, asksUse: steering.needMiB === null && asked === null };
@@ -205,7 +207,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         onLook={onLook}
         onPutAll={slip.putAll}
       />
-      {rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
+      {!props.nearestOnly && rungs.every(({ isWanted }) => !isWanted) && <NoPlan planCase={wishedCase} />}
       <Plans asTable={asTable} rungs={rungs} answer={answer} onSteer={steer} onPut={slip.put} {...shared} />
       <Composed
         hand={hand}

@@ -107,9 +107,15 @@ export function OptionsStation() {
         )}
         {answer !== null && planning.planCase !== null && planning.base !== null && (
           <>
-            <OptionsDesk answer={answer} base={planning.base} planCase={planning.planCase} steered={steered} />
-            {planning.share !== null && planning.share > 0 && (
-              <ProgressBar label={t('plannedAgain')} share={planning.share} />
+            <OptionsDesk
+              answer={answer}
+              base={planning.base}
+              planCase={planning.planCase}
+              steered={steered}
+              nearestOnly={planning.nearestOnly}
+            />
+            {planning.share !== null && (planning.share > 0 || planning.nearestOnly) && (
+              <ProgressBar label={planning.nearestOnly ? t('nearestOnly') : t('plannedAgain')} share={planning.share} />
             )}
             <Remembered steered={steered} />
           </>

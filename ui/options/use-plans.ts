@@ -17,10 +17,12 @@ export interface Planning {
   base: PlanCase | null;
   /** how much of the work on a newer one is done, 0 to 1; null: there is none */
   share: number | null;
+  /** the answer is of the nearest plans alone: the rest is on its way */
+  nearestOnly: boolean;
   failed: boolean;
 }
 
-const NOTHING_YET: Planning = { answer: null, planCase: null, base: null, share: 0, failed: false };
+const NOTHING_YET: Planning = { answer: null, planCase: null, base: null, share: 0, nearestOnly: false, failed: false };
 
 interface Asked {
   id: number;
@@ -113,7 +115,7 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
   const found = base === null || ground === null ? null : known.find(ground, staysOf(base), goal);
   // What is known follows the hand at once; the worker hears of it meanwhile.
   if (base !== null && found !== null && (planning.answer !== found || planning.base !== base)) {
-    setPlanning({ answer: found, planCase: { ...base, goal }, base, share: null, failed: false });
+    setPlanning({ answer: found, planCase: { ...base, goal }, base, share: null, nearestOnly: false, failed: false });
   }
 
   const answers = useRef(new Unpacker());
@@ -121,7 +123,7 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
   const receive = useCallback(
     (reply: PlanReply) => {
       // Later answers build on those that nobody waits for any more.
-      const answer = reply.state === 'done' || reply.state === 'ahead' ? answers.current.unpack(reply.answer) : null;
+      const answer = 'answer' in reply && reply.state !== 'told' ? answers.current.unpack(reply.answer) : null;
       const now = asked.current;
       if (now === null || reply.id !== now.id || reply.state === 'cancelled' || reply.state === 'told') return;
       if (reply.state === 'ahead') {
@@ -130,6 +132,11 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
       }
       if (reply.state === 'planning') {
         if (!now.shown) setPlanning((before) => ({ ...before, share: reply.share, failed: false }));
+        return;
+      }
+      if (reply.state === 'first') {
+        if (now.shown || answer === null || answer.plans.length === 0) return;
+        setPlanning({ answer, planCase: now.planCase, base: now.base, share: 0, nearestOnly: true, failed: false });
         return;
       }
       answered.current = true;
@@ -146,7 +153,8 @@ export function usePlans(base: PlanCase | null, market: string | null, goal: Goa
       }
       if (now.shown || answer === null) return;
       known.keep(now.ground, staysOf(now.base), now.planCase.goal ?? {}, answer);
-      const show = () => setPlanning({ answer, planCase: now.planCase, base: now.base, share: null, failed: false });
+      const show = () =>
+        setPlanning({ answer, planCase: now.planCase, base: now.base, share: null, nearestOnly: false, failed: false });
       // The first ladder is drawn piece by piece while the rest of the page comes to life; later ones follow the hand.
       if (isFirst.current) startTransition(show);
       else show();
