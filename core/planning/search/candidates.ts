@@ -3,8 +3,8 @@ import type { Reuse } from '../model/lane-and-reuse';
 import type { Lane } from '../model/lanes';
 import { inside } from '../placement/inside';
 import type { CareLevel } from '../rules/care';
-import type { Lot } from './lots';
 import type { PriceFloor } from './price-floor';
+import type { Lot } from './supply/lots';
 
 /** The figures that plans are compared by. */
 export interface Figures {

@@ -4,7 +4,7 @@ import { type Reuse, reuseOf } from '../model/lane-and-reuse';
 import { machinesOf } from '../model/machines';
 import { latenciesDiffer, type ModuleClass, type PlacementClass } from '../placement/module-classes';
 import type { KeptSet } from './kept-sets';
-import type { Lot } from './lots';
+import type { Lot } from './supply/lots';
 
 /** What is kept, as far as the rules look at it. */
 export interface Kept {

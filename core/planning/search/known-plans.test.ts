@@ -1,6 +1,6 @@
 import { KnownPlans } from './known-plans';
-import type { Lot } from './lots';
 import type { Plan } from './plan';
+import type { Lot } from './supply/lots';
 
 const lot = (offer: number) => ({ offer }) as Lot;
 const plan = (name: string) => ({ kept: [name] }) as unknown as Plan;

@@ -1,6 +1,6 @@
 import { inside } from '../placement/inside';
-import type { Lot } from './lots';
 import type { Plan, Stay } from './plan';
+import type { Lot } from './supply/lots';
 
 /** What is known of sets that begin with the same lots. */
 interface Branch {

@@ -8,13 +8,13 @@ import { JudgedModules } from './judged-modules';
 import { keptOf } from './kept';
 import { keptSets } from './kept-sets';
 import { KnownPlans } from './known-plans';
-import type { Usable } from './lots';
 import { type Answer, asPlan, type Plan, stayOf } from './plan';
 import { floorsFor } from './price-floor';
 import { Search } from './search';
 import { type Stair, Stairs } from './stairs';
 import { Structures } from './structures';
-import { Supplies } from './supply';
+import type { Usable } from './supply/lots';
+import { Supplies } from './supply/supply';
 
 /** How much longer a search takes with one more different offer in a plan, about. */
 const PER_OFFER = 20;

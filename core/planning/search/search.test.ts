@@ -4,9 +4,9 @@ import { GB, makeCase, offer, placesOf, stick } from '../testing/small-case';
 import type { Candidate } from './candidates';
 import { Ranking } from './frontier';
 import { keptSets } from './kept-sets';
-import { groupsOf, type Lot, offerClassOf } from './lots';
-import { cheapestWay } from './pick-lots';
 import { PriceFloor } from './price-floor';
+import { groupsOf, type Lot, offerClassOf } from './supply/lots';
+import { cheapestWay } from './supply/pick-lots';
 
 describe('what is kept', () => {
   const kept = (planCase: PlanCase) => {

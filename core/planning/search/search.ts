@@ -10,12 +10,12 @@ import type { EffectiveLimits } from '../rules/effective-limits';
 import type { Candidates, Cell, Group } from './candidates';
 import { clash, type Kept, keptOf } from './kept';
 import type { KeptSet } from './kept-sets';
-import { byOffer, sameLots, slowestOf, sumOf } from './lot-figures';
-import type { Lot, OfferClass } from './lots';
-import { cheapestWay } from './pick-lots';
-import type { PriceBoard, Speed } from './price-board';
 import { type Structure, structureOf } from './structure';
 import { levelsOf, Structures } from './structures';
+import { byOffer, sameLots, slowestOf, sumOf } from './supply/lot-figures';
+import type { Lot, OfferClass } from './supply/lots';
+import { cheapestWay } from './supply/pick-lots';
+import type { PriceBoard, Speed } from './supply/price-board';
 import { UpperBound } from './upper-bound';
 
 /** What a search knows of its case. */

@@ -2,13 +2,13 @@ import type { Goal } from '../model/case';
 import { compareLists } from '../model/compare-lists';
 import { laneOf } from '../model/lane-and-reuse';
 import type { Kept } from './kept';
-import { byOffer, sumOf } from './lot-figures';
-import { compareLots, type Lot } from './lots';
-import { cheapestWay } from './pick-lots';
 import type { Chosen } from './plan';
-import type { ClassOffers } from './price-board';
 import type { Structure } from './structure';
 import { levelsOf, type StructureContext } from './structures';
+import { byOffer, sumOf } from './supply/lot-figures';
+import { compareLots, type Lot } from './supply/lots';
+import { cheapestWay } from './supply/pick-lots';
+import type { ClassOffers } from './supply/price-board';
 
 /** The cheapest plan of at least so much. */
 export type Stair = Chosen & { bought: readonly Lot[] };

@@ -3,7 +3,7 @@ import { type CareLevel, careRank, fixedReasons } from '../rules/care';
 import type { EffectiveLimits } from '../rules/effective-limits';
 import { mixRefusals } from '../rules/refuse-set';
 import type { Kept } from './kept';
-import type { ClassOffers } from './price-board';
+import type { ClassOffers } from './supply/price-board';
 
 /** So many modules of one placement class, from one offer. */
 export interface BoughtPart {

@@ -3,8 +3,8 @@ import type { Level } from '../placement/packing/levels';
 import type { Places } from '../placement/placement';
 import type { EffectiveLimits } from '../rules/effective-limits';
 import type { Kept } from './kept';
-import type { PriceBoard } from './price-board';
 import { type BoughtPart, type Structure, structureOf } from './structure';
+import type { PriceBoard } from './supply/price-board';
 
 /** What structures are made of. */
 export interface StructureContext {

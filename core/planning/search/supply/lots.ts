@@ -1,7 +1,7 @@
-import type { PlanCase } from '../model/case';
-import { ORIGINS, type Origin } from '../model/lanes';
-import { machinesOf, modulesEach, packsAtATime } from '../model/machines';
-import type { ModuleClass } from '../placement/module-classes';
+import type { PlanCase } from '../../model/case';
+import { ORIGINS, type Origin } from '../../model/lanes';
+import { machinesOf, modulesEach, packsAtATime } from '../../model/machines';
+import type { ModuleClass } from '../../placement/module-classes';
 
 /** Some packs of one offer. */
 export interface Lot {

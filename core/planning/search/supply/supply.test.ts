@@ -1,6 +1,6 @@
-import type { Goal, Offer, PlanCase } from '../model/case';
-import { countedSpeed } from '../model/counted-speed';
-import { makeCase, offer, placesOf, stick } from '../testing/small-case';
+import type { Goal, Offer, PlanCase } from '../../model/case';
+import { countedSpeed } from '../../model/counted-speed';
+import { makeCase, offer, placesOf, stick } from '../../testing/small-case';
 import type { OfferClass, Usable } from './lots';
 import { PriceBoard } from './price-board';
 import { Supplies } from './supply';

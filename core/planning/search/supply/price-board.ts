@@ -1,4 +1,4 @@
-import type { ModuleClass, PlacementClass } from '../placement/module-classes';
+import type { ModuleClass, PlacementClass } from '../../placement/module-classes';
 import type { Lot, OfferClass } from './lots';
 
 /** Which modules are asked for, by the board rate that they would allow. */

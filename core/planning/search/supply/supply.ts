@@ -1,5 +1,5 @@
-import type { PlanCase } from '../model/case';
-import type { ModuleClass } from '../placement/module-classes';
+import type { PlanCase } from '../../model/case';
+import type { ModuleClass } from '../../placement/module-classes';
 import { groupsOf, type OfferClass, offerClassOf, type Usable } from './lots';
 import { PriceBoard } from './price-board';
 
