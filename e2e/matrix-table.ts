@@ -27,6 +27,8 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/jobs/[id]/accept': 'quotes.send',
   'PUT /api/jobs/[id]/closed': 'jobs.write',
   'DELETE /api/jobs/[id]/closed': 'jobs.write',
+  'GET /api/jobs/[id]/bench-test': 'jobs.read',
+  'POST /api/jobs/[id]/bench-test': 'jobs.write',
   'GET /api/jobs/[id]/case': 'jobs.read',
   'POST /api/jobs/[id]/earlier': 'jobs.write',
   'PUT /api/jobs/[id]/fell-through': 'jobs.write',

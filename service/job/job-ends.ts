@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
+import { endBenchTest, listBenchTests, releaseTested } from '../../store/job/bench-tests';
 import {
   CLOSINGS,
   type ClosedJob,
@@ -11,6 +12,7 @@ import {
   reopenJob,
 } from '../../store/job/jobs';
 import { releasePieces } from '../../store/market/shelf';
+import type { Queryable } from '../../store/queryable';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
 import { changeJob } from './change-job';
@@ -40,11 +42,20 @@ export async function endJob(
       if (end.as === 'declined' && work.accepted !== null)
         return fault('conflict', 'The customer accepted an option: close it as dropped, with the reason.');
       await closeJob(db, job.id, end);
+      await giveUpTest(db, job.id, caller.id);
       // What was promised to it is free again; what an accepted option took as well, where it is not done.
       await releasePieces(db, job.id, end.as !== 'done');
       return done(null);
     },
   });
+}
+
+/** A test on the bench that is open ends with its job, and its modules are free. */
+async function giveUpTest(db: Queryable, jobId: number, staffId: number): Promise<void> {
+  const [last] = await listBenchTests(db, jobId);
+  if (last === undefined || last.ended !== null) return;
+  await endBenchTest(db, last.id, 'given-up', staffId);
+  await releaseTested(db, last.id);
 }
 
 /** Goes on with a closed job, which is on the list again. */

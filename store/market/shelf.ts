@@ -70,7 +70,7 @@ export async function shelfOffers(db: Queryable, ids: readonly number[]): Promis
 }
 
 /**
- * Lets go of what a job was promised and did not get.
+ * Lets go of what a job was promised and did not get. What is being tried in its machine stays held.
  *
  * @param evenAside what an accepted option took as well: the job came to nothing
  */
@@ -78,7 +78,7 @@ export async function releasePieces(db: Queryable, jobId: number, evenAside = fa
   await run(
     db,
     `update shelf_piece set job_id = null, held_until = null, set_aside_at = null
-     where job_id = $1 and gone_at is null and (set_aside_at is null or $2)`,
+     where job_id = $1 and gone_at is null and test_id is null and (set_aside_at is null or $2)`,
     [jobId, evenAside],
   );
 }
