@@ -11,13 +11,14 @@ import { roundHalfEven } from '../pricing/round-half-even';
 import { savingPercent } from '../pricing/saving';
 import { channelsInSnapshot } from './channels-in-snapshot';
 import { makerAsks } from './factory-yardstick';
+import { ifNotOf } from './on-condition';
 import { boardPictures } from './paper/board-pictures';
 import { billLines, computedLines, editedLines, type MadeLine, termLines } from './paper/lines';
 import { coverText, isAgreed } from './paper/statements';
 import type { QuoteOption } from './snapshot';
 import { PLAIN_TERMS } from './terms';
 import type { LineEdits, QuoteTerms } from './terms-schema';
-import { capacityIn } from './words/in-language';
+import { capacityIn, moneyIn } from './words/in-language';
 import type { PaperWords } from './words/paper-words';
 import { PAPER_WORDS } from './words/papers-in';
 import { filledText, SUPPLIED_TEXTS, type TextKey, type TextSet } from './words/shop-texts';
@@ -58,6 +59,8 @@ export interface OptionInput {
   told?: ToldOfPart;
   /** configurations that the machine's maker sells it in, with surcharges; absent: nobody knows any */
   factory?: readonly FactoryOption[];
+  /** what is paid if an option off the books does not work, as the shop's prices are; absent: nothing is agreed */
+  ifNotCents?: number | null;
   /** parts to take home, of a case {@link withoutFitting}; absent: it is fitted here */
   partsOnly?: boolean;
 }
@@ -148,14 +151,19 @@ export function makeOption(input: OptionInput): QuoteOption {
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));
   const costCents = bought.reduce((sum, { count, supply }) => sum + count * (supply?.costCents ?? 0), 0);
   const covered = coverText(plan.lane, cover);
+  // What the maker vouches for needs no such word, and what is fitted at home nobody here can settle.
+  const isOpen = plan.care === 'off-book' && !partsOnly;
+  const ifNot = isOpen && input.ifNotCents != null ? ifNotOf(input.ifNotCents, pricing) : null;
   const spoken: TextKey[] = [
     ...plan.reasons,
     ...(covered === null ? [] : [covered]),
     ...(partsOnly ? ['parts-only' as const] : []),
+    ...(ifNot === null ? [] : ['if-not' as const]),
   ];
   const figures = {
     total: capacityIn(language, plan.totalMiB),
     visible: capacityIn(language, planCase.machine.os?.visibleMiB ?? plan.totalMiB),
+    amount: ifNot === null ? '' : moneyIn(language, ifNot.totalCents, planCase.currency),
   };
   const wordsOf = (key: TextKey): string => filledText(texts[key], figures);
   const days = bought.map(({ supply }) => supply?.leadDays ?? 0);
@@ -182,6 +190,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     taxCents: bill.taxMinor,
     taxes: bill.rates.map(({ taxBp, netMinor, taxMinor }) => ({ taxBp, netCents: netMinor, taxCents: taxMinor })),
     ...(partsOnly && { partsOnly }),
+    ...(ifNot !== null && { ifNot }),
     ...(depositCents > 0 && { depositCents }),
     ...makerOf(input, billOf(billLines(ofPlan), rule).grossMinor),
     savingCents: saving?.cents ?? null,

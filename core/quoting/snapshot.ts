@@ -99,6 +99,10 @@ const optionSchema = z.strictObject({
   partsOnly: z.literal(true).optional(),
   /** due when it is accepted; absent: nothing */
   depositCents: cents.optional(),
+  /** if it does not work the old modules go back in and this is paid: as the shop's prices are, with tax, its tax; absent: not agreed */
+  ifNot: z
+    .strictObject({ eachCents: cents, totalCents: cents, taxCents: cents, taxBp: z.number().int().nonnegative() })
+    .optional(),
   /** what the machine's maker asks for the same total, over which, and what is saved against it; absent: nothing is claimed */
   maker: z.strictObject({ asksCents: cents, overMiB: z.number().int().nonnegative(), savingCents: cents }).optional(),
   savingCents: cents.nullable(),

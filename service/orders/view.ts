@@ -20,6 +20,8 @@ export interface BasketPart {
   withdrawn: boolean;
   /** the day on which the customer needs it; null: none is named */
   neededBy: string | null;
+  /** its option is agreed on condition: it may have to go back */
+  onCondition: boolean;
   /** days that it would come after that, ordered today; 0: in time */
   lateDays: number;
   /** its seller still has a price for it */

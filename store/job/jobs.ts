@@ -4,6 +4,7 @@ import type { Station } from '../../core/machine/station';
 import type { Steering } from '../../core/planning/filters/steering';
 import { many, maybeOne, one, run } from '../database';
 import type { Queryable } from '../queryable';
+import { NOT_WORKING, type NotWorking } from './not-working';
 
 export interface Customer {
   id: number;
@@ -68,6 +69,8 @@ export interface Job {
   closedWhy: string;
   /** it came to nothing, and why; null: it goes on */
   fellThrough: string | null;
+  /** it was settled that the accepted option does not work; null: it was not */
+  notWorking: NotWorking | null;
   createdAt: Date;
   touchedAt: Date;
 }
@@ -84,6 +87,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
     closed_as as "closedAs", closed_why as "closedWhy",
     case when fell_through_at is not null then fell_through_why end as "fellThrough",
+    ${NOT_WORKING} as "notWorking",
     job.created_at as "createdAt", touched_at as "touchedAt"
   from job join customer on customer.id = customer_id`;
 

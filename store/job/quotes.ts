@@ -14,6 +14,8 @@ export interface ChosenPlan {
   edits?: LineEdits;
   /** parts to take home, or fitted here; null or left out: as its job */
   partsOnly?: boolean | null;
+  /** paid if it does not work, as the shop's prices are, minor units; null or left out: nothing of the kind is agreed */
+  ifNotCents?: number | null;
 }
 
 export interface Draft {
@@ -61,7 +63,8 @@ export async function getDraft(db: Queryable, jobId: number): Promise<Draft | nu
     db,
     `select id, version, suggested, terms, released, coalesce((
        select jsonb_agg(
-         jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought, 'edits', edits, 'partsOnly', parts_only) order by place)
+         jsonb_build_object('place', place, 'kept', to_jsonb(kept), 'bought', bought, 'edits', edits, 'partsOnly', parts_only,
+           'ifNotCents', if_not_cents) order by place)
        from quote_choice where quote_id = quote.id), '[]') as choices
      from quote where job_id = $1 and state = 'draft'`,
     [jobId],
@@ -71,10 +74,14 @@ export async function getDraft(db: Queryable, jobId: number): Promise<Draft | nu
 export async function putChoice(db: Queryable, quoteId: number, choice: ChosenPlan): Promise<void> {
   await run(
     db,
-    `insert into quote_choice (quote_id, place, kept, bought, edits, parts_only) values ($1, $2, $3, $4, $5, $6)
+    `insert into quote_choice (quote_id, place, kept, bought, edits, parts_only, if_not_cents)
+     values ($1, $2, $3, $4, $5, $6, $7)
      on conflict (quote_id, place) do update set kept = excluded.kept, bought = excluded.bought, edits = excluded.edits,
-       parts_only = excluded.parts_only`,
-    [quoteId, choice.place, choice.kept, JSON.stringify(choice.bought), choice.edits ?? {}, choice.partsOnly ?? null],
+       parts_only = excluded.parts_only, if_not_cents = excluded.if_not_cents`,
+    [
+      ...[quoteId, choice.place, choice.kept, JSON.stringify(choice.bought), choice.edits ?? {}],
+      ...[choice.partsOnly ?? null, choice.ifNotCents ?? null],
+    ],
   );
 }
 

@@ -27,6 +27,8 @@ export interface WantedPart {
   leadDays: number | null;
   /** the day on which the customer needs it (`YYYY-MM-DD`), and the days until then; null: none is named */
   neededBy: string | null;
+  /** its option is agreed on condition: it may have to go back */
+  onCondition: boolean;
   inDays: number | null;
 }
 
@@ -42,10 +44,11 @@ with accepted as (
     join job on job.id = quote.job_id
   where quote.state = 'sent' and (option ->> 'place')::integer = quote_answer.place
     and fell_through_at is null and closed_at is null and ($1::integer is null or quote.job_id = ${LEAD})
+    and job.not_working_quote_id is distinct from quote.id
     and not (exists (select from proof where proof.quote_id = quote.id and signed_at is not null and verdict <> 'broken')
       and all_proved(quote.id))
 ), wanted as (
-  select accepted.job_id, accepted.number, substring(bought ->> 'offer' from '[0-9]+$')::integer as offer_id,
+  select accepted.job_id, accepted.number, option ? 'ifNot' as on_condition, substring(bought ->> 'offer' from '[0-9]+$')::integer as offer_id,
     (bought ->> 'count')::integer as count, (bought ->> 'costCents')::integer as quoted_cents
   from accepted cross join lateral jsonb_array_elements(option -> 'shop' -> 'bought') as bought
 ), ordered as (
@@ -59,7 +62,7 @@ select wanted.job_id as "jobId", customer.name as customer, wanted.number as "qu
   offer.seller_id as "sellerId", offer.title, offer.seller_part as "sellerPart", offer.modules,
   (wanted.count - coalesce(ordered.count, 0))::integer as quantity, wanted.quoted_cents as "quotedCents",
   offer.cost_cents as "eachCents", price.printed_cents as "printedCents", offer.stock, withdrawn_at is not null as withdrawn,
-  offer.lead_days as "leadDays", job.needed_by as "neededBy",
+  offer.lead_days as "leadDays", wanted.on_condition as "onCondition", job.needed_by as "neededBy",
   job.needed_by - (now() at time zone (select time_zone from shop))::date as "inDays"
 from wanted join offer on offer.id = wanted.offer_id and seller_id is not null
   join job on job.id = wanted.job_id join customer on customer.id = customer_id

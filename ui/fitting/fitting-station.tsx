@@ -14,6 +14,7 @@ import { Notice } from '../kit/notice';
 import { DepositNote } from '../money/deposit-note';
 import { capacityText, dayText } from '../words/amounts';
 import { AcceptForm } from './accept-form';
+import { BenchTest } from './bench-test';
 import { Checklist } from './checklist';
 import { GuidedSearch } from './guided-search';
 import { Parts } from './parts';
@@ -116,7 +117,7 @@ export function FittingStation() {
   const t = useTranslations('fitting');
   const { job } = useJob();
   const { save } = useSave();
-  const { accepted, fellThrough, stamp } = job.work;
+  const { accepted, fellThrough, notWorking, stamp } = job.work;
   useFresh(job.id, stamp);
   return (
     <div className="grid gap-4">
@@ -150,14 +151,21 @@ export function FittingStation() {
         </Notice>
       )}
       {accepted === null ? (
-        <AcceptForm />
+        <>
+          <AcceptForm />
+          <BenchTest />
+        </>
       ) : (
         fellThrough === null && (
           <>
             <DepositNote />
             <Parts />
             <MachinePicker />
-            <Bench key={job.work.machine} />
+            {notWorking === null ? (
+              <Bench key={job.work.machine} />
+            ) : (
+              <Notice tone="mind">{t('notWorking', { on: dayText(notWorking.on) })}</Notice>
+            )}
             <div className="flex flex-wrap gap-4 items-center">
               <Link href={`/jobs/${job.id}/proof`} className={buttonLook('plain')}>
                 {t('toProof')}

@@ -1,4 +1,5 @@
 'use client';
+import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
@@ -8,7 +9,7 @@ import { planKey } from '@/core/planning/filters/ladder';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 import { useJob } from '../job/job-context';
-import { Button } from '../kit/button';
+import { Button, buttonLook } from '../kit/button';
 import { capacityText, moneyText } from '../words/amounts';
 import { AddAs } from './add-as';
 import { deliveryText } from './delivery';
@@ -94,6 +95,11 @@ export function PlanStrip(props: PlanStripProps) {
           >
             {isCompared ? t('plan.noCompare') : t('plan.compare')}
           </Button>
+          {plan.care === 'off-book' && job.sent.every(({ standing }) => standing !== 'accepted') && (
+            <Link href={`/jobs/${job.id}/fitting#test`} className={buttonLook('quiet')}>
+              {t('plan.testFirst')}
+            </Link>
+          )}
           {compared.length > 1 && (
             <Button weight="quiet" onClick={onSideBySide}>
               {t('plan.sideBySide', { compared: compared.length })}

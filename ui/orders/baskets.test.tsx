@@ -31,6 +31,7 @@ const part = (more: Partial<BasketPart>): BasketPart => ({
   stock: 10,
   withdrawn: false,
   neededBy: null,
+  onCondition: false,
   lateDays: 0,
   onSale: true,
   ...more,

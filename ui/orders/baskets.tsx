@@ -177,6 +177,7 @@ function PartLine({ part, currency, isLeft, onFlip }: PartLineProps) {
               quoteNumber: part.quoteNumber,
             })}
           </span>
+          {part.onCondition && <span className="block text-sm text-mind">△ {t('basket.onCondition')}</span>}
           {part.lateDays > 0 && part.neededBy !== null && (
             <span className="block text-sm text-mind">
               △ {t('basket.late', { days: part.lateDays, day: dayText(part.neededBy) })}

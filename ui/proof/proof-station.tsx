@@ -5,6 +5,7 @@ import { useJob } from '../job/job-context';
 import { MachinePicker } from '../job/machine-picker';
 import { MoneySection } from '../money/money-section';
 import { Findings } from './findings';
+import { NotWorking } from './not-working';
 import { OldModulesSection } from './old-modules';
 import { TakeReport } from './take-report';
 
@@ -12,7 +13,7 @@ import { TakeReport } from './take-report';
 export function ProofStation() {
   const t = useTranslations('proof');
   const { job } = useJob();
-  const { accepted, stamp, proofs } = job.work;
+  const { accepted, stamp, proofs, notWorking } = job.work;
   useFresh(job.id, stamp);
   const isDone = proofs[0]?.signedOn != null && proofs[0].verdict !== 'broken';
   const areAllDone = job.work.machines.every(({ proof }) => proof === 'signed');
@@ -25,7 +26,8 @@ export function ProofStation() {
         <>
           <MachinePicker />
           {!isDone && accepted.option.partsOnly && <p>{t('partsOnly')}</p>}
-          {(!isDone || !areAllDone) && <TakeReport />}
+          {notWorking === null && (!isDone || !areAllDone) && <TakeReport />}
+          <NotWorking />
           <Findings />
           <OldModulesSection />
           <MoneySection />

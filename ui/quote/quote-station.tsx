@@ -14,6 +14,7 @@ import { KeyHint } from '../kit/key-hint';
 import { Notice } from '../kit/notice';
 import { dayText } from '../words/amounts';
 import { Drifts } from './drifts';
+import { OnCondition } from './on-condition';
 import { OptionColumn } from './option-column';
 import { OtherLines } from './other-lines';
 import { SentVersions } from './sent-versions';
@@ -93,6 +94,7 @@ function DraftColumn({ entry, onSave }: { entry: SlipOption; onSave: ReturnType<
   return (
     <OptionColumn option={entry.option} quote={quoteOfDraft(job)} suggested={suggested} saving={onSave}>
       <LowestMargin entry={entry} saving={onSave} />
+      <OnCondition entry={entry} saving={onSave} />
       <ShopSide option={entry.option} supplies={job.slipSupplies} currency={job.currency} />
       <div className="flex gap-3 flex-wrap">
         <Button

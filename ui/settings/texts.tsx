@@ -34,6 +34,7 @@ const WHEN = {
   'cover-warranty': 'texts.when.warranty',
   'cover-support': 'texts.when.contract',
   'parts-only': 'texts.when.partsOnly',
+  'if-not': 'texts.when.ifNot',
 } as const satisfies Record<TextKey, string>;
 
 /** A day with its month in three letters, for a narrow column. */
@@ -43,7 +44,7 @@ const shortDay = (day: string): string =>
 /** What is wrong with a text. The figures in brackets are not the message's own. */
 const wrongText = (t: StaffWords<'settings'>, wrong: TextWrong): string =>
   wrong.what === 'unknown'
-    ? t('texts.faults.unknown', { named: wrong.named, total: '{total}', visible: '{visible}' })
+    ? t('texts.faults.unknown', { named: wrong.named, total: '{total}', visible: '{visible}', amount: '{amount}' })
     : t(`texts.faults.${wrong.what}`);
 
 interface TextLineProps {
@@ -157,7 +158,7 @@ export function Texts({ rows, usual }: TextsProps) {
         </fieldset>
       </div>
       <p className="text-sm">
-        {t('texts.what', { total: '{total}', visible: '{visible}' })}{' '}
+        {t('texts.what', { total: '{total}', visible: '{visible}', amount: '{amount}' })}{' '}
         {open.length > 0 && (
           <Button disabled={busy} onClick={() => void approve(open.map(({ key, words }) => ({ key, words })))}>
             {t('texts.approveAll', {

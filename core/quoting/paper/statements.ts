@@ -15,6 +15,7 @@ const AGREED: ReadonlySet<TextKey> = new Set<TextKey>([
   'cover-warranty',
   'cover-support',
   'parts-only',
+  'if-not',
 ]);
 
 /** Is it for the customer to agree to before such a plan is fitted? */

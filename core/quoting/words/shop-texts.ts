@@ -2,16 +2,18 @@ import type { Language } from '../../language';
 import { CARE_REASONS, type CareReason } from '../../planning/rules/care';
 
 /** What a customer reads of a plan's care, or of a machine's cover: a text of the shop's, in its own words if it wants. */
-export type TextKey = CareReason | 'cover-warranty' | 'cover-support' | 'parts-only';
+export type TextKey = CareReason | 'cover-warranty' | 'cover-support' | 'parts-only' | 'if-not';
 export const TEXT_KEYS: readonly TextKey[] = [
   ...(Object.keys(CARE_REASONS) as CareReason[]),
   'cover-warranty',
   'cover-support',
   'parts-only',
+  'if-not',
 ];
 
-/** What may stand in a text for a figure of the plan: the new total, and what the operating system can use. */
-export const TEXT_FIGURES = ['total', 'visible'] as const;
+/** What may stand in a text for a figure of the plan: the new total, what the operating system can use, and what is
+ * paid if it does not work. */
+export const TEXT_FIGURES = ['total', 'visible', 'amount'] as const;
 export type TextFigure = (typeof TEXT_FIGURES)[number];
 
 export type TextSet = Record<TextKey, string>;
@@ -37,6 +39,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Your machine has a support contract. The service provider may require the maker’s own parts: please ask them first.',
     'parts-only':
       'You fit the parts yourself. We answer for the parts, not for the fitting or for the machine. Send us the machine’s report afterwards: we check it against this quote.',
+    'if-not':
+      'Whether it works shows in your machine. If it does not, your own modules go back in and you pay {amount} instead of the price of this option.',
   },
   de: {
     'ecc-lost': 'Ihr Speicher korrigiert heute seine Fehler selbst. Mit diesem Vorschlag tut er das nicht mehr.',
@@ -62,6 +66,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Für Ihr Gerät besteht ein Wartungsvertrag. Der Dienstleister kann Originalteile verlangen: Bitte fragen Sie dort zuerst.',
     'parts-only':
       'Sie bauen die Teile selbst ein. Wir stehen für die Teile ein, nicht für den Einbau und nicht für das Gerät. Schicken Sie uns danach den Bericht des Geräts: Wir prüfen ihn gegen dieses Angebot.',
+    'if-not':
+      'Ob es läuft, zeigt sich in Ihrem Gerät. Wenn nicht, kommen Ihre eigenen Module wieder hinein, und Sie zahlen {amount} statt des Preises dieses Vorschlags.',
   },
   fr: {
     'ecc-lost': 'Aujourd’hui, votre mémoire corrige ses propres erreurs. Avec cette solution, elle ne le fera plus.',
@@ -87,12 +93,14 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Votre machine a un contrat d’assistance. Votre prestataire peut exiger des pièces d’origine : demandez-lui d’abord.',
     'parts-only':
       'Vous montez les pièces vous-même. Nous répondons des pièces, pas du montage ni de la machine. Envoyez-nous ensuite le rapport de la machine : nous le vérifierons par rapport à ce devis.',
+    'if-not':
+      'C’est dans votre machine que l’on verra si cela fonctionne. Sinon, vos propres modules sont remis en place et vous payez {amount} au lieu du prix de cette solution.',
   },
 };
 
 /** A text with its figures in their places. */
 export function filledText(text: string, figures: Readonly<Record<TextFigure, string>>): string {
-  return text.replace(/\{(total|visible)\}/g, (_, figure: TextFigure) => figures[figure]);
+  return text.replace(/\{(total|visible|amount)\}/g, (_, figure: TextFigure) => figures[figure]);
 }
 
 /** What is wrong with a shop's own wording; `named`: a figure that there is none of, in its brackets. */

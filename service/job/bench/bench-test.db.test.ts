@@ -35,8 +35,8 @@ describe('a test before anything is promised', () => {
     const before = await stateOf(id);
     const refused = () => before.limits.moduleMiB?.value;
     expect(refused()).toBeLessThan(64 * GB);
-    const { choices, barred, tests } = await testsOf(id);
-    expect([barred, tests]).toEqual([null, []]);
+    const { choices, sentence, tests } = await testsOf(id);
+    expect([sentence, tests]).toEqual([null, []]);
     expect(choices.find(({ offerId }) => offerId === offer)).toMatchObject({ moduleMiB: 64 * GB, most: 2 });
 
     expect(await act(id, { what: 'begin', offer, modules: 3 })).toMatchObject({ code: 'conflict' });

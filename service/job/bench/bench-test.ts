@@ -58,7 +58,7 @@ export interface BenchTests {
   tests: BenchTestView[];
   choices: TestChoice[];
   /** why none can be begun; null: one can */
-  barred: string | null;
+  sentence: string | null;
 }
 
 type State = JobWith<'limits' | 'machine' | 'quote' | 'readings'>;
@@ -114,7 +114,7 @@ export async function showBenchTests(_: Caller<'jobs.read'>, jobId: number): Pro
   return {
     tests: tests.map((test) => viewOf(test, inPairsOf(state))),
     choices: typeof found === 'string' ? [] : choicesOf(found.board, stock),
-    barred: typeof found === 'string' ? found : null,
+    sentence: typeof found === 'string' ? found : null,
   };
 }
 

@@ -17,6 +17,7 @@ import {
 } from '../../../store/job/fittings';
 import type { Group } from '../../../store/job/groups';
 import { listInvoices, listPayments, type Payment, type StoredInvoice } from '../../../store/job/invoices';
+import type { NotWorking } from '../../../store/job/not-working';
 import { listOldModules, listProofs, type OldModule, type Proof } from '../../../store/job/proofs';
 import type { StoredAnswer } from '../../../store/job/quote-answers';
 import type { SentQuote } from '../../../store/job/quotes';
@@ -39,6 +40,8 @@ export interface Accepted {
 /** What follows a customer's yes: parts, the work on the bench, and the promise held against the machine. */
 export interface JobWork {
   accepted: Accepted | null;
+  /** it was settled that the accepted option does not work; null: it was not */
+  notWorking: NotWorking | null;
   /** parts of the accepted option that nobody ordered yet */
   wanted: WantedPart[];
   orders: PartOrder[];
@@ -62,6 +65,7 @@ export interface JobWork {
 
 export const NO_WORK: JobWork = {
   accepted: null,
+  notWorking: null,
   wanted: [],
   orders: [],
   groups: [],
@@ -117,7 +121,7 @@ export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Prom
     ]);
   const accepted = acceptedOf(sent, answers, jobId);
   if (sent.length === 0 || (accepted === null && fittings.length === 0)) return NO_WORK;
-  const { modelId, machineMaker } = job;
+  const { modelId, machineMaker, notWorking } = job;
   const [beeps, usual, foundBefore] = await Promise.all([
     listBeeps(db, machineMaker),
     modelId === null ? [] : usualMinutes(db, modelId),
@@ -125,6 +129,7 @@ export async function workOf(db: Queryable, jobId: number, pieces: Pieces): Prom
   ]);
   return {
     accepted,
+    notWorking: notWorking !== null && notWorking.quoteId === accepted?.quote.id ? notWorking : null,
     groups,
     wanted,
     orders,
@@ -182,9 +187,9 @@ export const isProvedAt = ({ proofs, accepted }: Pick<JobWork, 'proofs' | 'accep
 export const isFitted = (work: Benches & Pick<JobWork, 'groups'>): boolean =>
   work.accepted !== null && machinesAt(work).every((at) => isFittedAt(work, at));
 
-/** Every machine is proved, which ends the job's work. */
-export const isProved = (work: Pick<JobWork, 'proofs' | 'accepted' | 'groups'>): boolean =>
-  work.accepted !== null && machinesAt(work).every((at) => isProvedAt(work, at));
+/** Every machine is proved, or it is settled that it does not work: that ends the job's work. */
+export const isProved = (work: Pick<JobWork, 'proofs' | 'accepted' | 'groups' | 'notWorking'>): boolean =>
+  work.accepted !== null && (work.notWorking !== null || machinesAt(work).every((at) => isProvedAt(work, at)));
 
 /**
  * Does the accepted option still go into the machine as it is known by now? What its offers cost, or whether more can be had,
@@ -193,7 +198,7 @@ export const isProved = (work: Pick<JobWork, 'proofs' | 'accepted' | 'groups'>):
  * @returns one sentence; null: it does
  */
 export function whyNoLongerFits({ jobCase, work }: { jobCase: JobCase; work: JobWork }): string | null {
-  if (work.accepted === null) return null;
+  if (work.accepted === null || work.notWorking !== null) return null;
   if (!jobCase.ok) return 'Not everything in the machine is known any more: answer the question on Limits.';
   const { kept, bought } = work.accepted.option.shop;
   const own = new Set(bought.map(({ offer }) => offer));

@@ -54,6 +54,7 @@ export async function settleOldModule(
           ? done(null)
           : fault('conflict', 'A module in stock is removed under Stock.');
       }
+      if (work.notWorking !== null) return fault('conflict', 'It did not work: the old modules are back in.');
       const old = modulesOut(work.accepted).find((one) => one.slot === slot);
       if (old === undefined) return fault('not-found', `Nothing comes out of ${slot}.`);
       if (input.fate === 'shelf') {

@@ -108,6 +108,8 @@ export interface WorkView {
   /** all of them, also those of other groups; empty: there is one */
   machines: MachineView[];
   accepted: AcceptedView | null;
+  /** it was settled that it does not work; null: it was not */
+  notWorking: { on: string; by: string | null; note: string } | null;
   /** it came to nothing, and why */
   fellThrough: string | null;
   parts: PartView[];
@@ -275,12 +277,13 @@ export function workView(state: JobWith<'work' | 'market' | 'quote'>, seesCost: 
         followUps: proof.followUps,
       })),
     old:
-      accepted === null
+      accepted === null || work.notWorking !== null
         ? []
         : modulesOut(accepted).map(({ slot, what }) => {
             const settled = oldModules.find((one) => one.slot === slot);
             return { slot, what, fate: settled?.fate ?? null, by: settled?.by ?? null };
           }),
+    notWorking: work.notWorking && { on: work.notWorking.on, by: work.notWorking.by, note: work.notWorking.note },
     money: moneyView(state),
     stamp: job.touchedAt.toISOString(),
   };

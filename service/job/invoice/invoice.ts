@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { daySchema, idSchema } from '../../../core/bounds';
 import { invoiceSchema, makeInvoice, PAYMENT_WAYS } from '../../../core/invoicing/invoice';
 import { customerOnPaper } from '../../../core/quoting/customer-on-paper';
+import { settledOption } from '../../../core/quoting/on-condition';
 import { shopOnPaper } from '../../../core/shop/shop-on-paper';
 import {
   cancelInvoice,
@@ -52,7 +53,10 @@ export async function issueInvoice(
           suppliedOn,
           days: shop.invoiceDays,
           quote: accepted.quote.snapshot,
-          option: accepted.whole,
+          option:
+            work.notWorking === null
+              ? accepted.whole
+              : settledOption(accepted.whole, accepted.quote.snapshot.language ?? 'en'),
           acceptedOn: accepted.on,
           shop: shopOnPaper(shop),
           customer: customerOnPaper(job.customer),

@@ -39,7 +39,7 @@ export function moneyView({ work, today }: JobWith<'work'>): MoneyView | null {
     quoteId === accepted.quote.id && signedOn !== null ? [signedOn] : [],
   );
   return {
-    totalCents: accepted.whole.totalCents,
+    totalCents: work.notWorking === null ? accepted.whole.totalCents : (accepted.whole.ifNot?.totalCents ?? 0),
     depositCents: accepted.whole.depositCents ?? 0,
     payments,
     paidCents,
@@ -54,6 +54,6 @@ export function moneyView({ work, today }: JobWith<'work'>): MoneyView | null {
       cancelled,
     })),
     isSupplied: isFitted(work) || isProved(work),
-    suppliedOn: signed.sort().at(-1) ?? today,
+    suppliedOn: work.notWorking?.on ?? signed.sort().at(-1) ?? today,
   };
 }

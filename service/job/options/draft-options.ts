@@ -22,7 +22,7 @@ const LOST = {
 /** One choice, evaluated in the job as it stands now. */
 export function draftOption(
   state: JobWith<'quote' | 'market'>,
-  { place, kept, bought, edits, partsOnly: chosen }: ChosenPlan,
+  { place, kept, bought, edits, partsOnly: chosen, ifNotCents }: ChosenPlan,
 ): DraftOption {
   if (!state.jobCase.ok) return { place, ok: false, sentence: 'The machine has gaps: fill them on Limits first.' };
   const partsOnly = chosen ?? state.job.partsOnly;
@@ -41,6 +41,7 @@ export function draftOption(
     language: state.language,
     texts: state.texts.texts,
     partsOnly,
+    ...(ifNotCents != null && { ifNotCents }),
     factory: state.factoryOptions,
     told: { part: state.shop.paperPart, seller: state.shop.paperSeller },
   });

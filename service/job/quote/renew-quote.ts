@@ -32,11 +32,11 @@ async function plansInTurns(planCase: PlanCase): Promise<readonly Plan[]> {
 /** The same plan where it can still be had, else the next best equal one; null: neither. */
 async function renewed(
   state: JobWith<'quote' | 'market'>,
-  { place, shop, partsOnly }: QuoteOption,
+  { place, shop, partsOnly, ifNot }: QuoteOption,
   edits: LineEdits,
   equalTo: () => Promise<Plan | null>,
 ): Promise<{ choice: ChosenPlan; how: 'same' | 'equal' } | null> {
-  const own = { edits, partsOnly: partsOnly === true };
+  const own = { edits, partsOnly: partsOnly === true, ifNotCents: ifNot?.eachCents ?? null };
   const same = { ...own, place, kept: shop.kept, bought: shop.bought.map(({ offer, count }) => ({ offer, count })) };
   if (draftOption(state, same).ok) return { choice: same, how: 'same' };
   const plan = await equalTo();
