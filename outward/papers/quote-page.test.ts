@@ -59,6 +59,7 @@ const page = (more: Partial<QuotePage> = {}): string =>
     hasLogo: false,
     acceptWords: {},
     isProved: false,
+    isNotWorking: false,
     hasInvoice: false,
     files: { css: '/c', js: '/j', font: '/f' },
     refused: null,
@@ -160,4 +161,13 @@ it('has the colours of the shop’s own screens, each in both themes, and no oth
   const used = [...of('quote.css').matchAll(/var\((--[\w-]+)/g)].map(([, name]) => name);
   expect(used.length).toBeGreaterThan(10);
   expect(used.filter((name) => !known.has(name))).toEqual([]);
+});
+
+test('says that what was agreed on condition did not work, and not that parts are on their way', () => {
+  const answer = { kind: 'accepted' as const, place: 1, signed: 'Hedda Vane', on: '2026-12-01', ticked: [] };
+  const before = page({ standing: 'accepted', answer });
+  expect(before).toContain('was accepted by Hedda Vane');
+  const after = page({ standing: 'accepted', answer, isNotWorking: true });
+  expect(after).toContain('Your own modules are back in');
+  expect(after).not.toContain('was accepted by');
 });

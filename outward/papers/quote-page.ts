@@ -52,6 +52,8 @@ export interface QuotePage {
   /** what the button says by which one accepts, by language; left out or empty: the usual word */
   acceptWords: AcceptWords;
   isProved: boolean;
+  /** it was settled that it does not work: the customer's own modules are back in */
+  isNotWorking: boolean;
   /** it is invoiced: its page leads to the invoice */
   hasInvoice: boolean;
   /** where the page's style, script and letters are */
@@ -136,12 +138,13 @@ ${figureNotes(quote, option).map((note) => html`<p class="small">${note}</p>`)}$
 </article>`;
 }
 
-function standingNote({ quote, standing, answer }: QuotePage): Markup | null {
+function standingNote({ quote, standing, answer, isNotWorking }: QuotePage): Markup | null {
   const language = languageOfQuote(quote);
   const { page, option: optionWords } = wordsOf(quote);
   const day = (text: string) => dayText(text, localeOf(quote));
   const note = (look: string, words: string) => html`<p role="status" class="note ${look}">${words}</p>`;
   if (standing === 'replaced' && answer?.kind !== 'accepted') return note('mind', page.replaced);
+  if (isNotWorking) return note('mind', page.notWorking);
   if (answer?.kind === 'accepted') {
     const option = quote.options.find(({ place }) => place === answer.place);
     const what =

@@ -179,6 +179,8 @@ export interface LinkedQuote extends Pick<SentQuote, 'id' | 'state' | 'snapshot'
   acceptWords: AcceptWords;
   /** it was fitted, and the promise was held against the machine, signed and not broken */
   isProved: boolean;
+  /** it was settled that it does not work */
+  isNotWorking: boolean;
   /** it was invoiced, and the invoice counts */
   hasInvoice: boolean;
   /** what was said to it, the earliest first */
@@ -192,7 +194,7 @@ const LINKED = {
   name: 'quote of a link',
   text: `select quote.id, state, snapshot, valid_until as "validUntil", opened_at is not null as "isOpened",
       valid_until < (now() at time zone time_zone)::date as lapsed, logo is not null as "hasLogo", accept_words as "acceptWords",
-      all_proved(quote.id) as "isProved",
+      all_proved(quote.id) and not settled.is_so as "isProved", settled.is_so as "isNotWorking",
       exists (select from invoice where invoice.quote_id = quote.id and cancelled_at is null) as "hasInvoice",
       coalesce((
         select jsonb_agg(jsonb_build_object('id', said.id, 'kind', kind, 'place', place, 'signed', signed, 'ticked', ticked,
@@ -202,6 +204,7 @@ const LINKED = {
         from quote_answer as said left join quote_reply as reply on answer_id = said.id where said.quote_id = quote.id
       ), '[]') as answers
     from quote_link join quote on quote.id = quote_link.quote_id cross join shop
+      cross join lateral (select exists (select from job where not_working_quote_id = quote.id) as is_so) as settled
     where token_hash = $1 and withdrawn_at is null`,
 };
 

@@ -248,7 +248,7 @@ describe('in every language', () => {
   });
 
   it('puts figures into a text, and knows a text that asks for others', () => {
-    expect(filledText('{total} of {visible}', { total: '16 GB', visible: '4 GB' })).toBe('16 GB of 4 GB');
+    expect(filledText('{total} of {visible}', { total: '16 GB', visible: '4 GB', amount: '' })).toBe('16 GB of 4 GB');
     expect(textWrong('It has {price}.')).toEqual({ what: 'unknown', named: '{price}' });
     expect(textWrong('x'.repeat(401))).toEqual({ what: 'long' });
     expect(textWrong(' ')).toEqual({ what: 'empty' });

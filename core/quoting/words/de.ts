@@ -130,6 +130,8 @@ export const DE: PaperWords = {
     heldUntil: (day) => `Diese Preise galten bis ${day}. Fragen Sie uns nach den heutigen.`,
     declined: (day, until) => `Sie haben am ${day} abgelehnt. Bis ${until} können Sie unten noch annehmen.`,
     replaced: 'Ein neueres Angebot ersetzt dieses. Fragen Sie uns nach seinem Link.',
+    notWorking:
+      'Es lief nicht in Ihrem Gerät. Ihre eigenen Module sind wieder eingebaut, und Sie zahlen, was für diesen Fall vereinbart ist.',
     acceptedThenReplaced:
       'Ein neueres Angebot ändert diesen Auftrag. Fragen Sie uns nach seinem Link: Wir warten auf Ihre Antwort.',
     footer: (contact) => `Sie können auch anrufen oder vorbeikommen und den Vorschlag nennen: ${contact}.`,

@@ -127,6 +127,8 @@ export const EN: PaperWords = {
     heldUntil: (day) => `These prices were valid until ${day}. Ask us for today’s.`,
     declined: (day, until) => `You declined this on ${day}. Until ${until} you can still accept below.`,
     replaced: 'A newer quote replaces this one. Ask us for its link.',
+    notWorking:
+      'It did not work in your machine. Your own modules are back in, and you pay what was agreed for this case.',
     acceptedThenReplaced: 'A newer quote changes this order. Ask us for its link: we wait for your answer to it.',
     footer: (contact) => `You can also call us or visit us and name the option: ${contact}.`,
   },

@@ -133,6 +133,8 @@ export const FR: PaperWords = {
     heldUntil: (day) => `Ces prix étaient valables jusqu’au ${day}. Demandez-nous ceux d’aujourd’hui.`,
     declined: (day, until) => `Vous avez refusé le ${day}. Jusqu’au ${until}, vous pouvez encore accepter ci-dessous.`,
     replaced: 'Un devis plus récent remplace celui-ci. Demandez-nous son lien.',
+    notWorking:
+      'Cela n’a pas fonctionné dans votre machine. Vos propres modules sont remis en place, et vous payez ce qui a été convenu pour ce cas.',
     acceptedThenReplaced:
       'Un devis plus récent modifie cette commande. Demandez-nous son lien : nous attendons votre réponse.',
     footer: (contact) => `Vous pouvez aussi nous appeler ou passer nous voir en indiquant la solution : ${contact}.`,

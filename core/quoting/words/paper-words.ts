@@ -133,6 +133,8 @@ export interface PaperWords {
     replaced: string;
     /** it was accepted, and a change to it is out */
     acceptedThenReplaced: string;
+    /** it was agreed on condition, and did not work */
+    notWorking: string;
     footer: (contact: string) => string;
   };
   mail: {

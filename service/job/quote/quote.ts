@@ -279,6 +279,8 @@ export interface OpenedQuote {
   acceptWords: AcceptWords;
   /** its proof sheet is signed */
   isProved: boolean;
+  /** it was settled that it does not work: the customer's own modules are back in */
+  isNotWorking: boolean;
   /** it is invoiced */
   hasInvoice: boolean;
 }
@@ -306,12 +308,13 @@ export async function openQuote(token: string, byCustomer = false): Promise<Open
   const sent = await findLinked(pool(), linkHash(token));
   if (sent === null) return null;
   if (byCustomer && !sent.isOpened) await noteOpened(pool(), sent.id);
-  const { answers, lapsed, hasLogo, acceptWords, isProved, hasInvoice } = sent;
+  const { answers, lapsed, hasLogo, acceptWords, isProved, isNotWorking, hasInvoice } = sent;
   const answer = decisionOf(answers);
   const standing = standingOf(answer, { replaced: sent.state === 'replaced', lapsed });
   const quote = customerView(sent.snapshot);
   const questions = answers
     .filter(({ kind }) => kind === 'question')
     .map(({ id, words, on, reply }) => ({ id, words, on, reply }));
-  return { quote, standing, answer, questions, code: codeOf(token, quote), hasLogo, acceptWords, isProved, hasInvoice };
+  const code = codeOf(token, quote);
+  return { quote, standing, answer, questions, code, hasLogo, acceptWords, isProved, isNotWorking, hasInvoice };
 }
