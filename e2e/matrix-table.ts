@@ -36,6 +36,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'POST /api/jobs/[id]/fitting/[fitting]': 'jobs.write',
   'POST /api/jobs/[id]/groups': 'jobs.write',
   'DELETE /api/jobs/[id]/groups': 'jobs.write',
+  'PUT /api/jobs/[id]/guarantee': 'jobs.write',
   'PATCH /api/jobs/[id]/intake': 'jobs.write',
   'POST /api/jobs/[id]/invoice': 'quotes.send',
   'DELETE /api/jobs/[id]/invoice': 'quotes.send',

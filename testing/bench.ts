@@ -45,7 +45,10 @@ export async function fitted(caller: Caller<Right>, id: number): Promise<void> {
 }
 
 /** What the till says with its option fitted, or with something else in its slots. */
-export async function fittedReport(id: number, change: { serial?: string; rate?: number; drop?: string } = {}) {
+export async function fittedReport(
+  id: number,
+  change: { serial?: string; rate?: number; drop?: string; newSerial?: string } = {},
+) {
   const { accepted } = await workOf(id);
   if (accepted === null) throw new Error('nothing is accepted');
   const { after, rateMTs } = accepted.option;
@@ -57,11 +60,12 @@ export async function fittedReport(id: number, change: { serial?: string; rate?:
       serial: change.serial ?? 'S-1',
       cpu: 'Merle 4300',
       maxGb: 64,
-      devices: after.map(({ slot, capacityMiB }) => ({
+      devices: after.map(({ slot, capacityMiB, fate }) => ({
         locator: slot,
         mb: slot === change.drop ? null : capacityMiB,
         rate: change.rate ?? rateMTs,
         ranks: 1,
+        ...(fate === 'new' && change.newSerial !== undefined && { serial: change.newSerial }),
       })),
     }),
   );

@@ -213,13 +213,19 @@ export function makeOption(input: OptionInput): QuoteOption {
   };
 }
 
-/** Why options cannot go out like this, in one sentence; null: they can. */
-export function faultOfOptions(options: readonly QuoteOption[]): string | null {
+/**
+ * Why options cannot go out like this, in one sentence; null: they can.
+ *
+ * @param mayBeFree what replaces something under guarantee costs nothing
+ */
+export function faultOfOptions(options: readonly QuoteOption[], { mayBeFree = false } = {}): string | null {
   for (const { place, lines, totalCents, depositCents = 0 } of options) {
     const off = lines.find(({ kind }) => kind === 'discount')?.totalCents ?? 0;
     const before = lines.reduce((sum, { kind, totalCents: cents }) => sum + (kind === 'discount' ? 0 : cents), 0);
-    if (off < 0 && before + off <= 0) return `The discount is as much as option ${place} costs: make it smaller.`;
-    if (totalCents <= 0) return `Option ${place} comes to nothing or less: lower the credit for the old modules.`;
+    if (!mayBeFree && off < 0 && before + off <= 0)
+      return `The discount is as much as option ${place} costs: make it smaller.`;
+    if (totalCents < 0 || (totalCents === 0 && !mayBeFree))
+      return `Option ${place} comes to nothing or less: lower the credit for the old modules.`;
     if (depositCents > totalCents) return `The deposit is more than option ${place} costs: make it smaller.`;
   }
   return null;

@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
-import type { JobSlot } from '../../core/machine/slots/job-slot';
+import { type JobSlot, knownModuleSchema } from '../../core/machine/slots/job-slot';
+import { moduleOfOffer } from '../../store/job/bench-tests';
 import {
   getJob,
+  type Job,
   listSlots,
   patchIntake,
   replaceSlots,
@@ -10,9 +12,15 @@ import {
   setLimitsAgreed,
   setModel,
 } from '../../store/job/jobs';
+import { listProofs } from '../../store/job/proofs';
+import { answersOfJob } from '../../store/job/quote-answers';
+import { listSent } from '../../store/job/quotes';
+import type { Queryable } from '../../store/queryable';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
+import { acceptedOf } from './bench/job-work';
 import { changeJob } from './change-job';
+import { offerOfKey } from './options/offers-for-job';
 
 export const takeEarlierSchema = z.strictObject({
   from: idSchema,
@@ -44,19 +52,55 @@ export async function takeEarlier(
     work: async (db, { job, slots }) => {
       const earlier = from === jobId ? null : await getJob(db, from);
       if (earlier === null) return fault('not-found', 'There is no such job.');
-      await setCustomer(db, job, earlier.customer.id);
-      if (what === 'customer') return done(null);
-      const { machineMaker, machineName, serial, cpu, os, osBits } = earlier;
-      await patchIntake(
-        db,
-        { ...job, customer: earlier.customer },
-        { machineMaker, machineName, serial, cpu, os, osBits },
-      );
-      await setModel(db, jobId, earlier.modelId);
-      // What was read or typed into this job is newer than what an earlier one knew.
-      if (slots.length === 0) await replaceSlots(db, jobId, asKnownThen(await listSlots(db, from)));
-      await setLimitsAgreed(db, jobId, false);
+      await takeOver(db, { job, slots }, earlier, what);
       return done(null);
     },
   });
+}
+
+const UNTOLD = { casLatency: null, ranks: null, maker: null, part: null } as const;
+
+/** Slots as a job left them: with what its accepted option put in, once that was proved; else as they were known. */
+async function asLeft(db: Queryable, jobId: number): Promise<JobSlot[]> {
+  const slots = asKnownThen(await listSlots(db, jobId));
+  const sent = await listSent(db, jobId);
+  const answers = await answersOfJob(db, jobId);
+  const proofs = await listProofs(db, jobId);
+  const accepted = acceptedOf(sent, answers, jobId);
+  const isProved = proofs.some(
+    ({ quoteId, signedOn, verdict }) => quoteId === accepted?.quote.id && signedOn !== null && verdict !== 'broken',
+  );
+  if (accepted === null || !isProved || accepted.option.partsOnly) return slots;
+  const { placement } = accepted.option.shop;
+  const left: JobSlot[] = [];
+  for (const slot of slots) {
+    const seat = placement[slot.name];
+    if (slot.soldered) left.push(slot);
+    else if (seat === undefined) left.push({ ...slot, module: null });
+    else if ('kept' in seat)
+      left.push({ ...slot, module: slots.find(({ name }) => name === seat.kept)?.module ?? null });
+    else {
+      const module = await moduleOfOffer(db, offerOfKey(seat.offer));
+      const known = module === null ? null : knownModuleSchema.strip().parse({ ...UNTOLD, ...module });
+      left.push({ ...slot, module: known, moduleSource: 'earlier' });
+    }
+  }
+  return left;
+}
+
+/** A job takes over another's customer and, where asked, its machine. */
+export async function takeOver(
+  db: Queryable,
+  { job, slots }: { job: Job; slots: readonly JobSlot[] },
+  earlier: Job,
+  what: 'customer' | 'machine',
+): Promise<void> {
+  await setCustomer(db, job, earlier.customer.id);
+  if (what === 'customer') return;
+  const { machineMaker, machineName, serial, cpu, os, osBits } = earlier;
+  await patchIntake(db, { ...job, customer: earlier.customer }, { machineMaker, machineName, serial, cpu, os, osBits });
+  await setModel(db, job.id, earlier.modelId);
+  // What was read or typed into this job is newer than what an earlier one knew.
+  if (slots.length === 0) await replaceSlots(db, job.id, await asLeft(db, earlier.id));
+  await setLimitsAgreed(db, job.id, false);
 }

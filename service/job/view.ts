@@ -61,6 +61,8 @@ export interface JobView extends IntakeView, LimitsView, MarketView, QuoteView {
   neededBy: string | null;
   cover: 'none' | 'warranty' | 'support' | null;
   notBought: boolean;
+  /** the job whose guarantee it is: what replaces its parts is free; null: none */
+  guaranteeOf: number | null;
   /** parts to take home: nothing is fitted here, unless an option says so */
   partsOnly: boolean;
   /** configurations that the maker sells, where the library knows them */
@@ -125,6 +127,7 @@ export function jobView(state: JobState, caller: Caller, machine = 1): JobView {
     cover: job.cover,
     notBought: job.notBought,
     partsOnly: job.partsOnly,
+    guaranteeOf: job.guaranteeOf,
     factory: { options: state.factoryOptions, mostMiB: model?.factoryMaxMiB ?? null },
     makerAsks: { totalMiB: job.makerTotalMiB, cents: job.makerCents },
     currency: shop.currency,

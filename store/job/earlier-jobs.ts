@@ -15,10 +15,12 @@ export interface EarlierJob {
   /** the last day of the guarantee on its parts, and on the work, `YYYY-MM-DD`; null: none was promised, or nothing is proved */
   partsUntil: string | null;
   workUntil: string | null;
+  /** orders of its parts: a seller is asked for a new one by these */
+  orders: { id: number; number: string; seller: string }[];
   /** the day it was opened, in the shop's zone */
   on: string;
   /** what says that it belongs here */
-  by: 'serial' | 'customer' | 'phone' | 'email' | 'name';
+  by: 'guarantee' | 'serial' | 'module' | 'customer' | 'phone' | 'email' | 'name';
 }
 
 /** What is known of the job at hand, or what was typed; empty: nothing. */
@@ -30,6 +32,8 @@ export interface KnownOfJob {
   phone: string;
   email: string;
   name: string;
+  /** one that is looked for by its number; left out: none */
+  of?: number;
 }
 
 /** Fewer digits are no telephone number. */
@@ -48,6 +52,13 @@ with sign as (
   select coalesce(lead_id, job.id) as id, 1 as place, 'serial' as by from job where serial <> '' and lower(serial) = lower($2)
   union all
   select coalesce(lead_id, job.id), 1, 'serial' from job where $2 <> '' and more_serials @> array[$2::text]
+  union all
+  select coalesce(lead_id, job.id), 1, 'module' from fitted_module join job on job.id = fitted_module.job_id
+    where $2 <> '' and lower(fitted_module.serial) = lower($2)
+  union all
+  select guarantee_of, 0, 'guarantee' from job where id = $6 and guarantee_of is not null
+  union all
+  select $7::integer, -1, 'guarantee' where $7::integer is not null
   union all
   select coalesce(lead_id, job.id), 2, 'customer' from job where customer_id = $1
   union all
@@ -71,6 +82,9 @@ select job.id, customer.id as "customerId", customer.name as customer, phone, em
   (select coalesce(sum((module ->> 'capacityMiB')::bigint), 0)::bigint from job_slot where job_id = job.id) as "totalMiB",
   (select number from quote where job_id = job.id and state = 'sent') as "quoteNumber",
   promised."partsUntil", promised."workUntil",
+  (select coalesce(jsonb_agg(distinct jsonb_build_object('id', part_order.id, 'number', number, 'seller', seller.name)), '[]')
+   from part_order_line as line join part_order on part_order.id = order_id and cancelled_at is null
+     join seller on seller.id = part_order.seller_id where line.job_id = job.id) as orders,
   (job.created_at at time zone (select time_zone from shop))::date::text as "on", by
 from best join job on job.id = best.id join customer on customer.id = job.customer_id
   left join lateral (
@@ -92,5 +106,6 @@ export async function findEarlierJobs(db: Queryable, seen: KnownOfJob): Promise<
     seen.email,
     seen.name,
     seen.jobId,
+    seen.of ?? null,
   ]);
 }

@@ -69,6 +69,8 @@ export interface Job {
   closedWhy: string;
   /** it came to nothing, and why; null: it goes on */
   fellThrough: string | null;
+  /** it replaces, free, what that job fitted; null: it is no such job */
+  guaranteeOf: number | null;
   /** it was settled that the accepted option does not work; null: it was not */
   notWorking: NotWorking | null;
   createdAt: Date;
@@ -87,7 +89,7 @@ const SELECT = `select job.id, jsonb_build_object('id', customer.id, 'name', cus
     slots_version as "slotsVersion", limits_agreed_at as "limitsAgreedAt", closed_at as "closedAt",
     closed_as as "closedAs", closed_why as "closedWhy",
     case when fell_through_at is not null then fell_through_why end as "fellThrough",
-    ${NOT_WORKING} as "notWorking",
+    guarantee_of as "guaranteeOf", ${NOT_WORKING} as "notWorking",
     job.created_at as "createdAt", touched_at as "touchedAt"
   from job join customer on customer.id = customer_id`;
 
@@ -95,6 +97,10 @@ export async function insertJob(db: Queryable): Promise<number> {
   const customer = await one<{ id: number }>(db, 'insert into customer default values returning id');
   const job = await one<{ id: number }>(db, 'insert into job (customer_id) values ($1) returning id', [customer.id]);
   return job.id;
+}
+
+export async function setGuaranteeOf(db: Queryable, jobId: number, of: number | null): Promise<void> {
+  await run(db, 'update job set guarantee_of = $2 where id = $1', [jobId, of]);
 }
 
 export async function getJob(db: Queryable, id: number): Promise<Job | null> {

@@ -93,6 +93,8 @@ export async function signProof(
        signed_at = now() where id = $1 and signed_at is null`,
     [id, signed.verdict, signed.remark, signed.depth, signed.loadedMinutes, signed.trialId, signed.staffId],
   );
+  // Months later a module is found by its serial.
+  if (signed.verdict !== 'broken') await run(db, 'select note_fitted_modules($1)', [id]);
 }
 
 /** Takes a proof out that nobody signed: a report of another machine, or one read too soon. */

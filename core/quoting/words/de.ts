@@ -38,6 +38,7 @@ export const DE: PaperWords = {
   amount: 'Betrag',
   costsOf: (place) => `Preis von Vorschlag ${place}`,
   total: 'Gesamt',
+  underGuarantee: 'Garantie',
   hereOn: (accepted, here) => `Bei Annahme am ${accepted} ist das der ${here}.`,
   perGb: 'Für jedes GB',
   guarantee: (parts, work) => {

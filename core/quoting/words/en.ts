@@ -35,6 +35,7 @@ export const EN: PaperWords = {
   amount: 'Amount',
   costsOf: (place) => `Price of option ${place}`,
   total: 'Total',
+  underGuarantee: 'under guarantee',
   hereOn: (accepted, here) => `If you accept on ${accepted}, that is ${here}.`,
   perGb: 'For each GB',
   guarantee: (parts, work) => {

@@ -38,6 +38,7 @@ export const FR: PaperWords = {
   amount: 'Montant',
   costsOf: (place) => `Prix de la solution ${place}`,
   total: 'Total',
+  underGuarantee: 'sous garantie',
   hereOn: (accepted, here) => `Si vous acceptez le ${accepted}, c’est le ${here}.`,
   perGb: 'Pour chaque Go',
   guarantee: (parts, work) => {

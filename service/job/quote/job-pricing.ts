@@ -3,6 +3,7 @@ import { type Labour, labourFor, openingMinutes } from '../../../core/pricing/la
 import { askedPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
 import { PLAIN_TERMS } from '../../../core/quoting/terms';
 import type { QuoteTerms } from '../../../core/quoting/terms-schema';
+import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import type { Job } from '../../../store/job/jobs';
 import type { Draft } from '../../../store/job/quotes';
 import type { Model } from '../../../store/library/models';
@@ -29,6 +30,16 @@ export function labourOf(shop: Shop, model: Pick<Model, 'opening'> | null, rule:
 
 /** What was agreed on a draft; what was not, is as usual. */
 export const termsOf = (draft: Pick<Draft, 'terms'> | null): QuoteTerms => ({ ...PLAIN_TERMS, ...draft?.terms });
+
+/** Of a free replacement: parts and work cost nothing, and the paper says why. */
+export function underGuarantee(terms: QuoteTerms, of: number | null, language: Language): QuoteTerms {
+  if (of === null) return terms;
+  return {
+    ...terms,
+    deposit: null,
+    discount: { kind: 'share', bp: 10_000, reason: PAPER_WORDS[language].underGuarantee },
+  };
+}
 
 /** What a job's papers are written in: as the quote wants it, else the customer, else the shop. */
 export const languageOf = (shop: Shop, { customer }: Pick<Job, 'customer'>, terms: QuoteTerms): Language =>

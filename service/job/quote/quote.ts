@@ -160,9 +160,10 @@ function whatStopsSending(
 ): string | null {
   if (state.job.customer.name === '') return 'The quote needs the customer’s name: type it on Intake.';
   if (options.length === 0) return 'Add an option to the draft quote first.';
-  const wrong = faultOfOptions(options) ?? validityFault(state.terms.validUntil, state.today);
+  const isFree = state.job.guaranteeOf !== null;
+  const wrong = faultOfOptions(options, { mayBeFree: isFree }) ?? validityFault(state.terms.validUntil, state.today);
   if (wrong !== null) return wrong;
-  const below = options.find((option) => lowestOf(state, option) === 'below');
+  const below = isFree ? undefined : options.find((option) => lowestOf(state, option) === 'below');
   if (below !== undefined && !mayDo(caller, 'quotes.below-lowest'))
     return `Option ${below.place} is below the shop’s lowest margin: an owner releases it on this page, or its price goes up.`;
   const unapproved = options.flatMap(({ shop }) => shop.texts ?? []).find((key) => state.texts.unapproved.has(key));

@@ -3,7 +3,7 @@ import type { Queryable } from '../../../store/queryable';
 import { listUsualLines } from '../../../store/shop/usual-lines';
 import { textsIn } from '../../shop/shop-texts';
 import { acceptedOf } from '../bench/job-work';
-import { languageOf, termsOf } from '../quote/job-pricing';
+import { languageOf, termsOf, underGuarantee } from '../quote/job-pricing';
 import { driftsOf, stillToOrder } from '../quote/quote-drift';
 import { linksOfJob } from '../quote/quote-links';
 import { once, type Pieces } from './pieces';
@@ -37,7 +37,7 @@ export async function quoteSlice(db: Queryable, id: number, pieces: Pieces): Pro
   return {
     usualLines,
     draft,
-    terms: termsOf(draft),
+    terms: underGuarantee(termsOf(draft), (await pieces.job()).guaranteeOf, written),
     language: written,
     texts,
     pricing,
