@@ -61,6 +61,7 @@ export const DOORS: Readonly<Record<string, Right | 'open' | 'link'>> = {
   'PUT /api/jobs/[id]/options/[place]/condition': 'jobs.write',
   'PUT /api/jobs/[id]/options/[place]/fitting': 'jobs.write',
   'PUT /api/jobs/[id]/options/[place]/lines': 'jobs.write',
+  'POST /api/jobs/[id]/own-part': 'jobs.write',
   'POST /api/jobs/[id]/part': 'jobs.write',
   'POST /api/jobs/[id]/pictures': 'jobs.write',
   'GET /api/jobs/[id]/pictures/[picture]': 'jobs.read',

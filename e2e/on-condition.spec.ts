@@ -41,7 +41,7 @@ test('larger than anybody vouches for: tried from stock, agreed on condition, se
   const first = page.getByRole('article', { name: 'Option 1' });
   await first.getByRole('button', { name: 'If it does not work…' }).click();
   await first.getByLabel('They then pay').fill('45');
-  await first.getByRole('button', { name: 'Agree this' }).click();
+  await first.getByRole('button', { name: 'Put it on the quote' }).click();
   await first.getByText('On condition: €45.00 if it does not work').waitFor();
   expect(await axeFindings(page)).toEqual([]);
   await page.getByRole('button', { name: /^Send 1 option to Oddny/ }).click();

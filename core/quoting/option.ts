@@ -1,6 +1,6 @@
 import type { Language } from '../language';
 import type { FactoryOption } from '../machine/models/model';
-import { STOCK_NAME } from '../market/stock-name';
+import { CUSTOMER_NAME, STOCK_NAME } from '../market/stock-name';
 import type { Cover } from '../planning/filters/cover';
 import type { Offer, PlanCase } from '../planning/model/case';
 import { machinesOf } from '../planning/model/machines';
@@ -69,6 +69,7 @@ export interface OptionInput {
 function aboutOf({ supplies, told = { part: true, seller: false } }: OptionInput, language: Language) {
   return ({ id, module: { maker, part } }: Offer): string => {
     const supply = supplies.get(id);
+    if (supply?.seller === CUSTOMER_NAME) return PAPER_WORDS[language].ownPart;
     const isBought = supply !== undefined && supply.seller !== STOCK_NAME;
     return PAPER_WORDS[language].about({
       maker: maker ?? '',
@@ -149,6 +150,8 @@ export function makeOption(input: OptionInput): QuoteOption {
   ];
   const bill = billOf(billLines(made), rule);
   const bought = plan.bought.map(({ offer, count }) => ({ offer, count, supply: supplies.get(offer) }));
+  // What somebody paid elsewhere is no saving.
+  const hasOwn = bought.some(({ supply }) => supply?.seller === CUSTOMER_NAME);
   const costCents = bought.reduce((sum, { count, supply }) => sum + count * (supply?.costCents ?? 0), 0);
   const covered = coverText(plan.lane, cover);
   // What the maker vouches for needs no such word, and what is fitted at home nobody here can settle.
@@ -159,6 +162,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     ...(covered === null ? [] : [covered]),
     ...(partsOnly ? ['parts-only' as const] : []),
     ...(ifNot === null ? [] : ['if-not' as const]),
+    ...(hasOwn ? ['own-part' as const] : []),
   ];
   const figures = {
     total: capacityIn(language, plan.totalMiB),
@@ -167,7 +171,7 @@ export function makeOption(input: OptionInput): QuoteOption {
   };
   const wordsOf = (key: TextKey): string => filledText(texts[key], figures);
   const days = bought.map(({ supply }) => supply?.leadDays ?? 0);
-  const saving = savingOf(plan, ofPlan);
+  const saving = hasOwn ? null : savingOf(plan, ofPlan);
   const depositCents = depositOf(terms, bill.grossMinor);
   return {
     place,
@@ -192,7 +196,7 @@ export function makeOption(input: OptionInput): QuoteOption {
     ...(partsOnly && { partsOnly }),
     ...(ifNot !== null && { ifNot }),
     ...(depositCents > 0 && { depositCents }),
-    ...makerOf(input, billOf(billLines(ofPlan), rule).grossMinor),
+    ...(!hasOwn && makerOf(input, billOf(billLines(ofPlan), rule).grossMinor)),
     savingCents: saving?.cents ?? null,
     savingPercent: saving?.percent ?? null,
     shop: {

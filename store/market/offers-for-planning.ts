@@ -172,7 +172,8 @@ export const offersForPlanning = (narrowing: Narrowing | null, sockets: number):
       and spec_id in (select id from fit)
   )
   select offer.id, title, origin, modules, spec_id as "specId", maker, part, seller.name as "sellerName",
-    coalesce(offer.lead_days, seller.lead_days) as "leadDays", cost_cents as "costCents", priced_at as "pricedAt", seller_id as "sellerId",
+    coalesce(offer.lead_days, seller.lead_days) as "leadDays", case when own_part then 0 else cost_cents end as "costCents", priced_at as "pricedAt",
+    seller_id as "sellerId", own_part as "ownPart",
     -- what the job itself was promised is free for it
     stock + ${heldForJob('$7')} as stock, rank::integer, page,
     offer.rating, offer.rating_count as "ratingCount", seller.rating as "sellerRating",
@@ -274,7 +275,7 @@ export interface OfferStand {
 export async function listStands(db: Queryable, ids: readonly number[], jobId: number): Promise<OfferStand[]> {
   return many<OfferStand & Record<string, unknown>>(
     db,
-    `select id, title, cost_cents as "costCents", withdrawn_at is not null as withdrawn, stock + ${heldForJob('$2')} as stock
+    `select id, title, case when own_part then 0 else cost_cents end as "costCents", withdrawn_at is not null as withdrawn, stock + ${heldForJob('$2')} as stock
      from offer where id = any($1)`,
     [[...ids], jobId],
   );

@@ -23,13 +23,15 @@ export interface StoredOffer {
   rating: number | null;
   ratingCount: number | null;
   page: string | null;
+  /** the customer brings it: it costs nothing */
+  ownPart: boolean;
 }
 
 /** Columns of an offer as it stands. */
 export const OFFER_COLUMNS = `select offer.id, title, origin, offer.modules,
     spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module, stock,
-    seller.name as "sellerName", coalesce(offer.lead_days, seller.lead_days) as "leadDays", cost_cents as "costCents", priced_at as "pricedAt",
-    offer.seller_id as "sellerId", offer.rating, offer.rating_count as "ratingCount", page
+    seller.name as "sellerName", coalesce(offer.lead_days, seller.lead_days) as "leadDays", case when own_part then 0 else cost_cents end as "costCents",
+    priced_at as "pricedAt", own_part as "ownPart", offer.seller_id as "sellerId", offer.rating, offer.rating_count as "ratingCount", page
   from offer join module_spec as spec on spec.id = spec_id left join seller on seller.id = offer.seller_id`;
 
 /** Few ratings say little: each is held as if five of 3 stars stood beside them. */
@@ -96,6 +98,8 @@ export interface NewOffer {
   page?: string | null;
   /** the job it is an offer of, and what it was read from; left out: it is everybody's */
   jobId?: number;
+  /** the job's customer brings it */
+  ownPart?: boolean;
   readingId?: number;
 }
 
@@ -141,9 +145,9 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
   const { id } = await one<{ id: number }>(
     db,
     `insert into offer (seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock, note, job_id,
-       reading_id, original_of, original_key, every_model, lead_days, rating, rating_count, page, for_models)
+       reading_id, original_of, original_key, every_model, lead_days, rating, rating_count, page, for_models, own_part)
      select $1::integer, $2, $3, $4, $5::integer, id, family_id, capacity_mib * $5::integer, $7, $8, $9::integer, $10, $11::integer, $12::bigint,
-       $13, $14, $15, $16::integer, $17::smallint, $18::integer, $19, $4 = 'original'
+       $13, $14, $15, $16::integer, $17::smallint, $18::integer, $19, $4 = 'original', $20
      from module_spec where id = $6
      returning id`,
     [
@@ -161,10 +165,11 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
       offer.readingId ?? null,
       ...originalColumns(offer),
       ...[offer.leadDays ?? null, offer.rating ?? null, offer.ratingCount ?? null, offer.page ?? null],
+      offer.ownPart === true,
     ],
   );
   // What stands on our shelf is pieces; those that are put there one by one begin with none.
-  if (offer.sellerId === null && (offer.stock ?? 0) > 0) {
+  if (offer.sellerId === null && offer.ownPart !== true && (offer.stock ?? 0) > 0) {
     await run(
       db,
       "insert into shelf_piece (offer_id, test, grade) select $1, 'tested', 'B' from generate_series(1, $2::integer)",

@@ -4,10 +4,12 @@ import { useTranslations } from '#translations';
 import type { PartView } from '@/service/job/bench/view';
 import { useJob } from '../job/job-context';
 import { buttonLook } from '../kit/button';
+import { sellerText } from '../words/market-words';
 import { countsText, PART_SIGNS } from './part-words';
 
 function Part({ part }: { part: PartView }) {
   const t = useTranslations('fitting');
+  const tTrade = useTranslations('trade');
   const { job } = useJob();
   const { sign, word, look } = PART_SIGNS[part.state];
   const isLost = (part.counts?.never ?? 0) > 0;
@@ -20,7 +22,7 @@ function Part({ part }: { part: PartView }) {
         {part.quantity > 1 && <strong>{part.quantity} × </strong>}
         {part.title}
         <span className="block text-sm text-ink-2">
-          {part.seller}
+          {sellerText(tTrade, part.seller)}
           {part.order !== null && (
             <>
               {' · '}

@@ -1,4 +1,4 @@
-import { STOCK_NAME } from '@/core/market/stock-name';
+import { CUSTOMER_NAME, STOCK_NAME } from '@/core/market/stock-name';
 import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
@@ -44,6 +44,7 @@ export function fromText(
     const seller = supplies[offer]?.seller ?? '';
     const maker = offerOf(planCase.offers, offer)?.module.maker ?? '';
     if (seller === '') return maker;
+    if (seller === CUSTOMER_NAME) return t('rung.fromCustomer');
     if (seller === STOCK_NAME) return maker === '' ? t('rung.fromStock') : t('rung.makerFromStock', { maker });
     return maker === '' ? t('rung.from', { seller }) : t('rung.makerFrom', { maker, seller });
   });

@@ -35,6 +35,7 @@ const WHEN = {
   'cover-support': 'texts.when.contract',
   'parts-only': 'texts.when.partsOnly',
   'if-not': 'texts.when.ifNot',
+  'own-part': 'texts.when.ownPart',
 } as const satisfies Record<TextKey, string>;
 
 /** A day with its month in three letters, for a narrow column. */

@@ -1,5 +1,5 @@
 import type { AgedPrice } from '@/core/market/aged-price';
-import { STOCK_NAME } from '@/core/market/stock-name';
+import { CUSTOMER_NAME, STOCK_NAME } from '@/core/market/stock-name';
 import type { StaffWords } from '@/words/staff-words';
 import { agoText } from './amounts';
 
@@ -16,4 +16,5 @@ export const agedText = (t: Words, aged: AgedPrice): string =>
     : sickPriceText(t, aged.since === null ? null : agoText(new Date(aged.since), new Date()));
 
 /** A seller's name; the shop's own stock in the word of the screen. */
-export const sellerText = (t: Words, seller: string): string => (seller === STOCK_NAME ? t('stock') : seller);
+export const sellerText = (t: Words, seller: string): string =>
+  seller === STOCK_NAME ? t('stock') : seller === CUSTOMER_NAME ? t('customer') : seller;

@@ -16,6 +16,7 @@ const AGREED: ReadonlySet<TextKey> = new Set<TextKey>([
   'cover-support',
   'parts-only',
   'if-not',
+  'own-part',
 ]);
 
 /** Is it for the customer to agree to before such a plan is fitted? */

@@ -23,6 +23,7 @@ export const DE: PaperWords = {
   isNew: (capacity) => `${capacity} neu`,
   kitOf: (modules, module) => `${modules}er-Kit: ${module}`,
   origin: { original: ', Originalteil des Herstellers', 'third-party': '', used: ', gebraucht und von uns geprüft' },
+  ownPart: 'Ihr eigenes Teil',
   about: ({ maker, part, seller, lists }) =>
     [
       [maker && `von ${maker}`, part].filter(Boolean).join(' '),

@@ -20,6 +20,7 @@ export const EN: PaperWords = {
   isNew: (capacity) => `${capacity} new`,
   kitOf: (modules, module) => `Kit of ${modules}: ${module}`,
   origin: { original: ', the maker’s own part', 'third-party': '', used: ', used and tested by us' },
+  ownPart: 'your own part',
   about: ({ maker, part, seller, lists }) =>
     [
       [maker && `by ${maker}`, part].filter(Boolean).join(' '),

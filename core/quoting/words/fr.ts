@@ -23,6 +23,7 @@ export const FR: PaperWords = {
   isNew: (capacity) => `${capacity} neuf`,
   kitOf: (modules, module) => `Kit de ${modules} : ${module}`,
   origin: { original: ', pièce d’origine du fabricant', 'third-party': '', used: ', d’occasion, testé par nous' },
+  ownPart: 'votre propre pièce',
   about: ({ maker, part, seller, lists }) =>
     [
       [maker && `de ${maker}`, part].filter(Boolean).join(' '),

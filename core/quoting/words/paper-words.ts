@@ -59,6 +59,8 @@ export interface PaperWords {
   origin: Record<Origin, string>;
   /** who made a part, which it is, who sells it, and whose lists of tested parts name it; what is empty is not told */
   about: (part: AboutPart) => string;
+  /** of a part that the customer brings */
+  ownPart: string;
   labour: string;
   credit: (capacity: string) => string;
   discount: (reason: string) => string;

@@ -2,13 +2,14 @@ import type { Language } from '../../language';
 import { CARE_REASONS, type CareReason } from '../../planning/rules/care';
 
 /** What a customer reads of a plan's care, or of a machine's cover: a text of the shop's, in its own words if it wants. */
-export type TextKey = CareReason | 'cover-warranty' | 'cover-support' | 'parts-only' | 'if-not';
+export type TextKey = CareReason | 'cover-warranty' | 'cover-support' | 'parts-only' | 'if-not' | 'own-part';
 export const TEXT_KEYS: readonly TextKey[] = [
   ...(Object.keys(CARE_REASONS) as CareReason[]),
   'cover-warranty',
   'cover-support',
   'parts-only',
   'if-not',
+  'own-part',
 ];
 
 /** What may stand in a text for a figure of the plan: the new total, what the operating system can use, and what is
@@ -41,6 +42,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'You fit the parts yourself. We answer for the parts, not for the fitting or for the machine. Send us the machine’s report afterwards: we check it against this quote.',
     'if-not':
       'Whether it works shows in your machine. If it does not, your own modules go back in and you pay {amount} instead of the price of this option.',
+    'own-part':
+      'You bring this part yourself. We answer for the fitting, not for the part: if it fails, we charge for the work of finding that out.',
   },
   de: {
     'ecc-lost': 'Ihr Speicher korrigiert heute seine Fehler selbst. Mit diesem Vorschlag tut er das nicht mehr.',
@@ -68,6 +71,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Sie bauen die Teile selbst ein. Wir stehen für die Teile ein, nicht für den Einbau und nicht für das Gerät. Schicken Sie uns danach den Bericht des Geräts: Wir prüfen ihn gegen dieses Angebot.',
     'if-not':
       'Ob es läuft, zeigt sich in Ihrem Gerät. Wenn nicht, kommen Ihre eigenen Module wieder hinein, und Sie zahlen {amount} statt des Preises dieses Vorschlags.',
+    'own-part':
+      'Sie bringen dieses Teil selbst mit. Wir stehen für den Einbau ein, nicht für das Teil: Fällt es aus, berechnen wir die Arbeit, das festzustellen.',
   },
   fr: {
     'ecc-lost': 'Aujourd’hui, votre mémoire corrige ses propres erreurs. Avec cette solution, elle ne le fera plus.',
@@ -95,6 +100,8 @@ export const SUPPLIED_TEXTS: Record<Language, TextSet> = {
       'Vous montez les pièces vous-même. Nous répondons des pièces, pas du montage ni de la machine. Envoyez-nous ensuite le rapport de la machine : nous le vérifierons par rapport à ce devis.',
     'if-not':
       'C’est dans votre machine que l’on verra si cela fonctionne. Sinon, vos propres modules sont remis en place et vous payez {amount} au lieu du prix de cette solution.',
+    'own-part':
+      'Vous apportez cette pièce vous-même. Nous répondons du montage, pas de la pièce : si elle est défectueuse, nous facturons le travail pour le constater.',
   },
 };
 

@@ -1,7 +1,7 @@
 import type { Limits } from '../../../core/machine/limits/resolve-claims';
 import type { WidestBounds } from '../../../core/machine/limits/widest-bounds';
 import { partKey } from '../../../core/machine/models/model';
-import { STOCK_NAME } from '../../../core/market/stock-name';
+import { CUSTOMER_NAME, STOCK_NAME } from '../../../core/market/stock-name';
 import type { Offer } from '../../../core/planning/model/case';
 import { offerPrice, type PricingRule } from '../../../core/pricing/pricing-rule';
 import type { MarkUp } from '../../../core/pricing/sell-price';
@@ -39,7 +39,7 @@ function asOffer({ markUp, pricing }: Prices, offer: StoredOffer): Offer {
     origin: offer.origin,
     modules: offer.modules,
     module: offer.module,
-    priceCents: offerPrice(offer.costCents, markUp, pricing),
+    priceCents: offer.ownPart ? 0 : offerPrice(offer.costCents, markUp, pricing),
     stock: offer.stock,
   };
 }
@@ -109,7 +109,7 @@ export async function marketFor(
         offerKey(offer.id),
         {
           costCents: offer.costCents,
-          seller: offer.sellerName ?? STOCK_NAME,
+          seller: offer.ownPart ? CUSTOMER_NAME : (offer.sellerName ?? STOCK_NAME),
           leadDays: offer.leadDays,
           testedBy: testedBy(offer.module.part),
           rated: ratingOf(offer.rating, offer.ratingCount),

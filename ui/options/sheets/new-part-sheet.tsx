@@ -6,6 +6,8 @@ import { useSave } from '../../client/use-save';
 import { faultOfFiles, textFile } from '../../intake/readings/reading-inputs';
 import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
+import { Check } from '../../kit/check';
+import { Choice } from '../../kit/choice';
 import { Fault } from '../../kit/fault';
 import { FileButton } from '../../kit/file-button';
 import { Sheet } from '../../kit/sheet';
@@ -24,6 +26,8 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
   const id = useId();
   const [text, setText, letGo] = useKeptText(`fenbrik.part.${job.id}`, '');
   const [fault, setFault] = useState<string | null>(null);
+  const [isOwn, setOwn] = useState(false);
+  const [count, setCount] = useState(1);
   const { busy, sentence, save } = useSave();
   const take = async (file: File) => {
     setFault(null);
@@ -33,8 +37,18 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
     letGo();
     onTaken(result.value.offer);
   };
+  const takeOwn = async () => {
+    setFault(null);
+    const result = await save<{ offer: string }>('POST', `/api/jobs/${job.id}/own-part`, { label: text, count });
+    if (!result.ok) return;
+    setText('');
+    letGo();
+    onTaken(result.value.offer);
+  };
   const takeText = () => {
-    if (text.trim() !== '' && !busy) void take(textFile(t('part.typed'), text));
+    if (text.trim() === '' || busy) return;
+    if (isOwn) void takeOwn();
+    else void take(textFile(t('part.typed'), text));
   };
   const takeFiles = async (files: readonly File[]) => {
     const [file, ...others] = files;
@@ -80,6 +94,23 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
       />
       <div id={`${id}-said`}>
         <Fault sentence={fault ?? sentence} />
+      </div>
+      <div className="flex flex-wrap gap-x-4 gap-y-1 items-center mt-2">
+        <Check checked={isOwn} onChange={setOwn}>
+          {t('part.own')}
+        </Check>
+        {isOwn && (
+          <Choice
+            label={t('part.ownCount')}
+            className="flex items-center gap-2"
+            value={String(count)}
+            onChange={(event) => setCount(Number(event.target.value))}
+            options={Array.from({ length: Math.max(1, job.slots.length) }, (_, nr) => ({
+              value: String(nr + 1),
+              text: String(nr + 1),
+            }))}
+          />
+        )}
       </div>
       <div className="flex gap-2 mt-2">
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
