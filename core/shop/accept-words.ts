@@ -19,5 +19,8 @@ const WITH_OBLIGATION_TO_PAY: AcceptWords = {
   fr: 'Commande avec obligation de paiement',
 };
 
+/** @param country ISO 3166-1 alpha-2 */
+export const isInUnion = (country: string): boolean => EU.has(country);
+
 /** What the button usually says in a country; an owner changes it. @param country ISO 3166-1 alpha-2; empty: not known */
-export const acceptWordsIn = (country: string): AcceptWords => (EU.has(country) ? WITH_OBLIGATION_TO_PAY : {});
+export const acceptWordsIn = (country: string): AcceptWords => (isInUnion(country) ? WITH_OBLIGATION_TO_PAY : {});

@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { LANGUAGES } from '../../core/language';
+import { LANGUAGES, type Language } from '../../core/language';
 import { MOST_PAPER_TEXT, PAPER_TEXTS } from '../../core/quoting/paper-text';
+import { withdrawalModel } from '../../core/quoting/words/withdrawal-model';
 import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
 import {
@@ -22,15 +23,26 @@ export const quoteSaysSchema = z.strictObject({
   paperPerGb: z.boolean(),
 });
 
+export interface ShownQuoteSays {
+  says: QuoteSays;
+  texts: StoredPaperText[];
+  /** the country's own notice on withdrawal, by language, to begin with; null: none is known */
+  withdrawal: Record<Language, string> | null;
+}
+
 /** What every quote says, with the shop's texts as they stand now. */
-export async function showQuoteSays(
-  _: Caller<'shop.settings'>,
-): Promise<{ says: QuoteSays; texts: StoredPaperText[] }> {
-  const [{ guaranteePartsMonths, guaranteeWorkMonths, paperPerGb }, texts] = await Promise.all([
-    getShop(pool()),
-    listPaperTexts(pool()),
-  ]);
-  return { says: { guaranteePartsMonths, guaranteeWorkMonths, paperPerGb }, texts };
+export async function showQuoteSays(_: Caller<'shop.settings'>): Promise<ShownQuoteSays> {
+  const [shop, texts] = await Promise.all([getShop(pool()), listPaperTexts(pool())]);
+  const { guaranteePartsMonths, guaranteeWorkMonths, paperPerGb, country } = shop;
+  const models = LANGUAGES.flatMap((language) => {
+    const model = withdrawalModel(country, language, shop);
+    return model === null ? [] : [[language, model] as const];
+  });
+  return {
+    says: { guaranteePartsMonths, guaranteeWorkMonths, paperPerGb },
+    texts,
+    withdrawal: models.length === 0 ? null : (Object.fromEntries(models) as Record<Language, string>),
+  };
 }
 
 /** Writes what quotes say from now on; what is out stays as it is. */

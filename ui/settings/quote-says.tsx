@@ -34,6 +34,8 @@ interface QuoteSaysProps {
   texts: ShownPaperText[];
   /** what the shop's papers are usually written in */
   usual: Language;
+  /** the country's own notice on withdrawal to begin with, by language; null: none is known */
+  withdrawal: Record<Language, string> | null;
 }
 
 interface TypedSays {
@@ -90,8 +92,16 @@ const KIND_WORDS = {
   withdrawal: { title: 'says.withdrawal', what: 'says.withdrawalWhat' },
 } as const satisfies Record<PaperTextKind, object>;
 
+interface TextOnQuotesProps {
+  kind: PaperTextKind;
+  language: Language;
+  /** what it can begin with; null: nothing */
+  model: string | null;
+  text?: ShownPaperText;
+}
+
 /** One text in one language: written anew it is the next version, and every quote that is out keeps its own. */
-function TextOnQuotes({ kind, language, text }: { kind: PaperTextKind; language: Language; text?: ShownPaperText }) {
+function TextOnQuotes({ kind, language, model, text }: TextOnQuotesProps) {
   const t = useTranslations('settings');
   const { busy, sentence, save } = useSave();
   const [typed, setTyped] = useState<string | null>(null);
@@ -126,6 +136,12 @@ function TextOnQuotes({ kind, language, text }: { kind: PaperTextKind; language:
           />
         )}
         <div className="flex flex-wrap gap-2 items-baseline text-sm">
+          {typed === null && words === '' && model !== null && (
+            <>
+              <span className="text-mind">△ {t('says.needsWithdrawal')}</span>
+              <Button onClick={() => setTyped(model)}>{t('says.fromModel')}</Button>
+            </>
+          )}
           {typed === null ? (
             <Button weight="quiet" onClick={() => setTyped(words)} aria-label={t('says.writeOne', { title: t(title) })}>
               {t('says.write')}
@@ -153,7 +169,7 @@ function TextOnQuotes({ kind, language, text }: { kind: PaperTextKind; language:
 }
 
 /** What every quote says beside its options: guarantee, price of a GB, what customers bring, terms, withdrawal. */
-export function QuoteSaysSection({ says, texts, usual }: QuoteSaysProps) {
+export function QuoteSaysSection({ says, texts, usual, withdrawal }: QuoteSaysProps) {
   const t = useTranslations('settings');
   const [language, setLanguage] = useState<Language>(usual);
   return (
@@ -183,6 +199,7 @@ export function QuoteSaysSection({ says, texts, usual }: QuoteSaysProps) {
               key={`${kind} ${language}`}
               kind={kind}
               language={language}
+              model={kind === 'withdrawal' ? (withdrawal?.[language] ?? null) : null}
               {...(text !== undefined && { text })}
             />
           );

@@ -60,7 +60,7 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
   return (
     <Sheet open title={t('part.title')} description={t('part.what')} onClose={onClose}>
       <label htmlFor={id} className="block text-sm font-medium text-ink-2 mb-0.5">
-        {t('part.label')}
+        {isOwn ? t('part.ownLabel') : t('part.label')}
       </label>
       <textarea
         id={id}
@@ -116,9 +116,11 @@ export function NewPartSheet({ onTaken, onClose }: NewPartSheetProps) {
         <Button weight="act" disabled={busy || text.trim() === ''} onClick={takeText}>
           {busy ? t('part.reading') : t('part.plan')}
         </Button>
-        <FileButton fileLabel={t('part.page')} disabled={busy} onFiles={(files) => void takeFiles(files)}>
-          {t('part.choose')}
-        </FileButton>
+        {!isOwn && (
+          <FileButton fileLabel={t('part.page')} disabled={busy} onFiles={(files) => void takeFiles(files)}>
+            {t('part.choose')}
+          </FileButton>
+        )}
       </div>
     </Sheet>
   );
