@@ -14,6 +14,7 @@ import type { Answer, Plan } from '@/core/planning/search/plan';
 import { useKeys } from '../client/use-keys';
 import { useJob } from '../job/job-context';
 import { AddAs } from './add-as';
+import { CompareButtons, type CompareButtonsProps } from './compare-buttons';
 import { setToday, withPacks } from './compose/set-packs';
 import { useHandMade } from './compose/use-hand-made';
 import { daysLate } from './delivery';
@@ -179,8 +180,8 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const { looked, key: lookedKey, onLook } = useLooked(steered, byKey, hand.plan);
   const compose = () => steered.compose(lookedKey ?? planKey(setToday(base)));
   const slip = usePutOnSlip(looked, suggestions);
-  const { compared, side, flip } = useCompared(byKey);
   const [over, setOver] = useState<Over | null>(null);
+  const { compare, side, flip } = useCompared(byKey, looked, () => setOver({ what: 'compare' }));
   const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
   const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
   const [asTable, setAsTable] = useState(false);
@@ -189,7 +190,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
   useKeys({
     enter: () => looked !== null && open('plan'),
     0: slip.putAll,
-    c: () => flip(lookedKey),
+    c: compare.onCompare,
     v: () => side.length > 1 && open('compare'),
     t: flipTable,
     ...useWaysOn(open, askWhy, compose),
@@ -216,6 +217,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         steered={steered}
         sentence={slip.sentence}
         places={<AddAs {...onQuote(places, lookedKey)} places={places} busy={slip.busy} onPut={slip.put} />}
+        compare={compare}
       />
       {looked !== null && hand.set === null && (
         <PlanStrip
@@ -223,14 +225,12 @@ export function OptionsDesk(props: OptionsDeskProps) {
           planCase={base}
           plans={answer.plans}
           places={places}
-          compared={compared}
           suggested={whySuggested(say, lookedKey, suggestions)}
           best={whyLooked(say, lookedKey, rungs, { steering: limits, toleranceBp: job.bestToleranceBp })}
           later={<LaterNote plan={looked} planCase={planCase} />}
           slip={slip}
           onOpen={() => open('plan')}
-          onCompare={() => flip(lookedKey)}
-          onSideBySide={() => open('compare')}
+          compare={compare}
           onCompose={compose}
         />
       )}
@@ -251,7 +251,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         planCase={planCase}
         wishedCase={wishedCase}
         newPart={newPart}
-        onDrop={flip}
+        onDrop={(key) => flip(side.find((one) => planKey(one) === key) ?? null)}
         onOver={setOver}
         onCompose={(offer) => steered.compose(planKey(withPacks(base, hand.set ?? looked ?? setToday(base), offer)))}
       />
@@ -263,13 +263,21 @@ interface ComposedProps
   extends Pick<ComponentProps<typeof ComposePanel>, 'planCase' | 'answer' | 'sentence' | 'places'> {
   hand: ReturnType<typeof useHandMade>;
   steered: Steered;
+  compare: CompareButtonsProps;
 }
 
 /** The set that is put together by hand, if any is. */
-function Composed({ hand: { set, made }, steered, ...panel }: ComposedProps) {
+function Composed({ hand: { set, made }, steered, compare, places, ...panel }: ComposedProps) {
   if (set === null) return null;
   const onChange = (next: PlanChoice) => steered.name(planKey(next));
-  return <ComposePanel {...panel} set={set} made={made} onChange={onChange} onEnd={() => steered.compose(null)} />;
+  const acts = (
+    <>
+      {places}
+      <CompareButtons {...compare} />
+    </>
+  );
+  const end = () => steered.compose(null);
+  return <ComposePanel {...panel} places={acts} set={set} made={made} onChange={onChange} onEnd={end} />;
 }
 
 /** The plans, as a ladder or as a table. */

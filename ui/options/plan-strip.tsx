@@ -12,6 +12,7 @@ import { useJob } from '../job/job-context';
 import { Button, buttonLook } from '../kit/button';
 import { capacityText, moneyText } from '../words/amounts';
 import { AddAs } from './add-as';
+import { CompareButtons, type CompareButtonsProps } from './compare-buttons';
 import { deliveryText } from './delivery';
 import { eachText } from './each-text';
 import { LANE_WORDS } from './lane-words';
@@ -27,7 +28,7 @@ interface PlanStripProps {
   /** all plans of the ladder */
   plans: readonly Plan[];
   places: ReadonlyMap<string, number>;
-  compared: readonly string[];
+  compare: CompareButtonsProps;
   /** why it is the best of its rung; empty: it is not */
   best: string;
   /** why it is suggested; empty: it is not */
@@ -36,8 +37,6 @@ interface PlanStripProps {
   later: ReactNode;
   slip: { busy: boolean; sentence: string | null; put: (place: number) => void };
   onOpen: () => void;
-  onCompare: () => void;
-  onSideBySide: () => void;
   onCompose: () => void;
 }
 
@@ -48,13 +47,12 @@ const MOST_REASONS = 3;
 export function PlanStrip(props: PlanStripProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
-  const { plan, planCase, plans, places, compared, best, suggested, later } = props;
-  const { slip, onOpen, onCompare, onSideBySide, onCompose } = props;
+  const { plan, planCase, plans, places, compare, best, suggested, later } = props;
+  const { slip, onOpen, onCompose } = props;
   const say = usePlanSay(planCase.currency);
   const { job } = useJob();
   const key = planKey(plan);
   const on = places.get(key);
-  const isCompared = compared.includes(key);
   const made = [madeOfPlan(planCase, plan), testedOfPlan(t, plan, job.supplies)].filter(Boolean).join(' · ');
   return (
     <section
@@ -87,23 +85,11 @@ export function PlanStrip(props: PlanStripProps) {
           <Button weight="quiet" onClick={onCompose}>
             {t('compose.begin')}
           </Button>
-          <Button
-            weight="quiet"
-            aria-pressed={isCompared}
-            disabled={!isCompared && compared.length >= 3}
-            onClick={onCompare}
-          >
-            {isCompared ? t('plan.noCompare') : t('plan.compare')}
-          </Button>
+          <CompareButtons {...compare} />
           {plan.care === 'off-book' && job.sent.every(({ standing }) => standing !== 'accepted') && (
             <Link href={`/jobs/${job.id}/fitting#test`} className={buttonLook('quiet')}>
               {t('plan.testFirst')}
             </Link>
-          )}
-          {compared.length > 1 && (
-            <Button weight="quiet" onClick={onSideBySide}>
-              {t('plan.sideBySide', { compared: compared.length })}
-            </Button>
           )}
         </div>
       </div>

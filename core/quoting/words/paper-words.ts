@@ -68,9 +68,9 @@ export interface PaperWords {
   amount: string;
   costsOf: (place: number) => string;
   total: string;
-  /** the day on which parts are here where the customer accepts on that day */
   /** why nothing is paid for parts and work */
   underGuarantee: string;
+  /** the day on which parts are here where the customer accepts on that day */
   hereOn: (accepted: string, here: string) => string;
   perGb: string;
   /** months on parts and on work, of which one is none at most */

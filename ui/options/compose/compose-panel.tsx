@@ -17,6 +17,7 @@ import { LANE_WORDS } from '../lane-words';
 import { LateNote } from '../notes/late-note';
 import { Reasons } from '../sheets/reasons';
 import { usePlanSay } from '../use-plan-say';
+import { takesOffer } from './dropped-offer';
 import { OfferList } from './offer-list';
 import { withPacks } from './set-packs';
 import type { Made } from './use-hand-made';
@@ -45,6 +46,9 @@ function Inside({ planCase, set, onChange }: PartProps) {
     const kept = installed.flatMap((one) => ((one.slot === slot) !== set.kept.includes(one.slot) ? [one.slot] : []));
     onChange({ ...set, kept });
   };
+  // An offer that is dropped on a module takes its place.
+  const takePlace = (slot: string, offer: string) =>
+    onChange(withPacks(planCase, { ...set, kept: set.kept.filter((one) => one !== slot) }, offer));
   return (
     <section>
       <h3 className="text-sm font-semibold">{t('compose.inside')}</h3>
@@ -53,7 +57,11 @@ function Inside({ planCase, set, onChange }: PartProps) {
         {installed.map(({ slot, module }) => {
           const stays = set.kept.includes(slot);
           return (
-            <li key={slot} className="flex flex-wrap items-center justify-between gap-x-2 border-b border-line py-0.5">
+            <li
+              key={slot}
+              {...takesOffer((offer) => takePlace(slot, offer))}
+              className="flex flex-wrap items-center justify-between gap-x-2 border-b border-line py-0.5"
+            >
               <span className={stays ? '' : 'line-through text-ink-2'}>
                 {slot}: {moduleText(module)}
               </span>
@@ -164,7 +172,11 @@ export function ComposePanel(props: ComposePanelProps) {
   const plan = made !== null && made !== 'failed' && made.ok ? made.plan : null;
   const part = { planCase, set, onChange };
   return (
-    <section aria-label={t('compose.title')} className="bg-sheet border-2 border-act px-4 pt-2 pb-3 grid gap-2">
+    <section
+      aria-label={t('compose.title')}
+      {...takesOffer((offer) => onChange(withPacks(planCase, set, offer)))}
+      className="bg-sheet border-2 border-act px-4 pt-2 pb-3 grid gap-2"
+    >
       <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1">
         <h2 className="text-base">
           {plan === null

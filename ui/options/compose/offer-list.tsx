@@ -8,6 +8,7 @@ import { Field } from '../../kit/field';
 import { PageLink } from '../../kit/page-link';
 import { moneyText } from '../../words/amounts';
 import { madeText, ratedText, testedText } from '../made';
+import { OFFER_TYPE } from './dropped-offer';
 
 interface OfferListProps {
   planCase: PlanCase;
@@ -44,6 +45,11 @@ function Row({ offer, same, codes, currency, onAdd }: RowProps) {
   const isRefused = codes.length > 0;
   return (
     <li
+      draggable={!isRefused}
+      onDragStart={(event) => {
+        event.dataTransfer.setData(OFFER_TYPE, offer.id);
+        event.dataTransfer.effectAllowed = 'copy';
+      }}
       className={`border-b border-line py-1 grid grid-cols-[minmax(0,1fr)_auto_auto] gap-x-3 items-center ${isRefused ? 'text-ink-2' : ''}`}
     >
       <span className="min-w-0">
