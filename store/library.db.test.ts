@@ -68,7 +68,7 @@ describe('queries at size use their indexes', () => {
   });
 
   it('jobs of before', async () => {
-    const plan = await planOf(EARLIER_JOBS, ['7', "'SN-7'", "'05557'", "'c7@x.example'", "'edda quill'", '0']);
+    const plan = await planOf(EARLIER_JOBS, ['7', "'SN-7'", "'05557'", "'c7@x.example'", "'edda quill'", '0', 'null']);
     for (const index of [
       'job_by_serial',
       'job_by_customer',
