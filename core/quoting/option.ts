@@ -31,6 +31,8 @@ export interface OptionSupply {
   leadDays: number | null;
   /** lists of tested parts of the machine's model that name it; left out: none */
   testedBy?: readonly string[];
+  /** how long its maker or seller answers for it, months; null or left out: nobody says */
+  guaranteeMonths?: number | null;
 }
 
 /** What customers read of a part beside its maker. */
@@ -76,6 +78,7 @@ function aboutOf({ supplies, told = { part: true, seller: false } }: OptionInput
       part: told.part ? (part ?? '') : '',
       seller: told.seller && isBought ? supply.seller : '',
       lists: supply?.testedBy ?? [],
+      guaranteeMonths: supply?.guaranteeMonths ?? null,
     });
   };
 }

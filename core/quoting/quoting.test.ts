@@ -128,6 +128,9 @@ describe('an option', () => {
       [{ told: { part: true, seller: true } }, {}, 'by Corrick CO8-D24, from Quayside Components'],
       [{ told: { part: false, seller: true } }, { seller: 'Stock' }, 'by Corrick'],
       [{}, { testedBy: ['Tarnholt’s list'] }, 'by Corrick CO8-D24, tested: on Tarnholt’s list'],
+      [{}, { guaranteeMonths: 120 }, 'by Corrick CO8-D24, maker’s guarantee: 10 years'],
+      [{ language: 'de' as const }, { guaranteeMonths: 12 }, 'von Corrick CO8-D24, Herstellergarantie: 1 Jahr'],
+      [{ language: 'fr' as const }, { guaranteeMonths: 30 }, 'de Corrick CO8-D24, garantie du fabricant : 30 mois'],
       [
         { language: 'de' as const },
         { testedBy: ['Liste A', 'Liste B'] },

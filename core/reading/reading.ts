@@ -167,6 +167,8 @@ export interface ReadOffer {
   url: string | null;
   /** what its buyers say of it; absent: nobody says */
   rated?: ReadRating;
+  /** how long its maker or seller answers for it, months; absent: nobody says */
+  guaranteeMonths?: number;
   /** it is said to be a machine maker's own part; absent: nothing is said of that */
   original?: ReadOriginal;
 }

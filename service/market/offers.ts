@@ -60,6 +60,14 @@ export const offerSchema = z.strictObject({
   ratingCount: ratings.default(null),
   /** address of its own page; null: none is known */
   page: pageSchema.nullable().default(null),
+  /** how long its maker or seller answers for it; null: nobody says */
+  guaranteeMonths: z
+    .number()
+    .int()
+    .min(1, 'A guarantee is of a month at least.')
+    .max(1200, 'At most 100 years.')
+    .nullable()
+    .default(null),
   note: z.string().trim().max(500, 'At most 500 characters.').default(''),
 });
 export type TypedOffer = z.infer<typeof offerSchema>;

@@ -37,6 +37,7 @@ export interface UnderstoodOffer {
   /** hundredths of a star, and how many gave them; null: nobody says */
   rating: number | null;
   ratingCount: number | null;
+  guaranteeMonths: number | null;
 }
 
 /** A title without the price that was typed with it. */
@@ -82,5 +83,6 @@ export async function understandOffer(_: Caller<'offers.price'>, input: Uint8Arr
     page: page ?? '',
     rating: offer.rated?.rating ?? null,
     ratingCount: offer.rated?.ratingCount ?? null,
+    guaranteeMonths: offer.guaranteeMonths ?? null,
   });
 }

@@ -176,6 +176,7 @@ export const offersForPlanning = (narrowing: Narrowing | null, sockets: number):
     seller_id as "sellerId", own_part as "ownPart",
     -- what the job itself was promised is free for it
     stock + ${heldForJob('$7')} as stock, rank::integer, page,
+    guarantee_months as "guaranteeMonths",
     offer.rating, offer.rating_count as "ratingCount", seller.rating as "sellerRating",
     seller.rating_count as "sellerRatingCount"
   from offer left join seller on seller.id = seller_id left join ranked on ranked.id = seller_id

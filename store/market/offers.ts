@@ -23,6 +23,8 @@ export interface StoredOffer {
   rating: number | null;
   ratingCount: number | null;
   page: string | null;
+  /** how long its maker or seller answers for it, months; null: nobody says */
+  guaranteeMonths: number | null;
   /** the customer brings it: it costs nothing */
   ownPart: boolean;
 }
@@ -31,7 +33,8 @@ export interface StoredOffer {
 export const OFFER_COLUMNS = `select offer.id, title, origin, offer.modules,
     spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module, stock,
     seller.name as "sellerName", coalesce(offer.lead_days, seller.lead_days) as "leadDays", case when own_part then 0 else cost_cents end as "costCents",
-    priced_at as "pricedAt", own_part as "ownPart", offer.seller_id as "sellerId", offer.rating, offer.rating_count as "ratingCount", page
+    priced_at as "pricedAt", own_part as "ownPart", offer.seller_id as "sellerId", offer.rating, offer.rating_count as "ratingCount", page,
+    offer.guarantee_months as "guaranteeMonths"
   from offer join module_spec as spec on spec.id = spec_id left join seller on seller.id = offer.seller_id`;
 
 /** Few ratings say little: each is held as if five of 3 stars stood beside them. */
@@ -96,6 +99,8 @@ export interface NewOffer {
   ratingCount?: number | null;
   /** address of its own page; null or left out: it has none that is known */
   page?: string | null;
+  /** how long its maker or seller answers for it, months; null or left out: nobody says */
+  guaranteeMonths?: number | null;
   /** the job it is an offer of, and what it was read from; left out: it is everybody's */
   jobId?: number;
   /** the job's customer brings it */
@@ -145,9 +150,10 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
   const { id } = await one<{ id: number }>(
     db,
     `insert into offer (seller_id, seller_part, title, origin, modules, spec_id, family_id, unit_mib, maker, part, stock, note, job_id,
-       reading_id, original_of, original_key, every_model, lead_days, rating, rating_count, page, for_models, own_part)
+       reading_id, original_of, original_key, every_model, lead_days, rating, rating_count, page, for_models, own_part,
+       guarantee_months)
      select $1::integer, $2, $3, $4, $5::integer, id, family_id, capacity_mib * $5::integer, $7, $8, $9::integer, $10, $11::integer, $12::bigint,
-       $13, $14, $15, $16::integer, $17::smallint, $18::integer, $19, $4 = 'original', $20
+       $13, $14, $15, $16::integer, $17::smallint, $18::integer, $19, $4 = 'original', $20, $21::smallint
      from module_spec where id = $6
      returning id`,
     [
@@ -165,7 +171,7 @@ export async function insertOffer(db: Queryable, offer: NewOffer): Promise<numbe
       offer.readingId ?? null,
       ...originalColumns(offer),
       ...[offer.leadDays ?? null, offer.rating ?? null, offer.ratingCount ?? null, offer.page ?? null],
-      offer.ownPart === true,
+      ...[offer.ownPart === true, offer.guaranteeMonths ?? null],
     ],
   );
   // What stands on our shelf is pieces; those that are put there one by one begin with none.
@@ -198,6 +204,7 @@ export interface EditableOffer {
   rating: number | null;
   ratingCount: number | null;
   page: string | null;
+  guaranteeMonths: number | null;
   note: string;
   withdrawn: boolean;
 }
@@ -208,7 +215,7 @@ export async function getEditable(db: Queryable, id: number, lock = false): Prom
     db,
     `select offer.id, seller_id as "sellerId", seller_part as "sellerPart", title, origin, original_of as "originalOf",
        every_model as "everyModel", modules, stock, lead_days as "leadDays", rating, rating_count as "ratingCount", page,
-       note, withdrawn_at is not null as withdrawn,
+       guarantee_months as "guaranteeMonths", note, withdrawn_at is not null as withdrawn,
        spec.module || jsonb_strip_nulls(jsonb_build_object('maker', maker, 'part', part)) as module,
        array(select model_id from offer_model where offer_id = offer.id order by 1) as "modelIds",
        array(select said from offer_unbound where offer_id = offer.id order by 1) as unbound
@@ -229,12 +236,13 @@ export async function updateOffer(
     db,
     `update offer set seller_part = $2, title = $3, origin = $4, spec_id = $5, family_id = (select family_id from module_spec where id = $5),
        maker = $6, part = $7, stock = $8, note = $9, original_of = $10, original_key = $11, every_model = $12, lead_days = $13,
-       rating = $14, rating_count = $15, page = $16, for_models = $4 = 'original'
+       rating = $14, rating_count = $15, page = $16, guarantee_months = $17, for_models = $4 = 'original'
      where id = $1`,
     [
       ...[id, offer.sellerPart, offer.title, offer.origin, specId, maker, part, offer.stock, offer.note],
       ...originalColumns(offer),
       ...[offer.leadDays ?? null, offer.rating ?? null, offer.ratingCount ?? null, offer.page ?? null],
+      offer.guaranteeMonths ?? null,
     ],
   );
   // What is made for certain models is in no lot; what became somebody else's part is again.

@@ -49,6 +49,7 @@ function typedFrom({ offer, copy }: NonNullable<OfferFormProps['from']>): OfferT
     stock: offer.stock === null ? '' : String(offer.stock),
     leadDays: offer.leadDays === null ? '' : String(offer.leadDays),
     rating: ratingTyped(offer.rating, offer.ratingCount),
+    guarantee: offer.guaranteeMonths === null ? '' : String(offer.guaranteeMonths),
     page: offer.page ?? '',
     note: offer.note,
   };
@@ -236,9 +237,16 @@ function HowItComes({ leadDays }: { leadDays: number | null }) {
       <TextField name="note" label={t('form.note')} className="col-span-3" maxLength={500} />
       <TextField name="rating" label={t('form.rating')} className="col-span-3" placeholder={t('form.ratingExample')} />
       <TextField
+        name="guarantee"
+        label={t('form.guarantee')}
+        unit={t('form.months')}
+        className="col-span-3"
+        inputMode="numeric"
+      />
+      <TextField
         name="page"
         label={t('form.ownPage')}
-        className="col-span-9"
+        className="col-span-6"
         type="url"
         inputMode="url"
         placeholder="https://"

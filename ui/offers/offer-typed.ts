@@ -43,6 +43,7 @@ export interface OfferTyped {
   stock: string;
   leadDays: string;
   rating: string;
+  guarantee: string;
   page: string;
   note: string;
 }
@@ -69,6 +70,7 @@ export const NO_OFFER: OfferTyped = {
   stock: '',
   leadDays: '',
   rating: '',
+  guarantee: '',
   page: '',
   note: '',
 };
@@ -129,6 +131,7 @@ export function understoodTyped(told: UnderstoodOffer, shopCurrency: string): Pa
     stock: numberText(told.stock),
     note: told.note,
     rating: ratingTyped(told.rating, told.ratingCount),
+    guarantee: numberText(told.guaranteeMonths),
     page: told.page,
   };
 }
@@ -191,6 +194,7 @@ export function readOffer(
   const stock = whole(typed.stock, 1_000_000);
   const leadDays = whole(typed.leadDays, 365);
   const rating = parseRating(typed.rating);
+  const guaranteeMonths = whole(typed.guarantee, 1200);
   const page = typed.page.trim();
   const priceCents = isTyped(typed.price) ? parseMoneyIn(typed.price, currency) : null;
   const looked = {
@@ -208,6 +212,7 @@ export function readOffer(
     stock: stock === undefined && t('faults.number'),
     leadDays: leadDays === undefined && t('faults.days'),
     rating: rating === undefined && t('seller.faults.rating'),
+    guarantee: (guaranteeMonths === undefined || guaranteeMonths === 0) && t('faults.months'),
     page: page !== '' && !isWebAddress(page) && t('faults.page'),
     ...originFaults(t, typed),
   };
@@ -231,6 +236,7 @@ export function readOffer(
       leadDays,
       ...(rating ?? { rating: null, ratingCount: null }),
       page: page === '' ? null : page,
+      guaranteeMonths,
       note: typed.note.trim(),
     },
   }));

@@ -1,7 +1,7 @@
 import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import { staffWords } from '@/words/staff-words';
-import { madeOfPlan, madeText, testedOfPlan, testedText } from './made';
+import { guaranteeOfPlan, madeOfPlan, madeText, testedOfPlan, testedText } from './made';
 
 const t = staffWords('en', 'options');
 const buys = (...ids: string[]) => ({ bought: ids.map((offer) => ({ offer, count: 1 })) });
@@ -25,4 +25,14 @@ test('a plan is on a list of tested parts where all that it buys is', () => {
   expect(testedOfPlan(t, buys('a', 'c'), supplies)).toBe('on the list of tested parts “Tarnholt list, Ours”');
   expect(testedOfPlan(t, buys('a', 'b'), supplies)).toBe('');
   expect(testedOfPlan(t, buys(), supplies)).toBe('');
+});
+
+test('a plan is under guarantee as long as the shortest of what it buys', () => {
+  const supply = (guaranteeMonths?: number) =>
+    (guaranteeMonths === undefined ? {} : { guaranteeMonths }) as unknown as OfferSupply;
+  const supplies = { a: supply(120), b: supply(24), c: supply(), d: supply(30) };
+  expect(guaranteeOfPlan(t, buys('a', 'b'), supplies)).toBe('2 years’ guarantee');
+  expect(guaranteeOfPlan(t, buys('d'), supplies)).toBe('30 months’ guarantee');
+  expect(guaranteeOfPlan(t, buys('a', 'c'), supplies)).toBe('');
+  expect(guaranteeOfPlan(t, buys(), supplies)).toBe('');
 });

@@ -30,6 +30,27 @@ export function ratedText(
   return supply?.rated !== undefined ? t('offer.ownRating', { rating }) : t('offer.sellerRating', { rating });
 }
 
+/** How long an offer's maker or seller answers for it; empty: nobody says. */
+export const guaranteeText = (
+  t: StaffWords<'options'>,
+  supply: Pick<OfferSupply, 'guaranteeMonths'> | undefined,
+): string => {
+  const months = supply?.guaranteeMonths;
+  if (months === undefined) return '';
+  return months % 12 === 0 ? t('made.years', { years: months / 12 }) : t('made.months', { months });
+};
+
+/** The same of all that a plan buys, the shortest; empty where nobody says it of one. */
+export function guaranteeOfPlan(
+  t: StaffWords<'options'>,
+  { bought }: Pick<Plan, 'bought'>,
+  supplies: Supplies,
+): string {
+  const each = bought.map(({ offer }) => supplies[offer]?.guaranteeMonths ?? 0);
+  const least = Math.min(...each);
+  return each.length === 0 || least === 0 ? '' : guaranteeText(t, { guaranteeMonths: least });
+}
+
 /** That an offer's part is on lists of tested parts of the machine's model; empty: on none. */
 export function testedText(t: StaffWords<'options'>, supply: Pick<OfferSupply, 'testedBy'> | undefined): string {
   const lists = supply?.testedBy ?? [];

@@ -16,7 +16,7 @@ import { CompareButtons, type CompareButtonsProps } from './compare-buttons';
 import { deliveryText } from './delivery';
 import { eachText } from './each-text';
 import { LANE_WORDS } from './lane-words';
-import { madeOfPlan, testedOfPlan } from './made';
+import { guaranteeOfPlan, madeOfPlan, testedOfPlan } from './made';
 import { LateNote } from './notes/late-note';
 import { Reasons } from './sheets/reasons';
 import { sentenceOf } from './sheets/sentence-of';
@@ -53,7 +53,9 @@ export function PlanStrip(props: PlanStripProps) {
   const { job } = useJob();
   const key = planKey(plan);
   const on = places.get(key);
-  const made = [madeOfPlan(planCase, plan), testedOfPlan(t, plan, job.supplies)].filter(Boolean).join(' · ');
+  const made = [madeOfPlan(planCase, plan), guaranteeOfPlan(t, plan, job.supplies), testedOfPlan(t, plan, job.supplies)]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <section
       aria-label={t('plan.selected')}

@@ -1,4 +1,5 @@
 import type { PaperWords } from './paper-words';
+import { spanText } from './span-text';
 
 export const DE: PaperWords = {
   units: ['MB', 'GB', 'TB'],
@@ -24,11 +25,12 @@ export const DE: PaperWords = {
   kitOf: (modules, module) => `${modules}er-Kit: ${module}`,
   origin: { original: ', Originalteil des Herstellers', 'third-party': '', used: ', gebraucht und von uns geprüft' },
   ownPart: 'Ihr eigenes Teil',
-  about: ({ maker, part, seller, lists }) =>
+  about: ({ maker, part, seller, lists, guaranteeMonths }) =>
     [
       [maker && `von ${maker}`, part].filter(Boolean).join(' '),
       seller && `bezogen bei ${seller}`,
       lists.length > 0 && `geprüft: auf ${lists.join(', ')}`,
+      guaranteeMonths !== null && `Herstellergarantie: ${spanText(guaranteeMonths, 'Monate', 'Jahr', 'Jahre')}`,
     ]
       .filter(Boolean)
       .join(', '),

@@ -1,4 +1,5 @@
 import type { PaperWords } from './paper-words';
+import { spanText } from './span-text';
 
 export const EN: PaperWords = {
   units: ['MB', 'GB', 'TB'],
@@ -21,11 +22,12 @@ export const EN: PaperWords = {
   kitOf: (modules, module) => `Kit of ${modules}: ${module}`,
   origin: { original: ', the maker’s own part', 'third-party': '', used: ', used and tested by us' },
   ownPart: 'your own part',
-  about: ({ maker, part, seller, lists }) =>
+  about: ({ maker, part, seller, lists, guaranteeMonths }) =>
     [
       [maker && `by ${maker}`, part].filter(Boolean).join(' '),
       seller && `from ${seller}`,
       lists.length > 0 && `tested: on ${lists.join(', ')}`,
+      guaranteeMonths !== null && `maker’s guarantee: ${spanText(guaranteeMonths, 'months', 'year', 'years')}`,
     ]
       .filter(Boolean)
       .join(', '),

@@ -1,4 +1,5 @@
 import type { PaperWords } from './paper-words';
+import { spanText } from './span-text';
 
 export const FR: PaperWords = {
   units: ['Mo', 'Go', 'To'],
@@ -24,11 +25,12 @@ export const FR: PaperWords = {
   kitOf: (modules, module) => `Kit de ${modules} : ${module}`,
   origin: { original: ', pièce d’origine du fabricant', 'third-party': '', used: ', d’occasion, testé par nous' },
   ownPart: 'votre propre pièce',
-  about: ({ maker, part, seller, lists }) =>
+  about: ({ maker, part, seller, lists, guaranteeMonths }) =>
     [
       [maker && `de ${maker}`, part].filter(Boolean).join(' '),
       seller && `fourni par ${seller}`,
       lists.length > 0 && `testé : sur ${lists.join(', ')}`,
+      guaranteeMonths !== null && `garantie du fabricant : ${spanText(guaranteeMonths, 'mois', 'an', 'ans')}`,
     ]
       .filter(Boolean)
       .join(', '),

@@ -12,6 +12,8 @@ export interface AboutPart {
   seller: string;
   /** lists of tested parts that name it */
   lists: readonly string[];
+  /** how long its maker or seller answers for it; null: nobody says */
+  guaranteeMonths: number | null;
 }
 
 /** What happens to the modules that are in a machine. */

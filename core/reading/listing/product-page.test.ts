@@ -31,6 +31,20 @@ function reading(text: string): Reading {
 }
 const offer = (change: object) => reading(page({ ...PRODUCT, offers: { ...PRODUCT.offers, ...change } }));
 
+describe('how long somebody answers for it', () => {
+  const months = (durationOfWarranty: unknown) => offer({ warranty: { durationOfWarranty } }).offer?.guaranteeMonths;
+
+  it.each([
+    [{ value: 24, unitCode: 'MON' }, 24],
+    [{ value: '10', unitCode: 'ANN' }, 120],
+    [{ value: 2, unitText: 'years' }, 24],
+    [{ value: 6, unitCode: 'DAY' }, undefined],
+    [{ value: 0, unitCode: 'MON' }, undefined],
+    [{ value: 200, unitCode: 'ANN' }, undefined],
+    ['for ever', undefined],
+  ])('%j', (told, as) => expect(months(told)).toBe(as));
+});
+
 describe('what buyers say of it', () => {
   const rated = (aggregateRating: unknown) => reading(page({ ...PRODUCT, aggregateRating })).offer?.rated;
 

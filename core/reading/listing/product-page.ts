@@ -190,6 +190,19 @@ function ratedOf(product: Node): Pick<ReadOffer, 'rated'> {
   return { rated: { rating, ratingCount: Math.min(count, MOST_RATINGS) } };
 }
 
+/** Months in a unit of time (UN/CEFACT codes, or words). */
+const MONTHS_IN: Readonly<Record<string, number>> = { MON: 1, ANN: 12, month: 1, months: 1, year: 12, years: 12 };
+const MOST_MONTHS = 1200;
+
+/** How long somebody answers for it (schema.org WarrantyPromise, its durationOfWarranty). */
+function guaranteeOf(offer: Node): Pick<ReadOffer, 'guaranteeMonths'> {
+  const [promise] = nodesOf(offer.warranty);
+  const [duration] = nodesOf(promise?.durationOfWarranty);
+  const unit = MONTHS_IN[textOf(duration?.unitCode) ?? textOf(duration?.unitText) ?? ''] ?? 0;
+  const months = Math.round(figureOf(duration?.value) * unit);
+  return months >= 1 && months <= MOST_MONTHS ? { guaranteeMonths: months } : {};
+}
+
 const MOST_RATINGS = 10_000_000;
 
 function readProduct(product: Node, others: number): Reading {
@@ -220,6 +233,7 @@ function readProduct(product: Node, others: number): Reading {
       sku: textOf(product.sku) ?? textOf(offer.sku),
       url: textOf(offer.url) ?? textOf(product.url),
       ...ratedOf(product),
+      ...guaranteeOf(offer),
       ...originalOf(product),
     },
     warnings: [

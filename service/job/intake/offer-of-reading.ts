@@ -123,6 +123,7 @@ export async function offerOfReading(
     stock: offer.quantity,
     ...(offer.url !== null && isWebAddress(offer.url) ? { page: offer.url, note: '' } : { note: offer.url ?? '' }),
     ...offer.rated,
+    guaranteeMonths: offer.guaranteeMonths ?? null,
     modelIds: [],
     ...binding,
     jobId,

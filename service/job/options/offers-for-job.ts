@@ -56,6 +56,7 @@ export interface TestedSupply extends OptionSupply {
   sellerRated: OfferRating | null;
   /** address of its own page; null: none is known */
   page: string | null;
+  guaranteeMonths: number | null;
 }
 
 /** Hundredths of a star, and how many gave them. */
@@ -115,6 +116,7 @@ export async function marketFor(
           rated: ratingOf(offer.rating, offer.ratingCount),
           sellerRated: ratingOf(offer.sellerRating ?? null, offer.sellerRatingCount ?? null),
           page: offer.page,
+          guaranteeMonths: offer.guaranteeMonths,
           pricedAt: offer.sellerId === null ? null : later(offer.pricedAt, told.get(offer.sellerId)),
           ...(offer.sellerId !== null && sick.has(offer.sellerId) && { sickSince: sick.get(offer.sellerId) ?? null }),
         },

@@ -18,6 +18,8 @@ export interface OfferSupply {
   rated?: OfferRating;
   /** address of its own page; left out: none is known */
   page?: string;
+  /** how long its maker or seller answers for it, months; left out: nobody says */
+  guaranteeMonths?: number;
 }
 
 /** What of a job is as large as its market. */
@@ -45,7 +47,7 @@ export function marketView(state: JobWith<'market'>): MarketView {
     ),
     supplies: Object.fromEntries(
       [...market.supplies].map(([offer, supply]) => {
-        const { seller, leadDays, testedBy, rated, page } = supply;
+        const { seller, leadDays, testedBy, rated, page, guaranteeMonths } = supply;
         const aged = agedPrice(supply, now);
         return [
           offer,
@@ -53,6 +55,7 @@ export function marketView(state: JobWith<'market'>): MarketView {
             ...{ seller, leadDays, testedBy, aged, priceDays: priceDays(supply, now) },
             ...(rated !== null && { rated }),
             ...(page !== null && { page }),
+            ...(guaranteeMonths !== null && { guaranteeMonths }),
           },
         ];
       }),

@@ -7,7 +7,7 @@ import { useJob } from '../../job/job-context';
 import { Field } from '../../kit/field';
 import { PageLink } from '../../kit/page-link';
 import { moneyText } from '../../words/amounts';
-import { madeText, ratedText, testedText } from '../made';
+import { guaranteeText, madeText, ratedText, testedText } from '../made';
 import { OFFER_TYPE } from './dropped-offer';
 
 interface OfferListProps {
@@ -40,6 +40,7 @@ function Row({ offer, same, codes, currency, onAdd }: RowProps) {
     madeText(offer.module),
     supply?.seller ?? '',
     ratedText(tOffers, supply, job.sellersRated),
+    guaranteeText(t, supply),
     testedText(t, supply),
   ];
   const isRefused = codes.length > 0;

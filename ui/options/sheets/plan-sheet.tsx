@@ -22,7 +22,7 @@ import { PriceHistory } from '../../offers/price-history';
 import { capacityText, moneyText } from '../../words/amounts';
 import { agedText, sellerText } from '../../words/market-words';
 import { LANE_WORDS } from '../lane-words';
-import { madeText, testedText } from '../made';
+import { guaranteeText, madeText, testedText } from '../made';
 import { LaterNote } from '../notes/later-note';
 import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';
@@ -80,7 +80,7 @@ function Bought({ id, count, planCase }: { id: string; count: number; planCase: 
   const daysOf = (one: string) => job.supplies[one]?.leadDays ?? 0;
   const others = alternativesTo(planCase, id, count).slice(0, 3);
   const money = (cents: number) => moneyText(cents, planCase.currency);
-  const made = [madeText(offer.module), testedText(t, supply)].filter(Boolean).join(' · ');
+  const made = [madeText(offer.module), guaranteeText(t, supply), testedText(t, supply)].filter(Boolean).join(' · ');
   return (
     <li className="border-t border-line py-1.5">
       <p>
