@@ -64,7 +64,7 @@ export async function listFreeStock(
   return many<FreeStock & Record<string, unknown>>(
     db,
     `select id as "offerId", title, stock as free, module from (${OFFER_COLUMNS}
-       where offer.seller_id is null and withdrawn_at is null and stock > 0 and offer.modules = 1
+       where offer.seller_id is null and withdrawn_at is null and not own_part and stock > 0 and offer.modules = 1
          and spec.module ->> 'generation' = any($1) and spec.module ->> 'form' = $2) as listed
      order by (module ->> 'capacityMiB')::bigint desc, id limit 200`,
     [[...generations], form],
@@ -120,8 +120,10 @@ export async function holdForTest(
 export async function releaseTested(db: Queryable, testId: number): Promise<void> {
   await run(
     db,
-    `update shelf_piece set test_id = null, job_id = null, held_until = null
-     where test_id = $1 and gone_at is null and set_aside_at is null`,
+    // What an option took meanwhile, which was accepted, stays the job's.
+    `update shelf_piece set test_id = null, job_id = case when set_aside_at is not null then job_id end,
+       held_until = case when set_aside_at is not null then held_until end
+     where test_id = $1 and gone_at is null`,
     [testId],
   );
 }

@@ -185,7 +185,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
   const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
   const [asTable, setAsTable] = useState(false);
-  const newPart = useNewPart({ answer, planCase, steering, onLook, onMissing: askWhy });
+  const newPart = useNewPart({ answer, planCase, nearestOnly: props.nearestOnly, steering, onLook, onMissing: askWhy });
   const flipTable = () => setAsTable(!asTable);
   useKeys({
     enter: () => looked !== null && open('plan'),

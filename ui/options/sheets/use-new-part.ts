@@ -11,6 +11,8 @@ import { capacityText, moneyText } from '../../words/amounts';
 interface NewPartPlans {
   answer: Answer;
   planCase: PlanCase;
+  /** the answer is of the nearest plans alone */
+  nearestOnly: boolean;
   steering: Steering;
   onLook: (key: string) => void;
   /** no plan buys it: asked why */
@@ -18,7 +20,7 @@ interface NewPartPlans {
 }
 
 /** Waits for a new offer's plans: the cheapest that meets what is wished for is looked at, or it is asked why there is none. */
-export function useNewPart({ answer, planCase, steering, onLook, onMissing }: NewPartPlans) {
+export function useNewPart({ answer, planCase, nearestOnly, steering, onLook, onMissing }: NewPartPlans) {
   const t = useTranslations('options');
   const { job, market } = useJob();
   const [awaited, setAwaited] = useState<string | null>(null);
@@ -38,6 +40,8 @@ export function useNewPart({ answer, planCase, steering, onLook, onMissing }: Ne
       .filter(({ bought }) => bought.some(({ offer }) => offer === awaited))
       .sort((a, b) => a.priceCents - b.priceCents);
     const found = buying.find((plan) => missedBy(steering, plan) === null) ?? buying[0];
+    // It may be among those that are still worked out.
+    if (found === undefined && nearestOnly) return;
     setAwaited(null);
     if (found === undefined) {
       onMissing(awaited);
@@ -50,7 +54,7 @@ export function useNewPart({ answer, planCase, steering, onLook, onMissing }: Ne
         priceCents: moneyText(found.priceCents, planCase.currency),
       }),
     );
-  }, [awaited, answer, planCase, steering, job, market, onLook, onMissing, t]);
+  }, [awaited, answer, planCase, nearestOnly, steering, job, market, onLook, onMissing, t]);
 
   const expect = (offer: string) => {
     from.current = job;
