@@ -120,10 +120,12 @@ export async function holdForTest(
 export async function releaseTested(db: Queryable, testId: number): Promise<void> {
   await run(
     db,
-    // What an option took meanwhile, which was accepted, stays the job's.
-    `update shelf_piece set test_id = null, job_id = case when set_aside_at is not null then job_id end,
-       held_until = case when set_aside_at is not null then held_until end
-     where test_id = $1 and gone_at is null`,
+    // What an accepted option took meanwhile, or another job once the test's days were over, stays with it.
+    `update shelf_piece set test_id = null, job_id = case when is_theirs then shelf_piece.job_id end,
+       held_until = case when is_theirs then shelf_piece.held_until end
+     from (select piece.id, set_aside_at is not null or piece.job_id is distinct from test.job_id as is_theirs
+       from shelf_piece as piece join bench_test as test on test.id = test_id where test.id = $1 and gone_at is null) as held
+     where shelf_piece.id = held.id`,
     [testId],
   );
 }

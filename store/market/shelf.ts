@@ -110,7 +110,7 @@ export async function holdPieces(
     [offerId, count],
   );
   if (free.length < count) return false;
-  await run(db, 'update shelf_piece set job_id = $2, held_until = $3 where id = any($1)', [
+  await run(db, 'update shelf_piece set job_id = $2, held_until = $3, test_id = null where id = any($1)', [
     free.map(({ id }) => id),
     jobId,
     until,

@@ -1,4 +1,4 @@
-import { many, pool } from '../../../store/database';
+import { many, pool, run } from '../../../store/database';
 import { READER } from '../../../testing/reader';
 import { choose, must, openTestShop, readTill, seen, stateOf } from '../../../testing/shop';
 import { addNewStock, newStockSchema } from '../../market/own-stock';
@@ -100,12 +100,30 @@ describe('a test before anything is promised', () => {
     expect((await testsOf(next)).tests).toMatchObject([{ ended: 'given-up' }]);
   });
 
+  it('leaves to another job what it took once the test’s days were over', async () => {
+    const id = await readTill(shop.teo);
+    const offer = await largeInStock();
+    must(await act(id, { what: 'begin', offer, modules: 2 }));
+    await run(pool(), `update shelf_piece set held_until = current_date - 1 where offer_id = $1`, [offer]);
+    const other = await readTill(shop.teo);
+    must(await act(other, { what: 'begin', offer, modules: 1 }));
+    must(await act(id, { what: 'give-up' }));
+    const jobs = await many<{ job: number | null }>(
+      pool(),
+      'select job_id as job from shelf_piece where offer_id = $1 order by job_id',
+      [offer],
+    );
+    expect(jobs).toEqual([{ job: other }, { job: null }]);
+    must(await act(other, { what: 'give-up' }));
+    expect(await stockOf(offer)).toBe(2);
+  });
+
   it('takes no run that cannot be', () => {
-    const run = (more: object) => benchTestSchema.safeParse({ what: 'run', run: { starts: true, ...more } }).success;
-    expect([run({}), run({ seenMiB: 8192 }), run({ loadedMinutes: 5 })]).toEqual([true, true, true]);
-    expect([run({ seenMiB: 0 }), run({ loadedMinutes: 0 }), run({ signs: 'x'.repeat(301) })]).toEqual([
+    const runOf = (more: object) => benchTestSchema.safeParse({ what: 'run', run: { starts: true, ...more } }).success;
+    expect([runOf({}), runOf({ seenMiB: 8192 }), runOf({ loadedMinutes: 5 })]).toEqual([true, true, true]);
+    expect([runOf({ seenMiB: 0 }), runOf({ loadedMinutes: 0 }), runOf({ signs: 'x'.repeat(301) })]).toEqual([
       ...[false, false, false],
     ]);
-    expect(run({ starts: false, seenMiB: 8192 })).toBe(false);
+    expect(runOf({ starts: false, seenMiB: 8192 })).toBe(false);
   });
 });
