@@ -162,7 +162,7 @@ function Begin({ choices, saving, send }: BeginProps) {
   if (choice === undefined) return <p className="text-ink-2">{t('test.nothing')}</p>;
   const modules = Math.min(wanted, choice.most);
   return (
-    <div className="flex flex-wrap gap-3 items-end">
+    <div className="flex flex-wrap gap-3 items-end min-w-0">
       <Choice
         label={t('test.which')}
         className="w-96 max-w-full"
@@ -250,7 +250,7 @@ export function BenchTest() {
     <section
       id="test"
       aria-label={t('test.label')}
-      className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid gap-3"
+      className="bg-sheet border-2 border-edge rounded-notch px-4 py-3 grid grid-cols-[minmax(0,1fr)] min-w-0 gap-3"
     >
       <div>
         <h2 className="text-base">{t('test.label')}</h2>

@@ -120,7 +120,7 @@ export function FittingStation() {
   const { accepted, fellThrough, notWorking, stamp } = job.work;
   useFresh(job.id, stamp);
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h1 className="text-lg">{t('title')}</h1>
         {accepted !== null && (
