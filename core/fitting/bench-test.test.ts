@@ -38,6 +38,7 @@ test('what was seen is the outcome, and what was looked at is how deep it goes',
 test('less than there is, more than there is, or a sign is a fault; what graphics take is none', () => {
   const outcome = (more: Partial<BenchRun>) => outcomeOfRun(tried, run(more)).outcome;
   expect(outcome({ seenMiB: 38 * GB })).toBe('works');
+  expect(outcome({ seenMiB: 37 * GB })).toBe('starts-with-faults');
   expect(outcome({ seenMiB: 24 * GB })).toBe('starts-with-faults');
   expect(outcome({ seenMiB: 64 * GB })).toBe('starts-with-faults');
   expect(outcome({ signs: 'froze after ten minutes' })).toBe('starts-with-faults');

@@ -1,5 +1,6 @@
 import type { Depth, TrialOutcome } from '../machine/limits/evidence';
 import type { Machine } from '../planning/model/case';
+import { mostHeld } from '../proving/held-share';
 
 /** What was seen with so many of the modules in the machine, and no others that can be taken out. Capacity MiB. */
 export interface BenchRun {
@@ -32,9 +33,6 @@ export function runsOf({ modules, inPairs }: Pick<Tried, 'modules' | 'inPairs'>)
 export const expectedMiB = ({ solderedMiB, moduleMiB }: Pick<Tried, 'solderedMiB' | 'moduleMiB'>, modules: number) =>
   solderedMiB + modules * moduleMiB;
 
-/** So much of what it has a machine may keep for itself: graphics without memory of their own take some. */
-const KEPT_BY_MACHINE = 0.1;
-
 /** What a run says of these modules in this model, and how deep it looked. */
 export function outcomeOfRun(
   tried: Pick<Tried, 'solderedMiB' | 'moduleMiB'>,
@@ -43,7 +41,8 @@ export function outcomeOfRun(
   const depth = !starts ? 'started' : loadedMinutes !== null ? 'loaded' : seenMiB !== null ? 'total-read' : 'started';
   if (!starts) return { outcome: 'fails-to-start', depth };
   const expected = expectedMiB(tried, modules);
-  const isWrong = seenMiB !== null && (seenMiB > expected || seenMiB < expected * (1 - KEPT_BY_MACHINE));
+  // Graphics, devices and firmware hold some of it back, as far as a proof believes them, too.
+  const isWrong = seenMiB !== null && (seenMiB > expected || seenMiB < expected - mostHeld(expected, []));
   return { outcome: isWrong || signs !== '' ? 'starts-with-faults' : 'works', depth };
 }
 

@@ -23,6 +23,8 @@ export interface InvoiceWords {
   back: (amount: string) => string;
   taxNumber: (number: string) => string;
   cancelled: (day: string, why: string) => string;
+  /** the one line of an option that was agreed on condition and does not work */
+  notWorking: string;
 }
 
 /** Invoices in each language that a customer may read. */
@@ -44,6 +46,7 @@ export const INVOICE_WORDS: Record<Language, InvoiceWords> = {
     back: (amount) => `You have paid ${amount} too much: we pay it back to you.`,
     taxNumber: (number) => `Tax number ${number}`,
     cancelled: (day, why) => `Cancelled on ${day}: ${why}`,
+    notWorking: 'Memory upgrade tried, did not work: your own modules are back in, as agreed',
   },
   de: {
     see: 'Rechnung als PDF',
@@ -62,6 +65,8 @@ export const INVOICE_WORDS: Record<Language, InvoiceWords> = {
     back: (amount) => `Sie haben ${amount} zu viel bezahlt: Wir zahlen es zurück.`,
     taxNumber: (number) => `Steuernummer ${number}`,
     cancelled: (day, why) => `Storniert am ${day}: ${why}`,
+    notWorking:
+      'Speichererweiterung ausprobiert, lief nicht: Ihre eigenen Module sind wieder eingebaut, wie vereinbart',
   },
   fr: {
     see: 'Facture en PDF',
@@ -80,5 +85,6 @@ export const INVOICE_WORDS: Record<Language, InvoiceWords> = {
     back: (amount) => `Vous avez payé ${amount} de trop : nous vous le remboursons.`,
     taxNumber: (number) => `Numéro fiscal ${number}`,
     cancelled: (day, why) => `Annulée le ${day} : ${why}`,
+    notWorking: 'Extension de mémoire essayée, sans succès : vos propres modules sont remis en place, comme convenu',
   },
 };

@@ -7,7 +7,8 @@ import {
 } from '../../core/machine/station';
 import { logCaught } from '../../runtime/log';
 import { pool } from '../../store/database';
-import { type CounterOrder, getJob, type JobRow, listCounterJobs, setStation } from '../../store/job/jobs';
+import { type CounterOrder, type JobRow, listCounterJobs } from '../../store/job/counter-jobs';
+import { getJob, setStation } from '../../store/job/jobs';
 import type { Caller } from '../staff/access';
 import { machinesName } from './job-names';
 

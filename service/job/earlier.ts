@@ -1,20 +1,12 @@
 import { z } from 'zod';
 import { idSchema } from '../../core/bounds';
 import { type JobSlot, knownModuleSchema } from '../../core/machine/slots/job-slot';
-import { moduleOfOffer } from '../../store/job/bench-tests';
-import {
-  getJob,
-  type Job,
-  listSlots,
-  patchIntake,
-  replaceSlots,
-  setCustomer,
-  setLimitsAgreed,
-  setModel,
-} from '../../store/job/jobs';
+import { listSlots, replaceSlots } from '../../store/job/job-slots';
+import { getJob, type Job, patchIntake, setCustomer, setLimitsAgreed, setModel } from '../../store/job/jobs';
 import { listProofs } from '../../store/job/proofs';
 import { answersOfJob } from '../../store/job/quote-answers';
 import { listSent } from '../../store/job/quotes';
+import { getEditable } from '../../store/market/offers';
 import type { Queryable } from '../../store/queryable';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
@@ -80,7 +72,7 @@ async function asLeft(db: Queryable, jobId: number): Promise<JobSlot[]> {
     else if ('kept' in seat)
       left.push({ ...slot, module: slots.find(({ name }) => name === seat.kept)?.module ?? null });
     else {
-      const module = await moduleOfOffer(db, offerOfKey(seat.offer));
+      const module = (await getEditable(db, offerOfKey(seat.offer)))?.module ?? null;
       const known = module === null ? null : knownModuleSchema.strip().parse({ ...UNTOLD, ...module });
       left.push({ ...slot, module: known, moduleSource: 'earlier' });
     }

@@ -1,20 +1,12 @@
 import { z } from 'zod';
 import { pool, transaction } from '../../store/database';
 import { noteEvent } from '../../store/events';
-import { endBenchTest, listBenchTests, releaseTested } from '../../store/job/bench-tests';
-import {
-  CLOSINGS,
-  type ClosedJob,
-  closeJob,
-  deleteEmptyJob,
-  getJob,
-  listClosedJobs,
-  reopenJob,
-} from '../../store/job/jobs';
+import { type ClosedJob, listClosedJobs } from '../../store/job/counter-jobs';
+import { CLOSINGS, closeJob, deleteEmptyJob, getJob, reopenJob } from '../../store/job/jobs';
 import { releasePieces } from '../../store/market/shelf';
-import type { Queryable } from '../../store/queryable';
 import { done, fault, type Result } from '../result';
 import type { Caller } from '../staff/access';
+import { giveUpTests } from './bench/bench-test';
 import { changeJob } from './change-job';
 import { machineName } from './job-names';
 import { setAside } from './quote/accept';
@@ -37,25 +29,17 @@ export async function endJob(
     detail: end,
     ofLead: true,
     needs: ['work'],
-    work: async (db, { job, work }) => {
+    work: async (db, { job, work, groups }) => {
       if (job.closedAt !== null) return fault('conflict', 'This job is closed already.');
       if (end.as === 'declined' && work.accepted !== null)
         return fault('conflict', 'The customer accepted an option: close it as dropped, with the reason.');
       await closeJob(db, job.id, end);
-      await giveUpTest(db, job.id, caller.id);
+      await giveUpTests(db, groups, caller.id);
       // What was promised to it is free again; what an accepted option took as well, where it is not done.
       await releasePieces(db, job.id, end.as !== 'done');
       return done(null);
     },
   });
-}
-
-/** A test on the bench that is open ends with its job, and its modules are free. */
-async function giveUpTest(db: Queryable, jobId: number, staffId: number): Promise<void> {
-  const [last] = await listBenchTests(db, jobId);
-  if (last === undefined || last.ended !== null) return;
-  await endBenchTest(db, last.id, 'given-up', staffId);
-  await releaseTested(db, last.id);
 }
 
 /** Goes on with a closed job, which is on the list again. */

@@ -1,7 +1,7 @@
 import { textInput } from '../../scripts/text-input';
 import { many, pool, run } from '../../store/database';
+import { listCounterJobs } from '../../store/job/counter-jobs';
 import { listGroups } from '../../store/job/groups';
-import { listCounterJobs } from '../../store/job/jobs';
 import { workOf } from '../../testing/bench';
 import { READER } from '../../testing/reader';
 import { choose, must, openTestShop, plansOf, stateOf } from '../../testing/shop';

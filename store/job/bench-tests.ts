@@ -71,16 +71,6 @@ export async function listFreeStock(
   );
 }
 
-/** What modules of an offer are. */
-export async function moduleOfOffer(db: Queryable, offerId: number): Promise<MemoryModule | null> {
-  const row = await maybeOne<{ module: MemoryModule }>(
-    db,
-    'select spec.module from offer join module_spec as spec on spec.id = spec_id where offer.id = $1',
-    [offerId],
-  );
-  return row?.module ?? null;
-}
-
 /** Begins a test; null: one is open. */
 export async function insertBenchTest(
   db: Queryable,

@@ -1,6 +1,7 @@
 'use client';
 import { useCallback, useEffect, useState } from 'react';
 import { useTranslations } from '#translations';
+import { parseShown } from '@/core/proving/held-share';
 import type { BenchTests, BenchTestView, TestChoice } from '@/service/job/bench/bench-test';
 import type { StaffWords } from '@/words/staff-words';
 import { callOnce } from '../client/session-guard';
@@ -10,13 +11,11 @@ import { Button } from '../kit/button';
 import { Choice } from '../kit/choice';
 import { Fault } from '../kit/fault';
 import { Field } from '../kit/field';
-import { wholeTyped } from '../kit/form/read-typed';
+import { isTyped, wholeTyped } from '../kit/form/read-typed';
 import { capacityText, dayText } from '../words/amounts';
 
 type T = StaffWords<'fitting'>;
 type Run = BenchTestView['runs'][number];
-
-const MIB_PER_GB = 1024;
 
 const SIGNS = {
   works: { sign: '✓', look: 'text-good' },
@@ -26,13 +25,6 @@ const SIGNS = {
 
 /** So many of a size, as it is said. */
 const setText = (modules: number, moduleMiB: number): string => `${modules} × ${capacityText(moduleMiB)}`;
-
-/** Gigabytes as they are typed; null: nothing is typed; NaN: it is no size. */
-function sizeTyped(text: string): number | null {
-  const typed = text.trim().replace(',', '.');
-  if (typed === '') return null;
-  return /^\d{1,6}(\.\d{1,2})?$/.test(typed) && Number(typed) > 0 ? Math.round(Number(typed) * MIB_PER_GB) : Number.NaN;
-}
 
 function runText(t: T, run: Run): string {
   const parts = [
@@ -76,9 +68,10 @@ function NoteRun({ test, modules, saving, send }: NoteProps) {
   const [signs, setSigns] = useState('');
   const [minutes, setMinutes] = useState('');
   const expected = test.solderedMiB + modules * test.moduleMiB;
-  const seenMiB = starts === true ? sizeTyped(shown) : null;
-  const loaded = starts === true && minutes.trim() !== '' ? (wholeTyped(minutes, 4) ?? 0) : null;
-  const isWrong = Number.isNaN(seenMiB) || loaded === 0;
+  const seenMiB = starts === true && isTyped(shown) ? parseShown(shown) : null;
+  const isNoSize = starts === true && isTyped(shown) && seenMiB === null;
+  const loaded = starts === true && isTyped(minutes) ? (wholeTyped(minutes, 4) ?? 0) : null;
+  const isWrong = isNoSize || loaded === 0;
   const note = () => send({ what: 'run', run: { starts, seenMiB, signs: signs.trim(), loadedMinutes: loaded } });
   return (
     <div className="grid gap-3">
@@ -113,7 +106,7 @@ function NoteRun({ test, modules, saving, send }: NoteProps) {
                 inputMode="decimal"
                 unit="GB"
                 value={shown}
-                error={Number.isNaN(seenMiB) ? t('test.noSize') : null}
+                error={isNoSize ? t('test.noSize') : null}
                 onChange={(event) => setShown(event.target.value)}
               />
               <Field

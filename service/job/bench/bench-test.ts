@@ -17,11 +17,12 @@ import {
   insertBenchTest,
   listBenchTests,
   listFreeStock,
-  moduleOfOffer,
   releaseTested,
   reopenBenchTest,
 } from '../../../store/job/bench-tests';
+import type { Group } from '../../../store/job/groups';
 import { insertTrial } from '../../../store/library/trials';
+import { getEditable } from '../../../store/market/offers';
 import type { Queryable } from '../../../store/queryable';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
@@ -183,7 +184,7 @@ async function noteRun(
   if (modules === null) return fault('conflict', 'It is known how it goes: there is no run left.');
   const run = { ...typed, modules };
   const { outcome, depth } = outcomeOfRun(tried, run);
-  const stock = await moduleOfOffer(db, test.offerId);
+  const stock = (await getEditable(db, test.offerId))?.module ?? null;
   const { modelId } = job;
   const loaded = run.loadedMinutes === null ? '' : `ran loaded for ${run.loadedMinutes} minutes`;
   const note = [`tried for job ${job.id}`, loaded, run.signs].filter((part) => part !== '').join('; ');
@@ -255,9 +256,29 @@ export async function changeBenchTest(
   });
 }
 
+/** Tests of all groups of a job's machines. */
+export async function testsOfGroups(db: Queryable, groups: readonly Pick<Group, 'jobId'>[]): Promise<BenchTest[]> {
+  const tests: BenchTest[] = [];
+  for (const { jobId } of groups) tests.push(...(await listBenchTests(db, jobId)));
+  return tests;
+}
+
+/** Gives up the tests that are open, and lets go of their modules. */
+export async function giveUpTests(
+  db: Queryable,
+  groups: readonly Pick<Group, 'jobId'>[],
+  staffId: number,
+): Promise<void> {
+  for (const { id, ended } of await testsOfGroups(db, groups)) {
+    if (ended !== null) continue;
+    await endBenchTest(db, id, 'given-up', staffId);
+    await releaseTested(db, id);
+  }
+}
+
 /** What keeps a quote in; null: nothing. A promise made while its test runs would not know how it goes. */
 export function testStopsQuote(tests: readonly BenchTest[]): string | null {
-  const [last] = tests;
-  if (last === undefined || last.ended !== null) return null;
-  return `A test of ${last.modules} × ${capacityText(last.moduleMiB)} is open on the bench: note how it went, or give it up.`;
+  const open = tests.find(({ ended }) => ended === null);
+  if (open === undefined) return null;
+  return `A test of ${open.modules} × ${capacityText(open.moduleMiB)} is open on the bench: note how it went, or give it up.`;
 }

@@ -1,5 +1,6 @@
 import { SUPPLIED_TEXTS } from '../../../core/quoting/words/shop-texts';
 import { many, pool } from '../../../store/database';
+import { listCounterJobs } from '../../../store/job/counter-jobs';
 import { orderAll, workOf } from '../../../testing/bench';
 import { READER } from '../../../testing/reader';
 import {
@@ -96,6 +97,8 @@ describe('an option on condition', () => {
     const state = await stateOf(id);
     expect(state.work.wanted).toEqual([]);
     expect(state.standings.proof).toBe('done');
+    const [listed] = (await listCounterJobs(pool(), { most: 500, after: 0 })).filter((one) => one.id === id);
+    expect(listed?.proved).toBe(true);
     expect(moneyView(state)).toMatchObject({ totalCents: 4500, isSupplied: true, suppliedOn: state.today });
     const { number } = must(await issueInvoice(shop.teo, id, { suppliedOn: state.today }));
     const [invoice] = (await workOf(id)).invoices;

@@ -1,7 +1,8 @@
 import { jobSlotsSchema } from '../../../core/machine/slots/job-slot';
 import { isOther, type Joined } from '../../../core/machine/slots/join-readings';
 import { keepTyped } from '../../../core/machine/slots/slots-of-job';
-import { patchIntake, replaceSlots, setLimitsAgreed, setModel } from '../../../store/job/jobs';
+import { replaceSlots } from '../../../store/job/job-slots';
+import { patchIntake, setLimitsAgreed, setModel } from '../../../store/job/jobs';
 import { listReadings } from '../../../store/job/readings';
 import { findReportedModels, getModel, listModelSlots, type Model } from '../../../store/library/models';
 import type { Queryable } from '../../../store/queryable';

@@ -13,16 +13,8 @@ import { readingLine } from '../../../core/reading/reading-line';
 import { readApart } from '../../../outward/readings/read-apart';
 import { transaction } from '../../../store/database';
 import { noteEvent } from '../../../store/events';
-import {
-  forgetUnbegun,
-  insertJob,
-  type Job,
-  patchIntake,
-  replaceSlots,
-  setKeep,
-  setLimitsAgreed,
-  setModel,
-} from '../../../store/job/jobs';
+import { replaceSlots, setKeep } from '../../../store/job/job-slots';
+import { forgetUnbegun, insertJob, type Job, patchIntake, setLimitsAgreed, setModel } from '../../../store/job/jobs';
 import { isAccepted } from '../../../store/job/quote-answers';
 import { insertReading, setReadingAside } from '../../../store/job/readings';
 import { getModel, listModelSlots } from '../../../store/library/models';

@@ -3,7 +3,7 @@ import { type KnownGroup, MOST_GROUPS, shareOut } from '../../../core/machine/se
 import type { JobSlot } from '../../../core/machine/slots/job-slot';
 import { isOther } from '../../../core/machine/slots/join-readings';
 import { dropGroup, type Group, insertGroup, listGroups, setMachines } from '../../../store/job/groups';
-import { listSlots, replaceSlots } from '../../../store/job/jobs';
+import { listSlots, replaceSlots } from '../../../store/job/job-slots';
 import { isAccepted } from '../../../store/job/quote-answers';
 import { type KeptReading, listReadings, moveReading, renumberReadings } from '../../../store/job/readings';
 import type { Queryable } from '../../../store/queryable';

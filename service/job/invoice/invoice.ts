@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { daySchema, idSchema } from '../../../core/bounds';
 import { invoiceSchema, makeInvoice, PAYMENT_WAYS } from '../../../core/invoicing/invoice';
+import { INVOICE_WORDS } from '../../../core/invoicing/invoice-words';
 import { customerOnPaper } from '../../../core/quoting/customer-on-paper';
 import { settledOption } from '../../../core/quoting/on-condition';
+import { languageOfQuote } from '../../../core/quoting/words/in-language';
 import { shopOnPaper } from '../../../core/shop/shop-on-paper';
 import {
   cancelInvoice,
@@ -56,7 +58,7 @@ export async function issueInvoice(
           option:
             work.notWorking === null
               ? accepted.whole
-              : settledOption(accepted.whole, accepted.quote.snapshot.language ?? 'en'),
+              : settledOption(accepted.whole, INVOICE_WORDS[languageOfQuote(accepted.quote.snapshot)].notWorking),
           acceptedOn: accepted.on,
           shop: shopOnPaper(shop),
           customer: customerOnPaper(job.customer),

@@ -19,7 +19,6 @@ import { PAPER_WORDS } from '../../../core/quoting/words/papers-in';
 import type { AcceptWords } from '../../../core/shop/accept-words';
 import { shopOnPaper } from '../../../core/shop/shop-on-paper';
 import { pool } from '../../../store/database';
-import { listBenchTests } from '../../../store/job/bench-tests';
 import { emptyDrafts } from '../../../store/job/groups';
 import { noteOpened } from '../../../store/job/quote-answers';
 import {
@@ -39,7 +38,7 @@ import { shopDay } from '../../../store/shop/shop';
 import { promisePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import { type Caller, mayDo } from '../../staff/access';
-import { testStopsQuote } from '../bench/bench-test';
+import { testStopsQuote, testsOfGroups } from '../bench/bench-test';
 import { changeJob } from '../change-job';
 import { allMachines, machinesName } from '../job-names';
 import { draftOption, draftOptions, lowestOf } from '../options/draft-options';
@@ -251,7 +250,7 @@ export async function sendQuote(
       const lost = drafted.find((one) => !one.ok);
       if (lost !== undefined && !lost.ok) return fault('conflict', `Option ${lost.place}: ${lost.sentence}`);
       const options = drafted.flatMap((one) => (one.ok ? [one.option] : []));
-      const tests = await listBenchTests(db, state.job.id);
+      const tests = await testsOfGroups(db, state.groups);
       const stop = testStopsQuote(tests) ?? whatStopsSending(caller, state, options, seen);
       if (stop !== null) return fault('conflict', stop);
       const draft = state.draft ?? (await openDraft(db, state.job.id));
