@@ -57,6 +57,33 @@ test('a module like the one inside is added by hand: beaten by a cheaper plan, s
   await context.close();
 });
 
+test('an offer is dragged into the set and onto a module, whose place it takes, and sets are laid side by side', async () => {
+  const { page, context, faults } = await onLadder();
+  await page.keyboard.press('h');
+  const here = panel(page);
+  const like = here.locator('section', { hasText: 'Like the module in A2' }).locator('li').first();
+  const bought = here.locator('section', { has: page.getByRole('heading', { name: 'To buy' }) });
+  await like.dragTo(bought);
+  await here.getByRole('heading', { level: 2, name: /^24 GB for €/ }).waitFor();
+  await here.getByRole('button', { name: 'Compare', exact: true }).click();
+  const inside = here
+    .locator('section', { has: page.getByRole('heading', { name: 'In the machine' }) })
+    .locator('li')
+    .first();
+  await like.dragTo(inside);
+  // One more of it is bought, and what was inside comes out.
+  await inside.getByRole('button', { name: /^Keep/ }).waitFor();
+  await here.getByRole('heading', { level: 2, name: /^32 GB for €/ }).waitFor();
+  await here.getByRole('button', { name: 'Compare', exact: true }).click();
+  await here.getByRole('button', { name: 'Compare 2' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByText('24 GB').first().waitFor();
+  await sheet.getByText('32 GB').first().waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
 test('a plan of the ladder is changed by hand: it is on it, then no more than today, then too much for the slots', async () => {
   const { page, context, faults } = await onLadder();
   await page.locator('[data-rung] .plan-mark').first().click();

@@ -19,7 +19,6 @@ test('larger than anybody vouches for: tried from stock, agreed on condition, se
   await trial.getByRole('button', { name: 'Reserve and begin' }).click();
   await trial.getByText('1 × 64 GB').first().waitFor();
   expect(await axeFindings(page)).toEqual([]);
-  // While it runs no quote goes out.
   const choice = { place: 1, kept: [], bought: [{ offer: `offer-${offerId}`, count: 2 }] };
   await trial.getByRole('button', { name: 'It starts' }).click();
   await trial.getByLabel('Shows in total').fill('lots');

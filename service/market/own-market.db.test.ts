@@ -5,6 +5,7 @@ import { openOwnShop, ownModel, ownSeller } from '../../testing/own-shop';
 import { READER } from '../../testing/reader';
 import { listFile, must, plansOf, SURE, stateOf } from '../../testing/shop';
 import { newJob, pickModel, saveIntake, saveSlots } from '../job/intake/intake';
+import { askOffer } from '../job/options/ask-offer';
 import type { Caller, Right } from '../staff/access';
 import { applyList, undoList } from './apply-list';
 import { askMarket, askMarketSchema } from './market';
@@ -119,6 +120,21 @@ describe('an offer by hand', () => {
       models: [],
     });
     expect(await understandOffer(READER, bytes(''))).toMatchObject({ ok: false });
+  });
+
+  it('keeps how long somebody answers for it, and tells it where it is planned with', async () => {
+    const seller = await ownSeller(shop.tam, 'Guarantee Trade');
+    const { id } = must(await addOffer(shop.tam, typed(seller, { guaranteeMonths: 120 })));
+    const job = await jobOn(await ownModel('Plover 4'));
+    const told = async () => {
+      must(await askOffer(shop.tam, job, { offer: id }));
+      return (await stateOf(job)).market.supplies.get(`offer-${id}`)?.guaranteeMonths;
+    };
+    expect(await told()).toBe(120);
+    const { offer } = typed(seller, { guaranteeMonths: null });
+    must(await editOffer(shop.tam, id, offer));
+    expect(await told()).toBeNull();
+    expect(() => typed(seller, { guaranteeMonths: 0 })).toThrow();
   });
 
   it('that is an original needs whose it is and what for, in a sentence', async () => {

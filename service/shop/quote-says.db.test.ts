@@ -6,6 +6,7 @@ import { takeProof } from '../job/proof/proof';
 import { signTheProof } from '../job/proof/sign-proof';
 import { openQuote, sendQuote } from '../job/quote/quote';
 import type { Caller } from '../staff/access';
+import { saveIdentity, showIdentity } from './identity';
 import { savePaperText, saveQuoteSays, showQuoteSays } from './quote-says';
 
 const shop = openTestShop();
@@ -25,6 +26,16 @@ async function sent(language: 'en' | 'de' = 'en') {
 test('a quote of a shop that says nothing says nothing', async () => {
   const { quote } = await sent();
   expect(quote?.guarantee ?? quote?.texts ?? quote?.perGb).toBeUndefined();
+});
+
+test('the notice of withdrawal begins with the model of the country that the shop is in', async () => {
+  const { identity, currency, timeZone } = await showIdentity(owner);
+  const move = (country: string) => saveIdentity(owner, { identity: { ...identity, country }, currency, timeZone });
+  must(await move('AT'));
+  expect((await showQuoteSays(owner)).withdrawal?.de).toContain(`Sie uns (${identity.name}`);
+  must(await move('CH'));
+  expect((await showQuoteSays(owner)).withdrawal).toBeNull();
+  must(await move(identity.country));
 });
 
 test('texts have versions, of which a quote keeps that of its day, in its own language alone', async () => {

@@ -86,6 +86,11 @@ describe('what accepted jobs need of sellers', () => {
     expect(screen.getByText(/kommt 1 Tag zu spät/)).toBeTruthy();
   });
 
+  it('marks what may have to go back', () => {
+    shown([basket([part({ onCondition: true }), part({ offerId: 40 })])]);
+    expect(screen.getAllByText(/agreed on condition/)).toHaveLength(1);
+  });
+
   it('leaves out what is not ticked, and cannot be ordered empty', async () => {
     shown([basket([part({}), part({ jobId: 6, offerId: 40, quantity: 1 })])]);
     const [first, second] = screen.getAllByRole('checkbox');
