@@ -1,5 +1,5 @@
-import type { BenchRun } from '../../core/fitting/bench-test';
 import type { MemoryModule } from '../../core/memory/module';
+import type { BenchRun } from '../../core/proving/bench-test';
 import { many, maybeOne, one, run } from '../database';
 import { OFFER_COLUMNS } from '../market/offers';
 import { holdPieces } from '../market/shelf';

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { idSchema } from '../../../core/bounds';
 import { dayAfter } from '../../../core/day-count';
-import { nextRun, outcomeOfRun, runsOf, type Tried, takesPairs } from '../../../core/fitting/bench-test';
 import { capacityText } from '../../../core/memory/capacity';
 import { type Board, makeBoard } from '../../../core/planning/model/board';
 import { effectiveLimits } from '../../../core/planning/rules/effective-limits';
 import { refusalsOf } from '../../../core/planning/rules/refuse-offer';
+import { nextRun, outcomeOfRun, runsOf, type Tried, takesPairs } from '../../../core/proving/bench-test';
 import { pool } from '../../../store/database';
 import {
   type BenchTest,

@@ -1,6 +1,6 @@
 import type { Depth, TrialOutcome } from '../machine/limits/evidence';
 import type { Machine } from '../planning/model/case';
-import { mostHeld } from '../proving/held-share';
+import { mostHeld } from './held-share';
 
 /** What was seen with so many of the modules in the machine, and no others that can be taken out. Capacity MiB. */
 export interface BenchRun {
