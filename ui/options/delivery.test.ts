@@ -27,17 +27,22 @@ test('a plan is late by the days that its last part comes after the day it is ne
 });
 
 it('names who made and who sells what a plan buys, each once', () => {
-  const offer = (id: string, maker: string | null) => ({ id, module: { maker } }) as PlanCase['offers'][number];
-  const planCase = { offers: [offer('a', 'Corrick'), offer('b', null), offer('c', 'Corrick')] };
+  const offer = (id: string, maker: string | null, part: string | null = null) =>
+    ({ id, module: { maker, part } }) as PlanCase['offers'][number];
+  const planCase = {
+    offers: [offer('a', 'Corrick'), offer('b', null), offer('c', 'Corrick'), offer('d', 'Corrick', 'CO8D24')],
+  };
   const supplies = Object.fromEntries(
     [
       ['a', 'Halyard Parts'],
       ['b', 'Stock'],
       ['c', 'Halyard Parts'],
+      ['d', 'Stock'],
     ].map(([id, seller]) => [id, { seller }]),
   ) as unknown as Record<string, OfferSupply>;
   const buys = (...ids: string[]) => ({ bought: ids.map((id) => ({ offer: id, count: 1 })) });
   expect(fromText(t, planCase, buys('a', 'c'), supplies)).toBe('Corrick from Halyard Parts');
   expect(fromText(t, planCase, buys('a', 'b'), supplies)).toBe('Corrick from Halyard Parts; from stock');
+  expect(fromText(t, planCase, buys('d'), supplies)).toBe('Corrick CO8D24 from stock');
   expect(fromText(t, planCase, { bought: [] }, supplies)).toBe('');
 });

@@ -4,6 +4,7 @@ import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
+import { madeText } from './made';
 
 type Supplies = Readonly<Record<string, OfferSupply>>;
 
@@ -33,7 +34,7 @@ export function deliveryText(t: StaffWords<'options'>, plan: Pick<Plan, 'bought'
   return days === 0 ? daysText(t, days) : t('delivery.inDays', { id: days });
 }
 
-/** Who made the modules that a plan buys, and who sells them: `Corrick from Halyard Parts`. */
+/** Who made the modules that a plan buys, their parts, and who sells them: `Corrick CO8D24 from Halyard Parts`. */
 export function fromText(
   t: StaffWords<'options'>,
   planCase: Pick<PlanCase, 'offers'>,
@@ -42,7 +43,7 @@ export function fromText(
 ): string {
   const each = plan.bought.map(({ offer }) => {
     const seller = supplies[offer]?.seller ?? '';
-    const maker = offerOf(planCase.offers, offer)?.module.maker ?? '';
+    const maker = madeText(offerOf(planCase.offers, offer)?.module ?? {});
     if (seller === '') return maker;
     if (seller === CUSTOMER_NAME) return t('rung.fromCustomer');
     if (seller === STOCK_NAME) return maker === '' ? t('rung.fromStock') : t('rung.makerFromStock', { maker });

@@ -1,7 +1,7 @@
 import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import { staffWords } from '@/words/staff-words';
-import { guaranteeOfPlan, madeOfPlan, madeText, testedOfPlan, testedText } from './made';
+import { guaranteeMonthsOf, guaranteeOfPlan, madeOfPlan, madeText, testedOfPlan, testedText } from './made';
 
 const t = staffWords('en', 'options');
 const buys = (...ids: string[]) => ({ bought: ids.map((offer) => ({ offer, count: 1 })) });
@@ -35,4 +35,6 @@ test('a plan is under guarantee as long as the shortest of what it buys', () => 
   expect(guaranteeOfPlan(t, buys('d'), supplies)).toBe('30 months’ guarantee');
   expect(guaranteeOfPlan(t, buys('a', 'c'), supplies)).toBe('');
   expect(guaranteeOfPlan(t, buys(), supplies)).toBe('');
+  expect(guaranteeMonthsOf(buys('a', 'd'), supplies)).toBe(30);
+  expect(guaranteeMonthsOf(buys('c', 'd'), supplies)).toBeNull();
 });

@@ -40,15 +40,16 @@ export const guaranteeText = (
   return months % 12 === 0 ? t('made.years', { years: months / 12 }) : t('made.months', { months });
 };
 
-/** The same of all that a plan buys, the shortest; empty where nobody says it of one. */
-export function guaranteeOfPlan(
-  t: StaffWords<'options'>,
-  { bought }: Pick<Plan, 'bought'>,
-  supplies: Supplies,
-): string {
-  const each = bought.map(({ offer }) => supplies[offer]?.guaranteeMonths ?? 0);
-  const least = Math.min(...each);
-  return each.length === 0 || least === 0 ? '' : guaranteeText(t, { guaranteeMonths: least });
+/** Months for which all that a plan buys is answered for, the shortest; null where nobody says it of one. */
+export function guaranteeMonthsOf({ bought }: Pick<Plan, 'bought'>, supplies: Supplies): number | null {
+  if (bought.length === 0) return null;
+  const least = Math.min(...bought.map(({ offer }) => supplies[offer]?.guaranteeMonths ?? 0));
+  return least === 0 ? null : least;
+}
+
+/** The same in words; empty where nobody says it of one. */
+export function guaranteeOfPlan(t: StaffWords<'options'>, plan: Pick<Plan, 'bought'>, supplies: Supplies): string {
+  return guaranteeText(t, { guaranteeMonths: guaranteeMonthsOf(plan, supplies) ?? undefined });
 }
 
 /** That an offer's part is on lists of tested parts of the machine's model; empty: on none. */

@@ -13,7 +13,7 @@ import type { StaffMessages, StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../words/amounts';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
-import { madeOfPlan } from './made';
+import { guaranteeMonthsOf, madeOfPlan } from './made';
 
 /** What a table of plans is made of. */
 export interface TableGround {
@@ -166,6 +166,14 @@ export const COLUMNS: readonly Column[] = [
     isLong: true,
     text: (plan, { planCase }) => madeOfPlan(planCase, plan),
     value: (plan, { planCase }) => madeOfPlan(planCase, plan) || null,
+  },
+  {
+    id: 'guarantee',
+    name: 'facts.guarantee',
+    usual: false,
+    isFigure: true,
+    text: (plan, { supplies }) => guaranteeMonthsOf(plan, supplies)?.toString() ?? '–',
+    value: (plan, { supplies }) => guaranteeMonthsOf(plan, supplies),
   },
 ];
 

@@ -11,6 +11,7 @@ import type { StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText, fromText } from '../delivery';
 import { eachText } from '../each-text';
+import { guaranteeOfPlan } from '../made';
 
 interface RungLineProps {
   rung: Rung;
@@ -44,6 +45,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
   const missed = isWanted ? null : missedBy(steering, best);
   const money = (cents: number) => moneyText(cents, currency);
   const each = eachText(t, planCase, best.priceCents);
+  const guarantee = guaranteeOfPlan(t, best, supplies);
   const details = [
     ...(each === '' ? [] : [each]),
     `${money(best.perGiBCents)}/GB${best.perAddedGiBCents === null ? '' : t('rung.added', { perAddedGiBCents: money(best.perAddedGiBCents) })}`,
@@ -51,6 +53,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
     freeText(tPlans, best),
     fateText(tPlans, planCase, best),
     deliveryText(t, best, supplies),
+    ...(guarantee === '' ? [] : [guarantee]),
     ...(best.bought.some(({ offer }) => supplies[offer]?.aged != null) ? [t('rung.old')] : []),
   ];
   return (
