@@ -71,6 +71,7 @@ export function customerView(quote: QuoteSnapshot): CustomerQuote {
           before: group.before,
           after: group.after,
           oldModules: group.oldModules,
+          ...(group.maker !== undefined && { maker: group.maker }),
         })),
       }),
       rateMTs: option.rateMTs,

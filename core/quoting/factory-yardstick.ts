@@ -76,11 +76,19 @@ export function factoryYardstick(
   return { rows, smallest, factoryMaxMiB, mostMiB: Math.max(0, ...plans.map((plan) => plan.totalMiB)) };
 }
 
-/** What the maker asks for a total when the machine is bought new, over what it has today. Minor units. */
+/** What the maker sells the machine in, as the library knows it or as somebody was told for this one. */
+export interface SoldAs extends FactoryOption {
+  /** told for this machine, whether it would be bought new or put in by its maker */
+  isTyped?: boolean;
+}
+
+/** What the maker asks for a total over what the machine has today. Minor units. */
 export interface MakerAsks {
   cents: number;
   /** the total that it is over, MiB */
   overMiB: number;
+  /** told for this machine; otherwise it is what the maker asks when the machine is bought new */
+  isTyped: boolean;
 }
 
 /**
@@ -89,12 +97,12 @@ export interface MakerAsks {
  *
  * @returns null: the library knows no such configuration
  */
-export function makerAsks(options: readonly FactoryOption[], totalMiB: number, todayMiB: number): MakerAsks | null {
+export function makerAsks(options: readonly SoldAs[], totalMiB: number, todayMiB: number): MakerAsks | null {
   const plain = options.filter(({ baseModel }) => baseModel === '').sort((a, b) => a.totalMiB - b.totalMiB);
   const same = plain.find((one) => one.totalMiB === totalMiB);
   // Over less than there is, it would claim what the customer has paid for already.
   const from = plain.find((one) => one.totalMiB >= todayMiB);
   if (same === undefined || from === undefined || from.totalMiB >= totalMiB) return null;
   const cents = same.surchargeCents - from.surchargeCents;
-  return cents <= 0 ? null : { cents, overMiB: from.totalMiB };
+  return cents <= 0 ? null : { cents, overMiB: from.totalMiB, isTyped: same.isTyped === true };
 }

@@ -1,5 +1,4 @@
 import type { Language } from '../language';
-import type { FactoryOption } from '../machine/models/model';
 import { CUSTOMER_NAME, STOCK_NAME } from '../market/stock-name';
 import type { Cover } from '../planning/filters/cover';
 import type { Offer, PlanCase } from '../planning/model/case';
@@ -10,7 +9,7 @@ import { type PricingRule, ruleForLines } from '../pricing/pricing-rule';
 import { roundHalfEven } from '../pricing/round-half-even';
 import { savingPercent } from '../pricing/saving';
 import { channelsInSnapshot } from './channels-in-snapshot';
-import { makerAsks } from './factory-yardstick';
+import { makerAsks, type SoldAs } from './factory-yardstick';
 import { ifNotOf } from './on-condition';
 import { boardPictures } from './paper/board-pictures';
 import { billLines, computedLines, editedLines, type MadeLine, termLines } from './paper/lines';
@@ -60,7 +59,7 @@ export interface OptionInput {
   /** absent: its maker and its number */
   told?: ToldOfPart;
   /** configurations that the machine's maker sells it in, with surcharges; absent: nobody knows any */
-  factory?: readonly FactoryOption[];
+  factory?: readonly SoldAs[];
   /** what is paid if an option off the books does not work, as the shop's prices are; absent: nothing is agreed */
   ifNotCents?: number | null;
   /** parts to take home, of a case {@link withoutFitting}; absent: it is fitted here */
@@ -126,7 +125,8 @@ function makerOf(
   const asks = pricing.exempt === null ? makerAsks(factory, plan.totalMiB, today) : null;
   const asksCents = machinesOf(planCase) * (asks?.cents ?? 0);
   if (asks === null || asksCents <= planCents) return {};
-  return { maker: { asksCents, overMiB: asks.overMiB, savingCents: asksCents - planCents } };
+  const { overMiB, isTyped } = asks;
+  return { maker: { asksCents, overMiB, savingCents: asksCents - planCents, ...(isTyped && { isTyped }) } };
 }
 
 /** What is due when an option is accepted, minor units; a share is rounded half to even. */

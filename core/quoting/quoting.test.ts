@@ -19,6 +19,7 @@ import { slotChanges } from './slot-changes';
 import { type QuoteSnapshot, snapshotSchema } from './snapshot';
 import { PLAIN_TERMS } from './terms';
 import type { QuoteTerms } from './terms-schema';
+import { asksOf } from './typed-asks';
 
 const GB = 1024;
 const planCase: PlanCase = JSON.parse(
@@ -96,6 +97,11 @@ describe('an option', () => {
     const quote = { currency: 'EUR', taxBp: 2000 } as Parameters<typeof savingSentences>[0];
     const sentences = savingSentences({ ...quote, language: 'en' }, made({}));
     expect(sentences.at(-1)).toContain('The maker of your machine asks €500.00 more for 16 GB than for 8 GB');
+    expect(sentences.at(-1)).toContain('when it is bought new');
+    // What was told for this machine may be its upgrade as well.
+    const typed = made({ factory: asksOf(factory, { totalMiB: 16 * 1024, cents: 50_000 }, today) });
+    expect(typed.maker).toEqual({ ...maker, isTyped: true });
+    expect(savingSentences({ ...quote, language: 'en' }, typed).at(-1)).not.toContain('bought new');
     // A discount is no saving, and what a fee is for the maker does not do either.
     const terms: QuoteTerms = {
       ...PLAIN_TERMS,

@@ -71,6 +71,18 @@ const figuresShape = {
   before: boardPictureSchema,
   after: boardPictureSchema,
   oldModules: z.string(),
+  /**
+   * What the machine's maker asks for the same total, over which, and what is saved against it; told for this machine, or what
+   * it asks when the machine is bought new. Of machines that differ each group has its own. Absent: nothing is claimed.
+   */
+  maker: z
+    .strictObject({
+      asksCents: cents,
+      overMiB: z.number().int().nonnegative(),
+      savingCents: cents,
+      isTyped: z.literal(true).optional(),
+    })
+    .optional(),
 };
 
 const groupSchema = z.strictObject({ name: z.string(), machines: z.number().int().positive(), ...figuresShape });
@@ -103,8 +115,6 @@ const optionSchema = z.strictObject({
   ifNot: z
     .strictObject({ eachCents: cents, totalCents: cents, taxCents: cents, taxBp: z.number().int().nonnegative() })
     .optional(),
-  /** what the machine's maker asks for the same total, over which, and what is saved against it; absent: nothing is claimed */
-  maker: z.strictObject({ asksCents: cents, overMiB: z.number().int().nonnegative(), savingCents: cents }).optional(),
   savingCents: cents.nullable(),
   savingPercent: z.number().int().nullable(),
   shop: shopSideSchema,

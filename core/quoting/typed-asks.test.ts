@@ -9,7 +9,7 @@ const known = [
 
 test('what was typed for the job stands in place of what the model knows', () => {
   const asks = asksOf(known, { totalMiB: 16 * GB, cents: 25_000 }, 8 * GB);
-  expect(makerAsks(asks, 16 * GB, 8 * GB)).toEqual({ cents: 25_000, overMiB: 8 * GB });
+  expect(makerAsks(asks, 16 * GB, 8 * GB)).toEqual({ cents: 25_000, overMiB: 8 * GB, isTyped: true });
   expect(makerAsks(asks, 32 * GB, 8 * GB)).toBeNull();
 });
 

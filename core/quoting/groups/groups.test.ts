@@ -4,6 +4,7 @@ import type { PlanCase } from '../../planning/model/case';
 import { answer } from '../../planning/search/answer';
 import { customerView } from '../customer-view';
 import { makeOption, type OptionSupply } from '../option';
+import { savingSentences } from '../paper/figure-rows';
 import { sampleRule } from '../samples';
 import type { QuoteSnapshot } from '../snapshot';
 import { PLAIN_TERMS } from '../terms';
@@ -67,6 +68,21 @@ it('says of each group what its own option said, its packs too', () => {
   // An option without groups is of all machines.
   const [{ option }] = parts as [(typeof parts)[number]];
   expect(optionOfGroup(option, 99)).toBe(option);
+});
+
+it('says of each group what the machines’ maker asks for the same', () => {
+  const [first, second] = parts as [(typeof parts)[number], (typeof parts)[number]];
+  const asked = {
+    ...first,
+    option: { ...first.option, maker: { asksCents: 90_000, overMiB: 8192, savingCents: 40_000 } },
+  };
+  const option = joinOptions([asked, second], { terms, language: 'en', pricing: sampleRule() });
+  const [seen] = customerView({ options: [option] } as unknown as QuoteSnapshot).options;
+  if (seen === undefined) throw new Error('no option');
+  const quote = { currency: 'EUR', taxBp: 2000, language: 'en' } as Parameters<typeof savingSentences>[0];
+  expect(savingSentences(quote, seen).filter((sentence) => sentence.includes('The maker of your'))).toEqual([
+    'Group 1: The maker of your machines asks €900.00 more for 16 GB than for 8 GB when it is bought new: you save €400.00 against that.',
+  ]);
 });
 
 it('names each line’s group, and by which job and name it is typed over', () => {

@@ -40,10 +40,12 @@ function linesOf({ jobId, option }: GroupPart, name: string): MadeLine[] {
 
 function groupOf({ machines, option }: GroupPart, name: string): OptionGroup {
   const { lane, reuse, care, totalMiB, addedMiB, rateMTs, channelsText, openSlots, before, after, oldModules } = option;
+  const { maker } = option;
   return {
     name,
     machines,
     ...{ lane, reuse, care, totalMiB, addedMiB, rateMTs, channelsText, openSlots, before, after, oldModules },
+    ...(maker !== undefined && { maker }),
   };
 }
 

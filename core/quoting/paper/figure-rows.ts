@@ -75,22 +75,25 @@ export function figureNotes(quote: Omit<CustomerQuote, 'options'>, option: Custo
 
 /** What an option saves against the maker's own parts, and against the maker's own configuration, as sentences. */
 export function savingSentences(quote: Omit<CustomerQuote, 'options'>, option: CustomerOption): string[] {
-  const { savingCents, savingPercent, maker, totalMiB } = option;
+  const { savingCents, savingPercent, groups } = option;
   const language = languageOfQuote(quote);
   const words = wordsOf(quote);
   const money = (minor: number) => moneyIn(language, minor, quote.currency);
   const percent = savingPercent === null ? null : percentIn(language, savingPercent * 100);
+  const makerSentence = ({
+    maker,
+    totalMiB,
+    machines = 1,
+  }: Pick<CustomerOption, 'maker' | 'totalMiB' | 'machines'>) => {
+    if (maker === undefined) return [];
+    const { asksCents, savingCents: saved, overMiB, isTyped } = maker;
+    const [total, over] = [capacityIn(language, totalMiB), capacityIn(language, overMiB)];
+    const told = { asks: money(asksCents), saved: money(saved), total, over };
+    return [words.maker({ ...told, whenNew: isTyped !== true, several: machines > 1 })];
+  };
   return [
     ...(savingCents === null ? [] : [words.saving(money(savingCents), percent, quote.taxWay === 'added')]),
-    ...(maker === undefined
-      ? []
-      : [
-          words.maker({
-            asks: money(maker.asksCents),
-            saved: money(maker.savingCents),
-            total: capacityIn(language, totalMiB),
-            over: capacityIn(language, maker.overMiB),
-          }),
-        ]),
+    ...makerSentence(option),
+    ...(groups ?? []).flatMap((group) => makerSentence(group).map((sentence) => `${group.name}: ${sentence}`)),
   ];
 }

@@ -64,8 +64,8 @@ export const DE: PaperWords = {
   deposit: (amount, rest) => `${amount} sind bei Annahme fällig, ${rest} bei Abholung.`,
   saving: (amount, percent, withoutTax) =>
     `Sie sparen ${amount}${withoutTax ? ' vor Steuer' : ''}${percent === null ? '' : ` (${percent})`} gegenüber Originalteilen des Herstellers bei gleicher Kapazität.`,
-  maker: ({ asks, total, over, saved }) =>
-    `Der Hersteller Ihres Geräts verlangt beim Neukauf für ${total} ${asks} mehr als für ${over}: Sie sparen dagegen ${saved}.`,
+  maker: ({ asks, total, over, saved, whenNew, several }) =>
+    `Der Hersteller ${several ? 'Ihrer Geräte' : 'Ihres Geräts'} verlangt ${whenNew ? 'beim Neukauf ' : ''}für ${total} ${asks} mehr als für ${over}: Sie sparen dagegen ${saved}.`,
   oldModules: ({ all, removed, credited, atHome }) => {
     if (all === 0) return 'Es waren keine Module eingebaut.';
     if (removed === 0) return all === 1 ? 'Ihr Modul bleibt eingebaut.' : `Ihre ${all} Module bleiben eingebaut.`;

@@ -62,8 +62,8 @@ export const EN: PaperWords = {
   deposit: (amount, rest) => `${amount} is due when you accept, ${rest} when you collect your machine.`,
   saving: (amount, percent, withoutTax) =>
     `You save ${amount}${withoutTax ? ' before tax' : ''}${percent === null ? '' : ` (${percent})`} against the maker’s own parts for the same amount.`,
-  maker: ({ asks, total, over, saved }) =>
-    `The maker of your machine asks ${asks} more for ${total} than for ${over} when it is bought new: you save ${saved} against that.`,
+  maker: ({ asks, total, over, saved, whenNew, several }) =>
+    `The maker of your ${several ? 'machines' : 'machine'} asks ${asks} more for ${total} than for ${over}${whenNew ? ' when it is bought new' : ''}: you save ${saved} against that.`,
   oldModules: ({ all, removed, credited, atHome }) => {
     if (all === 0) return 'There were no modules to keep.';
     if (removed === 0) return all === 1 ? 'Your module stays in.' : `Your ${all} modules stay in.`;

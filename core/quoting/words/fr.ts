@@ -64,8 +64,8 @@ export const FR: PaperWords = {
   deposit: (amount, rest) => `${amount} à verser à l’acceptation, ${rest} au retrait de votre machine.`,
   saving: (amount, percent, withoutTax) =>
     `Vous économisez ${amount}${withoutTax ? ' hors taxes' : ''}${percent === null ? '' : ` (${percent})`} par rapport aux pièces d’origine du fabricant, à capacité égale.`,
-  maker: ({ asks, total, over, saved }) =>
-    `À l’achat neuf, le fabricant de votre machine demande ${asks} de plus pour ${total} que pour ${over} : vous économisez ${saved}.`,
+  maker: ({ asks, total, over, saved, whenNew, several }) =>
+    `${whenNew ? 'À l’achat neuf, le' : 'Le'} fabricant de ${several ? 'vos machines' : 'votre machine'} demande ${asks} de plus pour ${total} que pour ${over} : vous économisez ${saved}.`,
   oldModules: ({ all, removed, credited, atHome }) => {
     if (all === 0) return 'Aucun module n’était installé.';
     if (removed === 0) return all === 1 ? 'Votre module reste en place.' : `Vos ${all} modules restent en place.`;

@@ -93,7 +93,14 @@ export interface PaperWords {
   deposit: (amount: string, rest: string) => string;
   saving: (amount: string, percent: string | null, withoutTax: boolean) => string;
   /** what the machine's maker asks for the same total, over another, and what is saved against it */
-  maker: (told: { asks: string; total: string; over: string; saved: string }) => string;
+  maker: (told: {
+    asks: string;
+    total: string;
+    over: string;
+    saved: string;
+    whenNew: boolean;
+    several: boolean;
+  }) => string;
   oldModules: (old: OldModules) => string;
   mind: string;
   agree: string;
