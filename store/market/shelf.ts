@@ -130,6 +130,18 @@ export async function sellPieces(db: Queryable, jobId: number, offerId: number, 
   );
 }
 
+/** Puts back what was marked as fitted for a job beyond so many: it is promised to the job again. */
+export async function returnPieces(db: Queryable, jobId: number, offerId: number, count: number): Promise<void> {
+  await run(
+    db,
+    `update shelf_piece set gone_at = null where id in (
+       select id from shelf_piece where job_id = $1 and offer_id = $2 and gone_at is not null order by gone_at, id
+       offset $3
+     )`,
+    [jobId, offerId, count],
+  );
+}
+
 /** Takes a piece off the shelf for good; false where it is promised or not there. */
 export async function discardPiece(db: Queryable, id: number): Promise<boolean> {
   return (

@@ -27,12 +27,12 @@ import { getJob } from '../../../store/job/jobs';
 import { listModelSlots } from '../../../store/library/models';
 import { insertTrial } from '../../../store/library/trials';
 import type { Queryable } from '../../../store/queryable';
-import { settlePieces } from '../../market/shelf';
 import { done, fault, type Result } from '../../result';
 import type { Caller } from '../../staff/access';
 import { changeJob } from '../change-job';
 import { trialOfOption } from '../limits/trial-of-option';
 import type { JobWith } from '../slices/slice';
+import { settleHandedOver } from './hand-over';
 import { acceptedOf, openFitting } from './job-work';
 
 const NOT_ACCEPTED = 'No option is accepted yet: fitting waits for that.';
@@ -148,9 +148,8 @@ export async function tickStep(
       if (fitting === undefined) return fault('not-found', 'This work on the bench is not known.');
       if (!fitting.steps.some(({ key }) => key === input.step)) return fault('not-found', 'The list has no such step.');
       await tick(db, fitting, input, caller.id);
-      const accepted = input.what === 'done' && input.step === HAND_OVER_STEP ? acceptedOf(sent, answers, jobId) : null;
-      // What the customer has taken home is gone from stock, whether or not a proof comes.
-      if (accepted !== null) await settlePieces(db, job.leadId ?? jobId, accepted.option);
+      const accepted = input.step === HAND_OVER_STEP ? acceptedOf(sent, answers, jobId) : null;
+      if (accepted !== null) await settleHandedOver(db, job.leadId ?? jobId, accepted);
       return done(null);
     },
   });

@@ -4,6 +4,7 @@ import { one, pool } from '../../../store/database';
 import { fittingsOfModel } from '../../../store/job/fittings';
 import { fitted, fittedReport, workOf } from '../../../testing/bench';
 import { choose, must, openTestShop, readTill, seen, stateOf, thirdParty16 } from '../../../testing/shop';
+import { tickStep } from '../bench/fitting';
 import { modulesOut } from '../bench/old-modules';
 import { saveIntake } from '../intake/intake';
 import { draftOptions } from '../options/draft-options';
@@ -93,6 +94,18 @@ test('parts that are taken home are handed over, leave the stock, and are proved
   await fitted(shop.teo, id);
   expect((await workOf(id)).fittings[0]?.steps.map(({ key }) => key)).toEqual(['last.parts', HAND_OVER_STEP]);
   expect((await gone()).count).toBeGreaterThan(0);
+  // Undone, the pieces are the job's again; handed over once more, they are gone once.
+  const handed = (await gone()).count;
+  const [fitting] = (await workOf(id)).fittings;
+  const step = { step: HAND_OVER_STEP };
+  must(await tickStep(shop.teo, id, fitting?.id ?? 0, { what: 'undo', ...step }));
+  expect((await gone()).count).toBe(0);
+  expect(
+    (await one<{ held: number }>(pool(), 'select count(*)::integer as held from shelf_piece where job_id = $1', [id]))
+      .held,
+  ).toBe(handed);
+  must(await tickStep(shop.teo, id, fitting?.id ?? 0, { what: 'done', ...step }));
+  expect((await gone()).count).toBe(handed);
   // What a hand-over took is no measure of work on the model.
   const modelId = (await stateOf(id)).job.modelId;
   expect(modelId).not.toBeNull();
