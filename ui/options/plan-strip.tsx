@@ -3,7 +3,6 @@ import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { useTranslations } from '#translations';
 import { boughtText, fateText, freeText, runText } from '@/core/planning/explain/plan-words';
-import { savingText } from '@/core/planning/explain/saving-words';
 import { coverNotice } from '@/core/planning/filters/cover';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { PlanCase } from '@/core/planning/model/case';
@@ -18,6 +17,7 @@ import { eachText } from './each-text';
 import { LANE_WORDS } from './lane-words';
 import { guaranteeOfPlan, madeOfPlan, testedOfPlan } from './made';
 import { LateNote } from './notes/late-note';
+import { savingSaid } from './saving-said';
 import { Reasons } from './sheets/reasons';
 import { sentenceOf } from './sheets/sentence-of';
 import { usePlanSay } from './use-plan-say';
@@ -112,7 +112,7 @@ export function PlanStrip(props: PlanStripProps) {
           <LateNote plan={plan} />
           {suggested !== '' && <p>{suggested}</p>}
           <p className="text-ink-2">
-            {sentenceOf(savingText(say, plan, plans))}
+            {sentenceOf(savingSaid(t, say, plan, { plans, supplies: job.supplies }))}
             {best !== '' && t('plan.best', { best })}
           </p>
           {later}

@@ -14,6 +14,7 @@ import { capacityText, moneyText } from '../words/amounts';
 import { leadDaysOf } from './delivery';
 import { LANE_WORDS } from './lane-words';
 import { guaranteeMonthsOf, madeOfPlan } from './made';
+import { hasOwnPart } from './saving-said';
 
 /** What a table of plans is made of. */
 export interface TableGround {
@@ -46,6 +47,10 @@ const amount = (cents: number | null, { planCase }: TableGround): number | null 
 
 /** The price for each of several machines. */
 const eachOf = ({ priceCents }: Plan, { planCase }: TableGround): number => eachCents(priceCents, machinesOf(planCase));
+
+/** What it saves against originals; null: none does, or nobody knows what the customer's own part did cost. */
+const savedBy = (plan: Plan, { supplies }: TableGround): number | null =>
+  hasOwnPart(plan, supplies) ? null : plan.savingCents;
 
 const daysOf = (plan: Plan, { supplies }: TableGround): number => leadDaysOf(plan, supplies);
 
@@ -95,8 +100,8 @@ export const COLUMNS: readonly Column[] = [
     name: 'facts.saving',
     usual: true,
     isFigure: true,
-    text: (plan, ground) => money(plan.savingCents, ground),
-    value: (plan, ground) => amount(plan.savingCents, ground),
+    text: (plan, ground) => money(savedBy(plan, ground), ground),
+    value: (plan, ground) => amount(savedBy(plan, ground), ground),
   },
   {
     id: 'lane',

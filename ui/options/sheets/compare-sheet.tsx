@@ -4,7 +4,6 @@ import { effectiveChannelsText } from '@/core/planning/explain/channel-words';
 import { type Compared, stepBetween, stepText } from '@/core/planning/explain/compare-plans';
 import type { PlanSay } from '@/core/planning/explain/plan-say';
 import { boughtText, fateText, freeText } from '@/core/planning/explain/plan-words';
-import { savingText } from '@/core/planning/explain/saving-words';
 import { planKey } from '@/core/planning/filters/ladder';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
@@ -17,6 +16,8 @@ import { capacityText, moneyText } from '../../words/amounts';
 import { deliveryText, leadDaysOf } from '../delivery';
 import { PlanShape } from '../ladder/plan-shape';
 import { LANE_WORDS } from '../lane-words';
+import { guaranteeMonthsOf, madeOfPlan } from '../made';
+import { savingSaid } from '../saving-said';
 import { usePlanSay } from '../use-plan-say';
 
 interface CompareSheetProps {
@@ -46,7 +47,7 @@ function rowsOf(
       of: (plan) => money(plan.priceCents),
     },
     { name: t('facts.perAdded'), of: (plan) => money(plan.perAddedGiBCents) },
-    { name: t('facts.saving'), of: (plan) => savingText(say, plan, all) },
+    { name: t('facts.saving'), of: (plan) => savingSaid(t, say, plan, { plans: all, supplies }) },
     { name: t('facts.rate'), of: (plan) => `${plan.rateMTs} MT/s` },
     { name: t('facts.channels'), of: (plan) => effectiveChannelsText(say.t, plan.effectiveChannels) },
     { name: t('facts.slots'), of: (plan) => freeText(say.t, plan) },
@@ -57,6 +58,11 @@ function rowsOf(
     },
     { name: t('facts.delivery'), of: (plan) => deliveryText(t, plan, supplies) },
     { name: t('facts.buys'), of: (plan) => boughtText(say.t, planCase, plan) },
+    { name: t('facts.made'), of: (plan) => madeOfPlan(planCase, plan) || '–' },
+    {
+      name: t('facts.guarantee'),
+      of: (plan) => guaranteeMonthsOf(plan, supplies)?.toString() ?? '–',
+    },
   ];
 }
 

@@ -6,7 +6,6 @@ import { explainPlan } from '@/core/planning/explain/explain-plan';
 import { planSentences } from '@/core/planning/explain/explain-words';
 import { type Move, movesOf } from '@/core/planning/explain/moves';
 import { boughtText, fateText } from '@/core/planning/explain/plan-words';
-import { savingText } from '@/core/planning/explain/saving-words';
 import { coverNotice } from '@/core/planning/filters/cover';
 import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
@@ -24,6 +23,7 @@ import { agedText, sellerText } from '../../words/market-words';
 import { LANE_WORDS } from '../lane-words';
 import { guaranteeText, madeText, testedText } from '../made';
 import { LaterNote } from '../notes/later-note';
+import { savingSaid } from '../saving-said';
 import { usePlanSay } from '../use-plan-say';
 import { Reasons } from './reasons';
 import { sentenceOf } from './sentence-of';
@@ -143,7 +143,7 @@ export function PlanSheet({ plan, planCase, plans, onClose }: PlanSheetProps) {
       open
       wide
       title={t('forPrice', { totalMiB: capacityText(plan.totalMiB), priceCents: money(plan.priceCents) })}
-      description={`${tTrade(LANE_WORDS[plan.lane])}, ${tTrade(`cautions.${plan.care}`)}; ${savingText(say, plan, plans)}`}
+      description={`${tTrade(LANE_WORDS[plan.lane])}, ${tTrade(`cautions.${plan.care}`)}; ${savingSaid(t, say, plan, { plans, supplies: job.supplies })}`}
       onClose={onClose}
     >
       <div className="grid sm:grid-cols-[11rem_minmax(0,1fr)] gap-x-6 gap-y-3 text-sm">
