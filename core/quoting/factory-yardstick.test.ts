@@ -22,7 +22,12 @@ describe('what the maker asks for the same total', () => {
 
   it.each([
     ['over what it has today', 32, 8, { cents: 48_000, overMiB: 8 * GB, isTyped: false }],
-    ['over the next configuration where it has another amount', 32, 12, { cents: 30_000, overMiB: 16 * GB, isTyped: false }],
+    [
+      'over the next configuration where it has another amount',
+      32,
+      12,
+      { cents: 30_000, overMiB: 16 * GB, isTyped: false },
+    ],
     ['over the smallest where it has less', 16, 4, { cents: 18_000, overMiB: 8 * GB, isTyped: false }],
     ['nothing where the maker does not sell it so', 24, 8, null],
     ['nothing where it is no more than today', 16, 16, null],

@@ -250,6 +250,7 @@ export function OptionsDesk(props: OptionsDeskProps) {
         plans={answer.plans}
         planCase={planCase}
         wishedCase={wishedCase}
+        filters={steering}
         newPart={newPart}
         onDrop={(key) => flip(side.find((one) => planKey(one) === key) ?? null)}
         onOver={setOver}

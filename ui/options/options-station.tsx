@@ -3,10 +3,7 @@ import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useDeferredValue, useMemo, useRef } from 'react';
 import { useTranslations } from '#translations';
-import { daysFrom } from '@/core/day-count';
-import { STOCK_NAME } from '@/core/market/stock-name';
 import { careUnderCover } from '@/core/planning/filters/cover';
-import type { OfferFacts } from '@/core/planning/filters/offer-filters';
 import { goalOf, type Steering } from '@/core/planning/filters/steering';
 import type { Goal } from '@/core/planning/model/case';
 import type { Answer, Plan } from '@/core/planning/search/plan';
@@ -15,6 +12,7 @@ import { Button, buttonLook } from '../kit/button';
 import { Notice } from '../kit/notice';
 import { ProgressBar } from '../kit/progress-bar';
 import { OptionsDesk } from './options-desk';
+import { useOfferFacts } from './steer/use-offer-facts';
 import { useSteering } from './steer/use-steering';
 import { usePlans } from './use-plans';
 
@@ -46,18 +44,12 @@ function useCovered(answer: Answer | null): Answer | null {
 /** What the planner has to know of how the job is steered. */
 function useGoal(steering: Steering): Goal {
   const { job } = useJob();
-  const { planCase, supplies, sellersRated, neededBy, today } = job;
-  return useMemo(() => {
-    const inDays = neededBy === null ? null : daysFrom(today, neededBy);
-    const factsOf = (offer: string): OfferFacts | undefined => {
-      const supply = supplies[offer];
-      if (supply === undefined) return undefined;
-      const { seller, leadDays, rated } = supply;
-      const rating = (rated ?? sellersRated[seller])?.rating ?? null;
-      return { seller, leadDays, rating, isOwn: seller === STOCK_NAME };
-    };
-    return goalOf(steering, planCase?.offers ?? [], factsOf, inDays);
-  }, [steering, planCase, supplies, sellersRated, neededBy, today]);
+  const { planCase } = job;
+  const { factsOf, inDays } = useOfferFacts();
+  return useMemo(
+    () => goalOf(steering, planCase?.offers ?? [], factsOf, inDays),
+    [steering, planCase, factsOf, inDays],
+  );
 }
 
 /** Options: the ladder, what steers it, and the plan that is looked at. */

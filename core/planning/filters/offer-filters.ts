@@ -77,25 +77,28 @@ const within = (value: number | null | undefined, most: number | null): boolean 
   most === null || (value != null && value <= most);
 
 /**
- * Which offers the filters leave in.
+ * By which filter an offer is left out, the first of them.
  *
  * @param factsOf undefined: nobody knows anything of it, so no filter on facts leaves it in
  * @param inDays days until it is needed; null: no day is named
+ * @returns what tells it of an offer; null: it is left in
  */
-export function offersWithin(
+export function filteredBy(
   filters: OfferFilters,
   factsOf: (offer: string) => OfferFacts | undefined,
   inDays: number | null,
-): (offer: Offer) => boolean {
+): (offer: Offer) => keyof OfferFilters | null {
   const makers = new Set(filters.makers.map(plainName));
+  const { leastRating, inTime } = filters;
   return ({ id, module, stock }) => {
     const facts = factsOf(id);
-    if (facts !== undefined && filters.sellersOut.includes(facts.seller)) return false;
-    if (makers.size > 0 && !makers.has(plainName(module.maker ?? ''))) return false;
-    if (!within(module.casLatency, filters.mostCas) || !within(module.heightMm, filters.mostHeightMm)) return false;
-    if (filters.inStock && (stock == null || stock < 1)) return false;
-    const { leastRating, inTime } = filters;
-    if (leastRating !== null && !facts?.isOwn && (facts?.rating ?? 0) < leastRating) return false;
-    return !inTime || inDays === null || (facts !== undefined && (facts.leadDays ?? 0) <= Math.max(0, inDays));
+    if (facts !== undefined && filters.sellersOut.includes(facts.seller)) return 'sellersOut';
+    if (makers.size > 0 && !makers.has(plainName(module.maker ?? ''))) return 'makers';
+    if (!within(module.casLatency, filters.mostCas)) return 'mostCas';
+    if (!within(module.heightMm, filters.mostHeightMm)) return 'mostHeightMm';
+    if (filters.inStock && (stock == null || stock < 1)) return 'inStock';
+    if (leastRating !== null && !facts?.isOwn && (facts?.rating ?? 0) < leastRating) return 'leastRating';
+    if (!inTime || inDays === null) return null;
+    return facts !== undefined && (facts.leadDays ?? 0) <= Math.max(0, inDays) ? null : 'inTime';
   };
 }

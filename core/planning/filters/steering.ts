@@ -1,7 +1,7 @@
 import type { Goal, Offer } from '../model/case';
 import { LANES, type Lane } from '../model/lanes';
 import type { Plan } from '../search/plan';
-import { filtersSet, type OfferFacts, type OfferFilters, offersWithin, UNFILTERED } from './offer-filters';
+import { filteredBy, filtersSet, type OfferFacts, type OfferFilters, UNFILTERED } from './offer-filters';
 
 /** How the plans of a job are narrowed down. Capacities MiB, rates MT/s, money minor units. */
 export interface Steering extends OfferFilters {
@@ -44,8 +44,8 @@ export function goalOf(
   inDays: number | null,
 ): Goal {
   const lanes = LANES.filter((lane) => !lanesOut.includes(lane));
-  const isWithin = offersWithin(filters, factsOf, inDays);
-  const without = filtersSet(filters) === 0 ? [] : offers.filter((offer) => !isWithin(offer)).map(({ id }) => id);
+  const by = filteredBy(filters, factsOf, inDays);
+  const without = filtersSet(filters) === 0 ? [] : offers.filter((offer) => by(offer) !== null).map(({ id }) => id);
   return {
     ...(leastRateMTs !== null && { minRateMTs: leastRateMTs }),
     ...(lanes.length < LANES.length && { lanes }),

@@ -1,6 +1,7 @@
 'use client';
 import dynamic from 'next/dynamic';
 import { planKey } from '@/core/planning/filters/ladder';
+import type { OfferFilters } from '@/core/planning/filters/offer-filters';
 import type { PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
 
@@ -28,6 +29,8 @@ interface LaidOverProps {
   planCase: PlanCase;
   /** the case with all that is wished for */
   wishedCase: PlanCase;
+  /** which offers may be bought at all */
+  filters: OfferFilters;
   newPart: { said: string; expect: (offer: string) => void };
   onDrop: (plan: string) => void;
   onOver: (over: Over | null) => void;
@@ -49,7 +52,7 @@ export function LaidOver(props: LaidOverProps) {
 }
 
 function OpenSheet(props: LaidOverProps) {
-  const { over, looked, compared, plans, planCase, wishedCase, newPart, onDrop, onOver, onCompose } = props;
+  const { over, looked, compared, plans, planCase, wishedCase, filters, newPart, onDrop, onOver, onCompose } = props;
   const onClose = () => onOver(null);
   switch (over?.what) {
     case 'plan':
@@ -65,6 +68,7 @@ function OpenSheet(props: LaidOverProps) {
           planCase={wishedCase}
           plans={plans}
           first={over.offer}
+          filters={filters}
           onClose={onClose}
           onCompose={(offer) => {
             onClose();

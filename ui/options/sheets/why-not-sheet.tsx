@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react';
 import { useTranslations } from '#translations';
 import { parseWish } from '@/core/planning/explain/wish-line';
+import { filteredBy, type OfferFilters } from '@/core/planning/filters/offer-filters';
 import type { PlanCase } from '@/core/planning/model/case';
 import { offerOf } from '@/core/planning/model/offer-of';
 import type { Plan } from '@/core/planning/search/plan';
@@ -12,12 +13,15 @@ import { ProgressBar } from '../../kit/progress-bar';
 import { Sheet } from '../../kit/sheet';
 import { moneyText } from '../../words/amounts';
 import { LANE_WORDS } from '../lane-words';
+import { useOfferFacts } from '../steer/use-offer-facts';
 import { useWhyNot } from './use-why-not';
 
 interface WhyNotSheetProps {
   /** the case with all that is wished for */
   planCase: PlanCase;
   plans: readonly Plan[];
+  /** which offers may be bought at all */
+  filters: OfferFilters;
   /** the offer that is asked about at first */
   first: string | null;
   onClose: () => void;
@@ -25,11 +29,22 @@ interface WhyNotSheetProps {
   onCompose: (offer: string) => void;
 }
 
+/** What filters are called, where they are set. */
+const FILTER_WORDS = {
+  sellersOut: 'sellers.from',
+  makers: 'filters.makers',
+  mostCas: 'filters.cas',
+  mostHeightMm: 'filters.height',
+  leastRating: 'filters.stars',
+  inStock: 'filters.inStock',
+  inTime: 'filters.byDay',
+} as const;
+
 /** Offers that are listed while somebody types. */
 const LISTED = 40;
 
 /** Any offer or wish, and why it is not on the ladder, with what would have to change. */
-export function WhyNotSheet({ planCase, plans, first, onClose, onCompose }: WhyNotSheetProps) {
+export function WhyNotSheet({ planCase, plans, filters, first, onClose, onCompose }: WhyNotSheetProps) {
   const t = useTranslations('options');
   const tTrade = useTranslations('trade');
   const { job } = useJob();
@@ -46,6 +61,8 @@ export function WhyNotSheet({ planCase, plans, first, onClose, onCompose }: WhyN
   // Those that are not there come first: they are what is asked about.
   const listed = [...found].sort((a, b) => Number(inPlans.has(a.id)) - Number(inPlans.has(b.id))).slice(0, LISTED);
   const picked = offerOf(planCase.offers, offer ?? undefined);
+  const { factsOf, inDays } = useOfferFacts();
+  const by = picked === undefined ? null : filteredBy(filters, factsOf, inDays)(picked);
   return (
     <Sheet open wide title={t('why.title')} description={t('why.what')} onClose={onClose}>
       <Field
@@ -66,6 +83,7 @@ export function WhyNotSheet({ planCase, plans, first, onClose, onCompose }: WhyN
           </>
         )}
         {told === 'failed' && <p className="text-stop">{t('why.failed')}</p>}
+        {by !== null && <p>{t('why.filtered', { filter: t(FILTER_WORDS[by]) })}</p>}
         {Array.isArray(told) && told.map((sentence) => <p key={sentence}>{sentence}</p>)}
         {picked !== undefined && (
           <Button className="w-fit" onClick={() => onCompose(picked.id)}>
