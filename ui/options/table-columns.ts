@@ -11,10 +11,10 @@ import { eachCents } from '@/core/pricing/each-cents';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffMessages, StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../words/amounts';
-import { leadDaysOf } from './delivery';
-import { LANE_WORDS } from './lane-words';
-import { guaranteeMonthsOf, madeOfPlan } from './made';
-import { hasOwnPart } from './saving-said';
+import { leadDaysOf } from './said/delivery';
+import { LANE_WORDS } from './said/lane-words';
+import { guaranteeMonthsOf, madeOfPlan } from './said/made';
+import { hasOwnPart } from './said/saving-said';
 
 /** What a table of plans is made of. */
 export interface TableGround {

@@ -6,7 +6,7 @@ import { totalsOf } from '@/core/quoting/groups/option-of-group';
 import { figureNotes, figureRows, savingSentences } from '@/core/quoting/paper/figure-rows';
 import type { QuoteLine } from '@/core/quoting/snapshot';
 import type { StaffWords } from '@/words/staff-words';
-import { LANE_WORDS } from '../options/lane-words';
+import { LANE_WORDS } from '../options/said/lane-words';
 import { capacityText } from '../words/amounts';
 
 interface OptionPaperProps {

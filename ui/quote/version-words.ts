@@ -1,7 +1,7 @@
 import { LANGUAGE_NAMES } from '@/core/language';
 import type { VersionChange } from '@/core/quoting/drift/version-change';
 import type { StaffWords } from '@/words/staff-words';
-import { LANE_WORDS } from '../options/lane-words';
+import { LANE_WORDS } from '../options/said/lane-words';
 import { capacityText, dayText, moneyText } from '../words/amounts';
 
 interface Say {

@@ -2,7 +2,7 @@
 import Link from 'next/link';
 import { useTranslations } from '#translations';
 import { useJob } from '../job/job-context';
-import { LANE_WORDS } from '../options/lane-words';
+import { LANE_WORDS } from '../options/said/lane-words';
 import { capacityText, dayText, moneyText } from '../words/amounts';
 
 /** The quote as it grows: chosen options, their totals and savings; always beside the work. */

@@ -7,7 +7,7 @@ import { useJob } from '../../job/job-context';
 import { Field } from '../../kit/field';
 import { PageLink } from '../../kit/page-link';
 import { moneyText } from '../../words/amounts';
-import { guaranteeText, madeText, ratedText, testedText } from '../made';
+import { guaranteeText, madeText, ratedText, testedText } from '../said/made';
 import { OFFER_TYPE } from './dropped-offer';
 
 interface OfferListProps {

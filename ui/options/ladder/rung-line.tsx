@@ -9,9 +9,9 @@ import type { PlanCase } from '@/core/planning/model/case';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../../words/amounts';
-import { deliveryText, fromText } from '../delivery';
-import { eachText } from '../each-text';
-import { guaranteeOfPlan } from '../made';
+import { deliveryText, fromText } from '../said/delivery';
+import { eachText } from '../said/each-text';
+import { guaranteeOfPlan } from '../said/made';
 
 interface RungLineProps {
   rung: Rung;

@@ -8,7 +8,7 @@ import type { Plan } from '@/core/planning/search/plan';
 import type { OfferSupply } from '@/service/job/options/view';
 import type { StaffWords } from '@/words/staff-words';
 import { capacityText, moneyText } from '../../words/amounts';
-import { LANE_WORDS } from '../lane-words';
+import { LANE_WORDS } from '../said/lane-words';
 import { PlanMark } from './plan-mark';
 import type { PriceScale } from './price-scale';
 import { RungLine } from './rung-line';

@@ -3,7 +3,7 @@ import { daysFrom } from '@/core/day-count';
 import type { Plan } from '@/core/planning/search/plan';
 import { useJob } from '../../job/job-context';
 import { dayText } from '../../words/amounts';
-import { daysLate } from '../delivery';
+import { daysLate } from '../said/delivery';
 
 /** Says of a plan that its parts come after the day on which the customer needs it. */
 export function LateNote({ plan }: { plan: Pick<Plan, 'bought'> }) {

@@ -13,11 +13,11 @@ import { useJob } from '../../job/job-context';
 import { Button } from '../../kit/button';
 import { Sheet } from '../../kit/sheet';
 import { capacityText, moneyText } from '../../words/amounts';
-import { deliveryText, leadDaysOf } from '../delivery';
 import { PlanShape } from '../ladder/plan-shape';
-import { LANE_WORDS } from '../lane-words';
-import { guaranteeMonthsOf, madeOfPlan } from '../made';
-import { savingSaid } from '../saving-said';
+import { deliveryText, leadDaysOf } from '../said/delivery';
+import { LANE_WORDS } from '../said/lane-words';
+import { guaranteeMonthsOf, madeOfPlan } from '../said/made';
+import { savingSaid } from '../said/saving-said';
 import { usePlanSay } from '../use-plan-say';
 
 interface CompareSheetProps {

@@ -12,7 +12,7 @@ import { Field } from '../../kit/field';
 import { ProgressBar } from '../../kit/progress-bar';
 import { Sheet } from '../../kit/sheet';
 import { moneyText } from '../../words/amounts';
-import { LANE_WORDS } from '../lane-words';
+import { LANE_WORDS } from '../said/lane-words';
 import { useOfferFacts } from '../steer/use-offer-facts';
 import { useWhyNot } from './use-why-not';
 

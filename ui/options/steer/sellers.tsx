@@ -5,7 +5,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { useJob } from '../../job/job-context';
 import { Check } from '../../kit/check';
 import { sellerText } from '../../words/market-words';
-import { daysText } from '../delivery';
+import { daysText } from '../said/delivery';
 import type { OfferFiltersProps } from './offer-filters-props';
 
 /** Sellers of what is on offer, each with how many offers and how soon they are here, the quickest first. */

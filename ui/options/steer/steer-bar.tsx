@@ -13,7 +13,7 @@ import { useJob } from '../../job/job-context';
 import { Choice } from '../../kit/choice';
 import { capacityText, dayText } from '../../words/amounts';
 import { PlanShape } from '../ladder/plan-shape';
-import { LANE_WORDS } from '../lane-words';
+import { LANE_WORDS } from '../said/lane-words';
 import { OfferFiltersButton } from './offer-filters-button';
 import { Typed } from './typed';
 

@@ -3,8 +3,8 @@ import { answer } from '@/core/planning/search/answer';
 import type { OfferSupply } from '@/service/job/options/view';
 import { WORKED_CASES } from '@/testing/worked-cases';
 import { staffWords } from '@/words/staff-words';
+import { COLUMNS } from '../table-columns';
 import { savingSaid } from './saving-said';
-import { COLUMNS } from './table-columns';
 
 const planCase = WORKED_CASES.find(([name]) => name === 'bakery-till')?.[1];
 if (planCase === undefined) throw new Error('no such case');
