@@ -84,6 +84,26 @@ test('an offer is dragged into the set and onto a module, whose place it takes, 
   await context.close();
 });
 
+test('an offer is dropped on slots of the board: into an empty one, then in place of what is in one', async () => {
+  const { page, context, faults } = await onLadder();
+  await page.keyboard.press('h');
+  const here = panel(page);
+  const like = here.locator('section', { hasText: 'Like the module in A2' }).locator('li').first();
+  const slot = (name: string) => page.locator(`[data-slot="${name}"]`);
+  await like.dragTo(slot('B2'));
+  await here.getByRole('heading', { level: 2, name: /^24 GB for €/ }).waitFor();
+  await here.getByRole('button', { name: /^Take out .* from A2$/ }).waitFor();
+  await like.dragTo(slot('A2'));
+  await here.getByRole('button', { name: /^Keep .* in A2$/ }).waitFor();
+  // On what is bought for the slot already it changes nothing.
+  const head = here.getByRole('heading', { level: 2 });
+  const before = await head.textContent();
+  await like.dragTo(slot('A2'));
+  expect(await head.textContent()).toBe(before);
+  expect(faults).toEqual([]);
+  await context.close();
+});
+
 test('a plan of the ladder is changed by hand: it is on it, then no more than today, then too much for the slots', async () => {
   const { page, context, faults } = await onLadder();
   await page.locator('[data-rung] .plan-mark').first().click();

@@ -3,6 +3,7 @@ import { useTranslations } from '#translations';
 import type { SlotFacts } from '@/core/machine/slots/slot-facts';
 import type { SlotChange } from '@/core/quoting/slot-changes';
 import { Tip } from '../kit/tip';
+import { takesOffer } from './dropped-offer';
 import { FactsList } from './facts-list';
 import { Socket, type SocketLook } from './socket';
 import { socketWords } from './socket-words';
@@ -25,12 +26,13 @@ interface BoardSocketProps {
   /** what tells how modules are moved; undefined: they are not */
   hint: string | undefined;
   board: HTMLElement | null;
+  onOffer: ((slot: string, offer: string) => void) | undefined;
 }
 
 /** One socket of the board, with what is known of it on hover and focus. */
 export function BoardSocket(props: BoardSocketProps) {
   const t = useTranslations('board');
-  const { change, planned, look, facts, detail, fill, hands, isButton, hint, board } = props;
+  const { change, planned, look, facts, detail, fill, hands, isButton, hint, board, onOffer } = props;
   const { slot } = change;
   const { carried, dragged } = hands;
   const words = socketWords(t, change, planned, { facts, fill, detail });
@@ -49,6 +51,7 @@ export function BoardSocket(props: BoardSocketProps) {
   return (
     <li
       data-slot={slot}
+      {...(onOffer !== undefined && !change.soldered && !change.blocked && takesOffer((offer) => onOffer(slot, offer)))}
       style={{ transform: isDragged ? `translate(${dragged.dx}px, ${dragged.dy}px)` : undefined }}
       className={`relative ${isDragged ? 'z-20 opacity-85' : ''}`}
     >

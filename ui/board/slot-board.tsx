@@ -27,6 +27,8 @@ interface SlotBoardProps {
   fill?: Record<string, number>;
   onPick?: (slot: string) => void;
   edit?: BoardEdit;
+  /** hears an offer that is dropped on a slot */
+  onOffer?: (slot: string, offer: string) => void;
 }
 
 const GAP = 6;
@@ -39,7 +41,7 @@ const DENSE_FROM = 9;
  */
 export function SlotBoard(props: SlotBoardProps) {
   const t = useTranslations('board');
-  const { changes, planned, generation, form, facts, details, fill, onPick, edit } = props;
+  const { changes, planned, generation, form, facts, details, fill, onPick, edit, onOffer } = props;
   const [board, setBoard] = useState<HTMLElement | null>(null);
   const [box, width] = useWidth<HTMLDivElement>(308);
   const hint = useId();
@@ -86,6 +88,7 @@ export function SlotBoard(props: SlotBoardProps) {
                       isButton={onPick !== undefined}
                       hint={edit === undefined ? undefined : hint}
                       board={board}
+                      onOffer={onOffer}
                     />
                   ))}
                 </ul>

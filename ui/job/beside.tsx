@@ -35,7 +35,7 @@ function fillOf(slots: readonly JobSlot[], wanted: readonly string[]): Record<st
 /** What never leaves the screen: the slot board and the slip. */
 export function Beside() {
   const t = useTranslations('job');
-  const { job, looked } = useJob();
+  const { job, looked, offerOnSlot } = useJob();
   const [editing, setEditing] = useState<string | null>(null);
   const [filling, setFilling] = useState(false);
   const { edit, sentence, said, undo } = useBoardEdit();
@@ -64,6 +64,7 @@ export function Beside() {
             {...(filling ? { fill: fillOf(job.slots, job.limits.fillOrder?.value ?? []) } : {})}
             onPick={setEditing}
             edit={edit}
+            onOffer={(slot, offer) => offerOnSlot.current?.(slot, offer)}
           />
         )}
         {bench !== null && <p className="text-sm text-mind">{t('beside.asFitted')}</p>}

@@ -1,5 +1,15 @@
 'use client';
-import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useState } from 'react';
+import {
+  createContext,
+  type ReactNode,
+  type RefObject,
+  useCallback,
+  useContext,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import type { JobSlot } from '@/core/machine/slots/job-slot';
 import type { Installed, PlanCase } from '@/core/planning/model/case';
 import type { Plan } from '@/core/planning/search/plan';
@@ -28,6 +38,8 @@ interface JobContext {
   /** the plan that is looked at, shown on the slot board beside today */
   looked: Plan | null;
   look: (plan: Plan | null) => void;
+  /** what becomes of an offer that is dropped on a slot of the board; null: nothing is put together here */
+  offerOnSlot: RefObject<((slot: string, offer: string) => void) | null>;
 }
 
 const Context = createContext<JobContext | null>(null);
@@ -119,7 +131,8 @@ export function JobProvider({ job: saved, market: wanted, children }: JobProvide
       return next;
     });
   }, []);
-  const value = useMemo(() => ({ job, market, foretell, looked, look }), [job, market, foretell, looked]);
+  const offerOnSlot = useRef<((slot: string, offer: string) => void) | null>(null);
+  const value = useMemo(() => ({ job, market, foretell, looked, look, offerOnSlot }), [job, market, foretell, looked]);
   return <Context value={value}>{children}</Context>;
 }
 

@@ -1,6 +1,6 @@
 'use client';
 import dynamic from 'next/dynamic';
-import { type ComponentProps, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { type ComponentProps, useCallback, useDeferredValue, useEffect, useMemo, useReducer, useState } from 'react';
 import { daysFrom } from '@/core/day-count';
 import type { PlanSay } from '@/core/planning/explain/plan-say';
 import { whyBest } from '@/core/planning/filters/best-of-rung';
@@ -17,6 +17,7 @@ import { AddAs } from './add-as';
 import { CompareButtons, type CompareButtonsProps } from './compare-buttons';
 import { setToday, withPacks } from './compose/set-packs';
 import { useHandMade } from './compose/use-hand-made';
+import { useOfferOnSlot } from './compose/use-offer-on-slot';
 import { DeskTools } from './desk-tools';
 import { Ladder } from './ladder/ladder';
 import { LaidOver, type Over } from './ladder/laid-over';
@@ -179,14 +180,14 @@ export function OptionsDesk(props: OptionsDeskProps) {
   const hand = useHandMade({ named: steered.plan, byHand: steered.byHand }, wishedCase, answer);
   const { looked, key: lookedKey, onLook } = useLooked(steered, byKey, hand.plan);
   const compose = () => steered.compose(lookedKey ?? planKey(setToday(base)));
+  useOfferOnSlot(base, hand, looked, steered);
   const slip = usePutOnSlip(looked, suggestions);
   const [over, setOver] = useState<Over | null>(null);
   const { compare, side, flip } = useCompared(byKey, looked, () => setOver({ what: 'compare' }));
   const open = (what: Exclude<Over['what'], 'why-not'>) => setOver({ what });
   const askWhy = useCallback((offer: string | null = null) => setOver({ what: 'why-not', offer }), []);
-  const [asTable, setAsTable] = useState(false);
+  const [asTable, flipTable] = useReducer((isTable: boolean) => !isTable, false);
   const newPart = useNewPart({ answer, planCase, nearestOnly: props.nearestOnly, steering, onLook, onMissing: askWhy });
-  const flipTable = () => setAsTable(!asTable);
   useKeys({
     enter: () => looked !== null && open('plan'),
     0: slip.putAll,

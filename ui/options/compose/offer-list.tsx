@@ -3,12 +3,12 @@ import { useTranslations } from '#translations';
 import { type Likeness, likeInstalled } from '@/core/planning/filters/like-installed';
 import type { Offer, PlanCase } from '@/core/planning/model/case';
 import type { OfferRefusal } from '@/core/planning/rules/refuse-offer';
+import { OFFER_TYPE } from '../../board/dropped-offer';
 import { useJob } from '../../job/job-context';
 import { Field } from '../../kit/field';
 import { PageLink } from '../../kit/page-link';
 import { moneyText } from '../../words/amounts';
 import { guaranteeText, madeText, ratedText, testedText } from '../said/made';
-import { OFFER_TYPE } from './dropped-offer';
 
 interface OfferListProps {
   planCase: PlanCase;

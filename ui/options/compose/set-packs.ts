@@ -2,6 +2,7 @@ import type { PlanCase } from '@/core/planning/model/case';
 import { packsAtATime } from '@/core/planning/model/machines';
 import { offerOf } from '@/core/planning/model/offer-of';
 import type { PlanChoice } from '@/core/planning/search/evaluate-choice';
+import type { Plan } from '@/core/planning/search/plan';
 
 /** What a machine has today, as a set. */
 export const setToday = ({ installed }: PlanCase): PlanChoice => ({
@@ -24,4 +25,22 @@ export function withPacks(planCase: PlanCase, set: PlanChoice, id: string, times
     return count > 0 ? [{ offer, count }] : [];
   });
   return { kept: set.kept, bought };
+}
+
+/**
+ * A set with a pack of an offer in place of what is in a slot: the module that stays there comes out, or a pack of what is
+ * bought for it is left. Where the modules go in the end is said by the plan.
+ *
+ * @param plan what the set makes; null: nothing, so the slot holds what is in it today
+ */
+export function withOfferAt(
+  planCase: PlanCase,
+  set: PlanChoice,
+  plan: Pick<Plan, 'placement'> | null,
+  { slot, offer }: { slot: string; offer: string },
+): PlanChoice {
+  const seat = plan === null ? { kept: slot } : plan.placement[slot];
+  if (seat === undefined) return withPacks(planCase, set, offer);
+  if ('kept' in seat) return withPacks(planCase, { ...set, kept: set.kept.filter((one) => one !== seat.kept) }, offer);
+  return seat.offer === offer ? set : withPacks(planCase, withPacks(planCase, set, seat.offer, -1), offer);
 }
