@@ -1,55 +1,11 @@
-import type { Page } from 'playwright-core';
 import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
 import { pdfText } from '../testing/browser/pdf-text';
 import { signIn } from '../testing/browser/sign-in';
 import { openStage } from '../testing/browser/stage';
+import { acceptSpoken, asFiles, choose16, fitRest, promised } from '../testing/browser/whole-job';
 import { FIVE, SEVEN, tillReport, twelveReports } from '../testing/twelve';
 
 const stage = openStage();
-
-const asFiles = (reports: readonly { name: string; text: string }[]) =>
-  reports.map(({ name, text }) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) }));
-
-/** Puts what is suggested as enough for 16 GB into the draft. */
-async function choose16(page: Page): Promise<void> {
-  await page.getByLabel('Needs at least').fill('16 GB');
-  await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: /^1 enough: 16 GB/ }).click();
-  await page.getByRole('button', { name: 'Add to quote as option 1' }).click();
-  await page.getByRole('region', { name: 'Draft quote' }).getByText('16 GB').first().waitFor();
-}
-
-/** Does every step of the checklist that is left. */
-async function fitRest(page: Page): Promise<void> {
-  const now = page.getByLabel('Now', { exact: true });
-  const inHand = page.getByRole('button', { name: 'Yes, done' });
-  while ((await now.count()) > 0) {
-    const before = await now.textContent();
-    await now.getByRole('button', { name: /^Done/ }).click();
-    await page.waitForFunction((step) => {
-      const here = document.querySelector('[aria-label="Now"]');
-      return here?.textContent !== step || document.querySelector('[aria-label="Now"] [role="alert"]') !== null;
-    }, before);
-    if (await inHand.isVisible()) {
-      await inHand.click();
-      await page.waitForFunction(
-        (step) => document.querySelector('[aria-label="Now"]')?.textContent !== step,
-        await now.textContent(),
-      );
-    }
-  }
-}
-
-/** What each group's machines hold after the fitting, MB by slot, as the customer reads it. */
-async function promised(page: Page): Promise<Record<string, number>[]> {
-  const boards = await page.getByRole('img', { name: /^After: / }).all();
-  const words = await Promise.all(boards.map((board) => board.getAttribute('aria-label')));
-  return words.map((text) =>
-    Object.fromEntries(
-      [...(text ?? '').matchAll(/(\w+) (\d+) GB/g)].map(([, slot = '', gb]) => [slot, 1024 * Number(gb)] as const),
-    ),
-  );
-}
 
 test('a school’s twelve machines in two groups, from their reports to one proof sheet', async () => {
   const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
@@ -101,10 +57,7 @@ test('a school’s twelve machines in two groups, from their reports to one proo
   expect(await pdfText(customer.request, `${href}/pdf`)).toContain('Group 2: 5 machines, 16 GB each');
   const [of7, of5] = await promised(customer);
   await page.goto(`/jobs/${other}/fitting`);
-  for (const statement of await page.getByRole('checkbox', { name: /^Read out and agreed/ }).all()) {
-    await statement.check();
-  }
-  await page.getByRole('button', { name: 'Record acceptance' }).click();
+  await acceptSpoken(page);
   // Several are on the bench at once, each with its own list.
   const machines = page.getByRole('navigation', { name: 'Machines', exact: true });
   await machines.getByRole('link').first().waitFor();

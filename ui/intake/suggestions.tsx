@@ -36,7 +36,7 @@ export function Suggestions({ jobId, known, text, onTaken }: SuggestionsProps) {
   return (
     <div className="mt-2 grid gap-2 border-t border-line pt-2">
       {jobs.length > 0 && (
-        <section aria-label={t('earlier.label')} className="grid gap-1">
+        <div className="grid gap-1">
           {jobs.map((job) => (
             <div key={job.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 text-sm">
               <span className="flex-1 min-w-64">
@@ -57,7 +57,7 @@ export function Suggestions({ jobId, known, text, onTaken }: SuggestionsProps) {
               )}
             </div>
           ))}
-        </section>
+        </div>
       )}
       {question !== null && <Apart question={question} busy={busy} onPick={(id) => void pick(id)} />}
       {others.length > 0 && (

@@ -1,0 +1,51 @@
+import { axeFindings, ladderDrawn, openWindow } from '../testing/browser/browser';
+import { pdfText } from '../testing/browser/pdf-text';
+import { signIn } from '../testing/browser/sign-in';
+import { openStage } from '../testing/browser/stage';
+import { acceptSpoken } from '../testing/browser/whole-job';
+import { JOBS } from '../testing/demo-jobs';
+
+const stage = openStage();
+
+test('a module that the customer brings is planned at no price, quoted with its fitting, and never ordered', async () => {
+  const { page, context, faults } = await openWindow(stage.browser, stage.app.base);
+  await signIn(context, stage.app.base);
+  await page.goto(`/jobs/${JOBS.bakery}/options?open=`);
+  await ladderDrawn(page);
+  await page.getByRole('button', { name: 'Add a part' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('checkbox', { name: 'The customer brings it' }).check();
+  await sheet.getByRole('textbox').fill('something with memory');
+  await sheet.getByRole('button', { name: 'Plan with it' }).click();
+  await sheet.getByRole('alert').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await sheet.getByRole('textbox').fill('Corrick 8GB DDR4-2400 CL17 DIMM 1Rx8');
+  await sheet.getByRole('button', { name: 'Plan with it' }).click();
+  await sheet.waitFor({ state: 'detached' });
+  const selected = page.getByRole('region', { name: 'Selected plan' });
+  await selected.getByText('With the customer’s own part, so no saving is claimed', { exact: false }).waitFor();
+  await selected.getByRole('button', { name: 'Add to quote as option 1' }).click();
+  await page.getByRole('region', { name: 'Draft quote' }).locator('li').first().waitFor();
+  await page.goto(`/jobs/${JOBS.bakery}/quote`);
+  const option = page.getByRole('article', { name: 'Option 1' });
+  await option.getByText('your own part', { exact: false }).first().waitFor();
+  await option.getByText('Fitting and test').waitFor();
+  expect(await axeFindings(page)).toEqual([]);
+  await page.getByRole('button', { name: /^Send 1 option to Oddny/ }).click();
+  const href = (await page.getByRole('link', { name: 'Customer’s page' }).first().getAttribute('href')) ?? '';
+  const customer = await (await stage.browser.newContext({ baseURL: stage.app.base })).newPage();
+  await customer.goto(href);
+  await customer.getByText('your own part', { exact: false }).first().waitFor();
+  await customer.getByText('€0.00').first().waitFor();
+  expect(await customer.getByText('You save').count()).toBe(0);
+  expect(await axeFindings(customer)).toEqual([]);
+  expect(await pdfText(customer.request, `${href}/pdf`)).toContain('your own part');
+  await page.goto(`/jobs/${JOBS.bakery}/fitting`);
+  await acceptSpoken(page);
+  await page.getByRole('button', { name: 'Start work', exact: true }).waitFor();
+  // Nobody has anything to order for it.
+  await page.goto('/orders');
+  expect(await page.getByText('Fairlie').count()).toBe(0);
+  expect(faults).toEqual([]);
+  await context.close();
+});
