@@ -6,6 +6,8 @@ import { pairUp, smallestTwo } from './pairs';
 import { type Demand, OPEN, type PartialPlacement } from './partial-placement';
 import { filledInOrder, isOneSize, standingIn } from './placement-rules';
 import type { Shape } from './shape';
+import { Staying } from './staying';
+import { TwoSlots } from './two-slots';
 
 /**
  * Answers whether modules can be placed as is demanded, so many of them staying where they are: tries channel by channel
@@ -14,6 +16,8 @@ import type { Shape } from './shape';
 export class Packing {
   readonly #left: Left;
   readonly #channels: Channels;
+  readonly #staying: Staying;
+  readonly #twoSlots: TwoSlots;
   /** by channel and what was left there: from how many modules staying there is no way */
   #impossible = new Map<number, number>();
   #demand: Demand;
@@ -28,6 +32,8 @@ export class Packing {
     this.#demand = { channel: { rule: 'at-most', mib: 0 }, fullest: { least: 0, most: 0 }, matched: false };
     this.#left = new Left(shapes);
     this.#channels = new Channels(board, shapes, this.#left);
+    this.#staying = new Staying(board, this.#left);
+    this.#twoSlots = new TwoSlots(board, shapes, this.#left);
     const isFree = this.#channels.isFree && !shapesCountRanks;
     this.#twoEach = isFree && board.slotsOf.every((slots) => slots.length === 2);
   }
@@ -58,6 +64,11 @@ export class Packing {
     const [largest] = left.coming;
     if (largest !== undefined && left.sizeOf(largest) > demand.channel.mib) return false;
     if (demand.channel.rule === 'each' && left.count + standingIn(stand) < this.board.channelCount) return false;
+    if (this.#twoEach && wants === null && demand.channel.rule !== 'each-filled') {
+      if (stays === 0) return this.#twoSlots.can(stand.slots, demand);
+      const can = this.#staying.can(stand, stays, (slots) => this.#twoSlots.can(slots, demand));
+      if (can !== null) return can;
+    }
     if (this.#arePlain(stand, wants)) return this.#pairUp(demand);
     if (!channels.layOut(stand, wants, demand)) return false;
     for (const shape of left.coming) if (channels.lastRun[shape] === undefined) return false;
