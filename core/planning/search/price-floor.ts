@@ -44,11 +44,19 @@ export class PriceFloor {
    * @param fullRateMTs the rate at which all channels together would give the plan's bandwidth
    */
   least(care: CareLevel, fullRateMTs: number, openSlots: number, totalMiB: number): number {
+    return this.leastAt(this.placeOf(care, fullRateMTs, openSlots, totalMiB));
+  }
+
+  /** Where {@link least} looks, the same in all floors of a case; -1: nowhere. */
+  placeOf(care: CareLevel, fullRateMTs: number, openSlots: number, totalMiB: number): number {
     let rate = 0;
     while (rate < this.#rates.length && (this.#rates[rate] ?? 0) < fullRateMTs) rate++;
-    if (rate === this.#rates.length) return Number.POSITIVE_INFINITY;
-    const step = Math.ceil(totalMiB / this.#step);
-    return this.#prices[this.#at(care, rate, openSlots, step)] ?? Number.POSITIVE_INFINITY;
+    if (rate === this.#rates.length) return -1;
+    return this.#at(care, rate, openSlots, Math.ceil(totalMiB / this.#step));
+  }
+
+  leastAt(place: number): number {
+    return place < 0 ? Number.POSITIVE_INFINITY : (this.#prices[place] ?? Number.POSITIVE_INFINITY);
   }
 
   /** Takes up the price of a plan, see {@link least}. */

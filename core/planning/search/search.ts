@@ -100,7 +100,9 @@ export class Search {
   #weigh(kept: Kept, structure: Structure): void {
     const { must, planCase, candidates } = this.context;
     const lanes = planCase.goal?.lanes ?? null;
-    const upperBound = new UpperBound(structure, this.context.board, () =>
+    const fastestMTs = this.context.prices.rates[this.#fastest(kept.leastMTs)] ?? 0;
+    const { channelCount } = this.context.board;
+    const upperBound = new UpperBound(structure, channelCount, Math.min(kept.leastMTs, fastestMTs), () =>
       levelsOf(this.context.places, kept, structure),
     );
     const offerClasses: OfferClass[] = [];
@@ -138,17 +140,13 @@ export class Search {
   ): void {
     const { planCase, prices, force } = this.context;
     const minRateMTs = planCase.goal?.minRateMTs ?? 0;
-    const fastest = this.#fastest(kept.leastMTs);
-    const bestMTs = Math.min(kept.leastMTs, prices.rates[fastest] ?? 0);
     const least = this.#cheapest(structure, offerClasses, 0, null);
     if (least === null) return;
     const leastCents = kept.cents + sumOf(least);
-    const isHopeless = () =>
-      this.#isDear(group, structure, upperBound.care, upperBound.bandwidthAt(bestMTs), leastCents);
-    if (isHopeless()) return;
+    if (upperBound.isDear(group.floor, leastCents)) return;
     if (!upperBound.isAsked) {
       upperBound.ask();
-      if (isHopeless()) return;
+      if (upperBound.isDear(group.floor, leastCents)) return;
     }
     const level = upperBound.only;
     if (level === null) {

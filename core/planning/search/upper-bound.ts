@@ -1,8 +1,8 @@
-import type { Board } from '../model/board';
 import type { Level } from '../placement/packing/levels';
 import { rivalsOf } from '../placement/packing/rivals';
-import { bandwidthOf, type ChannelShare } from '../rules/bandwidth';
+import { bandwidthOf, type ChannelShare, fullRateMTs } from '../rules/bandwidth';
 import { type CareLevel, HEADS_UP, moreCare } from '../rules/care';
+import type { PriceFloor } from './price-floor';
 import type { Structure } from './structure';
 
 /** What a structure gives at best: guessed on the safe side until it is worth asking the places for it. */
@@ -13,21 +13,39 @@ export class UpperBound {
   levels: readonly Level[] = [];
   isAsked = false;
   #share: ChannelShare;
+  /** where floors tell the least price of what is as good; null: not known yet */
+  #place: number | null = null;
   #capMTs = Number.POSITIVE_INFINITY;
 
+  /** @param bestMTs board rate that the fastest modules on offer would run at beside what is kept */
   constructor(
-    { care, totalMiB, largestMiB }: Structure,
-    { channelCount }: Board,
+    private readonly structure: Structure,
+    private readonly channelCount: number,
+    private readonly bestMTs: number,
     private readonly levelsOf: () => readonly Level[],
   ) {
+    const { care, totalMiB, largestMiB } = structure;
     this.care = care;
     this.#share = { totalMiB, largestMiB: Math.max(totalMiB / channelCount, largestMiB) };
+  }
+
+  /** Is there something at least so good for less, at the most that this can give? */
+  isDear(floor: PriceFloor, cents: number): boolean {
+    this.#place ??= this.#placeIn(floor);
+    return floor.leastAt(this.#place) < cents;
+  }
+
+  #placeIn(floor: PriceFloor): number {
+    const { openSlots, totalMiB } = this.structure;
+    const full = fullRateMTs(this.bandwidthAt(this.bestMTs), this.channelCount);
+    return floor.placeOf(this.care, full, openSlots, totalMiB);
   }
 
   /** Asks the places, once. */
   ask(): void {
     if (this.isAsked) return;
     this.isAsked = true;
+    this.#place = null;
     this.levels = rivalsOf(this.levelsOf());
     const [level, other] = this.levels;
     // Of several levels the best depends on what is bought.

@@ -57,9 +57,12 @@ export function evenDemand(
   return { channel: { rule: 'each', mib: totalMiB / channelCount }, fullest, matched };
 }
 
+/** Above the ranks of any module that there is. */
+const MOST_RANKS = 1_024;
+
 /** What sets of a case can give by their places, remembered for sets of the same shapes. */
 export class Levels {
-  readonly #known = new Map<string, readonly Level[]>();
+  readonly #known = new Map<number | string, readonly Level[]>();
   /** what is soldered of each channel, MiB, each told once */
   readonly #bases: readonly number[];
   readonly #mostSlots: number;
@@ -82,13 +85,23 @@ export class Levels {
 
   /** The levels of a set, the highest cap first; none: it cannot be placed. */
   of(load: Load): readonly Level[] {
-    const key = `${load.mostRanks}|${load.counts.join()}`;
+    const key = this.#keyOf(load);
     const known = this.#known.get(key);
     if (known !== undefined) return known;
     const caps = loadCaps(this.board.machine, load.mostRanks);
     const found = caps.flatMap((cap) => this.#level(load, cap) ?? []);
     this.#known.set(key, found);
     return found;
+  }
+
+  /** A number where it is small enough: that is found the quickest. */
+  #keyOf({ mostRanks, counts }: Load): number | string {
+    const most = this.board.channelOf.length + 1;
+    // Shapes that come later are 0 until there are any, and change nothing.
+    let key = 0;
+    for (let shape = counts.length - 1; shape >= 0; shape--) key = key * most + (counts[shape] ?? 0);
+    key = key * MOST_RANKS + mostRanks;
+    return key < Number.MAX_SAFE_INTEGER && mostRanks < MOST_RANKS ? key : `${mostRanks}|${counts.join()}`;
   }
 
   #level(set: Load, load: LoadCap): Level | null {
@@ -134,6 +147,8 @@ export class Levels {
     const { totalMiB } = set;
     if (!this.#can(set, { ...ANYWHERE, fullest: load })) return null;
     if (this.board.channelCount === 1) return { totalMiB, largestMiB: totalMiB };
+    const known = this.packing.leastLargest(barePlacement(this.board, this.solderedShapes, []), set.counts, load);
+    if (known !== null) return { totalMiB, largestMiB: known };
     const sizes = set.counts.map((count, shape) => (count > 0 ? (this.shapes[shape]?.capacityMiB ?? 0) : 0));
     const least = Math.max(Math.ceil(totalMiB / this.board.channelCount), ...sizes);
     const sums = this.#sums(set.counts).filter((mib) => mib >= least);

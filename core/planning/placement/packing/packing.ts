@@ -86,6 +86,18 @@ export class Packing {
     return true;
   }
 
+  /**
+   * What the fullest channel holds at least, where these modules are placed on a bare board and no more of them in one channel
+   * than the load allows, MiB; null: only asking tells. Where there is no way at all, any answer will do.
+   */
+  leastLargest({ slots }: PartialPlacement, counts: readonly number[], { least }: Demand['fullest']): number | null {
+    if (!this.#twoEach || this.board.machine.pairing === 'required' || this.board.machine.fillRule === 'required')
+      return null;
+    for (const mark of slots) if (mark !== OPEN) return null;
+    this.#left.take(counts);
+    return this.#twoSlots.leastLargest(least);
+  }
+
   #pairUp({ channel, fullest }: Demand): boolean {
     const { rule, mib } = channel;
     const left = this.#left;

@@ -74,10 +74,14 @@ class Seating {
     this.#kept = [...modulesToPlace.keys()].filter((nr) => (modulesToPlace[nr]?.home ?? -1) >= 0);
     this.#seated = bare.map(() => -1);
     this.#isSeated = modulesToPlace.map(() => false);
-    const tokens = [...new Set(modulesToPlace.map(({ token }) => token))].sort((a, b) => a - b);
-    this.#byToken = tokens.map((token) =>
-      [...modulesToPlace.keys()].filter((nr) => modulesToPlace[nr]?.token === token),
-    );
+    const byToken = new Map<number, number[]>();
+    for (let nr = 0; nr < modulesToPlace.length; nr++) {
+      const token = (modulesToPlace[nr] as ModuleToPlace).token;
+      const own = byToken.get(token);
+      if (own === undefined) byToken.set(token, [nr]);
+      else own.push(nr);
+    }
+    this.#byToken = [...byToken].sort(([a], [b]) => a - b).map(([, own]) => own);
     const left: number[] = [];
     for (const { shape } of modulesToPlace) left[shape] = (left[shape] ?? 0) + 1;
     const homes = bare.map(() => -1);

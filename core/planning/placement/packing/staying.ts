@@ -1,6 +1,6 @@
 import type { Board } from '../../model/board';
 import type { Left } from './left';
-import { MUST, OPEN, type PartialPlacement } from './partial-placement';
+import { CLOSED, MUST, OPEN, type PartialPlacement } from './partial-placement';
 
 /** Channels that nothing tells apart, with modules that could stay where they are. */
 interface Alike {
@@ -11,6 +11,9 @@ interface Alike {
   /** modules that can stay in these and all that come after */
   mostFrom: number;
 }
+
+/** Above any number of a shape; marks are below 0 and come on top. */
+const MOST_SHAPES = 2_048;
 
 /** More ways than this are too many to be tried one by one. */
 const MOST_WAYS = 400;
@@ -75,12 +78,20 @@ export class Staying {
 
   /** The channels with modules that could stay, by what stands in their slots and is in them today. */
   #alike({ slots, homes }: PartialPlacement): Alike[] {
-    const found = new Map<string, number[][]>();
+    const found = new Map<number, number[][]>();
     for (const own of this.board.slotsOf) {
-      const isHome = (slot: number) => (homes[slot] ?? -1) >= 0 && (slots[slot] === OPEN || slots[slot] === MUST);
-      const some = own.filter(isHome);
-      if (some.length === 0) continue;
-      const key = own.map((slot) => `${slots[slot]} ${isHome(slot) ? homes[slot] : -1}`).join();
+      let key = 0;
+      let some: number[] | null = null;
+      for (const slot of own) {
+        const mark = slots[slot] ?? OPEN;
+        const home = mark === OPEN || mark === MUST ? (homes[slot] ?? -1) : -1;
+        // What stands there, and what could stay: both as numbers from 0.
+        key = (key * MOST_SHAPES + mark - CLOSED) * MOST_SHAPES + home + 1;
+        if (home < 0) continue;
+        if (some === null) some = [slot];
+        else some.push(slot);
+      }
+      if (some === null) continue;
       const known = found.get(key);
       if (known === undefined) found.set(key, [some]);
       else known.push(some);

@@ -83,3 +83,22 @@ it('two slots in each channel are filled as trying every way does', () => {
   // Neither is the rule.
   expect(Math.min(placed, refused)).toBeGreaterThan(300);
 });
+
+it('tells at once what the fullest channel holds at least on a bare board', () => {
+  const board = boardOf(3, 2);
+  const bare = { slots: new Array<number>(6).fill(OPEN), left: [0, 0, 0, 0], homes: new Array<number>(6).fill(-1) };
+  fc.assert(
+    fc.property(fc.tuple(count, count, count, count), fc.constantFrom(0, 2), (left, least) => {
+      const modules = left.reduce((sum, one) => sum + one, 0);
+      fc.pre(modules >= Math.max(1, least) && modules <= 6);
+      const packing = new Packing(board, shapes, false);
+      const fullest = { least, most: Number.POSITIVE_INFINITY };
+      const holds = (mib: number) =>
+        packing.can({ ...bare, left: [...left] }, { channel: { rule: 'at-most', mib }, fullest, matched: false }, 0);
+      const told = packing.leastLargest(bare, left, fullest) ?? 0;
+      expect(holds(told)).toBe(true);
+      expect(holds(told - 1)).toBe(false);
+    }),
+    { numRuns: 400, seed: 20261202 },
+  );
+});

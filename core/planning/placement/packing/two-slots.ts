@@ -161,12 +161,13 @@ export class TwoSlots {
     const least = Math.max(this.#openTwo, count - this.#open, pairs);
     const filled = count - this.#openOne - this.#openTwo;
     const largest = most < 2 ? Math.min(0, filled) : Math.min(count >> 1, filled);
-    return least <= largest && this.#arePairs(least, mib);
+    return least <= largest && this.#largestPair(least) <= mib;
   }
 
-  /** Can the smallest of the rest make so many pairs that each fit a channel? */
-  #arePairs(pairs: number, mib: number): boolean {
+  /** What the largest of so many pairs of the smallest of the rest comes to, MiB; 0: there are none. */
+  #largestPair(pairs: number): number {
     const { left } = this;
+    let largest = 0;
     let low = left.coming.length - 1;
     // Where the largest of the smallest are, and how many of them are among these.
     let high = low;
@@ -180,17 +181,33 @@ export class TwoSlots {
     let ofLow = low === high ? ofHigh : (this.#rest[low] ?? 0);
     for (let paired = pairs; paired > 0; ) {
       if (ofLow === 0) ofLow = --low === high ? ofHigh : (this.#rest[low] ?? 0);
-      else if (low === high) return 2 * left.sizeOf(left.coming[low] as number) <= mib;
+      else if (low === high) return Math.max(largest, 2 * left.sizeOf(left.coming[low] as number));
       else if (ofHigh === 0) ofHigh = ++high === low ? ofLow : (this.#rest[high] ?? 0);
       else {
-        if (left.sizeOf(left.coming[low] as number) + left.sizeOf(left.coming[high] as number) > mib) return false;
+        const both = left.sizeOf(left.coming[low] as number) + left.sizeOf(left.coming[high] as number);
+        largest = Math.max(largest, both);
         const taken = Math.min(ofLow, ofHigh);
         ofLow -= taken;
         ofHigh -= taken;
         paired -= taken;
       }
     }
-    return true;
+    return largest;
+  }
+
+  /**
+   * What the largest channel holds at least where all that is left is placed on an empty board, MiB: as few as can be share a
+   * channel, the smallest with the largest of them.
+   *
+   * @param least modules in the fullest channel
+   */
+  leastLargest(least: number): number {
+    const { left } = this;
+    for (let nr = 0; nr < left.coming.length; nr++) this.#rest[nr] = left.of(left.coming[nr] as number);
+    const pairs = Math.max(0, left.count - this.board.channelCount, least === 2 ? 1 : 0);
+    const [largest] = left.coming;
+    const alone = largest === undefined ? 0 : left.sizeOf(largest);
+    return Math.max(alone, this.#largestPair(pairs));
   }
 
   /** Each channel holds just so much: what joins a module is of one size, and the rest go alone or each with its other half. */
