@@ -68,7 +68,7 @@ export const RungLine = memo(function RungLine({ rung, planCase, supplies, steer
         <span className="font-medium pl-3">{boughtText(tPlans, planCase, best)}</span>
         <span className="pl-3 text-ink-2">{fromText(t, planCase, best, supplies)}</span>
         {missed === null && best.care !== 'clear' && (
-          <span className="pl-3 text-mind font-medium">△ {tTrade(`cautions.${best.care}`)}</span>
+          <span className="pl-3 text-mind font-medium whitespace-nowrap">△ {tTrade(`cautions.${best.care}`)}</span>
         )}
       </span>
       <br />
