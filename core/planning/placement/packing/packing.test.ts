@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { makeBoard } from '../../model/board';
 import type { Machine } from '../../model/case';
 import { compareLists } from '../../model/compare-lists';
 import { capUnderLoad, loadCaps } from '../../rules/load-caps';
+import { boardOf } from '../../testing/board-of';
 import { Packing } from './packing';
 import { pairUp } from './pairs';
 import { ANYWHERE, CLOSED, type Demand, MUST, OPEN } from './partial-placement';
@@ -12,26 +12,6 @@ import type { Shape } from './shape';
 const GB = 1024;
 
 const shape = (capacityMiB: number): Shape => ({ capacityMiB, ranks: null, rateMTs: 0, home: -1 });
-
-/** A board of so many channels with so many slots each, channel by channel. */
-function boardOf(channels: number, banks: number, more: Partial<Machine> = {}) {
-  const slots = Array.from({ length: channels * banks }, (_, nr) => ({
-    id: `S${nr}`,
-    channel: `${Math.floor(nr / banks)}`,
-    bank: nr % banks,
-  }));
-  const machine: Machine = {
-    generations: ['DDR4'],
-    form: 'DIMM',
-    kinds: [{ buffering: 'unbuffered', ecc: false }],
-    voltagesMv: [1200],
-    slots,
-    pairing: 'none',
-    ratesMTs: [],
-    ...more,
-  };
-  return makeBoard({ machine, installed: [] });
-}
 
 const atMost = (mib: number): Demand => ({ ...ANYWHERE, channel: { rule: 'at-most', mib } });
 const each = (mib: number): Demand => ({ ...ANYWHERE, channel: { rule: 'each', mib } });

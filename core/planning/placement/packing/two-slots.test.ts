@@ -1,30 +1,11 @@
 import fc from 'fast-check';
-import { makeBoard } from '../../model/board';
-import type { Machine } from '../../model/case';
+import { boardOf } from '../../testing/board-of';
 import { Packing } from './packing';
 import { CLOSED, type Demand, MUST, OPEN } from './partial-placement';
 import type { Shape } from './shape';
 
 const GB = 1024;
 const shapes = [4, 8, 16, 12].map((gb): Shape => ({ capacityMiB: gb * GB, ranks: null, rateMTs: 0, home: -1 }));
-
-function boardOf(channels: number, banks: number) {
-  const slots = Array.from({ length: channels * banks }, (_, nr) => ({
-    id: `S${nr}`,
-    channel: `${Math.floor(nr / banks)}`,
-    bank: nr % banks,
-  }));
-  const machine: Machine = {
-    generations: ['DDR4'],
-    form: 'DIMM',
-    kinds: [{ buffering: 'unbuffered', ecc: false }],
-    voltagesMv: [1200],
-    slots,
-    pairing: 'none',
-    ratesMTs: [],
-  };
-  return makeBoard({ machine, installed: [] });
-}
 
 /** What may be in a slot at first: a module, or a mark. */
 const mark = fc.constantFrom(OPEN, OPEN, OPEN, OPEN, OPEN, MUST, CLOSED, 0, 1, 2, 3);
