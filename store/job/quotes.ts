@@ -85,11 +85,6 @@ export async function putChoice(db: Queryable, quoteId: number, choice: ChosenPl
   );
 }
 
-/** Keeps others from what is done to a quote's parts until the transaction ends. */
-export async function lockQuote(db: Queryable, quoteId: number): Promise<void> {
-  await run(db, 'select from quote where id = $1 for no key update', [quoteId]);
-}
-
 export async function putTerms(db: Queryable, quoteId: number, terms: QuoteTerms): Promise<void> {
   await run(db, 'update quote set terms = $2 where id = $1', [quoteId, terms]);
 }

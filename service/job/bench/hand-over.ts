@@ -3,7 +3,6 @@ import { optionOfGroup } from '../../../core/quoting/groups/option-of-group';
 import { listFittings } from '../../../store/job/fittings';
 import { listGroups } from '../../../store/job/groups';
 import { signedProofs } from '../../../store/job/proofs';
-import { lockQuote } from '../../../store/job/quotes';
 import { releasePieces, returnPieces, sellPieces } from '../../../store/market/shelf';
 import type { Queryable } from '../../../store/queryable';
 import { offerOfKey } from '../options/offers-for-job';
@@ -16,8 +15,6 @@ import type { Accepted } from './job-work';
  * @param leadId the job that has the quote
  */
 export async function settleHandedOver(db: Queryable, leadId: number, { quote, whole }: Accepted): Promise<void> {
-  // Two groups that are handed over at once count each other's.
-  await lockQuote(db, quote.id);
   const groups = await listGroups(db, leadId);
   const isOver = ({ step, state }: { step: string; state: string }) => step === HAND_OVER_STEP && state === 'done';
   const over = (await listFittings(db, leadId)).filter((one) => one.quoteId === quote.id && one.ticks.some(isOver));
