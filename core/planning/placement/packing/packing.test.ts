@@ -75,21 +75,46 @@ describe('packing', () => {
         fc.tuple(count, count, count),
         fc.integer({ min: 1, max: 4 }),
         fc.constantFrom(4, 8, 12, 16, 20, 24),
-        fc.boolean(),
-        (left, channels, gb, even) => {
+        (left, channels, gb) => {
           const modules = left.reduce((sum, one) => sum + one, 0);
           fc.pre(modules > channels && modules <= 2 * channels);
           const sizes = left.map((many, nr) => ({ mib: shapes[nr]?.capacityMiB ?? 0, count: many })).reverse();
-          const allowed = (mib: number) => (even ? mib === gb * GB : mib <= gb * GB);
           const board = boardOf(channels, 3);
           const slots = bare(3 * channels).map((mark, nr) => (nr % 3 === 2 ? CLOSED : mark));
-          const demand = even ? each(gb * GB) : atMost(gb * GB);
-          const long = new Packing(board, shapes, false).can({ slots, left, homes: none(slots.length) }, demand, 0);
-          expect(pairUp(sizes, channels, allowed)).toBe(long);
+          const stand = { slots, left, homes: none(slots.length) };
+          const long = new Packing(board, shapes, false).can(stand, each(gb * GB), 0);
+          expect(pairUp(sizes, channels, gb * GB)).toBe(long);
         },
       ),
       { numRuns: 500, seed: 20261125 },
     );
+  });
+
+  it('fills some channels with just so much as trying every way does, and leaves the others empty', () => {
+    const count = fc.integer({ min: 0, max: 3 });
+    let placed = 0;
+    fc.assert(
+      fc.property(
+        fc.tuple(count, count, count),
+        fc.constantFrom(8, 12, 16, 20, 24),
+        fc.constantFrom(0, 1, 2),
+        (left, gb, least) => {
+          fc.pre(left.reduce((sum, one) => sum + one, 0) <= 8);
+          const demand = { ...ANYWHERE, channel: { rule: 'each-filled' as const, mib: gb * GB } };
+          const wanted: Demand = { ...demand, fullest: { least, most: Number.POSITIVE_INFINITY } };
+          const ask = (banks: number) => {
+            const slots = bare(4 * banks).map((mark, nr) => (nr % banks === 2 ? CLOSED : mark));
+            const stand = { slots, left: [...left], homes: none(slots.length) };
+            return new Packing(boardOf(4, banks), shapes, false).can(stand, wanted, 0);
+          };
+          const long = ask(3);
+          expect(ask(2)).toBe(long);
+          if (long) placed++;
+        },
+      ),
+      { numRuns: 600, seed: 20261202 },
+    );
+    expect(placed).toBeGreaterThan(30);
   });
 });
 

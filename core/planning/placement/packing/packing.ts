@@ -2,7 +2,7 @@ import type { Board } from '../../model/board';
 import { type BankChoice, forEachBankChoice, type Want } from './bank-wants';
 import { type Channel, Channels, type LikeSlots } from './channels';
 import { Left } from './left';
-import { pairUp, smallestTwo } from './pairs';
+import { pairUp } from './pairs';
 import { type Demand, OPEN, type PartialPlacement } from './partial-placement';
 import { filledInOrder, isOneSize, standingIn } from './placement-rules';
 import type { Shape } from './shape';
@@ -64,12 +64,10 @@ export class Packing {
     const [largest] = left.coming;
     if (largest !== undefined && left.sizeOf(largest) > demand.channel.mib) return false;
     if (demand.channel.rule === 'each' && left.count + standingIn(stand) < this.board.channelCount) return false;
-    if (this.#twoEach && wants === null && demand.channel.rule !== 'each-filled') {
-      if (stays === 0) return this.#twoSlots.can(stand.slots, demand);
-      const can = this.#staying.can(stand, stays, (slots) => this.#twoSlots.can(slots, demand));
+    if (this.#twoEach && wants === null) {
+      const can = this.#inTwoSlots(stand, demand, stays);
       if (can !== null) return can;
     }
-    if (this.#arePlain(stand, wants)) return this.#pairUp(demand);
     if (!channels.layOut(stand, wants, demand)) return false;
     for (const shape of left.coming) if (channels.lastRun[shape] === undefined) return false;
     if (stays === 0 && this.#fitsAsItComes()) return true;
@@ -77,45 +75,37 @@ export class Packing {
     return this.#channel(0, channels.reached, stays);
   }
 
-  /** Nothing tells channels apart that have two slots each, and nothing is to stay. */
-  #arePlain({ slots, homes }: PartialPlacement, wants: readonly (Want | null)[] | null): boolean {
-    if (!this.#twoEach || wants !== null) return false;
-    for (let slot = 0; slot < slots.length; slot++) {
-      if (slots[slot] !== OPEN || (homes[slot] ?? -1) >= 0) return false;
-    }
-    return true;
+  /** The same where each channel has two slots; null: the ways have to be tried. */
+  #inTwoSlots(stand: PartialPlacement, demand: Demand, stays: number): boolean | null {
+    if (demand.channel.rule === 'each-filled') return stays === 0 && isBare(stand) ? this.#pairUp(demand) : null;
+    if (stays === 0) return this.#twoSlots.can(stand.slots, demand);
+    return this.#staying.can(stand, stays, (slots) => this.#twoSlots.can(slots, demand));
   }
 
   /**
    * What the fullest channel holds at least, where these modules are placed on a bare board and no more of them in one channel
    * than the load allows, MiB; null: only asking tells. Where there is no way at all, any answer will do.
    */
-  leastLargest({ slots }: PartialPlacement, counts: readonly number[], { least }: Demand['fullest']): number | null {
+  leastLargest(stand: PartialPlacement, counts: readonly number[], { least }: Demand['fullest']): number | null {
     if (!this.#twoEach || this.board.machine.pairing === 'required' || this.board.machine.fillRule === 'required')
       return null;
-    for (const mark of slots) if (mark !== OPEN) return null;
+    if (!isBare(stand)) return null;
     this.#left.take(counts);
     return this.#twoSlots.leastLargest(least);
   }
 
-  #pairUp({ channel, fullest }: Demand): boolean {
-    const { rule, mib } = channel;
+  /** Do the modules fill some channels with just so much, and leave the others empty? */
+  #pairUp({ channel: { mib }, fullest }: Demand): boolean {
     const left = this.#left;
-    if (left.count === 0) return fullest.least === 0 && rule !== 'each';
+    if (left.count === 0) return fullest.least === 0;
     if (fullest.most < Math.max(1, fullest.least)) return false;
     const sizes = left.coming.map((shape) => ({ mib: left.sizeOf(shape), count: left.of(shape) }));
-    if (rule === 'at-most' && left.count <= this.board.channelCount) {
-      // Each has a channel to itself, unless one is to hold two: then the two smallest.
-      if (fullest.least < 2) return true;
-      return fullest.least === 2 && left.count > 1 && smallestTwo(sizes) <= mib;
-    }
-    const channels = rule === 'at-most' ? this.board.channelCount : left.mib / mib;
-    if (rule === 'each' && channels !== this.board.channelCount) return false;
+    const channels = left.mib / mib;
     if (channels > this.board.channelCount || !Number.isInteger(channels)) return false;
     // More modules than channels: some channel holds two.
     const fullestHolds = left.count > channels ? 2 : 1;
     if (fullestHolds < fullest.least || fullestHolds > fullest.most) return false;
-    return pairUp(sizes, channels, (held) => (rule === 'at-most' ? held <= mib : held === mib));
+    return pairUp(sizes, channels, mib);
   }
 
   /** What a slot takes depends on its size alone, not on what is in it today. */
@@ -222,4 +212,12 @@ export class Packing {
     }
     return false;
   }
+}
+
+/** Nothing stands or is to stay anywhere, and every slot may be filled or not. */
+function isBare({ slots, homes }: PartialPlacement): boolean {
+  for (let slot = 0; slot < slots.length; slot++) {
+    if (slots[slot] !== OPEN || (homes[slot] ?? -1) >= 0) return false;
+  }
+  return true;
 }
