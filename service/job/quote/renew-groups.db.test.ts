@@ -1,6 +1,7 @@
+import type { Plan } from '../../../core/planning/search/plan';
 import { pool, run } from '../../../store/database';
 import { listGroups } from '../../../store/job/groups';
-import { choose, must, openTestShop, stateOf } from '../../../testing/shop';
+import { choose, must, openTestShop, plansOf, stateOf } from '../../../testing/shop';
 import { asInputs, twelveReports } from '../../../testing/twelve';
 import { newJob, saveIntake, takeReadings } from '../intake/intake';
 import { draftOptions } from '../options/draft-options';
@@ -74,4 +75,36 @@ test('an option that one group cannot have any more is none of the others', asyn
   const renewed = must(await renewQuote(shop.teo, lead));
   expect(renewed).toEqual({ same: [1], equal: [], lost: [2] });
   for (const id of [lead, other]) expect((await choicesOf(id)).map(({ place }) => place)).toEqual([1]);
+});
+
+test('groups are renewed in turn: what the first takes is not there for the second', async () => {
+  const { id: lead } = must(await newJob(shop.teo));
+  must(await saveIntake(shop.teo, lead, { customerName: 'Skerrow School', machines: 12 }));
+  must(await takeReadings(shop.teo, lead, asInputs(twelveReports())));
+  const other = (await listGroups(pool(), lead))[1]?.jobId ?? 0;
+  const single = (plans: readonly Plan[]) =>
+    new Set(
+      plans.flatMap(({ totalMiB, lane, bought }) =>
+        totalMiB === 16 * 1024 && lane === 'third-party' && bought.length === 1 ? (bought[0]?.offer ?? []) : [],
+      ),
+    );
+  const both = single(await plansOf(other));
+  const shared = [...single(await plansOf(lead))].find((offer) => both.has(offer));
+  if (shared === undefined) throw new Error('the groups have no offer in common');
+  const ofIt = ({ totalMiB, bought }: Plan) =>
+    totalMiB === 16 * 1024 && bought.length === 1 && bought[0]?.offer === shared;
+  const first = await choose(shop.teo, lead, 1, ofIt);
+  const second = await choose(shop.teo, other, 1, ofIt);
+  const options = await drafted(lead);
+  const seen = options.map(({ place, totalCents }) => ({ place, totalCents }));
+  must(await sendQuote(shop.teo, lead, { seen }));
+  const [packs = 0, more = 0] = [first, second].map(({ bought }) => bought[0]?.count);
+  const stock = (count: number) =>
+    run(pool(), 'update offer set stock = $2 where id = $1', [offerOfKey(shared), count]);
+  // Enough for either of them alone.
+  await stock(Math.max(packs, more));
+  expect(await renewQuote(shop.teo, lead)).toMatchObject({ code: 'conflict' });
+  for (const id of [lead, other]) expect(await choicesOf(id)).toEqual([]);
+  await stock(packs + more);
+  expect(must(await renewQuote(shop.teo, lead))).toEqual({ same: [1], equal: [], lost: [] });
 });
